@@ -1,0 +1,84 @@
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import tseslint from 'typescript-eslint';
+
+/** Refuses imports of other parts of the house: the arrows run one way. */
+const mayNotImport = (...names) => ({
+  'no-restricted-imports': [
+    'error',
+    {
+      patterns: [
+        { group: names, message: 'core imports nothing; contract may import core; server and web never each other.' },
+      ],
+    },
+  ],
+});
+
+const PACKAGES = ['@oat-crock/*'];
+
+export default defineConfig(
+  globalIgnores(['**/dist/', '**/node_modules/', '.angular/', 'test-results/', 'data/']),
+  {
+    files: ['**/*.ts'],
+    extends: [tseslint.configs.recommended, tseslint.configs.stylistic, prettier],
+    languageOptions: { parser: tseslint.parser },
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: mayNotImport(
+      ...PACKAGES,
+      '@angular/*',
+      'node:*',
+      'joi',
+      'express',
+      'rxjs',
+      '**/contract/**',
+      '**/server/**',
+      '**/web/**',
+    ),
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'performance', 'setTimeout', 'Date'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Chance is handed in.' }],
+    },
+  },
+  {
+    files: ['contract/src/**/*.ts'],
+    rules: mayNotImport(
+      '@oat-crock/server',
+      '@oat-crock/web',
+      '@angular/*',
+      'node:*',
+      'express',
+      '**/server/**',
+      '**/web/**',
+    ),
+  },
+  { files: ['server/src/**/*.ts'], rules: mayNotImport('@oat-crock/web', '@angular/*', '**/web/src/**') },
+  {
+    files: ['web/src/**/*.ts'],
+    extends: [angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: mayNotImport('@oat-crock/server', 'node:*', 'express', 'better-sqlite3', '**/server/src/**'),
+  },
+  {
+    files: ['web/src/main.ts'],
+    rules: { 'no-console': 'off' },
+  },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility],
+  },
+);

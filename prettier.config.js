@@ -1,0 +1,5 @@
+export default {
+  printWidth: 120,
+  singleQuote: true,
+  overrides: [{ files: '*.html', options: { parser: 'angular' } }],
+};
