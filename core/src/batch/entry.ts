@@ -1,0 +1,50 @@
+import type { Choices } from '../methods/method.js';
+
+/** How a quantity was read. */
+export type ReadBy = 'meter' | 'strip' | 'thermometer' | 'scale';
+
+/** What can be read in numbers, and its unit in the name. */
+export type Quantity = 'tempC' | 'ph' | 'wheyG' | 'productG';
+
+/** The maker's own marks, 1 (not at all) to 5 (very). */
+export interface Score {
+  readonly sourness: number;
+  readonly thickness: number;
+  readonly smoothness: number;
+  readonly taste: number;
+}
+
+/** What an entry says. A correction names the entry it replaces; with a null body it takes it back. */
+export type EntryBody =
+  | { readonly type: 'started'; readonly methodId: string; readonly choices: Choices; readonly name: string }
+  | { readonly type: 'step'; readonly stageId: string }
+  | { readonly type: 'reading'; readonly quantity: Quantity; readonly value: number; readonly by: ReadBy }
+  | { readonly type: 'cue'; readonly cue: string; readonly answer: string }
+  | { readonly type: 'note'; readonly text: string }
+  | {
+      readonly type: 'finished';
+      readonly productG: number;
+      readonly wheyG: number | null;
+      readonly heldBackG: number | null;
+      readonly score: Score | null;
+    }
+  | { readonly type: 'discarded'; readonly reason: string }
+  | {
+      readonly type: 'correction';
+      readonly replaces: string;
+      readonly body: Exclude<EntryBody, { type: 'correction' }> | null;
+    };
+
+export type EntryType = EntryBody['type'];
+
+/** One line of a batch's log: written once, never changed. */
+export interface Entry {
+  /** Made by whoever writes it (ULID), so that sending twice is harmless. */
+  readonly id: string;
+  readonly batchId: string;
+  /** When it happened, ms since the epoch by the kitchen's clock. */
+  readonly atMs: number;
+  /** "hand", or the instrument's id. */
+  readonly source: string;
+  readonly body: EntryBody;
+}

@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import type { Entry, EntryBody } from './entry.js';
+import { lastStanding, replay } from './replay.js';
+import { temperatureTrace } from './temperature-trace.js';
+
+const T0 = Date.UTC(2026, 4, 2, 8);
+const MIN = 60_000;
+let made = 0;
+const id = () => String(++made).padStart(26, '0');
+const entry = (min: number, body: EntryBody, source = 'hand'): Entry => ({
+  id: id(),
+  batchId: 'b',
+  atMs: T0 + min * MIN,
+  source,
+  body,
+});
+const started = () => entry(0, { type: 'started', methodId: 'strained-yogurt', choices: {}, name: 'Pot' });
+const ph = (min: number, value: number) => entry(min, { type: 'reading', quantity: 'ph', value, by: 'meter' });
+
+describe('replay', () => {
+  const log = [started(), entry(9, { type: 'step', stageId: 'heat' }), ph(120, 5.6), ph(180, 5.1)];
+  const fix = entry(200, {
+    type: 'correction',
+    replaces: log[3]!.id,
+    body: { type: 'reading', quantity: 'ph', value: 5.15, by: 'strip' },
+  });
+  const whole = [...log, fix, entry(210, { type: 'note', text: 'calm' })];
+
+  it('gives the same batch whatever the order and however often each entry is sent', () => {
+    const wanted = JSON.stringify(replay(whole));
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(whole, { minLength: whole.length }),
+        fc.array(fc.constantFrom(...whole), { maxLength: 6 }),
+        (shuffled, again) => {
+          expect(JSON.stringify(replay([...shuffled, ...again]))).toBe(wanted);
+        },
+      ),
+    );
+  });
+
+  it('lets a correction stand for what it replaces and keeps the history', () => {
+    const batch = replay(whole)!;
+    expect(batch.readings.map((r) => r.value)).toEqual([5.6, 5.15]);
+    const line = batch.log.find((l) => l.entry.id === log[3]!.id)!;
+    expect(line.fate).toBe('corrected');
+    expect(line.entry.body).toEqual(jasmine.objectContaining({ value: 5.1 }));
+  });
+
+  it('lets the newest correction count, and a taken-back line say so', () => {
+    const again = entry(205, { type: 'correction', replaces: log[3]!.id, body: null });
+    const batch = replay([...whole, again])!;
+    expect(batch.readings.map((r) => r.value)).toEqual([5.6]);
+    expect(batch.log.find((l) => l.entry.id === log[3]!.id)!.fate).toBe('taken back');
+  });
+
+  it('undoes the newest entry by hand, never the start and never an instrument’s', () => {
+    const probe = entry(300, { type: 'reading', quantity: 'tempC', value: 43, by: 'thermometer' }, 'thermometer-a');
+    expect(lastStanding(replay([...whole, probe])!)!.body.type).toBe('note');
+    expect(lastStanding(replay([started()])!)).toBeNull();
+  });
+
+  it('is no batch before it was started, and ended once it is finished', () => {
+    expect(replay([ph(1, 6)])).toBeNull();
+    const end = entry(900, { type: 'finished', productG: 1900, wheyG: 1950, heldBackG: null, score: null });
+    expect(replay([...whole, end])!.ended).toEqual(jasmine.objectContaining({ how: 'finished', productG: 1900 }));
+  });
+});
+
+describe('a temperature trace', () => {
+  const at = (min: number) => T0 + min * MIN;
+  const trace = temperatureTrace([
+    { atMs: at(10), tempC: 44 },
+    { atMs: at(0), tempC: 40 },
+    { atMs: at(60), tempC: 42 },
+    { atMs: at(60), tempC: 43 },
+  ]);
+
+  it('is linear between readings, whatever order they came in', () => {
+    expect(trace(at(5))).toBeCloseTo(42, 9);
+  });
+  it('is silent before, after and across gaps', () => {
+    expect(trace(at(-1))).toBeNull();
+    expect(trace(at(30))).toBeNull();
+    expect(trace(at(61))).toBeNull();
+    expect(temperatureTrace([])(at(0))).toBeNull();
+  });
+  it('takes the mean of readings of one moment', () => {
+    expect(trace(at(60))).toBeCloseTo(42.5, 9);
+  });
+});

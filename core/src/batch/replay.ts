@@ -1,0 +1,139 @@
+import type { Choices } from '../methods/method.js';
+import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
+
+/** An entry as it stands after corrections. */
+export interface StandingEntry {
+  readonly id: string;
+  readonly atMs: number;
+  readonly source: string;
+  readonly body: Exclude<EntryBody, { type: 'correction' }>;
+  /** True where a correction has changed what it said. */
+  readonly corrected: boolean;
+}
+
+/** A line of the log as shown: with what became of it. */
+export interface LogLine {
+  readonly entry: Entry;
+  readonly fate: 'stands' | 'corrected' | 'taken back' | 'is a correction';
+  /** What it says now, where a correction changed it. */
+  readonly now: StandingEntry['body'] | null;
+}
+
+export interface Reading {
+  readonly atMs: number;
+  readonly quantity: Quantity;
+  readonly value: number;
+  readonly by: ReadBy;
+  readonly id: string;
+}
+
+export interface CueSeen {
+  readonly atMs: number;
+  readonly cue: string;
+  readonly answer: string;
+  readonly id: string;
+}
+
+/** A batch as its entries tell it. */
+export interface Batch {
+  readonly id: string;
+  readonly name: string;
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly startedMs: number;
+  /** Stages begun, in order of time. */
+  readonly steps: readonly { readonly stageId: string; readonly atMs: number }[];
+  readonly readings: readonly Reading[];
+  readonly cues: readonly CueSeen[];
+  readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
+  readonly ended:
+    | null
+    | {
+        readonly how: 'finished';
+        readonly atMs: number;
+        readonly productG: number;
+        readonly wheyG: number | null;
+        readonly heldBackG: number | null;
+        readonly score: Score | null;
+      }
+    | { readonly how: 'discarded'; readonly atMs: number; readonly reason: string };
+  readonly log: readonly LogLine[];
+}
+
+/**
+ * The batch that its entries tell, whatever order they came in and however often each was sent.
+ * Pure: the same set of entries gives the same batch. Returns null while no entry has started it.
+ */
+export function replay(entries: readonly Entry[]): Batch | null {
+  const unique = [...new Map(entries.map((e) => [e.id, e])).values()].sort(byTime);
+  const standing = applyCorrections(unique);
+  const started = standing.find((e) => e.body.type === 'started');
+  if (!started || started.body.type !== 'started') return null;
+  const batchId = unique[0]!.batchId;
+  return {
+    id: batchId,
+    name: started.body.name,
+    methodId: started.body.methodId,
+    choices: started.body.choices,
+    startedMs: started.atMs,
+    steps: collect(standing, (e) => (e.body.type === 'step' ? { stageId: e.body.stageId, atMs: e.atMs } : null)),
+    readings: collect(standing, (e) =>
+      e.body.type === 'reading'
+        ? { atMs: e.atMs, quantity: e.body.quantity, value: e.body.value, by: e.body.by, id: e.id }
+        : null,
+    ),
+    cues: collect(standing, (e) =>
+      e.body.type === 'cue' ? { atMs: e.atMs, cue: e.body.cue, answer: e.body.answer, id: e.id } : null,
+    ),
+    notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
+    ended: endOf(standing),
+    log: unique.map((entry) => logLine(entry, standing)),
+  };
+}
+
+/** Entries in order of what happened; those of one moment in order of their making. */
+function byTime(a: Entry, b: Entry): number {
+  return a.atMs - b.atMs || (a.id < b.id ? -1 : 1);
+}
+
+function applyCorrections(entries: readonly Entry[]): StandingEntry[] {
+  const last = new Map<string, EntryBody & { type: 'correction' }>();
+  for (const entry of [...entries].sort((a, b) => (a.id < b.id ? -1 : 1))) {
+    if (entry.body.type === 'correction') last.set(entry.body.replaces, entry.body);
+  }
+  return entries.flatMap((entry): StandingEntry[] => {
+    if (entry.body.type === 'correction') return [];
+    const correction = last.get(entry.id);
+    if (!correction) return [{ ...entry, body: entry.body, corrected: false }];
+    return correction.body ? [{ ...entry, body: correction.body, corrected: true }] : [];
+  });
+}
+
+function collect<T>(entries: readonly StandingEntry[], pick: (entry: StandingEntry) => T | null): T[] {
+  return entries.flatMap((entry) => pick(entry) ?? []);
+}
+
+function endOf(entries: readonly StandingEntry[]): Batch['ended'] {
+  const end = entries.findLast((e) => e.body.type === 'finished' || e.body.type === 'discarded');
+  if (!end) return null;
+  if (end.body.type === 'discarded') return { how: 'discarded', atMs: end.atMs, reason: end.body.reason };
+  if (end.body.type !== 'finished') return null;
+  const { productG, wheyG, heldBackG, score } = end.body;
+  return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score };
+}
+
+function logLine(entry: Entry, standing: readonly StandingEntry[]): LogLine {
+  if (entry.body.type === 'correction') return { entry, fate: 'is a correction', now: null };
+  const now = standing.find((s) => s.id === entry.id);
+  if (!now) return { entry, fate: 'taken back', now: null };
+  return now.corrected ? { entry, fate: 'corrected', now: now.body } : { entry, fate: 'stands', now: null };
+}
+
+/** The entry that an undo takes back: the newest by hand that still stands, but for the start. */
+export function lastStanding(batch: Batch): Entry | null {
+  const undoable = batch.log.filter(
+    ({ entry, fate }) =>
+      (fate === 'stands' || fate === 'corrected') && entry.body.type !== 'started' && entry.source === 'hand',
+  );
+  return undoable.reduce<Entry | null>((newest, { entry }) => (!newest || entry.id > newest.id ? entry : newest), null);
+}

@@ -1,0 +1,170 @@
+/** Cardinal temperatures in °C of one activity of a culture. */
+export interface Cardinal {
+  readonly minC: number;
+  readonly optC: number;
+  readonly maxC: number;
+}
+
+export type CultureId = 'thermophilic' | 'mesophilic' | 'kefir-grains' | 'room-yogurt' | 'clabber' | 'plant';
+
+/**
+ * What a culture is, as constants of growth and souring. Biomass is relative: 1 is what ripe milk carries.
+ * Starting constants chosen so that the classical sets come out at their published times (see souring.spec.ts);
+ * cardinal temperatures after Rosso et al. (1993), J. Theor. Biol. 162, 447, fitted to yogurt and butter cultures.
+ */
+export interface Culture {
+  readonly id: CultureId;
+  readonly name: string;
+  readonly growth: Cardinal;
+  readonly acid: Cardinal;
+  /** Specific growth rate at the optimum, 1/h. */
+  readonly muOptPerH: number;
+  /** Acid per unit of relative biomass grown, mol/kg (Luedeking–Piret, growth part). */
+  readonly acidPerGrowthMolPerKg: number;
+  /** Acid by standing biomass, mol/(kg·h) (Luedeking–Piret, maintenance part). */
+  readonly acidByBiomassMolPerKgH: number;
+  /** pH above which souring is unhindered, and at which it ends. */
+  readonly phUnhindered: number;
+  readonly phEnd: number;
+  /** Lactate from one lactose, and whether its galactose is left behind. */
+  readonly leavesGalactose: boolean;
+  /** Relative biomass carried by a 100 % dose of an active starter. */
+  readonly biomassPerDose: number;
+  /** Readiness q0 (Baranyi & Roberts 1994) of an active and of a freeze-dried starter. */
+  readonly lagQActive: number;
+  readonly lagQFreezeDried: number;
+  /** Standard deviations of the natural logarithm of what a batch turns out to have. */
+  readonly spread: { readonly vitality: number; readonly lag: number; readonly mu: number; readonly acid: number };
+}
+
+const YOGURT_SPREAD = { vitality: 0.25, lag: 0.3, mu: 0.08, acid: 0.1 };
+const WILD_SPREAD = { vitality: 0.6, lag: 0.7, mu: 0.15, acid: 0.2 };
+
+export const CULTURES: Readonly<Record<CultureId, Culture>> = {
+  thermophilic: {
+    id: 'thermophilic',
+    name: 'Yogurt culture',
+    growth: { minC: 20, optC: 43.5, maxC: 51 },
+    acid: { minC: 14, optC: 44.5, maxC: 52.5 },
+    muOptPerH: 1.7,
+    acidPerGrowthMolPerKg: 0.03,
+    acidByBiomassMolPerKgH: 0.04,
+    phUnhindered: 5.8,
+    phEnd: 3.7,
+    leavesGalactose: true,
+    biomassPerDose: 1,
+    lagQActive: 1,
+    lagQFreezeDried: 0.15,
+    spread: YOGURT_SPREAD,
+  },
+  mesophilic: {
+    id: 'mesophilic',
+    name: 'Butter and cream culture',
+    growth: { minC: 5, optC: 30.5, maxC: 39.5 },
+    acid: { minC: 10, optC: 33, maxC: 41 },
+    muOptPerH: 1.0,
+    acidPerGrowthMolPerKg: 0.03,
+    acidByBiomassMolPerKgH: 0.032,
+    phUnhindered: 5.9,
+    phEnd: 3.9,
+    leavesGalactose: false,
+    biomassPerDose: 1,
+    lagQActive: 1,
+    lagQFreezeDried: 0.15,
+    spread: YOGURT_SPREAD,
+  },
+  'kefir-grains': {
+    id: 'kefir-grains',
+    name: 'Kefir grains',
+    growth: { minC: 5, optC: 28, maxC: 38 },
+    acid: { minC: 7, optC: 30, maxC: 40 },
+    muOptPerH: 0.65,
+    acidPerGrowthMolPerKg: 0.03,
+    acidByBiomassMolPerKgH: 0.03,
+    phUnhindered: 5.9,
+    phEnd: 3.7,
+    leavesGalactose: false,
+    biomassPerDose: 0.5,
+    lagQActive: 1,
+    lagQFreezeDried: 0.1,
+    spread: { vitality: 0.4, lag: 0.4, mu: 0.12, acid: 0.15 },
+  },
+  'room-yogurt': {
+    id: 'room-yogurt',
+    name: 'Room-temperature heirloom yogurt',
+    growth: { minC: 6, optC: 29, maxC: 38 },
+    acid: { minC: 9, optC: 31, maxC: 40 },
+    muOptPerH: 0.8,
+    acidPerGrowthMolPerKg: 0.03,
+    acidByBiomassMolPerKgH: 0.028,
+    phUnhindered: 5.9,
+    phEnd: 4.0,
+    leavesGalactose: false,
+    biomassPerDose: 1,
+    lagQActive: 1,
+    lagQFreezeDried: 0.12,
+    spread: { vitality: 0.35, lag: 0.4, mu: 0.1, acid: 0.12 },
+  },
+  clabber: {
+    id: 'clabber',
+    name: 'Clabber',
+    growth: { minC: 6, optC: 30, maxC: 39 },
+    acid: { minC: 9, optC: 32, maxC: 41 },
+    muOptPerH: 0.7,
+    acidPerGrowthMolPerKg: 0.03,
+    acidByBiomassMolPerKgH: 0.026,
+    phUnhindered: 5.9,
+    phEnd: 4.0,
+    leavesGalactose: false,
+    biomassPerDose: 1,
+    lagQActive: 0.3,
+    lagQFreezeDried: 0.05,
+    spread: WILD_SPREAD,
+  },
+  plant: {
+    id: 'plant',
+    name: 'Plant-base capsule',
+    growth: { minC: 18, optC: 41, maxC: 49 },
+    acid: { minC: 14, optC: 42, maxC: 50 },
+    muOptPerH: 0.55,
+    acidPerGrowthMolPerKg: 0.02,
+    acidByBiomassMolPerKgH: 0.008,
+    phUnhindered: 5.6,
+    phEnd: 3.8,
+    leavesGalactose: false,
+    biomassPerDose: 0.5,
+    lagQActive: 0.4,
+    lagQFreezeDried: 0.05,
+    spread: WILD_SPREAD,
+  },
+};
+
+/** Rise above the growth maximum from which a culture is killed, °C. */
+export const LETHAL_RISE_C = 3;
+/** Decimal reduction time at that temperature, min, and the rise for a tenfold faster kill, °C. */
+export const LETHAL_D_MIN = 10;
+export const LETHAL_Z_C = 6;
+
+/** How a starter has been kept. */
+export type StarterForm = 'active' | 'freeze-dried';
+export type StarterStore = 'cold' | 'frozen' | 'room';
+
+/**
+ * Loss of vitality in store, log10 per day, and at once on going in.
+ * Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then 0.1–0.2 a month;
+ * at room temperature an unfed ripe culture loses about half a log a day; freeze-dried sealed, see below.
+ */
+export const VITALITY_LOSS: Readonly<
+  Record<StarterForm, Record<StarterStore, { readonly atOnce: number; readonly perDay: number }>>
+> = {
+  active: {
+    cold: { atOnce: 0, perDay: 0.045 },
+    frozen: { atOnce: 0.5, perDay: 0.15 / 30 },
+    room: { atOnce: 0, perDay: 0.3 },
+  },
+  'freeze-dried': {
+    cold: { atOnce: 0, perDay: 0.1 / 30 },
+    frozen: { atOnce: 0, perDay: 0.03 / 30 },
+    room: { atOnce: 0, perDay: 0.4 / 30 },
+  },
+};

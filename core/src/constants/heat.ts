@@ -1,0 +1,38 @@
+/** Ways a vessel loses heat. */
+export type CoolingMethod = 'covered' | 'open' | 'water-bath' | 'ice-bath' | 'refrigerator' | 'flask';
+
+/**
+ * Overall heat transfer per wetted-and-covered vessel area, W/(m²·K), for a pot as deep as it is wide.
+ * Air: free convection with radiation (Incropera & DeWitt, ch. 9); baths: stirred, limited by the milk side;
+ * chosen within those ranges so that a covered 4 L pot falls from 90 to 45 °C in 1.5–3 h and a stirred ice bath
+ * does it in 8–20 min.
+ */
+export const U_W_PER_M2_K: Readonly<Record<Exclude<CoolingMethod, 'flask'>, number>> = {
+  covered: 14,
+  open: 15,
+  'water-bath': 95,
+  'ice-bath': 130,
+  refrigerator: 13,
+};
+
+/**
+ * Vacuum flask and insulated box: W/K for 1 L, growing with the two-thirds power of volume (area).
+ * A preheated 1 L flask filled at 46 °C in a 20 °C room is still above 40 °C after 6 h.
+ */
+export const FLASK_UA_W_PER_K_AT_1L = 0.045;
+export const WRAPPED_UA_W_PER_K_AT_1L = 0.11;
+
+/** Temperatures of what stands around the vessel, °C, where the room does not decide it. */
+export const COLD_WATER_C = 15;
+export const ICE_WATER_C = 1;
+export const REFRIGERATOR_C = 4;
+
+/** Mass transfer coefficient of vapour above an open pot in still air, m/s (Lewis relation, h = 5 W/m²K). */
+export const VAPOUR_TRANSFER_M_PER_S = 0.0045;
+/** Latent heat of evaporation about 80 °C, kJ/kg. */
+export const LATENT_KJ_PER_KG = 2309;
+/** Below this an open pot's evaporation is left out, °C. */
+export const EVAPORATES_ABOVE_C = 60;
+
+/** A domestic hob ring: power at the plate and the share that reaches the milk. */
+export const HOB = { powerW: 1800, efficiency: 0.55 } as const;

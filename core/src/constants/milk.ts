@@ -1,0 +1,23 @@
+/** Casein share of milk protein by mass, 80 : 20 (Walstra et al. 2006, Dairy Science and Technology). */
+export const CASEIN_SHARE_OF_PROTEIN = 0.8;
+
+/**
+ * Densities at 20 °C in g/mL: milk fat, and dissolved solids-not-fat at their apparent density in milk serum
+ * (denser than the dry solids, as water contracts about them; fits whole milk at 1.029–1.033).
+ */
+export const DENSITY_20C = { fat: 0.93, snf: 1.608, water: 0.998 } as const;
+
+/**
+ * Change of density with temperature, 1/K as a fraction at 20 °C: Choi & Okos (1986), components evaluated
+ * about 20–45 °C (fat −0.417 kg/m³·K, water by its quadratic).
+ */
+export const FAT_DENSITY_SLOPE_PER_K = 0.417 / 925.59;
+
+/** Choi & Okos (1986) water density, kg/m³: 997.18 + 3.1439e-3 T − 3.7574e-3 T². */
+export const WATER_DENSITY = { a: 997.18, b: 3.1439e-3, c: -3.7574e-3 } as const;
+
+/** Molar masses, g/mol. */
+export const MOLAR_G = { lactic: 90.08, lactose: 342.3, galactose: 180.16, water: 18.015 } as const;
+
+/** pH of fresh cow's milk and its spread between herds and seasons (1 standard deviation). */
+export const FRESH_COW_PH = { mean: 6.65, sd: 0.04 } as const;

@@ -1,0 +1,240 @@
+import { balanceOf, type Balance } from '../balance/yield.js';
+import type { Batch } from '../batch/replay.js';
+import { temperatureTrace } from '../batch/temperature-trace.js';
+import { referenceStock } from '../constants/reference-materials.js';
+import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
+import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
+import type { ForecastOptions } from '../forecast/souring-forecast.js';
+import { planStages } from '../make/plan.js';
+import { firstOf, lastOf } from '../make/run.js';
+import { methodById } from '../methods/index.js';
+import { initialChoices } from '../methods/method.js';
+import { assessSafety, type Finding } from '../safety/rules.js';
+import { solidsFraction, totalG } from '../state/composition.js';
+import { firmness, type CrockState } from '../state/crock-state.js';
+import { firmnessWord } from '../physics/gel.js';
+import { handsOf, type Hand } from './hands.js';
+import { learnDrain, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
+import { seriesOf, stateAt, type SeriesPoint } from './series.js';
+import { msOf, timelineOf, type Timeline } from './timeline.js';
+
+/** When something is ready: likely, and from P10 to P90. Null where it would not get there. */
+export interface ReadyWindow {
+  readonly stageId: string;
+  readonly by: 'acidity' | 'solids';
+  readonly target: number;
+  readonly p10Ms: number | null;
+  readonly p50Ms: number | null;
+  readonly p90Ms: number | null;
+}
+
+/** A stage of a followed make, plain enough to cross a worker's door. */
+export interface FollowedStage {
+  readonly id: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly endsBy: string;
+  readonly target: number;
+  readonly status: 'done' | 'now' | 'ahead';
+  readonly beginMs: number;
+  readonly endMs: number | null;
+  readonly cautions: readonly string[];
+}
+
+/** The crock at a moment, in the numbers a page shows. */
+export interface CrockView {
+  readonly massG: number;
+  readonly wheyG: number;
+  readonly tempC: number;
+  readonly ph: number;
+  readonly solidsPct: number;
+  readonly firmness: number;
+  readonly firmnessWord: string;
+  readonly soured: boolean;
+  readonly betaLgDenaturedPct: number;
+  readonly pasteurised: boolean;
+  readonly warmHours: number;
+}
+
+/** Everything a page or a planner wants to know of one batch now. Plain data. */
+export interface Followed {
+  readonly batchId: string;
+  readonly nowMs: number;
+  readonly stages: readonly FollowedStage[];
+  readonly hands: readonly Hand[];
+  readonly windows: readonly ReadyWindow[];
+  readonly series: readonly SeriesPoint[];
+  readonly now: CrockView;
+  readonly end: CrockView;
+  readonly balanceNow: Balance;
+  readonly balanceEnd: Balance;
+  readonly fan: readonly { readonly atMs: number; readonly p10: number; readonly p50: number; readonly p90: number }[];
+  readonly drain: { readonly wantedWheyG: number; readonly beginMs: number; readonly loadedG: number } | null;
+  readonly doubtful: readonly string[];
+  readonly findings: readonly Finding[];
+  readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
+  /** False where the last stage never ends as things stand. */
+  readonly arrives: boolean;
+}
+
+/**
+ * Follows a batch: runs it as it was done, learns from its readings, forecasts the rest.
+ * Pure: same batch, moment, household and options give the same answer.
+ */
+export function follow(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): Followed {
+  const method = methodById(batch.methodId);
+  const choices = { ...initialChoices(method), ...batch.choices };
+  const stages = planStages(method, choices);
+  const trace = temperatureTrace(
+    batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
+  );
+  const endNowMs = batch.ended ? Math.min(nowMs, batch.ended.atMs) : nowMs;
+  const environment = (member: Member): Environment => ({
+    kitchen: kitchenFor(choices, household.kitchen),
+    member,
+    measuredTempC: (minute) => {
+      const ms = msOf({ startMs: batch.startedMs }, minute);
+      return ms > endNowMs ? null : trace(ms);
+    },
+  });
+  const wake = household.wake ?? ALWAYS_AWAKE;
+  const nominal = environment(NOMINAL_MEMBER);
+  const firstPass = timelineOf(batch, stages, nominal, endNowMs, wake);
+  const souring = learnSouring(batch, firstPass, nominal, options);
+  const soured = environment(memberOf(souring, null));
+  const drain = learnDrain(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options.seed);
+  const learned = environment(memberOf(souring, drain));
+  const timeline = timelineOf(batch, stages, learned, endNowMs, wake);
+  return summarise(batch, timeline, learned, souring, drain, nominal, firstPass, stages.length);
+}
+
+function summarise(
+  batch: Batch,
+  timeline: Timeline,
+  environment: Environment,
+  souring: LearnedSouring | null,
+  drain: LearnedDrain | null,
+  nominal: Environment,
+  firstPass: Timeline,
+  stageCount: number,
+): Followed {
+  const here = stateAt(timeline, timeline.nowMs);
+  const last = timeline.stages[timeline.stages.length - 1]!;
+  const shift = souringShiftMs(timeline, firstPass);
+  const windows = [
+    ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
+    ...(drain ? [windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)] : []),
+  ];
+  const straining = drain && onTimeline(timeline, drain);
+  return {
+    batchId: batch.id,
+    nowMs: timeline.nowMs,
+    stages: timeline.stages.map((s) => ({
+      id: s.stage.id,
+      kind: s.stage.kind.kind,
+      name: s.stage.kind.name(s.stage.params),
+      endsBy: s.stage.kind.endsBy,
+      target: s.stage.kind.target(s.stage.params),
+      status: s.status,
+      beginMs: s.beginMs,
+      endMs: s.endMs,
+      cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
+    })),
+    hands: handsOf(timeline, environment, batch.ended !== null),
+    windows,
+    series: seriesOf(timeline),
+    now: viewOf(here),
+    end: viewOf(lastOf(last.run)),
+    balanceNow: balanceOf(here),
+    balanceEnd: balanceOf(lastOf(last.run)),
+    fan: souring ? souring.forecast.fan.map((f) => ({ ...f, atMs: souring.at.beginMs + f.min * 60_000 })) : [],
+    drain: straining
+      ? {
+          wantedWheyG: drain.wantedWheyG,
+          beginMs: straining.beginMs,
+          loadedG: totalG(firstOf(straining.run).masses),
+        }
+      : null,
+    doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
+    findings: findingsOf(batch, timeline, here, nominal),
+    learned: {
+      vitality: environment.member.vitality,
+      keeperOffsetC: environment.member.keeperOffsetC,
+      drainTime: environment.member.drainTime,
+    },
+    arrives: last.endMs !== null && timeline.stages.length === stageCount,
+  };
+}
+
+/** How far what was learned has moved the begin of a souring that lies ahead. */
+function souringShiftMs(timeline: Timeline, firstPass: Timeline): number {
+  const begin = (t: Timeline) => t.stages.find((s) => s.stage.kind.endsBy === 'acidity')?.beginMs ?? 0;
+  return begin(timeline) - begin(firstPass);
+}
+
+function onTimeline(timeline: Timeline, drain: LearnedDrain) {
+  return timeline.stages.find((s) => s.stage.id === drain.at.stage.id) ?? drain.at;
+}
+
+function windowOf(
+  at: Timeline['stages'][number],
+  forecast: { p10Min: number | null; p50Min: number | null; p90Min: number | null },
+  by: ReadyWindow['by'],
+  shiftMs: number,
+): ReadyWindow {
+  const ms = (min: number | null) => (min === null ? null : at.beginMs + shiftMs + min * 60_000);
+  return {
+    stageId: at.stage.id,
+    by,
+    target: at.stage.kind.target(at.stage.params),
+    p10Ms: ms(forecast.p10Min),
+    p50Ms: ms(forecast.p50Min),
+    p90Ms: ms(forecast.p90Min),
+  };
+}
+
+function viewOf(state: CrockState): CrockView {
+  return {
+    massG: totalG(state.masses),
+    wheyG: totalG(state.whey),
+    tempC: state.tempC,
+    ph: state.ph,
+    solidsPct: 100 * solidsFraction(state.masses),
+    firmness: firmness(state),
+    firmnessWord: firmnessWord(firmness(state)),
+    soured: state.souring !== null,
+    betaLgDenaturedPct: 100 * (1 - (state.native.betaLgA + state.native.betaLgB) / 2),
+    pasteurised: state.pasteurisedShare >= 1,
+    warmHours: state.warmMin / 60,
+  };
+}
+
+function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal: Environment): Finding[] {
+  const souringAt = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
+  const begun = souringAt && souringAt.status !== 'ahead' ? souringAt : null;
+  const phs = batch.readings.filter((r) => r.quantity === 'ph');
+  const current = timeline.stages.find((s) => s.status === 'now');
+  const expected = begun && expectedMin(begun, nominal);
+  return assessSafety({
+    state: here,
+    measuredPh: phs.at(-1)?.value ?? null,
+    rawMilk: referenceStock(String(batch.choices['milk'] ?? 'whole')).treatment === 'raw',
+    souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
+    forecastMin: expected,
+    setSeen: batch.cues.some((c) => c.cue === 'set' && c.answer !== 'liquid'),
+    onCounter: current?.stage.params['where'] === 'counter',
+    ended: batch.ended?.how === 'finished',
+  });
+}
+
+/** Minutes the souring was forecast to take before anything was read. */
+function expectedMin(at: Timeline['stages'][number], nominal: Environment): number | null {
+  const { kind, params } = at.stage;
+  const begin = firstOf(at.run);
+  let state = begin;
+  const target = kind.target(params);
+  while (state.ph > target && state.minute - begin.minute < 5 * 24 * 60) {
+    state = kind.advance(state, params, { ...nominal, measuredTempC: () => null }, kind.stepMin);
+  }
+  return state.ph <= target ? state.minute - begin.minute : null;
+}

@@ -1,0 +1,78 @@
+import type { Environment } from '../environment/environment.js';
+import { courseOf, firstOf, lastOf } from '../make/run.js';
+import type { CueScale } from '../stages/kind.js';
+import { doneMsOf, type Timeline, type TimelineStage } from './timeline.js';
+
+/** A moment at which somebody must be there. */
+export interface Hand {
+  /** The stage these hands begin. */
+  readonly stageId: string;
+  readonly name: string;
+  readonly instruction: string;
+  readonly minutes: number;
+  /** When it is best done, ms: once it is ready, or when somebody is awake if it can wait that long. */
+  readonly atMs: number;
+  /** When it is ready, ms; and how early or late it may be (its give). */
+  readonly readyMs: number;
+  readonly earliestMs: number;
+  readonly latestMs: number;
+  /** What being early or late costs. */
+  readonly cost: string;
+  /** What shows that the time has come. */
+  readonly lookFor: string;
+  readonly status: 'done' | 'due' | 'ahead';
+  readonly gear: readonly string[];
+  readonly cues: readonly CueScale[];
+}
+
+/** Milliseconds in a minute. */
+const MIN_MS = 60_000;
+
+/**
+ * The hands of a make in order: each stage begins with some. A hand is due once the stage before it is done.
+ * The give of a hand is the give of the stage that it ends.
+ */
+export function handsOf(timeline: Timeline, environment: Environment, ended: boolean): Hand[] {
+  return timeline.stages.flatMap((at, i) => {
+    const before = timeline.stages[i - 1];
+    if (before && before.endMs === null) return [];
+    return [handOf(timeline, environment, at, before, ended)];
+  });
+}
+
+function handOf(
+  timeline: Timeline,
+  environment: Environment,
+  at: TimelineStage,
+  before: TimelineStage | undefined,
+  ended: boolean,
+): Hand {
+  const { kind, params } = at.stage;
+  const done = at.status !== 'ahead' || ended;
+  const readyMs = before && !done ? (doneMsOf(timeline, before, environment) ?? at.beginMs) : at.beginMs;
+  const atMs = before?.status === 'now' && at.beginMs <= timeline.nowMs ? readyMs : at.beginMs;
+  const give = before && !done ? giveAt(before, environment) : { earlyMin: 0, lateMin: 0, cost: '' };
+  return {
+    stageId: at.stage.id,
+    name: kind.name(params),
+    instruction: kind.instruction(params, before ? lastOf(before.run) : firstOf(at.run)),
+    minutes: kind.handsMin(params),
+    atMs,
+    readyMs,
+    earliestMs: readyMs - give.earlyMin * MIN_MS,
+    latestMs: readyMs + give.lateMin * MIN_MS,
+    cost: give.cost,
+    lookFor: before ? before.stage.kind.endCue(before.stage.params) : '',
+    status: done ? 'done' : atMs <= timeline.nowMs ? 'due' : 'ahead',
+    gear: kind.gear(params),
+    cues: kind.cues,
+  };
+}
+
+function giveAt(before: TimelineStage, environment: Environment) {
+  const { kind, params } = before.stage;
+  const since = firstOf(before.run).minute;
+  const doneAt = before.run.states.findIndex((s) => kind.done(s, params, environment, since));
+  const untilDone = doneAt < 0 ? before.run : { ...before.run, states: before.run.states.slice(0, doneAt + 1) };
+  return kind.give(params, courseOf(untilDone, environment));
+}

@@ -1,0 +1,170 @@
+import type { Batch, Reading } from '../batch/replay.js';
+import { isSouringCue, type SouringReading } from '../assimilate/evidence.js';
+import { keeperOffset } from '../assimilate/keeper-offset.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { gelPointPh } from '../physics/gel.js';
+import { heatCapacityKJPerK } from '../physics/heat.js';
+import { wheyForSolids, type DrainageCourse } from '../physics/drainage.js';
+import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
+import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
+import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
+import type { SouringProblem } from '../forecast/souring-ensemble.js';
+import { firstOf, type StageRun } from '../make/run.js';
+import { lawFor } from '../stages/pass-time.js';
+import { solidsFraction, totalG } from '../state/composition.js';
+import type { Timeline, TimelineStage } from './timeline.js';
+
+const MIN_MS = 60_000;
+
+/** How far ahead a souring is forecast, min. */
+const HORIZON_MIN = 24 * 60;
+const LONG_HORIZON_MIN = 72 * 60;
+
+/** A probe's readings are its own and drift together: one per half hour counts. */
+const PROBE_BIN_MIN = 30;
+
+/** Time for a crock to settle in its warm place before its temperature speaks for the place, in time constants. */
+const SETTLED_AFTER_TAU = 1.5;
+
+/** What the souring of a batch looks like, with the entries its readings came from. */
+export interface LearnedSouring {
+  readonly at: TimelineStage;
+  readonly forecast: SouringForecast;
+  readonly readingIds: readonly string[];
+}
+
+/** The souring stage of a run, as a problem for the ensemble. */
+export function souringProblem(
+  run: StageRun,
+  environment: Environment,
+  measuredC: ((min: number) => number | null) | undefined,
+  residualsC: readonly number[],
+): SouringProblem | null {
+  const begin = firstOf(run);
+  const { kind, params } = run.stage;
+  if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
+  const around = kind.around(params, totalG(begin.masses) / 1.03, { ...environment, member: NOMINAL_MEMBER });
+  const law = lawFor(begin.souring.culture, begin.souring.milk);
+  return {
+    law,
+    biomass: begin.souring.biomass,
+    lagQ: begin.souring.lagQ,
+    lacticMolPerKg: begin.souring.lacticMolPerKg,
+    tempC: begin.tempC,
+    place: {
+      aroundC: around.aroundC,
+      tauMin: (heatCapacityKJPerK(begin.masses, begin.tempC) * 1000) / around.uaWPerK / 60,
+      measuredC,
+    },
+    targetPh: kind.target(params),
+    gelPh: gelPointPh(denaturedBetaLg(begin.native)),
+    horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
+    offset: residualsC.length ? keeperOffset(residualsC) : undefined,
+  };
+}
+
+/** Forecast of a live batch's souring from everything logged while it soured. */
+export function learnSouring(
+  batch: Batch,
+  timeline: Timeline,
+  environment: Environment,
+  options: ForecastOptions,
+): LearnedSouring | null {
+  const at = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
+  if (!at) return null;
+  const untilMs = at.status === 'done' ? at.endMs! : timeline.nowMs;
+  const measured = environment.measuredTempC;
+  const beginMinute = firstOf(at.run).minute;
+  const measuredC = measured && ((min: number) => measured(beginMinute + min));
+  const bare = souringProblem(at.run, environment, measuredC, []);
+  if (!bare) return null;
+  const settledMs = at.beginMs + SETTLED_AFTER_TAU * bare.place.tauMin * MIN_MS;
+  const residuals = batch.readings
+    .filter((r) => r.quantity === 'tempC' && r.atMs > settledMs && r.atMs <= untilMs)
+    .map((r) => r.value - bare.place.aroundC);
+  const problem = souringProblem(at.run, environment, measuredC, residuals)!;
+  const seen = souringReadings(batch, at.beginMs, untilMs);
+  const forecast = forecastSouring(
+    problem,
+    seen.map((s) => s.reading),
+    options,
+  );
+  return { at, forecast, readingIds: seen.map((s) => s.id) };
+}
+
+/** pH readings and cues of the souring, minutes from its begin; a probe's own readings thinned to one a half hour. */
+function souringReadings(
+  batch: Batch,
+  fromMs: number,
+  untilMs: number,
+): readonly { readonly id: string; readonly reading: SouringReading }[] {
+  const during = (atMs: number) => atMs >= fromMs && atMs <= untilMs;
+  const minOf = (atMs: number) => Math.round((atMs - fromMs) / MIN_MS);
+  const phs = thinned(batch.readings.filter((r) => r.quantity === 'ph' && during(r.atMs))).map((r) => ({
+    id: r.id,
+    reading: { min: minOf(r.atMs), ph: r.value, by: r.by === 'strip' ? ('strip' as const) : ('meter' as const) },
+  }));
+  const cues = batch.cues
+    .filter((c) => during(c.atMs) && isSouringCue(c.cue))
+    .map((c) => ({ id: c.id, reading: { min: minOf(c.atMs), cue: c.cue, answer: c.answer } }));
+  return [...phs, ...cues].sort((a, b) => a.reading.min - b.reading.min);
+}
+
+/** Keeps, of readings that crowd together, the newest of each half hour. */
+function thinned(readings: readonly Reading[]): Reading[] {
+  const byBin = new Map<number, Reading>();
+  for (const r of readings) byBin.set(Math.floor(r.atMs / (PROBE_BIN_MIN * MIN_MS)), r);
+  return [...byBin.values()];
+}
+
+/** What the cloth of a batch looks like. */
+export interface LearnedDrain {
+  readonly at: TimelineStage;
+  readonly forecast: DrainForecast;
+  readonly wantedWheyG: number;
+}
+
+/** The course of a run's straining and the whey (g) that must leave for its texture; null where nothing drains. */
+export function drainProblem(
+  run: StageRun,
+  environment: Environment,
+): { readonly course: DrainageCourse; readonly wantedWheyG: number } | null {
+  const { kind, params } = run.stage;
+  if (!kind.drainage) return null;
+  const begin = firstOf(run);
+  const { course, wheySolids } = kind.drainage(begin, params, { ...environment, member: NOMINAL_MEMBER });
+  const massG = totalG(begin.masses);
+  return { course, wantedWheyG: wheyForSolids(massG, solidsFraction(begin.masses), wheySolids, kind.target(params)) };
+}
+
+/** Forecast of a live batch's straining from the whey weighed so far. */
+export function learnDrain(
+  batch: Batch,
+  timeline: Timeline,
+  environment: Environment,
+  seed: number,
+): LearnedDrain | null {
+  const at = timeline.stages.find((s) => s.stage.kind.drainage);
+  if (!at) return null;
+  const { course, wantedWheyG } = drainProblem(at.run, environment)!;
+  const weighed = batch.readings
+    .filter((r) => r.quantity === 'wheyG' && r.atMs >= at.beginMs)
+    .map((r) => ({ min: (r.atMs - at.beginMs) / MIN_MS, wheyG: r.value }));
+  return { at, forecast: forecastDrain(course, wantedWheyG, thinWhey(weighed), seed), wantedWheyG };
+}
+
+/** A scale left under the cloth weighs every few minutes; one in twenty minutes counts. */
+function thinWhey<T extends { readonly min: number }>(weighed: readonly T[]): T[] {
+  const byBin = new Map<number, T>();
+  for (const w of weighed) byBin.set(Math.floor(w.min / 20), w);
+  return [...byBin.values()];
+}
+
+/** The batch as its readings show it, for the engine to run on. */
+export function memberOf(souring: LearnedSouring | null, drain: LearnedDrain | null): Member {
+  return {
+    ...(souring?.forecast.member ?? NOMINAL_MEMBER),
+    wheyReach: drain?.forecast.reachFactor ?? 1,
+    drainTime: drain?.forecast.timeFactor ?? 1,
+  };
+}

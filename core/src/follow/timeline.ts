@@ -1,0 +1,113 @@
+import type { Batch } from '../batch/replay.js';
+import type { Environment } from '../environment/environment.js';
+import { ALWAYS_AWAKE, type Wake } from '../environment/household.js';
+import { coldCrock, finishStage, lastOf, runStage, type StageRun } from '../make/run.js';
+import { doneMinute, untilWoken } from '../make/waking.js';
+import type { BoundStage } from '../stages/registry.js';
+
+const MS_PER_MIN = 60_000;
+
+/** One stage of a live make: what was done of it and what is still to come. */
+export interface TimelineStage {
+  readonly stage: BoundStage;
+  readonly status: 'done' | 'now' | 'ahead';
+  /** When it began, or is planned to. */
+  readonly beginMs: number;
+  /** When it ended, or is due to; null where it would never end. */
+  readonly endMs: number | null;
+  /** Its states so far (or as planned); `run` goes on to its end where that lies ahead. */
+  readonly run: StageRun;
+}
+
+/** The stages of a make in time, minute 0 being the start of the batch. */
+export interface Timeline {
+  readonly startMs: number;
+  readonly nowMs: number;
+  readonly stages: readonly TimelineStage[];
+}
+
+/** Milliseconds of a minute of the make. */
+export function msOf(timeline: Pick<Timeline, 'startMs'>, minute: number): number {
+  return timeline.startMs + minute * MS_PER_MIN;
+}
+
+/** When each stage was begun by the log; the first by the start itself. Null for those not begun. */
+export function beginnings(batch: Batch, stages: readonly BoundStage[]): (number | null)[] {
+  return stages.map((stage, i) => {
+    const step = batch.steps.findLast((s) => s.stageId === stage.id);
+    if (step) return step.atMs;
+    return i === 0 ? batch.startedMs : null;
+  });
+}
+
+/**
+ * Runs a make as it was done until now and as it will go on from here.
+ * A stage passed over in the log is run for the time there was, at most until it is done.
+ */
+export function timelineOf(
+  batch: Batch,
+  stages: readonly BoundStage[],
+  environment: Environment,
+  nowMs: number,
+  wake: Wake = ALWAYS_AWAKE,
+): Timeline {
+  const startMs = batch.startedMs;
+  const begun = beginnings(batch, stages);
+  const current = begun.findLastIndex((ms) => ms !== null);
+  const endMs = batch.ended?.atMs ?? null;
+  const timeline: TimelineStage[] = [];
+  let state = coldCrock(environment);
+  const minuteOf = (ms: number) => Math.max(0, (ms - startMs) / MS_PER_MIN);
+  for (let i = 0; i < stages.length; i++) {
+    const stage = stages[i]!;
+    const beginMs = msOf({ startMs }, state.minute);
+    if (i < current) {
+      const next = begun.slice(i + 1).find((ms) => ms !== null)!;
+      const available = Math.max(0, minuteOf(next) - state.minute);
+      const run = passedRun(stage, state, environment, available, begun[i + 1] === null);
+      timeline.push({ stage, status: 'done', beginMs, endMs: msOf({ startMs }, lastOf(run).minute), run });
+      state = lastOf(run);
+    } else if (i === current) {
+      const elapsed = Math.max(0, minuteOf(endMs ?? nowMs) - state.minute);
+      const soFar = runStage(stage, state, environment, elapsed);
+      const ended = endMs !== null;
+      const run = ended ? soFar : untilWoken(finishStage(soFar, environment), environment, startMs, wake);
+      const dueMs = run.finished ? msOf({ startMs }, lastOf(run).minute) : null;
+      timeline.push({ stage, status: ended ? 'done' : 'now', beginMs, endMs: dueMs, run });
+      state = lastOf(run);
+      if (ended || !run.finished) break;
+    } else {
+      const run = untilWoken(runStage(stage, state, environment), environment, startMs, wake);
+      timeline.push({
+        stage,
+        status: 'ahead',
+        beginMs,
+        endMs: run.finished ? msOf({ startMs }, lastOf(run).minute) : null,
+        run,
+      });
+      state = lastOf(run);
+      if (!run.finished) break;
+    }
+  }
+  return { startMs, nowMs, stages: timeline };
+}
+
+/** A stage already behind: for exactly the time it had, or until done where the log passed over the next one. */
+function passedRun(
+  stage: BoundStage,
+  state: Parameters<typeof runStage>[1],
+  environment: Environment,
+  availableMin: number,
+  nextUnlogged: boolean,
+): StageRun {
+  if (!nextUnlogged) return runStage(stage, state, environment, availableMin);
+  const untilDone = runStage(stage, state, environment);
+  const took = lastOf(untilDone).minute - state.minute;
+  return took <= availableMin ? untilDone : runStage(stage, state, environment, availableMin);
+}
+
+/** When a stage's work was (or will be) done, however long it is then left; null where it never is. */
+export function doneMsOf(timeline: Timeline, at: TimelineStage, environment: Environment): number | null {
+  const minute = doneMinute(at.run, environment);
+  return minute === null ? null : msOf(timeline, minute);
+}

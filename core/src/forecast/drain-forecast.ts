@@ -1,0 +1,70 @@
+import { READING_SD } from '../constants/evidence.js';
+import { MEMBER_SPREAD } from '../environment/environment.js';
+import { minutesForWhey, wheyAfter, type DrainageCourse } from '../physics/drainage.js';
+import { normals, seededRandom } from '../random/random.js';
+import { ranked } from './quantile.js';
+
+/** Whey (total, g) weighed a number of minutes after the curd went on the cloth. */
+export interface WheyReading {
+  readonly min: number;
+  readonly wheyG: number;
+}
+
+/** When a strained curd is as thick as wanted. Minutes from loading; null where it stops short of it. */
+export interface DrainForecast {
+  readonly p10Min: number | null;
+  readonly p50Min: number | null;
+  readonly p90Min: number | null;
+  /** What this cloth and curd turned out to do, against the constants. */
+  readonly reachFactor: number;
+  readonly timeFactor: number;
+  readonly effective: number;
+}
+
+const MEMBERS = 4000;
+
+/**
+ * Forecasts a drainage by weighting courses of different reach and pace with the whey weighed so far.
+ *
+ * @param course nominal course
+ * @param wantedWheyG whey that must leave for the wanted texture, g
+ */
+export function forecastDrain(
+  course: DrainageCourse,
+  wantedWheyG: number,
+  weighed: readonly WheyReading[] = [],
+  seed = 1,
+): DrainForecast {
+  const normal = normals(seededRandom(seed));
+  const reach = new Float64Array(MEMBERS);
+  const pace = new Float64Array(MEMBERS);
+  const logWeights = new Float64Array(MEMBERS);
+  const ready = new Float64Array(MEMBERS);
+  for (let i = 0; i < MEMBERS; i++) {
+    reach[i] = Math.exp(MEMBER_SPREAD.wheyReach * normal());
+    pace[i] = Math.exp(MEMBER_SPREAD.drainTime * normal());
+    const member = { wheyEndG: course.wheyEndG * reach[i]!, tauMin: course.tauMin * pace[i]! };
+    ready[i] = minutesForWhey(member, wantedWheyG) ?? Infinity;
+    for (const { min, wheyG } of weighed) {
+      const sd = Math.hypot(READING_SD.wheyG, READING_SD.wheyShare * course.wheyEndG);
+      logWeights[i]! -= 0.5 * ((wheyG - wheyAfter(member, min)) / sd) ** 2;
+    }
+  }
+  const high = logWeights.reduce((a, b) => Math.max(a, b), -Infinity);
+  const weights = logWeights.map((w) => Math.exp(w - high));
+  const total = weights.reduce((a, b) => a + b, 0);
+  const mean = (values: Float64Array) => values.reduce((sum, v, i) => sum + v * weights[i]!, 0) / total;
+  const rank = ranked(ready, weights);
+  const quantile = (share: number) => {
+    const min = rank.quantile(share);
+    return Number.isFinite(min) ? min : null;
+  };
+  return {
+    p10Min: quantile(0.1),
+    p50Min: quantile(0.5),
+    p90Min: quantile(0.9),
+    reachFactor: mean(reach),
+    timeFactor: mean(pace),
+    effective: total ** 2 / weights.reduce((a, w) => a + w * w, 0) / MEMBERS,
+  };
+}

@@ -1,0 +1,55 @@
+import type { Batch } from '../batch/replay.js';
+import type { CultureId } from '../constants/cultures.js';
+import { kitchenFor } from '../environment/household.js';
+import { stateAt } from '../follow/series.js';
+import { timelineOf } from '../follow/timeline.js';
+import { planStages } from '../make/plan.js';
+import { methodById } from '../methods/index.js';
+import { initialChoices } from '../methods/method.js';
+import { seedFromText, seededRandom } from '../random/random.js';
+import type { CrockState } from '../state/crock-state.js';
+import { hiddenMember, readStandIn, STAND_INS, type StandInKind } from './stand-ins.js';
+
+/**
+ * The hidden true state of a simulated batch at a moment: the engine run with a member that the batch's own name
+ * draws, so that every stand-in, and every start of them, sees the same crock. Null before it began and after its end.
+ */
+export function hiddenTruth(batch: Batch, nowMs: number): CrockState | null {
+  if (nowMs < batch.startedMs || batch.ended) return null;
+  const method = methodById(batch.methodId);
+  const choices = { ...initialChoices(method), ...batch.choices };
+  const stages = planStages(method, choices);
+  const culture = stages.find((s) => s.params['culture'])?.params['culture'] as CultureId | undefined;
+  const environment = {
+    kitchen: kitchenFor(choices),
+    member: hiddenMember(culture ?? 'thermophilic', truthSeed(batch.id)),
+  };
+  return stateAt(timelineOf(batch, stages, environment, nowMs), nowMs);
+}
+
+/** The seed of a batch's hidden truth: the chance part of its ULID, so that the time of day has no say. */
+export function truthSeed(batchId: string): number {
+  return seedFromText(batchId.slice(10));
+}
+
+/** True where an instrument has something to measure: pH once there is a culture, whey once it drains. */
+export function canRead(kind: StandInKind, state: CrockState): boolean {
+  if (kind === 'ph-probe') return state.souring !== null;
+  if (kind === 'scale') return state.draining !== null;
+  return true;
+}
+
+/** A stand-in's reading of a batch at a moment, the same each time it is asked; null where it has nothing to read. */
+export function standInReading(kind: StandInKind, batch: Batch, atMs: number): number | null {
+  const state = hiddenTruth(batch, atMs);
+  if (!state || !canRead(kind, state)) return null;
+  return readStandIn(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
+}
+
+/** Moments (ms) after `afterMs` up to `untilMs` at which a stand-in reads. */
+export function readingMoments(kind: StandInKind, afterMs: number, untilMs: number): number[] {
+  const everyMs = STAND_INS[kind].everyMin * 60_000;
+  const first = (Math.floor(afterMs / everyMs) + 1) * everyMs;
+  const count = Math.max(0, Math.floor((untilMs - first) / everyMs) + 1);
+  return Array.from({ length: count }, (_, i) => first + i * everyMs);
+}

@@ -1,0 +1,49 @@
+import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
+import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { normals, seededRandom, type Random } from '../random/random.js';
+import type { CrockState } from '../state/crock-state.js';
+import { totalG } from '../state/composition.js';
+
+/** A hidden truth for a simulated batch: one draw from the spreads that the forecast assumes. */
+export function hiddenMember(culture: CultureId, seed: number): Member {
+  const normal = normals(seededRandom(seed));
+  const { spread } = CULTURES[culture];
+  return {
+    ...NOMINAL_MEMBER,
+    vitality: Math.exp(spread.vitality * normal()),
+    lag: Math.exp(spread.lag * normal()),
+    mu: Math.exp(spread.mu * normal()),
+    acid: Math.exp(spread.acid * normal()),
+    phShift: MEMBER_SPREAD.phShift * normal(),
+    keeperOffsetC: MEMBER_SPREAD.keeperOffsetC * normal(),
+    heatLoss: Math.exp(MEMBER_SPREAD.heatLoss * normal()),
+    wheyReach: Math.exp(MEMBER_SPREAD.wheyReach * normal()),
+    drainTime: Math.exp(MEMBER_SPREAD.drainTime * normal()),
+  };
+}
+
+/** What a simulated instrument measures, and how well. */
+export interface StandIn {
+  readonly quantity: 'tempC' | 'ph' | 'wheyG';
+  readonly noiseSd: number;
+  /** Smallest step its display shows. */
+  readonly resolution: number;
+  readonly everyMin: number;
+}
+
+export const STAND_INS = {
+  thermometer: { quantity: 'tempC', noiseSd: 0.15, resolution: 0.1, everyMin: 5 },
+  'ph-probe': { quantity: 'ph', noiseSd: 0.025, resolution: 0.01, everyMin: 15 },
+  scale: { quantity: 'wheyG', noiseSd: 2, resolution: 1, everyMin: 10 },
+} as const satisfies Record<string, StandIn>;
+
+export type StandInKind = keyof typeof STAND_INS;
+
+/** One reading of the hidden state, with the instrument's noise, rounded as its display rounds. */
+export function readStandIn(kind: StandInKind, state: CrockState, random: Random): number {
+  const { quantity, noiseSd, resolution }: StandIn = STAND_INS[kind];
+  const truth = { tempC: state.tempC, ph: state.ph, wheyG: totalG(state.whey) }[quantity];
+  const seen = truth + noiseSd * normals(random)();
+  const shown = Math.round(Math.max(0, seen) / resolution) * resolution;
+  return Number(shown.toFixed(2));
+}

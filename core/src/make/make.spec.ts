@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import { pearsonSquare } from '../balance/square.js';
+import { nutritionPer100g } from '../balance/nutrition.js';
+import { USUAL_ENVIRONMENT } from '../environment/environment.js';
+import { METHODS, methodById } from '../methods/index.js';
+import { choicesOf, type Choice, type Choices, type Method } from '../methods/method.js';
+import { COMPONENTS, solidsFraction, totalG } from '../state/composition.js';
+import { balanceErrorPct } from '../state/crock-state.js';
+import { bind, STAGE_KIND_NAMES } from '../stages/registry.js';
+import { planStages } from './plan.js';
+import { lastOf, runMake } from './run.js';
+import { checkChoices, makeSheet } from './sheet.js';
+
+/** Any value a choice allows. */
+function anyOf(choice: Choice): fc.Arbitrary<number | string> {
+  return choice.kind === 'number'
+    ? fc.double({ min: choice.min, max: choice.max, noNaN: true })
+    : fc.constantFrom(...choice.options.map((o) => o.id));
+}
+
+function anyChoices(method: Method): fc.Arbitrary<Choices> {
+  return fc.record(Object.fromEntries(choicesOf(method).map((c) => [c.key, anyOf(c)])));
+}
+
+const endOf = (method: Method, choices: Choices) =>
+  lastOf(runMake(planStages(method, choices), USUAL_ENVIRONMENT).at(-1)!);
+
+for (const method of METHODS) {
+  describe(`${method.name}, whatever is chosen`, () => {
+    it('closes its mass balance to 0.1 % and keeps every component', () => {
+      fc.assert(
+        fc.property(anyChoices(method), (choices) => {
+          const end = endOf(method, choices);
+          expect(balanceErrorPct(end)).toBeLessThan(0.1);
+          for (const component of COMPONENTS) expect(end.masses[component]).toBeGreaterThanOrEqual(-1e-9);
+          expect(solidsFraction(end.masses)).toBeGreaterThan(0);
+          expect(solidsFraction(end.masses)).toBeLessThan(1);
+          expect(Number.isFinite(end.ph) && Number.isFinite(end.tempC)).toBeTrue();
+        }),
+        { numRuns: 60 },
+      );
+    });
+
+    it('only sours, and time only goes forward', () => {
+      fc.assert(
+        fc.property(anyChoices(method), (choices) => {
+          const states = runMake(planStages(method, choices), USUAL_ENVIRONMENT).flatMap((r) => r.states);
+          const soured = states.filter((s) => s.souring);
+          soured.forEach((s, i) => i > 0 && expect(s.ph).toBeLessThanOrEqual(soured[i - 1]!.ph + 1e-4));
+          states.forEach((s, i) => i > 0 && expect(s.minute).toBeGreaterThanOrEqual(states[i - 1]!.minute));
+        }),
+        { numRuns: 25 },
+      );
+    });
+
+    it('every option of every choice makes a sheet that finishes or says why not', () => {
+      for (const choice of choicesOf(method)) {
+        const values = choice.kind === 'option' ? choice.options.map((o) => o.id) : [choice.min, choice.max];
+        for (const value of values) {
+          const sheet = makeSheet(method, { [choice.key]: value });
+          const finished = sheet.stages.at(-1)!.kind === 'finish';
+          if (!finished) expect(sheet.problems.length).withContext(`${choice.key} ${value}`).toBeGreaterThan(0);
+          for (const problem of sheet.problems) expect(problem.remedy.length).toBeGreaterThan(5);
+        }
+      }
+    });
+  });
+}
+
+describe('strained yogurt', () => {
+  const strained = methodById('Y5');
+
+  it('reaches the solids of each texture, with the yield that the mass balance gives', () => {
+    for (const [texture, drain, solids] of [
+      ['thick', 'hung', 17],
+      ['very-thick', 'hung', 21],
+      ['spreadable', 'hung', 25],
+      ['firm', 'pressed', 30],
+    ] as const) {
+      const sheet = makeSheet(strained, { texture, drain, fatPct: 3.6 });
+      expect(sheet.product.solidsPct).toBeCloseTo(solids, 1);
+      expect(sheet.problems).toEqual([]);
+    }
+    expect(makeSheet(strained, { massG: 8000 }).problems.map((p) => p.field)).toEqual(['vesselL']);
+    expect(makeSheet(strained, { massG: 8000, vesselL: 10 }).problems).toEqual([]);
+    const perKg = makeSheet(strained, { massG: 1000, texture: 'very-thick' }).product.massG;
+    expect(perKg).toBeGreaterThan(380);
+    expect(perKg).toBeLessThan(520);
+  });
+
+  it('leaves less than half the sugar of the milk in 100 g times its yield', () => {
+    const sheet = makeSheet(strained, { texture: 'spreadable' });
+    const milkSugarG = 4000 * 0.047;
+    expect((sheet.nutrition.sugarsG / 100) * sheet.product.massG).toBeLessThan(milkSugarG / 2);
+    expect(sheet.nutrition.galactoseG).toBeGreaterThan(0.3);
+  });
+
+  it('says so at the choice when a texture is out of reach, a counter drain unsafe, a starter cooked', () => {
+    expect(makeSheet(strained, { texture: 'firm', drain: 'flat' }).problems[0]!.field).toBe('drain');
+    expect(makeSheet(strained, { where: 'counter', targetPh: 5 }).problems.map((p) => p.field)).toContain('where');
+    expect(makeSheet(strained, { starterC: 60 }).problems.map((p) => p.field)).toContain('starterC');
+    expect(makeSheet(strained, { fatPct: 2 }).problems[0]!.field).toBe('fatPct');
+  });
+
+  it('carries the cautions that must be there', () => {
+    const usual = makeSheet(strained, {}).cautions.join(' ');
+    for (const word of ['pH 4.6', 'local food code', 'milk', 'starter spoon', 'Mould', 'Acid whey']) {
+      expect(usual).toContain(word);
+    }
+    expect(makeSheet(strained, { milk: 'raw', fatPct: 4.2 }).cautions.join(' ')).toContain(
+      'Raw milk is not for anyone pregnant',
+    );
+    expect(makeSheet(strained, { where: 'counter' }).cautions.join(' ')).toContain('On the counter');
+  });
+
+  it('is worked out the same each time', () => {
+    expect(makeSheet(strained, { fatPct: 6 })).toEqual(makeSheet(strained, { fatPct: 6 }));
+  });
+});
+
+describe('a plan', () => {
+  it('leaves out a hold of no minutes', () => {
+    const ids = planStages(methodById('Y1'), { holdMin: 0 }).map((s) => s.id);
+    expect(ids).not.toContain('hold');
+    expect(ids).toContain('heat');
+  });
+
+  it('knows each of its stage kinds, and no other', () => {
+    expect(STAGE_KIND_NAMES.length).toBe(9);
+    expect(() => bind({ id: 'x', kind: 'levitate', params: {} })).toThrowError(/levitate/);
+    expect(() => methodById('Y99')).toThrowError(/Y99/);
+  });
+
+  it('refuses choices it does not offer, by name', () => {
+    const method = methodById('Y1');
+    expect(() => checkChoices(method, { heatC: 120 })).toThrowError(/heatC.*63.*95/);
+    expect(() => checkChoices(method, { heatC: Number.NaN })).toThrowError(/heatC/);
+    expect(() => checkChoices(method, { colour: 'blue' })).toThrowError(/colour/);
+    expect(() => checkChoices(method, { milk: 'moon' })).toThrowError(/milk/);
+  });
+});
+
+describe('the classical square', () => {
+  it('agrees with the two balances to 1e-9', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 100, max: 50_000, noNaN: true }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 10, max: 50, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (total, lean, rich, share) => {
+          const target = lean + share * (rich - lean);
+          const { leanG, richG } = pearsonSquare(total, lean, rich, target)!;
+          expect(leanG + richG).toBeCloseTo(total, 6);
+          expect((leanG * lean + richG * rich) / total).toBeCloseTo(target, 9);
+        },
+      ),
+    );
+    expect(pearsonSquare(1000, 3.6, 36, 40)).toBeNull();
+  });
+});
+
+describe('nutrition', () => {
+  it('of whole milk is that of any table: about 64 kcal per 100 g', () => {
+    const milk = endOf(methodById('Y1'), { dosePct: 0.5 });
+    expect(totalG(milk.inputs)).toBeGreaterThan(4000);
+    const { energyKcal, proteinG, fatG } = nutritionPer100g(milk.inputs);
+    expect(energyKcal).toBeGreaterThan(60);
+    expect(energyKcal).toBeLessThan(68);
+    expect(proteinG).toBeCloseTo(3.3, 1);
+    expect(fatG).toBeCloseTo(3.6, 1);
+  });
+});

@@ -1,0 +1,33 @@
+import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
+import { initialChoices } from '../methods/method.js';
+import { bind, type BoundStage } from '../stages/registry.js';
+
+/**
+ * The stages of a make: a method's templates with the maker's choices put in.
+ * Choices that are not given take the method's own.
+ */
+export function planStages(method: Method, choices: Choices = {}): readonly BoundStage[] {
+  const made: Choices = { ...initialChoices(method), ...choices };
+  return method.stages
+    .filter((template) => wanted(template, made))
+    .map((template) =>
+      bind({
+        id: template.id,
+        kind: template.kind,
+        params: Object.fromEntries(Object.entries(template.params).map(([key, p]) => [key, valueOf(p, made)])),
+      }),
+    );
+}
+
+function wanted(template: StageTemplate, choices: Choices): boolean {
+  const { onlyIf } = template;
+  return !onlyIf || Number(choices[onlyIf.choice]) > onlyIf.above;
+}
+
+function valueOf(parameter: Parameter, choices: Choices): number | string {
+  if (typeof parameter !== 'object') return parameter;
+  const value = choices[parameter.choice];
+  if (value === undefined)
+    throw new RangeError(`The method asks for a choice "${parameter.choice}" that it does not offer`);
+  return value;
+}

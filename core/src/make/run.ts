@@ -1,0 +1,140 @@
+import type { Environment } from '../environment/environment.js';
+import { FRESH_COW_PH } from '../constants/milk.js';
+import { emptyCrock, type CrockState } from '../state/crock-state.js';
+import { LONGEST_STAGE_MIN, type Course } from '../stages/kind.js';
+import type { BoundStage } from '../stages/registry.js';
+
+/** A stage as it was run: the states it passed through, first and last included. */
+export interface StageRun {
+  readonly stage: BoundStage;
+  readonly states: readonly CrockState[];
+  /** False where it would never have ended by itself. */
+  readonly finished: boolean;
+}
+
+/** Precision with which the end of a stage is found, minutes. */
+const END_PRECISION_MIN = 0.02;
+
+/**
+ * Runs one stage from a state until its work is done, or for exactly `forMin` minutes where given.
+ * A stage that is not done after five days is returned unfinished.
+ */
+export function runStage(stage: BoundStage, from: CrockState, environment: Environment, forMin?: number): StageRun {
+  const begun = stage.kind.begin(from, stage.params, environment);
+  return goOn(stage, [begun], from.minute, environment, forMin);
+}
+
+/** Lets a stage that was run for a time go on until its work is done. */
+export function finishStage(run: StageRun, environment: Environment): StageRun {
+  return goOn(run.stage, run.states, firstOf(run).minute, environment);
+}
+
+/** Lets a stage go on for some minutes whether its work is done or not. */
+export function runOn(run: StageRun, environment: Environment, minutes: number): StageRun {
+  const since = firstOf(run).minute;
+  return {
+    ...goOn(run.stage, run.states, since, environment, lastOf(run).minute - since + minutes),
+    finished: run.finished,
+  };
+}
+
+function goOn(
+  stage: BoundStage,
+  before: readonly CrockState[],
+  since: number,
+  environment: Environment,
+  forMin?: number,
+): StageRun {
+  const { kind, params } = stage;
+  const states = [...before];
+  let state = states[states.length - 1]!;
+  const until = forMin ?? LONGEST_STAGE_MIN;
+  while (state.minute - since < until - 1e-9) {
+    if (forMin === undefined && kind.done(state, params, environment, since)) {
+      return { stage, states, finished: true };
+    }
+    const step = Math.min(kind.stepMin, until - (state.minute - since));
+    const next = kind.advance(state, params, environment, step);
+    if (forMin === undefined && kind.done(next, params, environment, since)) {
+      states.push(endWithin(stage, state, environment, since, step));
+      return { stage, states, finished: true };
+    }
+    state = next;
+    states.push(state);
+  }
+  return { stage, states, finished: forMin !== undefined };
+}
+
+/** The state at which a stage is just done, found by halving its last step. */
+function endWithin(
+  stage: BoundStage,
+  from: CrockState,
+  environment: Environment,
+  since: number,
+  step: number,
+): CrockState {
+  const { kind, params } = stage;
+  let notYet = 0;
+  let done = step;
+  while (done - notYet > END_PRECISION_MIN) {
+    const mid = (notYet + done) / 2;
+    const there = kind.advance(from, params, environment, mid);
+    if (kind.done(there, params, environment, since)) done = mid;
+    else notYet = mid;
+  }
+  return kind.advance(from, params, environment, done);
+}
+
+/** Runs a make from an empty crock; stops at the first stage that never ends. `settle` may let a done stage wait. */
+export function runMake(
+  stages: readonly BoundStage[],
+  environment: Environment,
+  settle: (run: StageRun) => StageRun = (run) => run,
+): StageRun[] {
+  const runs: StageRun[] = [];
+  let state = coldCrock(environment);
+  for (const stage of stages) {
+    const run = settle(runStage(stage, state, environment));
+    runs.push(run);
+    state = lastOf(run);
+    if (!run.finished) break;
+  }
+  return runs;
+}
+
+/** The crock before anything is in it: milk comes from the cold. */
+export function coldCrock(environment: Environment): CrockState {
+  return emptyCrock(environment.kitchen.refrigeratorC, FRESH_COW_PH.mean);
+}
+
+export function lastOf(run: StageRun): CrockState {
+  return run.states[run.states.length - 1]!;
+}
+
+export function firstOf(run: StageRun): CrockState {
+  return run.states[0]!;
+}
+
+/** A run's course about its end: earlier states from the run, later ones by letting it go on. */
+export function courseOf(run: StageRun, environment: Environment): Course {
+  const end = lastOf(run);
+  const lastedMin = end.minute - firstOf(run).minute;
+  const later: CrockState[] = [end];
+  return {
+    lastedMin,
+    at: (fromEnd) => {
+      if (fromEnd <= 0) return earlierState(run, end.minute + fromEnd);
+      const { kind, params } = run.stage;
+      let last = later[later.length - 1]!;
+      while (last.minute < end.minute + fromEnd - 1e-9) {
+        last = kind.advance(last, params, environment, Math.min(kind.stepMin, end.minute + fromEnd - last.minute));
+        later.push(last);
+      }
+      return later.find((s) => s.minute >= end.minute + fromEnd - 1e-6) ?? last;
+    },
+  };
+}
+
+function earlierState(run: StageRun, minute: number): CrockState {
+  return run.states.find((s) => s.minute >= minute - 1e-6) ?? lastOf(run);
+}

@@ -1,0 +1,259 @@
+import { costOf, type Cost } from '../balance/cost.js';
+import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
+import { balanceOf, type Balance } from '../balance/yield.js';
+import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
+import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
+import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
+import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
+import { drainProblem, souringProblem } from '../follow/learn.js';
+import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { firmnessWord } from '../physics/gel.js';
+import { nearestPair } from '../physics/pasteurisation.js';
+import { CAUTIONS } from '../stages/cautions.js';
+import type { EndsBy, Give, Problem } from '../stages/kind.js';
+import { solidsFraction, totalG } from '../state/composition.js';
+import { firmness, shedding } from '../state/crock-state.js';
+import { kitchenMeasure } from '../units/kitchen.js';
+import { gToMl } from '../units/volume.js';
+import { planStages } from './plan.js';
+import { untilWoken } from './waking.js';
+import { courseOf, firstOf, lastOf, runMake, type StageRun } from './run.js';
+
+/** Something to weigh out. */
+export interface Amount {
+  readonly what: string;
+  readonly massG: number;
+  readonly kitchen: string;
+}
+
+/** A stage on the sheet; minutes from the start of the make. */
+export interface SheetStage {
+  readonly id: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly instruction: string;
+  readonly beginMin: number;
+  readonly endMin: number;
+  readonly handsMin: number;
+  readonly give: Give;
+  readonly lookFor: string;
+}
+
+export interface SheetPoint {
+  readonly min: number;
+  readonly tempC: number;
+  readonly ph: number;
+  readonly massG: number;
+  readonly wheyG: number;
+}
+
+/** What a make will be, before anything is poured. Plain data. */
+export interface MakeSheet {
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly amounts: readonly Amount[];
+  readonly stages: readonly SheetStage[];
+  readonly line: readonly SheetPoint[];
+  readonly souring: { readonly beginMin: number; readonly targetPh: number; readonly forecast: SouringForecast } | null;
+  readonly straining: { readonly beginMin: number; readonly forecast: DrainForecast } | null;
+  readonly heat: { readonly betaLgPct: number; readonly pasteurised: boolean; readonly pair: string };
+  readonly product: {
+    readonly massG: number;
+    readonly fatPct: number;
+    readonly proteinPct: number;
+    readonly solidsPct: number;
+    readonly ph: number;
+    readonly firmness: number;
+    readonly firmnessWord: string;
+    readonly shedding: number;
+    readonly pots: number;
+  };
+  readonly balance: Balance;
+  readonly nutrition: Nutrition;
+  readonly cost: Cost;
+  readonly problems: readonly Problem[];
+  readonly cautions: readonly string[];
+  readonly handsMin: number;
+  readonly totalMin: number;
+}
+
+/** When a make would be begun, and in what household. */
+export interface SheetBegin extends Household {
+  readonly startMs?: number;
+}
+
+/** Members of a sheet's forecast: fewer than a live one, as it is redone at every touch. */
+export const SHEET_FORECAST: ForecastOptions = { members: 400, seed: 1, fanPoints: 36 };
+
+/**
+ * Computes a make from its method and choices: amounts, stages, forecast, yield, food value, cost, problems, cautions.
+ * @throws RangeError for a choice the method does not have or a value outside its bounds, naming it and its bounds
+ */
+export function makeSheet(
+  method: Method,
+  given: Choices,
+  options: ForecastOptions = SHEET_FORECAST,
+  begin: SheetBegin = {},
+): MakeSheet {
+  checkChoices(method, given);
+  const choices = { ...initialChoices(method), ...given };
+  const environment: Environment = { kitchen: kitchenFor(choices, begin.kitchen), member: NOMINAL_MEMBER };
+  const planned = planStages(method, choices);
+  const { startMs = 0, wake = ALWAYS_AWAKE } = begin;
+  const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
+  const end = lastOf(runs[runs.length - 1]!);
+  const potG = Number(choices['potG']);
+  const amounts = amountsOf(runs, choices);
+  const whole = runs.length === planned.length && runs.every((r) => r.finished);
+  return {
+    methodId: method.id,
+    choices,
+    amounts: amounts.map(({ what, massG, kitchen }) => ({ what, massG, kitchen })),
+    stages: runs.map((run, i) => sheetStage(run, runs[i - 1], environment)),
+    line: runs.flatMap(linePoints),
+    souring: souringOf(runs, environment, options),
+    straining: strainingOf(runs, environment, options.seed),
+    heat: {
+      betaLgPct: 100 * denaturedBetaLg(end.native),
+      pasteurised: end.pasteurisedShare >= 1,
+      pair: nearestPair(end.peakC),
+    },
+    product: {
+      massG: totalG(end.masses),
+      fatPct: (100 * end.masses.fat) / totalG(end.masses),
+      proteinPct: (100 * (end.masses.casein + end.masses.wheyProtein)) / totalG(end.masses),
+      solidsPct: 100 * solidsFraction(end.masses),
+      ph: end.ph,
+      firmness: firmness(end),
+      firmnessWord: firmnessWord(firmness(end)),
+      shedding: shedding(end),
+      pots: Math.floor(totalG(end.masses) / potG),
+    },
+    balance: balanceOf(end),
+    nutrition: nutritionPer100g(end.masses),
+    cost: costOf(amounts, end.energyKJ, totalG(end.masses), potG, Number(choices['shopPrice'])),
+    problems: problemsOf(runs, whole),
+    cautions: cautionsOf(runs),
+    handsMin: runs.reduce((sum, run) => sum + run.stage.kind.handsMin(run.stage.params), 0),
+    totalMin: end.minute,
+  };
+}
+
+/** Throws where a choice is unknown or out of bounds. */
+export function checkChoices(method: Method, given: Choices): void {
+  const known = new Map(choicesOf(method).map((c) => [c.key, c]));
+  for (const [key, value] of Object.entries(given)) {
+    const choice = known.get(key);
+    if (!choice)
+      throw new RangeError(`"${key}" is not a choice of ${method.name}; it has ${[...known.keys()].join(', ')}`);
+    if (choice.kind === 'number') {
+      const n = value as number;
+      if (typeof value !== 'number' || !(n >= choice.min && n <= choice.max)) {
+        throw new RangeError(
+          `"${key}" (${choice.label}) must be a number from ${choice.min} to ${choice.max} ${choice.unit}`,
+        );
+      }
+    } else if (!choice.options.some((o) => o.id === value)) {
+      throw new RangeError(`"${key}" (${choice.label}) must be one of ${choice.options.map((o) => o.id).join(', ')}`);
+    }
+  }
+}
+
+function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
+  return runs.flatMap((run, i) => {
+    const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
+    const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
+    return weighed.map(({ what, massG, gPerMl, pricedAs }) => ({
+      what,
+      massG,
+      kitchen: kitchenMeasure(gToMl(massG, gPerMl)),
+      pricePerKg: Number(choices[pricedAs === 'milk' ? 'milkPrice' : 'creamPrice'] ?? 0),
+    }));
+  });
+}
+
+function sheetStage(run: StageRun, before: StageRun | undefined, environment: Environment): SheetStage {
+  const { kind, params } = run.stage;
+  return {
+    id: run.stage.id,
+    kind: kind.kind,
+    name: kind.name(params),
+    instruction: kind.instruction(params, before ? lastOf(before) : firstOf(run)),
+    beginMin: firstOf(run).minute,
+    endMin: lastOf(run).minute,
+    handsMin: kind.handsMin(params),
+    give: run.finished ? kind.give(params, courseOf(run, environment)) : { earlyMin: 0, lateMin: 0, cost: '' },
+    lookFor: kind.endCue(params),
+  };
+}
+
+function linePoints(run: StageRun): SheetPoint[] {
+  const every = Math.max(1, Math.ceil(run.states.length / 50));
+  return run.states
+    .filter((_, i) => i % every === 0 || i === run.states.length - 1)
+    .map((s) => ({
+      min: s.minute,
+      tempC: s.tempC,
+      ph: s.ph,
+      massG: totalG(s.masses),
+      wheyG: totalG(s.whey),
+    }));
+}
+
+function souringOf(
+  runs: readonly StageRun[],
+  environment: Environment,
+  options: ForecastOptions,
+): MakeSheet['souring'] {
+  for (const run of runs) {
+    const problem = souringProblem(run, environment, undefined, []);
+    if (problem) {
+      return {
+        beginMin: firstOf(run).minute,
+        targetPh: problem.targetPh,
+        forecast: forecastSouring(problem, [], options),
+      };
+    }
+  }
+  return null;
+}
+
+function strainingOf(runs: readonly StageRun[], environment: Environment, seed: number): MakeSheet['straining'] {
+  for (const run of runs) {
+    const problem = drainProblem(run, environment);
+    if (problem) {
+      return { beginMin: firstOf(run).minute, forecast: forecastDrain(problem.course, problem.wantedWheyG, [], seed) };
+    }
+  }
+  return null;
+}
+
+function problemsOf(runs: readonly StageRun[], whole: boolean): Problem[] {
+  const found = runs.flatMap((run, i) => {
+    const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
+    return [...run.stage.kind.problems(run.stage.params, before)];
+  });
+  if (whole || found.length > 0) return found;
+  const stuck = runs[runs.length - 1]!;
+  return [
+    {
+      field: stuck.stage.id,
+      message: `"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days.`,
+      remedy: STUCK_REMEDY[stuck.stage.kind.endsBy],
+    },
+  ];
+}
+
+/** What helps a stage that would never end, by what decides its end. */
+const STUCK_REMEDY: Readonly<Record<EndsBy, string>> = {
+  clock: 'Ask for less time.',
+  temperature: 'Heat less milk at once, use a stronger hob, or cool it in water or ice.',
+  acidity: 'Keep it warmer, or use more and fresher starter.',
+  solids: 'Divide it over more cloths, or ask for a looser texture.',
+};
+
+function cautionsOf(runs: readonly StageRun[]): string[] {
+  const all = runs.flatMap((run) => [...run.stage.kind.cautions(run.stage.params, firstOf(run))]);
+  return [...new Set([...all, CAUTIONS.mould, CAUTIONS.defer])];
+}

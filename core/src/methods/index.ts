@@ -1,0 +1,16 @@
+import type { Method } from './method.js';
+import { scaldedYogurt } from './scalded-yogurt.js';
+import { strainedYogurt } from './strained-yogurt.js';
+
+/** Every method that ships. */
+export const METHODS: readonly Method[] = [scaldedYogurt, strainedYogurt];
+
+/**
+ * A method by its id or its code.
+ * @throws RangeError naming the methods there are
+ */
+export function methodById(id: string): Method {
+  const method = METHODS.find((m) => m.id === id || m.code === id);
+  if (!method) throw new RangeError(`No method "${id}"; there are ${METHODS.map((m) => m.id).join(', ')}`);
+  return method;
+}

@@ -1,0 +1,66 @@
+/** A measured choice: a number within bounds. */
+export interface NumberChoice {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: 'number';
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly initial: number;
+  readonly why: string;
+}
+
+/** A choice between schools, places or gear. */
+export interface OptionChoice {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: 'option';
+  readonly options: readonly { readonly id: string; readonly label: string; readonly why: string }[];
+  readonly initial: string;
+  readonly why: string;
+}
+
+export type Choice = NumberChoice | OptionChoice;
+
+/** The choices a maker has made, by key. */
+export type Choices = Readonly<Record<string, number | string>>;
+
+/** A parameter of a stage: a plain value, or the value of a choice. */
+export type Parameter = number | string | { readonly choice: string };
+
+/** A stage as a method lists it. `onlyIf` leaves it out unless a choice has one of the values, or is above a number. */
+export interface StageTemplate {
+  readonly id: string;
+  readonly kind: string;
+  readonly params: Readonly<Record<string, Parameter>>;
+  readonly onlyIf?: { readonly choice: string; readonly above: number };
+}
+
+/** A group of choices as the page shows them. */
+export interface ChoiceGroup {
+  readonly title: string;
+  readonly choices: readonly Choice[];
+}
+
+/** One way to make one product: pure data. A new product is a new one of these and no code. */
+export interface Method {
+  readonly id: string;
+  /** Row of the family table, for people who know it by that. */
+  readonly code: string;
+  readonly name: string;
+  readonly family: string;
+  readonly summary: string;
+  readonly groups: readonly ChoiceGroup[];
+  readonly stages: readonly StageTemplate[];
+}
+
+/** All choices of a method in one list. */
+export function choicesOf(method: Method): readonly Choice[] {
+  return method.groups.flatMap((group) => group.choices);
+}
+
+/** The choices a method starts with. */
+export function initialChoices(method: Method): Choices {
+  return Object.fromEntries(choicesOf(method).map((choice) => [choice.key, choice.initial]));
+}

@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { denatureAlong, denaturedBetaLg, denaturedWhey, type TracePoint } from './denaturation.js';
+import { pasteurisationAlong, pasteurisationShare } from './pasteurisation.js';
+
+const hold = (tempC: number, min: number): TracePoint[] => [
+  { min: 0, tempC },
+  { min, tempC },
+];
+const betaLgPct = (tempC: number, min: number) => 100 * denaturedBetaLg(denatureAlong(hold(tempC, min)));
+
+describe('whey-protein denaturation (Dannenberg & Kessler 1988)', () => {
+  const published: [string, number, number, number, number][] = [
+    ['63 °C 30 min leaves it nearly native', 63, 30, 0, 8],
+    ['72 °C 15 s leaves it native', 72, 0.25, 0, 2],
+    ['80 °C 30 min', 80, 30, 82, 95],
+    ['85 °C 30 min unfolds nearly all', 85, 30, 95, 100],
+    ['90 °C 5 min', 90, 5, 93, 99],
+    ['138 °C 4 s, ultra-heated', 138, 4 / 60, 40, 75],
+  ];
+  for (const [what, tempC, min, low, high] of published) {
+    it(`${what}: ${low}–${high} % of β-lactoglobulin`, () => {
+      expect(betaLgPct(tempC, min)).toBeGreaterThanOrEqual(low);
+      expect(betaLgPct(tempC, min)).toBeLessThanOrEqual(high);
+    });
+  }
+
+  it('counts the slow heating and cooling, not only the hold', () => {
+    const kitchen: TracePoint[] = [
+      { min: 0, tempC: 5 },
+      { min: 25, tempC: 85 },
+      { min: 30, tempC: 85 },
+      { min: 90, tempC: 45 },
+    ];
+    expect(denaturedBetaLg(denatureAlong(kitchen))).toBeGreaterThan(denaturedBetaLg(denatureAlong(hold(85, 5))));
+  });
+
+  it('never undoes itself, and stays a fraction, on any trace', () => {
+    const trace = fc
+      .array(
+        fc.record({
+          d: fc.double({ min: 0, max: 30, noNaN: true }),
+          tempC: fc.double({ min: 0, max: 140, noNaN: true }),
+        }),
+        {
+          minLength: 2,
+          maxLength: 12,
+        },
+      )
+      .map((steps) => {
+        let min = 0;
+        return steps.map(({ d, tempC }) => ({ min: (min += d), tempC }));
+      });
+    fc.assert(
+      fc.property(trace, (points) => {
+        const whole = denatureAlong(points);
+        const part = denatureAlong(points.slice(0, -1));
+        expect(denaturedBetaLg(whole)).toBeGreaterThanOrEqual(denaturedBetaLg(part) - 1e-12);
+        expect(denaturedWhey(whole)).toBeGreaterThanOrEqual(0);
+        expect(denaturedWhey(whole)).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+});
+
+describe('the pasteurisation record (PMO pairs)', () => {
+  it('is met exactly by each listed pair', () => {
+    expect(pasteurisationShare(63, 30)).toBeCloseTo(1, 9);
+    expect(pasteurisationShare(72, 15 / 60)).toBeCloseTo(1, 9);
+    expect(pasteurisationShare(89, 1 / 60)).toBeCloseTo(1, 9);
+  });
+
+  it('asks 3 °C more of rich or sweetened milk', () => {
+    expect(pasteurisationShare(63, 30, true)).toBeLessThan(0.5);
+    expect(pasteurisationShare(66, 30, true)).toBeCloseTo(1, 9);
+  });
+
+  it('is not met by warming to 60 °C for half an hour, and names the pair of the peak', () => {
+    expect(pasteurisationAlong(hold(60, 30)).share).toBeLessThan(1);
+    expect(pasteurisationAlong(hold(85, 15))).toEqual(jasmine.objectContaining({ pair: '72 °C for 15 s' }));
+  });
+});

@@ -1,0 +1,60 @@
+import fc from 'fast-check';
+import { massesOfMaterial, materialFromLabel, snfPct } from '../state/materials.js';
+import { totalG } from '../state/composition.js';
+import { materialDensity } from './density.js';
+import { specificHeatKJPerKgK } from './specific-heat.js';
+
+const WHOLE = { fatPct: 3.6, proteinPct: 3.3, lactosePct: 4.7, mineralsPct: 0.7 };
+
+describe('density', () => {
+  it('of whole milk, cream and skimmed milk lies where tables put it (Walstra et al. 2006, table 1.1)', () => {
+    expect(materialDensity(WHOLE)).toBeGreaterThan(1.029);
+    expect(materialDensity(WHOLE)).toBeLessThan(1.033);
+    const cream = materialDensity({ fatPct: 36, proteinPct: 2.1, lactosePct: 3.1, mineralsPct: 0.45 });
+    expect(cream).toBeGreaterThan(0.99);
+    expect(cream).toBeLessThan(1.0);
+    const skimmed = materialDensity({ fatPct: 0.05, proteinPct: 3.4, lactosePct: 4.9, mineralsPct: 0.75 });
+    expect(skimmed).toBeGreaterThan(1.033);
+    expect(skimmed).toBeLessThan(1.037);
+  });
+
+  it('falls as milk warms and as fat rises', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 90, noNaN: true }),
+        fc.double({ min: 0.5, max: 45, noNaN: true }),
+        (t, fat) => {
+          const at = (tempC: number, fatPct: number) => materialDensity(materialFromLabel(fatPct, 3), tempC);
+          expect(at(t + 5, fat)).toBeLessThan(at(t, fat) + 1e-6 + (t < 5 ? 1e-4 : 0));
+          expect(at(20, fat + 1)).toBeLessThan(at(20, fat));
+        },
+      ),
+    );
+  });
+});
+
+describe('materials', () => {
+  it('weigh what was asked for, component by component', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 50_000, noNaN: true }), (massG) => {
+        const masses = massesOfMaterial(WHOLE, massG);
+        expect(Math.abs(totalG(masses) / massG - 1)).toBeLessThan(1e-12);
+        expect(masses.casein / masses.wheyProtein).toBeCloseTo(4, 9);
+      }),
+    );
+  });
+
+  it('from a label carry the lactose and minerals of their serum', () => {
+    const milk = materialFromLabel(3.6, 3.3);
+    expect(milk.lactosePct).toBeGreaterThan(4.5);
+    expect(milk.lactosePct).toBeLessThan(4.9);
+    expect(snfPct(milk)).toBeGreaterThan(8.4);
+    expect(snfPct(milk)).toBeLessThan(9);
+  });
+
+  it('have the specific heat of their components: whole milk about 3.9 kJ/kg·K (Choi & Okos 1986)', () => {
+    const heat = specificHeatKJPerKgK(massesOfMaterial(WHOLE, 1000), 40);
+    expect(heat).toBeGreaterThan(3.82);
+    expect(heat).toBeLessThan(3.98);
+  });
+});

@@ -1,0 +1,131 @@
+import { SAFE_PH } from '../stages/pass-time.js';
+import type { CrockState } from '../state/crock-state.js';
+
+/** How a rule sees the make. */
+export type SafetyLevel = 'fine' | 'watch' | 'hold' | 'discard';
+
+export interface Finding {
+  readonly level: Exclude<SafetyLevel, 'fine'>;
+  readonly rule: string;
+  readonly reason: string;
+  readonly doNow: string;
+  readonly source: string;
+}
+
+/** What the rules read: the trajectory, not the recipe. */
+export interface SafetyView {
+  readonly state: CrockState;
+  /** pH as last measured, or null where nobody measured. */
+  readonly measuredPh: number | null;
+  readonly rawMilk: boolean;
+  /** Minutes of souring so far, and what the forecast gave before it began (median); null before souring. */
+  readonly souringMin: number | null;
+  readonly forecastMin: number | null;
+  readonly setSeen: boolean;
+  readonly onCounter: boolean;
+  readonly ended: boolean;
+}
+
+const OVERDUE = { watch: 1.4, hold: 1.7, discard: 2 } as const;
+const WARM_WATCH_H = 12;
+
+const ACID_SOURCE = 'FDA Food Code 1-201.10 (acid as a control at pH 4.6); acid in time';
+
+/** Everything the rules have to say of a make now, gravest first. */
+export function assessSafety(view: SafetyView): Finding[] {
+  return [acidInTime(view), endedAcid(view), counterDrain(view), warmHours(view), rawRecord(view)]
+    .filter((f): f is Finding => f !== null)
+    .sort((a, b) => RANK[b.level] - RANK[a.level]);
+}
+
+const RANK = { watch: 1, hold: 2, discard: 3 } as const;
+
+/** The gravest level among findings. */
+export function gravest(findings: readonly Finding[]): SafetyLevel {
+  return findings[0]?.level ?? 'fine';
+}
+
+function acidInTime(view: SafetyView): Finding | null {
+  const { souringMin, forecastMin, measuredPh } = view;
+  if (souringMin === null || forecastMin === null || view.ended) return null;
+  if (measuredPh !== null && measuredPh <= SAFE_PH) return null;
+  const ratio = souringMin / forecastMin;
+  const source = ACID_SOURCE;
+  const rule = 'acid in time';
+  if (ratio > OVERDUE.discard && measuredPh === null && !view.setSeen) {
+    return {
+      level: 'discard',
+      rule,
+      source,
+      reason:
+        'Twice the forecast time has gone with no set seen and no reading: something other than the culture may have grown.',
+      doNow: 'Discard it without tasting, scald everything, start again with a fresh starter.',
+    };
+  }
+  if (ratio > OVERDUE.hold) {
+    return {
+      level: 'hold',
+      rule,
+      source,
+      reason: `It has been warm ${ratio.toFixed(1)} times as long as forecast and nobody has measured pH ${SAFE_PH} or less.`,
+      doNow: 'Measure the pH. Above 4.6 by now: do not eat it.',
+    };
+  }
+  if (ratio > OVERDUE.watch) {
+    return {
+      level: 'watch',
+      rule,
+      source,
+      reason: 'It is slower than forecast.',
+      doNow: 'Measure the pH or tilt the crock, and log what you see.',
+    };
+  }
+  return null;
+}
+
+function endedAcid(view: SafetyView): Finding | null {
+  const ph = view.measuredPh ?? view.state.ph;
+  if (!view.ended || ph <= SAFE_PH) return null;
+  return {
+    level: 'hold',
+    rule: 'acid endpoint',
+    source: ACID_SOURCE,
+    reason: `It ended at pH ${ph.toFixed(2)}, above ${SAFE_PH}: acid does not guard it.`,
+    doNow: 'Keep it at 5 °C or colder, eat it within three days, and do not sell it.',
+  };
+}
+
+function counterDrain(view: SafetyView): Finding | null {
+  const ph = view.measuredPh ?? view.state.ph;
+  if (!view.onCounter || ph <= SAFE_PH) return null;
+  return {
+    level: 'hold',
+    rule: 'counter draining',
+    source: ACID_SOURCE,
+    reason: `It drains on the counter at pH ${ph.toFixed(2)}.`,
+    doNow: 'Move it into the cold now.',
+  };
+}
+
+function warmHours(view: SafetyView): Finding | null {
+  const hours = view.state.warmMin / 60;
+  if (hours < WARM_WATCH_H || view.state.ph <= SAFE_PH) return null;
+  return {
+    level: 'watch',
+    rule: 'hours warm',
+    source: 'FDA Food Code 3-501.14 and 3-501.19 (time and temperature control)',
+    reason: `${hours.toFixed(0)} hours between 5 and 57 °C above pH ${SAFE_PH} so far.`,
+    doNow: 'Measure the pH; if it is not falling, stop.',
+  };
+}
+
+function rawRecord(view: SafetyView): Finding | null {
+  if (!view.rawMilk || view.state.pasteurisedShare >= 1 || view.state.souring === null) return null;
+  return {
+    level: 'watch',
+    rule: 'raw milk',
+    source: 'Pasteurized Milk Ordinance, definitions of pasteurization',
+    reason: 'This is raw milk and this make did not heat it to a listed pasteurisation.',
+    doNow: 'Label it raw; keep it from anyone pregnant, very young, old or ill. Next time hold 72 °C for 15 s or more.',
+  };
+}

@@ -1,0 +1,124 @@
+import { pearsonSquare } from '../balance/square.js';
+import { kitchenMeasure } from '../units/kitchen.js';
+import { gToMl } from '../units/volume.js';
+import { materialDensity } from '../physics/density.js';
+import { massesOfMaterial, type Stock } from '../state/materials.js';
+import { pourIn } from '../state/crock-state.js';
+import { referenceStock } from '../constants/reference-materials.js';
+import { CAUTIONS } from './cautions.js';
+import type { Problem, StageKind } from './kind.js';
+import { standCovered } from './pass-time.js';
+import { sayMass } from './words.js';
+
+export interface BlendParams {
+  /** Milk and cream together, g. */
+  readonly massG: number;
+  /** Wanted fat, percent by mass. */
+  readonly fatPct: number;
+  readonly milk: string;
+  readonly cream: string;
+  /** What the pot holds to the brim, L. */
+  readonly vesselL: number;
+}
+
+/** Share of a pot left free above the milk. */
+const HEADSPACE = 0.1;
+/** Room for the starter, as a share of the milk: a large dose. */
+const STARTER_ROOM = 0.05;
+const WEIGHING_MIN = 8;
+
+/** One material of a blend and its amount. */
+export interface BlendPart {
+  readonly stock: Stock;
+  readonly massG: number;
+}
+
+/** Milk and cream for the wanted fat; milk alone where the fat asked for lies outside the two. */
+export function blendParts(params: BlendParams): readonly BlendPart[] {
+  const milk = referenceStock(params.milk);
+  const cream = referenceStock(params.cream);
+  const square = pearsonSquare(params.massG, milk.fatPct, cream.fatPct, params.fatPct);
+  if (!square) return [{ stock: milk, massG: params.massG }];
+  return [
+    { stock: milk, massG: square.leanG },
+    { stock: cream, massG: square.richG },
+  ].filter((part) => part.massG > 0.05);
+}
+
+/** Milk and cream weighed into the pot. */
+export const blend: StageKind<BlendParams> = {
+  kind: 'blend',
+  defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', vesselL: 5 },
+  name: () => 'blend',
+  instruction: (params) => {
+    const parts = blendParts(params).map(
+      ({ stock, massG }) =>
+        `${sayMass(massG)} ${stock.name.split(',')[0]!.toLowerCase()} (${kitchenMeasure(gToMl(massG, materialDensity(stock, 5)))})`,
+    );
+    return `Weigh ${parts.join(' and ')} into the pot.`;
+  },
+  handsMin: () => WEIGHING_MIN,
+  attended: true,
+  gear: () => ['pot', 'scale'],
+  endsBy: 'clock',
+  target: () => WEIGHING_MIN,
+  weighIn: (params) =>
+    blendParts(params).map(({ stock, massG }, i) => ({
+      what: stock.name,
+      massG,
+      gPerMl: materialDensity(stock, 5),
+      pricedAs: i === 0 ? ('milk' as const) : ('cream' as const),
+    })),
+  begin: (state, params) =>
+    blendParts(params).reduce((crock, part) => pourIn(crock, massesOfMaterial(part.stock, part.massG)), state),
+  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
+  done: (state, _params, _environment, since) => state.minute - since >= WEIGHING_MIN,
+  stepMin: 4,
+  give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Cold milk waits half an hour; longer belongs in the cold.' }),
+  endCue: () => 'All of it is weighed in.',
+  cues: [],
+  cautions: (params) => [
+    CAUTIONS.clean,
+    CAUTIONS.allergen,
+    ...(referenceStock(params.milk).treatment === 'raw' ? [CAUTIONS.raw] : []),
+  ],
+  problems: (params) => [...fatProblems(params), ...vesselProblems(params)],
+};
+
+function vesselProblems(params: BlendParams): Problem[] {
+  const litres = (params.massG / 1000 / 1.03) * (1 + STARTER_ROOM);
+  const wanted = litres / (1 - HEADSPACE);
+  if (wanted <= params.vesselL) return [];
+  const fitsKg = params.vesselL * (1 - HEADSPACE) * (1.03 / (1 + STARTER_ROOM));
+  return [
+    {
+      field: 'vesselL',
+      message: `${(params.massG / 1000).toFixed(1)} kg of milk with its starter needs a pot of ${wanted.toFixed(1)} L.`,
+      remedy: `Take a larger pot, or at most ${(Math.floor(fitsKg * 4) / 4).toFixed(2)} kg of milk.`,
+    },
+  ];
+}
+
+function fatProblems(params: BlendParams): Problem[] {
+  const milk = referenceStock(params.milk);
+  const cream = referenceStock(params.cream);
+  if (params.fatPct < milk.fatPct - 1e-9) {
+    return [
+      {
+        field: 'fatPct',
+        message: `${milk.name} cannot be blended down to ${params.fatPct} % fat with cream.`,
+        remedy: `Ask for ${milk.fatPct} % or more, or choose a leaner milk.`,
+      },
+    ];
+  }
+  if (params.fatPct > cream.fatPct) {
+    return [
+      {
+        field: 'fatPct',
+        message: `${params.fatPct} % fat is more than the cream itself has.`,
+        remedy: `Ask for at most ${cream.fatPct} %.`,
+      },
+    ];
+  }
+  return [];
+}

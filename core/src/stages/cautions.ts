@@ -1,0 +1,16 @@
+/** Cautions the product always carries, in the maker's words. Usual cautions, not legal advice. */
+export const CAUTIONS = {
+  defer:
+    'These are usual cautions, not legal advice: follow your local food code and licensed practice. Selling dairy usually needs a licence, an approved process and often pasteurised milk.',
+  raw: 'Raw milk is not for anyone pregnant, very young, old or ill; the law differs from place to place. A hold at 63 °C for 30 min or 72 °C for 15 s within this make is entered in the record.',
+  clean:
+    'Scald vessels and spoons, boil cloth 5 min, clean hands. Rinse sanitiser away: what is left of it kills cultures.',
+  spoon: 'The starter spoon never goes back into the jar.',
+  hot: 'Hot milk and steam burn: keep the handle inward and pour away from you.',
+  acid: 'The culture must bring it to pH 4.6. No set and no reading after twice the forecast time: discard it.',
+  mould:
+    'Mould, pink, orange or black spots, gas or a foul smell: discard it unopened-mouthed. Never cut it off, never taste.',
+  allergen: 'Contains milk.',
+  whey: 'Acid whey does not go down the drain by the bucket: feed, bake, brine or compost it.',
+  counterDrain: 'On the counter it goes on souring: only at pH 4.6 or below, and no longer than 6 h.',
+} as const;

@@ -1,0 +1,71 @@
+import type { CoolingMethod } from '../constants/heat.js';
+import { coolingSurroundings } from '../physics/heat.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { passTime, volumeMl } from './pass-time.js';
+import { sayTemp } from './words.js';
+
+export interface CoolParams {
+  readonly targetC: number;
+  readonly method: CoolingMethod;
+}
+
+const HOW: Readonly<Record<CoolingMethod, string>> = {
+  covered: 'Leave the covered pot on the counter',
+  open: 'Leave the open pot on the counter',
+  'water-bath': 'Stand the pot in cold water and stir now and then',
+  'ice-bath': 'Stand the pot in ice water and stir',
+  refrigerator: 'Put the pot in the cold',
+  flask: 'Leave it in the flask',
+};
+
+/** Temperature below which a starter gets away slowly, against the target, °C. */
+const TOO_COOL_BY_C = 5;
+
+/** Cooling to the temperature at which the starter goes in. */
+export const cool: StageKind<CoolParams> = {
+  kind: 'cool',
+  defaults: { targetC: 44, method: 'water-bath' },
+  name: (params) => `cool ${sayTemp(params.targetC)}`,
+  instruction: (params) => `${HOW[params.method]} until it is at ${sayTemp(params.targetC)}.`,
+  handsMin: (params) => (params.method === 'covered' || params.method === 'open' ? 2 : 6),
+  attended: false,
+  gear: (params) => (params.method.endsWith('bath') ? ['pot', 'sink'] : ['pot']),
+  endsBy: 'temperature',
+  target: (params) => params.targetC,
+  begin: (state) => state,
+  advance: (state, params, environment, minutes) => {
+    const { kitchen, member } = environment;
+    const around = coolingSurroundings(params.method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
+    return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
+  },
+  done: (state, params) => state.tempC <= params.targetC,
+  stepMin: 1,
+  give: (params, course) => ({
+    earlyMin: 0,
+    lateMin: lateUntil(course.at, (tempC) => tempC < params.targetC - TOO_COOL_BY_C),
+    cost: `Warmer than ${sayTemp(params.targetC + 4)} harms the starter; cooler than ${sayTemp(params.targetC - TOO_COOL_BY_C)} it starts slowly.`,
+  }),
+  endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)} after a stir.`,
+  cues: [],
+  cautions: () => [CAUTIONS.hot],
+  problems: (params) => {
+    const around = coolingSurroundings(params.method, 4000, 20);
+    return around.aroundC < params.targetC
+      ? []
+      : [
+          {
+            field: 'coolMethod',
+            message: `It never reaches ${sayTemp(params.targetC)} that way.`,
+            remedy: 'Use a cold-water or an ice bath.',
+          },
+        ];
+  },
+};
+
+const LATEST_MIN = 180;
+
+function lateUntil(at: (min: number) => { tempC: number }, gone: (tempC: number) => boolean): number {
+  for (let min = 2; min <= LATEST_MIN; min += 2) if (gone(at(min).tempC)) return min - 2;
+  return LATEST_MIN;
+}

@@ -1,0 +1,49 @@
+import { scaleMasses, totalG } from '../state/composition.js';
+import { takeOut } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { standCovered } from './pass-time.js';
+import { sayMass } from './words.js';
+
+export interface FinishParams {
+  /** Net mass of one pot, g. */
+  readonly potG: number;
+  readonly whisk: 'yes' | 'no';
+}
+
+/** Left on cloth, whisk and bowl: a fixed smear and a share, as kitchens weigh it. */
+const SMEAR_G = 8;
+const SMEAR_SHARE = 0.008;
+const TAKES_MIN = 15;
+
+/** Weighed, potted, labelled, back into the cold. */
+export const finish: StageKind<FinishParams> = {
+  kind: 'finish',
+  defaults: { potG: 400, whisk: 'yes' },
+  name: () => 'weigh, pot',
+  instruction: (params, before) =>
+    `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))}) and fill ${potsOf(before.masses, params.potG)} pots of ${params.potG} g.`,
+  handsMin: () => TAKES_MIN,
+  attended: true,
+  gear: () => ['scale', 'pots'],
+  endsBy: 'clock',
+  target: () => TAKES_MIN,
+  begin: (state) => {
+    const mass = totalG(state.masses);
+    const smear = Math.min(1, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
+    return { ...takeOut(state, scaleMasses(state.masses, smear), 'lost'), draining: null };
+  },
+  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
+  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
+  stepMin: 5,
+  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
+  endCue: () => 'Weighed, labelled, in the cold.',
+  cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
+  cautions: () => [CAUTIONS.clean, CAUTIONS.allergen],
+  problems: () => [],
+};
+
+/** Whole pots that a mass fills (g), at least one. */
+export function potsOf(masses: Parameters<typeof totalG>[0], potG: number): number {
+  return Math.max(1, Math.floor(totalG(masses) / potG));
+}

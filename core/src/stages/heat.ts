@@ -1,0 +1,61 @@
+import { coolingSurroundings } from '../physics/heat.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { passTime, volumeMl } from './pass-time.js';
+import { sayTemp } from './words.js';
+
+export interface HeatParams {
+  readonly targetC: number;
+}
+
+/** Highest temperature milk reaches in an open kitchen, °C. */
+const BOILS_C = 100;
+
+/** Warming on the hob to a temperature. */
+export const heat: StageKind<HeatParams> = {
+  kind: 'heat',
+  defaults: { targetC: 85 },
+  name: (params) => `heat ${sayTemp(params.targetC)}`,
+  instruction: (params) => `Warm to ${sayTemp(params.targetC)}, stirring along the bottom.`,
+  handsMin: () => 12,
+  attended: true,
+  gear: () => ['pot', 'hob'],
+  endsBy: 'temperature',
+  target: (params) => params.targetC,
+  begin: (state) => state,
+  advance: (state, _params, environment, minutes) => {
+    const { kitchen, member } = environment;
+    const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
+    const scaled = { ...around, uaWPerK: around.uaWPerK * member.heatLoss };
+    return passTime(state, environment, scaled, kitchen.hobW * kitchen.hobEfficiency, minutes);
+  },
+  done: (state, params) => state.tempC >= params.targetC,
+  stepMin: 1,
+  give: (_params, course) => {
+    const perMin = course.at(1).tempC - course.at(0).tempC;
+    return {
+      earlyMin: 0,
+      lateMin: Math.max(1, Math.min(6, 4 / Math.max(0.1, perMin))),
+      cost: `Each minute over adds about ${perMin.toFixed(0)} °C; a few degrees over is no harm, boiling over is.`,
+    };
+  },
+  endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)}; small bubbles round the edge.`,
+  cues: [
+    {
+      cue: 'bottom',
+      ask: 'Does the bottom catch?',
+      answers: ['clean', 'a film', 'scorched'],
+    },
+  ],
+  cautions: () => [CAUTIONS.hot],
+  problems: (params) =>
+    params.targetC >= BOILS_C
+      ? [
+          {
+            field: 'heatC',
+            message: `Milk boils over before ${params.targetC} °C.`,
+            remedy: 'Ask for 95 °C or less.',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,55 @@
+import { coolingSurroundings, evaporationGPerMin } from '../physics/heat.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { passTimeAt, volumeMl } from './pass-time.js';
+import { sayDuration, sayTemp } from './words.js';
+
+export interface HoldParams {
+  readonly minutes: number;
+  readonly targetC: number;
+  readonly lid: 'on' | 'off';
+}
+
+/** Keeping it at its heat on a low hob or over a water bath. */
+export const hold: StageKind<HoldParams> = {
+  kind: 'hold',
+  defaults: { minutes: 15, targetC: 85, lid: 'on' },
+  name: () => 'hold',
+  instruction: (params) =>
+    `Keep it at ${sayTemp(params.targetC)} for ${sayDuration(params.minutes)}, lid ${params.lid}, low heat or a water bath.`,
+  handsMin: () => 2,
+  attended: true,
+  gear: () => ['pot', 'hob'],
+  endsBy: 'clock',
+  target: (params) => params.minutes,
+  begin: (state) => state,
+  advance: (state, params, environment, minutes) => {
+    const open = params.lid === 'off' ? 'open' : 'covered';
+    const around = coolingSurroundings(open, volumeMl(state), environment.kitchen.roomC);
+    const vapourG = evaporationGPerMin(around.openAreaM2, state.tempC, environment.kitchen.roomC) * minutes;
+    const lossW = around.uaWPerK * (state.tempC - around.aroundC);
+    const endC = environment.measuredTempC?.(state.minute + minutes) ?? state.tempC;
+    const held = passTimeAt(state, environment, endC, minutes);
+    return {
+      ...held,
+      masses: { ...held.masses, water: held.masses.water - vapourG },
+      evaporatedG: held.evaporatedG + vapourG,
+      energyKJ: held.energyKJ + lossW * minutes * 0.06,
+    };
+  },
+  done: (state, params, _environment, since) => state.minute - since >= params.minutes,
+  stepMin: 2,
+  give: (_params, course) => {
+    const gained = 100 * (denaturedBetaLg(course.at(0).native) - denaturedBetaLg(course.at(-5).native));
+    return {
+      earlyMin: Math.min(5, course.lastedMin),
+      lateMin: 20,
+      cost: `The last five minutes bring ${gained.toFixed(0)} % more denatured whey protein; longer firms it a little and takes a cooked note.`,
+    };
+  },
+  endCue: () => 'The time is up; a skin may have formed.',
+  cues: [{ cue: 'skin', ask: 'Is there a skin?', answers: ['none', 'thin', 'thick'] }],
+  cautions: () => [CAUTIONS.hot],
+  problems: () => [],
+};

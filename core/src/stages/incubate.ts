@@ -1,0 +1,102 @@
+import { gelPointPh } from '../physics/gel.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { coolingSurroundings, flaskUa, wrappedUa, type Surroundings } from '../physics/heat.js';
+import type { Environment } from '../environment/environment.js';
+import type { CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import type { Course, Give, StageKind } from './kind.js';
+import { passTime, volumeMl } from './pass-time.js';
+import { sayTemp } from './words.js';
+
+/** Where a crock is kept warm. */
+export type Keeper = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped';
+
+export interface IncubateParams {
+  readonly keeper: Keeper;
+  /** What the warm place is set to, °C (a flask or a wrapped pot has no setting). */
+  readonly keepC: number;
+  readonly targetPh: number;
+}
+
+const WHERE: Readonly<Record<Keeper, (keepC: number) => string>> = {
+  thermostat: (keepC) => `into the thermostat at ${sayTemp(keepC)}`,
+  'lamp-oven': (keepC) => `into the oven with its lamp on, about ${sayTemp(keepC)}`,
+  flask: () => 'into the preheated flask',
+  wrapped: () => 'into its box or towels',
+};
+
+/** What a keeper exchanges with the crock, by its kind, setting and this batch's luck. */
+export function keeperSurroundings(
+  params: Pick<IncubateParams, 'keeper' | 'keepC'>,
+  volume: number,
+  environment: Environment,
+): Surroundings {
+  const { kitchen, member } = environment;
+  if (params.keeper === 'flask' || params.keeper === 'wrapped') {
+    const ua = params.keeper === 'flask' ? flaskUa(volume) : wrappedUa(volume);
+    return { aroundC: kitchen.roomC, uaWPerK: ua * member.heatLoss, openAreaM2: 0 };
+  }
+  const around = coolingSurroundings('covered', volume, kitchen.roomC);
+  return {
+    aroundC: params.keepC + member.keeperOffsetC,
+    uaWPerK: around.uaWPerK * member.heatLoss,
+    openAreaM2: 0,
+  };
+}
+
+/** Kept warm, and left alone, until it is as sour as wanted. */
+export const incubate: StageKind<IncubateParams> = {
+  kind: 'incubate',
+  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5 },
+  name: () => 'keep warm',
+  instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC)}. Do not move it while it sets.`,
+  handsMin: () => 3,
+  attended: false,
+  gear: (params) => [params.keeper],
+  endsBy: 'acidity',
+  target: (params) => params.targetPh,
+  around: keeperSurroundings,
+  begin: (state) => state,
+  advance: (state, params, environment, minutes) =>
+    passTime(state, environment, keeperSurroundings(params, volumeMl(state), environment), 0, minutes),
+  done: (state, params) => state.ph <= params.targetPh,
+  stepMin: 5,
+  give: sournessGive,
+  endCue: () => 'It leaves the wall in one piece when you tilt it; a film of whey shows.',
+  cues: [
+    { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
+    { cue: 'whey', ask: 'Whey on top?', answers: ['none', 'a film', 'a pool'] },
+    { cue: 'taste', ask: 'A clean spoon: how does it taste?', answers: ['sweet', 'mild', 'tangy', 'sharp'] },
+  ],
+  cautions: () => [CAUTIONS.acid, CAUTIONS.mould],
+  problems: (params, state) => {
+    const gelPh = gelPointPh(denaturedBetaLg(state.native));
+    return params.targetPh > gelPh
+      ? [
+          {
+            field: 'targetPh',
+            message: `At pH ${params.targetPh} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
+            remedy: 'Ask for pH 4.6 or lower.',
+          },
+        ]
+      : [];
+  },
+};
+
+/** pH either side of the target that a palate hardly minds. */
+const MILDER = 0.1;
+const SHARPER = 0.15;
+const LATEST_MIN = 8 * 60;
+
+function sournessGive(params: IncubateParams, course: Course): Give {
+  const crossed = (from: number, step: number, over: (state: CrockState) => boolean) => {
+    let min = from;
+    while (Math.abs(min) < LATEST_MIN && !over(course.at(min))) min += step;
+    return Math.abs(min);
+  };
+  return {
+    earlyMin: crossed(0, -5, (s) => s.ph > params.targetPh + MILDER),
+    lateMin: crossed(0, 5, (s) => s.ph < params.targetPh - SHARPER),
+    cost: 'Earlier is milder and softer, later is sharper and sheds more whey.',
+  };
+}

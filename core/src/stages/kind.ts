@@ -1,0 +1,101 @@
+import type { Environment } from '../environment/environment.js';
+import type { DrainageCourse } from '../physics/drainage.js';
+import type { Surroundings } from '../physics/heat.js';
+import type { CrockState } from '../state/crock-state.js';
+
+/** How early or late the end of a stage may come, in minutes, and what it costs. */
+export interface Give {
+  readonly earlyMin: number;
+  readonly lateMin: number;
+  readonly cost: string;
+}
+
+/** A stage's course about its planned end: the state `minutesFromEnd` (negative before it, positive if left to go on). */
+export interface Course {
+  readonly at: (minutesFromEnd: number) => CrockState;
+  readonly lastedMin: number;
+}
+
+/** A reason why a stage cannot do what its parameters ask, with the nearest that works. */
+export interface Problem {
+  readonly field: string;
+  readonly message: string;
+  readonly remedy: string;
+}
+
+/** What decides that a stage is over. */
+export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
+
+/** Something to weigh out: what, how much, how dense, and whose price it has. */
+export interface WeighedIn {
+  readonly what: string;
+  readonly massG: number;
+  readonly gPerMl: number;
+  readonly pricedAs: 'milk' | 'cream';
+}
+
+/** How a curd drains from the state it was loaded in. */
+export interface Drainage {
+  readonly course: DrainageCourse;
+  /** Solids of its whey, fraction 0–1. */
+  readonly wheySolids: number;
+}
+
+/** A thing to look, smell or feel for, and what each answer is called. */
+export interface CueScale {
+  readonly cue: string;
+  readonly ask: string;
+  readonly answers: readonly string[];
+}
+
+/**
+ * A kind of stage: one file that says everything about itself.
+ * P are its parameters, plain data that a method file or a maker's choice fills in.
+ */
+export interface StageKind<P> {
+  readonly kind: string;
+  readonly defaults: P;
+  /** One word for the drawing and the lists. */
+  readonly name: (params: P) => string;
+  /** What the hands do to begin it, as a sentence with amounts. */
+  readonly instruction: (params: P, before: CrockState) => string;
+  /** Minutes of hands to begin it. */
+  readonly handsMin: (params: P) => number;
+  /** True where the hands must stay or look in throughout. */
+  readonly attended: boolean;
+  readonly gear: (params: P) => readonly string[];
+  /** What decides that it is over, and the value wanted (°C, pH, solids as a fraction, minutes). */
+  readonly endsBy: EndsBy;
+  readonly target: (params: P) => number;
+  /** What the crock exchanges heat with, for kinds whose end depends on a culture kept warm. */
+  readonly around?: (params: P, volumeMl: number, environment: Environment) => Surroundings;
+  /** What is weighed in when it begins. */
+  readonly weighIn?: (params: P, before: CrockState) => readonly WeighedIn[];
+  /** How the crock drains, for kinds that let whey go. */
+  readonly drainage?: (state: CrockState, params: P, environment: Environment) => Drainage;
+  /** What happens in the moment it begins. */
+  readonly begin: (state: CrockState, params: P, environment: Environment) => CrockState;
+  /** Moves the state through minutes, at most {@link stepMin}. */
+  readonly advance: (state: CrockState, params: P, environment: Environment, minutes: number) => CrockState;
+  /** True once the stage has done its work; `since` is the minute it began. */
+  readonly done: (state: CrockState, params: P, environment: Environment, since: number) => boolean;
+  /** Longest step in minutes that keeps {@link advance} accurate. */
+  readonly stepMin: number;
+  /** How much give its end has, read off its course. */
+  readonly give: (params: P, course: Course) => Give;
+  /** What to look for as it nears its end. */
+  readonly endCue: (params: P) => string;
+  readonly cues: readonly CueScale[];
+  readonly cautions: (params: P, state: CrockState) => readonly string[];
+  readonly problems: (params: P, state: CrockState) => readonly Problem[];
+}
+
+/** A planned stage: its kind and the parameters it runs with. */
+export interface Stage {
+  readonly id: string;
+  readonly kind: string;
+  readonly params: Readonly<Record<string, unknown>>;
+}
+
+/** Longest a stage is followed before it is taken never to end, minutes. */
+export const LONGEST_STAGE_MIN = 5 * 24 * 60;

@@ -1,0 +1,143 @@
+import { RETAINED, TEXTURES, type DrainMethod, type TextureId } from '../constants/drainage.js';
+import { drainageCourse, endSolids, wheyAfter, type DrainageCourse } from '../physics/drainage.js';
+import { coolingSurroundings } from '../physics/heat.js';
+import { denaturedWhey } from '../physics/denaturation.js';
+import type { Environment } from '../environment/environment.js';
+import { massesBy, scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
+import { takeOut, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
+
+export interface StrainParams {
+  readonly method: DrainMethod;
+  readonly texture: TextureId;
+  readonly where: 'cold' | 'counter';
+}
+
+const HOW: Readonly<Record<DrainMethod, string>> = {
+  flat: 'Spread it in a lined sieve',
+  hung: 'Tie it up in cloth and hang it over a bowl',
+  pressed: 'Fold it into cloth in the mould and weight it',
+};
+
+/** On the cloth until it is as thick as wanted. */
+export const strain: StageKind<StrainParams> = {
+  kind: 'strain',
+  defaults: { method: 'hung', texture: 'very-thick', where: 'cold' },
+  name: () => 'to the cloth',
+  instruction: (params) =>
+    `${HOW[params.method]}, ${params.where === 'cold' ? 'in the cold' : 'on the counter'}. Weigh the whey now and then.`,
+  handsMin: () => 12,
+  attended: false,
+  gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
+  endsBy: 'solids',
+  target: (params) => TEXTURES[params.texture].solids,
+  drainage: (state, params, environment) => ({
+    course: strainCourse(state, params, environment),
+    wheySolids: solidsFraction(wheyOf(state.draining?.loaded ?? state.masses, state)),
+  }),
+  begin: (state) => ({ ...state, draining: { loaded: state.masses, minutes: 0 } }),
+  advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
+  done: (state, params) => solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
+  stepMin: 10,
+  give: (params, course) => {
+    const wanted = TEXTURES[params.texture].solids;
+    const minutesUntil = (step: number, over: (state: CrockState) => boolean) => {
+      let min = 0;
+      while (Math.abs(min) < 24 * 60 && !over(course.at(min))) min += step;
+      return Math.abs(min);
+    };
+    return {
+      earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01),
+      lateMin: minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02),
+      cost: 'Sooner is looser; later is thicker, and some whey whisked back mends it.',
+    };
+  },
+  endCue: (params) =>
+    `${TEXTURES[params.texture].word[0]!.toUpperCase()}${TEXTURES[params.texture].word.slice(1)} on a spoon; the drip has slowed.`,
+  cues: [
+    { cue: 'clarity', ask: 'How does the whey look?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
+    { cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
+  ],
+  cautions: (params) => [CAUTIONS.clean, CAUTIONS.whey, ...(params.where === 'counter' ? [CAUTIONS.counterDrain] : [])],
+  problems: (params, state) => {
+    const wanted = TEXTURES[params.texture];
+    const solids = solidsFraction(state.masses);
+    const reach = endSolids(params.method, solids);
+    if (params.where === 'counter' && state.ph > SAFE_PH) {
+      return [
+        {
+          field: 'where',
+          message: `At pH ${state.ph.toFixed(2)} it must not stand on the counter.`,
+          remedy: `Strain it in the cold, or sour it to pH ${SAFE_PH} first.`,
+        },
+      ];
+    }
+    if (reach < wanted.solids + 0.005) {
+      return [
+        {
+          field: 'drain',
+          message: `${params.method === 'flat' ? 'Lying flat' : 'Hanging'} it stops at about ${(100 * reach).toFixed(0)} % solids; ${wanted.word} needs ${100 * wanted.solids} %.`,
+          remedy: params.method === 'flat' ? 'Hang it, or press it.' : 'Press it in a mould.',
+        },
+      ];
+    }
+    if (solids >= wanted.solids) {
+      return [
+        {
+          field: 'texture',
+          message: `It already has ${(100 * solids).toFixed(0)} % solids, ${wanted.word} or thicker unstrained.`,
+          remedy: 'Choose a thicker texture, or less fat.',
+        },
+      ];
+    }
+    return [];
+  },
+};
+
+/** The course this curd takes on its cloth. */
+function strainCourse(state: CrockState, params: StrainParams, environment: Environment): DrainageCourse {
+  const loaded = state.draining?.loaded ?? state.masses;
+  const whey = wheyOf(loaded, state);
+  return drainageCourse({
+    massG: totalG(loaded),
+    solids: solidsFraction(loaded),
+    wheySolids: solidsFraction(whey),
+    method: params.method,
+    tempC: params.where === 'cold' ? environment.kitchen.refrigeratorC : environment.kitchen.roomC,
+    reachFactor: environment.member.wheyReach,
+    timeFactor: environment.member.drainTime,
+  });
+}
+
+/** Composition of the whey a curd gives off, as masses of any total: its serum and a little fat and casein. */
+function wheyOf(curd: Masses, state: CrockState): Masses {
+  const nativeWhey = 1 - denaturedWhey(state.native);
+  const kept: Partial<Record<keyof Masses, number>> = {
+    fat: RETAINED.fat,
+    casein: RETAINED.casein,
+    wheyProtein: 1 - nativeWhey,
+  };
+  return massesBy((c) => curd[c] * (1 - (kept[c] ?? 0)));
+}
+
+function drain(state: CrockState, params: StrainParams, environment: Environment, minutes: number): CrockState {
+  const { kitchen } = environment;
+  const around =
+    params.where === 'cold'
+      ? coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC)
+      : coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
+  const draining = state.draining!;
+  const course = strainCourse(state, params, environment);
+  const nowG = wheyAfter(course, draining.minutes + minutes) - wheyAfter(course, draining.minutes);
+  const whey = wheyOf(state.masses, state);
+  const drained = takeOut(state, scaleMasses(whey, Math.min(0.99, nowG / totalG(whey))), 'whey');
+  return passTime(
+    { ...drained, draining: { ...draining, minutes: draining.minutes + minutes } },
+    environment,
+    around,
+    0,
+    minutes,
+  );
+}

@@ -1,0 +1,22 @@
+/** Amounts as a maker says them: one sensible precision, always with the unit. */
+export function sayMass(massG: number): string {
+  if (massG >= 10_000) return `${(massG / 1000).toFixed(1)} kg`;
+  if (massG >= 1000) return `${(massG / 1000).toFixed(2)} kg`;
+  if (massG >= 100) return `${Math.round(massG / 5) * 5} g`;
+  return massG >= 10 ? `${Math.round(massG)} g` : `${massG.toFixed(1)} g`;
+}
+
+export function sayTemp(tempC: number): string {
+  return `${Math.round(tempC)} °C`;
+}
+
+/** A duration: "35 min", "3 h 20", "2 days". */
+export function sayDuration(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rounded = whole >= 600 ? Math.round(whole / 10) * 10 : whole;
+  const hours = Math.floor(rounded / 60);
+  const rest = rounded % 60;
+  if (hours >= 72) return `${Math.round(hours / 24)} days`;
+  return rest ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
+}

@@ -1,0 +1,67 @@
+/** The components a crock is reckoned in. All masses are grams. */
+export const COMPONENTS = [
+  'water',
+  'fat',
+  'casein',
+  'wheyProtein',
+  'lactose',
+  'galactose',
+  'minerals',
+  'lactic',
+  'citric',
+  'acetic',
+  'sucrose',
+  'salt',
+  'other',
+] as const;
+
+export type Component = (typeof COMPONENTS)[number];
+
+/** Mass of each component in grams. */
+export type Masses = Readonly<Record<Component, number>>;
+
+/** Masses from a function of the component. */
+export function massesBy(massOf: (component: Component) => number): Masses {
+  const masses = {} as Record<Component, number>;
+  for (const component of COMPONENTS) masses[component] = massOf(component);
+  return masses;
+}
+
+/** No mass of anything. */
+export const NOTHING: Masses = massesBy(() => 0);
+
+/** Total mass in grams. */
+export function totalG(masses: Masses): number {
+  let sum = 0;
+  for (const component of COMPONENTS) sum += masses[component];
+  return sum;
+}
+
+export function addMasses(a: Masses, b: Masses): Masses {
+  return massesBy((c) => a[c] + b[c]);
+}
+
+export function subtractMasses(a: Masses, b: Masses): Masses {
+  return massesBy((c) => a[c] - b[c]);
+}
+
+export function scaleMasses(a: Masses, factor: number): Masses {
+  return massesBy((c) => a[c] * factor);
+}
+
+/** Mass fraction (0–1) of one component; 0 for an empty crock. */
+export function fractionOf(masses: Masses, component: Component): number {
+  const total = totalG(masses);
+  return total > 0 ? masses[component] / total : 0;
+}
+
+/** Mass fraction (0–1) of everything that is not water. */
+export function solidsFraction(masses: Masses): number {
+  const total = totalG(masses);
+  return total > 0 ? 1 - masses.water / total : 0;
+}
+
+/** Protein (casein and whey protein) in g per g of crock. */
+export function proteinFraction(masses: Masses): number {
+  return fractionOf(masses, 'casein') + fractionOf(masses, 'wheyProtein');
+}

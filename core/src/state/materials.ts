@@ -1,0 +1,50 @@
+import { CASEIN_SHARE_OF_PROTEIN } from '../constants/milk.js';
+import { massesBy, NOTHING, type Masses } from './composition.js';
+
+/** What was done to a milk before it was bought. */
+export type Treatment = 'raw' | '63C-30min' | '72C-15s' | 'ultra-heated' | 'ultrafiltered';
+
+/** A milk or cream as its label gives it: percent by mass. */
+export interface Material {
+  readonly fatPct: number;
+  readonly proteinPct: number;
+  readonly lactosePct: number;
+  readonly mineralsPct: number;
+}
+
+/** A material that can be bought: composition, treatment and price. */
+export interface Stock extends Material {
+  readonly id: string;
+  readonly name: string;
+  readonly treatment: Treatment;
+  readonly pricePerKg: number;
+}
+
+/** Solids-not-fat of a material, percent by mass. */
+export function snfPct(material: Material): number {
+  return material.proteinPct + material.lactosePct + material.mineralsPct;
+}
+
+/** Component masses (g) of an amount (g) of a material. */
+export function massesOfMaterial(material: Material, massG: number): Masses {
+  const g = massG / 100;
+  const masses: Partial<Record<keyof Masses, number>> = {
+    fat: material.fatPct * g,
+    casein: material.proteinPct * g * CASEIN_SHARE_OF_PROTEIN,
+    wheyProtein: material.proteinPct * g * (1 - CASEIN_SHARE_OF_PROTEIN),
+    lactose: material.lactosePct * g,
+    minerals: material.mineralsPct * g,
+    water: (100 - material.fatPct - snfPct(material)) * g,
+  };
+  return massesBy((c) => masses[c] ?? NOTHING[c]);
+}
+
+/**
+ * A milk or cream of which only fat and protein are known, with the lactose and minerals that go with its serum.
+ * Serum carries 5.2 g lactose and 0.79 g minerals per 100 g of fat-free milk (Walstra et al., Dairy Science and
+ * Technology, 2nd ed., ch. 1: 4.6–4.8 % lactose and 0.7 % ash in whole milk).
+ */
+export function materialFromLabel(fatPct: number, proteinPct: number): Material {
+  const serum = (100 - fatPct - proteinPct) / 100;
+  return { fatPct, proteinPct, lactosePct: 5.1 * serum, mineralsPct: 0.79 * serum };
+}
