@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import { InputRefused } from '../problem.js';
+import { DOOR_EXAMPLES, type DOOR_SCHEMAS } from '../index.js';
+import { doorHelp, runVerb, VERB_NAMES } from './door.js';
+
+type Verb = keyof typeof DOOR_SCHEMAS;
+const example = (verb: Verb) => structuredClone(DOOR_EXAMPLES[verb].input) as Record<string, unknown>;
+const run = (verb: Verb, change: object = {}) =>
+  runVerb(verb, { ...example(verb), ...change }) as Record<string, number | null>;
+
+function refused(verb: string, input: unknown): string[] {
+  try {
+    runVerb(verb, input);
+    return [];
+  } catch (error) {
+    if (error instanceof InputRefused) return error.errors.map((e) => e.field);
+    throw error;
+  }
+}
+
+/** Every number in an answer, however deep. */
+function numbers(value: unknown): number[] {
+  if (typeof value === 'number') return [value];
+  return value && typeof value === 'object' ? Object.values(value).flatMap(numbers) : [];
+}
+
+describe('the door', () => {
+  it('answers each worked example with finite numbers, and tells of each in its help', () => {
+    const help = doorHelp();
+    for (const verb of VERB_NAMES) {
+      expect(numbers(runVerb(verb, example(verb))).every(Number.isFinite))
+        .withContext(verb)
+        .toBeTrue();
+      expect(help).toContain(`\n${verb}\n`.trimStart());
+    }
+  });
+
+  it('refuses unknown verbs, unknown fields and missing ones, by name', () => {
+    expect(refused('levitate', {})).toEqual(['verb']);
+    for (const verb of VERB_NAMES) {
+      expect(refused(verb, { ...example(verb), surprise: 1 }))
+        .withContext(verb)
+        .toContain('surprise');
+      expect(refused(verb, {}).length).withContext(verb).toBeGreaterThan(0);
+      expect(refused(verb, null).length).withContext(verb).toBeGreaterThan(0);
+    }
+  });
+
+  it('refuses impossible milk, heat, acidity, doses and ensembles', () => {
+    expect(refused('density', { ...example('density'), tempC: 120 })).toEqual(['tempC']);
+    expect(refused('acidity', { proteinPct: 3.3, ph: 2 })).toEqual(['ph']);
+    expect(refused('acidity', { proteinPct: 3.3, ph: 5, lacticPct: 0.4 }).length).toBe(1);
+    expect(refused('souring', { ...example('souring'), dosePct: 0 })).toEqual(['dosePct']);
+    expect(refused('souring', { ...example('souring'), tempC: Number.NaN })).toEqual(['tempC']);
+    expect(refused('forecast', { ...example('forecast'), members: 1e9 })).toEqual(['members']);
+    expect(refused('strain', { ...example('strain'), massG: -1 })).toEqual(['massG']);
+    expect(refused('make', { method: 'Y99', massG: 4000 })).toEqual(['method']);
+    expect(refused('make', { method: 'Y1', massG: 4000, choices: { heatC: 120 } })).toEqual(['choices.heatC']);
+    expect(refused('make', { method: 'Y5', massG: 4000, choices: { texture: 'firm', drain: 'flat' } })).toEqual([
+      'choices.drain',
+    ]);
+    expect(
+      refused('denature', {
+        trace: [
+          { min: 5, tempC: 20 },
+          { min: 1, tempC: 30 },
+        ],
+      }),
+    ).toEqual(['trace']);
+  });
+
+  it('turns acidity round: the lactic acid of a pH has that pH', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3.9, max: 6.6, noNaN: true }),
+        fc.double({ min: 2, max: 8, noNaN: true }),
+        (ph, proteinPct) => {
+          const there = runVerb('acidity', { proteinPct, ph }) as { lacticPct: number };
+          const back = runVerb('acidity', { proteinPct, lacticPct: there.lacticPct }) as { ph: number };
+          expect(back.ph).toBeCloseTo(ph, 5);
+        },
+      ),
+    );
+  });
+
+  it('gives null, not a number, for what never happens', () => {
+    expect(run('cool', { targetC: 15 })['min']).toBeNull();
+    expect(run('souring', { tempC: 53 })['hoursToTarget']).toBeNull();
+    expect(run('forecast', { tempC: 55, readings: [] })['p50H']).toBeNull();
+    expect(run('strain', { targetSolidsPct: 40 })['hours']).toBeNull();
+  });
+
+  it('is reproducible by its seed and follows a given trace', () => {
+    expect(run('forecast')).toEqual(run('forecast'));
+    const input = { ...example('souring') };
+    delete input['tempC'];
+    const cold = runVerb('souring', {
+      ...input,
+      trace: [
+        { min: 0, tempC: 43 },
+        { min: 120, tempC: 30 },
+      ],
+    }) as { hoursToTarget: number };
+    expect(cold.hoursToTarget).toBeGreaterThan(run('souring')['hoursToTarget']!);
+  });
+
+  it('lets weighed whey correct the hours', () => {
+    const plain = run('strain')['hours']!;
+    const slow = run('strain', {
+      weighed: [
+        { min: 60, wheyG: 120 },
+        { min: 120, wheyG: 210 },
+      ],
+    })['hours']!;
+    expect(slow).toBeGreaterThan(plain);
+  });
+
+  it('says what helps when a batch is too big for its cloth', () => {
+    const big = { method: 'Y5', massG: 60_000, choices: { texture: 'firm', drain: 'pressed' } };
+    expect(refused('make', big)).toEqual(['choices.strain']);
+    expect(() => runVerb('make', big)).toThrowMatching((e: InputRefused) =>
+      e.errors[0]!.remedy.includes('more cloths'),
+    );
+  });
+
+  it('closes the balance of any make it is asked for', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 250, max: 20_000 }),
+        fc.double({ min: 3.6, max: 18, noNaN: true }),
+        (massG, fatPct) => {
+          const made = runVerb('make', {
+            method: 'Y5',
+            massG,
+            choices: { fatPct, texture: 'firm', drain: 'pressed' },
+          }) as {
+            balanceErrorPct: number;
+            product: { massG: number };
+          };
+          expect(made.balanceErrorPct).toBeLessThan(0.1);
+          expect(made.product.massG).toBeLessThan(massG);
+        },
+      ),
+      { numRuns: 15 },
+    );
+  });
+});

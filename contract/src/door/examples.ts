@@ -1,0 +1,68 @@
+import type { Verb } from './schemas.js';
+
+/** A worked example of each verb: what goes in. `help` runs them to show what comes out. */
+export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; readonly input: object }>> = {
+  density: {
+    says: 'Density of a milk or cream, g/mL, and its solids-not-fat, %.',
+    input: { material: { fatPct: 3.6, proteinPct: 3.3, lactosePct: 4.7, mineralsPct: 0.7 }, tempC: 20 },
+  },
+  denature: {
+    says: 'Whey protein unfolded along a temperature trace (min, °C; linear between points), and the heat record.',
+    input: {
+      trace: [
+        { min: 0, tempC: 5 },
+        { min: 22, tempC: 85 },
+        { min: 37, tempC: 85 },
+        { min: 55, tempC: 44 },
+      ],
+    },
+  },
+  cool: {
+    says: 'Minutes to cool a pot of milk; null where it never gets there.',
+    input: { volumeMl: 4000, startC: 90, targetC: 45, roomC: 20, method: 'covered' },
+  },
+  acidity: {
+    says: 'pH, lactic acid formed (%), titratable acidity (% as lactic) and buffer value of a soured milk.',
+    input: { proteinPct: 3.3, ph: 4.6 },
+  },
+  souring: {
+    says: 'Souring at a temperature or along a trace: hours to the gel and to a pH; null where it never gets there.',
+    input: {
+      culture: 'thermophilic',
+      dosePct: 2.5,
+      starter: { form: 'active', ageDays: 0, store: 'cold' },
+      milk: { fatPct: 3.6, proteinPct: 3.3, treatment: '72C-15s' },
+      denaturedPct: 95,
+      tempC: 43,
+      targetPh: 4.6,
+      hours: 12,
+    },
+  },
+  forecast: {
+    says: 'The same as an ensemble, weighed by readings and cues: hours at P10, P50 and P90.',
+    input: {
+      culture: 'thermophilic',
+      dosePct: 2.5,
+      starter: { form: 'active', ageDays: 4, store: 'cold' },
+      milk: { fatPct: 3.6, proteinPct: 3.3, treatment: '72C-15s' },
+      denaturedPct: 95,
+      tempC: 43,
+      targetPh: 4.6,
+      hours: 12,
+      readings: [
+        { min: 150, ph: 5.6, by: 'meter' },
+        { min: 190, cue: 'wobbles' },
+      ],
+      members: 2000,
+      seed: 7,
+    },
+  },
+  strain: {
+    says: 'Product, whey and hours to wanted solids; weighed whey corrects the hours.',
+    input: { massG: 1000, solidsPct: 13, method: 'hung', tempC: 4, targetSolidsPct: 21 },
+  },
+  make: {
+    says: 'A whole make: stages, product, by-products, balance, cautions, food values.',
+    input: { method: 'strained-yogurt', choices: { fatPct: 5, texture: 'spreadable' }, massG: 4000 },
+  },
+};

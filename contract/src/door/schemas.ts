@@ -1,0 +1,132 @@
+import Joi from 'joi';
+
+const pct = (min: number, max: number) => Joi.number().min(min).max(max);
+const tempC = Joi.number().min(0).max(100);
+
+const milk = Joi.object({
+  fatPct: pct(0, 50).required(),
+  proteinPct: pct(0.5, 12).required(),
+  treatment: Joi.valid('raw', '63C-30min', '72C-15s', 'ultra-heated', 'ultrafiltered').default('72C-15s'),
+});
+
+const starter = Joi.object({
+  form: Joi.valid('active', 'freeze-dried').required(),
+  ageDays: Joi.number().min(0).max(3650).required(),
+  store: Joi.valid('cold', 'frozen', 'room').required(),
+});
+
+const trace = (lowestC: number, highestC: number) =>
+  Joi.array()
+    .items(
+      Joi.object({
+        min: Joi.number().min(0).max(100_000).required(),
+        tempC: Joi.number().min(lowestC).max(highestC).required(),
+      }),
+    )
+    .min(2)
+    .max(10_000)
+    .custom((points: { min: number }[], helpers) =>
+      points.every((p, i) => i === 0 || p.min >= points[i - 1]!.min) ? points : helpers.error('trace.order'),
+    )
+    .messages({ 'trace.order': '{{#label}} must go forward in time' });
+
+const souring = {
+  culture: Joi.valid('thermophilic', 'mesophilic', 'kefir-grains', 'room-yogurt', 'clabber', 'plant').required(),
+  dosePct: Joi.number().greater(0).max(50).required(),
+  starter: starter.required(),
+  milk: milk.required(),
+  denaturedPct: pct(0, 100),
+  tempC,
+  trace: trace(0, 100),
+  targetPh: Joi.number().min(3.6).max(6.4).required(),
+  hours: Joi.number().greater(0).max(240).required(),
+};
+
+const reading = Joi.alternatives().conditional('.ph', {
+  is: Joi.exist(),
+  then: Joi.object({
+    min: Joi.number().min(0).max(14_400).required(),
+    ph: Joi.number().min(2.5).max(9).required(),
+    by: Joi.valid('meter', 'strip').required(),
+  }),
+  otherwise: Joi.object({
+    min: Joi.number().min(0).max(14_400).required(),
+    cue: Joi.valid(
+      'liquid',
+      'wobbles',
+      'leaves the wall',
+      'stands',
+      'sweet',
+      'mild',
+      'tangy',
+      'sharp',
+      'none',
+      'a film',
+      'a pool',
+    ).required(),
+  }),
+});
+
+/** Shapes of what goes in at the engine's door, by verb. */
+export const DOOR_SCHEMAS = {
+  density: Joi.object({
+    material: Joi.object({
+      fatPct: pct(0, 90).required(),
+      proteinPct: pct(0, 40).required(),
+      lactosePct: pct(0, 60).required(),
+      mineralsPct: pct(0, 10).required(),
+    })
+      .required()
+      .custom((m: Record<string, number>, helpers) =>
+        Object.values(m).reduce((a, b) => a + b, 0) < 100 ? m : helpers.error('material.over'),
+      )
+      .messages({ 'material.over': '{{#label}} adds up to 100 % or more' }),
+    tempC: tempC.required(),
+  }),
+  denature: Joi.object({ trace: trace(-5, 150).required() }),
+  cool: Joi.object({
+    volumeMl: Joi.number().min(50).max(200_000).required(),
+    startC: Joi.number().min(0).max(100).required(),
+    targetC: Joi.number().min(0).max(100).required(),
+    roomC: Joi.number().min(-10).max(45).required(),
+    method: Joi.valid('covered', 'open', 'water-bath', 'ice-bath', 'refrigerator', 'flask').required(),
+  }),
+  acidity: Joi.object({
+    proteinPct: pct(0.5, 12).required(),
+    ph: Joi.number().min(3.2).max(6.65),
+    lacticPct: pct(0, 3),
+  }).xor('ph', 'lacticPct'),
+  souring: Joi.object(souring).xor('tempC', 'trace'),
+  forecast: Joi.object({
+    ...souring,
+    readings: Joi.array().items(reading).max(200).required(),
+    members: Joi.number().integer().min(100).max(20_000).default(2000),
+    seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
+  }).xor('tempC', 'trace'),
+  strain: Joi.object({
+    massG: Joi.number().min(10).max(200_000).required(),
+    solidsPct: pct(8, 35).required(),
+    method: Joi.valid('flat', 'hung', 'pressed').required(),
+    clothAreaCm2: Joi.number().min(10).max(100_000),
+    tempC: Joi.number().min(0).max(45).required(),
+    targetSolidsPct: pct(8, 45).required(),
+    weighed: Joi.array()
+      .items(
+        Joi.object({
+          min: Joi.number().min(0).max(20_000).required(),
+          wheyG: Joi.number().min(0).max(200_000).required(),
+        }),
+      )
+      .max(500),
+  }),
+  make: Joi.object({
+    method: Joi.string().max(60).required(),
+    choices: Joi.object()
+      .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
+      .max(60)
+      .default({}),
+    massG: Joi.number().min(250).max(60_000).required(),
+  }),
+} as const;
+
+export type Verb = keyof typeof DOOR_SCHEMAS;

@@ -1,0 +1,15 @@
+/** The kitchen's clock: at real moment `realMs` it showed `kitchenMs`, and it runs at `rate` since. */
+export interface ClockReading {
+  readonly rate: number;
+  readonly realMs: number;
+  readonly kitchenMs: number;
+  /** True where the clock may be set to run faster (the demonstration). */
+  readonly adjustable: boolean;
+}
+
+export const CLOCK_RATES = [1, 60, 600] as const;
+
+/** What the clock shows at a real moment. */
+export function kitchenTime(clock: ClockReading, realNowMs: number): number {
+  return clock.kitchenMs + (realNowMs - clock.realMs) * clock.rate;
+}

@@ -1,0 +1,25 @@
+import type { StoredEntry } from './entry.js';
+import type { ClockReading } from './clock.js';
+import type { Instrument } from './instrument.js';
+import type { Settings } from './settings.js';
+
+/** Settings with the version that an edit must name. */
+export interface VersionedSettings {
+  readonly version: number;
+  readonly settings: Settings;
+}
+
+/** What the server tells every open page, as it happens. */
+export type ServerEvent =
+  | { readonly type: 'entries'; readonly entries: readonly StoredEntry[] }
+  | { readonly type: 'clock'; readonly clock: ClockReading }
+  | { readonly type: 'instruments'; readonly instruments: readonly Instrument[] }
+  | ({ readonly type: 'settings' } & VersionedSettings);
+
+/** Everything a page needs to begin with. */
+export interface Snapshot {
+  readonly clock: ClockReading;
+  readonly entries: readonly StoredEntry[];
+  readonly instruments: readonly Instrument[];
+  readonly household: VersionedSettings;
+}

@@ -1,0 +1,13 @@
+import Joi from 'joi';
+import type { Settings } from './settings.js';
+
+const hour = Joi.number().min(0).max(24).required();
+
+export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
+  asleepFromH: hour,
+  asleepToH: hour,
+  roomC: Joi.number().min(5).max(38).required(),
+  refrigeratorC: Joi.number().min(0).max(10).required(),
+  hobW: Joi.number().min(200).max(10_000).required(),
+  currency: Joi.string().min(1).max(6).required(),
+});
