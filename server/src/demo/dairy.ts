@@ -1,0 +1,108 @@
+import type { Script } from './play.js';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+
+/** The instruments of the demo dairy: two kits, one for each crock that may be on. */
+export const DEMO_INSTRUMENTS = [
+  { id: 'thermometer-a', name: 'Thermometer, crock A', kind: 'thermometer', quantity: 'tempC' },
+  { id: 'ph-probe-a', name: 'pH probe, crock A', kind: 'ph-probe', quantity: 'ph' },
+  { id: 'scale-a', name: 'Whey scale A', kind: 'scale', quantity: 'wheyG' },
+  { id: 'thermometer-b', name: 'Thermometer, crock B', kind: 'thermometer', quantity: 'tempC' },
+  { id: 'ph-probe-b', name: 'pH probe, crock B', kind: 'ph-probe', quantity: 'ph' },
+  { id: 'scale-b', name: 'Whey scale B', kind: 'scale', quantity: 'wheyG' },
+] as const;
+
+/** The island's own money. */
+export const DEMO_CURRENCY = 'tal';
+
+const KIT_A = { 'thermometer-a': 'thermometer', 'ph-probe-a': 'ph-probe', 'scale-a': 'scale' } as const;
+const KIT_B = { 'thermometer-b': 'thermometer', 'ph-probe-b': 'ph-probe', 'scale-b': 'scale' } as const;
+const SCALE_ALONE = { 'scale-b': 'scale' } as const;
+
+const SET_SEEN = [
+  { stageId: 'warm', share: 0.55, cue: 'set', answer: 'liquid' },
+  { stageId: 'warm', share: 0.8, cue: 'set', answer: 'wobbles' },
+  { stageId: 'warm', share: 0.97, cue: 'set', answer: 'leaves the wall' },
+] as const;
+
+const good = (sourness: number, thickness: number, smoothness: number, taste: number) => ({
+  sourness,
+  thickness,
+  smoothness,
+  taste,
+});
+
+/** The makes of the old lamp store on the quay, relative to now: some done, one on the cloth, one souring. */
+export function demoScripts(nowMs: number): Script[] {
+  const days = (n: number, hour: number) => new Date(nowMs - n * DAY_MS).setHours(hour, 0, 0, 0);
+  const past = (script: Omit<Script, 'untilMs'>): Script => ({ ...script, untilMs: nowMs });
+  return [
+    past({
+      name: 'Market yogurt, plain',
+      methodId: 'scalded-yogurt',
+      choices: { massG: 8000, vesselL: 12, fatPct: 4.2, holdMin: 10 },
+      startMs: days(9, 8),
+      instruments: KIT_A,
+      cues: SET_SEEN,
+      notes: [{ stageId: 'blend', text: 'Evening milk from the neighbour’s herd, cream lifted from Tuesday.' }],
+      score: good(3, 3, 5, 4),
+    }),
+    past({
+      name: 'Thick yogurt for the bakery',
+      methodId: 'strained-yogurt',
+      choices: { massG: 6000, vesselL: 8, fatPct: 4, texture: 'very-thick', ageDays: 3 },
+      startMs: days(7, 7),
+      instruments: KIT_A,
+      cues: SET_SEEN,
+      notes: [{ stageId: 'strain', text: 'Second cloth boiled and ready; the first had a pulled thread.' }],
+      score: good(3, 4, 4, 5),
+    }),
+    past({
+      name: 'School pots, mild',
+      methodId: 'scalded-yogurt',
+      choices: { massG: 10_000, vesselL: 12, targetPh: 4.6, dosePct: 2, potG: 150 },
+      startMs: days(5, 8),
+      instruments: KIT_B,
+      cues: SET_SEEN.slice(1),
+      notes: [],
+      score: good(2, 3, 4, 4),
+    }),
+    past({
+      name: 'Spreadable for the quay stall',
+      methodId: 'strained-yogurt',
+      choices: { massG: 5000, vesselL: 8, fatPct: 5, texture: 'spreadable', ageDays: 6 },
+      startMs: days(4, 9),
+      instruments: SCALE_ALONE,
+      cues: SET_SEEN,
+      notes: [{ stageId: 'warm', text: 'No probe in this one: tilted it at every bell.' }],
+      score: good(4, 5, 4, 4),
+    }),
+    past({
+      name: 'Thick yogurt for the school',
+      methodId: 'strained-yogurt',
+      choices: { massG: 6000, vesselL: 8, fatPct: 3.6, texture: 'very-thick' },
+      startMs: days(1, 14),
+      instruments: KIT_B,
+      cues: SET_SEEN,
+      notes: [{ stageId: 'chill', text: 'Held-back jar on the top shelf, left side.' }],
+      score: null,
+    }),
+    past({
+      name: 'Thick yogurt for the quay',
+      methodId: 'strained-yogurt',
+      choices: { massG: 8000, vesselL: 12, fatPct: 5, texture: 'spreadable', ageDays: 2 },
+      startMs: nowMs - 4.6 * HOUR_MS,
+      instruments: KIT_A,
+      cues: [],
+      notes: [{ stageId: 'heat', text: 'Stirred with the flat paddle; nothing caught.' }],
+      score: null,
+    }),
+  ];
+}
+
+/** Which kit stands in which of the live makes. */
+export const LIVE_KITS: Readonly<Record<string, readonly string[]>> = {
+  'Thick yogurt for the quay': Object.keys(KIT_A),
+  'Thick yogurt for the school': Object.keys(KIT_B),
+};

@@ -1,0 +1,64 @@
+import { follow, replay, USUAL_FORECAST, type Batch } from '@oat-crock/core';
+import { testKitchen } from '../testing/kitchen.js';
+import { admitEntries } from '../http/admit.js';
+import { demoScripts } from './dairy.js';
+import { play } from './play.js';
+import { seedDemo } from './seed.js';
+
+const NOW = new Date(2026, 4, 2, 14, 20).getTime();
+
+describe('the demonstration dairy', () => {
+  const logs = demoScripts(NOW).map(play);
+  const batches = logs.map((log) => replay(log)!);
+  const live = batches.filter((b: Batch) => b.ended === null);
+
+  it('has one make souring, one on the cloth and several finished', () => {
+    const doing = live.map(
+      (b) => follow(b, NOW, { ...USUAL_FORECAST, members: 200 }).stages.find((s) => s.status === 'now')!.id,
+    );
+    expect(doing.sort()).toEqual(['strain', 'warm']);
+    expect(batches.filter((b) => b.ended?.how === 'finished').length).toBeGreaterThanOrEqual(4);
+  });
+
+  it('holds nothing from the future, and only what a real log could hold', () => {
+    for (const log of logs) {
+      expect(log.every((e) => e.atMs <= NOW)).toBeTrue();
+      const hands = log.filter((e) => e.source === 'hand');
+      expect(() =>
+        admitEntries(
+          hands.filter((e) => e.body.type !== 'finished'),
+          () => [],
+        ),
+      ).not.toThrow();
+      expect(new Set(log.map((e) => e.id)).size).toBe(log.length);
+    }
+  });
+
+  it('is the same dairy each day', () => {
+    const tomorrow = demoScripts(NOW + 86_400_000).map(play);
+    const made = (b: readonly Batch[]) => b.map((x) => (x.ended?.how === 'finished' ? x.ended.productG : 0));
+    expect(made(tomorrow.map((log) => replay(log)!))).toEqual(made(batches));
+  });
+
+  it('was weighed near what is forecast for it', () => {
+    for (const batch of batches) {
+      if (batch.ended?.how !== 'finished') continue;
+      const { balanceEnd } = follow(batch, NOW, { ...USUAL_FORECAST, members: 200 });
+      expect(Math.abs(batch.ended.productG / balanceEnd.productG - 1))
+        .withContext(batch.name)
+        .toBeLessThan(0.08);
+      expect(balanceEnd.errorPct).toBeLessThan(0.1);
+    }
+  });
+
+  it('is sown once', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const count = kitchen.entries.since(0).length;
+    seedDemo(kitchen);
+    expect(kitchen.entries.since(0).length).toBe(count);
+    expect(kitchen.instruments.all().filter((i) => i.batchId !== null).length).toBe(6);
+    kitchen.events.close();
+    kitchen.db.close();
+  });
+});

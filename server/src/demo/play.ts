@@ -1,0 +1,122 @@
+import {
+  coldCrock,
+  hiddenMember,
+  initialChoices,
+  kitchenFor,
+  lastOf,
+  canRead,
+  methodById,
+  planStages,
+  readingMoments,
+  readStandIn,
+  runStage,
+  seededRandom,
+  seedFromText,
+  STAND_INS,
+  totalG,
+  truthSeed,
+  untilWoken,
+  type BoundStage,
+  type Choices,
+  type CrockState,
+  type Entry,
+  type EntryBody,
+  type Score,
+  type StageRun,
+  type StandInKind,
+} from '@oat-crock/core';
+import { ASLEEP, wakeAfter } from '@oat-crock/contract';
+import { ulid } from 'ulid';
+
+const MIN_MS = 60_000;
+
+/** A make of the demo dairy to be played out by the engine. */
+export interface Script {
+  readonly name: string;
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly startMs: number;
+  /** The make is played until here; what lies beyond has not happened. */
+  readonly untilMs: number;
+  /** Instruments that stood in the crock, by their id. */
+  readonly instruments: Readonly<Record<string, StandInKind>>;
+  /** What was seen: a cue once a share of its stage's time has passed. */
+  readonly cues: readonly {
+    readonly stageId: string;
+    readonly share: number;
+    readonly cue: string;
+    readonly answer: string;
+  }[];
+  readonly notes: readonly { readonly stageId: string; readonly text: string }[];
+  readonly score: Score | null;
+}
+
+/** Hands are a little late now and then, by up to this share of a stage and these minutes. */
+const LATE = { share: 0.03, mostMin: 12 };
+
+/**
+ * Plays a make: the engine runs it with the hidden truth that its id draws, hands follow, instruments read.
+ * The entries are what a log of that make would hold.
+ */
+export function play(script: Script): Entry[] {
+  const random = seededRandom(seedFromText(script.name));
+  const batchId = ulid(script.startMs, random);
+  const choices = { ...initialChoices(methodById(script.methodId)), ...script.choices };
+  const stages = planStages(methodById(script.methodId), choices);
+  const culture = 'thermophilic';
+  const environment = { kitchen: kitchenFor(choices), member: hiddenMember(culture, truthSeed(batchId)) };
+  const entries: Entry[] = [];
+  const msOf = (minute: number) => Math.round(script.startMs + minute * MIN_MS);
+  const log = (atMs: number, body: EntryBody, source = 'hand') => {
+    if (atMs <= script.untilMs) entries.push({ id: ulid(atMs, random), batchId, atMs, source, body });
+  };
+
+  log(script.startMs, { type: 'started', methodId: script.methodId, choices: script.choices, name: script.name });
+  let state = coldCrock(environment);
+  for (const [i, stage] of stages.entries()) {
+    const begin = state;
+    if (i > 0) log(msOf(begin.minute), { type: 'step', stageId: stage.id });
+    const run = handled(stage, begin, random);
+    readAlong(run, begin);
+    for (const cue of script.cues.filter((c) => c.stageId === stage.id)) {
+      const minute = begin.minute + cue.share * (lastOf(run).minute - begin.minute);
+      log(msOf(minute), { type: 'cue', cue: cue.cue, answer: cue.answer });
+    }
+    for (const note of script.notes.filter((n) => n.stageId === stage.id)) {
+      log(msOf(begin.minute + 1), { type: 'note', text: note.text });
+    }
+    state = lastOf(run);
+  }
+  log(msOf(state.minute), {
+    type: 'finished',
+    productG: Math.round(totalG(state.masses) * (0.985 + 0.02 * random())),
+    wheyG: Math.round(totalG(state.whey)) || null,
+    heldBackG: Math.round(totalG(state.heldBack)),
+    score: script.score,
+  });
+  return entries;
+
+  /** Runs a stage until it is done, and on for as long as the hands are late. */
+  function handled(stage: BoundStage, from: CrockState, chance: () => number): StageRun {
+    const done = runStage(stage, from, environment);
+    const untilDone = untilWoken(done, environment, script.startMs, (ms) => wakeAfter(ms, ASLEEP));
+    const took = lastOf(untilDone).minute - from.minute;
+    const late = Math.min(LATE.mostMin, took * LATE.share) * chance();
+    return runStage(stage, from, environment, took + late);
+  }
+
+  function readAlong(run: StageRun, begin: CrockState): void {
+    const from = msOf(begin.minute);
+    const until = Math.min(msOf(lastOf(run).minute), script.untilMs);
+    for (const [id, kind] of Object.entries(script.instruments)) {
+      for (const atMs of readingMoments(kind, from, until)) {
+        const seen = run.states.find((s) => msOf(s.minute) >= atMs) ?? lastOf(run);
+        if (!canRead(kind, seen)) continue;
+        const value = readStandIn(kind, seen, seededRandom(seedFromText(`${batchId} ${kind} ${atMs}`)));
+        const { quantity } = STAND_INS[kind];
+        const by = { tempC: 'thermometer', ph: 'meter', wheyG: 'scale' } as const;
+        log(atMs, { type: 'reading', quantity, value, by: by[quantity] }, id);
+      }
+    }
+  }
+}

@@ -1,0 +1,123 @@
+import { InputRefused, type FieldProblem } from '@oat-crock/contract';
+import {
+  checkChoices,
+  METHODS,
+  methodById,
+  planStages,
+  replay,
+  type Batch,
+  type Entry,
+  type EntryBody,
+} from '@oat-crock/core';
+
+/**
+ * Checks that entries fit the log they go into: a batch is begun before it is logged to, its stages exist, a
+ * correction names a line that is there, nothing but corrections and notes comes after the end.
+ *
+ * @param known the batch's entries already written
+ * @throws InputRefused naming the entry's field and the remedy
+ */
+export function admitEntries(entries: readonly Entry[], known: (batchId: string) => readonly Entry[]): void {
+  const logs = new Map<string, Entry[]>();
+  entries.forEach((entry, i) => {
+    const log = logs.get(entry.batchId) ?? [...known(entry.batchId)];
+    logs.set(entry.batchId, log);
+    if (log.some((e) => e.id === entry.id)) return;
+    const problem = problemOf(entry, log, replay(log));
+    if (problem) throw new InputRefused([{ ...problem, field: `entries.${i}.${problem.field}` }]);
+    log.push(entry);
+  });
+}
+
+function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): FieldProblem | null {
+  const { body } = entry;
+  if (body.type === 'started') return startProblem(body, batch);
+  if (!batch) {
+    return {
+      field: 'batchId',
+      message: 'No batch of this id has been started.',
+      remedy: 'Send its "started" entry first.',
+    };
+  }
+  if (body.type === 'correction') return correctionProblem(body, log);
+  if (batch.ended && body.type !== 'note') {
+    return {
+      field: 'body.type',
+      message: `This batch ended and takes no "${body.type}".`,
+      remedy: 'Write a note, or correct the line that ended it.',
+    };
+  }
+  return bodyProblem(body, batch);
+}
+
+function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null): FieldProblem | null {
+  if (batch) {
+    return { field: 'body.type', message: 'This batch is already started.', remedy: 'Start another under a new id.' };
+  }
+  const method = METHODS.find((m) => m.id === body.methodId);
+  if (!method) {
+    return {
+      field: 'body.methodId',
+      message: `There is no method "${body.methodId}".`,
+      remedy: `Use one of ${METHODS.map((m) => m.id).join(', ')}.`,
+    };
+  }
+  try {
+    checkChoices(method, body.choices);
+    return null;
+  } catch (error) {
+    return { field: 'body.choices', message: `${(error as Error).message}.`, remedy: 'Choose what is offered.' };
+  }
+}
+
+function correctionProblem(body: EntryBody & { type: 'correction' }, log: readonly Entry[]): FieldProblem | null {
+  const replaced = log.find((e) => e.id === body.replaces);
+  if (!replaced) {
+    return {
+      field: 'body.replaces',
+      message: 'This batch has no such line.',
+      remedy: 'Name the id of the line it corrects.',
+    };
+  }
+  if (replaced.body.type === 'correction') {
+    return {
+      field: 'body.replaces',
+      message: 'A correction cannot be corrected.',
+      remedy: 'Correct the first line again; the newest correction counts.',
+    };
+  }
+  if (replaced.body.type === 'started') {
+    return { field: 'body.replaces', message: 'The start cannot be taken back.', remedy: 'Discard the batch instead.' };
+  }
+  if (body.body && body.body.type !== replaced.body.type) {
+    return {
+      field: 'body.body.type',
+      message: `A "${replaced.body.type}" is corrected by another "${replaced.body.type}".`,
+      remedy: 'Take it back with null and write the other line anew.',
+    };
+  }
+  return null;
+}
+
+function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
+  const stages = planStages(methodById(batch.methodId), batch.choices);
+  if (body.type === 'step' && !stages.some((s) => s.id === body.stageId)) {
+    return {
+      field: 'body.stageId',
+      message: `This make has no stage "${body.stageId}".`,
+      remedy: `Use one of ${stages.map((s) => s.id).join(', ')}.`,
+    };
+  }
+  if (body.type === 'cue') {
+    const scales = stages.flatMap((s) => s.kind.cues).filter((c) => c.cue === body.cue);
+    const answers = scales.flatMap((c) => c.answers);
+    if (!answers.includes(body.answer)) {
+      return {
+        field: scales.length ? 'body.answer' : 'body.cue',
+        message: `"${body.cue}: ${body.answer}" is not asked in this make.`,
+        remedy: scales.length ? `Answer one of ${[...new Set(answers)].join(', ')}.` : 'Use a cue of its stages.',
+      };
+    }
+  }
+  return null;
+}

@@ -1,0 +1,206 @@
+import fc from 'fast-check';
+import request from 'supertest';
+import type { Express } from 'express';
+import { ulid } from 'ulid';
+import type { Kitchen } from '../kitchen.js';
+import { entryOf, startOf, testKitchen } from '../testing/kitchen.js';
+
+let app: Express;
+let kitchen: Kitchen;
+const API = '/api/v1';
+const post = (entries: unknown) =>
+  request(app)
+    .post(`${API}/entries`)
+    .send({ entries } as object);
+const remedies = (response: request.Response) => response.body.errors as { field: string; remedy: string }[];
+
+beforeEach(() => {
+  ({ kitchen, app } = testKitchen());
+});
+afterEach(() => {
+  kitchen.events.close();
+  kitchen.db.close();
+});
+
+describe('POST /entries', () => {
+  it('writes a batch and gives its lines back in order of arrival', async () => {
+    const batch = ulid();
+    const answer = await post([startOf(batch), entryOf(batch, { type: 'step', stageId: 'heat' })]);
+    expect(answer.status).toBe(201);
+    expect(answer.body.entries.map((e: { seq: number }) => e.seq)).toEqual([1, 2]);
+    expect(kitchen.entries.ofBatch(batch).length).toBe(2);
+  });
+
+  it('is harmless when sent twice, and refuses an id with other content', async () => {
+    const start = startOf(ulid());
+    await post([start]);
+    const again = await post([start]);
+    expect(again.status).toBe(200);
+    expect(kitchen.entries.since(0).length).toBe(1);
+    const other = await post([{ ...start, body: { ...start.body, name: 'Another' } }]);
+    expect(other.status).toBe(409);
+    expect(other.headers['content-type']).toContain('application/problem+json');
+  });
+
+  it('writes all of what is sent together, or nothing', async () => {
+    const batch = ulid();
+    const answer = await post([startOf(batch), entryOf(batch, { type: 'step', stageId: 'levitate' })]);
+    expect(answer.status).toBe(422);
+    expect(remedies(answer)[0]!.field).toBe('entries.1.body.stageId');
+    expect(kitchen.entries.since(0)).toEqual([]);
+  });
+
+  it('refuses what does not fit the log, naming the field and the remedy', async () => {
+    const batch = ulid();
+    const started = startOf(batch);
+    const note = entryOf(batch, { type: 'note', text: 'calm' });
+    await post([started, note]);
+    const cases: [unknown, string][] = [
+      [entryOf(ulid(), { type: 'note', text: 'of no batch' }), 'entries.0.batchId'],
+      [startOf(batch), 'entries.0.body.type'],
+      [entryOf(batch, { type: 'correction', replaces: ulid(), body: null }), 'entries.0.body.replaces'],
+      [entryOf(batch, { type: 'correction', replaces: started.id, body: null }), 'entries.0.body.replaces'],
+      [
+        entryOf(batch, { type: 'correction', replaces: note.id, body: { type: 'step', stageId: 'heat' } }),
+        'entries.0.body.body.type',
+      ],
+      [entryOf(batch, { type: 'cue', cue: 'set', answer: 'sings' }), 'entries.0.body.answer'],
+      [entryOf(batch, { type: 'cue', cue: 'aura', answer: 'blue' }), 'entries.0.body.cue'],
+      [{ ...entryOf(batch, { type: 'note', text: 'x' }), source: 'thermometer-a' }, 'entries.0.source'],
+      [entryOf(ulid(), { type: 'started', methodId: 'moonshine', choices: {}, name: 'x' }), 'entries.0.body.methodId'],
+      [
+        entryOf(ulid(), { type: 'started', methodId: 'strained-yogurt', choices: { heatC: 400 }, name: 'x' }),
+        'entries.0.body.choices',
+      ],
+    ];
+    for (const [entry, field] of cases) {
+      const answer = await post([entry]);
+      expect(answer.status).withContext(field).toBe(422);
+      expect(remedies(answer)[0]!.field).toBe(field);
+      expect(remedies(answer)[0]!.remedy.length).toBeGreaterThan(5);
+    }
+    expect(kitchen.entries.since(0).length).toBe(2);
+  });
+
+  it('takes only notes and corrections after the end', async () => {
+    const batch = ulid();
+    const end = entryOf(batch, { type: 'discarded', reason: 'gas' });
+    await post([startOf(batch), end]);
+    expect((await post([entryOf(batch, { type: 'step', stageId: 'heat' })])).status).toBe(422);
+    expect((await post([entryOf(batch, { type: 'note', text: 'scalded all' })])).status).toBe(201);
+    expect((await post([entryOf(batch, { type: 'correction', replaces: end.id, body: null })])).status).toBe(201);
+    expect((await post([entryOf(batch, { type: 'step', stageId: 'heat' })])).status).toBe(201);
+  });
+
+  it('answers any JSON whatever with a problem and never with its insides', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.jsonValue(), async (json) => {
+        const answer = await request(app)
+          .post(`${API}/entries`)
+          .set('content-type', 'application/json')
+          .send(JSON.stringify(json));
+        expect([400, 422]).toContain(answer.status);
+        expect(answer.body.errors.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 60 },
+    );
+    expect(kitchen.entries.since(0)).toEqual([]);
+  });
+
+  it('says so when it is not JSON', async () => {
+    const answer = await request(app)
+      .post(`${API}/entries`)
+      .set('content-type', 'application/json')
+      .send('{"entries": [');
+    expect(answer.status).toBe(400);
+    expect(remedies(answer)[0]!.remedy).toContain('JSON');
+  });
+});
+
+describe('instruments', () => {
+  const token = 'a-token-of-its-own';
+  let batch: string;
+  const readings = (values: number[], given = token) =>
+    request(app)
+      .post(`${API}/instruments/probe/readings`)
+      .set('authorization', `Bearer ${given}`)
+      .send({ readings: values.map((value, i) => ({ id: ulid(), atMs: Date.UTC(2026, 4, 2, 9, i), value })) });
+
+  beforeEach(async () => {
+    batch = ulid();
+    await post([startOf(batch)]);
+    kitchen.instruments.add({
+      id: 'probe',
+      name: 'pH',
+      kind: 'ph-probe',
+      quantity: 'ph',
+      simulated: true,
+      token,
+      batchId: null,
+    });
+  });
+
+  it('keep nothing while on the shelf, and write into the log of the crock they stand in', async () => {
+    expect((await readings([5])).body.kept).toBe(0);
+    await request(app).put(`${API}/instruments/probe/placement`).send({ batchId: batch }).expect(200);
+    expect((await readings([5.2, 5.1])).body.kept).toBe(2);
+    const last = kitchen.entries.ofBatch(batch).at(-1)!;
+    expect(last.source).toBe('probe');
+    expect(last.body).toEqual({ type: 'reading', quantity: 'ph', value: 5.1, by: 'meter' });
+  });
+
+  it('need their own token, a true value and a real crock', async () => {
+    expect((await readings([5], 'stolen')).status).toBe(401);
+    const impossible = await readings([5, 17]);
+    expect(impossible.status).toBe(422);
+    expect(remedies(impossible)[0]!.field).toBe('readings.1.value');
+    const nowhere = await request(app).put(`${API}/instruments/probe/placement`).send({ batchId: ulid() });
+    expect(nowhere.status).toBe(422);
+    await request(app).put(`${API}/instruments/none/placement`).send({ batchId: null }).expect(404);
+  });
+
+  it('never show their token', async () => {
+    const answer = await request(app).get(`${API}/snapshot`);
+    expect(JSON.stringify(answer.body)).not.toContain(token);
+    expect(answer.body.instruments.length).toBe(1);
+  });
+});
+
+describe('the household', () => {
+  it('edits settings over the version that was read, and tells the later of two', async () => {
+    const read = await request(app).get(`${API}/settings`);
+    const save = (etag: string, roomC: number) =>
+      request(app)
+        .put(`${API}/settings`)
+        .set('if-match', etag)
+        .send({ ...read.body, roomC });
+    expect((await save(read.headers['etag']!, 18)).body.roomC).toBe(18);
+    expect((await save(read.headers['etag']!, 25)).status).toBe(412);
+    expect((await request(app).put(`${API}/settings`).send(read.body)).status).toBe(428);
+    expect((await save('"1"', 400)).status).toBe(422);
+  });
+
+  it('has a real clock that nobody can hurry', async () => {
+    expect((await request(app).get(`${API}/clock`)).body.adjustable).toBeFalse();
+    expect((await request(app).put(`${API}/clock`).send({ rate: 60 })).status).toBe(409);
+    expect((await request(app).put(`${API}/clock`).send({ rate: 7 })).status).toBe(422);
+  });
+});
+
+describe('the rest of the interface', () => {
+  it('is described by an OpenAPI document that knows every address it answers', async () => {
+    const { body } = await request(app).get(`${API}/openapi.json`);
+    expect(body.openapi).toMatch(/^3\./);
+    expect(Object.keys(body.paths)).toContain('/instruments/{id}/readings');
+    expect(JSON.stringify(body.paths['/entries'].post.requestBody)).toContain('batchId');
+  });
+
+  it('answers 404 in words for what it does not know, under a strict policy', async () => {
+    const answer = await request(app).get(`${API}/nowhere`);
+    expect(answer.status).toBe(404);
+    expect(answer.body.detail).toContain('/nowhere');
+    expect(answer.headers['content-security-policy']).toContain("default-src 'none'");
+    expect((await request(app).get(`${API}/batches/${ulid()}`)).status).toBe(404);
+    expect((await request(app).get(`${API}/health`)).body.ok).toBeTrue();
+  });
+});

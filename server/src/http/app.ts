@@ -1,0 +1,76 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { pinoHttp } from 'pino-http';
+import { problem } from '@oat-crock/contract';
+import type { Kitchen } from '../kitchen.js';
+import { errorHandler, sendProblem } from './errors.js';
+import { apiRoutes } from './routes.js';
+
+/** Only what the page ships may run, load or be asked. */
+const CONTENT_SECURITY = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'none'"],
+    scriptSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    manifestSrc: ["'self'"],
+    baseUri: ["'self'"],
+    formAction: ["'self'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+const REQUESTS_PER_MIN = 1200;
+
+/**
+ * The web server.
+ * @param webRoot folder of the built page, or null to serve the interface alone
+ */
+export function createApp(kitchen: Kitchen, webRoot: string | null): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: kitchen.log, autoLogging: { ignore: (r) => r.url?.endsWith('/events') ?? false } }));
+  app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }));
+  app.use(compression());
+  app.use(
+    '/api/v1',
+    rateLimit({
+      windowMs: 60_000,
+      limit: REQUESTS_PER_MIN,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, response) =>
+        sendProblem(response, problem(429, 'Too many at once', 'Wait a minute and send it again; nothing was lost.')),
+    }),
+    express.json({ limit: '512kb' }),
+    apiRoutes(kitchen),
+  );
+  if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
+  app.use(errorHandler(kitchen.log));
+  return app;
+}
+
+/** Files with a fingerprint in their name never change; the page itself is always asked for. */
+function servePage(app: Express, webRoot: string): void {
+  app.use(
+    express.static(webRoot, {
+      index: false,
+      setHeaders: (response, path) => {
+        const lasting = /-[A-Z0-9]{8}\.\w+$/.test(path);
+        response.setHeader('cache-control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+  app.get('/{*path}', (_request, response) => {
+    response.setHeader('cache-control', 'no-cache');
+    response.sendFile(join(webRoot, 'index.html'));
+  });
+}

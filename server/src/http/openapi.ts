@@ -1,0 +1,108 @@
+import {
+  clockRateSchema,
+  entriesSchema,
+  instrumentReadingsSchema,
+  placementSchema,
+  settingsSchema,
+} from '@oat-crock/contract';
+import type Joi from 'joi';
+import joiToSwagger from 'joi-to-swagger';
+
+/** The package is CommonJS with a default inside its default. */
+const { default: toSwagger } = joiToSwagger as unknown as { default: (schema: Joi.Schema) => { swagger: object } };
+
+interface Operation {
+  readonly path: string;
+  readonly method: 'get' | 'put' | 'post';
+  readonly summary: string;
+  readonly body?: Joi.Schema;
+  readonly answers: Readonly<Record<string, string>>;
+}
+
+const REFUSED = { '422': 'Refused: a problem document names each field and its remedy' };
+
+const OPERATIONS: readonly Operation[] = [
+  { path: '/health', method: 'get', summary: 'Is it up, and what time is it here', answers: { '200': 'Up' } },
+  { path: '/snapshot', method: 'get', summary: 'Clock, entries and instruments', answers: { '200': 'Snapshot' } },
+  {
+    path: '/events',
+    method: 'get',
+    summary: 'Server-sent events: new entries, the clock, instruments',
+    answers: { '200': 'text/event-stream' },
+  },
+  {
+    path: '/entries',
+    method: 'post',
+    summary: 'Append entries to batches’ logs; ids are the sender’s, so sending twice is harmless',
+    body: entriesSchema,
+    answers: { '201': 'Written', '200': 'All were already written', '409': 'An id with other content', ...REFUSED },
+  },
+  {
+    path: '/batches/{id}',
+    method: 'get',
+    summary: 'Every entry of one batch',
+    answers: { '200': 'Entries', '404': 'No such batch' },
+  },
+  { path: '/instruments', method: 'get', summary: 'The instruments', answers: { '200': 'Instruments' } },
+  {
+    path: '/instruments/{id}/placement',
+    method: 'put',
+    summary: 'Put an instrument into a crock, or back on the shelf',
+    body: placementSchema,
+    answers: { '200': 'Placed', '404': 'No such instrument', ...REFUSED },
+  },
+  {
+    path: '/instruments/{id}/readings',
+    method: 'post',
+    summary: 'Readings of an instrument, with its token as a bearer',
+    body: instrumentReadingsSchema,
+    answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token', ...REFUSED },
+  },
+  { path: '/clock', method: 'get', summary: 'The kitchen’s clock', answers: { '200': 'Clock' } },
+  {
+    path: '/clock',
+    method: 'put',
+    summary: 'Let the demonstration’s clock run faster',
+    body: clockRateSchema,
+    answers: { '200': 'Clock', '409': 'This clock is the real one', ...REFUSED },
+  },
+  {
+    path: '/settings',
+    method: 'get',
+    summary: 'The household’s settings, with an ETag',
+    answers: { '200': 'Settings' },
+  },
+  {
+    path: '/settings',
+    method: 'put',
+    summary: 'Change the settings; If-Match names the version read',
+    body: settingsSchema,
+    answers: { '200': 'Settings', '412': 'Changed by somebody else since', '428': 'No If-Match', ...REFUSED },
+  },
+];
+
+/** The interface as an OpenAPI document, made from the same schemas that check the requests. */
+export function openApiDocument(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const { path, method, summary, body, answers } of OPERATIONS) {
+    (paths[path] ??= {})[method] = {
+      summary,
+      parameters: [...path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+        name: m[1],
+        in: 'path',
+        required: true,
+        schema: { type: 'string' },
+      })),
+      ...(body && {
+        requestBody: { required: true, content: { 'application/json': { schema: toSwagger(body).swagger } } },
+      }),
+      responses: Object.fromEntries(Object.entries(answers).map(([code, description]) => [code, { description }])),
+    };
+  }
+  return {
+    openapi: '3.0.3',
+    info: { title: 'Oat Crock', version: '1', description: 'The kitchen’s log, clock and instruments.' },
+    servers: [{ url: '/api/v1' }],
+    paths,
+  };
+}

@@ -1,0 +1,33 @@
+import type { Logger } from 'pino';
+import { events, type Events } from './http/events.js';
+import { entryStore, type EntryStore } from './store/entries.js';
+import { householdStore, type HouseholdStore } from './store/household.js';
+import { instrumentStore, type InstrumentStore } from './store/instruments.js';
+import type { Db } from './store/open.js';
+import { demoClock, demoStartMs, realClock, type Clock } from './time/clock.js';
+
+/** Everything a running server holds together. */
+export interface Kitchen {
+  readonly db: Db;
+  readonly entries: EntryStore;
+  readonly instruments: InstrumentStore;
+  readonly household: HouseholdStore;
+  readonly clock: Clock;
+  readonly events: Events;
+  readonly log: Logger;
+}
+
+/** Opens the kitchen over a database; with `demo` its clock may run faster. */
+export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
+  const entries = entryStore(db);
+  const household = householdStore(db);
+  return {
+    db,
+    entries,
+    instruments: instrumentStore(db),
+    household,
+    clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),
+    events: events(entries),
+    log,
+  };
+}

@@ -1,0 +1,106 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ulid } from 'ulid';
+import type { Snapshot } from '@oat-crock/contract';
+import { entryOf, startOf } from './testing/kitchen.js';
+
+const HERE = dirname(fileURLToPath(import.meta.url));
+const NODE = ['--conditions=source', '--import', 'tsx'];
+
+/** Starts the server on a free port and waits for its address. */
+function open(file: string): Promise<{ readonly child: ChildProcess; readonly address: string }> {
+  const child = spawn(process.execPath, [...NODE, join(HERE, 'main.ts')], {
+    env: { ...process.env, OAT_CROCK_DB: file, OAT_CROCK_PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.stdout!.on('data', (data: Buffer) => {
+      const address = /(http:\/\/[\d.:]+)\//.exec(String(data))?.[1];
+      if (address) resolve({ child, address });
+    });
+    child.on('exit', () => reject(new Error('the server did not open')));
+  });
+}
+
+const gone = (child: ChildProcess) => new Promise((resolve) => child.on('exit', resolve));
+
+describe('a server killed in the middle', () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'oat-crock-'));
+  });
+  afterEach(() => rmSync(folder, { recursive: true }));
+
+  it('has every entry it acknowledged when it is started again, whole and in order', async () => {
+    const file = join(folder, 'dairy.sqlite');
+    const batch = ulid();
+    const acknowledged: string[] = [];
+    let server = await open(file);
+    for (let round = 0; round < 3; round++) {
+      const victim = server;
+      const killing = new Promise<void>((done) =>
+        setTimeout(
+          () => {
+            victim.child.kill('SIGKILL');
+            done();
+          },
+          250 + 130 * round,
+        ),
+      );
+      for (let i = 0; ; i++) {
+        const entry =
+          acknowledged.length === 0 ? startOf(batch) : entryOf(batch, { type: 'note', text: `${round}/${i}` });
+        const answer = await fetch(`${victim.address}/api/v1/entries`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ entries: [entry] }),
+        }).catch(() => null);
+        if (!answer) break;
+        if (answer.status === 201) acknowledged.push(entry.id);
+      }
+      await killing;
+      server = await open(file);
+      const { entries } = (await (await fetch(`${server.address}/api/v1/snapshot`)).json()) as Snapshot;
+      const kept = entries.map((e) => e.id);
+      expect(kept.slice(0, acknowledged.length)).toEqual(acknowledged);
+      expect(kept.length - acknowledged.length).toBeLessThanOrEqual(1);
+      acknowledged.splice(0, acknowledged.length, ...kept);
+    }
+    expect(acknowledged.length).toBeGreaterThan(10);
+    server.child.kill('SIGTERM');
+    expect(await gone(server.child)).toBe(0);
+  }, 90_000);
+});
+
+describe('the command-line door', () => {
+  const door = (verb: string, input: string) =>
+    spawnSync(process.execPath, [...NODE, join(HERE, 'engine-cli.ts'), verb], { input, encoding: 'utf8' });
+
+  it('takes one object in and gives one out', () => {
+    const { status, stdout } = door('cool', '{"volumeMl":4000,"startC":90,"targetC":45,"roomC":20,"method":"covered"}');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout).min).toBeGreaterThan(90);
+  });
+
+  it('refuses with nothing on standard output, a problem on the other and exit 2', () => {
+    for (const [verb, input, field] of [
+      ['cool', '{"volumeMl":-1}', 'volumeMl'],
+      ['cool', 'not json', '(the whole)'],
+      ['levitate', '{}', 'verb'],
+    ] as const) {
+      const { status, stdout, stderr } = door(verb, input);
+      expect([status, stdout]).toEqual([2, '']);
+      expect(JSON.parse(stderr).errors[0].field).toBe(field);
+    }
+  });
+
+  it('shows its verbs with a worked example of each', () => {
+    const { stdout } = door('help', '');
+    for (const verb of ['density', 'denature', 'cool', 'acidity', 'souring', 'forecast', 'strain', 'make']) {
+      expect(stdout).toContain(`\n${verb}\n`);
+    }
+  });
+});
