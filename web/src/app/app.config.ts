@@ -1,0 +1,43 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { followEffects } from './state/follow.effects';
+import { wireEffects } from './state/wire.effects';
+import { clockFeature } from './state/clock.feature';
+import { draftFeature } from './state/draft.feature';
+import { followFeature } from './state/follow.feature';
+import { householdFeature } from './state/household.feature';
+import { instrumentsFeature } from './state/instruments.feature';
+import { logFeature } from './state/log.feature';
+import { StonewarePreset } from './theme/preset';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideHttpClient(withFetch()),
+    provideStore({
+      [logFeature.name]: logFeature.reducer,
+      [clockFeature.name]: clockFeature.reducer,
+      [instrumentsFeature.name]: instrumentsFeature.reducer,
+      [followFeature.name]: followFeature.reducer,
+      [draftFeature.name]: draftFeature.reducer,
+      [householdFeature.name]: householdFeature.reducer,
+    }),
+    provideEffects(wireEffects, followEffects),
+    providePrimeNG({
+      theme: {
+        preset: StonewarePreset,
+        options: {
+          darkModeSelector: '[data-light="dawn"]',
+          cssLayer: { name: 'primeng', order: 'reset, primeng, page' },
+        },
+      },
+      ripple: false,
+    }),
+  ],
+};

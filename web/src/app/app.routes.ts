@@ -1,0 +1,20 @@
+import type { Routes } from '@angular/router';
+
+/** The places, one lazy part each. */
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'today' },
+  { path: 'today', title: 'Today, Oat Crock', loadComponent: () => import('./today/today').then((m) => m.Today) },
+  {
+    path: 'methods',
+    title: 'Methods, Oat Crock',
+    loadComponent: () => import('./methods/methods').then((m) => m.Methods),
+  },
+  {
+    path: 'methods/:methodId',
+    title: 'Methods, Oat Crock',
+    loadComponent: () => import('./methods/methods').then((m) => m.Methods),
+  },
+  { path: 'make', title: 'Make, Oat Crock', loadComponent: () => import('./make/make').then((m) => m.Make) },
+  { path: 'make/:batchId', title: 'Make, Oat Crock', loadComponent: () => import('./make/make').then((m) => m.Make) },
+  { path: '**', redirectTo: 'today' },
+];

@@ -1,0 +1,13 @@
+import type { Settings } from '@oat-crock/contract/wire';
+import type { Batch, Choices, Followed, MakeSheet } from '@oat-crock/core';
+
+/** A glance answers at once and roughly; a look takes its time. */
+export type Effort = 'glance' | 'look';
+
+/** What the engine's worker answers: read as the protocol between page and engine. */
+export interface EngineApi {
+  /** Follows a batch as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
+  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Followed;
+  /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
+  sheet(methodId: string, choices: Choices, startMs: number, settings: Settings): MakeSheet;
+}

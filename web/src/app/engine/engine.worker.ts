@@ -1,0 +1,35 @@
+import type { Settings } from '@oat-crock/contract/wire';
+import {
+  follow,
+  makeSheet,
+  methodById,
+  seedFromText,
+  SHEET_FORECAST,
+  USUAL_KITCHEN,
+  type Household,
+} from '@oat-crock/core';
+import { expose } from 'comlink';
+import { wakeAfter } from '@oat-crock/contract/wire';
+import type { Effort, EngineApi } from './engine-api';
+
+const MEMBERS: Readonly<Record<Effort, number>> = { glance: 250, look: 2000 };
+const FAN_POINTS = 48;
+
+/** The household that the settings describe, as the engine wants it. */
+function householdOf({ asleepFromH, asleepToH, roomC, refrigeratorC, hobW }: Settings): Household {
+  return {
+    kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
+    wake: (ms) => wakeAfter(ms, { fromH: asleepFromH, toH: asleepToH }),
+  };
+}
+
+const api: EngineApi = {
+  follow: (batch, nowMs, effort, settings) => {
+    const options = { members: MEMBERS[effort], seed: seedFromText(batch.id), fanPoints: FAN_POINTS };
+    return follow(batch, nowMs, options, householdOf(settings));
+  },
+  sheet: (methodId, choices, startMs, settings) =>
+    makeSheet(methodById(methodId), choices, SHEET_FORECAST, { startMs, ...householdOf(settings) }),
+};
+
+expose(api);

@@ -1,0 +1,43 @@
+import type { EntryBody } from '@oat-crock/core';
+import { mass } from '../ui/words';
+
+const QUANTITY = {
+  tempC: (v: number) => `${v.toFixed(1)} °C`,
+  ph: (v: number) => `pH ${v.toFixed(2)}`,
+  wheyG: (v: number) => `whey ${mass(v)}`,
+  productG: (v: number) => `product ${mass(v)}`,
+} as const;
+
+const CUE_ASKED: Readonly<Record<string, string>> = {
+  set: 'Tilted',
+  taste: 'Tasted',
+  whey: 'Whey on top',
+  clarity: 'Whey looks',
+  drip: 'Drips',
+  slurry: 'Starter slurry',
+  skin: 'Skin',
+  bottom: 'Bottom',
+  texture: 'Texture',
+};
+
+/** What an entry says, in a few words. */
+export function entryWords(body: EntryBody, stageName: (id: string) => string): string {
+  switch (body.type) {
+    case 'started':
+      return `Started: ${body.name}`;
+    case 'step':
+      return `Began: ${stageName(body.stageId)}`;
+    case 'reading':
+      return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
+    case 'cue':
+      return `${CUE_ASKED[body.cue] ?? body.cue}: ${body.answer}`;
+    case 'note':
+      return body.text;
+    case 'finished':
+      return `Finished: ${mass(body.productG)} of product${body.wheyG === null ? '' : `, ${mass(body.wheyG)} whey`}`;
+    case 'discarded':
+      return `Discarded: ${body.reason}`;
+    case 'correction':
+      return body.body ? `Correction: ${entryWords(body.body, stageName)}` : 'Taken back';
+  }
+}

@@ -1,0 +1,84 @@
+import { TestBed } from '@angular/core/testing';
+import { entriesUntil, START_MS } from '../testing/followed';
+import { pageOf, type TestPage } from '../testing/page';
+import { bodyProblems } from './check-body';
+import { LogPad } from './log-pad';
+import { LogPadState, type PadTab } from './log-pad.state';
+
+const ID = '01J00000000000000000000BTC';
+const NOW = START_MS + 200 * 60_000;
+
+describe('the log pad', () => {
+  let page: TestPage<LogPad>;
+  const pad = () => TestBed.inject(LogPadState);
+  const open = async (tab: PadTab, correcting: string | null = null) => {
+    pad().open(ID, tab, correcting);
+    await page.fixture.whenStable();
+  };
+  const type = async (text: string) => {
+    for (const key of text) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    for (let i = 0; i < 40 && pad().request() && !shown().includes('Give'); i++) {
+      await new Promise((resume) => setTimeout(resume, 25));
+      await page.fixture.whenStable();
+    }
+  };
+  const shown = () => document.querySelector('.pad')?.textContent ?? '';
+
+  beforeEach(async () => {
+    page = await pageOf(LogPad, entriesUntil(200), NOW);
+  });
+  afterEach(() => pad().close());
+
+  it('takes a temperature typed on the keyboard, with a comma for a point', async () => {
+    await open('tempC');
+    await type('42,5');
+    expect(page.written()[0]!.body).toEqual({ type: 'reading', quantity: 'tempC', value: 42.5, by: 'thermometer' });
+    expect(page.written()[0]!.atMs).toBe(NOW);
+    expect(pad().request()).toBeNull();
+  });
+
+  it('refuses a pH that cannot be, in words, and stays open with what was typed', async () => {
+    await open('ph');
+    await type('46');
+    expect(page.written()).toEqual([]);
+    expect(shown()).toContain('Give 9 or less.');
+    expect(shown()).toContain('46');
+  });
+
+  it('takes one point only, and deletes', async () => {
+    await open('ph');
+    for (const key of ['4', '.', '.', '6', '7', 'Backspace']) {
+      document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    }
+    await page.fixture.whenStable();
+    expect(document.querySelector('.shown')!.textContent).toContain('4.6');
+  });
+
+  it('corrects a line at the time of that line', async () => {
+    const note = [150, { type: 'note', text: 'calm' }] as const;
+    TestBed.resetTestingModule();
+    page = await pageOf(LogPad, entriesUntil(200, note), NOW);
+    const line = entriesUntil(200, note).at(-1)!;
+    await open('note', line.id);
+    expect(document.querySelector('textarea')!.value).toBe('calm');
+  });
+
+  it('asks for the looks of the stage at hand', async () => {
+    await open('cue');
+    expect([...document.querySelectorAll('.pad legend')].map((l) => l.textContent)).toEqual([
+      'Tilt it: how does it stand?',
+      'Whey on top?',
+      'A clean spoon: how does it taste?',
+    ]);
+  });
+});
+
+describe('checking before logging', () => {
+  it('uses the server’s own bounds', async () => {
+    expect(await bodyProblems({ type: 'reading', quantity: 'wheyG', value: 500, by: 'scale' })).toEqual([]);
+    const [problem] = await bodyProblems({ type: 'reading', quantity: 'wheyG', value: -5, by: 'scale' });
+    expect(problem!.remedy).toBe('Give 0 or more.');
+    expect((await bodyProblems({ type: 'note', text: '' }))[0]!.remedy).toBe('Write something.');
+  });
+});

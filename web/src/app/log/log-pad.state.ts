@@ -1,0 +1,26 @@
+import { Injectable, signal } from '@angular/core';
+
+/** What the log pad can write. */
+export type PadTab = 'tempC' | 'ph' | 'wheyG' | 'cue' | 'note';
+
+/** What the log pad is open for. */
+export interface PadRequest {
+  readonly batchId: string;
+  readonly tab: PadTab;
+  /** An entry to be corrected, instead of a new line. */
+  readonly correcting: string | null;
+}
+
+/** Opens the one log pad from anywhere. */
+@Injectable({ providedIn: 'root' })
+export class LogPadState {
+  readonly request = signal<PadRequest | null>(null);
+
+  open(batchId: string, tab: PadTab = 'tempC', correcting: string | null = null): void {
+    this.request.set({ batchId, tab, correcting });
+  }
+
+  close(): void {
+    this.request.set(null);
+  }
+}

@@ -1,0 +1,160 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  HostListener,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
+import type { CueScale, Entry, EntryBody, ReadBy } from '@oat-crock/core';
+import { ButtonModule } from 'primeng/button';
+import { DialogModule } from 'primeng/dialog';
+import { TextareaModule } from 'primeng/textarea';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { followFeature } from '../state/follow.feature';
+import { logFeature } from '../state/log.feature';
+import { dayTime } from '../ui/words';
+import { bodyProblems } from './check-body';
+import { Logger } from './logger';
+import { LogPadState, type PadTab } from './log-pad.state';
+
+const TABS: readonly { readonly id: PadTab; readonly text: string; readonly unit: string }[] = [
+  { id: 'tempC', text: 'Temperature', unit: '°C' },
+  { id: 'ph', text: 'pH', unit: 'pH' },
+  { id: 'wheyG', text: 'Whey', unit: 'g' },
+  { id: 'cue', text: 'Look', unit: '' },
+  { id: 'note', text: 'Note', unit: '' },
+];
+
+/** The one pad to log with: a big keypad for what is measured, one tap for what is seen, words for the rest. */
+@Component({
+  selector: 'oc-log-pad',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DialogModule, ButtonModule, TextareaModule, FormsModule],
+  templateUrl: './log-pad.html',
+  styleUrl: './log-pad.css',
+})
+export class LogPad {
+  private readonly store = inject(Store);
+  private readonly logger = inject(Logger);
+  private readonly clock = inject(KitchenClock);
+  protected readonly pad = inject(LogPadState);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
+
+  /** The pad keeps the keyboard: a number can be typed whatever was touched last. */
+  private readonly box = viewChild<ElementRef<HTMLElement>>('box');
+
+  protected readonly tabs = TABS;
+  protected readonly keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
+  protected readonly typed = signal('');
+  protected readonly note = signal('');
+  protected readonly by = signal<ReadBy>('meter');
+  protected readonly wrong = signal('');
+
+  protected readonly batch = computed(() => this.batches().find((b) => b.id === this.pad.request()?.batchId) ?? null);
+  protected readonly tab = computed(() => TABS.find((t) => t.id === this.pad.request()?.tab) ?? TABS[0]!);
+  protected readonly correcting = computed<Entry | null>(() => {
+    const id = this.pad.request()?.correcting;
+    return this.batch()?.log.find((l) => l.entry.id === id)?.entry ?? null;
+  });
+  protected readonly heading = computed(() => {
+    const line = this.correcting();
+    return line ? `Correct the line of ${dayTime(line.atMs)}` : `Log to ${this.batch()?.name ?? ''}`;
+  });
+
+  /** What can be looked for in the stage at hand; every look of the make where a line is corrected. */
+  protected readonly scales = computed<readonly CueScale[]>(() => {
+    const followed = this.followed()[this.pad.request()?.batchId ?? ''];
+    if (!followed) return [];
+    const line = this.correcting();
+    if (line?.body.type === 'cue') {
+      const { cue } = line.body;
+      return followed.hands
+        .flatMap((h) => h.cues)
+        .filter((c) => c.cue === cue)
+        .slice(0, 1);
+    }
+    const current = followed.stages.find((s) => s.status === 'now')?.id;
+    return followed.hands.find((h) => h.stageId === current)?.cues ?? [];
+  });
+
+  constructor() {
+    effect(() => {
+      const request = this.pad.request();
+      const line = this.correcting();
+      this.wrong.set('');
+      this.typed.set(line?.body.type === 'reading' ? String(line.body.value) : '');
+      this.note.set(line?.body.type === 'note' ? line.body.text : '');
+      if (request) this.by.set(line?.body.type === 'reading' ? line.body.by : 'meter');
+    });
+  }
+
+  protected show(tab: PadTab): void {
+    const request = this.pad.request();
+    if (request) this.pad.open(request.batchId, tab, null);
+    this.takeKeys();
+  }
+
+  protected takeKeys(): void {
+    this.box()?.nativeElement.focus();
+  }
+
+  protected press(key: string): void {
+    this.wrong.set('');
+    if (key === '⌫') this.typed.update((t) => t.slice(0, -1));
+    else if (!(key === '.' && this.typed().includes('.'))) this.typed.update((t) => (t + key).slice(0, 7));
+    this.takeKeys();
+  }
+
+  /** A keyboard does all that the keypad does, from the moment the pad is asked for. */
+  @HostListener('document:keydown', ['$event'])
+  protected onKey(event: KeyboardEvent): void {
+    const isNumeric = this.tab().id !== 'cue' && this.tab().id !== 'note';
+    if (!isNumeric || !this.pad.request() || event.ctrlKey || event.metaKey) return;
+    if (/^[0-9.]$/.test(event.key)) this.press(event.key);
+    else if (event.key === ',') this.press('.');
+    else if (event.key === 'Backspace') this.press('⌫');
+    else if (event.key === 'Enter' && (event.target as HTMLElement).tagName !== 'BUTTON') void this.saveReading();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  protected async saveReading(): Promise<void> {
+    const quantity = this.tab().id as 'tempC' | 'ph' | 'wheyG';
+    if (this.typed() === '') {
+      this.wrong.set('Type the number first.');
+      return;
+    }
+    const by: ReadBy = { tempC: 'thermometer' as const, ph: this.by(), wheyG: 'scale' as const }[quantity];
+    await this.save({ type: 'reading', quantity, value: Number(this.typed()), by });
+  }
+
+  protected async saveCue(cue: string, answer: string): Promise<void> {
+    await this.save({ type: 'cue', cue, answer });
+  }
+
+  protected async saveNote(): Promise<void> {
+    await this.save({ type: 'note', text: this.note().trim() });
+  }
+
+  private async save(body: Exclude<EntryBody, { type: 'correction' }>): Promise<void> {
+    const batch = this.batch();
+    if (!batch) return;
+    const [problem] = await bodyProblems(body);
+    if (problem) {
+      this.wrong.set(`${problem.message} ${problem.remedy}`);
+      return;
+    }
+    const line = this.correcting();
+    if (line) this.logger.write(batch.id, { type: 'correction', replaces: line.id, body }, line.atMs);
+    else this.logger.write(batch.id, body, this.clock.exactMs());
+    this.pad.close();
+  }
+}

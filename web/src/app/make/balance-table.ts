@@ -1,0 +1,116 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Batch, Followed } from '@oat-crock/core';
+import { mass } from '../ui/words';
+
+/** Where everything that went in is, now and in the end; after the finish, against what was weighed. */
+@Component({
+  selector: 'oc-balance-table',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <table>
+      <caption>
+        The balance
+      </caption>
+      <thead>
+        <tr>
+          <td></td>
+          @for (column of columns(); track column) {
+            <th scope="col">{{ column }}</th>
+          }
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track row.what) {
+          <tr>
+            <th scope="row">{{ row.what }}</th>
+            @for (cell of row.cells; track $index) {
+              <td>{{ cell }}</td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (verdict()) {
+      <p class="quiet">{{ verdict() }}</p>
+    }
+  `,
+  styles: `
+    table {
+      border-collapse: collapse;
+      width: 100%;
+      font-size: 0.92rem;
+    }
+    caption {
+      text-align: left;
+      font-family: var(--serif);
+      font-weight: 600;
+      font-size: 1.15rem;
+      padding-bottom: 0.2rem;
+    }
+    th {
+      text-align: left;
+      font-weight: 500;
+    }
+    td,
+    thead th {
+      text-align: right;
+    }
+    thead th {
+      font-size: 0.8rem;
+      color: var(--ink-soft);
+    }
+    tbody tr {
+      border-top: 1px solid var(--line);
+    }
+    th,
+    td {
+      padding: 0.18rem 0;
+    }
+  `,
+})
+export class BalanceTable {
+  readonly batch = input.required<Batch>();
+  readonly followed = input.required<Followed>();
+
+  protected readonly finished = computed(() => {
+    const { ended } = this.batch();
+    return ended?.how === 'finished' ? ended : null;
+  });
+  protected readonly columns = computed(() => (this.finished() ? ['Forecast', 'Weighed'] : ['Now', 'In the end']));
+
+  protected readonly rows = computed(() => {
+    const { balanceNow: now, balanceEnd: end } = this.followed();
+    const weighed = this.finished();
+    const lost = (b: typeof now) => b.lostG + b.evaporatedG;
+    if (!weighed) {
+      return [
+        { what: 'Went in', cells: [mass(now.inG), mass(end.inG)] },
+        { what: 'In the crock', cells: [mass(now.productG), mass(end.productG)] },
+        { what: 'Whey', cells: [mass(now.wheyG), mass(end.wheyG)] },
+        { what: 'Held back', cells: [mass(now.heldBackG), mass(end.heldBackG)] },
+        { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
+      ];
+    }
+    const rest = end.inG - weighed.productG - (weighed.wheyG ?? end.wheyG) - (weighed.heldBackG ?? end.heldBackG);
+    return [
+      { what: 'Went in', cells: [mass(end.inG), mass(end.inG)] },
+      { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
+      { what: 'Whey', cells: [mass(end.wheyG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)] },
+      {
+        what: 'Held back',
+        cells: [mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)],
+      },
+      { what: 'Not accounted for', cells: [mass(lost(end)), mass(rest)] },
+    ];
+  });
+
+  protected readonly verdict = computed(() => {
+    const weighed = this.finished();
+    if (!weighed) return '';
+    const expected = this.followed().balanceEnd.productG;
+    const pct = (100 * (weighed.productG - expected)) / expected;
+    return Math.abs(pct) < 2
+      ? 'As forecast, within 2 %.'
+      : `${Math.abs(pct).toFixed(0)} % ${pct > 0 ? 'more' : 'less'} than forecast.`;
+  });
+}

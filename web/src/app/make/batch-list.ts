@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { methodById, type Batch } from '@oat-crock/core';
+import { format } from 'date-fns';
+import { logFeature } from '../state/log.feature';
+import { Crock } from '../ui/crock';
+import { mass } from '../ui/words';
+
+/** Every make there was, the newest first. */
+@Component({
+  selector: 'oc-batch-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, Crock],
+  template: `
+    <h1>Makes</h1>
+    <ul>
+      @for (row of rows(); track row.batch.id) {
+        <li>
+          <a [routerLink]="['/make', row.batch.id]">
+            <oc-crock [level]="row.level" [ph]="row.ph" />
+            <span class="name">{{ row.batch.name }}</span>
+            <span class="quiet">{{ row.method }}</span>
+            <span class="quiet">begun {{ row.begun }}</span>
+            <span>{{ row.state }}</span>
+          </a>
+        </li>
+      } @empty {
+        <li class="none">No make has been started. <a routerLink="/methods">Decide a first one</a>.</li>
+      }
+    </ul>
+  `,
+  styles: `
+    ul {
+      max-width: 60rem;
+      margin-top: 0.75rem;
+    }
+    li {
+      border-top: 1px solid var(--line);
+    }
+    a {
+      display: grid;
+      grid-template-columns: 2.5rem minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1.2fr) minmax(0, 1.2fr);
+      gap: 0.8rem;
+      align-items: center;
+      padding: 0.55rem 0;
+      min-height: var(--touch);
+      color: var(--ink);
+      text-decoration: none;
+    }
+    .none a {
+      display: inline;
+      color: var(--cobalt);
+      text-decoration: underline;
+    }
+    a:hover .name {
+      text-decoration: underline;
+    }
+    .name {
+      font-family: var(--serif);
+      font-weight: 600;
+    }
+    @media (max-width: 700px) {
+      a {
+        grid-template-columns: 2.5rem 1fr;
+      }
+      .quiet {
+        grid-column: 2;
+      }
+    }
+  `,
+})
+export class BatchList {
+  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+  protected readonly rows = computed(() =>
+    this.batches().map((batch) => ({
+      batch,
+      method: methodById(batch.methodId).name,
+      begun: format(batch.startedMs, 'EEE d MMM HH:mm'),
+      state: stateWords(batch),
+      level: levelOf(batch),
+      ph: batch.readings.findLast((r) => r.quantity === 'ph')?.value ?? (batch.ended ? 4.4 : 6.6),
+    })),
+  );
+}
+
+function stateWords(batch: Batch): string {
+  if (!batch.ended) return 'on the way';
+  return batch.ended.how === 'discarded' ? 'discarded' : `${mass(batch.ended.productG)} made`;
+}
+
+function levelOf(batch: Batch): number {
+  const startG = Number(batch.choices['massG'] ?? 4000);
+  return batch.ended?.how === 'finished' ? Math.min(1, batch.ended.productG / startG) : 1;
+}

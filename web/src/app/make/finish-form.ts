@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Batch, EntryBody, Followed, Score } from '@oat-crock/core';
+import { ButtonModule } from 'primeng/button';
+import { InputNumberModule } from 'primeng/inputnumber';
+import { bodyProblems } from '../log/check-body';
+import { Logger } from '../log/logger';
+import { mass } from '../ui/words';
+
+const MARKS: readonly {
+  readonly key: keyof Score;
+  readonly ask: string;
+  readonly low: string;
+  readonly high: string;
+}[] = [
+  { key: 'sourness', ask: 'Sourness', low: 'mild', high: 'sharp' },
+  { key: 'thickness', ask: 'Thickness', low: 'thin', high: 'stiff' },
+  { key: 'smoothness', ask: 'Smoothness', low: 'grainy', high: 'silky' },
+  { key: 'taste', ask: 'Taste', low: 'poor', high: 'fine' },
+];
+
+/** What came out: weighed, scored, and the make is finished. */
+@Component({
+  selector: 'oc-finish-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, ButtonModule, InputNumberModule],
+  templateUrl: './finish-form.html',
+  styleUrl: './finish-form.css',
+})
+export class FinishForm {
+  readonly batch = input.required<Batch>();
+  readonly followed = input.required<Followed>();
+  private readonly logger = inject(Logger);
+
+  protected readonly marks = MARKS;
+  protected readonly productG = signal<number | null>(null);
+  protected readonly wheyG = linkedSignal<number | null>(() => this.lastWhey());
+  protected readonly heldBackG = linkedSignal<number | null>(() => Math.round(this.followed().balanceNow.heldBackG));
+  protected readonly score = signal<Partial<Record<keyof Score, number>>>({});
+  protected readonly wrong = signal('');
+  protected readonly expected = computed(() => mass(this.followed().end.massG));
+  protected readonly strained = computed(() => this.followed().drain !== null);
+
+  private lastWhey(): number | null {
+    return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;
+  }
+
+  protected give(key: keyof Score, value: number): void {
+    this.score.update((s) => ({ ...s, [key]: s[key] === value ? undefined : value }));
+  }
+
+  protected async finish(): Promise<void> {
+    const productG = this.productG();
+    if (productG === null) {
+      this.wrong.set('Weigh the product and type its mass in grams.');
+      return;
+    }
+    const given = this.score();
+    const whole = MARKS.every((m) => given[m.key] !== undefined);
+    if (!whole && Object.values(given).some((v) => v !== undefined)) {
+      this.wrong.set('Give all four marks, or none.');
+      return;
+    }
+    const body: EntryBody = {
+      type: 'finished',
+      productG,
+      wheyG: this.strained() ? this.wheyG() : null,
+      heldBackG: this.heldBackG(),
+      score: whole ? (given as Score) : null,
+    };
+    const [problem] = await bodyProblems(body);
+    if (problem) this.wrong.set(`${problem.message} ${problem.remedy}`);
+    else this.logger.write(this.batch().id, body);
+  }
+}

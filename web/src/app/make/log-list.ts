@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Batch, Followed, LogLine } from '@oat-crock/core';
+import { Logger } from '../log/logger';
+import { LogPadState, type PadTab } from '../log/log-pad.state';
+import { entryWords } from '../log/entry-words';
+import { dayTime } from '../ui/words';
+
+/** Lines shown before the rest is asked for. */
+const SHOWN = 40;
+
+/** The log as an honest list: what was corrected stays, struck through, with what it says now. */
+@Component({
+  selector: 'oc-log-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './log-list.html',
+  styleUrl: './log-list.css',
+})
+export class LogList {
+  readonly batch = input.required<Batch>();
+  readonly followed = input.required<Followed>();
+  readonly doubtful = input<readonly string[]>([]);
+  private readonly logger = inject(Logger);
+  private readonly pad = inject(LogPadState);
+  protected readonly all = signal(false);
+  protected readonly handsOnly = signal(true);
+
+  protected readonly lines = computed(() =>
+    this.batch()
+      .log.filter((l) => l.fate !== 'is a correction' && (!this.handsOnly() || l.entry.source === 'hand'))
+      .toReversed()
+      .slice(0, this.all() ? undefined : SHOWN)
+      .map((line) => ({
+        line,
+        at: dayTime(line.entry.atMs),
+        words: entryWords(line.entry.body, this.stageName),
+        now: line.now ? entryWords(line.now, this.stageName) : null,
+        doubtful: this.doubtful().includes(line.entry.id),
+        correctable: this.tabOf(line) !== null,
+      })),
+  );
+  protected readonly more = computed(
+    () => this.batch().log.filter((l) => !this.handsOnly() || l.entry.source === 'hand').length > SHOWN && !this.all(),
+  );
+
+  private readonly stageName = (id: string): string => this.followed().hands.find((h) => h.stageId === id)?.name ?? id;
+
+  protected tabOf(line: LogLine): PadTab | null {
+    const { body, source } = line.entry;
+    if (line.fate === 'taken back' || source !== 'hand') return null;
+    if (body.type === 'reading') return body.quantity === 'productG' ? null : body.quantity;
+    return body.type === 'cue' || body.type === 'note' ? body.type : null;
+  }
+
+  protected correct(line: LogLine): void {
+    const tab = this.tabOf(line);
+    if (tab) this.pad.open(this.batch().id, tab, line.entry.id);
+  }
+
+  protected takeBack(line: LogLine): void {
+    this.logger.write(this.batch().id, { type: 'correction', replaces: line.entry.id, body: null });
+  }
+}

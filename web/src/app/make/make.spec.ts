@@ -1,0 +1,110 @@
+import { entriesUntil, START_MS } from '../testing/followed';
+import { pageOf } from '../testing/page';
+import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
+import { BatchList } from './batch-list';
+import { Make } from './make';
+
+const MIN = 60_000;
+const ID = '01J00000000000000000000BTC';
+const at = (minute: number, ...more: Parameters<typeof entriesUntil>[1][]) =>
+  pageOf(Make, entriesUntil(minute, ...more), START_MS + minute * MIN, { batchId: ID });
+
+describe('Make', () => {
+  it('shows the pour, the stages, the plot and the balance of a pot', async () => {
+    const page = await at(200);
+    expect(page.element.querySelector('h1')!.textContent).toBe('Pot');
+    expect(page.element.querySelectorAll('.stages button').length).toBe(9);
+    expect(page.element.querySelector('[aria-current="step"]')!.textContent.trim()).toBe('keep warm');
+    expect(page.element.querySelector('oc-plot title')!.textContent).toContain('Acidity');
+    expect(page.text()).toMatch(/Went in ?4\.10 kg/);
+  });
+
+  it('shows another stage when it is picked, and the one at hand again when it is picked again', async () => {
+    const page = await at(200);
+    await page.click('heat 85 °C');
+    expect(page.element.querySelector('oc-plot title')!.textContent).toContain('heat 85');
+    await page.click('heat 85 °C');
+    expect(page.element.querySelector('oc-plot title')!.textContent).toContain('Acidity');
+  });
+
+  it('records the next hands', async () => {
+    const page = await at(200);
+    await page.click('Done: chill');
+    expect(page.written()[0]!.body).toEqual({ type: 'step', stageId: 'chill' });
+  });
+
+  it('keeps a corrected line in the log, struck through, and can take another back', async () => {
+    const page = await at(200, [150, { type: 'note', text: 'calm' }]);
+    const note = entriesUntil(200, [150, { type: 'note', text: 'calm' }]).at(-1)!;
+    await page.click('Take back: calm');
+    expect(page.written()[0]!.body).toEqual({ type: 'correction', replaces: note.id, body: null });
+    expect(page.element.querySelector('oc-log-list s')!.textContent).toBe('calm');
+  });
+
+  it('asks for the weights at the end, and is not finished without them', async () => {
+    const page = await at(1250);
+    expect(page.text()).toContain('Weigh it and log what came out');
+    await page.click('Finish the make');
+    expect(page.text()).toContain('Weigh the product');
+    expect(page.written()).toEqual([]);
+  });
+
+  it('wants all four marks or none', async () => {
+    const page = await at(1250);
+    const group = page.element.querySelector('[aria-label^="Taste"]')!;
+    group.querySelectorAll<HTMLButtonElement>('button')[3]!.click();
+    const form = page.fixture.debugElement.query((e) => e.name === 'oc-finish-form').componentInstance as {
+      productG: { set: (g: number) => void };
+    };
+    form.productG.set(1650);
+    await page.click('Finish the make');
+    expect(page.text()).toContain('Give all four marks, or none');
+  });
+
+  it('sets what was weighed beside what was forecast, once it is finished', async () => {
+    const end = [1260, { type: 'finished', productG: 1500, wheyG: 2300, heldBackG: 120, score: null }] as const;
+    const page = await at(1270, end);
+    expect(page.text()).toContain('Weighed');
+    expect(page.text()).toMatch(/\d+ % less than forecast/);
+    expect(page.element.querySelector('oc-finish-form')).toBeNull();
+  });
+
+  it('is discarded only with a reason', async () => {
+    const page = await at(200);
+    await page.click('Stop and discard this make');
+    const input = page.element.querySelector<HTMLInputElement>('#why-discard')!;
+    await page.click('Discard it').catch(() => undefined);
+    expect(page.written()).toEqual([]);
+    input.value = 'pink spots';
+    input.dispatchEvent(new Event('input'));
+    await page.fixture.whenStable();
+    await page.click('Discard it');
+    expect(page.written()[0]!.body).toEqual({ type: 'discarded', reason: 'pink spots' });
+  });
+
+  it('puts a probe into the crock and back on the shelf', async () => {
+    const page = await at(200);
+    const probe = { id: 'p', name: 'pH probe', quantity: 'ph' as const, simulated: true, batchId: null };
+    page.store.dispatch(InstrumentActions.told({ instruments: [probe] }));
+    await page.fixture.whenStable();
+    page.element.querySelector<HTMLInputElement>('.probes input')!.click();
+    expect(page.store.selectSignal(instrumentsFeature.selectAll)()[0]!.batchId).toBe(ID);
+  });
+
+  it('says so when there is no such make', async () => {
+    const page = await pageOf(Make, entriesUntil(200), START_MS, { batchId: 'none' });
+    expect(page.text()).toContain('No such make');
+  });
+});
+
+describe('the list of makes', () => {
+  it('shows each with its state, and leads to a first one where there is none', async () => {
+    const page = await pageOf(BatchList, entriesUntil(200), START_MS);
+    expect(page.text()).toMatch(/Pot ?Strained yogurt ?begun .* ?on the way/);
+  });
+
+  it('is not silent when empty', async () => {
+    const page = await pageOf(BatchList, [], START_MS);
+    expect(page.text()).toContain('No make has been started');
+  });
+});

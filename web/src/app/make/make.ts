@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Instrument } from '@oat-crock/contract/wire';
+import { methodById } from '@oat-crock/core';
+import { ButtonModule } from 'primeng/button';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Logger } from '../log/logger';
+import { LogPadState } from '../log/log-pad.state';
+import { Pour } from '../pour/pour';
+import { PourFocus } from '../shell/focus';
+import { FollowActions, followFeature } from '../state/follow.feature';
+import { householdFeature } from '../state/household.feature';
+import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
+import { logFeature } from '../state/log.feature';
+import { Plot } from '../ui/plot';
+import { capital, mass } from '../ui/words';
+import { BalanceTable } from './balance-table';
+import { BatchList } from './batch-list';
+import { FinishForm } from './finish-form';
+import { LogList } from './log-list';
+import { stagePlot } from './plots';
+import { headline, plannedActual } from './stage-words';
+
+const HOUR_MS = 3_600_000;
+
+/** One batch: the long pour, the stage at hand, the balance, the cautions and the log. */
+@Component({
+  selector: 'oc-make',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Pour, Plot, LogList, FinishForm, BalanceTable, BatchList, ButtonModule, RouterLink],
+  templateUrl: './make.html',
+  styleUrl: './make.css',
+})
+export class Make {
+  /** From the address; absent at the list of makes. */
+  readonly batchId = input<string>();
+
+  private readonly store = inject(Store);
+  private readonly logger = inject(Logger);
+  private readonly pad = inject(LogPadState);
+  protected readonly clock = inject(KitchenClock);
+  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly byBatch = this.store.selectSignal(followFeature.selectByBatch);
+  private readonly failures = this.store.selectSignal(followFeature.selectFailed);
+  private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
+
+  protected readonly batch = computed(() => this.batches().find((b) => b.id === this.batchId()) ?? null);
+  protected readonly followed = computed(() => this.byBatch()[this.batchId() ?? ''] ?? null);
+  protected readonly failure = computed(() => this.failures()[this.batchId() ?? ''] ?? null);
+  protected readonly method = computed(() => methodById(this.batch()?.methodId ?? 'scalded-yogurt').name);
+  protected readonly headline = computed(() => {
+    const [batch, followed] = [this.batch(), this.followed()];
+    return batch && followed ? headline(batch, followed, this.clock.nowMs()) : '';
+  });
+
+  /** The stage shown below: the one at hand, unless another was picked. */
+  private readonly picked = signal<string | null>(null);
+  protected readonly stage = computed(() => {
+    const stages = this.followed()?.stages ?? [];
+    return (
+      stages.find((s) => s.id === this.picked()) ??
+      stages.find((s) => s.status === 'now') ??
+      stages.findLast((s) => s.endsBy === 'solids' || s.endsBy === 'acidity') ??
+      null
+    );
+  });
+  protected readonly rows = computed(() => {
+    const [followed, stage] = [this.followed(), this.stage()];
+    return followed && stage?.status === 'now' ? plannedActual(followed, stage) : [];
+  });
+  protected readonly plot = computed(() => {
+    const [batch, followed, stage] = [this.batch(), this.followed(), this.stage()];
+    return batch && followed && stage ? stagePlot(batch, followed, stage) : null;
+  });
+  protected readonly next = computed(() => this.followed()?.hands.find((h) => h.status !== 'done') ?? null);
+  protected readonly finishing = computed(() => {
+    const followed = this.followed();
+    return this.batch()?.ended === null && followed !== null && this.next() === null;
+  });
+  protected readonly cues = computed(() => {
+    const stage = this.followed()?.stages.find((s) => s.status === 'now');
+    return this.followed()?.hands.find((h) => h.stageId === stage?.id)?.cues ?? [];
+  });
+  protected readonly span = computed(() => {
+    const series = this.followed()?.series ?? [];
+    const from = series[0]?.atMs ?? 0;
+    const until = series[series.length - 1]?.atMs ?? 1;
+    const lasts = Math.max(HOUR_MS, until - from);
+    return { from: from - lasts * 0.05, until: until + lasts * 0.02 };
+  });
+  protected readonly cautions = computed(() => [...new Set(this.followed()?.stages.flatMap((s) => s.cautions) ?? [])]);
+  protected readonly probes = computed(() =>
+    this.instruments().filter((i) => i.batchId === null || i.batchId === this.batchId()),
+  );
+  protected readonly discarding = signal(false);
+  protected readonly reason = signal('');
+  protected readonly capital = capital;
+  protected readonly mass = mass;
+
+  constructor() {
+    const focus = inject(PourFocus);
+    const router = inject(Router);
+    effect(() => {
+      const id = this.batchId();
+      if (id) {
+        focus.look(id);
+        this.store.dispatch(FollowActions.wanted({ batchId: id }));
+      } else {
+        const only = this.batches().filter((b) => b.ended === null);
+        if (only.length === 1) void router.navigate(['/make', only[0]!.id], { replaceUrl: true });
+      }
+    });
+  }
+
+  protected pick(stageId: string): void {
+    this.picked.update((now) => (now === stageId ? null : stageId));
+  }
+
+  protected record(): void {
+    const next = this.next();
+    if (next) this.logger.write(this.batchId()!, { type: 'step', stageId: next.stageId });
+    this.picked.set(null);
+  }
+
+  protected see(cue: string, answer: string): void {
+    this.logger.write(this.batchId()!, { type: 'cue', cue, answer });
+  }
+
+  protected log(): void {
+    this.pad.open(this.batchId()!);
+  }
+
+  protected place(probe: Instrument): void {
+    const batchId = probe.batchId === null ? this.batchId()! : null;
+    this.store.dispatch(InstrumentActions.place({ id: probe.id, batchId }));
+  }
+
+  protected discard(): void {
+    const reason = this.reason().trim();
+    if (!reason) return;
+    this.logger.write(this.batchId()!, { type: 'discarded', reason });
+    this.discarding.set(false);
+  }
+
+  protected typeReason(event: Event): void {
+    this.reason.set((event.target as HTMLInputElement).value);
+  }
+}

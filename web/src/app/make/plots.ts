@@ -1,0 +1,100 @@
+import type { Batch, Followed, FollowedStage } from '@oat-crock/core';
+import { CUE_MODELS } from '@oat-crock/core';
+import type { PlotDot, PlotSpec } from '../ui/plot-spec';
+import { dayTime, mass, windowWords } from '../ui/words';
+
+const MIN_MS = 60_000;
+
+/** The plot of a stage: what decides its end, planned and as measured. Null where there is nothing to plot. */
+export function stagePlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
+  if (stage.endsBy === 'acidity') return souringPlot(batch, followed, stage);
+  if (stage.endsBy === 'solids') return wheyPlot(batch, followed, stage);
+  return warmthPlot(batch, followed, stage);
+}
+
+/** Temperature of a stage of heating, holding or cooling. */
+function warmthPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
+  const from = stage.beginMs - 2 * MIN_MS;
+  const to = Math.max(stage.endMs ?? followed.nowMs, stage.beginMs + 20 * MIN_MS) + 4 * MIN_MS;
+  const points = followed.series.filter((p) => p.stageId === stage.id);
+  const read = readingsOf(batch, 'tempC', from, to, (v) => `${v.toFixed(1)} °C`);
+  const highest = Math.max(60, ...points.map((p) => p.tempC), ...read.map((d) => d.y));
+  return {
+    words: `Temperature while it is at "${stage.name}", as modelled and as measured.`,
+    x: { from, to, kind: 'moment' },
+    left: { from: 0, to: Math.ceil(highest / 10) * 10, unit: '°C' },
+    lines: [{ points: points.map((p) => [p.atMs, p.tempC] as const), look: 'warm' }],
+    dots: read,
+    rules: stage.endsBy === 'temperature' ? [{ y: stage.target, text: `${stage.target} °C`, look: 'target' }] : [],
+    now: followed.nowMs,
+  };
+}
+
+/** pH of a souring: the fan of the forecast, the readings and the looks. */
+function souringPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
+  const window = followed.windows.find((w) => w.stageId === stage.id);
+  const latest = Math.max(window?.p90Ms ?? 0, stage.endMs ?? 0, followed.nowMs) + 60 * MIN_MS;
+  const from = stage.beginMs;
+  const fan = followed.fan.filter((f) => f.atMs <= latest + 60 * MIN_MS);
+  const median = (atMs: number) =>
+    fan.reduce((best, f) => (Math.abs(f.atMs - atMs) < Math.abs(best.atMs - atMs) ? f : best), fan[0]!).p50;
+  const read = readingsOf(batch, 'ph', from, latest, (v) => `pH ${v.toFixed(2)}`, followed.doubtful);
+  const looked: PlotDot[] = batch.cues
+    .filter((c) => c.cue in CUE_MODELS && c.atMs >= from && c.atMs <= latest && fan.length > 0)
+    .map((c) => ({ x: c.atMs, y: median(c.atMs), look: 'cue' as const, title: `${c.answer}, ${dayTime(c.atMs)}` }));
+  return {
+    words: `Acidity while it is kept warm. ${window ? windowWords(window, followed.nowMs) : ''}. ${read.length} readings, ${looked.length} looks.`,
+    x: { from, to: latest, kind: 'moment' },
+    left: { from: 4, to: 6.8, unit: 'pH' },
+    bands: [{ points: fan.map((f) => [f.atMs, f.p10, f.p90] as const), look: 'likely' }],
+    lines: [{ points: fan.map((f) => [f.atMs, f.p50] as const), look: 'fact' }],
+    dots: [...read, ...looked],
+    rules: [{ y: stage.target, text: `wanted, pH ${stage.target.toFixed(2)}`, look: 'target' }],
+    windows:
+      window && window.p10Ms !== null && window.p90Ms !== null
+        ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]
+        : [],
+    now: followed.nowMs,
+  };
+}
+
+/** Whey against time, with the mass at which to stop. */
+function wheyPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
+  const window = followed.windows.find((w) => w.stageId === stage.id);
+  const wanted = followed.drain?.wantedWheyG ?? 0;
+  const from = stage.beginMs;
+  const to = Math.max(stage.endMs ?? 0, window?.p90Ms ?? 0, followed.nowMs) + 60 * MIN_MS;
+  const read = readingsOf(batch, 'wheyG', from, to, (v) => `${mass(v)} whey`);
+  const points = followed.series.filter((p) => p.stageId === stage.id).map((p) => [p.atMs, p.wheyG] as const);
+  return {
+    words: `Whey drained. ${mass(wanted)} must leave for the wanted texture. ${window ? windowWords(window, followed.nowMs) : ''}.`,
+    x: { from, to, kind: 'moment' },
+    left: { from: 0, to: Math.max(wanted * 1.15, ...read.map((d) => d.y)), unit: 'g whey' },
+    lines: [{ points, look: 'whey' }],
+    dots: read,
+    rules: [{ y: wanted, text: `stop at ${mass(wanted)}`, look: 'target' }],
+    windows:
+      window && window.p10Ms !== null && window.p90Ms !== null
+        ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]
+        : [],
+    now: followed.nowMs,
+  };
+}
+
+function readingsOf(
+  batch: Batch,
+  quantity: 'tempC' | 'ph' | 'wheyG',
+  from: number,
+  to: number,
+  say: (value: number) => string,
+  doubtful: readonly string[] = [],
+): PlotDot[] {
+  return batch.readings
+    .filter((r) => r.quantity === quantity && r.atMs >= from && r.atMs <= to)
+    .map((r) => ({
+      x: r.atMs,
+      y: r.value,
+      look: doubtful.includes(r.id) ? ('doubtful' as const) : ('read' as const),
+      title: `${say(r.value)}, ${dayTime(r.atMs)}${doubtful.includes(r.id) ? ', doubtful' : ''}`,
+    }));
+}

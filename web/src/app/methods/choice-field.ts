@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Choice, Problem } from '@oat-crock/core';
+import { InputNumberModule } from 'primeng/inputnumber';
+import { SelectModule } from 'primeng/select';
+
+/** Options up to this many stand side by side; more go into a list. */
+const SIDE_BY_SIDE = 2;
+
+/** One choice: its control, the reason for its default, and what is wrong with it. */
+@Component({
+  selector: 'oc-choice-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputNumberModule, SelectModule],
+  template: `
+    <label [attr.for]="id()">{{ choice().label }}</label>
+    @if (number(); as n) {
+      <p-inputnumber
+        [inputId]="id()"
+        [ngModel]="value()"
+        (onInput)="typed($event.value)"
+        (ngModelChange)="typed($event)"
+        [min]="n.min"
+        [max]="n.max"
+        [step]="n.step"
+        [minFractionDigits]="0"
+        [maxFractionDigits]="2"
+        [useGrouping]="false"
+        [suffix]="' ' + n.unit"
+        [showButtons]="true"
+        buttonLayout="horizontal"
+        incrementButtonIcon="pi pi-plus"
+        decrementButtonIcon="pi pi-minus"
+        [invalid]="problem() !== null"
+      />
+    } @else if (few()) {
+      <div class="few" role="group" [attr.aria-label]="choice().label">
+        @for (option of options(); track option.id) {
+          <button
+            type="button"
+            [attr.aria-pressed]="value() === option.id"
+            [title]="option.why"
+            (click)="chosen.emit(option.id)"
+          >
+            {{ option.label }}
+          </button>
+        }
+      </div>
+    } @else {
+      <p-select
+        [inputId]="id()"
+        [ariaLabel]="choice().label"
+        [options]="options()"
+        optionLabel="label"
+        optionValue="id"
+        [ngModel]="value()"
+        (ngModelChange)="chosen.emit($event)"
+        appendTo="body"
+        [invalid]="problem() !== null"
+      >
+        <ng-template #item let-option>
+          <span class="option"
+            >{{ option.label }} <small>{{ option.why }}</small></span
+          >
+        </ng-template>
+      </p-select>
+    }
+    <p class="why">{{ reason() }}</p>
+    @if (problem(); as wrong) {
+      <p class="problem" role="alert">{{ wrong.message }} {{ wrong.remedy }}</p>
+    }
+  `,
+  styleUrl: './choice-field.css',
+})
+export class ChoiceField {
+  readonly choice = input.required<Choice>();
+  readonly value = input.required<number | string>();
+  readonly problem = input<Problem | null>(null);
+  readonly chosen = output<number | string>();
+
+  protected readonly id = computed(() => `choice-${this.choice().key}`);
+  protected readonly number = computed(() => {
+    const choice = this.choice();
+    return choice.kind === 'number' ? choice : null;
+  });
+  protected readonly options = computed(() => {
+    const choice = this.choice();
+    return choice.kind === 'option' ? [...choice.options] : [];
+  });
+  protected readonly few = computed(() => this.options().length > 0 && this.options().length <= SIDE_BY_SIDE);
+  /** The reason of the option chosen, else of the choice. */
+  protected readonly reason = computed(() => {
+    const picked = this.options().find((o) => o.id === this.value());
+    return picked ? `${picked.why} ${this.choice().why}` : this.choice().why;
+  });
+
+  protected typed(value: number | string | null): void {
+    const n = this.number();
+    const typed = typeof value === 'string' ? Number.parseFloat(value) : value;
+    if (!n || typed === null || Number.isNaN(typed)) return;
+    if (typed >= n.min && typed <= n.max && typed !== this.value()) this.chosen.emit(typed);
+  }
+}

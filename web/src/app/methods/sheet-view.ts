@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { sayTemp, type MakeSheet } from '@oat-crock/core';
+import { isNight } from '@oat-crock/contract/wire';
+import { householdFeature } from '../state/household.feature';
+import { Plot } from '../ui/plot';
+import type { PlotSpec } from '../ui/plot-spec';
+import { clockTime, dayTime, mass, span, tasteOf, toFive, windowWords } from '../ui/words';
+
+const MIN_MS = 60_000;
+
+/** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
+@Component({
+  selector: 'oc-sheet-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Plot],
+  templateUrl: './sheet-view.html',
+  styleUrl: './sheet-view.css',
+})
+export class SheetView {
+  readonly sheet = input.required<MakeSheet>();
+  /** When it would be begun, ms. */
+  readonly startMs = input.required<number>();
+
+  private readonly store = inject(Store);
+  private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+
+  protected readonly mass = mass;
+  protected readonly span = span;
+  protected readonly tasteOf = tasteOf;
+
+  protected readonly hands = computed(() =>
+    this.sheet().stages.map((stage) => {
+      const atMs = this.startMs() + stage.beginMin * MIN_MS;
+      return {
+        ...stage,
+        at: clockTime(toFive(atMs), this.startMs()),
+        night: isNight(atMs, this.asleep()),
+      };
+    }),
+  );
+  protected readonly nightHands = computed(() => this.hands().filter((h) => h.night).length);
+
+  /** The ready windows in words: sour enough, thick enough. */
+  protected readonly windows = computed(() => {
+    const { souring, straining } = this.sheet();
+    const at = (beginMin: number, f: { p10Min: number | null; p50Min: number | null; p90Min: number | null }) => {
+      const ms = (min: number | null) => (min === null ? null : this.startMs() + (beginMin + min) * MIN_MS);
+      return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min) }, this.startMs());
+    };
+    return [
+      ...(souring ? [{ what: 'Sour enough', words: at(souring.beginMin, souring.forecast) }] : []),
+      ...(straining ? [{ what: 'Thick enough', words: at(straining.beginMin, straining.forecast) }] : []),
+    ];
+  });
+
+  protected readonly heat = computed(() => {
+    const { heat } = this.sheet();
+    const record = heat.pasteurised
+      ? `more heat than ${heat.pair}, the listed pasteurisation`
+      : 'less heat than any listed pasteurisation';
+    return `${heat.betaLgPct.toFixed(0)} % of the whey protein unfolds; ${record}.`;
+  });
+
+  /** The line of the first day: temperature, and pH with its spread. */
+  protected readonly plot = computed<PlotSpec>(() => {
+    const { line, souring } = this.sheet();
+    const warmEnd = souring ? souring.beginMin + (souring.forecast.p90Min ?? 600) + 90 : line.at(-1)!.min;
+    const to = Math.min(warmEnd, line.at(-1)!.min) / 60;
+    const shown = line.filter((p) => p.min / 60 <= to + 0.5);
+    const phFrom = 4;
+    const phTo = 7;
+    const scaled = (ph: number) => ((ph - phFrom) / (phTo - phFrom)) * 100;
+    return {
+      words: `Temperature and acidity from the start of the make. Heat to ${sayTemp(Math.max(...line.map((p) => p.tempC)))}.`,
+      x: { from: 0, to, kind: 'hours' },
+      left: { from: 0, to: 100, unit: '°C' },
+      right: { from: phFrom, to: phTo, unit: 'pH' },
+      bands: souring
+        ? [
+            {
+              points: souring.forecast.fan
+                .filter((f) => (souring.beginMin + f.min) / 60 <= to + 0.5)
+                .map((f) => [(souring.beginMin + f.min) / 60, scaled(f.p10), scaled(f.p90)] as const),
+              look: 'likely' as const,
+            },
+          ]
+        : [],
+      lines: [
+        { points: shown.map((p) => [p.min / 60, p.tempC] as const), look: 'warm' },
+        {
+          points: shown.filter((p) => !souring || p.min >= souring.beginMin).map((p) => [p.min / 60, p.ph] as const),
+          look: 'fact',
+          axis: 'right',
+        },
+      ],
+      rules: souring
+        ? [{ y: scaled(souring.targetPh), text: `wanted, pH ${souring.targetPh.toFixed(2)}`, look: 'target' }]
+        : [],
+      windows:
+        souring && souring.forecast.p10Min !== null && souring.forecast.p90Min !== null
+          ? [
+              {
+                from: (souring.beginMin + souring.forecast.p10Min) / 60,
+                likely: (souring.beginMin + (souring.forecast.p50Min ?? 0)) / 60,
+                until: (souring.beginMin + souring.forecast.p90Min) / 60,
+              },
+            ]
+          : [],
+    };
+  });
+
+  protected readonly facts = computed(() => {
+    const { product, nutrition, cost, balance } = this.sheet();
+    const money = (amount: number) => `${this.settings().currency} ${amount.toFixed(2)}`;
+    return [
+      {
+        what: 'Product',
+        value: mass(product.massG),
+        more: `${product.pots} full pots, ${product.firmnessWord} on the spoon`,
+      },
+      {
+        what: 'Whey',
+        value: mass(balance.wheyG),
+        more: balance.wheyG > 0 ? 'acid whey: bake, brine or feed with it' : 'none drained',
+      },
+      {
+        what: 'Sourness',
+        value: `pH ${product.ph.toFixed(2)}`,
+        more: `${tasteOf(product.ph)}, once it is cold through`,
+      },
+      {
+        what: 'Sugars left',
+        value: `${nutrition.sugarsG.toFixed(1)} g`,
+        more: `per 100 g: ${nutrition.lactoseG.toFixed(1)} lactose, ${nutrition.galactoseG.toFixed(1)} galactose`,
+      },
+      {
+        what: 'In 100 g',
+        value: `${nutrition.energyKcal.toFixed(0)} kcal`,
+        more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein`,
+      },
+      {
+        what: 'Cost',
+        value: `${money(cost.perPot)} a pot`,
+        more: `${money(cost.perKg)} per kg; ${money(Math.abs(cost.savedAgainstShop))} ${cost.savedAgainstShop >= 0 ? 'less' : 'more'} than the shop for all of it`,
+      },
+    ];
+  });
+
+  protected readonly ends = computed(() => dayTime(toFive(this.startMs() + this.sheet().totalMin * MIN_MS)));
+}

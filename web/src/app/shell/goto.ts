@@ -1,0 +1,94 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { METHODS } from '@oat-crock/core';
+import { logFeature } from '../state/log.feature';
+import { dayTime } from '../ui/words';
+import { PLACES } from './places';
+
+interface Goal {
+  readonly text: string;
+  readonly path: string;
+}
+
+/** Find a make or a method and go there. */
+@Component({
+  selector: 'oc-goto',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <dialog #box (close)="closed.emit()" aria-labelledby="goto-title">
+      <h2 id="goto-title">Find or go</h2>
+      <input
+        type="text"
+        aria-label="A make, a method or a place"
+        placeholder="A make, a method or a place"
+        autocomplete="off"
+        [value]="typed()"
+        (input)="type($event)"
+        (keydown)="onKey($event)"
+      />
+      <ul>
+        @for (goal of found(); track goal.path + goal.text; let i = $index) {
+          <li [class.chosen]="i === chosen()">
+            <button type="button" (click)="go(goal)">{{ goal.text }}</button>
+          </li>
+        } @empty {
+          <li class="quiet">Nothing of that name.</li>
+        }
+      </ul>
+    </dialog>
+  `,
+  styleUrl: './dialog.css',
+})
+export class GoTo {
+  readonly closed = output();
+  private readonly router = inject(Router);
+  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+  private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
+  protected readonly typed = signal('');
+  protected readonly chosen = signal(0);
+
+  private readonly goals = computed<readonly Goal[]>(() => [
+    ...PLACES.map((p) => ({ text: p.text, path: p.path })),
+    ...this.batches().map((b) => ({ text: `${b.name}, ${dayTime(b.startedMs)}`, path: `/make/${b.id}` })),
+    ...METHODS.map((m) => ({ text: `Method: ${m.name}`, path: `/methods/${m.id}` })),
+  ]);
+  protected readonly found = computed(() => {
+    const words = this.typed().toLowerCase().split(/\s+/);
+    return this.goals()
+      .filter((g) => words.every((w) => g.text.toLowerCase().includes(w)))
+      .slice(0, 9);
+  });
+
+  constructor() {
+    afterNextRender(() => this.box().nativeElement.showModal());
+  }
+
+  protected type(event: Event): void {
+    this.typed.set((event.target as HTMLInputElement).value);
+    this.chosen.set(0);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step) this.chosen.update((i) => Math.min(this.found().length - 1, Math.max(0, i + step)));
+    else if (event.key === 'Enter' && this.found()[this.chosen()]) this.go(this.found()[this.chosen()]!);
+    else return;
+    event.preventDefault();
+  }
+
+  protected go(goal: Goal): void {
+    this.box().nativeElement.close();
+    void this.router.navigateByUrl(goal.path);
+  }
+}

@@ -1,0 +1,143 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  type ElementRef,
+  inject,
+  linkedSignal,
+  output,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
+import type { Settings } from '@oat-crock/contract/wire';
+import { InputNumberModule } from 'primeng/inputnumber';
+import { HouseholdActions, householdFeature } from '../state/household.feature';
+
+type NumberKey = Exclude<keyof Settings, 'currency'>;
+
+/** The fields of the household, each with the reason it is asked. Bounds are those of the server's own schema. */
+const FIELDS: readonly {
+  readonly key: NumberKey;
+  readonly label: string;
+  readonly suffix: string;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly why: string;
+}[] = [
+  {
+    key: 'asleepFromH',
+    label: 'Asleep from',
+    suffix: ':00',
+    min: 0,
+    max: 24,
+    step: 1,
+    why: 'Hands that can wait are not asked for',
+  },
+  { key: 'asleepToH', label: 'until', suffix: ':00', min: 0, max: 24, step: 1, why: 'between these hours.' },
+  {
+    key: 'refrigeratorC',
+    label: 'The cold shelf is at',
+    suffix: ' °C',
+    min: 0,
+    max: 10,
+    step: 0.5,
+    why: 'Sets how fast it chills and drains.',
+  },
+  {
+    key: 'hobW',
+    label: 'The hob gives',
+    suffix: ' W',
+    min: 200,
+    max: 10_000,
+    step: 100,
+    why: 'Sets how long heating takes.',
+  },
+];
+
+/** The household: sleeping hours, kitchen, money. */
+@Component({
+  selector: 'oc-household',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, InputNumberModule],
+  template: `
+    <dialog #box (close)="closed.emit()" aria-labelledby="household-title">
+      <h2 id="household-title">The household</h2>
+      <form (ngSubmit)="save()">
+        @for (field of fields; track field.key) {
+          <div class="field">
+            <label [attr.for]="'household-' + field.key">{{ field.label }}</label>
+            <p-inputnumber
+              [inputId]="'household-' + field.key"
+              [name]="field.key"
+              [ngModel]="draft()[field.key]"
+              (ngModelChange)="change(field.key, $event)"
+              [min]="field.min"
+              [max]="field.max"
+              [step]="field.step"
+              [suffix]="field.suffix"
+              [useGrouping]="false"
+              [showButtons]="true"
+              buttonLayout="horizontal"
+              incrementButtonIcon="pi pi-plus"
+              decrementButtonIcon="pi pi-minus"
+            />
+            <p class="quiet">{{ field.why }}</p>
+          </div>
+        }
+        <div class="field">
+          <label for="household-currency">Your money</label>
+          <input
+            id="household-currency"
+            name="currency"
+            maxlength="6"
+            [ngModel]="draft().currency"
+            (ngModelChange)="change('currency', $event)"
+          />
+          <p class="quiet">Stands before every price.</p>
+        </div>
+        @if (trouble()) {
+          <p class="trouble" role="alert">{{ trouble() }}</p>
+        }
+        <button type="submit">Save</button>
+        <button type="button" class="plain" (click)="box.close()">Leave it as it was</button>
+      </form>
+    </dialog>
+  `,
+  styleUrls: ['./dialog.css', './household.css'],
+})
+export class HouseholdForm {
+  readonly closed = output();
+  private readonly store = inject(Store);
+  private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly saved = this.store.selectSignal(householdFeature.selectSaved);
+  protected readonly trouble = this.store.selectSignal(householdFeature.selectTrouble);
+  protected readonly draft = linkedSignal(() => this.settings());
+  protected readonly fields = FIELDS;
+  private waiting = false;
+
+  constructor() {
+    this.store.dispatch(HouseholdActions.opened());
+    afterNextRender(() => this.box().nativeElement.showModal());
+    effect(() => {
+      this.saved();
+      if (this.trouble()) this.waiting = false;
+      untracked(() => {
+        if (this.waiting) this.box().nativeElement.close();
+      });
+    });
+  }
+
+  protected change(key: keyof Settings, value: number | string | null): void {
+    if (value !== null) this.draft.update((d) => ({ ...d, [key]: value }));
+  }
+
+  protected save(): void {
+    this.waiting = true;
+    this.store.dispatch(HouseholdActions.changeWanted({ settings: this.draft() }));
+  }
+}

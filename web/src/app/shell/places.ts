@@ -1,0 +1,24 @@
+/** A place of the product: its words, its address and its number key. */
+export interface Place {
+  readonly key: string;
+  readonly text: string;
+  readonly path: string;
+}
+
+/** The places that work, in the order of the header. */
+export const PLACES: readonly Place[] = [
+  { key: '1', text: 'Today', path: '/today' },
+  { key: '2', text: 'Make', path: '/make' },
+  { key: '3', text: 'Methods', path: '/methods' },
+];
+
+/** Keys that work everywhere, as the help shows them. */
+export const KEYS: readonly (readonly [string, string])[] = [
+  ['1 2 3', 'Today, Make, Methods'],
+  ['N', 'To the next hands'],
+  ['L', 'Log to the pour in focus'],
+  ['U', 'Undo the last entry of the pour in focus, as a correction'],
+  ['/', 'Find a make or a method, go anywhere'],
+  ['?', 'These keys'],
+  ['Esc', 'Close what is open'],
+];

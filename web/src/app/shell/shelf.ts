@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { timeDay, timeHour } from 'd3-time';
+import { format } from 'date-fns';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Pour } from '../pour/pour';
+import { followFeature } from '../state/follow.feature';
+import { householdFeature } from '../state/household.feature';
+import { selectLive } from '../state/log.feature';
+
+const HOUR_MS = 3_600_000;
+/** What the shelf shows: a little of what was, three days of what comes. */
+const BACK_MS = 10 * HOUR_MS;
+const AHEAD_MS = 62 * HOUR_MS;
+
+/** The strip under the header: every live pour, with the present as a line. */
+@Component({
+  selector: 'oc-shelf',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Pour, RouterLink],
+  template: `
+    <div class="days" aria-hidden="true">
+      @for (mark of marks(); track mark.at) {
+        <span [style.left.%]="mark.left" [class.day]="mark.day">{{ mark.text }}</span>
+      }
+    </div>
+    <ul aria-label="The shelf: pours on the way">
+      @for (row of rows(); track row.batch.id) {
+        <li>
+          <a [routerLink]="['/make', row.batch.id]">
+            <span class="name">{{ row.batch.name }}</span>
+            @if (row.followed; as followed) {
+              <oc-pour
+                [name]="row.batch.name"
+                [followed]="followed"
+                [short]="true"
+                [nowMs]="clock.nowMs()"
+                [fromMs]="from()"
+                [untilMs]="until()"
+                [asleep]="asleep()"
+              />
+            } @else {
+              <span class="quiet">working it out…</span>
+            }
+          </a>
+        </li>
+      }
+    </ul>
+  `,
+  styleUrl: './shelf.css',
+})
+export class Shelf {
+  private readonly store = inject(Store);
+  protected readonly clock = inject(KitchenClock);
+  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly live = this.store.selectSignal(selectLive);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
+
+  /** Rounded to a quarter of an hour, so that the shelf stands still between. */
+  private readonly quarter = computed(() => Math.floor(this.clock.nowMs() / 900_000) * 900_000);
+  protected readonly from = computed(() => this.quarter() - BACK_MS);
+  protected readonly until = computed(() => this.quarter() + AHEAD_MS);
+
+  protected readonly rows = computed(() =>
+    this.live().map((batch) => ({ batch, followed: this.followed()[batch.id] ?? null })),
+  );
+
+  protected readonly marks = computed(() => {
+    const from = new Date(this.from());
+    const until = new Date(this.until());
+    const hours = timeHour.every(6)?.range(from, until) ?? [];
+    return hours.map((at) => ({
+      at: at.getTime(),
+      left: (100 * (at.getTime() - this.from())) / (this.until() - this.from()),
+      day: +timeDay.floor(at) === +at,
+      text: at.getHours() === 0 ? format(at, 'EEE d') : format(at, 'HH'),
+    }));
+  });
+}

@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { CLOCK_RATES } from '@oat-crock/contract/wire';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { entryWords } from '../log/entry-words';
+import { Logger } from '../log/logger';
+import { LogPad } from '../log/log-pad';
+import { LogPadState } from '../log/log-pad.state';
+import { ClockActions, clockFeature } from '../state/clock.feature';
+import { LogActions, logFeature, selectLive } from '../state/log.feature';
+import { format } from 'date-fns';
+import { PourFocus } from './focus';
+import { GoTo } from './goto';
+import { HouseholdForm } from './household';
+import { Keys } from './keys';
+import { Looks } from './looks';
+import { PLACES } from './places';
+import { Shelf } from './shelf';
+
+/** Header, shelf, the place itself, and the keys that work everywhere. */
+@Component({
+  selector: 'oc-shell',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm],
+  templateUrl: './shell.html',
+  styleUrl: './shell.css',
+})
+export class Shell {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly logger = inject(Logger);
+  private readonly focus = inject(PourFocus);
+  protected readonly pad = inject(LogPadState);
+  protected readonly clock = inject(KitchenClock);
+  protected readonly looks = inject(Looks);
+
+  protected readonly places = PLACES;
+  protected readonly rates = CLOCK_RATES;
+  protected readonly line = this.store.selectSignal(clockFeature.selectLine);
+  protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
+  protected readonly pending = this.store.selectSignal(logFeature.selectPending);
+  protected readonly refused = this.store.selectSignal(logFeature.selectRefused);
+  protected readonly live = this.store.selectSignal(selectLive);
+  protected readonly time = computed(() => format(this.clock.nowMs(), 'EEE d MMM HH:mm'));
+  protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
+  protected readonly said = signal('');
+
+  protected setRate(rate: number): void {
+    this.store.dispatch(ClockActions.rateWanted({ rate }));
+  }
+
+  protected seenRefusals(): void {
+    this.store.dispatch(LogActions.refusalsSeen());
+  }
+
+  protected refusalWords(): string {
+    const [first] = this.refused();
+    if (!first) return '';
+    const [error] = first.errors;
+    return `"${entryWords(first.entry.body, (id) => id)}" was not taken. ${error ? `${error.message} ${error.remedy}` : ''}`;
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected onKey(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (this.pad.request() !== null || (this.showing() !== null && event.key !== 'Escape')) return;
+    const place = PLACES.find((p) => p.key === event.key);
+    const act = place ? () => void this.router.navigateByUrl(place.path) : this.acts[event.key.toLowerCase()];
+    if (!act) return;
+    event.preventDefault();
+    act();
+  }
+
+  private readonly acts: Readonly<Record<string, () => void>> = {
+    n: () => {
+      if (!toNextHands()) void this.router.navigateByUrl('/today').then(() => setTimeout(toNextHands, 60));
+    },
+    l: () => this.log(),
+    u: () => this.undo(),
+    '/': () => this.showing.set('goto'),
+    '?': () => this.showing.set('keys'),
+    escape: () => this.showing.set(null),
+  };
+
+  private log(): void {
+    const batch = this.focus.batch();
+    if (batch) this.pad.open(batch.id);
+    else this.say('There is no make on to log to.');
+  }
+
+  private undo(): void {
+    const batch = this.focus.batch();
+    const taken = batch && this.logger.undo(batch);
+    this.say(taken ? `Taken back: ${entryWords(taken.body, (id) => id)}` : 'There is nothing to take back.');
+  }
+
+  /** Says something for a few seconds, to eyes and to screen readers. */
+  private say(text: string): void {
+    this.said.set(text);
+    setTimeout(() => this.said.update((now) => (now === text ? '' : now)), 5000);
+  }
+}
+
+/** Gives the keyboard to the control that records the next hands; false where this place shows none. */
+function toNextHands(): boolean {
+  const control = document.querySelector<HTMLElement>('[data-next-hands] button, a[data-next-hands]');
+  control?.focus();
+  return control !== null;
+}
+
+/** Keys typed into a field belong to the field. */
+function isTyping(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null;
+  if (!element?.tagName) return false;
+  if (element.tagName === 'INPUT') return !['checkbox', 'radio', 'button'].includes((element as HTMLInputElement).type);
+  return ['TEXTAREA', 'SELECT'].includes(element.tagName) || element.isContentEditable;
+}

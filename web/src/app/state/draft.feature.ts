@@ -1,0 +1,56 @@
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import type { Choices } from '@oat-crock/core';
+
+export const DraftActions = createActionGroup({
+  source: 'draft',
+  events: {
+    /** A choice was touched. */
+    Chosen: props<{ methodId: string; key: string; value: number | string }>(),
+    'Put Back': props<{ methodId: string; key: string }>(),
+    Named: props<{ methodId: string; name: string }>(),
+    Started: props<{ methodId: string }>(),
+    /** Drafts kept from before the page was closed. */
+    Recovered: props<{ drafts: DraftState['drafts'] }>(),
+  },
+});
+
+/** A make that is being decided: only what differs from the method's own choices. */
+export interface Draft {
+  readonly choices: Choices;
+  readonly name: string;
+}
+
+export interface DraftState {
+  readonly drafts: Readonly<Record<string, Draft>>;
+}
+
+const EMPTY: Draft = { choices: {}, name: '' };
+const initial: DraftState = { drafts: {} };
+
+export const draftFeature = createFeature({
+  name: 'draft',
+  reducer: createReducer(
+    initial,
+    on(DraftActions.chosen, (state, { methodId, key, value }) =>
+      changed(state, methodId, (d) => ({ ...d, choices: { ...d.choices, [key]: value } })),
+    ),
+    on(DraftActions.putBack, (state, { methodId, key }) =>
+      changed(state, methodId, (d) => ({
+        ...d,
+        choices: Object.fromEntries(Object.entries(d.choices).filter(([k]) => k !== key)),
+      })),
+    ),
+    on(DraftActions.named, (state, { methodId, name }) => changed(state, methodId, (d) => ({ ...d, name }))),
+    on(DraftActions.started, (state, { methodId }) => changed(state, methodId, (d) => ({ ...d, name: '' }))),
+    on(DraftActions.recovered, (_state, { drafts }) => ({ drafts })),
+  ),
+});
+
+function changed(state: DraftState, methodId: string, change: (draft: Draft) => Draft): DraftState {
+  return { drafts: { ...state.drafts, [methodId]: change(state.drafts[methodId] ?? EMPTY) } };
+}
+
+/** The draft of a method, empty until something is chosen. */
+export function draftOf(drafts: DraftState['drafts'], methodId: string): Draft {
+  return drafts[methodId] ?? EMPTY;
+}

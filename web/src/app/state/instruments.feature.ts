@@ -1,0 +1,27 @@
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import type { Instrument } from '@oat-crock/contract/wire';
+
+export const InstrumentActions = createActionGroup({
+  source: 'instruments',
+  events: {
+    Told: props<{ instruments: readonly Instrument[] }>(),
+    Place: props<{ id: string; batchId: string | null }>(),
+  },
+});
+
+export interface InstrumentsState {
+  readonly all: readonly Instrument[];
+}
+
+const initial: InstrumentsState = { all: [] };
+
+export const instrumentsFeature = createFeature({
+  name: 'instruments',
+  reducer: createReducer(
+    initial,
+    on(InstrumentActions.told, (_state, { instruments }) => ({ all: instruments })),
+    on(InstrumentActions.place, (state, { id, batchId }) => ({
+      all: state.all.map((i) => (i.id === id ? { ...i, batchId } : i)),
+    })),
+  ),
+});

@@ -1,0 +1,147 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore, Store } from '@ngrx/store';
+import { USUAL_SETTINGS, type ServerEvent, type Snapshot, type StoredEntry } from '@oat-crock/contract/wire';
+import type { Entry } from '@oat-crock/core';
+import { Subject } from 'rxjs';
+import { entriesUntil } from '../testing/followed';
+import { clockFeature } from './clock.feature';
+import { householdFeature, HouseholdActions } from './household.feature';
+import { InstrumentActions, instrumentsFeature } from './instruments.feature';
+import { LogActions, logFeature } from './log.feature';
+import { waiting } from './waiting';
+import { wireEffects } from './wire.effects';
+import { Wire, type Sent } from './wire';
+
+/** A server that answers as it is told to, and remembers what it was sent. */
+class FakeWire {
+  readonly line = new Subject<ServerEvent | 'open' | 'lost'>();
+  readonly sent: Entry[] = [];
+  readonly placed: (string | null)[] = [];
+  answer: (entry: Entry) => Sent = (entry) => ({
+    kind: 'stored',
+    entries: [{ ...entry, seq: this.sent.length } as StoredEntry],
+  });
+  up = true;
+  overtaken = false;
+
+  snapshot(): Promise<Snapshot> {
+    if (!this.up) return Promise.reject(new Error('away'));
+    return Promise.resolve({
+      clock: { rate: 1, realMs: 0, kitchenMs: 0, adjustable: false },
+      entries: [],
+      instruments: [],
+      household: { version: 3, settings: USUAL_SETTINGS },
+    });
+  }
+  events = () => this.line;
+  send = ([entry]: readonly Entry[]): Promise<Sent> => {
+    if (!this.up) return Promise.resolve({ kind: 'unreachable' });
+    this.sent.push(entry!);
+    return Promise.resolve(this.answer(entry!));
+  };
+  place = (_id: string, batchId: string | null) => Promise.resolve(this.placed.push(batchId));
+  saveSettings = (settings: typeof USUAL_SETTINGS, over: number) =>
+    Promise.resolve(this.overtaken ? null : { version: over + 1, settings });
+}
+
+describe('the line to the server', () => {
+  let wire: FakeWire;
+  let store: Store;
+  const state = <T>(selector: (s: object) => T) => store.selectSignal(selector as never)() as T;
+  const until = async (holds: () => boolean) => {
+    for (let i = 0; i < 200 && !holds(); i++) await new Promise((resume) => setTimeout(resume, 25));
+    expect(holds()).toBeTrue();
+  };
+
+  beforeEach(async () => {
+    await waiting.drop((await waiting.all()).map((e) => e.id));
+    wire = new FakeWire();
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        { provide: Wire, useValue: wire },
+        provideStore({
+          [logFeature.name]: logFeature.reducer,
+          [clockFeature.name]: clockFeature.reducer,
+          [instrumentsFeature.name]: instrumentsFeature.reducer,
+          [householdFeature.name]: householdFeature.reducer,
+        }),
+        provideEffects(wireEffects),
+      ],
+    });
+    store = TestBed.inject(Store);
+    await until(() => state(logFeature.selectLoaded));
+  });
+  afterEach(async () => {
+    TestBed.resetTestingModule();
+    await waiting.drop((await waiting.all()).map((e) => e.id));
+  });
+
+  it('reads the whole at once, before any event', () => {
+    expect(state(clockFeature.selectLine)).toBe('open');
+    expect(state(householdFeature.selectVersion)).toBe(3);
+  });
+
+  it('sends what is written, each once and in order', async () => {
+    const entries = entriesUntil(100);
+    store.dispatch(LogActions.written({ entries: [...entries].reverse() }));
+    await until(() => wire.sent.length === entries.length);
+    expect(wire.sent.map((e) => e.id)).toEqual(entries.map((e) => e.id));
+    await until(() => state(logFeature.selectPending).length === 0);
+    await until(() => wire.sent.length === entries.length);
+    expect(await waiting.all()).toEqual([]);
+  });
+
+  it('keeps what it cannot send, in the browser too, and sends it when the line is open again', async () => {
+    wire.up = false;
+    wire.line.next('lost');
+    const [first] = entriesUntil(0);
+    store.dispatch(LogActions.written({ entries: [first!] }));
+    await new Promise((resume) => setTimeout(resume, 100));
+    expect(state(clockFeature.selectLine)).toBe('lost');
+    expect(state(logFeature.selectPending).length).toBe(1);
+    expect((await waiting.all()).map((e) => e.id)).toEqual([first!.id]);
+    wire.up = true;
+    wire.line.next('open');
+    await until(() => wire.sent.length === 1);
+    await until(() => state(logFeature.selectPending).length === 0);
+  });
+
+  it('takes a refused line out, says why, and goes on with the next', async () => {
+    const [first, second] = entriesUntil(20);
+    const errors = [{ field: 'x', message: 'no.', remedy: 'Do.' }];
+    wire.answer = (entry) =>
+      entry.id === first!.id
+        ? { kind: 'refused', problem: { type: '', title: '', status: 422, detail: '', errors } }
+        : { kind: 'stored', entries: [{ ...entry, seq: 2 }] };
+    store.dispatch(LogActions.written({ entries: [first!, second!] }));
+    await until(() => state(logFeature.selectRefused).length === 1);
+    await until(() => wire.sent.length === 2);
+    expect(state(logFeature.selectRefused)[0]!.errors).toEqual(errors);
+  });
+
+  it('shows what others log, and where they put the probes', async () => {
+    const entries = entriesUntil(20).map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
+    wire.line.next({ type: 'entries', entries });
+    const probe = { id: 'p', name: 'P', quantity: 'ph' as const, simulated: true, batchId: null };
+    wire.line.next({ type: 'instruments', instruments: [probe] });
+    await until(() => state(instrumentsFeature.selectAll).length === 1);
+    expect(state(logFeature.selectBatches).length).toBe(1);
+    store.dispatch(InstrumentActions.place({ id: 'p', batchId: 'b' }));
+    await until(() => wire.placed.length === 1);
+    expect(wire.placed).toEqual(['b']);
+  });
+
+  it('saves the household over the version it read, or says who was faster', async () => {
+    const wanted = { ...USUAL_SETTINGS, asleepToH: 7 };
+    store.dispatch(HouseholdActions.changeWanted({ settings: wanted }));
+    await until(() => state(householdFeature.selectVersion) === 4);
+    expect(state(householdFeature.selectAsleep).toH).toBe(7);
+    wire.overtaken = true;
+    store.dispatch(HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
+    await until(() => state(householdFeature.selectTrouble) !== '');
+    expect(state(householdFeature.selectAsleep).toH).toBe(7);
+  });
+});

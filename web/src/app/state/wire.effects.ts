@@ -1,0 +1,158 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { inject } from '@angular/core';
+import type { Problem } from '@oat-crock/contract/wire';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import {
+  catchError,
+  concat,
+  concatMap,
+  defer,
+  EMPTY,
+  exhaustMap,
+  from,
+  map,
+  merge,
+  mergeMap,
+  type Observable,
+  of,
+  switchMap,
+  tap,
+  timer,
+} from 'rxjs';
+import { ClockActions } from './clock.feature';
+import { HouseholdActions, householdFeature } from './household.feature';
+import { InstrumentActions } from './instruments.feature';
+import { LogActions, logFeature, type HeldEntry } from './log.feature';
+import { waiting } from './waiting';
+import { Wire } from './wire';
+
+const RETRY_MS = 2000;
+
+/** Reads the whole at once, and listens to the server; whenever the line opens, the whole is read anew, so nothing told meanwhile is missed. */
+const listen = createEffect(
+  (wire = inject(Wire)) =>
+    merge(of('open' as const), wire.events()).pipe(
+      concatMap((event) => {
+        if (event === 'lost') return of(ClockActions.lineLost());
+        if (event === 'open') return readAll(wire);
+        if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
+        if (event.type === 'settings') return of(HouseholdActions.told({ household: event }));
+        if (event.type === 'clock') return of(ClockActions.told({ clock: event.clock }));
+        return of(InstrumentActions.told({ instruments: event.instruments }));
+      }),
+    ),
+  { functional: true },
+);
+
+/** The whole log, clock and instruments. */
+function readAll(wire: Wire): Observable<Action> {
+  return from(wire.snapshot()).pipe(
+    mergeMap(({ clock, entries, instruments, household }) => [
+      ClockActions.lineOpen(),
+      ClockActions.told({ clock }),
+      InstrumentActions.told({ instruments }),
+      HouseholdActions.told({ household }),
+      LogActions.loaded({ entries }),
+    ]),
+    catchError(() => of(ClockActions.lineLost())),
+  );
+}
+
+/** What waited in the browser from before comes back into the log. */
+const recover = createEffect(
+  () =>
+    from(waiting.all()).pipe(
+      map((entries) => LogActions.recovered({ entries })),
+      catchError(() => EMPTY),
+    ),
+  { functional: true },
+);
+
+/** What is written is kept in the browser first. */
+const keep = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(LogActions.written),
+      tap(({ entries }) => void waiting.keep(entries).catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** Sends what waits, in order, again and again until the server has answered for each. */
+const send = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
+    const pending = store.selectSignal(logFeature.selectPending);
+    return merge(
+      actions$.pipe(ofType(LogActions.written, LogActions.recovered, ClockActions.lineOpen)),
+      timer(RETRY_MS, RETRY_MS),
+    ).pipe(exhaustMap(() => sendAll(pending, wire)));
+  },
+  { functional: true },
+);
+
+/** Sends one after the other for as long as something waits and the server answers. */
+function sendAll(pending: () => readonly HeldEntry[], wire: Wire): Observable<Action> {
+  return defer(() => {
+    const [first] = [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1));
+    if (!first) return EMPTY;
+    return from(wire.send([first])).pipe(
+      switchMap((sent) => {
+        if (sent.kind === 'unreachable') return EMPTY;
+        void waiting.drop([first.id]).catch(() => undefined);
+        const told =
+          sent.kind === 'stored'
+            ? LogActions.arrived({ entries: sent.entries })
+            : LogActions.refused({ entry: first, errors: sent.problem.errors });
+        return concat(of<Action>(told), sendAll(pending, wire));
+      }),
+    );
+  });
+}
+
+const setRate = createEffect(
+  (actions$ = inject(Actions), wire = inject(Wire)) =>
+    actions$.pipe(
+      ofType(ClockActions.rateWanted),
+      switchMap(({ rate }) =>
+        from(wire.setRate(rate)).pipe(
+          map((clock) => ClockActions.told({ clock })),
+          catchError(() => of(ClockActions.lineLost())),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+const place = createEffect(
+  (actions$ = inject(Actions), wire = inject(Wire)) =>
+    actions$.pipe(
+      ofType(InstrumentActions.place),
+      concatMap(({ id, batchId }) => from(wire.place(id, batchId)).pipe(catchError(() => of(null)))),
+    ),
+  { functional: true, dispatch: false },
+);
+
+const saveSettings = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
+    const version = store.selectSignal(householdFeature.selectVersion);
+    return actions$.pipe(
+      ofType(HouseholdActions.changeWanted),
+      concatMap(({ settings }) =>
+        from(wire.saveSettings(settings, version())).pipe(
+          switchMap((household) =>
+            household ? of(HouseholdActions.told({ household })) : of(HouseholdActions.overtaken()),
+          ),
+          catchError((error: unknown) => {
+            const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
+            const away = [{ field: '', message: 'The server did not take it.', remedy: 'Try again in a moment.' }];
+            return of(HouseholdActions.refused({ errors: problem?.errors ?? away }));
+          }),
+        ),
+      ),
+    );
+  },
+  { functional: true },
+);
+
+export const wireEffects = { listen, recover, keep, send, setRate, place, saveSettings };

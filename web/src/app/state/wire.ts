@@ -1,0 +1,79 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type {
+  ClockReading,
+  Instrument,
+  Problem,
+  ServerEvent,
+  Settings,
+  Snapshot,
+  StoredEntry,
+  VersionedSettings,
+} from '@oat-crock/contract/wire';
+import type { Entry } from '@oat-crock/core';
+import { firstValueFrom, Observable } from 'rxjs';
+
+const API = '/api/v1';
+
+/** What became of entries that were sent. */
+export type Sent =
+  | { readonly kind: 'stored'; readonly entries: readonly StoredEntry[] }
+  | { readonly kind: 'refused'; readonly problem: Problem }
+  | { readonly kind: 'unreachable' };
+
+/** The server's public interface, as the page uses it. */
+@Injectable({ providedIn: 'root' })
+export class Wire {
+  private readonly http = inject(HttpClient);
+
+  snapshot(): Promise<Snapshot> {
+    return firstValueFrom(this.http.get<Snapshot>(`${API}/snapshot`));
+  }
+
+  async send(entries: readonly Entry[]): Promise<Sent> {
+    const body = {
+      entries: entries.map(({ id, batchId, atMs, source, body }) => ({ id, batchId, atMs, source, body })),
+    };
+    try {
+      const answer = await firstValueFrom(this.http.post<{ entries: StoredEntry[] }>(`${API}/entries`, body));
+      return { kind: 'stored', entries: answer.entries };
+    } catch (error) {
+      if (error instanceof HttpErrorResponse && [400, 409, 422].includes(error.status)) {
+        return { kind: 'refused', problem: error.error as Problem };
+      }
+      return { kind: 'unreachable' };
+    }
+  }
+
+  setRate(rate: number): Promise<ClockReading> {
+    return firstValueFrom(this.http.put<ClockReading>(`${API}/clock`, { rate }));
+  }
+
+  place(id: string, batchId: string | null): Promise<Instrument> {
+    return firstValueFrom(this.http.put<Instrument>(`${API}/instruments/${id}/placement`, { batchId }));
+  }
+
+  /** Changes the settings over the version read; null where somebody else has changed them since. */
+  async saveSettings(settings: Settings, overVersion: number): Promise<VersionedSettings | null> {
+    try {
+      const saved = await firstValueFrom(
+        this.http.put<Settings>(`${API}/settings`, settings, { headers: { 'if-match': `"${overVersion}"` } }),
+      );
+      return { version: overVersion + 1, settings: saved };
+    } catch (error) {
+      if (error instanceof HttpErrorResponse && error.status === 412) return null;
+      throw error;
+    }
+  }
+
+  /** What the server tells as it happens; "open" and "lost" as the line comes and goes. */
+  events(): Observable<ServerEvent | 'open' | 'lost'> {
+    return new Observable((told) => {
+      const source = new EventSource(`${API}/events`);
+      source.onopen = () => told.next('open');
+      source.onerror = () => told.next('lost');
+      source.onmessage = (message: MessageEvent<string>) => told.next(JSON.parse(message.data) as ServerEvent);
+      return () => source.close();
+    });
+  }
+}

@@ -1,0 +1,40 @@
+import { follow, replay, type Batch, type Entry, type EntryBody, type Followed } from '@oat-crock/core';
+
+/** Start of the make that the tests look at: a Monday morning, by the local clock. */
+export const START_MS = new Date(2026, 10, 23, 8).getTime();
+const MIN = 60_000;
+const STEPS: readonly (readonly [number, string])[] = [
+  [9, 'heat'],
+  [31, 'hold'],
+  [46, 'cool'],
+  [65, 'starter'],
+  [71, 'warm'],
+  [370, 'chill'],
+  [760, 'strain'],
+  [1240, 'finish'],
+];
+
+/** Entries of a strained yogurt whose hands came as planned, until a minute; and anything else logged. */
+export function entriesUntil(minute: number, ...more: readonly (readonly [number, EntryBody])[]): Entry[] {
+  const lines: (readonly [number, EntryBody])[] = [
+    [0, { type: 'started', methodId: 'strained-yogurt', choices: { massG: 4000 }, name: 'Pot' }],
+    ...STEPS.filter(([at]) => at <= minute).map(([at, stageId]) => [at, { type: 'step', stageId }] as const),
+    ...more,
+  ];
+  return lines.map(([at, body], i) => ({
+    id: `01J${String(i).padStart(23, '0')}`,
+    batchId: '01J00000000000000000000BTC',
+    atMs: START_MS + at * MIN,
+    source: 'hand',
+    body,
+  }));
+}
+
+/** That make, replayed and followed at a minute. */
+export function makeAt(
+  minute: number,
+  ...more: readonly (readonly [number, EntryBody])[]
+): { batch: Batch; followed: Followed } {
+  const batch = replay(entriesUntil(minute, ...more))!;
+  return { batch, followed: follow(batch, START_MS + minute * MIN, { members: 200, seed: 1, fanPoints: 12 }) };
+}

@@ -1,0 +1,79 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideStore, Store } from '@ngrx/store';
+import type { StoredEntry } from '@oat-crock/contract/wire';
+import { follow, replay, type Entry } from '@oat-crock/core';
+import { ClockActions, clockFeature } from '../state/clock.feature';
+import { draftFeature } from '../state/draft.feature';
+import { FollowActions, followFeature } from '../state/follow.feature';
+import { householdFeature } from '../state/household.feature';
+import { instrumentsFeature } from '../state/instruments.feature';
+import { LogActions, logFeature } from '../state/log.feature';
+
+/** A component on a page with a store and no server; what it writes is seen in `written`. */
+export interface TestPage<T> {
+  readonly fixture: ComponentFixture<T>;
+  readonly store: Store;
+  readonly element: HTMLElement;
+  readonly written: () => Entry[];
+  readonly text: () => string;
+  readonly click: (words: string | RegExp) => Promise<void>;
+}
+
+/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock. */
+export async function pageOf<T>(
+  component: Type<T>,
+  entries: readonly Entry[],
+  nowMs: number,
+  inputs: Readonly<Record<string, unknown>> = {},
+): Promise<TestPage<T>> {
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideRouter([]),
+      provideHttpClient(),
+      provideStore({
+        [logFeature.name]: logFeature.reducer,
+        [clockFeature.name]: clockFeature.reducer,
+        [instrumentsFeature.name]: instrumentsFeature.reducer,
+        [followFeature.name]: followFeature.reducer,
+        [draftFeature.name]: draftFeature.reducer,
+        [householdFeature.name]: householdFeature.reducer,
+      }),
+    ],
+  });
+  const store = TestBed.inject(Store);
+  const clock = { rate: 0, realMs: 0, kitchenMs: nowMs, adjustable: true };
+  store.dispatch(ClockActions.told({ clock }));
+  const stored = entries.map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
+  store.dispatch(LogActions.loaded({ entries: stored }));
+  const batch = replay(entries);
+  if (batch) {
+    const followed = follow(batch, nowMs, { members: 200, seed: 1, fanPoints: 12 });
+    store.dispatch(FollowActions.workedOut({ followed }));
+  }
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  const element = fixture.nativeElement as HTMLElement;
+  const pending = store.selectSignal(logFeature.selectPending);
+  return {
+    fixture,
+    store,
+    element,
+    written: () => [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    text: () => element.textContent.replace(/\s+/g, ' '),
+    click: async (words) => {
+      const buttons = [...element.querySelectorAll<HTMLElement>('button, a')];
+      const named = buttons.find((b) => {
+        const name = b.getAttribute('aria-label') ?? b.textContent.trim();
+        return typeof words === 'string' ? name === words : words.test(name);
+      });
+      if (!named) throw new Error(`nothing here is called ${String(words)}`);
+      named.click();
+      await fixture.whenStable();
+    },
+  };
+}

@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { ButtonModule } from 'primeng/button';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Logger } from '../log/logger';
+import { LogPadState } from '../log/log-pad.state';
+import { householdFeature } from '../state/household.feature';
+import { PourFocus } from '../shell/focus';
+import { isNight } from '@oat-crock/contract/wire';
+import { clockTime, fromNow, toFive } from '../ui/words';
+import { giveWords, type NextHand } from './next-hands';
+
+const MOVED_MS = 60_000;
+
+/** One set of hands: when, what, what to look for, how long it can wait, and the one control that records it. */
+@Component({
+  selector: 'oc-hand-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonModule, RouterLink],
+  templateUrl: './hand-card.html',
+  styleUrl: './hand-card.css',
+  host: { '[class.first]': 'first()', '[class.due]': "next().hand.status === 'due'" },
+})
+export class HandCard {
+  readonly next = input.required<NextHand>();
+  readonly first = input(false);
+  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+  private readonly logger = inject(Logger);
+  private readonly pad = inject(LogPadState);
+  private readonly focus = inject(PourFocus);
+  protected readonly clock = inject(KitchenClock);
+
+  protected readonly at = computed(() => clockTime(toFive(this.next().hand.atMs), this.clock.nowMs()));
+  protected readonly when = computed(() => fromNow(this.next().hand.atMs, this.clock.nowMs()));
+  protected readonly give = computed(() =>
+    giveWords(this.next().hand, this.clock.nowMs(), (at) => clockTime(toFive(at), this.clock.nowMs())),
+  );
+  protected readonly late = computed(
+    () => this.next().hand.latestMs > this.next().hand.earliestMs && this.next().hand.latestMs < this.clock.nowMs(),
+  );
+
+  /** A word on hands that fall in the night, or were moved out of it. */
+  protected readonly night = computed(() => {
+    const { atMs, readyMs } = this.next().hand;
+    if (isNight(atMs, this.asleep())) return 'In the night: this one cannot wait for morning.';
+    const say = (ms: number) => clockTime(toFive(ms), this.clock.nowMs());
+    return atMs > readyMs + MOVED_MS ? `Ready from ${say(readyMs)}; left till morning.` : '';
+  });
+
+  protected record(): void {
+    const { batch, hand } = this.next();
+    this.focus.look(batch.id);
+    this.logger.write(batch.id, { type: 'step', stageId: hand.stageId });
+  }
+
+  protected log(): void {
+    this.pad.open(this.next().batch.id);
+  }
+
+  protected see(cue: string, answer: string): void {
+    this.focus.look(this.next().batch.id);
+    this.logger.write(this.next().batch.id, { type: 'cue', cue, answer });
+  }
+}

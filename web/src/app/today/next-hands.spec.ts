@@ -1,0 +1,53 @@
+import { makeAt, START_MS } from '../testing/followed';
+import { keptStarters } from './kept-starters';
+import { giveWords, nextHands } from './next-hands';
+
+const MIN = 60_000;
+
+describe('the hands of Today', () => {
+  it('come in order; only the next of a make can be recorded, with the looks of the stage at hand', () => {
+    const { batch, followed } = makeAt(150);
+    const hands = nextHands([batch], { [batch.id]: followed });
+    expect(hands.map((h) => h.hand.stageId)).toEqual(['chill', 'strain', 'finish']);
+    expect(hands.map((h) => h.recordable)).toEqual([true, false, false]);
+    expect(hands[0]!.cues.map((c) => c.cue)).toEqual(['set', 'whey', 'taste']);
+  });
+
+  it('end with weighing, on the make’s own page', () => {
+    const { batch, followed } = makeAt(1250);
+    const hands = nextHands([batch], { [batch.id]: followed });
+    expect(hands.length).toBe(1);
+    expect(hands[0]!.finishes).toBeTrue();
+  });
+
+  it('wait for a make that is not worked out yet', () => {
+    const { batch } = makeAt(150);
+    expect(nextHands([batch], {})).toEqual([]);
+  });
+
+  it('say their give, and when it has run out', () => {
+    const hand = makeAt(150).followed.hands.find((h) => h.stageId === 'chill')!;
+    const say = (ms: number) => String(Math.round((ms - START_MS) / MIN));
+    expect(giveWords(hand, START_MS + 150 * MIN, say)).toMatch(/^from \d+; it can wait until \d+$/);
+    expect(giveWords(hand, hand.latestMs + MIN, say)).toMatch(/^it ran out at \d+$/);
+    expect(giveWords({ ...hand, latestMs: hand.earliestMs }, 0, say)).toBe('');
+  });
+});
+
+describe('starters held back', () => {
+  const finished = (heldBackG: number | null) =>
+    makeAt(1250, [1260, { type: 'finished', productG: 1700, wheyG: 2200, heldBackG, score: null }]).batch;
+
+  it('lose vigour by the day, and the advice follows', () => {
+    const endMs = START_MS + 1260 * MIN;
+    const after = (days: number) => keptStarters([finished(120)], endMs + days * 86_400_000)[0]!;
+    expect(after(2).advice).toContain('good');
+    expect(after(10).advice).toContain('larger dose');
+    expect(after(30).advice).toContain('too weak');
+    expect(after(10).vigour).toBeLessThan(after(2).vigour);
+  });
+
+  it('are only those that were held back', () => {
+    expect(keptStarters([finished(null), makeAt(150).batch], START_MS)).toEqual([]);
+  });
+});

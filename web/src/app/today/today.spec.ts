@@ -1,0 +1,64 @@
+import { pageOf } from '../testing/page';
+import { entriesUntil, START_MS } from '../testing/followed';
+import { Today } from './today';
+
+const MIN = 60_000;
+const at = (minute: number, ...more: Parameters<typeof entriesUntil>[1][]) =>
+  pageOf(Today, entriesUntil(minute, ...more), START_MS + minute * MIN);
+
+describe('Today', () => {
+  it('of an empty dairy leads to a first make', async () => {
+    const page = await pageOf(Today, [], START_MS);
+    expect(page.text()).toContain('The crock is empty');
+    expect(page.element.querySelector('a')!.getAttribute('href')).toBe('/methods');
+  });
+
+  it('shows the next hands large, with amounts, what to look for and their give', async () => {
+    const page = await at(200);
+    const first = page.element.querySelector('oc-hand-card')!;
+    expect(first.textContent).toMatch(/Spoon \d+ g into a clean jar/);
+    expect(first.textContent).toContain('It leaves the wall');
+    expect(first.textContent).toMatch(/it can wait until \d\d:\d\d/);
+    expect(page.element.querySelectorAll('oc-hand-card').length).toBe(3);
+  });
+
+  it('records the hands with one touch, at this moment, by hand', async () => {
+    const page = await at(200);
+    await page.click(/^Done: Spoon/);
+    const [entry] = page.written();
+    expect(entry!.body).toEqual({ type: 'step', stageId: 'chill' });
+    expect([entry!.atMs, entry!.source]).toEqual([START_MS + 200 * MIN, 'hand']);
+  });
+
+  it('takes a look in one touch', async () => {
+    const page = await at(200);
+    await page.click('wobbles');
+    expect(page.written()[0]!.body).toEqual({ type: 'cue', cue: 'set', answer: 'wobbles' });
+  });
+
+  it('says of each pour what it is doing and when it will be ready', async () => {
+    const page = await at(200);
+    const aside = page.element.querySelector('aside')!.textContent.replace(/\s+/g, ' ');
+    expect(aside).toMatch(/Sour enough: likely \d\d:\d\d, between \d\d:\d\d and \d\d:\d\d/);
+    expect(aside).toMatch(/Keep warm · 4\d\.\d °C · pH \d\.\d\d/);
+  });
+
+  it('says hold in so many words when a make is far over its time', async () => {
+    const page = await pageOf(Today, entriesUntil(71), START_MS + (71 + 560) * MIN);
+    expect(page.text()).toContain('nobody has measured pH 4.6');
+  });
+
+  it('sends the last hands to the make’s own page, to be weighed', async () => {
+    const page = await at(1250);
+    const link = page.element.querySelector('a[data-next-hands]')!;
+    expect(link.getAttribute('href')).toMatch(/^\/make\//);
+  });
+
+  it('rests when nothing is on, and keeps an eye on the starter held back', async () => {
+    const done = [1260, { type: 'finished', productG: 1700, wheyG: 2200, heldBackG: 120, score: null }] as const;
+    const page = await pageOf(Today, entriesUntil(1250, done), START_MS + (1260 + 3 * 1440) * MIN);
+    expect(page.text()).toContain('Your hands are free');
+    expect(page.text()).toContain('120 g starter');
+    expect(page.text()).toContain('3 days old');
+  });
+});

@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { PourFocus } from '../shell/focus';
+import { followFeature } from '../state/follow.feature';
+import { logFeature, selectLive } from '../state/log.feature';
+import { Crock } from '../ui/crock';
+import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../ui/words';
+import { HandCard } from './hand-card';
+import { keptStarters } from './kept-starters';
+import { nextHands } from './next-hands';
+
+/** What do my hands do next. */
+@Component({
+  selector: 'oc-today',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [HandCard, RouterLink, Crock],
+  templateUrl: './today.html',
+  styleUrl: './today.css',
+})
+export class Today {
+  private readonly store = inject(Store);
+  protected readonly clock = inject(KitchenClock);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly live = this.store.selectSignal(selectLive);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
+
+  protected readonly day = computed(() => longDay(this.clock.nowMs()));
+  protected readonly empty = computed(() => this.batches().length === 0);
+  protected readonly idle = computed(() => this.live().length === 0);
+  protected readonly hands = computed(() => nextHands(this.live(), this.followed()));
+  protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
+  protected readonly starters = computed(() => keptStarters(this.batches(), this.clock.nowMs()));
+
+  protected readonly pours = computed(() =>
+    this.live().flatMap((batch) => {
+      const followed = this.followed()[batch.id];
+      if (!followed) return [];
+      const stage = followed.stages.find((s) => s.status === 'now');
+      const window = followed.windows.find((w) => followed.stages.find((s) => s.id === w.stageId)?.status !== 'done');
+      return [
+        {
+          batch,
+          stage: capital(stage?.name ?? ''),
+          level: followed.now.massG / Math.max(1, followed.balanceNow.inG),
+          ph: followed.now.ph,
+          now: [
+            temp(followed.now.tempC),
+            followed.now.soured ? `${acidity(followed.now.ph)}, ${tasteOf(followed.now.ph)}` : null,
+            followed.now.wheyG > 0 ? `${mass(followed.now.wheyG)} whey` : null,
+          ].filter((part): part is string => part !== null),
+          what: window?.by === 'solids' ? 'Thick enough' : 'Sour enough',
+          window: window ? windowWords(window, this.clock.nowMs()) : 'nothing left to wait for',
+          findings: followed.findings,
+        },
+      ];
+    }),
+  );
+
+  protected readonly mass = mass;
+
+  constructor() {
+    const focus = inject(PourFocus);
+    effect(() => focus.look(this.hands()[0]?.batch.id ?? null));
+  }
+}

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { scaleLinear, scaleTime } from 'd3-scale';
+import { area, curveMonotoneX, line } from 'd3-shape';
+import { injectBoxSize } from './box-size';
+import { format } from 'date-fns';
+import type { PlotBand, PlotLine, PlotSpec } from './plot-spec';
+
+const MARGIN = { top: 20, right: 12, bottom: 24, left: 40, rightAxis: 44 };
+
+let drawn = 0;
+
+/** A plot of lines, bands and readings over time; everything it draws is said in its words. */
+@Component({
+  selector: 'oc-plot',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plot.html',
+  styleUrl: './plot.css',
+})
+export class Plot {
+  readonly spec = input.required<PlotSpec>();
+  protected readonly id = `plot-${++drawn}`;
+  protected readonly box = injectBoxSize({ width: 420, height: 200 });
+
+  protected readonly inner = computed(() => {
+    const { width, height } = this.box();
+    const right = width - (this.spec().right ? MARGIN.rightAxis : MARGIN.right);
+    return {
+      left: MARGIN.left,
+      right: Math.max(MARGIN.left + 10, right),
+      top: MARGIN.top,
+      bottom: height - MARGIN.bottom,
+    };
+  });
+
+  protected readonly x = computed(() => {
+    const { x } = this.spec();
+    const range = [this.inner().left, this.inner().right];
+    return x.kind === 'moment'
+      ? scaleTime().domain([x.from, x.to]).range(range)
+      : scaleLinear().domain([x.from, x.to]).range(range);
+  });
+  protected readonly y = computed(() => {
+    const { left } = this.spec();
+    return scaleLinear().domain([left.from, left.to]).range([this.inner().bottom, this.inner().top]);
+  });
+  protected readonly y2 = computed(() => {
+    const axis = this.spec().right ?? this.spec().left;
+    return scaleLinear().domain([axis.from, axis.to]).range([this.inner().bottom, this.inner().top]);
+  });
+
+  protected readonly xTicks = computed(() => {
+    const scale = this.x();
+    const wanted = Math.max(2, Math.floor((this.inner().right - this.inner().left) / 72));
+    const moment = this.spec().x.kind === 'moment';
+    return scale.ticks(wanted).map((tick) => ({
+      x: scale(tick),
+      text: moment ? momentText(Number(tick)) : `${Number(tick)} h`,
+    }));
+  });
+  protected readonly yTicks = computed(() => {
+    const scale = this.y();
+    const wanted = Math.max(2, Math.floor((this.inner().bottom - this.inner().top) / 36));
+    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+  });
+  protected readonly y2Ticks = computed(() => {
+    if (!this.spec().right) return [];
+    const scale = this.y2();
+    const wanted = Math.max(2, Math.floor((this.inner().bottom - this.inner().top) / 36));
+    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+  });
+
+  protected linePath(drawn: PlotLine): string {
+    const y = drawn.axis === 'right' ? this.y2() : this.y();
+    return (
+      line<readonly [number, number]>()
+        .x((p) => this.x()(p[0]))
+        .y((p) => y(p[1]))(drawn.points) ?? ''
+    );
+  }
+
+  protected bandPath(band: PlotBand): string {
+    return (
+      area<readonly [number, number, number]>()
+        .x((p) => this.x()(p[0]))
+        .y0((p) => this.y()(p[1]))
+        .y1((p) => this.y()(p[2]))
+        .curve(curveMonotoneX)(band.points) ?? ''
+    );
+  }
+
+  /** Where a line's own name stands: at its last point in view. */
+  protected labelAt(drawn: PlotLine): { x: number; y: number } {
+    const last = drawn.points[drawn.points.length - 1] ?? [0, 0];
+    const y = drawn.axis === 'right' ? this.y2() : this.y();
+    return { x: this.x()(last[0]) - 4, y: y(last[1]) - 6 };
+  }
+
+  protected readonly windows = computed(() =>
+    (this.spec().windows ?? []).map((w) => {
+      const from = this.x()(w.from);
+      const until = this.x()(w.until);
+      return { x: from, width: Math.max(2, until - from), likely: this.x()(w.likely) };
+    }),
+  );
+}
+
+function momentText(ms: number): string {
+  const at = new Date(ms);
+  return at.getHours() === 0 && at.getMinutes() === 0 ? format(at, 'EEE d') : format(at, 'HH:mm');
+}

@@ -1,0 +1,80 @@
+import { format, isSameDay } from 'date-fns';
+
+/** Clock time: "19:10", or "Thu 19:10" on another day than `nowMs`. */
+export function clockTime(atMs: number, nowMs: number): string {
+  return format(atMs, isSameDay(atMs, nowMs) ? 'HH:mm' : 'EEE HH:mm');
+}
+
+/** Always with the weekday: "Thu 19:10". */
+export function dayTime(atMs: number): string {
+  return format(atMs, 'EEE HH:mm');
+}
+
+/** "Thursday 23 November" */
+export function longDay(atMs: number): string {
+  return format(atMs, 'EEEE d MMMM');
+}
+
+/** Rounds a moment to five minutes: a forecast is not finer than that. */
+export function toFive(atMs: number): number {
+  const five = 5 * 60_000;
+  return Math.round(atMs / five) * five;
+}
+
+/** A forecast window in words: "likely 06:50, between 06:10 and 07:40". */
+export function windowWords(
+  window: { readonly p10Ms: number | null; readonly p50Ms: number | null; readonly p90Ms: number | null },
+  nowMs: number,
+): string {
+  const { p10Ms, p50Ms, p90Ms } = window;
+  if (p50Ms === null) return 'not as things stand';
+  const likely = `likely ${clockTime(toFive(p50Ms), nowMs)}`;
+  if (p10Ms === null) return likely;
+  if (p90Ms === null) return `${likely}, not before ${clockTime(toFive(p10Ms), nowMs)}`;
+  const from = toFive(p10Ms);
+  return `${likely}, between ${clockTime(from, nowMs)} and ${clockTime(toFive(p90Ms), from)}`;
+}
+
+/** Mass: "1.99 kg", "620 g". */
+export function mass(massG: number): string {
+  return massG >= 1000 ? `${(massG / 1000).toFixed(massG >= 9995 ? 1 : 2)} kg` : `${Math.round(massG)} g`;
+}
+
+export function temp(tempC: number): string {
+  return `${tempC.toFixed(1)} °C`;
+}
+
+export function acidity(ph: number): string {
+  return `pH ${ph.toFixed(2)}`;
+}
+
+/** How long until a moment, or how long it has been waiting: "in 2 h 10", "now", "25 min ago". */
+export function fromNow(atMs: number, nowMs: number): string {
+  const minutes = Math.round((atMs - nowMs) / 60_000);
+  if (Math.abs(minutes) < 1) return 'now';
+  return minutes > 0 ? `in ${span(minutes)}` : `${span(-minutes)} ago`;
+}
+
+/** A duration in minutes as "35 min", "2 h 10", "14 h". */
+export function span(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rounded = whole >= 600 ? Math.round(whole / 30) * 30 : Math.round(whole / 5) * 5;
+  const rest = rounded % 60;
+  const hours = Math.floor(rounded / 60);
+  return rest ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
+}
+
+/** What a pH tastes of. */
+export function tasteOf(ph: number): string {
+  if (ph > 5.6) return 'sweet';
+  if (ph > 4.85) return 'barely sour';
+  if (ph > 4.5) return 'mild';
+  if (ph > 4.25) return 'tangy';
+  return 'sharp';
+}
+
+/** The first letter large. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
