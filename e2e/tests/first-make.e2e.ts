@@ -1,0 +1,52 @@
+import { expect, test } from '../support/dairy.js';
+
+test('an empty dairy leads to a first make, decided, started and logged', async ({ page, empty }) => {
+  await expect(page.getByRole('heading', { name: 'The crock is empty' })).toBeVisible();
+  await page.getByRole('link', { name: 'Decide a first make' }).click();
+  await expect(page).toHaveURL(/\/methods/);
+
+  const sheet = page.getByRole('region', { name: 'The make sheet' });
+  await page.getByRole('navigation', { name: 'Methods' }).getByRole('link', { name: 'Scalded yogurt' }).click();
+  await expect(sheet.getByRole('heading', { name: 'Scalded yogurt', level: 1 })).toBeVisible();
+  await page.getByRole('navigation', { name: 'Methods' }).getByRole('link', { name: 'Strained yogurt' }).click();
+  await expect(sheet.getByText('4.00 kg', { exact: true })).toBeVisible();
+
+  const pick = async (choice: string, option: RegExp) => {
+    await page.getByRole('combobox', { name: choice }).click();
+    await page.getByRole('option', { name: option }).click();
+    await expect(page.getByRole('listbox')).toBeHidden();
+  };
+
+  // the sheet answers each touch
+  const fat = page.getByRole('spinbutton', { name: 'Fat wanted' });
+  await fat.fill('6');
+  await fat.press('Tab');
+  await expect(sheet.getByText('Cream, 36 % fat')).toBeVisible();
+  const product = sheet.getByLabel('What comes of it').locator('b').first();
+  const before = await product.textContent();
+  await page.getByRole('button', { name: /^Straining/ }).click();
+  await pick('Until it is', /^Spreadable/);
+  await expect(product).not.toHaveText(before!);
+
+  // a choice that defeats the make says so and cannot be started
+  await pick('Until it is', /^Firm/);
+  await pick('How', /^Flat/);
+  await expect(sheet.getByRole('alert')).toContainText('Hang it, or press it.');
+  await expect(page.getByRole('button', { name: 'Start this make' })).toBeDisabled();
+  await pick('How', /^Pressed/);
+
+  await page.getByRole('textbox', { name: 'Name of this make' }).fill('First pot');
+  await page.getByRole('button', { name: 'Start this make' }).click();
+  await expect(page.getByRole('heading', { name: 'First pot' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /First pot: 40\d\d g in the crock/ }).first()).toBeVisible();
+
+  // Today asks for the next hands, and takes them as done
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /Warm to 85 °C/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Done: Warm to 85/ }).click();
+  await expect(page.getByRole('button', { name: /^Done: Keep it at 85/ })).toBeVisible();
+
+  // what was chosen is kept when the page is left and opened again
+  await page.goto(`${empty.address}/make`);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Began: heat 85 °C' })).toBeVisible();
+});

@@ -1,0 +1,140 @@
+import { expect, test } from '../support/dairy.js';
+
+test('readings and looks move the forecast; lines are corrected and taken back', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/today`);
+  await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
+  const headline = page.locator('.headline');
+  await expect(headline).toContainText('Sour enough: likely');
+  const before = await headline.textContent();
+
+  // by the keypad
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  const pad = page.getByRole('dialog');
+  await pad.getByRole('button', { name: 'pH', exact: true }).click();
+  await pad.getByRole('button', { name: 'By strip, ±0.3' }).click();
+  for (const key of ['6', '.', '3']) await pad.getByRole('button', { name: key, exact: true }).click();
+  await pad.getByRole('button', { name: 'Log it' }).click();
+  await expect(pad).toBeHidden();
+  const line = page.getByRole('listitem').filter({ hasText: 'pH 6.30 by strip' });
+  await expect(line).toBeVisible();
+
+  // a look in one tap
+  await page
+    .getByRole('group', { name: 'Tilt it: how does it stand?' })
+    .getByRole('button', { name: 'liquid' })
+    .click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' })).toBeVisible();
+  await expect(headline).not.toHaveText(before!);
+
+  // an impossible reading is refused in words, at the field
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  await pad.getByRole('button', { name: 'pH', exact: true }).click();
+  await page.keyboard.type('45');
+  await page.keyboard.press('Enter');
+  await expect(pad.getByRole('alert')).toContainText('Give 9 or less.');
+  await page.keyboard.press('Escape');
+  await expect(pad).toBeHidden();
+
+  // correct a line: what it said stays to be seen
+  await line.getByRole('button', { name: /^Correct/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('Correct the line of');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Backspace');
+  await page.keyboard.type('5.2');
+  await page.getByRole('button', { name: 'Correct it' }).click();
+  const corrected = page.getByRole('listitem').filter({ hasText: 'pH 5.20' });
+  await expect(corrected.locator('s')).toHaveText('pH 6.30 by strip');
+
+  // undo takes the newest line back, as a correction
+  await page.locator('main').click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press('u');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' }).locator('s')).toBeVisible();
+});
+
+test('a fast clock brings the straining to its end; it is weighed, scored and the balance is shown', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/today`);
+  await page.getByRole('link', { name: 'Thick yogurt for the school' }).first().click();
+  await expect(page.locator('.headline')).toContainText('On the cloth');
+  const readings = await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json());
+  await page.getByRole('button', { name: '×600' }).click();
+
+  // the stand-ins go on posting, and the stop comes
+  const done = page.getByRole('button', { name: 'Done: weigh, pot' });
+  await expect
+    .poll(
+      async () => (await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json())).entries.length,
+      {
+        timeout: 60_000,
+      },
+    )
+    .toBeGreaterThan(readings.entries.length + 20);
+  await expect(page.locator('.headline')).toContainText(/Stop (now|\d+ .* ago|in [1-9] min)/, { timeout: 150_000 });
+  await page.getByRole('button', { name: '×1', exact: true }).click();
+  await done.click();
+
+  await expect(page.getByRole('heading', { name: 'Weigh it and log what came out' })).toBeVisible();
+  await page.getByRole('button', { name: 'Finish the make' }).click();
+  await expect(page.getByRole('alert')).toContainText('Weigh the product');
+  await page.getByRole('spinbutton', { name: 'Product' }).fill('2500');
+  for (const mark of ['Sourness', 'Thickness', 'Smoothness', 'Taste']) {
+    await page
+      .getByRole('group', { name: new RegExp(`^${mark}`) })
+      .getByRole('button', { name: '4' })
+      .click();
+  }
+  await page.getByRole('button', { name: 'Finish the make' }).click();
+  await expect(page.locator('.headline')).toContainText('Finished');
+  const balance = page.getByRole('table', { name: 'The balance' });
+  await expect(balance.getByRole('row', { name: /Product/ })).toContainText('2.50 kg');
+  await expect(balance.getByRole('row', { name: /Not accounted for/ })).toBeVisible();
+});
+
+test('a killed server loses nothing: what is logged meanwhile waits and is sent once', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/today`);
+  await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
+  const log = async (text: string) => {
+    await page.keyboard.press('l');
+    const pad = page.getByRole('dialog');
+    await pad.getByRole('button', { name: 'Note' }).click();
+    await pad.getByRole('textbox', { name: 'Note' }).fill(text);
+    await pad.getByRole('button', { name: 'Log the note' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: text })).toBeVisible();
+  };
+  await expect(page.locator('.headline')).toContainText('Sour enough');
+  await log('before the kill');
+  await demo.kill();
+  await expect(page.getByRole('status').filter({ hasText: 'not answering' })).toBeVisible();
+  await log('while it was gone');
+  await expect(page.getByRole('status').filter({ hasText: '1 waiting' })).toBeVisible();
+  await demo.open();
+  await expect(page.getByRole('status').filter({ hasText: 'not answering' })).toBeHidden({ timeout: 30_000 });
+  await expect
+    .poll(async () => {
+      const { entries } = await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json());
+      return entries
+        .filter((e: { body: { type: string } }) => e.body.type === 'note')
+        .slice(-2)
+        .map((e: { body: { text: string } }) => e.body.text);
+    })
+    .toEqual(['before the kill', 'while it was gone']);
+  await page.reload();
+  await expect(page.getByRole('listitem').filter({ hasText: 'while it was gone' })).toHaveCount(1);
+});
+
+test('two open pages stay the same: what one logs, the other shows', async ({ page, demo, context }) => {
+  const other = await context.newPage();
+  for (const tab of [page, other]) {
+    await tab.goto(`${demo.address}/today`);
+    await tab.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
+    await expect(tab.locator('.headline')).toContainText('Sour enough');
+  }
+  await page
+    .getByRole('group', { name: 'Tilt it: how does it stand?' })
+    .getByRole('button', { name: 'wobbles' })
+    .click();
+  await expect(other.getByRole('listitem').filter({ hasText: 'Tilted: wobbles' })).toBeVisible();
+  await page.getByRole('button', { name: '×60', exact: true }).click();
+  await expect(other.getByRole('button', { name: '×60', exact: true })).toHaveAttribute('aria-pressed', 'true');
+});
