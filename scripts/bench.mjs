@@ -1,0 +1,181 @@
+// What it costs: engine, forecast, storage and the first page, as a table. Ratios where a machine's own speed would drown the figure.
+import Database from 'better-sqlite3';
+import { createRequire } from 'node:module';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { ensureBuilt, ensureChromium, ensureInstalled, ROOT } from './lib.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const core = await import(join(ROOT, 'core/dist/index.js'));
+const { openDb } = await import(join(ROOT, 'server/dist/store/open.js'));
+const { entryStore } = await import(join(ROOT, 'server/dist/store/entries.js'));
+const { Solver } = createRequire(import.meta.url)('odex');
+
+const rows = [];
+const row = (what, figure, reach = '') => rows.push({ what, figure, reach });
+
+/** Median milliseconds of several runs, after warming up. */
+function median(run, times = 9) {
+  for (let i = 0; i < Math.max(3, times); i++) run();
+  const took = Array.from({ length: times }, () => {
+    const from = performance.now();
+    run();
+    return performance.now() - from;
+  });
+  return took.sort((a, b) => a - b)[times >> 1];
+}
+
+const ms = (value) => `${value.toFixed(value < 10 ? 2 : 0)} ms`;
+
+// — the engine
+const method = core.methodById('strained-yogurt');
+const stages = core.planStages(method, {});
+row('One strained yogurt, milk to pot, simulated', ms(median(() => core.runMake(stages, core.USUAL_ENVIRONMENT), 21)));
+row('Its make sheet (400 members)', ms(median(() => core.makeSheet(method, {}))), '≤ 50 ms');
+
+const milk = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
+const culture = core.CULTURES.thermophilic;
+const law = core.souringLaw(culture, milk);
+const problem = {
+  law,
+  biomass: 0.025,
+  lagQ: 1,
+  lacticMolPerKg: 0.002,
+  tempC: 43,
+  place: { aroundC: 43, tauMin: 120 },
+  targetPh: 4.6,
+  gelPh: 5.28,
+  horizonMin: 24 * 60,
+};
+const MEMBERS = 2000;
+const points = new Float64Array(MEMBERS * core.DIMS);
+const normal = core.normals(core.seededRandom(1));
+for (let i = 0; i < points.length; i++) points[i] = normal();
+const ensembleMs = median(() => core.runEnsemble(problem, points, MEMBERS, []));
+row('2,000 members × 24 h of souring', ms(ensembleMs), '≤ 150 ms');
+const options = { members: MEMBERS, seed: 1, fanPoints: 48 };
+row('The same as a forecast with its fan', ms(median(() => core.forecastSouring(problem, [], options))));
+const reading = [{ min: 150, ph: 5.5, by: 'meter' }];
+row('The same weighed by one pH reading', ms(median(() => core.forecastSouring(problem, reading, options))));
+
+// — against a general solver of the same equations
+function byOdex(member, tolerance = 1e-4) {
+  const { muOptPerH, acidPerGrowthMolPerKg: y, acidByBiomassMolPerKgH: k, phUnhindered, phEnd } = culture;
+  const tau = problem.place.tauMin / member.heatLoss;
+  const around = problem.place.aroundC + member.keeperOffsetC;
+  const right = (min, [x, lnQ, acid]) => {
+    const tempC = around + (problem.tempC - around) * Math.exp(-min / tau);
+    const ph = core.phFromTable(law.ph, acid) + member.phShift;
+    const free = Math.min(1, Math.max(0, (ph - phEnd) / (phUnhindered - phEnd)));
+    const mu = (muOptPerH * core.cardinalRate(culture.growth, tempC) * member.mu) / 60;
+    const kAcid = (k * core.cardinalRate(culture.acid, tempC) * member.acid) / 60;
+    const q = Math.exp(Math.min(lnQ, 40));
+    const dx = mu * (q / (1 + q)) * free * x * (1 - x);
+    return [dx, mu, y * dx + kAcid * x * free];
+  };
+  const solver = new Solver(3);
+  solver.absoluteTolerance = tolerance;
+  solver.relativeTolerance = tolerance;
+  solver.initialStepSize = 5;
+  solver.denseOutput = true;
+  const start = [problem.biomass * member.vitality, Math.log(problem.lagQ * member.lag), problem.lacticMolPerKg];
+  const course = [];
+  const keep = solver.grid(COURSE_MIN, (_min, [, , acid]) =>
+    course.push(core.phFromTable(law.ph, acid) + member.phShift),
+  );
+  solver.solve(right, 0, start, problem.horizonMin, keep);
+  return course;
+}
+/** A forecast needs the course and not only its end: the solver keeps it at every half hour. */
+const COURSE_MIN = 30;
+const courseMin = Array.from({ length: (24 * 60) / COURSE_MIN + 1 }, (_, i) => i * COURSE_MIN);
+const COMPARED = 100;
+const members = Array.from({ length: COMPARED }, (_, i) => core.memberFromScores(problem, points, i * core.DIMS));
+const odexMs = median(() => members.map((m) => byOdex(m)), 9) / COMPARED;
+const ours = core.runEnsemble(problem, points, COMPARED, courseMin);
+const exact = members.map((m) => byOdex(m, 1e-9));
+const worst = (phOf) => Math.max(...exact.flatMap((course, i) => course.map((ph, j) => Math.abs(ph - phOf(i, j)))));
+const oursOff = worst((i, j) => ours.phAt[i * courseMin.length + j]);
+const odexCourses = members.map((m) => byOdex(m));
+row(
+  'One member’s course, against a general ODE solver (odex, 1e-4)',
+  `${(odexMs / (ensembleMs / MEMBERS)).toFixed(1)} × faster`,
+  '≥ 20 ×',
+);
+row('pH off the exact course, worst of 100: ours', oursOff.toFixed(4), '≤ 0.01');
+row('pH off the exact course, worst of 100: odex', worst((i, j) => odexCourses[i][j]).toFixed(4));
+
+// — storage: every entry a transaction of its own, on disk
+const folder = mkdtempSync(join(tmpdir(), 'oat-crock-bench-'));
+const ENTRIES = 2000;
+function perSecond(write) {
+  const from = performance.now();
+  for (let i = 0; i < ENTRIES; i++) write(i);
+  return (1000 * ENTRIES) / (performance.now() - from);
+}
+const body = { type: 'reading', quantity: 'ph', value: 4.62, by: 'meter' };
+const store = entryStore(openDb(join(folder, 'ours.sqlite')));
+const bare = new Database(join(folder, 'bare.sqlite'));
+bare.pragma('journal_mode = WAL');
+bare.pragma('synchronous = FULL');
+bare.exec('CREATE TABLE e (seq INTEGER PRIMARY KEY, id TEXT UNIQUE, b TEXT, at INTEGER, s TEXT, body TEXT)');
+const insert = bare.prepare('INSERT INTO e (id, b, at, s, body) VALUES (?, ?, ?, ?, ?)');
+const kept = perSecond((i) => store.append([{ id: `id${i}`, batchId: 'b', atMs: i, source: 'hand', body }]));
+const plain = perSecond((i) => insert.run(`id${i}`, 'b', i, 'hand', JSON.stringify(body)));
+row('Entries into SQLite, one transaction each', `${kept.toFixed(0)} a second`);
+row('The same against bare better-sqlite3', `${(kept / plain).toFixed(2)} of its speed`);
+rmSync(folder, { recursive: true });
+
+// — the first page
+const web = join(ROOT, 'web/dist/browser');
+const page = readFileSync(join(web, 'index.html'), 'utf8');
+const named = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1]);
+const gzipKB =
+  [...new Set(named), 'index.html'].reduce((sum, f) => sum + gzipSync(readFileSync(join(web, f))).length, 0) / 1024;
+row('Scripts and styles of the first page, gzip', `${gzipKB.toFixed(0)} kB`, '≤ 350 kB');
+row('Until the next hands are shown, from localhost', ms(await firstUseful()), '≤ 1500 ms');
+
+/** Opens the demonstration and the page, and times until Today shows its first hands (median of three, cold cache). */
+async function firstUseful() {
+  const data = mkdtempSync(join(tmpdir(), 'oat-crock-bench-'));
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--demo'], {
+    env: { ...process.env, OAT_CROCK_DB: join(data, 'd.sqlite'), OAT_CROCK_PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const address = await new Promise((resolve) =>
+    server.stdout.on(
+      'data',
+      (d) => /http:\/\/[\d.:]+/.exec(String(d)) && resolve(/http:\/\/[\d.:]+/.exec(String(d))[0]),
+    ),
+  );
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu'] });
+  const took = [];
+  for (let i = 0; i < 3; i++) {
+    const tab = await (await browser.newContext()).newPage();
+    await tab.addInitScript(() => {
+      const look = () => {
+        if (document.querySelector('oc-hand-card')) window.handsShownMs = performance.now();
+        else requestAnimationFrame(look);
+      };
+      look();
+    });
+    await tab.goto(`${address}/today`);
+    await tab.waitForFunction(() => window.handsShownMs);
+    took.push(await tab.evaluate(() => window.handsShownMs));
+    await tab.close();
+  }
+  await browser.close();
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+  return took.sort((a, b) => a - b)[1];
+}
+
+const wide = Math.max(...rows.map((r) => r.what.length));
+const mid = Math.max(...rows.map((r) => r.figure.length));
+for (const r of rows) process.stdout.write(`${r.what.padEnd(wide)}  ${r.figure.padStart(mid)}  ${r.reach}\n`);
+process.exit(0);

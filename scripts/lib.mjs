@@ -1,0 +1,88 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The folder of the project. */
+export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+
+const STAMPS = join(ROOT, 'node_modules', '.oat-crock');
+
+/** Runs a command in the project; its output goes to the error stream, so that standard output stays clean. Exits on failure. */
+export function must(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2], ...options });
+  if (error) throw error;
+  if (status !== 0) {
+    process.stderr.write(`\n${command} ${args.join(' ')} failed (${status}).\n`);
+    process.exit(status ?? 1);
+  }
+}
+
+/** Installs the packages when they are missing or the lock file has changed since. */
+export function ensureInstalled() {
+  const lock = digest([join(ROOT, 'package-lock.json')]);
+  if (stampIs('installed', lock)) return;
+  process.stderr.write('Installing what Oat Crock needs (about two minutes the first time)…\n');
+  must('npm', ['ci', '--no-audit', '--no-fund']);
+  stamp('installed', lock);
+}
+
+/** Builds engine, server and page when their sources have changed since the last build. */
+export function ensureBuilt() {
+  const sources = digest(
+    [
+      'core',
+      'contract',
+      'server/src',
+      'web/src',
+      'web/public',
+      'angular.json',
+      'tsconfig.base.json',
+      'package-lock.json',
+    ]
+      .map((path) => join(ROOT, path))
+      .flatMap(filesUnder),
+  );
+  const built = existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
+  if (built && stampIs('built', sources)) return;
+  process.stderr.write('Building…\n');
+  must('npx', ['tsc', '-b', 'core', 'contract', 'server']);
+  must('npx', ['ng', 'build']);
+  stamp('built', sources);
+}
+
+/** Debian's Chromium: installed by apt-get when it is missing. */
+export function ensureChromium() {
+  const at = '/usr/bin/chromium';
+  if (existsSync(at)) return at;
+  process.stderr.write('Installing Debian’s Chromium…\n');
+  must('apt-get', ['update', '-qq']);
+  must('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+  return at;
+}
+
+function filesUnder(path) {
+  if (!existsSync(path)) return [];
+  if (statSync(path).isFile()) return [path];
+  return readdirSync(path)
+    .filter((name) => name !== 'dist' && name !== 'node_modules' && !/\.spec\.ts$|\.tsbuildinfo$/.test(name))
+    .sort()
+    .flatMap((name) => filesUnder(join(path, name)));
+}
+
+function digest(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+function stampIs(name, value) {
+  const file = join(STAMPS, name);
+  return existsSync(file) && readFileSync(file, 'utf8') === value;
+}
+
+function stamp(name, value) {
+  mkdirSync(STAMPS, { recursive: true });
+  writeFileSync(join(STAMPS, name), value);
+}

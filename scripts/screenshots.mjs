@@ -1,0 +1,55 @@
+// Pictures of each main view from the demonstration's data, into docs/screenshots.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, ROOT } from './lib.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const { chromium } = await import('@playwright/test');
+const out = join(ROOT, 'docs/screenshots');
+mkdirSync(out, { recursive: true });
+
+const data = mkdtempSync(join(tmpdir(), 'oat-crock-pictures-'));
+const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--demo'], {
+  env: { ...process.env, OAT_CROCK_DB: join(data, 'd.sqlite'), OAT_CROCK_PORT: '0' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const address = await new Promise((resolve) =>
+  server.stdout.on('data', (d) => /http:\/\/[\d.:]+/.exec(String(d)) && resolve(/http:\/\/[\d.:]+/.exec(String(d))[0])),
+);
+const { entries } = await (await fetch(`${address}/api/v1/snapshot`)).json();
+const batch = (name) => entries.find((e) => e.body.type === 'started' && e.body.name === name).batchId;
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const PICTURES = [
+  ['today', '/today', DESK],
+  ['methods', '/methods/strained-yogurt', DESK],
+  ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
+  ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
+  ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],
+  ['makes', '/make', DESK],
+  ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
+  ['today-phone', '/today', PHONE],
+  ['today-dawn', '/today', DESK, (page) => page.getByRole('button', { name: /Before dawn/ }).click()],
+];
+
+const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu'] });
+for (const [name, path, viewport, act] of PICTURES) {
+  const page = await (await browser.newContext({ viewport })).newPage();
+  await page.goto(address + path);
+  await page.waitForSelector('oc-shelf oc-pour');
+  await page.waitForTimeout(2500);
+  if (act) {
+    await act(page);
+    await page.waitForTimeout(900);
+  }
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  process.stdout.write(`docs/screenshots/${name}.png\n`);
+  await page.close();
+}
+await browser.close();
+server.kill();
+rmSync(data, { recursive: true, force: true });
