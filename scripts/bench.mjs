@@ -63,7 +63,7 @@ const reading = [{ min: 150, ph: 5.5, by: 'meter' }];
 row('The same weighed by one pH reading', ms(median(() => core.forecastSouring(problem, reading, options))));
 
 // — against a general solver of the same equations
-function byOdex(member, tolerance = 1e-4) {
+function byOdex(member, tolerance) {
   const { muOptPerH, acidPerGrowthMolPerKg: y, acidByBiomassMolPerKgH: k, phUnhindered, phEnd } = culture;
   const tau = problem.place.tauMin / member.heatLoss;
   const around = problem.place.aroundC + member.keeperOffsetC;
@@ -95,19 +95,25 @@ const COURSE_MIN = 30;
 const courseMin = Array.from({ length: (24 * 60) / COURSE_MIN + 1 }, (_, i) => i * COURSE_MIN);
 const COMPARED = 100;
 const members = Array.from({ length: COMPARED }, (_, i) => core.memberFromScores(problem, points, i * core.DIMS));
-const odexMs = median(() => members.map((m) => byOdex(m)), 9) / COMPARED;
-const ours = core.runEnsemble(problem, points, COMPARED, courseMin);
-const exact = members.map((m) => byOdex(m, 1e-9));
-const worst = (phOf) => Math.max(...exact.flatMap((course, i) => course.map((ph, j) => Math.abs(ph - phOf(i, j)))));
-const oursOff = worst((i, j) => ours.phAt[i * courseMin.length + j]);
-const odexCourses = members.map((m) => byOdex(m));
-row(
-  'One member’s course, against a general ODE solver (odex, 1e-4)',
-  `${(odexMs / (ensembleMs / MEMBERS)).toFixed(1)} × faster`,
-  '≥ 20 ×',
-);
-row('pH off the exact course, worst of 100: ours', oursOff.toFixed(4), '≤ 0.01');
-row('pH off the exact course, worst of 100: odex', worst((i, j) => odexCourses[i][j]).toFixed(4));
+const exact = members.map((m) => byOdex(m, 1e-10));
+const worst = (courses) =>
+  Math.max(...exact.flatMap((course, i) => course.map((ph, j) => Math.abs(ph - courses[i][j]))));
+const oursRun = core.runEnsemble(problem, points, COMPARED, courseMin);
+const ours = members.map((_, i) => courseMin.map((_, j) => oursRun.phAt[j * COMPARED + i]));
+const courseMs = median(() => core.runEnsemble(problem, points, MEMBERS, courseMin)) / MEMBERS;
+const oursOff = worst(ours);
+row('pH off the exact course each half hour, worst of 100', oursOff.toFixed(4), '≤ 0.01');
+/** The loosest tolerance of the solver that keeps its worst course within `phOff`. */
+const looseFor = (phOff) =>
+  [1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8].find((tolerance) => worst(members.map((m) => byOdex(m, tolerance))) <= phOff);
+for (const [phOff, name, reach] of [
+  [oursOff, 'as near', '≥ 20 ×'],
+  [0.01, 'within 0.01 pH', ''],
+]) {
+  const tolerance = looseFor(phOff);
+  const odexMs = median(() => members.map((m) => byOdex(m, tolerance))) / COMPARED;
+  row(`One member’s course against odex ${name} (${tolerance})`, `${(odexMs / courseMs).toFixed(1)} × faster`, reach);
+}
 
 // — storage: every entry a transaction of its own, on disk
 const folder = mkdtempSync(join(tmpdir(), 'oat-crock-bench-'));

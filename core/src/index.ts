@@ -18,6 +18,7 @@ export * from './physics/denaturation.js';
 export * from './physics/pasteurisation.js';
 export * from './physics/buffer.js';
 export * from './physics/souring.js';
+export * from './physics/souring-course.js';
 export * from './physics/temperature-response.js';
 export * from './physics/vitality.js';
 export * from './physics/heat.js';

@@ -1,4 +1,6 @@
 import {
+  keepAt,
+  souringCrock,
   ALL_NATIVE,
   bufferMilkOf,
   bufferValue,
@@ -8,7 +10,6 @@ import {
   denatureAlong,
   denaturedBetaLg,
   drainageCourse,
-  emptyMembers,
   forecastDrain,
   forecastSouring,
   gelPointPh,
@@ -17,7 +18,6 @@ import {
   massesOfMaterial,
   materialDensity,
   materialFromLabel,
-  memberPh,
   methodById,
   minutesForWhey,
   MOLAR_G,
@@ -255,17 +255,15 @@ function alongTracePoints(trace: TracePoint[]): (min: number) => number {
 
 function souringCourse(i: SouringInput): object {
   const problem = problemOf(i);
-  const members = emptyMembers(1);
-  members.biomass[0] = problem.biomass;
-  members.lagQ[0] = problem.lagQ;
-  members.lacticMolPerKg[0] = problem.lacticMolPerKg;
+  const crock = souringCrock(problem.law, problem);
   const temperature = problem.place.measuredC ?? (() => problem.tempC);
   const series = [point(0)];
   let toGel: number | null = null;
   let toTarget: number | null = null;
   for (let min = 0; min < problem.horizonMin; min += SOURING_STEP_MIN) {
     const step = Math.min(SOURING_STEP_MIN, problem.horizonMin - min);
-    sourStep(problem.law, members, 0, temperature(min + step / 2) ?? problem.tempC, step);
+    keepAt(problem.law, crock, temperature(min + step / 2) ?? problem.tempC);
+    sourStep(problem.law, crock, step);
     series.push(point(min + step));
     toGel ??= crossing(series, problem.gelPh);
     toTarget ??= crossing(series, problem.targetPh);
@@ -276,8 +274,8 @@ function souringCourse(i: SouringInput): object {
     return {
       min,
       tempC: temperature(min) ?? problem.tempC,
-      ph: memberPh(problem.law, members, 0),
-      lacticPct: (members.lacticMolPerKg[0]! * MOLAR_G.lactic) / 10,
+      ph: crock.ph,
+      lacticPct: (crock.lacticMolPerKg * MOLAR_G.lactic) / 10,
     };
   }
 }

@@ -1,6 +1,7 @@
 import { WEAK_STARTER } from '../constants/evidence.js';
 import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
-import { emptyMembers, ENSEMBLE_STEP_MIN, memberPh, sourAll, type SouringLaw } from '../physics/souring.js';
+import { inoculate, souringCrock, type SouringLaw } from '../physics/souring.js';
+import { followCourse, MEASURED_EVERY_MIN } from '../physics/souring-course.js';
 import { readingLikelihood, type SouringReading } from '../assimilate/evidence.js';
 import type { Random } from '../random/random.js';
 
@@ -68,8 +69,9 @@ export function logPriorOfScores(points: Float64Array, offset: number): number {
   return log + Math.log(usual + (WEAK_STARTER.share / WEAK_STARTER.width) * Math.exp(-0.5 * weak ** 2) + 1e-300);
 }
 
-/** What a simulated ensemble shows. Row i of `phAt` holds member i's pH at each asked minute. */
+/** What a simulated ensemble shows: `phAt` holds every member's pH at the first asked minute, then at the next, and so on. */
 export interface EnsembleRun {
+  readonly count: number;
   /** Minutes to the target pH; Infinity where not within the horizon. */
   readonly readyMin: Float64Array;
   readonly phAt: Float32Array;
@@ -77,7 +79,7 @@ export interface EnsembleRun {
 }
 
 /**
- * Simulates every member from the start of its souring to the horizon, in steps of {@link ENSEMBLE_STEP_MIN}.
+ * Simulates every member from the start of its souring to the horizon.
  *
  * @param points scores, row after row
  * @param askedMin minutes (ascending) at which pH is kept
@@ -89,53 +91,50 @@ export function runEnsemble(
   askedMin: readonly number[],
   horizonMin = problem.horizonMin,
 ): EnsembleRun {
-  const members = emptyMembers(count);
-  const tempC = new Float64Array(count).fill(problem.tempC);
-  const aroundC = new Float64Array(count);
-  const keeps = new Float64Array(count);
-  const dt = ENSEMBLE_STEP_MIN;
+  const { law, place, targetPh } = problem;
+  const readyMin = new Float64Array(count);
+  const phAt = new Float32Array(count * askedMin.length);
+  const questions = { horizonMin, targetPh, askedMin };
+  const measuredC = measuredCourse(place, horizonMin);
+  const crock = souringCrock(law, problem);
   for (let i = 0; i < count; i++) {
     const member = memberFromScores(problem, points, i * DIMS);
-    members.biomass[i] = problem.biomass * member.vitality;
-    members.lagQ[i] = problem.lagQ * member.lag;
-    members.lacticMolPerKg[i] = problem.lacticMolPerKg;
-    members.muFactor[i] = member.mu;
-    members.acidFactor[i] = member.acid;
-    members.phShift[i] = member.phShift;
-    aroundC[i] = problem.place.aroundC + member.keeperOffsetC;
-    keeps[i] = Math.exp((-dt * member.heatLoss) / problem.place.tauMin);
+    inoculate(law, crock, {
+      biomass: problem.biomass * member.vitality,
+      lagQ: problem.lagQ * member.lag,
+      lacticMolPerKg: problem.lacticMolPerKg,
+      mu: member.mu,
+      acid: member.acid,
+      phShift: member.phShift,
+    });
+    const temperature = {
+      startC: problem.tempC,
+      aroundC: place.aroundC + member.keeperOffsetC,
+      tauMin: place.tauMin / member.heatLoss,
+      measuredC,
+    };
+    readyMin[i] = followCourse(law, crock, temperature, questions, phAt, i, count);
   }
-  const readyMin = new Float64Array(count).fill(Infinity);
-  const phAt = new Float32Array(count * askedMin.length);
-  const phBefore = Float64Array.from({ length: count }, (_, i) => memberPh(problem.law, members, i));
-  let asked = 0;
-  while (asked < askedMin.length && askedMin[asked]! <= 0) {
-    for (let i = 0; i < count; i++) phAt[i * askedMin.length + asked] = phBefore[i]!;
-    asked++;
-  }
-  const meanC = new Float64Array(count);
-  const { targetPh } = problem;
-  for (let min = 0; min < horizonMin; min += dt) {
-    const measured = problem.place.measuredC?.(min + dt / 2) ?? null;
-    for (let i = 0; i < count; i++) {
-      const next = aroundC[i]! + (tempC[i]! - aroundC[i]!) * keeps[i]!;
-      meanC[i] = measured ?? (tempC[i]! + next) / 2;
-      tempC[i] = measured ?? next;
-    }
-    sourAll(problem.law, members, meanC, dt);
-    const first = asked;
-    while (asked < askedMin.length && askedMin[asked]! <= min + dt) asked++;
-    for (let i = 0; i < count; i++) {
-      const ph = memberPh(problem.law, members, i);
-      const before = phBefore[i]!;
-      if (ph <= targetPh && before > targetPh) readyMin[i] = min + (dt * (before - targetPh)) / (before - ph);
-      for (let a = first; a < asked; a++) {
-        phAt[i * askedMin.length + a] = before + ((ph - before) * (askedMin[a]! - min)) / dt;
-      }
-      phBefore[i] = ph;
-    }
-  }
-  return { readyMin, phAt, askedMin };
+  return { count, readyMin, phAt, askedMin };
+}
+
+/** Every member's pH at one of the asked minutes. */
+export function phOfAll(run: EnsembleRun, min: number): Float32Array {
+  const column = run.askedMin.indexOf(min);
+  return run.phAt.subarray(column * run.count, (column + 1) * run.count);
+}
+
+/** What was measured in each stretch of the course, as far as there is anything. */
+function measuredCourse(place: WarmPlace, horizonMin: number): Float64Array {
+  const { measuredC } = place;
+  if (!measuredC) return new Float64Array(0);
+  const course = Float64Array.from(
+    { length: Math.ceil(horizonMin / MEASURED_EVERY_MIN) },
+    (_, i) => measuredC((i + 0.5) * MEASURED_EVERY_MIN) ?? NaN,
+  );
+  let known = course.length;
+  while (known > 0 && Number.isNaN(course[known - 1])) known--;
+  return course.subarray(0, known);
 }
 
 /** Log likelihood of every member for readings, and for each reading the chance it is wrong under each member. */
@@ -148,9 +147,9 @@ export function likelihoods(
   const log = new Float64Array(count);
   const wrong = readings.map(() => new Float64Array(count));
   readings.forEach((reading, r) => {
-    const column = run.askedMin.indexOf(reading.min);
+    const ph = phOfAll(run, reading.min);
     for (let i = 0; i < count; i++) {
-      const seen = readingLikelihood(reading, run.phAt[i * run.askedMin.length + column]!, problem.gelPh);
+      const seen = readingLikelihood(reading, ph[i]!, problem.gelPh);
       log[i]! += seen.log;
       wrong[r]![i] = seen.wrong;
     }

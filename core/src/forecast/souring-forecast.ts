@@ -9,6 +9,7 @@ import {
   likelihoods,
   logPriorOfScores,
   memberFromScores,
+  phOfAll,
   runEnsemble,
   type SouringProblem,
 } from './souring-ensemble.js';
@@ -102,11 +103,7 @@ function summarise(
     p50Min: finite(ready.quantile(0.5)),
     p90Min: finite(ready.quantile(0.9)),
     fan: fanMin.map((min) => {
-      const column = asked.indexOf(min);
-      const ph = ranked(
-        Float64Array.from({ length: count }, (_, i) => run.phAt[i * asked.length + column]!),
-        weights,
-      );
+      const ph = ranked(phOfAll(run, min), weights);
       return { min, p10: ph.quantile(0.1), p50: ph.quantile(0.5), p90: ph.quantile(0.9) };
     }),
     doubtful: readings.flatMap((_, r) => (weightedMean(seen.wrong[r]!, weights) > DOUBTFUL ? [r] : [])),

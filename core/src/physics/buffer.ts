@@ -157,3 +157,9 @@ export function phFromTable(table: PhTable, lacticMolPerKg: number): number {
   const below = ph[i]!;
   return below + (ph[i + 1]! - below) * (at - i);
 }
+
+/** How fast pH falls with acid at a point of the table, pH per mol/kg (≥ 0). */
+export function phFall(table: PhTable, lacticMolPerKg: number): number {
+  const i = Math.min(Math.max(0, (lacticMolPerKg * table.perMolPerKg) | 0), TABLE_POINTS - 2);
+  return (table.ph[i]! - table.ph[i + 1]!) * table.perMolPerKg;
+}

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { cardinalRate, deathRatePerMin } from './temperature-response.js';
-import { emptyMembers, memberPh, sourStep, souringLaw } from './souring.js';
+import {
+  keepAt,
+  souringCrock,
+  sourStep,
+  souringLaw,
+  souringRate,
+  type SouringCrock,
+  type SouringLaw,
+} from './souring.js';
 import { vitality } from './vitality.js';
 
 const MILK = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
@@ -17,20 +25,24 @@ interface Start {
 function start({ culture, dosePct, freezeDried }: Start) {
   const constants = CULTURES[culture];
   const law = souringLaw(constants, MILK);
-  const members = emptyMembers(1);
-  members.biomass[0] = (dosePct / 100) * constants.biomassPerDose;
-  members.lagQ[0] = freezeDried ? constants.lagQFreezeDried : constants.lagQActive;
-  return { law, members };
+  const biomass = (dosePct / 100) * constants.biomassPerDose;
+  const lagQ = freezeDried ? constants.lagQFreezeDried : constants.lagQActive;
+  return { law, crock: souringCrock(law, { biomass, lagQ, lacticMolPerKg: 0 }) };
+}
+
+function sourAt(law: SouringLaw, crock: SouringCrock, tempC: number, minutes: number): void {
+  keepAt(law, crock, tempC);
+  sourStep(law, crock, minutes);
 }
 
 /** Hours to a pH; Infinity where not within 60 h. */
 function hoursTo(targetPh: number, given: Start): number {
-  const { law, members } = start(given);
+  const { law, crock } = start(given);
   const step = given.stepMin ?? 5;
   for (let min = 0; min < 60 * 60; min += step) {
-    const before = memberPh(law, members, 0);
-    sourStep(law, members, 0, given.tempC, step);
-    const after = memberPh(law, members, 0);
+    const before = crock.ph;
+    sourAt(law, crock, given.tempC, step);
+    const after = crock.ph;
     if (after <= targetPh) return (min + (step * (before - targetPh)) / (before - after)) / 60;
   }
   return Infinity;
@@ -95,15 +107,29 @@ describe('souring by butter culture', () => {
 });
 
 describe('the souring step', () => {
-  it('of 5 min stays within 0.01 pH of steps of 6 s', () => {
+  it('of 5 min stays within 0.001 pH of steps of 6 s', () => {
     for (const given of [yogurt(43), yogurt(35), yogurt(47), { ...yogurt(43), freezeDried: true }, butter(24, 2)]) {
       const coarse = start(given);
       const fine = start(given);
       for (let min = 0; min < 12 * 60; min += 5) {
-        sourStep(coarse.law, coarse.members, 0, given.tempC, 5);
-        for (let i = 0; i < 50; i++) sourStep(fine.law, fine.members, 0, given.tempC, 0.1);
-        const apart = memberPh(coarse.law, coarse.members, 0) - memberPh(fine.law, fine.members, 0);
-        expect(Math.abs(apart)).toBeLessThan(0.01);
+        sourAt(coarse.law, coarse.crock, given.tempC, 5);
+        for (let i = 0; i < 50; i++) sourAt(fine.law, fine.crock, given.tempC, 0.1);
+        const apart = coarse.crock.ph - fine.crock.ph;
+        expect(Math.abs(apart)).toBeLessThan(0.001);
+      }
+    }
+  });
+
+  it('makes as much acid in a short moment as its rate says', () => {
+    for (const given of [yogurt(43), butter(24, 2), { ...yogurt(40), freezeDried: true }]) {
+      const { law, crock } = start(given);
+      keepAt(law, crock, given.tempC);
+      for (let min = 0; min < 8 * 60; min += 20) {
+        const rate = souringRate(law, crock);
+        const before = crock.lacticMolPerKg;
+        sourAt(law, crock, given.tempC, 0.01);
+        expect(crock.lacticMolPerKg - before).toBeCloseTo(rate * 0.01, 9);
+        sourAt(law, crock, given.tempC, 20);
       }
     }
   });
@@ -114,13 +140,13 @@ describe('the souring step', () => {
         fc.array(fc.double({ min: 0, max: 60, noNaN: true }), { minLength: 5, maxLength: 80 }),
         fc.double({ min: 0.1, max: 20, noNaN: true }),
         (temps, dosePct) => {
-          const { law, members } = start({ ...yogurt(43), dosePct });
+          const { law, crock } = start({ ...yogurt(43), dosePct });
           let acid = 0;
           for (const tempC of temps) {
-            sourStep(law, members, 0, tempC, 5);
-            expect(members.lacticMolPerKg[0]!).toBeGreaterThanOrEqual(acid);
-            expect(members.biomass[0]!).toBeLessThanOrEqual(1);
-            acid = members.lacticMolPerKg[0]!;
+            sourAt(law, crock, tempC, 5);
+            expect(crock.lacticMolPerKg).toBeGreaterThanOrEqual(acid);
+            expect(crock.biomass).toBeLessThanOrEqual(1);
+            acid = crock.lacticMolPerKg;
           }
         },
       ),
@@ -128,11 +154,11 @@ describe('the souring step', () => {
   });
 
   it('kills a starter added at 60 °C: ten minutes there and it never sours', () => {
-    const { law, members } = start(yogurt(60));
-    for (let min = 0; min < 10; min += 2) sourStep(law, members, 0, 60, 2);
-    for (let min = 0; min < 24 * 60; min += 5) sourStep(law, members, 0, 43, 5);
-    expect(members.biomass[0]!).toBeLessThan(0.5);
-    expect(memberPh(law, members, 0)).toBeGreaterThan(4.6);
+    const { law, crock } = start(yogurt(60));
+    for (let min = 0; min < 10; min += 2) sourAt(law, crock, 60, 2);
+    for (let min = 0; min < 24 * 60; min += 5) sourAt(law, crock, 43, 5);
+    expect(crock.biomass).toBeLessThan(0.5);
+    expect(crock.ph).toBeGreaterThan(4.6);
   });
 });
 

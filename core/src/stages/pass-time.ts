@@ -6,7 +6,7 @@ import type { BufferMilk } from '../physics/buffer.js';
 import { denature } from '../physics/denaturation.js';
 import { coolingSurroundings, thermalStep, type Surroundings } from '../physics/heat.js';
 import { pasteurisationShare } from '../physics/pasteurisation.js';
-import { emptyMembers, memberPh, sourStep, SOURING_STEP_MIN, souringLaw, type SouringLaw } from '../physics/souring.js';
+import { keepAt, souringCrock, sourStep, SOURING_STEP_MIN, souringLaw, type SouringLaw } from '../physics/souring.js';
 import { fractionOf, totalG, type Masses } from '../state/composition.js';
 import { hasSet, type CrockState, type Souring } from '../state/crock-state.js';
 
@@ -75,32 +75,21 @@ function sour(state: CrockState, environment: Environment, tempC: number, minute
   if (!souring) return state;
   const law = lawFor(souring.culture, souring.milk);
   const { member } = environment;
-  SINGLE.biomass[0] = souring.biomass;
-  SINGLE.lagQ[0] = souring.lagQ;
-  SINGLE.lacticMolPerKg[0] = souring.lacticMolPerKg;
-  SINGLE.muFactor[0] = member.mu;
-  SINGLE.acidFactor[0] = member.acid;
-  SINGLE.phShift[0] = member.phShift;
-  for (let left = minutes; left > 1e-9; left -= SOURING_STEP_MIN) {
-    sourStep(law, SINGLE, 0, tempC, Math.min(left, SOURING_STEP_MIN));
-  }
-  const next: Souring = {
-    ...souring,
-    biomass: SINGLE.biomass[0]!,
-    lagQ: SINGLE.lagQ[0]!,
-    lacticMolPerKg: SINGLE.lacticMolPerKg[0]!,
-  };
+  const { mu, acid, phShift } = member;
+  const crock = souringCrock(law, { ...souring, mu, acid, phShift });
+  keepAt(law, crock, tempC);
+  for (let left = minutes; left > 1e-9; left -= SOURING_STEP_MIN)
+    sourStep(law, crock, Math.min(left, SOURING_STEP_MIN));
+  const { biomass, lagQ, lacticMolPerKg } = crock;
+  const next: Souring = { ...souring, biomass, lagQ, lacticMolPerKg };
   const made = next.lacticMolPerKg - souring.lacticMolPerKg;
   return {
     ...state,
     souring: next,
-    ph: memberPh(law, SINGLE, 0),
+    ph: crock.ph,
     masses: turnSugarToAcid(state.masses, souring, made),
   };
 }
-
-/** A single crock for the souring kernel, which works on arrays; filled anew at every call. */
-const SINGLE = emptyMembers(1);
 
 /** Sugar and water become lactic acid: 1 lactose + 1 water → 2 lactic + 1 galactose, or 4 lactic. */
 function turnSugarToAcid(masses: Masses, souring: Souring, madeMolPerKg: number): Masses {

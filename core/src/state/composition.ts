@@ -63,5 +63,6 @@ export function solidsFraction(masses: Masses): number {
 
 /** Protein (casein and whey protein) in g per g of crock. */
 export function proteinFraction(masses: Masses): number {
-  return fractionOf(masses, 'casein') + fractionOf(masses, 'wheyProtein');
+  const total = totalG(masses);
+  return total > 0 ? (masses.casein + masses.wheyProtein) / total : 0;
 }

@@ -1,2 +1,0 @@
-// Slow machines are not broken ones.
-jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
