@@ -48,8 +48,23 @@ export function ensureBuilt() {
   if (built && stampIs('built', sources)) return;
   process.stderr.write('Building…\n');
   must('npx', ['tsc', '-b', 'core', 'contract', 'server']);
-  must('npx', ['ng', 'build']);
+  must('npx', ['ng', 'build', '--stats-json']);
   stamp('built', sources);
+}
+
+/** Scripts that a place of the built page needs, by the build's own record: what it and `main` import, and what those do. */
+export function scriptsFor(place) {
+  const { outputs } = JSON.parse(readFileSync(join(ROOT, 'web/dist/stats.json'), 'utf8'));
+  const found = new Set();
+  const visit = (name) => {
+    if (found.has(name) || !outputs[name]) return;
+    found.add(name);
+    for (const { path, kind } of outputs[name].imports) if (kind === 'import-statement') visit(path);
+  };
+  for (const name of Object.keys(outputs)) {
+    if (/^main-.*\.js$/.test(name) || outputs[name].entryPoint === `web/src/app/${place}/${place}.ts`) visit(name);
+  }
+  return [...found];
 }
 
 /** Debian's Chromium: installed by apt-get when it is missing. */

@@ -102,7 +102,7 @@ export function follow(batch: Batch, nowMs: number, options: ForecastOptions, ho
   const firstPass = timelineOf(batch, stages, nominal, endNowMs, wake);
   const souring = learnSouring(batch, firstPass, nominal, options);
   const soured = environment(memberOf(souring, null));
-  const drain = learnDrain(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options.seed);
+  const drain = learnDrain(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
   const learned = environment(memberOf(souring, drain));
   const timeline = timelineOf(batch, stages, learned, endNowMs, wake);
   return summarise(batch, timeline, learned, souring, drain, nominal, firstPass, stages.length);

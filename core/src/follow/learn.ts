@@ -142,7 +142,7 @@ export function learnDrain(
   batch: Batch,
   timeline: Timeline,
   environment: Environment,
-  seed: number,
+  options: ForecastOptions,
 ): LearnedDrain | null {
   const at = timeline.stages.find((s) => s.stage.kind.drainage);
   if (!at) return null;
@@ -150,7 +150,7 @@ export function learnDrain(
   const weighed = batch.readings
     .filter((r) => r.quantity === 'wheyG' && r.atMs >= at.beginMs)
     .map((r) => ({ min: (r.atMs - at.beginMs) / MIN_MS, wheyG: r.value }));
-  return { at, forecast: forecastDrain(course, wantedWheyG, thinWhey(weighed), seed), wantedWheyG };
+  return { at, forecast: forecastDrain(course, wantedWheyG, thinWhey(weighed), options), wantedWheyG };
 }
 
 /** A scale left under the cloth weighs every few minutes; one in twenty minutes counts. */

@@ -1,8 +1,10 @@
 import { READING_SD } from '../constants/evidence.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
-import { minutesForWhey, wheyAfter, type DrainageCourse } from '../physics/drainage.js';
+import { DRAINAGE_EXPONENT } from '../constants/drainage.js';
+import { minutesForWhey, type DrainageCourse } from '../physics/drainage.js';
 import { normals, seededRandom } from '../random/random.js';
 import { ranked } from './quantile.js';
+import { USUAL_FORECAST, type ForecastOptions } from './souring-forecast.js';
 
 /** Whey (total, g) weighed a number of minutes after the curd went on the cloth. */
 export interface WheyReading {
@@ -21,7 +23,8 @@ export interface DrainForecast {
   readonly effective: number;
 }
 
-const MEMBERS = 4000;
+/** A member of a drainage costs a hundredth of a souring's, so there can be twice as many. */
+const PER_SOURING_MEMBER = 2;
 
 /**
  * Forecasts a drainage by weighting courses of different reach and pace with the whey weighed so far.
@@ -33,21 +36,25 @@ export function forecastDrain(
   course: DrainageCourse,
   wantedWheyG: number,
   weighed: readonly WheyReading[] = [],
-  seed = 1,
+  options: Pick<ForecastOptions, 'members' | 'seed'> = USUAL_FORECAST,
 ): DrainForecast {
-  const normal = normals(seededRandom(seed));
-  const reach = new Float64Array(MEMBERS);
-  const pace = new Float64Array(MEMBERS);
-  const logWeights = new Float64Array(MEMBERS);
-  const ready = new Float64Array(MEMBERS);
-  for (let i = 0; i < MEMBERS; i++) {
+  const members = PER_SOURING_MEMBER * options.members;
+  const normal = normals(seededRandom(options.seed));
+  const reach = new Float64Array(members);
+  const pace = new Float64Array(members);
+  const logWeights = new Float64Array(members);
+  const ready = new Float64Array(members);
+  const sd = Math.hypot(READING_SD.wheyG, READING_SD.wheyShare * course.wheyEndG);
+  const power = weighed.map(({ min }) => Math.max(0, min) ** DRAINAGE_EXPONENT);
+  for (let i = 0; i < members; i++) {
     reach[i] = Math.exp(MEMBER_SPREAD.wheyReach * normal());
     pace[i] = Math.exp(MEMBER_SPREAD.drainTime * normal());
     const member = { wheyEndG: course.wheyEndG * reach[i]!, tauMin: course.tauMin * pace[i]! };
     ready[i] = minutesForWhey(member, wantedWheyG) ?? Infinity;
-    for (const { min, wheyG } of weighed) {
-      const sd = Math.hypot(READING_SD.wheyG, READING_SD.wheyShare * course.wheyEndG);
-      logWeights[i]! -= 0.5 * ((wheyG - wheyAfter(member, min)) / sd) ** 2;
+    const pacePower = member.tauMin ** -DRAINAGE_EXPONENT;
+    for (let r = 0; r < weighed.length; r++) {
+      const expectedG = member.wheyEndG * -Math.expm1(-power[r]! * pacePower);
+      logWeights[i]! -= 0.5 * ((weighed[r]!.wheyG - expectedG) / sd) ** 2;
     }
   }
   const high = logWeights.reduce((a, b) => Math.max(a, b), -Infinity);
@@ -65,6 +72,6 @@ export function forecastDrain(
     p90Min: quantile(0.9),
     reachFactor: mean(reach),
     timeFactor: mean(pace),
-    effective: total ** 2 / weights.reduce((a, w) => a + w * w, 0) / MEMBERS,
+    effective: total ** 2 / weights.reduce((a, w) => a + w * w, 0) / members,
   };
 }

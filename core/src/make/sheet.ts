@@ -113,7 +113,7 @@ export function makeSheet(
     stages: runs.map((run, i) => sheetStage(run, runs[i - 1], environment)),
     line: runs.flatMap(linePoints),
     souring: souringOf(runs, environment, options),
-    straining: strainingOf(runs, environment, options.seed),
+    straining: strainingOf(runs, environment, options),
     heat: {
       betaLgPct: 100 * denaturedBetaLg(end.native),
       pasteurised: end.pasteurisedShare >= 1,
@@ -219,11 +219,18 @@ function souringOf(
   return null;
 }
 
-function strainingOf(runs: readonly StageRun[], environment: Environment, seed: number): MakeSheet['straining'] {
+function strainingOf(
+  runs: readonly StageRun[],
+  environment: Environment,
+  options: ForecastOptions,
+): MakeSheet['straining'] {
   for (const run of runs) {
     const problem = drainProblem(run, environment);
     if (problem) {
-      return { beginMin: firstOf(run).minute, forecast: forecastDrain(problem.course, problem.wantedWheyG, [], seed) };
+      return {
+        beginMin: firstOf(run).minute,
+        forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options),
+      };
     }
   }
   return null;

@@ -37,7 +37,7 @@ function ionised(pK: number, ph: number): number {
 }
 
 /** Negative charge of the milk's own groups, mmol/kg. */
-function groupCharge(milk: BufferMilk, ph: number): number {
+function groupCharge(milk: Omit<BufferMilk, 'freshPh'>, ph: number): number {
   let charge = 0;
   for (const group of MILK_GROUPS) {
     const scale = group.per === 'g protein' ? milk.proteinGPerKg : milk.mineralsGPerKg / NORMAL_MINERALS_G_PER_KG;
@@ -122,6 +122,29 @@ const TABLE_MAX_MOL_PER_KG = 0.4;
 /** Spacing in pH at which the charge balance is evaluated before it is turned round. */
 const TABLE_PH_STEP = 0.005;
 
+/** What every milk's charge balance is made of, at even steps of pH from the highest down: worked out once. */
+interface PhGrid {
+  readonly ph: Float64Array;
+  /** Charge of the milk's groups per g protein and per normal minerals, mmol. */
+  readonly protein: Float64Array;
+  readonly minerals: Float64Array;
+  readonly free: Float64Array;
+  readonly lacticIonised: Float64Array;
+}
+
+const phGrid = ((): (() => PhGrid) => {
+  let made: PhGrid | null = null;
+  return () => {
+    if (made) return made;
+    const count = Math.round((PH_RANGE.highest - PH_RANGE.lowest) / TABLE_PH_STEP) + 1;
+    const ph = Float64Array.from({ length: count }, (_, i) => PH_RANGE.highest - i * TABLE_PH_STEP);
+    const protein = ph.map((at) => groupCharge({ proteinGPerKg: 1, mineralsGPerKg: 0 }, at));
+    const minerals = ph.map((at) => groupCharge({ proteinGPerKg: 0, mineralsGPerKg: NORMAL_MINERALS_G_PER_KG }, at));
+    made = { ph, protein, minerals, free: ph.map(freeProtons), lacticIonised: ph.map((at) => ionised(LACTIC_PK, at)) };
+    return made;
+  };
+})();
+
 /**
  * Tabulates a milk's pH over 0–0.4 mol/kg lactic acid: the charge balance is explicit in pH, so it is walked from the
  * fresh pH downwards and read the other way round onto an even grid of acid.
@@ -130,21 +153,25 @@ export function tabulatePh(milk: BufferMilk): PhTable {
   const stepMolPerKg = TABLE_MAX_MOL_PER_KG / (TABLE_POINTS - 1);
   const perMolPerKg = 1 / stepMolPerKg;
   const ph = new Float64Array(TABLE_POINTS);
+  const grid = phGrid();
+  const mineralShare = milk.mineralsGPerKg / NORMAL_MINERALS_G_PER_KG;
+  const fresh = groupCharge(milk, milk.freshPh) - freeProtons(milk.freshPh);
   let upperPh = milk.freshPh;
   let upperAcid = 0;
   let i = 0;
-  while (i < TABLE_POINTS) {
-    const lowerPh = upperPh - TABLE_PH_STEP;
-    if (lowerPh < PH_RANGE.lowest) return { stepMolPerKg, perMolPerKg, ph: ph.fill(upperPh, i) };
-    const lowerAcid = lacticForPh(milk, lowerPh);
-    while (i < TABLE_POINTS && i * stepMolPerKg <= lowerAcid) {
-      ph[i] = upperPh - (TABLE_PH_STEP * (i * stepMolPerKg - upperAcid)) / (lowerAcid - upperAcid);
-      i++;
+  for (let g = 0; g < grid.ph.length && i < TABLE_POINTS; g++) {
+    const lowerPh = grid.ph[g]!;
+    if (lowerPh >= milk.freshPh) continue;
+    const charge = milk.proteinGPerKg * grid.protein[g]! + mineralShare * grid.minerals[g]!;
+    const lowerAcid = (fresh - charge + grid.free[g]!) / grid.lacticIonised[g]! / 1000;
+    const phPerAcid = (lowerPh - upperPh) / (lowerAcid - upperAcid);
+    for (; i < TABLE_POINTS && i * stepMolPerKg <= lowerAcid; i++) {
+      ph[i] = upperPh + phPerAcid * (i * stepMolPerKg - upperAcid);
     }
     upperPh = lowerPh;
     upperAcid = lowerAcid;
   }
-  return { stepMolPerKg, perMolPerKg, ph };
+  return { stepMolPerKg, perMolPerKg, ph: ph.fill(upperPh, i) };
 }
 
 /** pH from the table (linear between points, held at its ends). */

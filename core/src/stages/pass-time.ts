@@ -3,12 +3,13 @@ import { MOLAR_G } from '../constants/milk.js';
 import { PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
 import type { Environment } from '../environment/environment.js';
 import type { BufferMilk } from '../physics/buffer.js';
-import { denature } from '../physics/denaturation.js';
+import { denature, denaturedBetaLg } from '../physics/denaturation.js';
+import { gelPointPh } from '../physics/gel.js';
 import { coolingSurroundings, thermalStep, type Surroundings } from '../physics/heat.js';
 import { pasteurisationShare } from '../physics/pasteurisation.js';
 import { keepAt, souringCrock, sourStep, SOURING_STEP_MIN, souringLaw, type SouringLaw } from '../physics/souring.js';
 import { fractionOf, totalG, type Masses } from '../state/composition.js';
-import { hasSet, type CrockState, type Souring } from '../state/crock-state.js';
+import type { CrockState, Souring } from '../state/crock-state.js';
 
 /** Time counts as warm between these temperatures (°C, FDA Food Code 3-501) while pH is above the safe one. */
 export const WARM_ABOVE_C = 5;
@@ -31,8 +32,8 @@ export function passTime(
   if (minutes <= 0) return state;
   const step = thermalStep(state.masses, state.tempC, around, heatW, minutes);
   const measured = environment.measuredTempC?.(state.minute + minutes) ?? null;
-  const cooked = passTimeAt(state, environment, measured ?? step.tempC, minutes);
-  return evaporate({ ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 }, step.evaporatedG);
+  const cooked = evaporate(passTimeAt(state, environment, measured ?? step.tempC, minutes), step.evaporatedG);
+  return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
 }
 
 /** Time passes over a covered pot on the counter: while somebody weighs, stirs or fills. */
@@ -49,19 +50,30 @@ export function volumeMl(state: CrockState): number {
 /** The same with the temperature at the step's end already known. */
 export function passTimeAt(state: CrockState, environment: Environment, endC: number, minutes: number): CrockState {
   const meanC = (state.tempC + endC) / 2;
-  const rich = 100 * fractionOf(state.masses, 'fat') >= PMO_RICH_FAT_PCT;
   const soured = sour(state, environment, meanC, minutes);
+  const native = denature(state.native, meanC, minutes);
   const warm = meanC > WARM_ABOVE_C && meanC < WARM_BELOW_C && soured.ph > SAFE_PH;
+  const set = soured.ph < gelPointPh(denaturedBetaLg(state.native));
   return {
+    ...state,
     ...soured,
     minute: state.minute + minutes,
     tempC: endC,
     peakC: Math.max(state.peakC, endC),
-    native: denature(state.native, meanC, minutes),
-    pasteurisedShare: state.pasteurisedShare + pasteurisationShare(meanC, minutes, rich),
-    setTempC: hasSet(soured) ? (state.setTempC ?? meanC) : null,
+    native,
+    pasteurisedShare: state.pasteurisedShare + pasteurised(state, meanC, minutes),
+    setTempC: set ? (state.setTempC ?? meanC) : null,
     warmMin: state.warmMin + (warm ? minutes : 0),
   };
+}
+
+/** Colder than this (°C) an hour is worth less than a thousandth of a pasteurisation, and is not reckoned. */
+const TOO_COLD_TO_PASTEURISE_C = 42;
+
+function pasteurised(state: CrockState, meanC: number, minutes: number): number {
+  if (meanC < TOO_COLD_TO_PASTEURISE_C) return 0;
+  const rich = 100 * fractionOf(state.masses, 'fat') >= PMO_RICH_FAT_PCT;
+  return pasteurisationShare(meanC, minutes, rich);
 }
 
 function evaporate(state: CrockState, vapourG: number): CrockState {
@@ -70,24 +82,33 @@ function evaporate(state: CrockState, vapourG: number): CrockState {
   return { ...state, masses, evaporatedG: state.evaporatedG + vapourG };
 }
 
-function sour(state: CrockState, environment: Environment, tempC: number, minutes: number): CrockState {
+/** What a step of souring changes in the crock. */
+function sour(
+  state: CrockState,
+  environment: Environment,
+  tempC: number,
+  minutes: number,
+): Pick<CrockState, 'souring' | 'ph' | 'masses'> {
   const { souring } = state;
   if (!souring) return state;
   const law = lawFor(souring.culture, souring.milk);
-  const { member } = environment;
-  const { mu, acid, phShift } = member;
-  const crock = souringCrock(law, { ...souring, mu, acid, phShift });
+  const { mu, acid, phShift } = environment.member;
+  const { biomass, lagQ, lacticMolPerKg } = souring;
+  const crock = souringCrock(law, { biomass, lagQ, lacticMolPerKg, mu, acid, phShift });
   keepAt(law, crock, tempC);
   for (let left = minutes; left > 1e-9; left -= SOURING_STEP_MIN)
     sourStep(law, crock, Math.min(left, SOURING_STEP_MIN));
-  const { biomass, lagQ, lacticMolPerKg } = crock;
-  const next: Souring = { ...souring, biomass, lagQ, lacticMolPerKg };
-  const made = next.lacticMolPerKg - souring.lacticMolPerKg;
   return {
-    ...state,
-    souring: next,
+    souring: {
+      culture: souring.culture,
+      milk: souring.milk,
+      waterFraction: souring.waterFraction,
+      biomass: crock.biomass,
+      lagQ: crock.lagQ,
+      lacticMolPerKg: crock.lacticMolPerKg,
+    },
     ph: crock.ph,
-    masses: turnSugarToAcid(state.masses, souring, made),
+    masses: turnSugarToAcid(state.masses, souring, crock.lacticMolPerKg - lacticMolPerKg),
   };
 }
 
@@ -110,16 +131,13 @@ function turnSugarToAcid(masses: Masses, souring: Souring, madeMolPerKg: number)
   };
 }
 
-const LAWS = new Map<string, SouringLaw>();
-const LAWS_KEPT = 64;
+const LAWS = new WeakMap<BufferMilk, Map<Souring['culture'], SouringLaw>>();
 
-/** The tabulated law of a culture in a milk; the last few are kept, as every step of a make asks for the same one. */
+/** The tabulated law of a culture in a milk; kept as long as the milk is, as every step of a make asks for the same one. */
 export function lawFor(culture: Souring['culture'], milk: BufferMilk): SouringLaw {
-  const key = `${culture}|${milk.proteinGPerKg}|${milk.mineralsGPerKg}|${milk.freshPh}`;
-  const known = LAWS.get(key);
-  if (known) return known;
-  const law = souringLaw(CULTURES[culture], milk);
-  if (LAWS.size >= LAWS_KEPT) LAWS.delete(LAWS.keys().next().value!);
-  LAWS.set(key, law);
+  const ofMilk = LAWS.get(milk) ?? new Map<Souring['culture'], SouringLaw>();
+  LAWS.set(milk, ofMilk);
+  const law = ofMilk.get(culture) ?? souringLaw(CULTURES[culture], milk);
+  ofMilk.set(culture, law);
   return law;
 }

@@ -20,21 +20,32 @@ export type Component = (typeof COMPONENTS)[number];
 /** Mass of each component in grams. */
 export type Masses = Readonly<Record<Component, number>>;
 
-/** Masses from a function of the component. */
+/** Masses from a function of the component. Written out: a literal makes objects of one shape, which the engine's millions of steps need. */
 export function massesBy(massOf: (component: Component) => number): Masses {
-  const masses = {} as Record<Component, number>;
-  for (const component of COMPONENTS) masses[component] = massOf(component);
-  return masses;
+  return {
+    water: massOf('water'),
+    fat: massOf('fat'),
+    casein: massOf('casein'),
+    wheyProtein: massOf('wheyProtein'),
+    lactose: massOf('lactose'),
+    galactose: massOf('galactose'),
+    minerals: massOf('minerals'),
+    lactic: massOf('lactic'),
+    citric: massOf('citric'),
+    acetic: massOf('acetic'),
+    sucrose: massOf('sucrose'),
+    salt: massOf('salt'),
+    other: massOf('other'),
+  };
 }
 
 /** No mass of anything. */
 export const NOTHING: Masses = massesBy(() => 0);
 
 /** Total mass in grams. */
-export function totalG(masses: Masses): number {
-  let sum = 0;
-  for (const component of COMPONENTS) sum += masses[component];
-  return sum;
+export function totalG(m: Masses): number {
+  const milk = m.water + m.fat + m.casein + m.wheyProtein + m.lactose + m.galactose + m.minerals;
+  return milk + m.lactic + m.citric + m.acetic + m.sucrose + m.salt + m.other;
 }
 
 export function addMasses(a: Masses, b: Masses): Masses {

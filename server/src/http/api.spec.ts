@@ -166,6 +166,22 @@ describe('instruments', () => {
   });
 });
 
+describe('a page that comes back', () => {
+  it('is told only what it has not seen', async () => {
+    const all = (await request(app).get(`${API}/snapshot`)).body.entries as { seq: number }[];
+    expect(all.length).toBeGreaterThan(1);
+    const seen = all[all.length - 2]!.seq;
+    const news = (await request(app).get(`${API}/snapshot?after=${seen}`)).body.entries;
+    expect(news).toEqual(all.slice(-1));
+  });
+
+  it('has to name a place in the log that can be', async () => {
+    const refused = await request(app).get(`${API}/snapshot?after=soon`);
+    expect(refused.status).toBe(422);
+    expect(remedies(refused)[0]!.field).toBe('after');
+  });
+});
+
 describe('the household', () => {
   it('edits settings over the version that was read, and tells the later of two', async () => {
     const read = await request(app).get(`${API}/settings`);
@@ -193,6 +209,9 @@ describe('the rest of the interface', () => {
     expect(body.openapi).toMatch(/^3\./);
     expect(Object.keys(body.paths)).toContain('/instruments/{id}/readings');
     expect(JSON.stringify(body.paths['/entries'].post.requestBody)).toContain('batchId');
+    expect(body.paths['/snapshot'].get.parameters[0]).toEqual(
+      jasmine.objectContaining({ name: 'after', in: 'query', required: false }),
+    );
   });
 
   it('answers 404 in words for what it does not know, under a strict policy', async () => {

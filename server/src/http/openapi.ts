@@ -1,4 +1,5 @@
 import {
+  afterSchema,
   clockRateSchema,
   entriesSchema,
   instrumentReadingsSchema,
@@ -15,6 +16,7 @@ interface Operation {
   readonly path: string;
   readonly method: 'get' | 'put' | 'post';
   readonly summary: string;
+  readonly query?: Joi.ObjectSchema;
   readonly body?: Joi.Schema;
   readonly answers: Readonly<Record<string, string>>;
 }
@@ -23,7 +25,13 @@ const REFUSED = { '422': 'Refused: a problem document names each field and its r
 
 const OPERATIONS: readonly Operation[] = [
   { path: '/health', method: 'get', summary: 'Is it up, and what time is it here', answers: { '200': 'Up' } },
-  { path: '/snapshot', method: 'get', summary: 'Clock, entries and instruments', answers: { '200': 'Snapshot' } },
+  {
+    path: '/snapshot',
+    method: 'get',
+    summary: 'Clock, instruments, settings, and the log from a place in its order on',
+    query: afterSchema,
+    answers: { '200': 'Snapshot', ...REFUSED },
+  },
   {
     path: '/events',
     method: 'get',
@@ -84,15 +92,10 @@ const OPERATIONS: readonly Operation[] = [
 /** The interface as an OpenAPI document, made from the same schemas that check the requests. */
 export function openApiDocument(): object {
   const paths: Record<string, Record<string, object>> = {};
-  for (const { path, method, summary, body, answers } of OPERATIONS) {
+  for (const { path, method, summary, query, body, answers } of OPERATIONS) {
     (paths[path] ??= {})[method] = {
       summary,
-      parameters: [...path.matchAll(/\{(\w+)\}/g)].map((m) => ({
-        name: m[1],
-        in: 'path',
-        required: true,
-        schema: { type: 'string' },
-      })),
+      parameters: [...pathParameters(path), ...queryParameters(query)],
       ...(body && {
         requestBody: { required: true, content: { 'application/json': { schema: toSwagger(body).swagger } } },
       }),
@@ -105,4 +108,19 @@ export function openApiDocument(): object {
     servers: [{ url: '/api/v1' }],
     paths,
   };
+}
+
+function pathParameters(path: string): object[] {
+  return [...path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+    name: m[1],
+    in: 'path',
+    required: true,
+    schema: { type: 'string' },
+  }));
+}
+
+function queryParameters(query: Joi.ObjectSchema | undefined): object[] {
+  if (!query) return [];
+  const { properties } = toSwagger(query).swagger as { properties: Record<string, object> };
+  return Object.entries(properties).map(([name, schema]) => ({ name, in: 'query', required: false, schema }));
 }

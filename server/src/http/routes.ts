@@ -1,4 +1,5 @@
 import {
+  afterSchema,
   check,
   clockRateSchema,
   entriesSchema,
@@ -29,10 +30,11 @@ export function apiRoutes(kitchen: Kitchen): Router {
     response.json({ ok: true, nowMs: clock.now() });
   });
 
-  router.get('/snapshot', (_request, response) => {
+  router.get('/snapshot', (request, response) => {
+    const { after } = check(afterSchema, request.query);
     response.json({
       clock: clock.reading(),
-      entries: entries.since(0),
+      entries: entries.since(after),
       instruments: shown(),
       household: household.settings(),
     });

@@ -5,6 +5,7 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { draftEffects } from './state/draft.effects';
 import { followEffects } from './state/follow.effects';
 import { wireEffects } from './state/wire.effects';
 import { clockFeature } from './state/clock.feature';
@@ -28,7 +29,7 @@ export const appConfig: ApplicationConfig = {
       [draftFeature.name]: draftFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
     }),
-    provideEffects(wireEffects, followEffects),
+    provideEffects(wireEffects, followEffects, draftEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

@@ -20,7 +20,7 @@ export interface LogState extends EntityState<HeldEntry> {
 export const LogActions = createActionGroup({
   source: 'log',
   events: {
-    /** The whole log as the server has it. */
+    /** The log as the server has it, from the last place known here. */
     Loaded: props<{ entries: readonly StoredEntry[] }>(),
     /** Entries the server tells of. */
     Arrived: props<{ entries: readonly StoredEntry[] }>(),
@@ -57,6 +57,10 @@ export const logFeature = createFeature({
       selectEntries,
       selectPending: createSelector(selectEntries, (entries) => entries.filter((e) => e.seq === null)),
       selectBatches: createSelector(selectEntries, batchesOf),
+      /** The last place in the server's order that is known here. */
+      selectLastSeq: createSelector(selectEntries, (entries) =>
+        entries.reduce((last, e) => Math.max(last, e.seq ?? 0), 0),
+      ),
     };
   },
 });

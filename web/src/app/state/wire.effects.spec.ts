@@ -26,7 +26,10 @@ class FakeWire {
   up = true;
   overtaken = false;
 
-  snapshot(): Promise<Snapshot> {
+  readonly readFrom: number[] = [];
+
+  snapshot(after: number): Promise<Snapshot> {
+    this.readFrom.push(after);
     if (!this.up) return Promise.reject(new Error('away'));
     return Promise.resolve({
       clock: { rate: 1, realMs: 0, kitchenMs: 0, adjustable: false },

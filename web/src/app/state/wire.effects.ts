@@ -29,25 +29,27 @@ import { Wire } from './wire';
 
 const RETRY_MS = 2000;
 
-/** Reads the whole at once, and listens to the server; whenever the line opens, the whole is read anew, so nothing told meanwhile is missed. */
+/** Reads the whole at once, and listens to the server; whenever the line opens, what came meanwhile is read. */
 const listen = createEffect(
-  (wire = inject(Wire)) =>
-    merge(of('open' as const), wire.events()).pipe(
+  (wire = inject(Wire), store = inject(Store)) => {
+    const lastSeq = store.selectSignal(logFeature.selectLastSeq);
+    return merge(of('open' as const), wire.events()).pipe(
       concatMap((event) => {
         if (event === 'lost') return of(ClockActions.lineLost());
-        if (event === 'open') return readAll(wire);
+        if (event === 'open') return readFrom(wire, lastSeq());
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
         if (event.type === 'settings') return of(HouseholdActions.told({ household: event }));
         if (event.type === 'clock') return of(ClockActions.told({ clock: event.clock }));
         return of(InstrumentActions.told({ instruments: event.instruments }));
       }),
-    ),
+    );
+  },
   { functional: true },
 );
 
-/** The whole log, clock and instruments. */
-function readAll(wire: Wire): Observable<Action> {
-  return from(wire.snapshot()).pipe(
+/** Clock, instruments, settings, and what the log has after a place in its order. */
+function readFrom(wire: Wire, seq: number): Observable<Action> {
+  return from(wire.snapshot(seq)).pipe(
     mergeMap(({ clock, entries, instruments, household }) => [
       ClockActions.lineOpen(),
       ClockActions.told({ clock }),

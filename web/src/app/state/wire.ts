@@ -26,8 +26,9 @@ export type Sent =
 export class Wire {
   private readonly http = inject(HttpClient);
 
-  snapshot(): Promise<Snapshot> {
-    return firstValueFrom(this.http.get<Snapshot>(`${API}/snapshot`));
+  /** All there is to begin with; of the log, what comes after a place in its order. */
+  snapshot(after: number): Promise<Snapshot> {
+    return firstValueFrom(this.http.get<Snapshot>(`${API}/snapshot${after > 0 ? `?after=${after}` : ''}`));
   }
 
   async send(entries: readonly Entry[]): Promise<Sent> {

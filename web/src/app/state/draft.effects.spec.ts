@@ -1,0 +1,61 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore, Store } from '@ngrx/store';
+import { draftEffects } from './draft.effects';
+import { DraftActions, draftFeature } from './draft.feature';
+
+const KEY = 'oat-crock.drafts';
+
+/** A page as it opens: its store, and what is being decided on it. */
+function openPage() {
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideStore({ [draftFeature.name]: draftFeature.reducer }),
+      provideEffects(draftEffects),
+    ],
+  });
+  const store = TestBed.inject(Store);
+  return { store, drafts: store.selectSignal(draftFeature.selectDrafts) };
+}
+
+describe('what is being decided', () => {
+  beforeEach(() => localStorage.removeItem(KEY));
+  afterEach(() => localStorage.removeItem(KEY));
+  const rest = () => new Promise((resume) => setTimeout(resume, 400));
+
+  it('is there again after the page was closed', async () => {
+    const before = openPage();
+    before.store.dispatch(DraftActions.chosen({ methodId: 'strained-yogurt', key: 'fatPct', value: 6 }));
+    before.store.dispatch(DraftActions.named({ methodId: 'strained-yogurt', name: 'For Saturday' }));
+    await rest();
+    expect(openPage().drafts()).toEqual({ 'strained-yogurt': { choices: { fatPct: 6 }, name: 'For Saturday' } });
+  });
+
+  it('keeps the last of many touches, and a choice put back stays put back', async () => {
+    const { store } = openPage();
+    for (let value = 1; value <= 9; value++) {
+      store.dispatch(DraftActions.chosen({ methodId: 'm', key: 'dosePct', value }));
+    }
+    store.dispatch(DraftActions.chosen({ methodId: 'm', key: 'holdMin', value: 10 }));
+    store.dispatch(DraftActions.putBack({ methodId: 'm', key: 'holdMin' }));
+    await rest();
+    expect(openPage().drafts()).toEqual({ m: { choices: { dosePct: 9 }, name: '' } });
+  });
+
+  it('begins empty where nothing, or nothing readable, was kept', () => {
+    expect(openPage().drafts()).toEqual({});
+    for (const rubbish of [
+      'not json',
+      '7',
+      '{"m":{"choices":{"a":[1]},"name":"x"}}',
+      '{"m":null}',
+      '{"m":{"name":1}}',
+    ]) {
+      localStorage.setItem(KEY, rubbish);
+      expect(openPage().drafts()).toEqual({});
+    }
+  });
+});
