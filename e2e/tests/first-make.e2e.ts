@@ -35,7 +35,12 @@ test('an empty dairy leads to a first make, decided, started and logged', async 
   await expect(page.getByRole('button', { name: 'Start this make' })).toBeDisabled();
   await pick('How', /^Pressed/);
 
+  // what is being decided outlives the page
   await page.getByRole('textbox', { name: 'Name of this make' }).fill('First pot');
+  await page.waitForTimeout(400);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Name of this make' })).toHaveValue('First pot');
+  await expect(sheet.getByText('Cream, 36 % fat')).toBeVisible();
   await page.getByRole('button', { name: 'Start this make' }).click();
   await expect(page.getByRole('heading', { name: 'First pot' })).toBeVisible();
   await expect(page.getByRole('img', { name: /First pot: 40\d\d g in the crock/ }).first()).toBeVisible();

@@ -86,7 +86,7 @@ export const entriesSchema: Joi.ObjectSchema<{ entries: Entry[] }> = Joi.object(
   entries: Joi.array().items(entrySchema).min(1).max(500).required(),
 });
 
-/** What of the log is asked for: entries after a place in its order; all of them by default. */
+/** What of the log is asked for, in an address: entries after a place in its order; all of them by default. */
 export const afterSchema: Joi.ObjectSchema<{ after: number }> = Joi.object({
   after: Joi.number().integer().min(0).default(0),
-});
+}).prefs({ convert: true });

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { FormsModule } from '@angular/forms';
 import type { Batch, EntryBody, Followed, Score } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
-import { InputNumberModule } from 'primeng/inputnumber';
 import { bodyProblems } from '../log/check-body';
 import { Logger } from '../log/logger';
+import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 
 const MARKS: readonly {
@@ -23,7 +23,7 @@ const MARKS: readonly {
 @Component({
   selector: 'oc-finish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, ButtonModule, InputNumberModule],
+  imports: [FormsModule, ButtonModule, NumberField],
   templateUrl: './finish-form.html',
   styleUrl: './finish-form.css',
 })
@@ -40,6 +40,12 @@ export class FinishForm {
   protected readonly wrong = signal('');
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly strained = computed(() => this.followed().drain !== null);
+
+  protected readonly weights = computed(() => [
+    { id: 'finish-product', label: 'Product', massG: this.productG },
+    ...(this.strained() ? [{ id: 'finish-whey', label: 'Whey', massG: this.wheyG }] : []),
+    { id: 'finish-held', label: 'Held back', massG: this.heldBackG },
+  ]);
 
   private lastWhey(): number | null {
     return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;

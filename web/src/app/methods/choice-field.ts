@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Choice, Problem } from '@oat-crock/core';
-import { InputNumberModule } from 'primeng/inputnumber';
 import { SelectModule } from 'primeng/select';
+import { NumberField } from '../ui/number-field';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -11,26 +11,18 @@ const SIDE_BY_SIDE = 2;
 @Component({
   selector: 'oc-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputNumberModule, SelectModule],
+  imports: [FormsModule, NumberField, SelectModule],
   template: `
     <label [attr.for]="id()">{{ choice().label }}</label>
     @if (number(); as n) {
-      <p-inputnumber
-        [inputId]="id()"
-        [ngModel]="value()"
-        (onInput)="typed($event.value)"
-        (ngModelChange)="typed($event)"
+      <oc-number-field
+        [fieldId]="id()"
+        [value]="asNumber()"
+        (changed)="typed($event)"
         [min]="n.min"
         [max]="n.max"
         [step]="n.step"
-        [minFractionDigits]="0"
-        [maxFractionDigits]="2"
-        [useGrouping]="false"
         [suffix]="' ' + n.unit"
-        [showButtons]="true"
-        buttonLayout="horizontal"
-        incrementButtonIcon="pi pi-plus"
-        decrementButtonIcon="pi pi-minus"
         [invalid]="problem() !== null"
       />
     } @else if (few()) {
@@ -94,10 +86,9 @@ export class ChoiceField {
     return picked ? `${picked.why} ${this.choice().why}` : this.choice().why;
   });
 
-  protected typed(value: number | string | null): void {
-    const n = this.number();
-    const typed = typeof value === 'string' ? Number.parseFloat(value) : value;
-    if (!n || typed === null || Number.isNaN(typed)) return;
-    if (typed >= n.min && typed <= n.max && typed !== this.value()) this.chosen.emit(typed);
+  protected readonly asNumber = computed(() => Number(this.value()));
+
+  protected typed(value: number | null): void {
+    if (value !== null) this.chosen.emit(value);
   }
 }

@@ -1,6 +1,8 @@
+import { By } from '@angular/platform-browser';
 import { makeSheet, methodById, SHEET_FORECAST } from '@oat-crock/core';
 import { START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
+import { NumberField } from '../ui/number-field';
 import { ChoiceField } from './choice-field';
 import { SheetView } from './sheet-view';
 
@@ -41,13 +43,14 @@ describe('the make sheet', () => {
 describe('a choice', () => {
   const choice = (key: string) => method.groups.flatMap((g) => g.choices).find((c) => c.key === key)!;
 
-  it('of a number takes what lies within its bounds and nothing else', async () => {
+  it('of a number is told as it changes, and an emptied field chooses nothing', async () => {
     const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('heatC'), value: 85 });
     const chosen: (number | string)[] = [];
     page.fixture.componentInstance.chosen.subscribe((v) => chosen.push(v));
-    const field = page.fixture.componentInstance as unknown as { typed: (v: number | string | null) => void };
-    for (const value of [90, 200, null, Number.NaN, 63, '85', 95.5]) field.typed(value);
+    const field = page.fixture.debugElement.query(By.directive(NumberField)).componentInstance as NumberField;
+    for (const value of [90, null, 63]) field.changed.emit(value);
     expect(chosen).toEqual([90, 63]);
+    expect([field.min(), field.max(), field.suffix()]).toEqual([63, 95, ' °C']);
   });
 
   it('of two options shows both side by side, with the reason of the one chosen', async () => {

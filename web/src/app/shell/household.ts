@@ -13,8 +13,8 @@ import {
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/wire';
-import { InputNumberModule } from 'primeng/inputnumber';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { NumberField } from '../ui/number-field';
 
 type NumberKey = Exclude<keyof Settings, 'currency'>;
 
@@ -62,7 +62,7 @@ const FIELDS: readonly {
 @Component({
   selector: 'oc-household',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputNumberModule],
+  imports: [FormsModule, NumberField],
   template: `
     <dialog #box (close)="closed.emit()" aria-labelledby="household-title">
       <h2 id="household-title">The household</h2>
@@ -70,20 +70,14 @@ const FIELDS: readonly {
         @for (field of fields; track field.key) {
           <div class="field">
             <label [attr.for]="'household-' + field.key">{{ field.label }}</label>
-            <p-inputnumber
-              [inputId]="'household-' + field.key"
-              [name]="field.key"
-              [ngModel]="draft()[field.key]"
-              (ngModelChange)="change(field.key, $event)"
+            <oc-number-field
+              [fieldId]="'household-' + field.key"
+              [value]="draft()[field.key]"
+              (changed)="change(field.key, $event)"
               [min]="field.min"
               [max]="field.max"
               [step]="field.step"
               [suffix]="field.suffix"
-              [useGrouping]="false"
-              [showButtons]="true"
-              buttonLayout="horizontal"
-              incrementButtonIcon="pi pi-plus"
-              decrementButtonIcon="pi pi-minus"
             />
             <p class="quiet">{{ field.why }}</p>
           </div>

@@ -29,6 +29,7 @@ export async function pageOf<T>(
   nowMs: number,
   inputs: Readonly<Record<string, unknown>> = {},
 ): Promise<TestPage<T>> {
+  TestBed.resetTestingModule();
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),

@@ -1,0 +1,82 @@
+import type { Action } from '@ngrx/store';
+import { USUAL_SETTINGS } from '@oat-crock/contract/wire';
+import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { pageOf } from '../testing/page';
+import { HouseholdForm } from './household';
+
+/** A dialog says that it was closed a moment later. */
+const settled = () => new Promise((resume) => setTimeout(resume, 60));
+
+async function open() {
+  const page = await pageOf(HouseholdForm, [], 0);
+  let closed = 0;
+  page.fixture.componentInstance.closed.subscribe(() => closed++);
+  const money = page.element.querySelector<HTMLInputElement>('#household-currency')!;
+  const pay = async (text: string) => {
+    money.value = text;
+    money.dispatchEvent(new Event('input'));
+    await page.fixture.whenStable();
+  };
+  const tell = async (action: Action) => {
+    page.store.dispatch(action);
+    await page.fixture.whenStable();
+    await settled();
+  };
+  const state = page.store.selectSignal(householdFeature.selectHouseholdState);
+  return { ...page, pay, tell, money, state, closed: () => closed };
+}
+
+describe('the household', () => {
+  it('shows what is set, each with its label and why it is asked', async () => {
+    const { element, text } = await open();
+    for (const input of element.querySelectorAll<HTMLInputElement>('input')) {
+      expect(element.querySelector(`label[for="${input.id}"]`))
+        .withContext(input.id)
+        .not.toBeNull();
+    }
+    expect(element.querySelector<HTMLInputElement>('#household-refrigeratorC')!.value).toBe('4 °C');
+    expect(text()).toContain('Sets how fast it chills and drains.');
+  });
+
+  it('closes once what it sent was taken, and not before', async () => {
+    const { pay, click, tell, closed } = await open();
+    await pay('kr');
+    await click('Save');
+    expect(closed()).toBe(0);
+    await tell(HouseholdActions.told({ household: { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } } }));
+    expect(closed()).toBe(1);
+  });
+
+  it('stays open and says why where it was refused', async () => {
+    const { pay, click, tell, closed, text } = await open();
+    await pay('too much money');
+    await click('Save');
+    await tell(
+      HouseholdActions.refused({
+        errors: [{ field: 'currency', message: 'currency is too long.', remedy: 'Keep it to 6 characters.' }],
+      }),
+    );
+    expect(closed()).toBe(0);
+    expect(text()).toContain('currency is too long. Keep it to 6 characters.');
+  });
+
+  it('tells the later of two, and shows what the other wrote', async () => {
+    const { pay, click, tell, closed, text, money } = await open();
+    await pay('kr');
+    await click('Save');
+    await tell(HouseholdActions.overtaken());
+    await tell(HouseholdActions.told({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }));
+    expect(closed()).toBe(0);
+    expect(text()).toContain('Somebody else has changed these');
+    expect(money.value).toBe('øre');
+  });
+
+  it('leaves everything as it was when it is closed', async () => {
+    const { pay, click, state, closed } = await open();
+    await pay('kr');
+    await click('Leave it as it was');
+    await settled();
+    expect(closed()).toBe(1);
+    expect(state().settings).toEqual(USUAL_SETTINGS);
+  });
+});
