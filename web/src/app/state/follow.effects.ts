@@ -3,7 +3,7 @@ import { createEffect } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/wire';
 import type { Batch } from '@oat-crock/core';
-import { catchError, exhaustMap, from, map, mergeMap, of, timer, EMPTY, type Observable } from 'rxjs';
+import { catchError, exhaustMap, from, map, merge, mergeMap, of, timer, EMPTY, type Observable } from 'rxjs';
 import { Engine } from '../engine/engine';
 import type { Effort } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -11,7 +11,7 @@ import { FollowActions, followFeature } from './follow.feature';
 import { householdFeature } from './household.feature';
 import { logFeature } from './log.feature';
 
-/** How often it is looked whether something must be worked out anew, ms. */
+/** How often it is looked whether something must be worked out anew, ms; besides whenever the log has changed. */
 const LOOK_EVERY_MS = 250;
 /** A forecast older than this by the kitchen's clock is made again even when nothing was logged. */
 const STALE_AFTER_MS = 4 * 60_000;
@@ -29,7 +29,7 @@ const keepFollowing = createEffect(
       string,
       { readonly batch: Batch; readonly nowMs: number; readonly effort: Effort; readonly settings: Settings }
     >();
-    return timer(0, LOOK_EVERY_MS).pipe(
+    return merge(store.select(logFeature.selectBatches), timer(LOOK_EVERY_MS, LOOK_EVERY_MS)).pipe(
       exhaustMap((): Observable<Action> => {
         const nowMs = clock.exactMs();
         const due = batches().filter((batch) => {
