@@ -24,9 +24,6 @@ export const MILK_GROUPS: readonly BufferGroup[] = [
 /** Minerals (g per kg) at which the groups "per kg milk" have the listed capacity. */
 export const NORMAL_MINERALS_G_PER_KG = 7.3;
 
-/** pK of lactic acid, 25 °C. */
-export const LACTIC_PK = 3.86;
-
 /**
  * Protons freed by calcium phosphate that precipitates while milk is titrated to pH 8.3, mmol/kg milk
  * (Walstra et al. 2006: titration overshoots the buffer sum by 2–4).

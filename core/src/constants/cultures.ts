@@ -149,22 +149,51 @@ export const LETHAL_Z_C = 6;
 export type StarterForm = 'active' | 'freeze-dried';
 export type StarterStore = 'cold' | 'frozen' | 'room';
 
+/** How a store costs a starter its vitality. */
+export interface StoreLoss {
+  /** Lost at once on going in, log10. */
+  readonly atOnce: number;
+  /** Lost in a day at the store's usual temperature (°C), log10, and how many times faster it goes 10 °C warmer. */
+  readonly perDay: number;
+  readonly usualC: number;
+  readonly q10: number;
+}
+
 /**
- * Loss of vitality in store, log10 per day, and at once on going in.
- * Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then 0.1–0.2 a month;
- * at room temperature an unfed ripe culture loses about half a log a day; freeze-dried sealed, see below.
+ * Loss of vitality in store. Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then
+ * 0.1–0.2 a month; at room temperature an unfed ripe culture loses about a third of a log a day (so q10 is 3.3);
+ * freeze-dried sealed keeps for years at −18 °C and for months in the kitchen.
  */
-export const VITALITY_LOSS: Readonly<
-  Record<StarterForm, Record<StarterStore, { readonly atOnce: number; readonly perDay: number }>>
-> = {
+export const VITALITY_LOSS: Readonly<Record<StarterForm, Record<StarterStore, StoreLoss>>> = {
   active: {
-    cold: { atOnce: 0, perDay: 0.045 },
-    frozen: { atOnce: 0.5, perDay: 0.15 / 30 },
-    room: { atOnce: 0, perDay: 0.3 },
+    cold: { atOnce: 0, perDay: 0.045, usualC: 4, q10: 3.3 },
+    frozen: { atOnce: 0.5, perDay: 0.15 / 30, usualC: -18, q10: 2.5 },
+    room: { atOnce: 0, perDay: 0.3, usualC: 20, q10: 3.3 },
   },
   'freeze-dried': {
-    cold: { atOnce: 0, perDay: 0.1 / 30 },
-    frozen: { atOnce: 0, perDay: 0.03 / 30 },
-    room: { atOnce: 0, perDay: 0.4 / 30 },
+    cold: { atOnce: 0, perDay: 0.1 / 30, usualC: 4, q10: 2.4 },
+    frozen: { atOnce: 0, perDay: 0.03 / 30, usualC: -18, q10: 1.8 },
+    room: { atOnce: 0, perDay: 0.4 / 30, usualC: 20, q10: 2.4 },
   },
+};
+
+/** How a culture bears being carried from make to make. */
+export interface LineOfDescent {
+  /** Vigour lost a generation, as a share: the balance of its strains drifts, sourer and slower. */
+  readonly lossPerGeneration: number;
+  /** Generations after which starting again is advised; null for an heirloom, which is carried for ever. */
+  readonly generations: number | null;
+}
+
+/**
+ * Lines of descent. A bought yogurt is a blend of strains that drifts apart in three to six generations; heirlooms and
+ * grains are communities that keep themselves; a capsule was never meant to be carried.
+ */
+export const LINES: Readonly<Record<CultureId, LineOfDescent>> = {
+  thermophilic: { lossPerGeneration: 0.06, generations: 5 },
+  mesophilic: { lossPerGeneration: 0.05, generations: 6 },
+  'kefir-grains': { lossPerGeneration: 0, generations: null },
+  'room-yogurt': { lossPerGeneration: 0, generations: null },
+  clabber: { lossPerGeneration: 0.02, generations: 12 },
+  plant: { lossPerGeneration: 0.15, generations: 2 },
 };

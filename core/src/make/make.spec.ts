@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { pearsonSquare } from '../balance/square.js';
+import { pearsonSquare } from '../blend/square.js';
 import { nutritionPer100g } from '../balance/nutrition.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { METHODS, methodById } from '../methods/index.js';

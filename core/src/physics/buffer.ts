@@ -1,5 +1,5 @@
+import { ACIDS } from '../constants/acids.js';
 import {
-  LACTIC_PK,
   MILK_GROUPS,
   NORMAL_MINERALS_G_PER_KG,
   TITRATION_END_PH,
@@ -36,6 +36,9 @@ function ionised(pK: number, ph: number): number {
   return 1 / (1 + 10 ** (pK - ph));
 }
 
+/** pK of lactic acid, which the inner loops ask for by itself. */
+const LACTIC_PK = ACIDS.lactic.pK[0]!;
+
 /** Negative charge of the milk's own groups, mmol/kg. */
 function groupCharge(milk: Omit<BufferMilk, 'freshPh'>, ph: number): number {
   let charge = 0;
@@ -52,7 +55,7 @@ function freeProtons(ph: number): number {
 }
 
 /** Protons taken up by milk brought from its fresh pH to `ph`, mmol/kg (negative above the fresh pH). */
-function protonsTaken(milk: BufferMilk, ph: number): number {
+export function protonsTaken(milk: BufferMilk, ph: number): number {
   return groupCharge(milk, milk.freshPh) - groupCharge(milk, ph) + freeProtons(ph) - freeProtons(milk.freshPh);
 }
 

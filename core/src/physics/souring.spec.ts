@@ -10,7 +10,6 @@ import {
   type SouringCrock,
   type SouringLaw,
 } from './souring.js';
-import { vitality } from './vitality.js';
 
 const MILK = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 
@@ -181,14 +180,5 @@ describe('temperature response (Rosso et al. 1993)', () => {
     const { growth } = CULTURES.thermophilic;
     expect(deathRatePerMin(growth, 62) / deathRatePerMin(growth, 56)).toBeCloseTo(10, 9);
     expect(deathRatePerMin(growth, 50)).toBe(0);
-  });
-});
-
-describe('vitality in store', () => {
-  it('falls 0.03–0.06 log10 a day in the cold and half a log at once when frozen', () => {
-    const perDay = -Math.log10(vitality({ form: 'active', store: 'cold', ageDays: 10 })) / 10;
-    expect(perDay).toBeGreaterThanOrEqual(0.03);
-    expect(perDay).toBeLessThanOrEqual(0.06);
-    expect(Math.log10(vitality({ form: 'active', store: 'frozen', ageDays: 0 }))).toBeCloseTo(-0.5, 9);
   });
 });

@@ -1,4 +1,4 @@
-import { pearsonSquare } from '../balance/square.js';
+import { pearsonSquare } from '../blend/square.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { materialDensity } from '../physics/density.js';
