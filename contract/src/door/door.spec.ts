@@ -104,6 +104,47 @@ describe('the door', () => {
     expect(cold.hoursToTarget).toBeGreaterThan(run('souring')['hoursToTarget']!);
   });
 
+  it('blends to the cheapest, or says which bound stands in the way and what comes nearest', () => {
+    const { parts, fatPct } = runVerb('blend', example('blend')) as { parts: { massG: number }[]; fatPct: number };
+    expect(parts.reduce((sum, p) => sum + p.massG, 0)).toBeCloseTo(4000, 6);
+    expect(fatPct).toBeCloseTo(10, 9);
+    const { infeasible } = run('blend', { target: { massG: 4000, fatPct: 30 } }) as unknown as {
+      infeasible: { bound: string; nearest: { parts: { massG: number }[] } };
+    };
+    expect(infeasible.bound).toBe('fatPct');
+    expect(infeasible.nearest.parts[2]!.massG).toBeCloseTo(1000, 6);
+  });
+
+  it('doses a liquid in mL and crystals in g, a quarter kept by', () => {
+    const lemon = run('acid-dose');
+    expect(lemon['ml']).toBeGreaterThan(40);
+    expect(lemon['ml']).toBeLessThan(65);
+    expect(lemon['reserve']).toBeCloseTo(lemon['ml']! / 4, 9);
+    const crystals = run('acid-dose', { acid: 'citric', strengthPct: 100 });
+    expect(Object.keys(crystals)).toEqual(['g', 'reserve']);
+    expect(refused('acid-dose', { ...example('acid-dose'), strengthPct: 80 })).toEqual(['strengthPct']);
+    expect(refused('acid-dose', { ...example('acid-dose'), massG: 0 })).toEqual(['massG']);
+  });
+
+  it('churns cream that will break, and says of other cream why it will not', () => {
+    const butter = run('churn');
+    expect(butter['butterG']! + butter['buttermilkG']!).toBeCloseTo(995, 6);
+    expect(refused('churn', { ...example('churn'), tempC: 3 })).toEqual(['tempC']);
+    expect(refused('churn', { ...example('churn'), tempC: 35 })).toEqual(['tempC']);
+    expect(refused('churn', { ...example('churn'), fatPct: 12 })).toEqual(['fatPct']);
+  });
+
+  it('tells a starter’s vigour and what to do about it', () => {
+    expect(run('vitality', { ageDays: 0, generation: 0 })['relative']).toBe(1);
+    expect(run('vitality', { store: 'frozen', tempC: -18, ageDays: 0, generation: 0 })['relative']).toBeCloseTo(
+      0.316,
+      3,
+    );
+    const old = runVerb('vitality', { ...example('vitality'), ageDays: 60 }) as { advice: string };
+    expect(old.advice).toContain('fresh culture');
+    expect(refused('vitality', { ...example('vitality'), generation: -1 })).toEqual(['generation']);
+  });
+
   it('lets weighed whey correct the hours', () => {
     const plain = run('strain')['hours']!;
     const slow = run('strain', {

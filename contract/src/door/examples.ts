@@ -6,6 +6,17 @@ export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; reado
     says: 'Density of a milk or cream, g/mL, and its solids-not-fat, %.',
     input: { material: { fatPct: 3.6, proteinPct: 3.3, lactosePct: 4.7, mineralsPct: 0.7 }, tempC: 20 },
   },
+  blend: {
+    says: 'The cheapest blend of materials for a mass, fat and protein; or the bound that cannot be met and the nearest blend.',
+    input: {
+      materials: [
+        { name: 'whole milk', fatPct: 3.6, proteinPct: 3.3, pricePerKg: 1.3 },
+        { name: 'skimmed milk', fatPct: 0.1, proteinPct: 3.45, pricePerKg: 1.1 },
+        { name: 'cream', fatPct: 36, proteinPct: 2.1, pricePerKg: 6.4, maxG: 1000 },
+      ],
+      target: { massG: 4000, fatPct: 10 },
+    },
+  },
   denature: {
     says: 'Whey protein unfolded along a temperature trace (min, °C; linear between points), and the heat record.',
     input: {
@@ -24,6 +35,10 @@ export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; reado
   acidity: {
     says: 'pH, lactic acid formed (%), titratable acidity (% as lactic) and buffer value of a soured milk.',
     input: { proteinPct: 3.3, ph: 4.6 },
+  },
+  'acid-dose': {
+    says: 'Lemon juice or vinegar (mL), citric or tartaric acid (g), for a pH, and what to keep by. Strength is percent by mass.',
+    input: { massG: 1031, proteinPct: 3.3, targetPh: 5.4, acid: 'lemon', strengthPct: 5.5 },
   },
   souring: {
     says: 'Souring at a temperature or along a trace: hours to the gel and to a pH; null where it never gets there.',
@@ -60,6 +75,14 @@ export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; reado
   strain: {
     says: 'Product, whey and hours to wanted solids; weighed whey corrects the hours.',
     input: { massG: 1000, solidsPct: 13, method: 'hung', tempC: 4, targetSolidsPct: 21 },
+  },
+  churn: {
+    says: 'Butter and buttermilk from cream, by the balance of fat, before handling losses; minutes until it breaks.',
+    input: { massG: 995, fatPct: 36, tempC: 12, butterFatPct: 82 },
+  },
+  vitality: {
+    says: 'Share of a fresh starter’s activity that is left (1 = fresh), and what to do about it.',
+    input: { form: 'active', store: 'cold', tempC: 4, ageDays: 9, generation: 3 },
   },
   make: {
     says: 'A whole make: stages, product, by-products, balance, cautions, food values.',

@@ -9,11 +9,12 @@ const milk = Joi.object({
   treatment: Joi.valid('raw', '63C-30min', '72C-15s', 'ultra-heated', 'ultrafiltered').default('72C-15s'),
 });
 
-const starter = Joi.object({
+const starterFields = {
   form: Joi.valid('active', 'freeze-dried').required(),
   ageDays: Joi.number().min(0).max(3650).required(),
   store: Joi.valid('cold', 'frozen', 'room').required(),
-});
+};
+const starter = Joi.object(starterFields);
 
 const trace = (lowestC: number, highestC: number) =>
   Joi.array()
@@ -83,6 +84,26 @@ export const DOOR_SCHEMAS = {
       .messages({ 'material.over': '{{#label}} adds up to 100 % or more' }),
     tempC: tempC.required(),
   }),
+  blend: Joi.object({
+    materials: Joi.array()
+      .items(
+        Joi.object({
+          name: Joi.string().trim().min(1).max(80).required(),
+          fatPct: pct(0, 99.9).required(),
+          proteinPct: pct(0, 99.9).required(),
+          pricePerKg: Joi.number().min(0).max(100_000),
+          maxG: Joi.number().min(0).max(10_000_000),
+        }),
+      )
+      .min(1)
+      .max(20)
+      .required(),
+    target: Joi.object({
+      massG: Joi.number().greater(0).max(10_000_000).required(),
+      fatPct: pct(0, 99.9),
+      proteinPct: pct(0, 99.9),
+    }).required(),
+  }),
   denature: Joi.object({ trace: trace(-5, 150).required() }),
   cool: Joi.object({
     volumeMl: Joi.number().min(50).max(200_000).required(),
@@ -96,6 +117,13 @@ export const DOOR_SCHEMAS = {
     ph: Joi.number().min(3.2).max(6.65),
     lacticPct: pct(0, 3),
   }).xor('ph', 'lacticPct'),
+  'acid-dose': Joi.object({
+    massG: Joi.number().greater(0).max(200_000).required(),
+    proteinPct: pct(0.5, 12).required(),
+    targetPh: Joi.number().min(3.6).max(6.6).required(),
+    acid: Joi.valid('lemon', 'vinegar', 'citric', 'tartaric').required(),
+    strengthPct: pct(0.1, 100),
+  }),
   souring: Joi.object(souring).xor('tempC', 'trace'),
   forecast: Joi.object({
     ...souring,
@@ -118,6 +146,17 @@ export const DOOR_SCHEMAS = {
         }),
       )
       .max(500),
+  }),
+  churn: Joi.object({
+    massG: Joi.number().min(10).max(200_000).required(),
+    fatPct: pct(0, 70).required(),
+    tempC: Joi.number().min(0).max(45).required(),
+    butterFatPct: pct(78, 87).required(),
+  }),
+  vitality: Joi.object({
+    ...starterFields,
+    tempC: Joi.number().min(-80).max(45),
+    generation: Joi.number().integer().min(0).max(1000).default(0),
   }),
   make: Joi.object({
     method: Joi.string().max(60).required(),

@@ -99,7 +99,7 @@ export function starterAtWork(
   const culture = CULTURES[params.culture];
   const lagQ = params.form === 'active' ? culture.lagQActive : culture.lagQFreezeDried;
   return {
-    biomass: (params.dosePct / 100) * culture.biomassPerDose * vitality(params) * member.vitality,
+    biomass: (params.dosePct / 100) * culture.biomassPerDose * vitality(params, params.culture) * member.vitality,
     lagQ: lagQ * member.lag,
   };
 }

@@ -1,0 +1,44 @@
+import { makeSheet, methodById } from '@oat-crock/core';
+import { InputRefused } from '../../problem.js';
+
+export const make = (i: { method: string; choices: Record<string, number | string>; massG: number }) => {
+  const sheet = refusing('method', () => {
+    const method = methodById(i.method);
+    return makeSheet(method, { vesselL: potFor(i.massG), ...i.choices, massG: i.massG });
+  });
+  if (sheet.problems.length > 0) {
+    throw new InputRefused(
+      sheet.problems.map((p) => ({ field: `choices.${p.field}`, message: p.message, remedy: p.remedy })),
+    );
+  }
+  return {
+    stages: sheet.stages.map((s) => ({
+      kind: s.kind,
+      startMin: s.beginMin,
+      endMin: s.endMin,
+      handsMin: s.handsMin,
+    })),
+    product: sheet.product,
+    byproducts: { wheyG: sheet.balance.wheyG, starterHeldBackG: sheet.balance.heldBackG },
+    balanceErrorPct: sheet.balance.errorPct,
+    cautions: sheet.cautions,
+    nutritionPer100g: sheet.nutrition,
+  };
+};
+
+/** A pot that holds a mass with its headspace, L: at the door no pot is asked for. */
+function potFor(massG: number): number {
+  return Math.max(1, Math.ceil((massG / 1000) * 1.2));
+}
+
+/** Turns the engine's own refusal of a name or a value into one that names the field. */
+function refusing<T>(field: string, compute: () => T): T {
+  try {
+    return compute();
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    const named = /^"(\w+)"/.exec(error.message)?.[1];
+    const where = named ? `choices.${named}` : field;
+    throw new InputRefused([{ field: where, message: `${error.message}.`, remedy: 'Choose what is offered.' }]);
+  }
+}

@@ -1,0 +1,151 @@
+import {
+  bufferMilkOf,
+  CULTURES,
+  forecastSouring,
+  gelPointPh,
+  keepAt,
+  massesOfMaterial,
+  materialFromLabel,
+  MOLAR_G,
+  souringCrock,
+  souringLaw,
+  sourStep,
+  SOURING_STEP_MIN,
+  STARTER_LACTIC_MOL_PER_KG,
+  vitality,
+  type CultureId,
+  type SouringProblem,
+  type SouringReading,
+  type Starter,
+  type TracePoint,
+  type Treatment,
+} from '@oat-crock/core';
+
+/** β-lactoglobulin a milk has lost before it is bought, percent, by its treatment. */
+const BOUGHT_DENATURED_PCT: Readonly<Record<Treatment, number>> = {
+  raw: 0,
+  '63C-30min': 4,
+  '72C-15s': 2,
+  'ultra-heated': 60,
+  ultrafiltered: 5,
+};
+
+interface SouringInput {
+  culture: CultureId;
+  dosePct: number;
+  starter: Starter;
+  milk: { fatPct: number; proteinPct: number; treatment: Treatment };
+  denaturedPct?: number;
+  tempC?: number;
+  trace?: TracePoint[];
+  targetPh: number;
+  hours: number;
+}
+
+export const forecast = (i: SouringInput & { readings: DoorReading[]; members: number; seed: number }) => {
+  const forecast = forecastSouring(problemOf(i), i.readings.map(namedCue), {
+    members: i.members,
+    seed: i.seed,
+    fanPoints: 49,
+  });
+  const hours = (min: number | null) => (min === null ? null : min / 60);
+  return {
+    p10H: hours(forecast.p10Min),
+    p50H: hours(forecast.p50Min),
+    p90H: hours(forecast.p90Min),
+    doubtful: forecast.doubtful,
+    series: forecast.fan,
+  };
+};
+
+type DoorReading = { min: number; ph: number; by: 'meter' | 'strip' } | { min: number; cue: string };
+
+/** Which question each answer belongs to: at the door a cue is given by its answer alone. */
+const QUESTION_OF: Readonly<Record<string, string>> = {
+  liquid: 'set',
+  wobbles: 'set',
+  'leaves the wall': 'set',
+  stands: 'set',
+  sweet: 'taste',
+  mild: 'taste',
+  tangy: 'taste',
+  sharp: 'taste',
+  none: 'whey',
+  'a film': 'whey',
+  'a pool': 'whey',
+};
+
+function namedCue(reading: DoorReading): SouringReading {
+  if ('ph' in reading) return reading;
+  return { min: reading.min, cue: QUESTION_OF[reading.cue]!, answer: reading.cue };
+}
+
+function problemOf(i: SouringInput): SouringProblem {
+  const culture = CULTURES[i.culture];
+  const masses = massesOfMaterial(materialFromLabel(i.milk.fatPct, i.milk.proteinPct), 1000);
+  const denatured = (i.denaturedPct ?? BOUGHT_DENATURED_PCT[i.milk.treatment]) / 100;
+  const active = i.starter.form === 'active';
+  const startC = i.tempC ?? i.trace![0]!.tempC;
+  const lastC = i.trace?.at(-1)?.tempC ?? startC;
+  return {
+    law: souringLaw(culture, bufferMilkOf(masses)),
+    biomass: (i.dosePct / 100) * culture.biomassPerDose * vitality(i.starter, i.culture),
+    lagQ: active ? culture.lagQActive : culture.lagQFreezeDried,
+    lacticMolPerKg: active ? (i.dosePct / (100 + i.dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
+    tempC: startC,
+    place: { aroundC: lastC, tauMin: 120, measuredC: i.trace ? alongTracePoints(i.trace) : undefined },
+    targetPh: i.targetPh,
+    gelPh: gelPointPh(denatured),
+    horizonMin: i.hours * 60,
+    offset: i.trace ? { meanC: 0, sdC: 0.2 } : undefined,
+  };
+}
+
+/** Temperature along given points; held at the last one's. */
+function alongTracePoints(trace: TracePoint[]): (min: number) => number {
+  return (min) => {
+    const after = trace.findIndex((p) => p.min > min);
+    if (after < 0) return trace[trace.length - 1]!.tempC;
+    if (after === 0) return trace[0]!.tempC;
+    const a = trace[after - 1]!;
+    const b = trace[after]!;
+    return a.tempC + ((b.tempC - a.tempC) * (min - a.min)) / (b.min - a.min);
+  };
+}
+
+/** Souring at a temperature or along a trace, in even steps. */
+export function souring(i: SouringInput): object {
+  const problem = problemOf(i);
+  const crock = souringCrock(problem.law, problem);
+  const temperature = problem.place.measuredC ?? (() => problem.tempC);
+  const series = [point(0)];
+  let toGel: number | null = null;
+  let toTarget: number | null = null;
+  for (let min = 0; min < problem.horizonMin; min += SOURING_STEP_MIN) {
+    const step = Math.min(SOURING_STEP_MIN, problem.horizonMin - min);
+    keepAt(problem.law, crock, temperature(min + step / 2) ?? problem.tempC);
+    sourStep(problem.law, crock, step);
+    series.push(point(min + step));
+    toGel ??= crossing(series, problem.gelPh);
+    toTarget ??= crossing(series, problem.targetPh);
+  }
+  return { hoursToTarget: toTarget, hoursToGel: toGel, series };
+
+  function point(min: number) {
+    return {
+      min,
+      tempC: temperature(min) ?? problem.tempC,
+      ph: crock.ph,
+      lacticPct: (crock.lacticMolPerKg * MOLAR_G.lactic) / 10,
+    };
+  }
+}
+
+/** Hours at which the last two points of a falling pH cross a value; null where they do not. */
+function crossing(series: readonly { min: number; ph: number }[], ph: number): number | null {
+  const b = series[series.length - 1]!;
+  const a = series[series.length - 2]!;
+  if (b.ph > ph) return null;
+  if (a.ph <= ph) return a.min / 60;
+  return (a.min + ((b.min - a.min) * (a.ph - ph)) / (a.ph - b.ph)) / 60;
+}
