@@ -4,6 +4,7 @@ export * from './units/kitchen.js';
 export * from './constants/acids.js';
 export * from './constants/butter.js';
 export * from './constants/cultures.js';
+export * from './constants/denaturation.js';
 export * from './constants/drainage.js';
 export * from './constants/evidence.js';
 export * from './constants/heat.js';

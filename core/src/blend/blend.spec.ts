@@ -8,6 +8,8 @@ const SKIM = { name: 'skim', fatPct: 0.1, proteinPct: 3.45, pricePerKg: 1.1 };
 const CREAM = { name: 'cream', fatPct: 36, proteinPct: 2.1, pricePerKg: 6.4 };
 const POWDER = { name: 'powder', fatPct: 0.8, proteinPct: 35, pricePerKg: 9 };
 
+const MILLIGRAM = 1e-3;
+
 const made = (answer: Blend | NoBlend): Blend => {
   if ('infeasible' in answer) throw new Error(`no blend: ${answer.infeasible.bound}`);
   return answer;
@@ -96,7 +98,7 @@ describe('the cheapest blend', () => {
         const blend = 'infeasible' in answer ? answer.infeasible.nearest : answer;
         blend.parts.forEach((p, i) => {
           expect(p.massG).toBeGreaterThanOrEqual(0);
-          expect(p.massG).toBeLessThanOrEqual((materials[i]!.maxG ?? 1000) + 1e-6);
+          expect(p.massG).toBeLessThanOrEqual((materials[i]!.maxG ?? 1000) + MILLIGRAM);
         });
       }),
     );

@@ -34,6 +34,9 @@ export interface NoBlend {
 /** Farther from a target than this, as a share of the mass, it is not met. */
 const MET = 1e-9;
 
+/** Less of anything than this, in percent, is none: no label and no balance tells it apart. */
+const TRACE_PCT = 1e-6;
+
 /** A gram of mass missing counts as much as this many grams of fat or protein off: mass is met first. */
 const MASS_FIRST = 10;
 
@@ -65,7 +68,9 @@ interface Wanted {
 
 function wantedRows(materials: readonly BlendMaterial[], { massG, fatPct, proteinPct }: BlendTarget): Wanted[] {
   const row = (bound: 'fatPct' | 'proteinPct', pct: number | undefined): Wanted[] =>
-    pct === undefined ? [] : [{ bound, row: materials.map((m) => m[bound] / 100), grams: (massG * pct) / 100 }];
+    pct === undefined
+      ? []
+      : [{ bound, row: materials.map((m) => (m[bound] < TRACE_PCT ? 0 : m[bound] / 100)), grams: (massG * pct) / 100 }];
   return [
     { bound: 'massG', row: materials.map(() => 1), grams: massG },
     ...row('fatPct', fatPct),

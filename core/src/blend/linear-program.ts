@@ -34,7 +34,7 @@ export function solveLinearProgram(program: LinearProgram): number[] | null {
   const artificial = [...zeros(real), ...rows.map(() => 1)];
   minimise(tableau, basis, artificial, real + rows.length);
   const missed = basis.reduce((sum, b, r) => sum + (b >= real ? last(tableau[r]!) : 0), 0);
-  if (missed > 1e-9 * Math.max(1, ...program.rhs.map(Math.abs))) return null;
+  if (missed > 1e-9 * Math.max(1, ...rows.map(({ right }) => Math.abs(right)))) return null;
   dropArtificial(tableau, basis, real);
 
   minimise(tableau, basis, [...program.cost, ...zeros(slacks + rows.length)], real);

@@ -139,6 +139,11 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
 };
 
+/** Moles of lactic acid from a mole of lactose: two where the galactose is left behind, else four. */
+export function lacticPerLactose(culture: CultureId): 2 | 4 {
+  return CULTURES[culture].leavesGalactose ? 2 : 4;
+}
+
 /** Rise above the growth maximum from which a culture is killed, °C. */
 export const LETHAL_RISE_C = 3;
 /** Decimal reduction time at that temperature, min, and the rise for a tenfold faster kill, °C. */

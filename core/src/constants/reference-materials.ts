@@ -47,6 +47,42 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
 ];
 
+/** Milks whose whey protein was unfolded, or which were concentrated, before they were bought: ready for a cold start. */
+export const READY_MILKS: readonly Stock[] = [
+  {
+    id: 'ultra-heated',
+    name: 'Ultra-heated milk, 3.5 % fat',
+    fatPct: 3.5,
+    proteinPct: 3.3,
+    lactosePct: 4.8,
+    mineralsPct: 0.72,
+    treatment: 'ultra-heated',
+    pricePerKg: 1.2,
+  },
+  {
+    id: 'ultrafiltered',
+    name: 'Ultrafiltered milk, 3.5 % fat',
+    fatPct: 3.5,
+    proteinPct: 5.6,
+    lactosePct: 2.5,
+    mineralsPct: 0.85,
+    treatment: 'ultrafiltered',
+    pricePerKg: 3.1,
+  },
+];
+
+/** Skimmed-milk powder, for body: percent by mass as it comes. */
+export const MILK_POWDER: Stock = {
+  id: 'powder',
+  name: 'Skimmed-milk powder',
+  fatPct: 0.8,
+  proteinPct: 35,
+  lactosePct: 52,
+  mineralsPct: 8,
+  treatment: '72C-15s',
+  pricePerKg: 9,
+};
+
 export const REFERENCE_CREAMS: readonly Stock[] = [
   {
     id: 'cream-36',
@@ -72,7 +108,7 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
 
 /** A milk or cream of the reference list; throws RangeError for an unknown id. */
 export function referenceStock(id: string): Stock {
-  const stock = [...REFERENCE_MILKS, ...REFERENCE_CREAMS].find((s) => s.id === id);
+  const stock = [...REFERENCE_MILKS, ...READY_MILKS, ...REFERENCE_CREAMS].find((s) => s.id === id);
   if (!stock) throw new RangeError(`No milk or cream called "${id}"`);
   return stock;
 }

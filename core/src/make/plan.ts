@@ -21,7 +21,8 @@ export function planStages(method: Method, choices: Choices = {}): readonly Boun
 
 function wanted(template: StageTemplate, choices: Choices): boolean {
   const { onlyIf } = template;
-  return !onlyIf || Number(choices[onlyIf.choice]) > onlyIf.above;
+  if (!onlyIf) return true;
+  return 'above' in onlyIf ? Number(choices[onlyIf.choice]) > onlyIf.above : choices[onlyIf.choice] === onlyIf.is;
 }
 
 function valueOf(parameter: Parameter, choices: Choices): number | string {

@@ -11,7 +11,7 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import { firmnessWord } from '../physics/gel.js';
 import { nearestPair } from '../physics/pasteurisation.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, Problem } from '../stages/kind.js';
+import type { EndsBy, Give, Problem, WeighedIn } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { firmness, shedding } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
@@ -57,7 +57,12 @@ export interface MakeSheet {
   readonly line: readonly SheetPoint[];
   readonly souring: { readonly beginMin: number; readonly targetPh: number; readonly forecast: SouringForecast } | null;
   readonly straining: { readonly beginMin: number; readonly forecast: DrainForecast } | null;
-  readonly heat: { readonly betaLgPct: number; readonly pasteurised: boolean; readonly pair: string };
+  readonly heat: {
+    readonly peakC: number;
+    readonly betaLgPct: number;
+    readonly pasteurised: boolean;
+    readonly pair: string;
+  };
   readonly product: {
     readonly massG: number;
     readonly fatPct: number;
@@ -115,6 +120,7 @@ export function makeSheet(
     souring: souringOf(runs, environment, options),
     straining: strainingOf(runs, environment, options),
     heat: {
+      peakC: end.peakC,
       betaLgPct: 100 * denaturedBetaLg(end.native),
       pasteurised: end.pasteurisedShare >= 1,
       pair: nearestPair(end.peakC),
@@ -160,6 +166,13 @@ export function checkChoices(method: Method, given: Choices): void {
   }
 }
 
+/** The choice that says what a thing costs. */
+const PRICED_BY: Readonly<Record<WeighedIn['pricedAs'], string>> = {
+  milk: 'milkPrice',
+  cream: 'creamPrice',
+  powder: 'powderPrice',
+};
+
 function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
   return runs.flatMap((run, i) => {
     const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
@@ -168,7 +181,7 @@ function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pri
       what,
       massG,
       kitchen: kitchenMeasure(gToMl(massG, gPerMl)),
-      pricePerKg: Number(choices[pricedAs === 'milk' ? 'milkPrice' : 'creamPrice'] ?? 0),
+      pricePerKg: Number(choices[PRICED_BY[pricedAs]] ?? 0),
     }));
   });
 }

@@ -1,9 +1,22 @@
+import { coldStartYogurt } from './cold-start-yogurt.js';
+import { culturedCream } from './cultured-cream.js';
+import { enrichedYogurt } from './enriched-yogurt.js';
+import { liveKefir } from './live-kefir.js';
 import type { Method } from './method.js';
+import { roomYogurt } from './room-yogurt.js';
 import { scaldedYogurt } from './scalded-yogurt.js';
 import { strainedYogurt } from './strained-yogurt.js';
 
 /** Every method that ships. */
-export const METHODS: readonly Method[] = [scaldedYogurt, strainedYogurt];
+export const METHODS: readonly Method[] = [
+  scaldedYogurt,
+  coldStartYogurt,
+  enrichedYogurt,
+  roomYogurt,
+  strainedYogurt,
+  liveKefir,
+  culturedCream,
+];
 
 /**
  * A method by its id or its code.

@@ -29,12 +29,13 @@ export type Choices = Readonly<Record<string, number | string>>;
 /** A parameter of a stage: a plain value, or the value of a choice. */
 export type Parameter = number | string | { readonly choice: string };
 
-/** A stage as a method lists it. `onlyIf` leaves it out unless a choice has one of the values, or is above a number. */
+/** A stage as a method lists it. `onlyIf` leaves it out unless a choice is above a number, or is an option. */
 export interface StageTemplate {
   readonly id: string;
   readonly kind: string;
   readonly params: Readonly<Record<string, Parameter>>;
-  readonly onlyIf?: { readonly choice: string; readonly above: number };
+  readonly onlyIf?:
+    { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
 }
 
 /** A group of choices as the page shows them. */
@@ -49,6 +50,8 @@ export interface Method {
   /** Row of the family table, for people who know it by that. */
   readonly code: string;
   readonly name: string;
+  /** The name among its family. */
+  readonly short: string;
   readonly family: string;
   readonly summary: string;
   readonly groups: readonly ChoiceGroup[];
@@ -63,4 +66,20 @@ export function choicesOf(method: Method): readonly Choice[] {
 /** The choices a method starts with. */
 export function initialChoices(method: Method): Choices {
   return Object.fromEntries(choicesOf(method).map((choice) => [choice.key, choice.initial]));
+}
+
+/** What of a choice a method may have otherwise than the group it shares. */
+type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max' | 'step'>> & {
+  readonly initial?: number | string;
+  readonly options?: OptionChoice['options'];
+};
+
+/** A shared group with some of its choices changed, by key. */
+export function vary(group: ChoiceGroup, changes: Readonly<Record<string, Change>>): ChoiceGroup {
+  return { ...group, choices: group.choices.map((c) => ({ ...c, ...changes[c.key] }) as Choice) };
+}
+
+/** A shared group with only some of its choices, and more after them. */
+export function only(group: ChoiceGroup, keys: readonly string[], ...more: readonly Choice[]): ChoiceGroup {
+  return { ...group, choices: [...group.choices.filter((c) => keys.includes(c.key)), ...more] };
 }

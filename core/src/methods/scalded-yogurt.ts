@@ -45,6 +45,7 @@ export const scaldedYogurt: Method = {
   id: 'scalded-yogurt',
   code: 'Y1',
   name: 'Scalded yogurt',
+  short: 'Scalded',
   family: 'Yogurt',
   summary: 'Milk heated high and held, soured warm by a spoon of the last, chilled undisturbed.',
   groups: [MILK, HEATING, STARTER, KEEPING, MONEY],

@@ -48,6 +48,7 @@ export const strainedYogurt: Method = {
   id: 'strained-yogurt',
   code: 'Y5',
   name: 'Strained yogurt',
+  short: 'Strained',
   family: 'Yogurt',
   summary: 'Scalded yogurt, chilled, then on the cloth to the thickness you want; the whey is weighed.',
   groups: [MILK, HEATING, STARTER, KEEPING, STRAINING, MONEY],

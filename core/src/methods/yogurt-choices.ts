@@ -1,5 +1,21 @@
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../constants/reference-materials.js';
+import type { Stock, Treatment } from '../state/materials.js';
 import type { ChoiceGroup } from './method.js';
+
+const TREATED: Readonly<Record<Treatment, string>> = {
+  raw: 'raw: heat it in this make',
+  '63C-30min': 'pasteurised slowly',
+  '72C-15s': 'pasteurised',
+  'ultra-heated': 'ultra-heated',
+  ultrafiltered: 'ultrafiltered',
+};
+
+/** A milk as an option of a choice. */
+export const milkOption = (m: Stock) => ({
+  id: m.id,
+  label: m.name,
+  why: `${m.proteinPct} % protein, ${TREATED[m.treatment]}.`,
+});
 
 /** Choices that every scalded yogurt shares. */
 export const MILK: ChoiceGroup = {
@@ -33,11 +49,7 @@ export const MILK: ChoiceGroup = {
       kind: 'option',
       initial: 'whole',
       why: 'Protein makes the gel; fat rounds it.',
-      options: REFERENCE_MILKS.map((m) => ({
-        id: m.id,
-        label: m.name,
-        why: `${m.proteinPct} % protein, ${m.treatment === 'raw' ? 'raw: heat it in this make' : 'pasteurised'}.`,
-      })),
+      options: REFERENCE_MILKS.map(milkOption),
     },
     {
       key: 'cream',

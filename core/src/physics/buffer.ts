@@ -16,6 +16,8 @@ export interface BufferMilk {
   readonly mineralsGPerKg: number;
   /** pH before any souring. */
   readonly freshPh: number;
+  /** Most lactic acid there can be, mol/kg: what is there and what its sugar can give. Left out: more than enough. */
+  readonly lacticEndMolPerKg?: number;
 }
 
 /** pH range in which the model is meant and solved. */

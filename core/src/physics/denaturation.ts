@@ -3,9 +3,11 @@ import {
   BETA_LG_A,
   BETA_LG_B,
   BETA_LG_SHARE_OF_WHEY_PROTEIN,
+  BOUGHT_DENATURED,
   GAS_KJ_PER_MOL_K,
   type DenaturationLaw,
 } from '../constants/denaturation.js';
+import type { Treatment } from '../state/materials.js';
 
 /** Fractions (0–1) of each whey protein still native. */
 export interface NativeWhey {
@@ -15,6 +17,19 @@ export interface NativeWhey {
 }
 
 export const ALL_NATIVE: NativeWhey = { betaLgA: 1, betaLgB: 1, alphaLa: 1 };
+
+/** What of its whey protein a milk as bought still has native. */
+export function nativeAsBought(treatment: Treatment): NativeWhey {
+  const lost = BOUGHT_DENATURED[treatment];
+  return { betaLgA: 1 - lost, betaLgB: 1 - lost, alphaLa: 1 - lost / 2 };
+}
+
+/** Native fractions of two milks poured together, by the whey protein (g) of each. */
+export function mixedNative(a: NativeWhey, aG: number, b: NativeWhey, bG: number): NativeWhey {
+  if (aG + bG <= 0) return a;
+  const mean = (of: keyof NativeWhey) => (a[of] * aG + b[of] * bG) / (aG + bG);
+  return { betaLgA: mean('betaLgA'), betaLgB: mean('betaLgB'), alphaLa: mean('alphaLa') };
+}
 
 /** Below this temperature (°C) denaturation is under 0.01 % an hour and is not reckoned. */
 const COLD_ENOUGH_C = 50;

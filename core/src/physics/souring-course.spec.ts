@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
+import type { BufferMilk } from './buffer.js';
 import { keepAt, souringCrock, souringLaw, sourStep, type SouringStart } from './souring.js';
 import { followCourse, MEASURED_EVERY_MIN, type TemperatureCourse } from './souring-course.js';
 
-const MILK = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
+const MILK: BufferMilk = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 const NONE_MEASURED = new Float64Array(0);
 
 interface Given {
@@ -11,6 +12,7 @@ interface Given {
   readonly start: SouringStart;
   readonly temperature: TemperatureCourse;
   readonly hours: number;
+  readonly milk?: BufferMilk;
 }
 
 const steady = (tempC: number): TemperatureCourse => ({
@@ -28,7 +30,7 @@ const yogurt = (temperature: TemperatureCourse, start: Partial<SouringStart> = {
 
 /** pH each half hour and the minutes to 4.6, by the course and by steps of `stepMin`. */
 function byCourse(given: Given): { ready: number; ph: Float32Array } {
-  const law = souringLaw(CULTURES[given.culture], MILK);
+  const law = souringLaw(CULTURES[given.culture], given.milk ?? MILK);
   const askedMin = Array.from({ length: given.hours * 2 + 1 }, (_, i) => i * 30);
   const ph = new Float32Array(askedMin.length);
   const questions = { horizonMin: given.hours * 60, targetPh: 4.6, askedMin };
@@ -37,7 +39,7 @@ function byCourse(given: Given): { ready: number; ph: Float32Array } {
 }
 
 function bySteps(given: Given, stepMin: number): { ready: number; ph: number[] } {
-  const law = souringLaw(CULTURES[given.culture], MILK);
+  const law = souringLaw(CULTURES[given.culture], given.milk ?? MILK);
   const crock = souringCrock(law, given.start);
   const { startC, aroundC, tauMin, measuredC } = given.temperature;
   let leftAtMin = 0;
@@ -88,6 +90,12 @@ describe('the course of a souring, in long steps', () => {
     });
     for (const temperature of [to(8, 43, 120), to(46, 38, 300), to(44, 22, 200), to(58, 42, 90)]) {
       expectSame(yogurt(temperature));
+    }
+  });
+
+  it('stays within 0.01 pH where the sugar runs out', () => {
+    for (const lacticEndMolPerKg of [0.03, 0.06, 0.09]) {
+      expectSame({ ...yogurt(steady(43)), milk: { ...MILK, lacticEndMolPerKg } });
     }
   });
 

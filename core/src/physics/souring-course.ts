@@ -1,6 +1,6 @@
 import { LETHAL_RISE_C } from '../constants/cultures.js';
 import { phFall, phFromTable } from './buffer.js';
-import { keepAt, souringRate, sourStep, type SouringCrock, type SouringLaw } from './souring.js';
+import { keepAt, LAST_SUGAR, souringRate, sourStep, type SouringCrock, type SouringLaw } from './souring.js';
 
 /** Temperature of a souring crock: measured where it was, else relaxing towards its surroundings. */
 export interface TemperatureCourse {
@@ -107,11 +107,13 @@ export function followCourse(
   return readyMin;
 }
 
-/** Minutes until pH has fallen, or biomass has grown, by as much as one step may carry. */
+/** Minutes until pH has fallen, sugar gone or biomass grown by as much as one step may carry. */
 function longestStep(law: SouringLaw, crock: SouringCrock, rate: number): number {
   const byFall = STEP.fallPh / (rate * phFall(law.ph, crock.lacticMolPerKg));
+  const left = law.lacticEndMolPerKg - crock.lacticMolPerKg;
+  const byFallOrSugar = Math.min(byFall, Math.max(left, LAST_SUGAR) / (3 * rate));
   const byGrowth = STEP.growth / (crock.muPerMin * (1 - crock.biomass));
-  const dt = byFall < byGrowth ? byFall : byGrowth;
+  const dt = byFallOrSugar < byGrowth ? byFallOrSugar : byGrowth;
   return dt < STEP.shortestMin ? STEP.shortestMin : dt < STEP.longestMin ? dt : STEP.longestMin;
 }
 

@@ -152,6 +152,16 @@ describe('the souring step', () => {
     );
   });
 
+  it('stops where the sugar does: a milk of little lactose stays mild', () => {
+    const lean = souringLaw(CULTURES.thermophilic, { ...MILK, lacticEndMolPerKg: 0.05 });
+    const crock = souringCrock(lean, { biomass: 0.05, lagQ: 1, lacticMolPerKg: 0 });
+    keepAt(lean, crock, 43);
+    for (let min = 0; min < 24 * 60; min += 5) sourStep(lean, crock, 5);
+    expect(crock.lacticMolPerKg).toBeGreaterThan(0.0499);
+    expect(crock.lacticMolPerKg).toBeLessThanOrEqual(0.05);
+    expect(crock.ph).toBeGreaterThan(4.9);
+  });
+
   it('kills a starter added at 60 °C: ten minutes there and it never sours', () => {
     const { law, crock } = start(yogurt(60));
     for (let min = 0; min < 10; min += 2) sourAt(law, crock, 60, 2);

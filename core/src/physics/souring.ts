@@ -15,6 +15,8 @@ export interface SouringLaw {
   readonly acidRate: TemperatureTable;
   readonly deathRate: TemperatureTable;
   readonly ph: PhTable;
+  /** Most lactic acid that the sugar allows, mol/kg. */
+  readonly lacticEndMolPerKg: number;
   /** 1 / (pH unhindered − pH of the end): ι by one multiplication. */
   readonly perPh: number;
 }
@@ -27,6 +29,7 @@ export function souringLaw(culture: Culture, milk: BufferMilk): SouringLaw {
     acidRate: acidTable(culture),
     deathRate: deathTable(culture),
     ph: tabulatePh(milk),
+    lacticEndMolPerKg: milk.lacticEndMolPerKg ?? Infinity,
     perPh: 1 / (culture.phUnhindered - culture.phEnd),
   };
 }
@@ -141,7 +144,7 @@ const READY_Q = 1e3;
 export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number): void {
   const { culture, ph: table, perPh } = law;
   const { biomass: x0, lagQ: q0, lacticMolPerKg: acid0, phShift } = crock;
-  const { phEnd, acidPerGrowthMolPerKg: perGrowth } = culture;
+  const perGrowth = culture.acidPerGrowthMolPerKg;
   const mu = crock.muPerMin * minutes;
   const k = crock.acidPerMin * minutes;
 
@@ -155,11 +158,12 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
     possible = mu * ((active0 + active1) * 0.5 - mu * bend * TWELFTH);
     crock.lagQ = active1 / (1 - active1);
   }
-  const free0 = clamp01((crock.ph - phEnd) * perPh);
+  const free0 = freedom(law, crock.ph, acid0);
   const xHalf = grown(x0, 0.5 * possible * free0);
   const made = perGrowth * (xHalf - x0) + 0.25 * k * free0 * (x0 + xHalf);
   const brake = (perGrowth * possible * (1 - x0) + k) * x0 * perPh * phFall(table, acid0);
-  const freeMid = clamp01((phFromTable(table, acid0 + made / (1 + 0.25 * brake)) + phShift - phEnd) * perPh);
+  const acidHalf = acid0 + made / (1 + 0.25 * brake);
+  const freeMid = freedom(law, phFromTable(table, acidHalf) + phShift, acidHalf);
 
   const x1 = grown(x0, possible * freeMid);
   const bend = mu * freeMid * (active1 * x1 * (1 - x1) - active0 * x0 * (1 - x0));
@@ -167,11 +171,12 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
   const fed = meanX * freeMid + (x1 - x0) * (freeMid - free0) * SIXTH;
   const acid1 = acid0 + perGrowth * (x1 - x0) + k * fed;
 
-  const free1 = clamp01((phFromTable(table, acid1) + phShift - phEnd) * perPh);
+  const free1 = freedom(law, phFromTable(table, acid1) + phShift, acid1);
   const missed = (free0 - 2 * freeMid + free1) * SIXTH;
   const missedX = possible * x1 * (1 - x1) * missed;
   crock.biomass = x1 + missedX;
-  crock.lacticMolPerKg = acid1 + perGrowth * missedX + k * meanX * missed;
+  const acidEnd = acid1 + perGrowth * missedX + k * meanX * missed;
+  crock.lacticMolPerKg = acidEnd < law.lacticEndMolPerKg ? acidEnd : Math.max(acid0, law.lacticEndMolPerKg);
   crock.ph = phFromTable(table, crock.lacticMolPerKg) + phShift;
   if (crock.deathPerMin > 0) die(crock, Math.exp(-crock.deathPerMin * minutes));
 }
@@ -200,7 +205,7 @@ function die(crock: SouringCrock, survive: number): void {
 /** Acid formed at this moment, mol/(kg·min): the right side of the equations of {@link sourStep}. */
 export function souringRate(law: SouringLaw, crock: SouringCrock): number {
   const { culture } = law;
-  const free = clamp01((crock.ph - culture.phEnd) * law.perPh);
+  const free = freedom(law, crock.ph, crock.lacticMolPerKg);
   const growth = (crock.muPerMin * crock.lagQ * (1 - crock.biomass)) / (1 + crock.lagQ);
   return crock.biomass * free * (culture.acidPerGrowthMolPerKg * growth + crock.acidPerMin);
 }
@@ -208,8 +213,15 @@ export function souringRate(law: SouringLaw, crock: SouringCrock): number {
 const SIXTH = 1 / 6;
 const TWELFTH = 1 / 12;
 
-function clamp01(value: number): number {
-  return value < 0 ? 0 : value > 1 ? 1 : value;
+/** Acid (mol/kg) still to be had from the sugar at which its want begins to be felt: some 2 g lactose a litre. */
+export const LAST_SUGAR = 0.01;
+
+/** ι: how freely a culture grows and sours (0–1), by the pH and by the sugar left. */
+function freedom(law: SouringLaw, ph: number, lacticMolPerKg: number): number {
+  const byPh = (ph - law.culture.phEnd) * law.perPh;
+  const left = law.lacticEndMolPerKg - lacticMolPerKg;
+  const free = byPh < 0 ? 0 : byPh > 1 ? 1 : byPh;
+  return left >= LAST_SUGAR ? free : left <= 0 ? 0 : (free * left) / LAST_SUGAR;
 }
 
 /** Longest even step (min): pH stays within 0.001 of the exact solution. */

@@ -4,7 +4,8 @@ import { gToMl } from '../units/volume.js';
 import { materialDensity } from '../physics/density.js';
 import { massesOfMaterial, type Stock } from '../state/materials.js';
 import { pourIn } from '../state/crock-state.js';
-import { referenceStock } from '../constants/reference-materials.js';
+import { mixedNative, nativeAsBought } from '../physics/denaturation.js';
+import { MILK_POWDER, referenceStock } from '../constants/reference-materials.js';
 import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
@@ -17,6 +18,8 @@ export interface BlendParams {
   readonly fatPct: number;
   readonly milk: string;
   readonly cream: string;
+  /** Skimmed-milk powder stirred in, percent of the milk and cream. */
+  readonly powderPct: number;
   /** What the pot holds to the brim, L. */
   readonly vesselL: number;
 }
@@ -35,6 +38,12 @@ export interface BlendPart {
 
 /** Milk and cream for the wanted fat; milk alone where the fat asked for lies outside the two. */
 export function blendParts(params: BlendParams): readonly BlendPart[] {
+  return [...liquidParts(params), { stock: MILK_POWDER, massG: (params.massG * params.powderPct) / 100 }].filter(
+    (part) => part.massG > 0.05,
+  );
+}
+
+function liquidParts(params: BlendParams): readonly BlendPart[] {
   const milk = referenceStock(params.milk);
   const cream = referenceStock(params.cream);
   const square = pearsonSquare(params.massG, milk.fatPct, cream.fatPct, params.fatPct);
@@ -42,13 +51,13 @@ export function blendParts(params: BlendParams): readonly BlendPart[] {
   return [
     { stock: milk, massG: square.leanG },
     { stock: cream, massG: square.richG },
-  ].filter((part) => part.massG > 0.05);
+  ];
 }
 
 /** Milk and cream weighed into the pot. */
 export const blend: StageKind<BlendParams> = {
   kind: 'blend',
-  defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', vesselL: 5 },
+  defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
   name: () => 'blend',
   instruction: (params) => {
     const parts = blendParts(params).map(
@@ -67,10 +76,17 @@ export const blend: StageKind<BlendParams> = {
       what: stock.name,
       massG,
       gPerMl: materialDensity(stock, 5),
-      pricedAs: i === 0 ? ('milk' as const) : ('cream' as const),
+      pricedAs: stock === MILK_POWDER ? ('powder' as const) : i === 0 ? ('milk' as const) : ('cream' as const),
     })),
   begin: (state, params) =>
-    blendParts(params).reduce((crock, part) => pourIn(crock, massesOfMaterial(part.stock, part.massG)), state),
+    blendParts(params).reduce((crock, { stock, massG }) => {
+      const masses = massesOfMaterial(stock, massG);
+      const native = nativeAsBought(stock.treatment);
+      return {
+        ...pourIn(crock, masses),
+        native: mixedNative(crock.native, crock.masses.wheyProtein, native, masses.wheyProtein),
+      };
+    }, state),
   advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
   done: (state, _params, _environment, since) => state.minute - since >= WEIGHING_MIN,
   stepMin: 4,

@@ -7,6 +7,8 @@ export const CAUTIONS = {
     'Scald vessels and spoons, boil cloth 5 min, clean hands. Rinse sanitiser away: what is left of it kills cultures.',
   spoon: 'The starter spoon never goes back into the jar.',
   hot: 'Hot milk and steam burn: keep the handle inward and pour away from you.',
+  unheated:
+    'The whey protein of this milk was never unfolded by heat: it sets softer and sheds more whey. Scald it first, or take ultra-heated milk.',
   acid: 'The culture must bring it to pH 4.6. No set and no reading after twice the forecast time: discard it.',
   mould:
     'Mould, pink, orange or black spots, gas or a foul smell: discard it unopened-mouthed. Never cut it off, never taste.',

@@ -9,11 +9,11 @@ import { passTime, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
-export type Keeper = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped';
+export type Keeper = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
 
 export interface IncubateParams {
   readonly keeper: Keeper;
-  /** What the warm place is set to, °C (a flask or a wrapped pot has no setting). */
+  /** What the warm place is set to, °C (a flask, a wrapped pot and the counter have no setting). */
   readonly keepC: number;
   readonly targetPh: number;
 }
@@ -23,6 +23,7 @@ const WHERE: Readonly<Record<Keeper, (keepC: number) => string>> = {
   'lamp-oven': (keepC) => `into the oven with its lamp on, about ${sayTemp(keepC)}`,
   flask: () => 'into the preheated flask',
   wrapped: () => 'into its box or towels',
+  counter: () => 'on the counter under a cloth or a loose lid, out of the draught',
 };
 
 /** What a keeper exchanges with the crock, by its kind, setting and this batch's luck. */
@@ -38,7 +39,7 @@ export function keeperSurroundings(
   }
   const around = coolingSurroundings('covered', volume, kitchen.roomC);
   return {
-    aroundC: params.keepC + member.keeperOffsetC,
+    aroundC: (params.keeper === 'counter' ? kitchen.roomC : params.keepC) + member.keeperOffsetC,
     uaWPerK: around.uaWPerK * member.heatLoss,
     openAreaM2: 0,
   };
@@ -48,7 +49,7 @@ export function keeperSurroundings(
 export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
   defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5 },
-  name: () => 'keep warm',
+  name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
   instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC)}. Do not move it while it sets.`,
   handsMin: () => 3,
   attended: false,
@@ -68,7 +69,11 @@ export const incubate: StageKind<IncubateParams> = {
     { cue: 'whey', ask: 'Whey on top?', answers: ['none', 'a film', 'a pool'] },
     { cue: 'taste', ask: 'A clean spoon: how does it taste?', answers: ['sweet', 'mild', 'tangy', 'sharp'] },
   ],
-  cautions: () => [CAUTIONS.acid, CAUTIONS.mould],
+  cautions: (_params, state) => [
+    ...(isUnheatedYogurt(state) ? [CAUTIONS.unheated] : []),
+    CAUTIONS.acid,
+    CAUTIONS.mould,
+  ],
   problems: (params, state) => {
     const gelPh = gelPointPh(denaturedBetaLg(state.native));
     return params.targetPh > gelPh
@@ -82,6 +87,14 @@ export const incubate: StageKind<IncubateParams> = {
       : [];
   },
 };
+
+/** Denatured share below which a yogurt's milk counts as never having been heated for it. */
+const HEATED_ENOUGH = 0.4;
+
+function isUnheatedYogurt(state: CrockState): boolean {
+  const culture = state.souring?.culture;
+  return (culture === 'thermophilic' || culture === 'room-yogurt') && denaturedBetaLg(state.native) < HEATED_ENOUGH;
+}
 
 /** pH either side of the target that a palate hardly minds. */
 const MILDER = 0.1;

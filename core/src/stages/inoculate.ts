@@ -1,10 +1,10 @@
-import { CULTURES, LETHAL_RISE_C, type CultureId } from '../constants/cultures.js';
+import { CULTURES, lacticPerLactose, LETHAL_RISE_C, type CultureId } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import type { Member } from '../environment/environment.js';
 import { bufferMilkOf, phForLactic } from '../physics/buffer.js';
 import { vitality, type Starter } from '../physics/vitality.js';
-import { totalG, type Masses } from '../state/composition.js';
+import { fractionOf, totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
@@ -30,6 +30,8 @@ export function starterG(params: InoculateParams, crock: Masses): number {
 /** Density of a yogurt, g/mL. */
 const STARTER_G_PER_ML = 1.03;
 const TAKES_MIN = 6;
+/** Milk is called warm above this, °C. */
+const WARM_C = 30;
 
 /** Starter dispersed in warm milk. */
 export const inoculate: StageKind<InoculateParams> = {
@@ -38,7 +40,7 @@ export const inoculate: StageKind<InoculateParams> = {
   name: () => 'starter',
   instruction: (params, before) => {
     const massG = starterG(params, before.masses);
-    return `Stir ${sayMass(massG)} starter (${kitchenMeasure(massG / STARTER_G_PER_ML)}) smooth with a cup of the warm milk, then into the pot.`;
+    return `Stir ${sayMass(massG)} starter (${kitchenMeasure(massG / STARTER_G_PER_ML)}) smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
   },
   handsMin: () => TAKES_MIN,
   attended: true,
@@ -75,8 +77,12 @@ function addStarter(state: CrockState, params: InoculateParams, member: Member):
   const soured = params.form === 'active';
   const filled = pourIn(state, soured ? asYogurt(massG) : massesOfMaterial(STARTER_AS_MILK, massG));
   const share = massG / totalG(filled.masses);
-  const milk = bufferMilkOf(filled.masses, state.freshPh);
   const lacticMolPerKg = soured ? share * STARTER_LACTIC_MOL_PER_KG : 0;
+  const sugarMolPerKg = (1000 * fractionOf(filled.masses, 'lactose')) / MOLAR_G.lactose;
+  const milk = {
+    ...bufferMilkOf(filled.masses, state.freshPh),
+    lacticEndMolPerKg: lacticMolPerKg + sugarMolPerKg * lacticPerLactose(params.culture),
+  };
   return {
     ...filled,
     tempC: state.tempC + share * (5 - state.tempC),

@@ -1,4 +1,4 @@
-import { CULTURES } from '../constants/cultures.js';
+import { CULTURES, lacticPerLactose } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
 import type { Environment } from '../environment/environment.js';
@@ -118,7 +118,7 @@ function turnSugarToAcid(masses: Masses, souring: Souring, madeMolPerKg: number)
   const milkKg = masses.water / souring.waterFraction / 1000;
   const lacticMol = madeMolPerKg * milkKg;
   const leavesGalactose = CULTURES[souring.culture].leavesGalactose;
-  const lactoseMol = lacticMol / (leavesGalactose ? 2 : 4);
+  const lactoseMol = lacticMol / lacticPerLactose(souring.culture);
   const lactoseG = lactoseMol * MOLAR_G.lactose;
   const galactoseG = leavesGalactose ? lactoseMol * MOLAR_G.galactose : 0;
   const lacticG = lacticMol * MOLAR_G.lactic;

@@ -24,7 +24,7 @@ describe('blend', () => {
   it('meets the fat that was asked for with milk and cream', () => {
     fc.assert(
       fc.property(fc.double({ min: 3.7, max: 20, noNaN: true }), (fatPct) => {
-        const parts = blendParts({ massG: 5000, fatPct, milk: 'whole', cream: 'cream-36', vesselL: 8 });
+        const parts = blendParts({ massG: 5000, fatPct, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 8 });
         const fat = parts.reduce((sum, p) => sum + (p.massG * p.stock.fatPct) / 100, 0);
         expect(fat / 50).toBeCloseTo(fatPct, 9);
         expect(parts.reduce((sum, p) => sum + p.massG, 0)).toBeCloseTo(5000, 6);
@@ -33,7 +33,7 @@ describe('blend', () => {
   });
 
   it('uses no cream where the milk has the fat already', () => {
-    const parts = blendParts({ massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', vesselL: 5 });
+    const parts = blendParts({ massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 });
     expect(parts.length).toBe(1);
   });
 

@@ -1,4 +1,5 @@
 import {
+  BOUGHT_DENATURED,
   bufferMilkOf,
   CULTURES,
   forecastSouring,
@@ -20,15 +21,6 @@ import {
   type TracePoint,
   type Treatment,
 } from '@oat-crock/core';
-
-/** β-lactoglobulin a milk has lost before it is bought, percent, by its treatment. */
-const BOUGHT_DENATURED_PCT: Readonly<Record<Treatment, number>> = {
-  raw: 0,
-  '63C-30min': 4,
-  '72C-15s': 2,
-  'ultra-heated': 60,
-  ultrafiltered: 5,
-};
 
 interface SouringInput {
   culture: CultureId;
@@ -83,7 +75,7 @@ function namedCue(reading: DoorReading): SouringReading {
 function problemOf(i: SouringInput): SouringProblem {
   const culture = CULTURES[i.culture];
   const masses = massesOfMaterial(materialFromLabel(i.milk.fatPct, i.milk.proteinPct), 1000);
-  const denatured = (i.denaturedPct ?? BOUGHT_DENATURED_PCT[i.milk.treatment]) / 100;
+  const denatured = i.denaturedPct === undefined ? BOUGHT_DENATURED[i.milk.treatment] : i.denaturedPct / 100;
   const active = i.starter.form === 'active';
   const startC = i.tempC ?? i.trace![0]!.tempC;
   const lastC = i.trace?.at(-1)?.tempC ?? startC;

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { checkChoices, initialChoices, METHODS, type MakeSheet, type Problem } from '@oat-crock/core';
+import { checkChoices, initialChoices, methodById, METHODS, type MakeSheet, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -33,7 +33,7 @@ const QUARTER_MS = 15 * 60_000;
   styleUrl: './methods.css',
 })
 export class Methods {
-  /** From the address; the last of the methods where absent. */
+  /** From the address; strained yogurt where absent. */
   readonly methodId = input<string>();
 
   private readonly store = inject(Store);
@@ -46,9 +46,12 @@ export class Methods {
 
   private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
-  protected readonly methods = METHODS;
+  protected readonly families = [...Map.groupBy(METHODS, (m) => m.family)].map(([name, methods]) => ({
+    name,
+    methods,
+  }));
   protected readonly method = computed(
-    () => METHODS.find((m) => m.id === this.methodId()) ?? METHODS[METHODS.length - 1]!,
+    () => METHODS.find((m) => m.id === this.methodId()) ?? methodById('strained-yogurt'),
   );
   private readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
   protected readonly choices = computed(() => ({ ...initialChoices(this.method()), ...this.draft().choices }));

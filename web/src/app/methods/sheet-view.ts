@@ -8,6 +8,8 @@ import type { PlotSpec } from '../ui/plot-spec';
 import { clockTime, dayTime, mass, span, tasteOf, toFive, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
+/** A make that stays colder than this (°C) scalds nothing. */
+const SCALDS_ABOVE_C = 55;
 
 /** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
 @Component({
@@ -57,10 +59,13 @@ export class SheetView {
 
   protected readonly heat = computed(() => {
     const { heat } = this.sheet();
+    const unfolded = `${heat.betaLgPct.toFixed(0)} % of the whey protein`;
+    if (heat.peakC < SCALDS_ABOVE_C)
+      return `Nothing is heated in this make; ${unfolded} was unfolded before it was bought.`;
     const record = heat.pasteurised
       ? `more heat than ${heat.pair}, the listed pasteurisation`
       : 'less heat than any listed pasteurisation';
-    return `${heat.betaLgPct.toFixed(0)} % of the whey protein unfolds; ${record}.`;
+    return `${unfolded} unfolds; ${record}.`;
   });
 
   /** The line of the first day: temperature, and pH with its spread. */
@@ -118,13 +123,11 @@ export class SheetView {
       {
         what: 'Product',
         value: mass(product.massG),
-        more: `${product.pots} full pots, ${product.firmnessWord} on the spoon`,
+        more: `${product.pots} full pots; it ${product.firmnessWord}`,
       },
-      {
-        what: 'Whey',
-        value: mass(balance.wheyG),
-        more: balance.wheyG > 0 ? 'acid whey: bake, brine or feed with it' : 'none drained',
-      },
+      ...(balance.wheyG > 0
+        ? [{ what: 'Whey', value: mass(balance.wheyG), more: 'acid whey: bake, brine or feed with it' }]
+        : []),
       {
         what: 'Sourness',
         value: `pH ${product.ph.toFixed(2)}`,

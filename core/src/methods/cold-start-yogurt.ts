@@ -1,0 +1,42 @@
+import { READY_MILKS, REFERENCE_MILKS } from '../constants/reference-materials.js';
+import { only, vary, type Method, type StageTemplate } from './method.js';
+import { SCALDED_STAGES } from './scalded-yogurt.js';
+import { KEEPING, MILK, milkOption, MONEY, STARTER } from './yogurt-choices.js';
+
+const FROM_COLD = ['blend', 'starter', 'warm', 'chill'];
+const STAGES: readonly StageTemplate[] = SCALDED_STAGES.filter((s) => FROM_COLD.includes(s.id));
+
+/** What can warm a cold crock, and not only keep a warm one. */
+const WARMING = ['thermostat', 'lamp-oven'];
+
+export const coldStartYogurt: Method = {
+  id: 'cold-start-yogurt',
+  code: 'Y2',
+  name: 'Cold-start yogurt',
+  short: 'Cold start',
+  family: 'Yogurt',
+  summary:
+    'Milk that was heated high before it was bought goes cold into the thermostat with its starter: no pot to watch.',
+  groups: [
+    vary(MILK, {
+      milk: {
+        initial: 'ultra-heated',
+        why: 'Ultra-heated or ultrafiltered milk sets without scalding; ordinary milk sets softer and sheds more whey.',
+        options: [...READY_MILKS, ...REFERENCE_MILKS].map(milkOption),
+      },
+      fatPct: { initial: 3.5, why: 'More fat softens the tang and thickens.' },
+    }),
+    only(STARTER, ['dosePct', 'form', 'ageDays', 'store']),
+    vary(KEEPING, {
+      keeper: {
+        options: KEEPING.choices.flatMap((c) =>
+          c.kind === 'option' ? c.options.filter((o) => WARMING.includes(o.id)) : [],
+        ),
+        why: 'It has to warm the cold milk, not only keep it warm; the warm-up counts.',
+      },
+      keepC: { min: 36 },
+    }),
+    MONEY,
+  ],
+  stages: [...STAGES, { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } }],
+};

@@ -1,0 +1,55 @@
+import { only, vary, type Method, type NumberChoice } from './method.js';
+import { SCALDED_STAGES } from './scalded-yogurt.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
+
+const POWDER: NumberChoice = {
+  key: 'powderPct',
+  label: 'Milk powder',
+  kind: 'number',
+  unit: '% of the milk',
+  min: 0,
+  max: 6,
+  step: 0.5,
+  initial: 2,
+  why: 'Powder brings protein and firms; more than 4 % tastes of it.',
+};
+
+const POWDER_PRICE: NumberChoice = {
+  key: 'powderPrice',
+  label: 'Powder costs',
+  kind: 'number',
+  unit: 'per kg',
+  min: 0,
+  max: 100,
+  step: 0.1,
+  initial: 9,
+  why: 'In your own money.',
+};
+
+const every = (group: { readonly choices: readonly { readonly key: string }[] }) => group.choices.map((c) => c.key);
+
+export const enrichedYogurt: Method = {
+  id: 'enriched-yogurt',
+  code: 'Y3',
+  name: 'Enriched yogurt',
+  short: 'Enriched',
+  family: 'Yogurt',
+  summary: 'Scalded yogurt with cream for roundness, or milk powder for body, or both.',
+  groups: [
+    only(
+      vary(MILK, { fatPct: { initial: 7, why: 'Cream softens the tang and thickens: six to ten is double-fat.' } }),
+      every(MILK),
+      POWDER,
+    ),
+    HEATING,
+    STARTER,
+    KEEPING,
+    only(MONEY, every(MONEY), POWDER_PRICE),
+  ],
+  stages: [
+    ...SCALDED_STAGES.map((stage) =>
+      stage.kind === 'blend' ? { ...stage, params: { ...stage.params, powderPct: { choice: 'powderPct' } } } : stage,
+    ),
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
+  ],
+};

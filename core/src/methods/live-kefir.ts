@@ -1,0 +1,35 @@
+import { vary, type Method } from './method.js';
+import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
+import { SCALDED_STAGES } from './scalded-yogurt.js';
+import { MILK, MONEY } from './yogurt-choices.js';
+
+export const liveKefir: Method = {
+  id: 'live-kefir',
+  code: 'K2',
+  name: 'Kefir without grains',
+  short: 'Without grains',
+  family: 'Kefir',
+  summary: 'Milk soured at room temperature by live kefir or its powder; no grains to sieve.',
+  groups: [
+    MILK,
+    vary(ROOM_STARTER, {
+      dosePct: { initial: 5, max: 20, why: 'Two to five per cent suits a night; more in winter, less in summer.' },
+      form: {
+        options: [
+          { id: 'active', label: 'Live kefir', why: 'A cup of the last, or a bought bottle that lives.' },
+          { id: 'freeze-dried', label: 'Powder', why: 'Slow off the mark, even.' },
+        ],
+      },
+    }),
+    vary(ROOM, {
+      targetPh: { initial: 4.5, why: 'It goes on souring in the bottle: stop a little early.' },
+      roomC: { max: 30 },
+    }),
+    MONEY,
+  ],
+  stages: [
+    SCALDED_STAGES[0]!,
+    ...roomStages('kefir-grains'),
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
+  ],
+};

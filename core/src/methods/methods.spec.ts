@@ -1,0 +1,129 @@
+import { CAUTIONS } from '../stages/cautions.js';
+import { makeSheet, type MakeSheet } from '../make/sheet.js';
+import { STAGE_KIND_NAMES } from '../stages/registry.js';
+import { METHODS, methodById } from './index.js';
+import { choicesOf, initialChoices, only, vary, type Choices } from './method.js';
+
+const FEW = { members: 200, seed: 1, fanPoints: 4 };
+const sheet = (code: string, choices: Choices = {}) => makeSheet(methodById(code), choices, FEW);
+const soursInH = (s: MakeSheet) => s.souring!.forecast.p50Min! / 60;
+
+/**
+ * Hours of souring as general practice gives them, and product per kg of what went in. Cold start counts its warm-up.
+ */
+const PRACTICE = [
+  { code: 'Y1', hours: [4, 12], productPerKg: [0.93, 1] },
+  { code: 'Y2', hours: [8, 12], productPerKg: [0.93, 1] },
+  { code: 'Y3', hours: [4, 12], productPerKg: [0.93, 1] },
+  { code: 'Y4', hours: [12, 24], productPerKg: [0.93, 1] },
+  { code: 'Y5', hours: [4, 12], productPerKg: [0.35, 0.55] },
+  { code: 'K2', hours: [12, 36], productPerKg: [0.93, 1] },
+  { code: 'C1', hours: [12, 72], productPerKg: [0.93, 1] },
+] as const;
+
+describe('the methods that ship', () => {
+  it('all have their hours and their yield checked', () => {
+    expect(PRACTICE.map((p) => p.code).sort()).toEqual(METHODS.map((m) => m.code).sort() as never);
+  });
+
+  for (const { code, hours, productPerKg } of PRACTICE) {
+    it(`${code} sours in ${hours[0]}–${hours[1]} h and yields as practice has it, as it stands`, () => {
+      const made = sheet(code);
+      expect(made.problems).toEqual([]);
+      expect(soursInH(made)).toBeGreaterThanOrEqual(hours[0]);
+      expect(soursInH(made)).toBeLessThanOrEqual(hours[1]);
+      const share = made.product.massG / made.balance.inG;
+      expect(share).toBeGreaterThan(productPerKg[0]);
+      expect(share).toBeLessThan(productPerKg[1]);
+      expect(made.balance.errorPct).toBeLessThan(0.1);
+    });
+  }
+
+  it('carry the cautions that every make carries', () => {
+    for (const method of METHODS) {
+      const { cautions } = sheet(method.id);
+      for (const always of [CAUTIONS.acid, CAUTIONS.clean, CAUTIONS.allergen, CAUTIONS.mould, CAUTIONS.defer]) {
+        expect(cautions).withContext(method.id).toContain(always);
+      }
+    }
+  });
+
+  it('are data: known kinds, one reason a choice, a default among what is offered', () => {
+    for (const method of METHODS) {
+      for (const stage of method.stages) expect(STAGE_KIND_NAMES).toContain(stage.kind);
+      expect(new Set(choicesOf(method).map((c) => c.key)).size).toBe(choicesOf(method).length);
+      for (const choice of choicesOf(method)) {
+        expect(choice.why.length).withContext(`${method.id} ${choice.key}`).toBeGreaterThan(5);
+        if (choice.kind === 'option') expect(choice.options.map((o) => o.id)).toContain(choice.initial);
+        else expect(choice.initial >= choice.min && choice.initial <= choice.max).toBeTrue();
+      }
+    }
+  });
+});
+
+describe('the schools of each family', () => {
+  it('cold start: ordinary milk sets softer and sheds more, and the sheet says so', () => {
+    const ready = sheet('Y2', { milk: 'ultra-heated' });
+    const ordinary = sheet('Y2', { milk: 'whole' });
+    expect(ordinary.product.firmness).toBeLessThan(ready.product.firmness);
+    expect(ordinary.product.shedding).toBeGreaterThan(ready.product.shedding);
+    expect(ordinary.cautions).toContain(CAUTIONS.unheated);
+    expect(ready.cautions).not.toContain(CAUTIONS.unheated);
+  });
+
+  it('cold start: the warm-up counts, hours later than a warm start', () => {
+    expect(soursInH(sheet('Y2'))).toBeGreaterThan(soursInH(sheet('Y1')) + 2);
+    expect(soursInH(sheet('Y2', { massG: 1000, vesselL: 2 }))).toBeLessThan(soursInH(sheet('Y2')));
+  });
+
+  it('ultrafiltered milk sours no further than its little lactose goes, and never below none', () => {
+    const made = sheet('Y2', { milk: 'ultrafiltered', targetPh: 4.9 });
+    expect(made.product.ph).toBeGreaterThan(4.4);
+    expect(made.nutrition.lactoseG).toBeGreaterThanOrEqual(0);
+    const deep = sheet('Y2', { milk: 'ultrafiltered', targetPh: 4 });
+    expect(deep.problems.length).toBeGreaterThan(0);
+  });
+
+  it('enriched: powder firms, cream softens the protein', () => {
+    const plain = sheet('Y3', { powderPct: 0, fatPct: 3.6 });
+    expect(sheet('Y3', { powderPct: 3, fatPct: 3.6 }).product.firmness).toBeGreaterThan(plain.product.firmness);
+    expect(sheet('Y3', { powderPct: 0, fatPct: 12 }).nutrition.proteinG).toBeLessThan(plain.nutrition.proteinG);
+    expect(plain.amounts.map((a) => a.what)).not.toContain('Skimmed-milk powder');
+  });
+
+  it('room temperature: scalding first firms; without it the sheet warns and nothing is heated', () => {
+    const scalded = sheet('Y4', { scald: 'yes' });
+    const raw = sheet('Y4', { scald: 'no' });
+    expect(scalded.product.firmness).toBeGreaterThan(raw.product.firmness);
+    expect(raw.stages.map((s) => s.kind)).not.toContain('heat');
+    expect(raw.cautions).toContain(CAUTIONS.unheated);
+  });
+
+  it('on the counter a cooler room is slower, for every culture', () => {
+    for (const code of ['Y4', 'K2', 'C1']) {
+      expect(soursInH(sheet(code, { roomC: 18 }))).toBeGreaterThan(1.3 * soursInH(sheet(code, { roomC: 24 })));
+    }
+  });
+
+  it('cream: days are sharper than overnight, whoever sours it', () => {
+    for (const culture of ['mesophilic', 'kefir-grains', 'room-yogurt']) {
+      expect(soursInH(sheet('C1', { culture, targetPh: 4.4 }))).toBeGreaterThan(
+        soursInH(sheet('C1', { culture, targetPh: 4.7 })),
+      );
+    }
+  });
+});
+
+describe('shared groups of choices', () => {
+  const milk = methodById('Y1').groups[0]!;
+
+  it('are varied by key, and the shared one stays as it was', () => {
+    const varied = vary(milk, { fatPct: { initial: 10 } });
+    expect(varied.choices.find((c) => c.key === 'fatPct')!.initial).toBe(10);
+    expect(initialChoices(methodById('Y1'))['fatPct']).toBe(3.6);
+  });
+
+  it('are cut to some keys, in the order of the shared group', () => {
+    expect(only(milk, ['fatPct', 'massG']).choices.map((c) => c.key)).toEqual(['massG', 'fatPct']);
+  });
+});

@@ -1,0 +1,34 @@
+import { only, vary, type ChoiceGroup, type Parameter, type StageTemplate } from './method.js';
+import { KEEPING, STARTER } from './yogurt-choices.js';
+
+/** A starter that goes into milk as it comes from the cold. */
+export const ROOM_STARTER: ChoiceGroup = only(STARTER, ['dosePct', 'form', 'ageDays', 'store']);
+
+/** Souring at the temperature of the room: no heat is kept. */
+export const ROOM: ChoiceGroup = vary(only(KEEPING, ['targetPh', 'roomC']), {
+  roomC: {
+    initial: 22,
+    min: 12,
+    max: 32,
+    why: 'It sours as warm as the room is: at 18 °C half as fast as at 24 °C.',
+  },
+});
+
+/** From the cold to sour by the room's own warmth, then chilled. */
+export function roomStages(culture: Parameter): readonly StageTemplate[] {
+  return [
+    {
+      id: 'starter',
+      kind: 'inoculate',
+      params: {
+        culture,
+        dosePct: { choice: 'dosePct' },
+        form: { choice: 'form' },
+        ageDays: { choice: 'ageDays' },
+        store: { choice: 'store' },
+      },
+    },
+    { id: 'warm', kind: 'incubate', params: { keeper: 'counter', targetPh: { choice: 'targetPh' } } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
+  ];
+}
