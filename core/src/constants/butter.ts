@@ -34,3 +34,12 @@ export const CHURN_FILL = 0.5;
 
 /** Serum left in washed butter, as a share of what it had, below which the wash water runs clear. */
 export const WASHED_CLEAR = 0.02;
+
+/** Fat of the grains as they come off the cloth, percent: the rest is trapped buttermilk. */
+export const GRAIN_FAT_PCT = 72;
+
+/**
+ * Butter left on churn, cloth, board and paddles, as a share. Kitchens report 330–420 g from a litre of 36 % cream where
+ * the balance gives 420–440: the loss is a kitchen's own, to be fitted from its weights; this is the middle of them.
+ */
+export const BUTTER_HANDLING_LOSS = 0.08;

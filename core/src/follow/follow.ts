@@ -9,10 +9,10 @@ import { planStages } from '../make/plan.js';
 import { firstOf, lastOf } from '../make/run.js';
 import { methodById } from '../methods/index.js';
 import { initialChoices } from '../methods/method.js';
+import type { RunsOff } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
 import { solidsFraction, totalG } from '../state/composition.js';
-import { firmness, type CrockState } from '../state/crock-state.js';
-import { firmnessWord } from '../physics/gel.js';
+import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { handsOf, type Hand } from './hands.js';
 import { learnDrain, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
@@ -70,6 +70,8 @@ export interface Followed {
   readonly balanceEnd: Balance;
   readonly fan: readonly { readonly atMs: number; readonly p10: number; readonly p50: number; readonly p90: number }[];
   readonly drain: { readonly wantedWheyG: number; readonly beginMs: number; readonly loadedG: number } | null;
+  /** What runs off in this make, where anything does. */
+  readonly runsOff: RunsOff | null;
   readonly doubtful: readonly string[];
   readonly findings: readonly Finding[];
   readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
@@ -155,6 +157,7 @@ function summarise(
           loadedG: totalG(firstOf(straining.run).masses),
         }
       : null,
+    runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
     findings: findingsOf(batch, timeline, here, nominal),
     learned: {
@@ -201,7 +204,7 @@ function viewOf(state: CrockState): CrockView {
     ph: state.ph,
     solidsPct: 100 * solidsFraction(state.masses),
     firmness: firmness(state),
-    firmnessWord: firmnessWord(firmness(state)),
+    firmnessWord: bodyWord(state),
     soured: state.souring !== null,
     betaLgDenaturedPct: 100 * (1 - (state.native.betaLgA + state.native.betaLgB) / 2),
     pasteurised: state.pasteurisedShare >= 1,

@@ -125,8 +125,9 @@ describe('a plan', () => {
     expect(ids).toContain('heat');
   });
 
-  it('knows each of its stage kinds, and no other', () => {
-    expect(STAGE_KIND_NAMES.length).toBe(9);
+  it('knows each of its stage kinds, each of use in some method, and no other', () => {
+    const used = new Set(METHODS.flatMap((m) => m.stages.map((s) => s.kind)));
+    expect([...used].sort()).toEqual([...STAGE_KIND_NAMES].sort());
     expect(() => bind({ id: 'x', kind: 'levitate', params: {} })).toThrowError(/levitate/);
     expect(() => methodById('Y99')).toThrowError(/Y99/);
   });

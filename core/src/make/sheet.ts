@@ -8,12 +8,11 @@ import { forecastSouring, type ForecastOptions, type SouringForecast } from '../
 import { drainProblem, souringProblem } from '../follow/learn.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { firmnessWord } from '../physics/gel.js';
 import { nearestPair } from '../physics/pasteurisation.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, Problem, WeighedIn } from '../stages/kind.js';
+import type { EndsBy, Give, Problem, RunsOff, WeighedIn } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
-import { firmness, shedding } from '../state/crock-state.js';
+import { bodyWord, firmness, shedding } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { planStages } from './plan.js';
@@ -75,6 +74,8 @@ export interface MakeSheet {
     readonly pots: number;
   };
   readonly balance: Balance;
+  /** What runs off in this make, where anything does. */
+  readonly runsOff: RunsOff | null;
   readonly nutrition: Nutrition;
   readonly cost: Cost;
   readonly problems: readonly Problem[];
@@ -132,11 +133,12 @@ export function makeSheet(
       solidsPct: 100 * solidsFraction(end.masses),
       ph: end.ph,
       firmness: firmness(end),
-      firmnessWord: firmnessWord(firmness(end)),
+      firmnessWord: bodyWord(end),
       shedding: shedding(end),
       pots: Math.floor(totalG(end.masses) / potG),
     },
     balance: balanceOf(end),
+    runsOff: planned.find((s) => s.kind.runsOff)?.kind.runsOff ?? null,
     nutrition: nutritionPer100g(end.masses),
     cost: costOf(amounts, end.energyKJ, totalG(end.masses), potG, Number(choices['shopPrice'])),
     problems: problemsOf(runs, whole),

@@ -1,4 +1,5 @@
 import { coldStartYogurt } from './cold-start-yogurt.js';
+import { culturedButter } from './cultured-butter.js';
 import { culturedCream } from './cultured-cream.js';
 import { enrichedYogurt } from './enriched-yogurt.js';
 import { liveKefir } from './live-kefir.js';
@@ -16,6 +17,7 @@ export const METHODS: readonly Method[] = [
   strainedYogurt,
   liveKefir,
   culturedCream,
+  culturedButter,
 ];
 
 /**

@@ -14,12 +14,6 @@ export const liveKefir: Method = {
     MILK,
     vary(ROOM_STARTER, {
       dosePct: { initial: 5, max: 20, why: 'Two to five per cent suits a night; more in winter, less in summer.' },
-      form: {
-        options: [
-          { id: 'active', label: 'Live kefir', why: 'A cup of the last, or a bought bottle that lives.' },
-          { id: 'freeze-dried', label: 'Powder', why: 'Slow off the mark, even.' },
-        ],
-      },
     }),
     vary(ROOM, {
       targetPh: { initial: 4.5, why: 'It goes on souring in the bottle: stop a little early.' },

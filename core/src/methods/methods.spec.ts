@@ -19,6 +19,8 @@ const PRACTICE = [
   { code: 'Y5', hours: [4, 12], productPerKg: [0.35, 0.55] },
   { code: 'K2', hours: [12, 36], productPerKg: [0.93, 1] },
   { code: 'C1', hours: [12, 72], productPerKg: [0.93, 1] },
+  // 330–420 g from a litre (995 g) of 36 % cream, as kitchens weigh it, with its starter
+  { code: 'B1', hours: [8, 72], productPerKg: [0.32, 0.41] },
 ] as const;
 
 describe('the methods that ship', () => {
@@ -111,6 +113,49 @@ describe('the schools of each family', () => {
         soursInH(sheet('C1', { culture, targetPh: 4.7 })),
       );
     }
+  });
+});
+
+describe('butter', () => {
+  const butter = (choices: Choices = {}) => sheet('B1', choices);
+  const stageOf = (s: MakeSheet, kind: string) => s.stages.find((stage) => stage.kind === kind)!;
+  const minutes = (s: MakeSheet, kind: string) => stageOf(s, kind).endMin - stageOf(s, kind).beginMin;
+
+  it('is 80–86 % fat and 13–17 % moisture, salted as asked', () => {
+    const made = butter({ saltPct: 1 });
+    expect(made.product.fatPct).toBeGreaterThan(80);
+    expect(made.product.fatPct).toBeLessThan(86);
+    expect(100 - made.product.solidsPct).toBeGreaterThan(13);
+    expect(100 - made.product.solidsPct).toBeLessThan(17.5);
+    expect(made.product.firmnessWord).toBe('spreads');
+  });
+
+  it('gives 545–580 g of buttermilk a litre, more fat in it when churned warm', () => {
+    const cold = butter({ churnC: 12 });
+    expect(cold.runsOff!.name).toBe('Buttermilk');
+    expect(cold.balance.wheyG).toBeGreaterThan(545);
+    expect(cold.balance.wheyG).toBeLessThan(600);
+    expect(butter({ churnC: 20 }).product.massG).toBeLessThan(cold.product.massG);
+  });
+
+  it('breaks sooner warm and in a processor, later in a jar', () => {
+    expect(minutes(butter({ churnC: 18 }), 'churn')).toBeLessThan(minutes(butter(), 'churn'));
+    expect(minutes(butter({ device: 'processor' }), 'churn')).toBeLessThan(
+      minutes(butter({ device: 'mixer' }), 'churn'),
+    );
+    expect(minutes(butter({ device: 'jar' }), 'churn')).toBeGreaterThan(minutes(butter({ device: 'crank' }), 'churn'));
+  });
+
+  it('washed until clear keeps hardly any sugar and acid, pressed only keeps them', () => {
+    const clear = butter({ washing: 'clear' });
+    const pressed = butter({ washing: 'press' });
+    expect(clear.nutrition.lactoseG).toBeLessThan(0.1 * pressed.nutrition.lactoseG);
+    expect(pressed.stages.map((s) => s.kind)).not.toContain('wash');
+  });
+
+  it('says when the churn is too small', () => {
+    expect(butter({ churnL: 1 }).problems.map((p) => p.field)).toEqual(['churnL']);
+    expect(butter({ churnL: 1 }).problems[0]!.remedy).toMatch(/\d L, or churn it in \d lots/);
   });
 });
 

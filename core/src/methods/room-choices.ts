@@ -2,7 +2,14 @@ import { only, vary, type ChoiceGroup, type Parameter, type StageTemplate } from
 import { KEEPING, STARTER } from './yogurt-choices.js';
 
 /** A starter that goes into milk as it comes from the cold. */
-export const ROOM_STARTER: ChoiceGroup = only(STARTER, ['dosePct', 'form', 'ageDays', 'store']);
+export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, ['dosePct', 'form', 'ageDays', 'store']), {
+  form: {
+    options: [
+      { id: 'active', label: 'Live', why: 'Some of the last, or a bought pot that lives.' },
+      { id: 'freeze-dried', label: 'Powder', why: 'Slow off the mark, even.' },
+    ],
+  },
+});
 
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM: ChoiceGroup = vary(only(KEEPING, ['targetPh', 'roomC']), {

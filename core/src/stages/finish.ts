@@ -3,7 +3,7 @@ import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
-import { sayMass } from './words.js';
+import { sayMass, sayPots } from './words.js';
 
 export interface FinishParams {
   /** Net mass of one pot, g. */
@@ -22,7 +22,7 @@ export const finish: StageKind<FinishParams> = {
   defaults: { potG: 400, whisk: 'yes' },
   name: () => 'weigh, pot',
   instruction: (params, before) =>
-    `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))}) and fill ${potsOf(before.masses, params.potG)} pots of ${params.potG} g.`,
+    `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))}) and fill ${sayPots(potsOf(before.masses, params.potG))} of ${params.potG} g.`,
   handsMin: () => TAKES_MIN,
   attended: true,
   gear: () => ['scale', 'pots'],

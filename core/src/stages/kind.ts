@@ -41,6 +41,12 @@ export interface Drainage {
   readonly wheySolids: number;
 }
 
+/** What leaves a crock as it drains: its name and its uses. */
+export interface RunsOff {
+  readonly name: string;
+  readonly use: string;
+}
+
 /** A thing to look, smell or feel for, and what each answer is called. */
 export interface CueScale {
   readonly cue: string;
@@ -73,6 +79,8 @@ export interface StageKind<P> {
   readonly weighIn?: (params: P, before: CrockState) => readonly WeighedIn[];
   /** How the crock drains, for kinds that let whey go. */
   readonly drainage?: (state: CrockState, params: P, environment: Environment) => Drainage;
+  /** What runs off in it, where anything does, and what that is good for. */
+  readonly runsOff?: RunsOff;
   /** What happens in the moment it begins. */
   readonly begin: (state: CrockState, params: P, environment: Environment) => CrockState;
   /** Moves the state through minutes, at most {@link stepMin}. */

@@ -1,6 +1,8 @@
 import { blend } from './blend.js';
 import { chill } from './chill.js';
+import { churn } from './churn.js';
 import { cool } from './cool.js';
+import { draw } from './draw.js';
 import { finish } from './finish.js';
 import { heat } from './heat.js';
 import { hold } from './hold.js';
@@ -8,9 +10,12 @@ import { incubate } from './incubate.js';
 import { inoculate } from './inoculate.js';
 import type { Stage, StageKind } from './kind.js';
 import { strain } from './strain.js';
+import { temper } from './temper.js';
+import { wash } from './wash.js';
+import { work } from './work.js';
 
 /** Every kind of stage; a new kind is one file and one name here. */
-const KINDS = [blend, heat, hold, cool, inoculate, incubate, chill, strain, finish];
+const KINDS = [blend, heat, hold, cool, inoculate, incubate, chill, strain, temper, churn, draw, wash, work, finish];
 
 /** A stage's kind with its parameters completed from the defaults. */
 export interface BoundStage {
@@ -19,7 +24,9 @@ export interface BoundStage {
   readonly params: Record<string, unknown>;
 }
 
-const BY_NAME = new Map(KINDS.map((kind) => [kind.kind, kind as unknown as StageKind<Record<string, unknown>>]));
+const BY_NAME = new Map(
+  KINDS.map((kind) => [kind.kind as string, kind as unknown as StageKind<Record<string, unknown>>]),
+);
 
 /**
  * Finds the kind of a planned stage and completes its parameters.

@@ -19,6 +19,9 @@ const COOLED = lastOf(run('cool', { targetC: 44 }, HELD));
 const SOWN = lastOf(run('inoculate', {}, COOLED));
 const SET = lastOf(run('incubate', {}, SOWN));
 const COLD = lastOf(run('chill', {}, SET));
+const CREAM = lastOf(run('blend', { massG: 1000, fatPct: 36, vesselL: 2 }, EMPTY));
+const TEMPERED = lastOf(run('temper', { targetC: 12 }, CREAM));
+const BROKEN = lastOf(run('churn', {}, TEMPERED));
 
 describe('blend', () => {
   it('meets the fat that was asked for with milk and cream', () => {
@@ -209,6 +212,59 @@ describe('strain', () => {
   });
 });
 
+describe('churning', () => {
+  const fatOf = (state: CrockState) => state.masses.fat / totalG(state.masses);
+
+  it('ends when the cream has broken, and takes nothing from the crock', () => {
+    expect(BROKEN.churned).toBeGreaterThanOrEqual(1);
+    expect(BROKEN.masses).toEqual(TEMPERED.masses);
+    expect(TEMPERED.tempC).toBeCloseTo(12, 1);
+  });
+
+  it('draws buttermilk off, closes its books, and leaves grains', () => {
+    const grains = lastOf(run('draw', {}, BROKEN));
+    expect(fatOf(grains)).toBeCloseTo(0.72, 2);
+    expect(balanceErrorPct(grains)).toBeLessThan(1e-9);
+    expect(grains.whey.fat / totalG(grains.whey)).toBeLessThan(0.01);
+  });
+
+  it('washes out what is dissolved and not the fat, until under 2 % is left', () => {
+    const grains = lastOf(run('draw', {}, BROKEN));
+    const washed = lastOf(run('wash', {}, grains));
+    expect(washed.masses.lactose / grains.masses.lactose).toBeLessThan(0.02);
+    expect(washed.masses.fat).toBe(grains.masses.fat);
+    expect(totalG(washed.masses)).toBeCloseTo(totalG(grains.masses), 6);
+    expect(washed.minute).toBeGreaterThan(grains.minute + 2);
+    expect(balanceErrorPct(washed)).toBeLessThan(1e-9);
+  });
+
+  it('works it to the fat that was asked for, salt and all', () => {
+    const grains = lastOf(run('draw', {}, BROKEN));
+    for (const [butterFatPct, saltPct] of [
+      [80, 0],
+      [82, 1],
+      [86, 2],
+    ] as const) {
+      const butter = lastOf(run('work', { butterFatPct, saltPct }, grains));
+      expect(100 * fatOf(butter)).toBeCloseTo(butterFatPct, 6);
+      expect((100 * butter.masses.salt) / totalG(butter.masses)).toBeCloseTo(saltPct, 6);
+      expect(balanceErrorPct(butter)).toBeLessThan(1e-9);
+    }
+  });
+
+  it('says which cream will not break, and what to do', () => {
+    const problems = (state: CrockState, params = {}) => {
+      const { kind, params: bound } = bind({ id: 'c', kind: 'churn', params });
+      return kind.problems(bound, state).map((p) => p.message);
+    };
+    expect(problems(TEMPERED)).toEqual([]);
+    expect(problems(CREAM)[0]).toContain('cold');
+    expect(problems({ ...TEMPERED, tempC: 30 })[0]).toContain('grease');
+    expect(problems({ ...MILK, tempC: 12 })[0]).toContain('too little fat');
+    expect(problems(TEMPERED, { churnL: 1 })[0]).toContain('too full');
+  });
+});
+
 describe('every kind of stage', () => {
   it('says everything about itself', () => {
     for (const name of STAGE_KIND_NAMES) {
@@ -235,6 +291,8 @@ describe('every kind of stage', () => {
       ['incubate', SOWN, {}],
       ['chill', SET, {}],
       ['strain', COLD, { texture: 'thick' }],
+      ['temper', COLD, { targetC: 14 }],
+      ['churn', TEMPERED, { device: 'jar' }],
     ] as const) {
       const bound = bind({ id: name, kind: name, params });
       const end = runStage(bound, from, USUAL_ENVIRONMENT);

@@ -20,3 +20,7 @@ export function sayDuration(minutes: number): string {
   if (hours >= 72) return `${Math.round(hours / 24)} days`;
   return rest ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
 }
+
+export function sayPots(count: number): string {
+  return count === 1 ? '1 pot' : `${count} pots`;
+}

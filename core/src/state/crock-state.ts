@@ -1,7 +1,7 @@
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { ALL_NATIVE, denaturedBetaLg, type NativeWhey } from '../physics/denaturation.js';
-import { firmnessIndex, gelPointPh, syneresisIndex, type GelConditions } from '../physics/gel.js';
+import { firmnessIndex, firmnessWord, gelPointPh, syneresisIndex, type GelConditions } from '../physics/gel.js';
 import { addMasses, fractionOf, NOTHING, subtractMasses, totalG, type Masses } from './composition.js';
 
 /** A culture at work in the crock. Acid is reckoned per kg of the milk as it was inoculated. */
@@ -37,6 +37,10 @@ export interface CrockState {
   readonly setTempC: number | null;
   readonly disturbed: number;
   readonly draining: Draining | null;
+  /** How far it is churned: 0 = cream, 1 = broken into grains. */
+  readonly churned: number;
+  /** Minutes of washing still to do. */
+  readonly washMin: number;
   /** Everything that ever went in. */
   readonly inputs: Masses;
   readonly whey: Masses;
@@ -63,6 +67,8 @@ export function emptyCrock(tempC: number, freshPh: number): CrockState {
     setTempC: null,
     disturbed: 0,
     draining: null,
+    churned: 0,
+    washMin: 0,
     inputs: NOTHING,
     whey: NOTHING,
     lost: NOTHING,
@@ -108,6 +114,11 @@ export function hasSet(state: CrockState): boolean {
 
 export function firmness(state: CrockState): number {
   return firmnessIndex(gelConditions(state));
+}
+
+/** What it does on a spoon, in a word. */
+export function bodyWord(state: CrockState): string {
+  return state.churned >= 1 ? 'spreads' : firmnessWord(firmness(state));
 }
 
 export function shedding(state: CrockState): number {

@@ -79,14 +79,15 @@ export class BalanceTable {
   protected readonly columns = computed(() => (this.finished() ? ['Forecast', 'Weighed'] : ['Now', 'In the end']));
 
   protected readonly rows = computed(() => {
-    const { balanceNow: now, balanceEnd: end } = this.followed();
+    const { balanceNow: now, balanceEnd: end, runsOff } = this.followed();
+    const runs = (...cells: string[]) => (runsOff ? [{ what: runsOff.name, cells }] : []);
     const weighed = this.finished();
     const lost = (b: typeof now) => b.lostG + b.evaporatedG;
     if (!weighed) {
       return [
         { what: 'Went in', cells: [mass(now.inG), mass(end.inG)] },
         { what: 'In the crock', cells: [mass(now.productG), mass(end.productG)] },
-        { what: 'Whey', cells: [mass(now.wheyG), mass(end.wheyG)] },
+        ...runs(mass(now.wheyG), mass(end.wheyG)),
         { what: 'Held back', cells: [mass(now.heldBackG), mass(end.heldBackG)] },
         { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
       ];
@@ -95,7 +96,7 @@ export class BalanceTable {
     return [
       { what: 'Went in', cells: [mass(end.inG), mass(end.inG)] },
       { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
-      { what: 'Whey', cells: [mass(end.wheyG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)] },
+      ...runs(mass(end.wheyG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
       {
         what: 'Held back',
         cells: [mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)],

@@ -39,13 +39,18 @@ export class FinishForm {
   protected readonly score = signal<Partial<Record<keyof Score, number>>>({});
   protected readonly wrong = signal('');
   protected readonly expected = computed(() => mass(this.followed().end.massG));
-  protected readonly strained = computed(() => this.followed().drain !== null);
+  protected readonly runsOff = computed(() => this.followed().runsOff);
 
   protected readonly weights = computed(() => [
     { id: 'finish-product', label: 'Product', massG: this.productG },
-    ...(this.strained() ? [{ id: 'finish-whey', label: 'Whey', massG: this.wheyG }] : []),
+    ...this.runsOffWeight(),
     { id: 'finish-held', label: 'Held back', massG: this.heldBackG },
   ]);
+
+  private runsOffWeight() {
+    const runsOff = this.runsOff();
+    return runsOff ? [{ id: 'finish-whey', label: runsOff.name, massG: this.wheyG }] : [];
+  }
 
   private lastWhey(): number | null {
     return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;
@@ -70,7 +75,7 @@ export class FinishForm {
     const body: EntryBody = {
       type: 'finished',
       productG,
-      wheyG: this.strained() ? this.wheyG() : null,
+      wheyG: this.runsOff() ? this.wheyG() : null,
       heldBackG: this.heldBackG(),
       score: whole ? (given as Score) : null,
     };

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { sayTemp, type MakeSheet } from '@oat-crock/core';
+import { sayPots, sayTemp, type MakeSheet } from '@oat-crock/core';
 import { isNight } from '@oat-crock/contract/wire';
 import { householdFeature } from '../state/household.feature';
 import { Plot } from '../ui/plot';
@@ -117,17 +117,15 @@ export class SheetView {
   });
 
   protected readonly facts = computed(() => {
-    const { product, nutrition, cost, balance } = this.sheet();
+    const { product, nutrition, cost, balance, runsOff } = this.sheet();
     const money = (amount: number) => `${this.settings().currency} ${amount.toFixed(2)}`;
     return [
       {
         what: 'Product',
         value: mass(product.massG),
-        more: `${product.pots} full pots; it ${product.firmnessWord}`,
+        more: `fills ${sayPots(product.pots)}; it ${product.firmnessWord}`,
       },
-      ...(balance.wheyG > 0
-        ? [{ what: 'Whey', value: mass(balance.wheyG), more: 'acid whey: bake, brine or feed with it' }]
-        : []),
+      ...(runsOff ? [{ what: runsOff.name, value: mass(balance.wheyG), more: runsOff.use }] : []),
       {
         what: 'Sourness',
         value: `pH ${product.ph.toFixed(2)}`,

@@ -48,7 +48,9 @@ export class Today {
           now: [
             temp(followed.now.tempC),
             followed.now.soured ? `${acidity(followed.now.ph)}, ${tasteOf(followed.now.ph)}` : null,
-            followed.now.wheyG > 0 ? `${mass(followed.now.wheyG)} whey` : null,
+            followed.now.wheyG > 0
+              ? `${mass(followed.now.wheyG)} ${followed.runsOff?.name.toLowerCase() ?? 'whey'}`
+              : null,
           ].filter((part): part is string => part !== null),
           what: window?.by === 'solids' ? 'Thick enough' : 'Sour enough',
           window: window ? windowWords(window, this.clock.nowMs()) : 'nothing left to wait for',

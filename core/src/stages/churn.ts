@@ -1,0 +1,102 @@
+import { CHURN_FILL } from '../constants/butter.js';
+import { churnMinutes, churnTrouble } from '../physics/churning.js';
+import { fractionOf } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
+import type { Problem, StageKind } from './kind.js';
+import { standCovered, volumeMl } from './pass-time.js';
+import { sayTemp } from './words.js';
+
+/** What the cream is churned in. */
+export type ChurnDevice = 'jar' | 'crank' | 'mixer' | 'processor';
+
+export interface ChurnParams {
+  readonly device: ChurnDevice;
+  /** What the churn or bowl holds to the brim, L. */
+  readonly churnL: number;
+}
+
+/** Times as long as a cranked churn, and how it is worked. */
+const DEVICES: Readonly<Record<ChurnDevice, { readonly longer: number; readonly how: string; readonly gear: string }>> =
+  {
+    jar: { longer: 1.3, how: 'Shake it in its jar', gear: 'jar' },
+    crank: { longer: 1, how: 'Crank it steadily', gear: 'churn' },
+    mixer: { longer: 0.6, how: 'Whisk it, then take the paddle when it stiffens', gear: 'mixer' },
+    processor: { longer: 0.25, how: 'Run it in short bursts', gear: 'food processor' },
+  };
+
+/** Minutes until this cream breaks in this churn, from the beginning. */
+function minutesToBreak(state: CrockState, params: ChurnParams): number {
+  const fatPct = Math.max(1, 100 * fractionOf(state.masses, 'fat'));
+  return churnMinutes({ fatPct, tempC: state.tempC, ph: state.ph }) * DEVICES[params.device].longer;
+}
+
+/** Worked until the fat clumps and the buttermilk runs free. */
+export const churn: StageKind<ChurnParams> = {
+  kind: 'churn',
+  defaults: { device: 'mixer', churnL: 4 },
+  name: () => 'churn',
+  instruction: (params, before) =>
+    `${DEVICES[params.device].how} until it breaks into grains, about ${Math.round(minutesToBreak(before, params))} min at ${sayTemp(before.tempC)}.`,
+  handsMin: () => 20,
+  attended: true,
+  gear: (params) => [DEVICES[params.device].gear],
+  endsBy: 'clock',
+  target: () => 1,
+  begin: (state) => ({ ...state, churned: 0 }),
+  advance: (state, params, environment, minutes) => {
+    const churned = state.churned + minutes / minutesToBreak(state, params);
+    return { ...standCovered(state, environment, minutes), churned };
+  },
+  done: (state) => state.churned >= 1,
+  stepMin: 1,
+  give: () => ({
+    earlyMin: 0,
+    lateMin: 1,
+    cost: 'Stopped early the fat stays in the buttermilk; a minute over works the buttermilk back in.',
+  }),
+  endCue: () => 'Grains like rice in thin milk; it slops and the sound drops.',
+  cues: [
+    {
+      cue: 'churn',
+      ask: 'How far is it?',
+      answers: ['foam', 'soft peaks', 'stiff', 'grains', 'broken'],
+    },
+  ],
+  cautions: () => [],
+  problems: (params, state) => [...breakProblems(state), ...roomProblems(params, state)],
+};
+
+const WONT_BREAK: Readonly<Record<NonNullable<ReturnType<typeof churnTrouble>>, Problem>> = {
+  'too cold': {
+    field: 'churnC',
+    message: 'So cold it foams and never breaks.',
+    remedy: 'Temper it to 10 to 14 °C first.',
+  },
+  'too warm': {
+    field: 'churnC',
+    message: 'So warm it goes to grease, and much fat stays in the buttermilk.',
+    remedy: 'Churn it at 10 to 20 °C.',
+  },
+  'too lean': {
+    field: 'fatPct',
+    message: 'There is too little fat in it to clump.',
+    remedy: 'Ask for 25 % fat or more.',
+  },
+};
+
+function breakProblems(state: CrockState): Problem[] {
+  const trouble = churnTrouble({ fatPct: 100 * fractionOf(state.masses, 'fat'), tempC: state.tempC });
+  return trouble ? [WONT_BREAK[trouble]] : [];
+}
+
+function roomProblems(params: ChurnParams, state: CrockState): Problem[] {
+  const wantedL = volumeMl(state) / 1000 / CHURN_FILL;
+  if (wantedL <= params.churnL) return [];
+  return [
+    {
+      field: 'churnL',
+      message: `A churn of ${params.churnL} L is too full of it to whip.`,
+      remedy: `Take one of ${Math.ceil(wantedL * 2) / 2} L, or churn it in ${Math.ceil(wantedL / params.churnL)} lots.`,
+    },
+  ];
+}

@@ -1,0 +1,50 @@
+import { GRAIN_FAT_PCT } from '../constants/butter.js';
+import { churnBalance } from '../physics/churning.js';
+import { fractionOf, massesBy, totalG } from '../state/composition.js';
+import { takeOut, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { standCovered } from './pass-time.js';
+import { sayMass } from './words.js';
+
+/** Nothing to choose: what runs through the cloth is buttermilk. */
+export type DrawParams = Readonly<Record<never, never>>;
+
+const TAKES_MIN = 6;
+
+/** The buttermilk poured off the grains through a cloth. */
+export const draw: StageKind<DrawParams> = {
+  kind: 'draw',
+  defaults: {},
+  name: () => 'buttermilk off',
+  instruction: (_params, before) =>
+    `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains.`,
+  handsMin: () => TAKES_MIN,
+  attended: true,
+  gear: () => ['cloth', 'strainer'],
+  endsBy: 'clock',
+  target: () => TAKES_MIN,
+  runsOff: { name: 'Buttermilk', use: 'drink it, bake with it, or sour the next cream with it' },
+  begin: (state) => {
+    const { butterG, butterFatPct } = split(state);
+    const fatG = (butterG * butterFatPct) / 100;
+    const serumKept = (butterG - fatG) / (totalG(state.masses) - state.masses.fat);
+    const fatLost = 1 - fatG / state.masses.fat;
+    const buttermilk = massesBy((c) => state.masses[c] * (c === 'fat' ? fatLost : 1 - serumKept));
+    return takeOut(state, buttermilk, 'whey');
+  },
+  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
+  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
+  stepMin: 3,
+  give: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
+  endCue: () => 'The drip through the cloth has slowed to drops.',
+  cues: [{ cue: 'buttermilk', ask: 'How does the buttermilk look?', answers: ['thin', 'creamy'] }],
+  cautions: () => [CAUTIONS.clean],
+  problems: () => [],
+};
+
+/** Grains and buttermilk of a churned cream. */
+function split(state: CrockState) {
+  const fatPct = Math.min(GRAIN_FAT_PCT - 1, 100 * fractionOf(state.masses, 'fat'));
+  return churnBalance({ massG: totalG(state.masses), fatPct: Math.max(5, fatPct), tempC: state.tempC }, GRAIN_FAT_PCT);
+}

@@ -1,0 +1,62 @@
+import { BUTTER_HANDLING_LOSS } from '../constants/butter.js';
+import { massesBy, NOTHING, scaleMasses, totalG } from '../state/composition.js';
+import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
+import type { StageKind } from './kind.js';
+import { standCovered } from './pass-time.js';
+import { sayMass } from './words.js';
+
+export interface WorkParams {
+  /** Fat the butter is worked to, percent. */
+  readonly butterFatPct: number;
+  /** Dry salt, percent of the butter. */
+  readonly saltPct: number;
+}
+
+const TAKES_MIN = 12;
+
+/** Pressed and folded until no drops come, salted. */
+export const work: StageKind<WorkParams> = {
+  kind: 'work',
+  defaults: { butterFatPct: 82, saltPct: 1 },
+  name: () => 'work, salt',
+  instruction: (params, before) => {
+    const salt = saltG(before, params);
+    return `Press and fold it until no more drops come${salt > 0 ? `, with ${sayMass(salt)} of fine salt` : ''}.`;
+  },
+  handsMin: () => TAKES_MIN,
+  attended: true,
+  gear: () => ['board', 'paddles'],
+  endsBy: 'clock',
+  target: () => TAKES_MIN,
+  begin: (state, params) => {
+    const salt = massesBy((c) => (c === 'salt' ? saltG(state, params) : NOTHING[c]));
+    const butter = pourIn(pressed(state, params), salt);
+    return takeOut(butter, scaleMasses(butter.masses, BUTTER_HANDLING_LOSS), 'lost');
+  },
+  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
+  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
+  stepMin: 4,
+  give: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
+  endCue: () => 'It is one waxy lump; pressed, it gives no more drops.',
+  cues: [{ cue: 'butter', ask: 'How is the butter?', answers: ['wet', 'waxy', 'greasy'] }],
+  cautions: () => [],
+  problems: () => [],
+};
+
+/** Mass of the finished butter that its fat makes, salt and all, g. */
+const butterG = (state: CrockState, { butterFatPct }: WorkParams) => (state.masses.fat * 100) / butterFatPct;
+
+const saltG = (state: CrockState, params: WorkParams) => (butterG(state, params) * params.saltPct) / 100;
+
+/** Serum pressed out until fat, salt and what serum is left make the butter that was asked for. */
+function pressed(state: CrockState, params: WorkParams): CrockState {
+  const serumG = totalG(state.masses) - state.masses.fat;
+  const wantedSerumG = butterG(state, params) - state.masses.fat - saltG(state, params);
+  if (wantedSerumG >= serumG) return state;
+  const out = 1 - wantedSerumG / serumG;
+  return takeOut(
+    state,
+    massesBy((c) => (c === 'fat' ? 0 : state.masses[c] * out)),
+    'whey',
+  );
+}
