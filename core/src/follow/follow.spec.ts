@@ -156,7 +156,10 @@ describe('the rules of safety', () => {
   });
 
   it('hold what ended above pH 4.6 or drains warm there', () => {
-    expect(gravest(assessSafety({ ...view, souringMin: null, ended: true }))).toBe('hold');
+    const ended = { ...view, souringMin: null, ended: true };
+    expect(gravest(assessSafety(ended))).toBe('hold');
+    // curd by acid and heat never was to be kept by acid: it is watched, and eaten soon
+    expect(gravest(assessSafety({ ...ended, state: { ...view.state, parted: true } }))).toBe('watch');
     expect(gravest(assessSafety({ ...view, onCounter: true }))).toBe('hold');
   });
 

@@ -173,6 +173,7 @@ const PRICED_BY: Readonly<Record<WeighedIn['pricedAs'], string>> = {
   milk: 'milkPrice',
   cream: 'creamPrice',
   powder: 'powderPrice',
+  acid: 'acidPrice',
 };
 
 function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {

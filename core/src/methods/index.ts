@@ -1,3 +1,4 @@
+import { acidHeatCurd, smoothCurd } from './acid-curd.js';
 import { coldStartYogurt } from './cold-start-yogurt.js';
 import { culturedButter } from './cultured-butter.js';
 import { culturedCream } from './cultured-cream.js';
@@ -18,6 +19,8 @@ export const METHODS: readonly Method[] = [
   liveKefir,
   culturedCream,
   culturedButter,
+  acidHeatCurd,
+  smoothCurd,
 ];
 
 /**

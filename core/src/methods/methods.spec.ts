@@ -9,7 +9,8 @@ const sheet = (code: string, choices: Choices = {}) => makeSheet(methodById(code
 const soursInH = (s: MakeSheet) => s.souring!.forecast.p50Min! / 60;
 
 /**
- * Hours of souring as general practice gives them, and product per kg of what went in. Cold start counts its warm-up.
+ * Hours of souring as general practice gives them (null where nothing sours), and product per kg of what went in. Cold
+ * start counts its warm-up.
  */
 const PRACTICE = [
   { code: 'Y1', hours: [4, 12], productPerKg: [0.93, 1] },
@@ -21,6 +22,9 @@ const PRACTICE = [
   { code: 'C1', hours: [12, 72], productPerKg: [0.93, 1] },
   // 330–420 g from a litre (995 g) of 36 % cream, as kitchens weigh it, with its starter
   { code: 'B1', hours: [8, 72], productPerKg: [0.32, 0.41] },
+  // 180–330 g from a kg of milk with a tenth of cream, short drain
+  { code: 'A1', hours: null, productPerKg: [0.18, 0.33] },
+  { code: 'A2', hours: null, productPerKg: [0.15, 0.3] },
 ] as const;
 
 describe('the methods that ship', () => {
@@ -29,11 +33,13 @@ describe('the methods that ship', () => {
   });
 
   for (const { code, hours, productPerKg } of PRACTICE) {
-    it(`${code} sours in ${hours[0]}–${hours[1]} h and yields as practice has it, as it stands`, () => {
+    it(`${code} takes its hours and yields as practice has it, as it stands`, () => {
       const made = sheet(code);
       expect(made.problems).toEqual([]);
-      expect(soursInH(made)).toBeGreaterThanOrEqual(hours[0]);
-      expect(soursInH(made)).toBeLessThanOrEqual(hours[1]);
+      if (hours) {
+        expect(soursInH(made)).toBeGreaterThanOrEqual(hours[0]);
+        expect(soursInH(made)).toBeLessThanOrEqual(hours[1]);
+      } else expect(made.souring).toBeNull();
       const share = made.product.massG / made.balance.inG;
       expect(share).toBeGreaterThan(productPerKg[0]);
       expect(share).toBeLessThan(productPerKg[1]);
@@ -44,7 +50,8 @@ describe('the methods that ship', () => {
   it('carry the cautions that every make carries', () => {
     for (const method of METHODS) {
       const { cautions } = sheet(method.id);
-      for (const always of [CAUTIONS.acid, CAUTIONS.clean, CAUTIONS.allergen, CAUTIONS.mould, CAUTIONS.defer]) {
+      const guard = method.family === 'Curd' ? CAUTIONS.notAcid : CAUTIONS.acid;
+      for (const always of [guard, CAUTIONS.clean, CAUTIONS.allergen, CAUTIONS.mould, CAUTIONS.defer]) {
         expect(cautions).withContext(method.id).toContain(always);
       }
     }
@@ -156,6 +163,40 @@ describe('butter', () => {
   it('says when the churn is too small', () => {
     expect(butter({ churnL: 1 }).problems.map((p) => p.field)).toEqual(['churnL']);
     expect(butter({ churnL: 1 }).problems[0]!.remedy).toMatch(/\d L, or churn it in \d lots/);
+  });
+});
+
+describe('curd by acid and heat', () => {
+  const acidOf = (s: MakeSheet) => s.amounts.find((a) => /juice|Vinegar|acid/i.test(a.what))!.massG;
+
+  it('little acid is sweet and soft, more is sourer; the pH is the one asked for', () => {
+    for (const targetPh of [5.2, 5.6, 6]) {
+      expect(sheet('A1', { targetPh }).product.ph).toBeCloseTo(targetPh, 3);
+    }
+    expect(acidOf(sheet('A1', { targetPh: 5.3 }))).toBeGreaterThan(acidOf(sheet('A1', { targetPh: 5.9 })));
+  });
+
+  it('doses every acid by its strength, and more milk wants more', () => {
+    const lemon = acidOf(sheet('A1', { agent: 'lemon' }));
+    expect(acidOf(sheet('A1', { agent: 'citric' })) / lemon).toBeCloseTo(0.055, 3);
+    expect(acidOf(sheet('A1', { agent: 'lemon', massG: 8000, vesselL: 10 })) / lemon).toBeCloseTo(2, 1);
+    expect(sheet('A1', { agent: 'tartaric' }).problems).toEqual([]);
+  });
+
+  it('drains in well under an hour while it is hot, drier giving less', () => {
+    const soft = sheet('A1');
+    const drained = soft.stages.find((s) => s.kind === 'strain')!;
+    expect(drained.endMin - drained.beginMin).toBeLessThan(60);
+    expect(drained.endMin - drained.beginMin).toBeGreaterThan(8);
+    expect(sheet('A1', { texture: 'dry-curd' }).product.massG).toBeLessThan(soft.product.massG);
+    expect(sheet('A1', { texture: 'dry-curd' }).product.firmnessWord).toBe('crumbles');
+    expect(sheet('A2').product.firmnessWord).toBe('spreads');
+  });
+
+  it('is salted as asked, and not at all where none is', () => {
+    const salted = sheet('A2', { saltPct: 1 });
+    expect(salted.stages.find((s) => s.kind === 'salt')!.instruction).toMatch(/^Blend the curd smooth with \d+/);
+    expect(sheet('A1', { saltPct: 0 }).stages.map((s) => s.kind)).not.toContain('salt');
   });
 });
 

@@ -4,6 +4,7 @@ import {
   DRAINAGE_EXPONENT,
   DRAINAGE_REFERENCE_SOLIDS,
   END_SOLIDS_PER_START_SOLIDS,
+  GRAINS,
   type DrainMethod,
 } from '../constants/drainage.js';
 
@@ -22,6 +23,8 @@ export interface DrainageConditions {
   readonly wheySolids: number;
   readonly method: DrainMethod;
   readonly tempC: number;
+  /** Grains of curd out of hot milk drain drier and faster than a gel. */
+  readonly grains?: boolean;
   readonly clothAreaCm2?: number | undefined;
   /** Factors learned for a kitchen's cloth; 1 = as the constants. */
   readonly reachFactor?: number;
@@ -35,8 +38,9 @@ export function relativeViscosity(tempC: number): number {
 }
 
 /** Solids (fraction) at which a method leaves off by itself for a curd of given solids. */
-export function endSolids(method: DrainMethod, solids: number): number {
-  return DRAINAGE[method].endSolids + END_SOLIDS_PER_START_SOLIDS * (solids - DRAINAGE_REFERENCE_SOLIDS);
+export function endSolids(method: DrainMethod, solids: number, grains = false): number {
+  const more = grains ? GRAINS.endSolidsMore : 0;
+  return more + DRAINAGE[method].endSolids + END_SOLIDS_PER_START_SOLIDS * (solids - DRAINAGE_REFERENCE_SOLIDS);
 }
 
 /** Whey (g) that leaves when a curd goes from its solids to wanted solids: mass balance of solids. */
@@ -50,15 +54,16 @@ export function wheyForSolids(massG: number, solids: number, wheySolids: number,
  * Terzaghi 1943) and with the whey's viscosity, so slower when cold and for a bigger batch.
  */
 export function drainageCourse(conditions: DrainageConditions): DrainageCourse {
-  const { massG, solids, wheySolids, method, tempC } = conditions;
-  const stop = Math.max(solids, endSolids(method, solids));
+  const { massG, solids, wheySolids, method, tempC, grains = false } = conditions;
+  const stop = Math.max(solids, endSolids(method, solids, grains));
   const wheyEndG = Math.min(
     wheyForSolids(massG, solids, wheySolids, stop) * (conditions.reachFactor ?? 1),
     massG * (1 - solids) * 0.95,
   );
   const usualArea = CLOTH_AREA_CM2_AT_1KG * (massG / 1000) ** (2 / 3);
   const depth = massG / (conditions.clothAreaCm2 ?? usualArea) / (1000 / CLOTH_AREA_CM2_AT_1KG);
-  const tauMin = DRAINAGE[method].tauMin * depth ** 2 * relativeViscosity(tempC) * (conditions.timeFactor ?? 1);
+  const usualTau = DRAINAGE[method].tauMin * (grains ? GRAINS.tauShare : 1);
+  const tauMin = usualTau * depth ** 2 * relativeViscosity(tempC) * (conditions.timeFactor ?? 1);
   return { wheyEndG, tauMin };
 }
 

@@ -86,6 +86,15 @@ function acidInTime(view: SafetyView): Finding | null {
 function endedAcid(view: SafetyView): Finding | null {
   const ph = view.measuredPh ?? view.state.ph;
   if (!view.ended || ph <= SAFE_PH) return null;
+  if (view.state.parted) {
+    return {
+      level: 'watch',
+      rule: 'not kept by acid',
+      source: 'FDA Food Code 3-501.14 (cooling) and 3-501.17 (date marking)',
+      reason: `At pH ${ph.toFixed(2)} acid does not guard it; it never was meant to.`,
+      doNow: 'Keep it at 5 °C or colder and eat it within five days.',
+    };
+  }
   return {
     level: 'hold',
     rule: 'acid endpoint',

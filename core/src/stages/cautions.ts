@@ -9,6 +9,8 @@ export const CAUTIONS = {
   hot: 'Hot milk and steam burn: keep the handle inward and pour away from you.',
   unheated:
     'The whey protein of this milk was never unfolded by heat: it sets softer and sheds more whey. Scald it first, or take ultra-heated milk.',
+  notAcid:
+    'Not sour enough to keep by acid: cool it from 57 to 21 °C within 2 h and to 5 °C within 4 h more, keep it there, eat it within days. Listeria can grow in it: not for anyone pregnant, old or ill unless it is fresh.',
   acid: 'The culture must bring it to pH 4.6. No set and no reading after twice the forecast time: discard it.',
   mould:
     'Mould, pink, orange or black spots, gas or a foul smell: discard it unopened-mouthed. Never cut it off, never taste.',

@@ -31,7 +31,7 @@ export interface WeighedIn {
   readonly what: string;
   readonly massG: number;
   readonly gPerMl: number;
-  readonly pricedAs: 'milk' | 'cream' | 'powder';
+  readonly pricedAs: 'milk' | 'cream' | 'powder' | 'acid';
 }
 
 /** How a curd drains from the state it was loaded in. */

@@ -1,3 +1,4 @@
+import { acidify } from './acidify.js';
 import { blend } from './blend.js';
 import { chill } from './chill.js';
 import { churn } from './churn.js';
@@ -9,13 +10,33 @@ import { hold } from './hold.js';
 import { incubate } from './incubate.js';
 import { inoculate } from './inoculate.js';
 import type { Stage, StageKind } from './kind.js';
+import { rest } from './rest.js';
+import { salt } from './salt.js';
 import { strain } from './strain.js';
 import { temper } from './temper.js';
 import { wash } from './wash.js';
 import { work } from './work.js';
 
 /** Every kind of stage; a new kind is one file and one name here. */
-const KINDS = [blend, heat, hold, cool, inoculate, incubate, chill, strain, temper, churn, draw, wash, work, finish];
+const KINDS = [
+  blend,
+  heat,
+  hold,
+  cool,
+  inoculate,
+  incubate,
+  chill,
+  acidify,
+  rest,
+  strain,
+  salt,
+  temper,
+  churn,
+  draw,
+  wash,
+  work,
+  finish,
+] as const;
 
 /** A stage's kind with its parameters completed from the defaults. */
 export interface BoundStage {
@@ -24,9 +45,7 @@ export interface BoundStage {
   readonly params: Record<string, unknown>;
 }
 
-const BY_NAME = new Map(
-  KINDS.map((kind) => [kind.kind as string, kind as unknown as StageKind<Record<string, unknown>>]),
-);
+const BY_NAME = new Map(KINDS.map((kind) => [kind.kind, kind as unknown as StageKind<Record<string, unknown>>]));
 
 /**
  * Finds the kind of a planned stage and completes its parameters.

@@ -212,6 +212,43 @@ describe('strain', () => {
   });
 });
 
+describe('acid in hot milk', () => {
+  const stageOf = (kind: string, params: object) => bind({ id: kind, kind, params: { ...params } });
+
+  it('brings it to the pH that was asked for, and closes its books', () => {
+    for (const agent of ['lemon', 'vinegar', 'citric', 'tartaric']) {
+      const parted = lastOf(run('acidify', { agent, targetPh: 5.5 }, HOT));
+      expect(parted.ph).toBeCloseTo(5.5, 6);
+      expect(parted.parted).toBeTrue();
+      expect(balanceErrorPct(parted)).toBeLessThan(1e-9);
+    }
+  });
+
+  it('says how much by thirds, in mL with a kitchen measure or in grams, and what to keep by', () => {
+    const lemon = stageOf('acidify', { agent: 'lemon', targetPh: 5.4 });
+    expect(lemon.kind.instruction(lemon.params, HOT)).toMatch(
+      /^Stir in 2\d\d mL \(.*cup\) lemon juice by thirds.*Keep 5\d mL/,
+    );
+    const crystals = stageOf('acidify', { agent: 'citric', targetPh: 5.4 });
+    expect(crystals.kind.instruction(crystals.params, HOT)).toMatch(/^Stir in 1\d g citric acid by thirds/);
+  });
+
+  it('does not part milk that is too cool, and says so', () => {
+    const { kind, params } = stageOf('acidify', {});
+    expect(kind.problems(params, HOT)).toEqual([]);
+    expect(kind.problems(params, MILK)[0]!.remedy).toContain('85 °C');
+    expect(lastOf(run('acidify', {}, MILK)).parted).toBeFalse();
+  });
+
+  it('leaves grains that drain faster and drier than a gel', () => {
+    const parted = lastOf(run('acidify', { targetPh: 5.5 }, HOT));
+    const curd = run('strain', { method: 'flat', texture: 'soft-curd', where: 'hot' }, parted);
+    expect(curd.finished).toBeTrue();
+    expect(lastOf(curd).minute - parted.minute).toBeLessThan(60);
+    expect(run('strain', { method: 'flat', texture: 'soft-curd' }, COLD).finished).toBeFalse();
+  });
+});
+
 describe('churning', () => {
   const fatOf = (state: CrockState) => state.masses.fat / totalG(state.masses);
 
@@ -291,6 +328,7 @@ describe('every kind of stage', () => {
       ['incubate', SOWN, {}],
       ['chill', SET, {}],
       ['strain', COLD, { texture: 'thick' }],
+      ['rest', HOT, { minutes: 30 }],
       ['temper', COLD, { targetC: 14 }],
       ['churn', TEMPERED, { device: 'jar' }],
     ] as const) {

@@ -12,7 +12,8 @@ import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
 export interface StrainParams {
   readonly method: DrainMethod;
   readonly texture: TextureId;
-  readonly where: 'cold' | 'counter';
+  /** In the cold, on the counter, or at once while it is hot. */
+  readonly where: 'cold' | 'counter' | 'hot';
 }
 
 const HOW: Readonly<Record<DrainMethod, string>> = {
@@ -21,13 +22,18 @@ const HOW: Readonly<Record<DrainMethod, string>> = {
   pressed: 'Fold it into cloth in the mould and weight it',
 };
 
+const WHERE: Readonly<Record<StrainParams['where'], string>> = {
+  cold: 'in the cold',
+  counter: 'on the counter',
+  hot: 'while it is hot',
+};
+
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams> = {
   kind: 'strain',
   defaults: { method: 'hung', texture: 'very-thick', where: 'cold' },
   name: () => 'to the cloth',
-  instruction: (params) =>
-    `${HOW[params.method]}, ${params.where === 'cold' ? 'in the cold' : 'on the counter'}. Weigh the whey now and then.`,
+  instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
   handsMin: () => 12,
   attended: false,
   gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
@@ -61,11 +67,16 @@ export const strain: StageKind<StrainParams> = {
     { cue: 'clarity', ask: 'How does the whey look?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
     { cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
   ],
-  cautions: (params) => [CAUTIONS.clean, CAUTIONS.whey, ...(params.where === 'counter' ? [CAUTIONS.counterDrain] : [])],
+  cautions: (params, state) => [
+    CAUTIONS.clean,
+    CAUTIONS.whey,
+    ...(params.where === 'counter' ? [CAUTIONS.counterDrain] : []),
+    ...(params.where === 'hot' && state.ph > SAFE_PH ? [CAUTIONS.notAcid] : []),
+  ],
   problems: (params, state) => {
     const wanted = TEXTURES[params.texture];
     const solids = solidsFraction(state.masses);
-    const reach = endSolids(params.method, solids);
+    const reach = endSolids(params.method, solids, state.parted);
     if (params.where === 'counter' && state.ph > SAFE_PH) {
       return [
         {
@@ -106,10 +117,15 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
     solids: solidsFraction(loaded),
     wheySolids: solidsFraction(whey),
     method: params.method,
-    tempC: params.where === 'cold' ? environment.kitchen.refrigeratorC : environment.kitchen.roomC,
+    tempC: drainsAtC(state, params, environment),
+    grains: state.parted,
     reachFactor: environment.member.wheyReach,
     timeFactor: environment.member.drainTime,
   });
+}
+
+function drainsAtC(state: CrockState, params: StrainParams, { kitchen }: Environment): number {
+  return { cold: kitchen.refrigeratorC, counter: kitchen.roomC, hot: state.tempC }[params.where];
 }
 
 /** Composition of the whey a curd gives off, as masses of any total: its serum and a little fat and casein. */

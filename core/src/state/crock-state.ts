@@ -2,7 +2,7 @@ import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { ALL_NATIVE, denaturedBetaLg, type NativeWhey } from '../physics/denaturation.js';
 import { firmnessIndex, firmnessWord, gelPointPh, syneresisIndex, type GelConditions } from '../physics/gel.js';
-import { addMasses, fractionOf, NOTHING, subtractMasses, totalG, type Masses } from './composition.js';
+import { addMasses, fractionOf, NOTHING, solidsFraction, subtractMasses, totalG, type Masses } from './composition.js';
 
 /** A culture at work in the crock. Acid is reckoned per kg of the milk as it was inoculated. */
 export interface Souring {
@@ -37,6 +37,8 @@ export interface CrockState {
   readonly setTempC: number | null;
   readonly disturbed: number;
   readonly draining: Draining | null;
+  /** True once acid has parted hot milk into grains of curd and whey. */
+  readonly parted: boolean;
   /** How far it is churned: 0 = cream, 1 = broken into grains. */
   readonly churned: number;
   /** Minutes of washing still to do. */
@@ -67,6 +69,7 @@ export function emptyCrock(tempC: number, freshPh: number): CrockState {
     setTempC: null,
     disturbed: 0,
     draining: null,
+    parted: false,
     churned: 0,
     washMin: 0,
     inputs: NOTHING,
@@ -116,9 +119,15 @@ export function firmness(state: CrockState): number {
   return firmnessIndex(gelConditions(state));
 }
 
+/** Solids (fraction) from which grains of acid curd crumble. */
+const CRUMBLES_FROM = 0.38;
+
 /** What it does on a spoon, in a word. */
 export function bodyWord(state: CrockState): string {
-  return state.churned >= 1 ? 'spreads' : firmnessWord(firmness(state));
+  if (state.churned >= 1) return 'spreads';
+  if (!state.parted) return firmnessWord(firmness(state));
+  if (state.disturbed >= 1) return 'spreads';
+  return solidsFraction(state.masses) >= CRUMBLES_FROM ? 'crumbles' : 'spoons';
 }
 
 export function shedding(state: CrockState): number {

@@ -55,7 +55,8 @@ export function plannedActual(followed: Followed, stage: FollowedStage): readonl
   }
   if (stage.endsBy === 'clock') {
     const gone = (followed.nowMs - stage.beginMs) / 60_000;
-    rows.push({ what: 'Time', planned: `${Math.round(stage.target)} min`, actual: `${Math.round(gone)} min` });
+    const planned = stage.endMs === null ? '' : `${Math.round((stage.endMs - stage.beginMs) / 60_000)} min`;
+    rows.push({ what: 'Time', planned, actual: `${Math.round(gone)} min` });
   }
   return rows;
 }

@@ -1,0 +1,157 @@
+import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
+import { HEATING, MILK, MONEY } from './yogurt-choices.js';
+
+const every = (group: ChoiceGroup) => group.choices.map((c) => c.key);
+
+const AGENT: OptionChoice = {
+  key: 'agent',
+  label: 'Acid',
+  kind: 'option',
+  initial: 'lemon',
+  why: 'Fruit and bottles differ: clear whey is the end, not the spoon.',
+  options: [
+    { id: 'lemon', label: 'Lemon juice', why: 'About 5.5 % citric acid, and its own flavour.' },
+    { id: 'vinegar', label: 'Vinegar, 5 %', why: 'Always to be had; a trace of it stays.' },
+    { id: 'citric', label: 'Citric acid', why: 'Crystals, weighed: clean and even.' },
+    { id: 'tartaric', label: 'Tartaric acid', why: 'Crystals, weighed: from wine.' },
+  ],
+};
+
+/** Acid to a pH, with a reasoned one for the make. */
+const acid = (initial: number, why: string): ChoiceGroup => ({
+  title: 'Acid',
+  choices: [
+    AGENT,
+    { key: 'targetPh', label: 'Down to', kind: 'number', unit: 'pH', min: 5.1, max: 6, step: 0.05, initial, why },
+    {
+      key: 'acidPrice',
+      label: 'It costs',
+      kind: 'number',
+      unit: 'per kg',
+      min: 0,
+      max: 200,
+      step: 0.5,
+      initial: 6,
+      why: 'In your own money.',
+    },
+  ],
+});
+
+const draining = (texture: 'soft-curd' | 'dry-curd'): ChoiceGroup => ({
+  title: 'Draining',
+  choices: [
+    {
+      key: 'texture',
+      label: 'Until it is',
+      kind: 'option',
+      initial: texture,
+      why: 'It drains fast while hot: half an hour, not a night.',
+      options: [
+        { id: 'soft-curd', label: 'Soft', why: 'Moist, for spooning; 34 % solids.' },
+        { id: 'dry-curd', label: 'Dry', why: 'Crumbles, for baking and blending; 42 % solids.' },
+      ],
+    },
+    {
+      key: 'drain',
+      label: 'How',
+      kind: 'option',
+      initial: 'flat',
+      why: 'Gently, or the finest of it goes through the cloth.',
+      options: [
+        { id: 'flat', label: 'Flat in a sieve', why: 'Gentlest.' },
+        { id: 'hung', label: 'Hung in cloth', why: 'A little drier.' },
+      ],
+    },
+    {
+      key: 'saltPct',
+      label: 'Salt',
+      kind: 'number',
+      unit: '%',
+      min: 0,
+      max: 2,
+      step: 0.1,
+      initial: 0.5,
+      why: 'Of the curd, to taste.',
+    },
+  ],
+});
+
+const HEAT = only(
+  vary(HEATING, {
+    heatC: {
+      min: 80,
+      max: 96,
+      initial: 90,
+      why: 'High enough that the whey protein comes into the curd with the casein.',
+    },
+  }),
+  ['heatC'],
+);
+
+function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] {
+  return [
+    {
+      id: 'blend',
+      kind: 'blend',
+      params: {
+        massG: { choice: 'massG' },
+        vesselL: { choice: 'vesselL' },
+        fatPct: { choice: 'fatPct' },
+        milk: { choice: 'milk' },
+        cream: { choice: 'cream' },
+      },
+    },
+    { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
+    { id: 'acid', kind: 'acidify', params: { agent: { choice: 'agent' }, targetPh: { choice: 'targetPh' } } },
+    { id: 'rest', kind: 'rest', params: { minutes: restMin } },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: 'hot' },
+    },
+    salt,
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
+  ];
+}
+
+const CURD_MONEY = only(vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 11 } }), every(MONEY));
+
+export const acidHeatCurd: Method = {
+  id: 'acid-heat-curd',
+  code: 'A1',
+  name: 'Soft curd by acid and heat',
+  short: 'Soft curd',
+  family: 'Curd',
+  summary: 'Milk and a little cream brought near the boil, parted by acid, drained half an hour: sweet and soft.',
+  groups: [
+    vary(MILK, { fatPct: { initial: 6.5, why: 'A little cream makes it tender and gives more.' } }),
+    HEAT,
+    acid(5.8, 'Little acid is sweet and soft, 5.8 to 6.0; more, 5.3 to 5.5, is firm and dry.'),
+    draining('soft-curd'),
+    CURD_MONEY,
+  ],
+  stages: stages(10, {
+    id: 'salt',
+    kind: 'salt',
+    params: { saltPct: { choice: 'saltPct' } },
+    onlyIf: { choice: 'saltPct', above: 0 },
+  }),
+};
+
+export const smoothCurd: Method = {
+  id: 'smooth-curd',
+  code: 'A2',
+  name: 'Smooth acid curd',
+  short: 'Blended smooth',
+  family: 'Curd',
+  summary: 'Milk near the boil, acid until the whey is clear, drained and blended with salt to a spread.',
+  groups: [
+    MILK,
+    vary(HEAT, { heatC: { initial: 95 } }),
+    acid(5.35, 'Until the whey is clear: about 5.3 to 5.4.'),
+    draining('soft-curd'),
+    CURD_MONEY,
+  ],
+  stages: stages(5, { id: 'smooth', kind: 'salt', params: { saltPct: { choice: 'saltPct' }, texture: 'smooth' } }),
+};

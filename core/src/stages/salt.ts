@@ -1,0 +1,49 @@
+import { massesBy, totalG } from '../state/composition.js';
+import { pourIn, type CrockState } from '../state/crock-state.js';
+import type { StageKind } from './kind.js';
+import { standCovered } from './pass-time.js';
+import { sayMass } from './words.js';
+
+export interface SaltParams {
+  /** Percent of the curd. */
+  readonly saltPct: number;
+  /** Only turned through it, or blended smooth. */
+  readonly texture: 'as it is' | 'smooth';
+}
+
+const TAKES_MIN = 5;
+
+/** Salt turned through a curd, which may be blended smooth with it. */
+export const salt: StageKind<SaltParams> = {
+  kind: 'salt',
+  defaults: { saltPct: 0.8, texture: 'as it is' },
+  name: (params) => (params.texture === 'smooth' ? 'blend smooth' : 'salt'),
+  instruction: (params, before) => {
+    const massG = saltG(before, params);
+    const how = params.texture === 'smooth' ? 'Blend the curd smooth' : 'Turn the curd over';
+    return `${how}${massG > 0 ? ` with ${sayMass(massG)} of fine salt` : ''}.`;
+  },
+  handsMin: () => TAKES_MIN,
+  attended: true,
+  gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
+  endsBy: 'clock',
+  target: () => TAKES_MIN,
+  begin: (state, params) => ({
+    ...pourIn(
+      state,
+      massesBy((c) => (c === 'salt' ? saltG(state, params) : 0)),
+    ),
+    disturbed: params.texture === 'smooth' ? 1 : state.disturbed,
+    draining: null,
+  }),
+  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
+  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
+  stepMin: 5,
+  give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
+  endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
+  cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],
+  cautions: () => [],
+  problems: () => [],
+};
+
+const saltG = (state: CrockState, { saltPct }: SaltParams) => (totalG(state.masses) * saltPct) / 100;
