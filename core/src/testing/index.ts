@@ -1,0 +1,3 @@
+/** What tests of other workspaces may ask of the engine's own. */
+export * from './figures.js';
+export * from './same-everywhere.js';

@@ -1,0 +1,3 @@
+import { figuresOfTheEngine } from '@oat-crock/core/testing';
+
+postMessage(figuresOfTheEngine());
