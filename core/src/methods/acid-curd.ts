@@ -1,5 +1,5 @@
 import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
-import { HEATING, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, HEATING, MILK, MONEY } from './yogurt-choices.js';
 
 const every = (group: ChoiceGroup) => group.choices.map((c) => c.key);
 
@@ -90,17 +90,7 @@ const HEAT = only(
 
 function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] {
   return [
-    {
-      id: 'blend',
-      kind: 'blend',
-      params: {
-        massG: { choice: 'massG' },
-        vesselL: { choice: 'vesselL' },
-        fatPct: { choice: 'fatPct' },
-        milk: { choice: 'milk' },
-        cream: { choice: 'cream' },
-      },
-    },
+    BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
     { id: 'acid', kind: 'acidify', params: { agent: { choice: 'agent' }, targetPh: { choice: 'targetPh' } } },
     { id: 'rest', kind: 'rest', params: { minutes: restMin } },

@@ -1,7 +1,6 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './yogurt-choices.js';
 
 const SOURED_BY: ChoiceGroup = {
   title: 'Starter',
@@ -51,7 +50,7 @@ export const culturedCream: Method = {
     vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 12 } }),
   ],
   stages: [
-    SCALDED_STAGES[0]!,
+    BLEND,
     ...roomStages({ choice: 'culture' }),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],

@@ -1,7 +1,6 @@
 import { vary, type Method } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './yogurt-choices.js';
 
 export const liveKefir: Method = {
   id: 'live-kefir',
@@ -22,7 +21,7 @@ export const liveKefir: Method = {
     MONEY,
   ],
   stages: [
-    SCALDED_STAGES[0]!,
+    BLEND,
     ...roomStages('kefir-grains'),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],

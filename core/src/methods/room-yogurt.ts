@@ -1,7 +1,7 @@
 import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, HEATING, MILK, MONEY } from './yogurt-choices.js';
 
 const HEAT_FIRST: ChoiceGroup = {
   title: 'Heat',
@@ -50,7 +50,7 @@ export const roomYogurt: Method = {
     MONEY,
   ],
   stages: [
-    SCALDED_STAGES[0]!,
+    BLEND,
     ...scalding,
     ...roomStages('room-yogurt'),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },

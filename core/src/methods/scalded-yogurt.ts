@@ -1,19 +1,9 @@
 import type { Method, StageTemplate } from './method.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
+import { BLEND, HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
 
 /** From cold milk to cold set yogurt; strained yogurt goes on from here. */
 export const SCALDED_STAGES: readonly StageTemplate[] = [
-  {
-    id: 'blend',
-    kind: 'blend',
-    params: {
-      massG: { choice: 'massG' },
-      vesselL: { choice: 'vesselL' },
-      fatPct: { choice: 'fatPct' },
-      milk: { choice: 'milk' },
-      cream: { choice: 'cream' },
-    },
-  },
+  BLEND,
   { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
   {
     id: 'hold',

@@ -1,6 +1,6 @@
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../constants/reference-materials.js';
 import type { Stock, Treatment } from '../state/materials.js';
-import type { ChoiceGroup } from './method.js';
+import type { ChoiceGroup, StageTemplate } from './method.js';
 
 const TREATED: Readonly<Record<Treatment, string>> = {
   raw: 'raw: heat it in this make',
@@ -71,6 +71,19 @@ export const MILK: ChoiceGroup = {
       why: 'More fat softens the tang and thickens; 3.6 % is whole milk as it comes.',
     },
   ],
+};
+
+/** The stage that weighs in what {@link MILK} chose. */
+export const BLEND: StageTemplate = {
+  id: 'blend',
+  kind: 'blend',
+  params: {
+    massG: { choice: 'massG' },
+    vesselL: { choice: 'vesselL' },
+    fatPct: { choice: 'fatPct' },
+    milk: { choice: 'milk' },
+    cream: { choice: 'cream' },
+  },
 };
 
 export const HEATING: ChoiceGroup = {

@@ -6,8 +6,8 @@ import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface AcidifyParams {
@@ -32,11 +32,8 @@ export const acidify: StageKind<AcidifyParams> = {
     const by = ml === null ? sayMass(reserve) : `${Math.round(reserve)} mL`;
     return `Stir in ${much} ${name} by thirds, a slow turn each, waiting a minute between; stop when the whey is clear. Keep ${by} more at hand.`;
   },
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: () => ['pot', 'spoon'],
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   weighIn: (params, before) => {
     const { massG } = doseFor(before, params);
     const { name, gPerMl } = SOUR_AGENTS[params.agent];
@@ -57,9 +54,6 @@ export const acidify: StageKind<AcidifyParams> = {
       ph: phOf(bufferMilkOf(state.masses, state.freshPh), sournessAfter(state, acid, acidMol)),
     };
   },
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 2,
   give: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
   endCue: () => 'Curd floats in clear, greenish whey.',
   cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],

@@ -7,8 +7,8 @@ import { pourIn } from '../state/crock-state.js';
 import { mixedNative, nativeAsBought } from '../physics/denaturation.js';
 import { MILK_POWDER, referenceStock } from '../constants/reference-materials.js';
 import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass } from './words.js';
 
 export interface BlendParams {
@@ -66,11 +66,8 @@ export const blend: StageKind<BlendParams> = {
     );
     return `Weigh ${parts.join(' and ')} into the pot.`;
   },
-  handsMin: () => WEIGHING_MIN,
-  attended: true,
+  ...handsWork(WEIGHING_MIN),
   gear: () => ['pot', 'scale'],
-  endsBy: 'clock',
-  target: () => WEIGHING_MIN,
   weighIn: (params) =>
     blendParts(params).map(({ stock, massG }, i) => ({
       what: stock.name,
@@ -87,9 +84,6 @@ export const blend: StageKind<BlendParams> = {
         native: mixedNative(crock.native, crock.masses.wheyProtein, native, masses.wheyProtein),
       };
     }, state),
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= WEIGHING_MIN,
-  stepMin: 4,
   give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Cold milk waits half an hour; longer belongs in the cold.' }),
   endCue: () => 'All of it is weighed in.',
   cues: [],

@@ -3,8 +3,8 @@ import { churnBalance } from '../physics/churning.js';
 import { fractionOf, massesBy, totalG } from '../state/composition.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass } from './words.js';
 
 /** Nothing to choose: what runs through the cloth is buttermilk. */
@@ -19,11 +19,8 @@ export const draw: StageKind<DrawParams> = {
   name: () => 'buttermilk off',
   instruction: (_params, before) =>
     `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains.`,
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'strainer'],
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   runsOff: { name: 'Buttermilk', use: 'drink it, bake with it, or sour the next cream with it' },
   begin: (state) => {
     const { butterG, butterFatPct } = split(state);
@@ -33,9 +30,6 @@ export const draw: StageKind<DrawParams> = {
     const buttermilk = massesBy((c) => state.masses[c] * (c === 'fat' ? fatLost : 1 - serumKept));
     return takeOut(state, buttermilk, 'whey');
   },
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 3,
   give: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
   endCue: () => 'The drip through the cloth has slowed to drops.',
   cues: [{ cue: 'buttermilk', ask: 'How does the buttermilk look?', answers: ['thin', 'creamy'] }],

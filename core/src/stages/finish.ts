@@ -1,8 +1,8 @@
 import { scaleMasses, totalG } from '../state/composition.js';
 import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass, sayPots } from './words.js';
 
 export interface FinishParams {
@@ -23,19 +23,13 @@ export const finish: StageKind<FinishParams> = {
   name: () => 'weigh, pot',
   instruction: (params, before) =>
     `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))}) and fill ${sayPots(potsOf(before.masses, params.potG))} of ${params.potG} g.`,
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   begin: (state) => {
     const mass = totalG(state.masses);
     const smear = Math.min(1, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
     return { ...takeOut(state, scaleMasses(state.masses, smear), 'lost'), draining: null };
   },
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 5,
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
   endCue: () => 'Weighed, labelled, in the cold.',
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],

@@ -9,8 +9,8 @@ import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface InoculateParams {
@@ -42,18 +42,12 @@ export const inoculate: StageKind<InoculateParams> = {
     const massG = starterG(params, before.masses);
     return `Stir ${sayMass(massG)} starter (${kitchenMeasure(massG / STARTER_G_PER_ML)}) smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
   },
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   weighIn: (params, before) => [
     { what: 'Starter', massG: starterG(params, before.masses), gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 3,
   give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cost it about a degree.' }),
   endCue: () => 'No lumps left when you drag a spoon along the bottom.',
   cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],

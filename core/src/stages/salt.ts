@@ -1,7 +1,7 @@
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass } from './words.js';
 
 export interface SaltParams {
@@ -23,11 +23,8 @@ export const salt: StageKind<SaltParams> = {
     const how = params.texture === 'smooth' ? 'Blend the curd smooth' : 'Turn the curd over';
     return `${how}${massG > 0 ? ` with ${sayMass(massG)} of fine salt` : ''}.`;
   },
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   begin: (state, params) => ({
     ...pourIn(
       state,
@@ -36,9 +33,6 @@ export const salt: StageKind<SaltParams> = {
     disturbed: params.texture === 'smooth' ? 1 : state.disturbed,
     draining: null,
   }),
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 5,
   give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
   endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
   cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],

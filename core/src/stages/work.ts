@@ -1,8 +1,8 @@
 import { BUTTER_HANDLING_LOSS } from '../constants/butter.js';
 import { massesBy, NOTHING, scaleMasses, totalG } from '../state/composition.js';
 import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
+import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { standCovered } from './pass-time.js';
 import { sayMass } from './words.js';
 
 export interface WorkParams {
@@ -23,19 +23,13 @@ export const work: StageKind<WorkParams> = {
     const salt = saltG(before, params);
     return `Press and fold it until no more drops come${salt > 0 ? `, with ${sayMass(salt)} of fine salt` : ''}.`;
   },
-  handsMin: () => TAKES_MIN,
-  attended: true,
+  ...handsWork(TAKES_MIN),
   gear: () => ['board', 'paddles'],
-  endsBy: 'clock',
-  target: () => TAKES_MIN,
   begin: (state, params) => {
     const salt = massesBy((c) => (c === 'salt' ? saltG(state, params) : NOTHING[c]));
     const butter = pourIn(pressed(state, params), salt);
     return takeOut(butter, scaleMasses(butter.masses, BUTTER_HANDLING_LOSS), 'lost');
   },
-  advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
-  done: (state, _params, _environment, since) => state.minute - since >= TAKES_MIN,
-  stepMin: 4,
   give: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
   endCue: () => 'It is one waxy lump; pressed, it gives no more drops.',
   cues: [{ cue: 'butter', ask: 'How is the butter?', answers: ['wet', 'waxy', 'greasy'] }],
