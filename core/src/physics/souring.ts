@@ -225,4 +225,4 @@ function freedom(law: SouringLaw, ph: number, lacticMolPerKg: number): number {
 }
 
 /** Longest even step (min): pH stays within 0.001 of the exact solution. */
-export const SOURING_STEP_MIN = 5;
+export const SOURING_STEP_MIN = 10;

@@ -33,7 +33,7 @@ export const chill: StageKind<ChillParams> = {
     return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
   },
   done: (state, params) => state.tempC <= params.targetC,
-  stepMin: 5,
+  stepMin: 10,
   give: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),
   endCue: () => 'Cold through, firm when tilted.',
   cues: [

@@ -61,7 +61,7 @@ export const incubate: StageKind<IncubateParams> = {
   advance: (state, params, environment, minutes) =>
     passTime(state, environment, keeperSurroundings(params, volumeMl(state), environment), 0, minutes),
   done: (state, params) => state.ph <= params.targetPh,
-  stepMin: 5,
+  stepMin: 10,
   give: sournessGive,
   endCue: () => 'It leaves the wall in one piece when you tilt it; a film of whey shows.',
   cues: [

@@ -3,7 +3,7 @@ import { drainageCourse, endSolids, wheyAfter, type DrainageCourse } from '../ph
 import { coolingSurroundings } from '../physics/heat.js';
 import { denaturedWhey } from '../physics/denaturation.js';
 import type { Environment } from '../environment/environment.js';
-import { massesBy, scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
+import { scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
@@ -130,13 +130,12 @@ function drainsAtC(state: CrockState, params: StrainParams, { kitchen }: Environ
 
 /** Composition of the whey a curd gives off, as masses of any total: its serum and a little fat and casein. */
 function wheyOf(curd: Masses, state: CrockState): Masses {
-  const nativeWhey = 1 - denaturedWhey(state.native);
-  const kept: Partial<Record<keyof Masses, number>> = {
-    fat: RETAINED.fat,
-    casein: RETAINED.casein,
-    wheyProtein: 1 - nativeWhey,
+  return {
+    ...curd,
+    fat: curd.fat * (1 - RETAINED.fat),
+    casein: curd.casein * (1 - RETAINED.casein),
+    wheyProtein: curd.wheyProtein * (1 - denaturedWhey(state.native)),
   };
-  return massesBy((c) => curd[c] * (1 - (kept[c] ?? 0)));
 }
 
 function drain(state: CrockState, params: StrainParams, environment: Environment, minutes: number): CrockState {
