@@ -31,6 +31,7 @@ export * from './physics/gel.js';
 export * from './physics/drainage.js';
 export * from './random/random.js';
 export * from './assimilate/evidence.js';
+export * from './calibrate/pooled-prior.js';
 export * from './forecast/souring-ensemble.js';
 export * from './forecast/souring-forecast.js';
 export * from './forecast/drain-forecast.js';

@@ -25,6 +25,8 @@ export interface SouringProblem {
   readonly targetPh: number;
   readonly gelPh: number;
   readonly horizonMin: number;
+  /** What earlier batches of this culture in this place taught; without it the standard prior. */
+  readonly prior?: ScorePrior | undefined;
   /** What is known of the place's offset, °C; without it the usual spread. */
   readonly offset?: { readonly meanC: number; readonly sdC: number } | undefined;
 }
@@ -53,19 +55,37 @@ function offsetC(problem: SouringProblem, z: number): number {
   return meanC + sdC * z;
 }
 
-/** Draws the scores of one member: standard normal, but for a few starters that are nearly dead. */
-export function drawScores(normal: () => number, random: Random, out: Float64Array, offset: number): void {
-  for (let d = 0; d < DIMS; d++) out[offset + d] = normal();
+/** Means and standard deviations of a member's scores before anything is read of its batch. */
+export interface ScorePrior {
+  readonly mean: readonly number[];
+  readonly sd: readonly number[];
+}
+
+export const STANDARD_PRIOR: ScorePrior = { mean: SCORES.map(() => 0), sd: SCORES.map(() => 1) };
+
+/** Draws the scores of one member: normal, but for a few starters that are nearly dead. */
+export function drawScores(
+  normal: () => number,
+  random: Random,
+  out: Float64Array,
+  offset: number,
+  { mean, sd }: ScorePrior = STANDARD_PRIOR,
+): void {
+  for (let d = 0; d < DIMS; d++) out[offset + d] = mean[d]! + sd[d]! * normal();
   if (random() < WEAK_STARTER.share) out[offset] = WEAK_STARTER.centre + WEAK_STARTER.width * normal();
 }
 
-/** Log density of a member's scores, up to (2π)^(−dims/2). */
-export function logPriorOfScores(points: Float64Array, offset: number): number {
+/** Log density of a member's scores, up to a constant. */
+export function logPriorOfScores(
+  points: Float64Array,
+  offset: number,
+  { mean, sd }: ScorePrior = STANDARD_PRIOR,
+): number {
   let log = 0;
-  for (let d = 1; d < DIMS; d++) log -= 0.5 * points[offset + d]! ** 2;
+  for (let d = 1; d < DIMS; d++) log -= 0.5 * ((points[offset + d]! - mean[d]!) / sd[d]!) ** 2;
   const vigour = points[offset]!;
   const weak = (vigour - WEAK_STARTER.centre) / WEAK_STARTER.width;
-  const usual = (1 - WEAK_STARTER.share) * Math.exp(-0.5 * vigour ** 2);
+  const usual = ((1 - WEAK_STARTER.share) / sd[0]!) * Math.exp(-0.5 * ((vigour - mean[0]!) / sd[0]!) ** 2);
   return log + Math.log(usual + (WEAK_STARTER.share / WEAK_STARTER.width) * Math.exp(-0.5 * weak ** 2) + 1e-300);
 }
 

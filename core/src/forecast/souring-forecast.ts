@@ -33,6 +33,8 @@ export interface SouringForecast {
   readonly doubtful: readonly number[];
   /** The batch as it most likely is. */
   readonly member: Member;
+  /** Mean and standard deviation of each score, for the batches that come after. */
+  readonly taught: { readonly mean: readonly number[]; readonly sd: readonly number[] };
   /** Effective members as a share; low means the readings pull hard against the model. */
   readonly effective: number;
 }
@@ -64,8 +66,8 @@ export function forecastSouring(
   const weighted = inferMembers(
     {
       dims: DIMS,
-      drawPrior: drawScores,
-      logPrior: logPriorOfScores,
+      drawPrior: (normal, chance, out, offset) => drawScores(normal, chance, out, offset, problem.prior),
+      logPrior: (points, offset) => logPriorOfScores(points, offset, problem.prior),
       logLikelihood: (points, count) => {
         if (readings.length === 0) return new Float64Array(count);
         const run = runEnsemble(problem, points, count, readingMin, lastReadingMin);
@@ -96,8 +98,7 @@ function summarise(
   const run = runEnsemble(problem, points, count, asked, horizonMin);
   const ready = ranked(run.readyMin, weights);
   const seen = likelihoods(problem, run, readings, count);
-  const mean = new Float64Array(DIMS);
-  for (let i = 0; i < count; i++) for (let d = 0; d < DIMS; d++) mean[d]! += weights[i]! * points[i * DIMS + d]!;
+  const { mean, sd } = moments(points, weights);
   return {
     p10Min: finite(ready.quantile(0.1)),
     p50Min: finite(ready.quantile(0.5)),
@@ -108,8 +109,23 @@ function summarise(
     }),
     doubtful: readings.flatMap((_, r) => (weightedMean(seen.wrong[r]!, weights) > DOUBTFUL ? [r] : [])),
     member: memberFromScores(problem, mean),
+    taught: { mean, sd },
     effective: weighted.effective,
   };
+}
+
+/** Weighted mean and standard deviation of each score. */
+function moments(points: Float64Array, weights: Float64Array): { readonly mean: number[]; readonly sd: number[] } {
+  const mean = new Array<number>(DIMS).fill(0);
+  const square = new Array<number>(DIMS).fill(0);
+  for (let i = 0; i < weights.length; i++) {
+    for (let d = 0; d < DIMS; d++) {
+      const score = points[i * DIMS + d]!;
+      mean[d]! += weights[i]! * score;
+      square[d]! += weights[i]! * score * score;
+    }
+  }
+  return { mean, sd: mean.map((m, d) => Math.sqrt(Math.max(0, square[d]! - m * m))) };
 }
 
 function weightedMean(values: Float64Array, weights: Float64Array): number {
