@@ -8,7 +8,7 @@ import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { planStages } from '../make/plan.js';
 import { firstOf, lastOf } from '../make/run.js';
 import { methodById } from '../methods/index.js';
-import { initialChoices } from '../methods/method.js';
+import { initialChoices, type Choices } from '../methods/method.js';
 import type { RunsOff } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
 import { solidsFraction, totalG } from '../state/composition.js';
@@ -79,11 +79,23 @@ export interface Followed {
   readonly arrives: boolean;
 }
 
-/**
- * Follows a batch: runs it as it was done, learns from its readings, forecasts the rest.
- * Pure: same batch, moment, household and options give the same answer.
- */
-export function follow(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): Followed {
+/** A batch worked out: run as it was done, with what was learned on the way. */
+export interface WorkedOut {
+  readonly batch: Batch;
+  /** Every choice of the make, the method's own where the maker made none. */
+  readonly choices: Choices;
+  readonly timeline: Timeline;
+  /** The same before anything was learned. */
+  readonly firstPass: Timeline;
+  readonly environment: Environment;
+  readonly nominal: Environment;
+  readonly souring: LearnedSouring | null;
+  readonly drain: LearnedDrain | null;
+  readonly stageCount: number;
+}
+
+/** Runs a batch as it was done and learns from its readings. */
+export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): WorkedOut {
   const method = methodById(batch.methodId);
   const choices = { ...initialChoices(method), ...batch.choices };
   const stages = planStages(method, choices);
@@ -91,7 +103,7 @@ export function follow(batch: Batch, nowMs: number, options: ForecastOptions, ho
     batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
   );
   const endNowMs = batch.ended ? Math.min(nowMs, batch.ended.atMs) : nowMs;
-  const environment = (member: Member): Environment => ({
+  const environmentOf = (member: Member): Environment => ({
     kitchen: kitchenFor(choices, household.kitchen),
     member,
     measuredTempC: (minute) => {
@@ -100,26 +112,34 @@ export function follow(batch: Batch, nowMs: number, options: ForecastOptions, ho
     },
   });
   const wake = household.wake ?? ALWAYS_AWAKE;
-  const nominal = environment(NOMINAL_MEMBER);
+  const nominal = environmentOf(NOMINAL_MEMBER);
   const firstPass = timelineOf(batch, stages, nominal, endNowMs, wake);
   const souring = learnSouring(batch, firstPass, nominal, options);
-  const soured = environment(memberOf(souring, null));
+  const soured = environmentOf(memberOf(souring, null));
   const drain = learnDrain(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
-  const learned = environment(memberOf(souring, drain));
-  const timeline = timelineOf(batch, stages, learned, endNowMs, wake);
-  return summarise(batch, timeline, learned, souring, drain, nominal, firstPass, stages.length);
+  const environment = environmentOf(memberOf(souring, drain));
+  const timeline = timelineOf(batch, stages, environment, endNowMs, wake);
+  return { batch, choices, timeline, firstPass, environment, nominal, souring, drain, stageCount: stages.length };
 }
 
-function summarise(
-  batch: Batch,
-  timeline: Timeline,
-  environment: Environment,
-  souring: LearnedSouring | null,
-  drain: LearnedDrain | null,
-  nominal: Environment,
-  firstPass: Timeline,
-  stageCount: number,
-): Followed {
+/**
+ * Follows a batch: runs it as it was done, learns from its readings, forecasts the rest.
+ * Pure: same batch, moment, household and options give the same answer.
+ */
+export function follow(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): Followed {
+  return summarise(workOut(batch, nowMs, options, household));
+}
+
+function summarise({
+  batch,
+  timeline,
+  firstPass,
+  environment,
+  nominal,
+  souring,
+  drain,
+  stageCount,
+}: WorkedOut): Followed {
   const here = stateAt(timeline, timeline.nowMs);
   const last = timeline.stages[timeline.stages.length - 1]!;
   const shift = souringShiftMs(timeline, firstPass);

@@ -15,6 +15,8 @@ import type { CrockState, Souring } from '../state/crock-state.js';
 export const WARM_ABOVE_C = 5;
 export const WARM_BELOW_C = 57;
 export const SAFE_PH = 4.6;
+/** Milk boils here (°C): what heat it gets beyond goes off as steam, which is not reckoned under a lid. */
+const BOILS_C = 100.2;
 
 /**
  * Moves heat for a step, and with it everything that time does to any milk in any stage: denaturation,
@@ -32,7 +34,8 @@ export function passTime(
   if (minutes <= 0) return state;
   const step = thermalStep(state.masses, state.tempC, around, heatW, minutes);
   const measured = environment.measuredTempC?.(state.minute + minutes) ?? null;
-  const cooked = evaporate(passTimeAt(state, environment, measured ?? step.tempC, minutes), step.evaporatedG);
+  const endC = measured ?? Math.min(step.tempC, BOILS_C);
+  const cooked = evaporate(passTimeAt(state, environment, endC, minutes), step.evaporatedG);
   return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
 }
 

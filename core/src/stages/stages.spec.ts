@@ -212,6 +212,14 @@ describe('strain', () => {
   });
 });
 
+describe('heating left too long', () => {
+  it('boils, and gets no hotter', () => {
+    const forgotten = runStage(bind({ id: 'h', kind: 'heat', params: { targetC: 85 } }), MILK, USUAL_ENVIRONMENT, 90);
+    expect(lastOf(forgotten).tempC).toBeCloseTo(100.2, 6);
+    expect(lastOf(forgotten).peakC).toBeLessThanOrEqual(100.2);
+  });
+});
+
 describe('acid in hot milk', () => {
   const stageOf = (kind: string, params: object) => bind({ id: kind, kind, params: { ...params } });
 

@@ -1,0 +1,100 @@
+import { CULTURES, LETHAL_RISE_C, type Culture } from '../constants/cultures.js';
+import type { WorkedOut } from '../follow/follow.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
+
+/** What a batch shows of itself, for the causes of a fault to be weighed by. Null where it cannot be known. */
+export interface Case {
+  readonly culture: Culture | null;
+  /** Vigour of the starter as its readings show it, 1 = as reckoned. */
+  readonly vitality: number | null;
+  readonly dosePct: number | null;
+  /** Temperature at which the starter went in, and the mean while it set, °C. */
+  readonly starterC: number | null;
+  readonly meanSetC: number | null;
+  readonly lethalC: number | null;
+  /** Denatured β-lactoglobulin, fraction. */
+  readonly denatured: number;
+  readonly ultraHeated: boolean;
+  readonly proteinPct: number;
+  readonly fatPct: number;
+  /** pH in the end (measured where it was), that wanted, and how far it fell after the souring was over. */
+  readonly endPh: number;
+  readonly targetPh: number | null;
+  readonly fellInCold: number | null;
+  /** Time it was left to sour, against the time it was forecast to take. */
+  readonly timeRatio: number | null;
+  readonly sugarGone: boolean;
+  /** Temperature when acid went in, °C. */
+  readonly acidC: number | null;
+  readonly solids: number;
+  readonly wantedSolids: number | null;
+  /** Temperature of churning, °C, fat of the cream, and whether the butter was washed. */
+  readonly churnC: number | null;
+  readonly creamFatPct: number | null;
+  readonly washed: boolean | null;
+  readonly lidOn: boolean;
+  /** The last answer to each thing that was looked at. */
+  readonly seen: Readonly<Record<string, string>>;
+}
+
+/** Less acid to be had than this (mol/kg) and the sugar is gone. */
+const SUGAR_GONE = 0.003;
+
+/** The case of a batch that was worked out. */
+export function caseOf({ batch, choices, timeline, environment, souring, drain }: WorkedOut): Case {
+  const past = timeline.stages.filter((s) => s.status !== 'ahead');
+  const states = past.flatMap((s) => s.run.states);
+  const end = states[states.length - 1]!;
+  const sown = states.find((s) => s.souring !== null);
+  const culture = sown?.souring ? CULTURES[sown.souring.culture] : null;
+  const sowing = past.find((s) => s.stage.params['culture'] !== undefined);
+  const soured = past.find((s) => s.stage.kind.endsBy === 'acidity');
+  const setting = soured?.run.states ?? [];
+  const lastSoured = setting[setting.length - 1];
+  const churned = states.findIndex((s) => s.churned > 0);
+  const cream = churned >= 0 ? states[churned]! : null;
+  const phs = batch.readings.filter((r) => r.quantity === 'ph');
+  const acidified = states.findIndex((s, i) => i > 0 && s.souring === null && s.ph < states[i - 1]!.ph - 0.1);
+  return {
+    culture,
+    vitality: souring && souring.readingIds.length > 0 ? environment.member.vitality : null,
+    dosePct: numberOf(sowing?.stage.params['dosePct']),
+    starterC: sown?.tempC ?? null,
+    meanSetC: setting.length > 0 ? setting.reduce((sum, s) => sum + s.tempC, 0) / setting.length : null,
+    lethalC: culture && culture.growth.maxC + LETHAL_RISE_C,
+    denatured: denaturedBetaLg(end.native),
+    ultraHeated: choices['milk'] === 'ultra-heated',
+    proteinPct: 100 * proteinFraction((sown ?? end).masses),
+    fatPct: 100 * fractionOf(end.masses, 'fat'),
+    endPh: phs.at(-1)?.value ?? end.ph,
+    targetPh: soured ? soured.stage.kind.target(soured.stage.params) : null,
+    fellInCold: lastSoured ? lastSoured.ph - end.ph : null,
+    timeRatio: timeRatio(soured, souring?.forecast.p50Min ?? null),
+    sugarGone: sugarGone(end),
+    acidC: acidified > 0 ? states[acidified]!.tempC : null,
+    solids: solidsFraction(end.masses),
+    wantedSolids: drain ? drain.at.stage.kind.target(drain.at.stage.params) : null,
+    churnC: cream?.tempC ?? null,
+    creamFatPct: cream && 100 * fractionOf(cream.masses, 'fat'),
+    washed: cream && choices['washing'] === 'clear',
+    lidOn: choices['lid'] === 'on',
+    seen: Object.fromEntries(batch.cues.map((c) => [c.cue, c.answer])),
+  };
+}
+
+function timeRatio(
+  soured: WorkedOut['timeline']['stages'][number] | undefined,
+  forecastMin: number | null,
+): number | null {
+  if (!soured?.endMs || !forecastMin) return null;
+  return (soured.endMs - soured.beginMs) / 60_000 / forecastMin;
+}
+
+function sugarGone({ souring }: CrockState): boolean {
+  const most = souring?.milk.lacticEndMolPerKg;
+  return souring !== null && most !== undefined && most - souring.lacticMolPerKg < SUGAR_GONE;
+}
+
+const numberOf = (value: unknown): number | null => (typeof value === 'number' ? value : null);

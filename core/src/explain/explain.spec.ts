@@ -1,0 +1,185 @@
+import fc from 'fast-check';
+import type { Entry, EntryBody } from '../batch/entry.js';
+import { replay } from '../batch/replay.js';
+import type { Choices } from '../methods/method.js';
+import { CAUSES, type CauseId } from './causes.js';
+import { explain, type RankedCause } from './explain.js';
+import { FAULTS, type FaultId } from './faults.js';
+
+const T0 = Date.UTC(2026, 4, 2, 8);
+const MIN = 60_000;
+const FEW = { members: 300, seed: 1, fanPoints: 0 };
+const ids = Object.keys(FAULTS) as FaultId[];
+
+/** A make whose hands came when given, with whatever else was logged, asked about long after. */
+function why(
+  fault: FaultId,
+  methodId: string,
+  choices: Choices,
+  steps: readonly (readonly [number, string])[],
+  more: readonly (readonly [number, EntryBody])[] = [],
+): RankedCause[] {
+  const lines: (readonly [number, EntryBody])[] = [
+    [0, { type: 'started', methodId, choices, name: 'Pot' }],
+    ...steps.map(([min, stageId]) => [min, { type: 'step', stageId }] as const),
+    ...more,
+  ];
+  const entries = lines.map(([min, body], i): Entry => ({
+    id: String(i + 1).padStart(26, '0'),
+    batchId: '01J00000000000000000000000',
+    atMs: T0 + min * MIN,
+    source: 'hand',
+    body,
+  }));
+  return explain(replay(entries)!, fault, T0 + 40 * 60 * MIN, FEW);
+}
+
+const YOGURT = [
+  [9, 'heat'],
+  [31, 'hold'],
+  [46, 'cool'],
+  [65, 'starter'],
+  [71, 'warm'],
+] as const;
+const chilledAt = (min: number) => [...YOGURT, [min, 'chill'] as const, [min + 360, 'finish'] as const];
+const ph = (min: number, value: number) =>
+  [min, { type: 'reading', quantity: 'ph', value, by: 'meter' } as EntryBody] as const;
+const saw = (min: number, cue: string, answer: string) => [min, { type: 'cue', cue, answer } as EntryBody] as const;
+const first = (ranked: readonly RankedCause[]): CauseId => ranked[0]!.cause;
+const of = (ranked: readonly RankedCause[], cause: CauseId) => ranked.find((r) => r.cause === cause)!;
+
+describe('why a make failed', () => {
+  it('never set: a dead starter by its readings, a killed one by its temperature', () => {
+    const readings = [ph(190, 6.6), ph(310, 6.58), ph(430, 6.55)];
+    const dead = why('never-set', 'scalded-yogurt', {}, chilledAt(600), readings);
+    expect(first(dead)).toBe('deadStarter');
+    expect(dead[0]!.speaksFor[0]).toContain('vigour');
+    expect(of(dead, 'killedStarter').speaksAgainst.length).toBe(1);
+    const hot = [...YOGURT.slice(0, 3), [49, 'starter'] as const, [55, 'warm'] as const, [600, 'chill'] as const];
+    const killed = why('never-set', 'scalded-yogurt', {}, hot);
+    expect(first(killed)).toBe('killedStarter');
+    expect(killed[0]!.speaksFor[0]).toMatch(/went in at [67]\d/);
+  });
+
+  it('never set: kept too cold', () => {
+    const cold = why('never-set', 'scalded-yogurt', { keepC: 31 }, chilledAt(700));
+    expect(first(cold)).toBe('tooCold');
+    expect(cold[0]!.speaksFor[0]).toMatch(/soured at 3\d\.\d °C.*likes 43\.5/);
+  });
+
+  it('thin: milk that was only warmed, against milk that was held hot', () => {
+    const warmed = why('thin', 'scalded-yogurt', { heatC: 66, holdMin: 0 }, [
+      [9, 'heat'],
+      [28, 'cool'],
+      [45, 'starter'],
+      [51, 'warm'],
+      [360, 'chill'],
+      [720, 'finish'],
+    ]);
+    expect(first(warmed)).toBe('underHeated');
+    const held = why('thin', 'scalded-yogurt', { dosePct: 1 }, chilledAt(400));
+    expect(of(held, 'underHeated').speaksAgainst[0]).toContain('whey protein was unfolded');
+    expect(of(held, 'lowDose').chance).toBeGreaterThan(of(held, 'underHeated').chance);
+  });
+
+  it('too sour: left far too long, and said by how much', () => {
+    const long = why('too-sour', 'scalded-yogurt', {}, chilledAt(800));
+    expect(first(long)).toBe('tooLong');
+    expect(long[0]!.speaksFor[0]).toMatch(/times as long/);
+    const dosed = why('too-sour', 'scalded-yogurt', { dosePct: 9 }, chilledAt(330));
+    expect(of(dosed, 'bigDose').speaksFor[0]).toContain('9.0 %');
+  });
+
+  it('bland: stopped early by its own pH', () => {
+    const early = why('bland', 'scalded-yogurt', {}, chilledAt(200), [ph(195, 5.4)]);
+    expect(first(early)).toBe('stoppedEarly');
+    expect(early[0]!.speaksFor[0]).toContain('5.40');
+  });
+
+  it('grainy: what the hands saw of the slurry decides', () => {
+    const lumpy = why('grainy', 'scalded-yogurt', {}, chilledAt(400), [saw(66, 'slurry', 'lumpy')]);
+    expect(first(lumpy)).toBe('lumpySlurry');
+    const smooth = why('grainy', 'scalded-yogurt', {}, chilledAt(330), [
+      saw(66, 'slurry', 'smooth'),
+      saw(30, 'bottom', 'scorched'),
+    ]);
+    expect(first(smooth)).toBe('heatedUnevenly');
+  });
+
+  it('never set on ultrafiltered milk: the sugar is weighed', () => {
+    const steps = [
+      [9, 'starter'],
+      [15, 'warm'],
+      [1500, 'chill'],
+    ] as const;
+    const lean = why('never-set', 'cold-start-yogurt', { milk: 'ultrafiltered', targetPh: 4 }, steps);
+    expect(of(lean, 'noSugar').speaksFor[0]).toContain('used up its sugar');
+    const usual = why('never-set', 'cold-start-yogurt', { milk: 'whole' }, steps);
+    expect(of(usual, 'noSugar').speaksAgainst.length).toBe(1);
+  });
+
+  it('no curd: acid that was too little or went in too cool', () => {
+    const curd = (acidAt: number, choices: Choices, ...more: (readonly [number, EntryBody])[]) =>
+      why(
+        'no-curd',
+        'acid-heat-curd',
+        choices,
+        [
+          [9, 'heat'],
+          [acidAt, 'acid'],
+          [acidAt + 5, 'rest'],
+        ],
+        more,
+      );
+    expect(first(curd(33, { targetPh: 6 }, saw(37, 'clarity', 'milky')))).toBe('littleAcid');
+    expect(of(curd(33, { targetPh: 5.4 }), 'littleAcid').speaksAgainst.length).toBe(1);
+    expect(of(curd(33, {}), 'acidTooCool').speaksAgainst[0]).toContain('went in at');
+    expect(first(curd(26, { targetPh: 5.4 }))).toBe('acidTooCool');
+  });
+
+  it('butter: churned cold does not break, churned warm is greasy, unwashed turns', () => {
+    const steps = [
+      [9, 'starter'],
+      [15, 'warm'],
+      [700, 'chill'],
+      [1100, 'temper'],
+      [1160, 'churn'],
+      [1175, 'draw'],
+    ] as const;
+    const butter = (fault: FaultId, choices: Choices) => why(fault, 'cultured-butter', choices, steps);
+    expect(of(butter('no-butter', { fatPct: 24 }), 'leanCream').speaksFor[0]).toContain('% fat');
+    expect(of(butter('turned-butter', { washing: 'press' }), 'unwashed').speaksFor[0]).toContain('only pressed');
+    expect(of(butter('turned-butter', { washing: 'clear' }), 'unwashed').speaksAgainst[0]).toContain('washed');
+  });
+});
+
+describe('the table of faults', () => {
+  it('uses every cause, and each cause says what would mend it', () => {
+    const used = new Set(Object.values(FAULTS).flatMap((f) => [...f.causes]));
+    expect([...used].sort()).toEqual((Object.keys(CAUSES) as CauseId[]).sort());
+    for (const cause of Object.values(CAUSES)) expect(cause.next).toMatch(/\.$/);
+  });
+
+  it('explains any fault of any make it is asked of: chances between 0 and 1 that leave room for the unthought of', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ids),
+        fc.constantFrom('scalded-yogurt', 'strained-yogurt', 'cultured-cream', 'cultured-butter', 'smooth-curd'),
+        (fault, method) => {
+          const ranked = why(fault, method, {}, []);
+          const sum = ranked.reduce((total, r) => total + r.chance, 0);
+          expect(ranked.length).toBe(FAULTS[fault].causes.length);
+          expect(sum).toBeGreaterThan(0);
+          expect(sum).toBeLessThan(1);
+          ranked.forEach((r, i) => i > 0 && expect(r.chance).toBeLessThanOrEqual(ranked[i - 1]!.chance));
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('without evidence keeps the order in which to check', () => {
+    const causes = why('through-cloth', 'strained-yogurt', {}, []).map((r) => r.cause);
+    expect(causes).toEqual([...FAULTS['through-cloth'].causes]);
+  });
+});
