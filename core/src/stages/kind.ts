@@ -41,8 +41,9 @@ export interface Drainage {
   readonly wheySolids: number;
 }
 
-/** What leaves a crock as it drains: its name and its uses. */
+/** What leaves a crock as it drains: what it is, its name and its uses. */
 export interface RunsOff {
+  readonly is: 'whey' | 'buttermilk';
   readonly name: string;
   readonly use: string;
 }

@@ -39,7 +39,7 @@ export const strain: StageKind<StrainParams> = {
   gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
   endsBy: 'solids',
   target: (params) => TEXTURES[params.texture].solids,
-  runsOff: { name: 'Whey', use: 'acid whey: bake, brine or feed with it' },
+  runsOff: { is: 'whey', name: 'Whey', use: 'acid whey: bake, brine or feed with it' },
   drainage: (state, params, environment) => ({
     course: strainCourse(state, params, environment),
     wheySolids: solidsFraction(wheyOf(state.draining?.loaded ?? state.masses, state)),

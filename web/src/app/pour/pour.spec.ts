@@ -28,6 +28,14 @@ describe('the drawing of a pour', () => {
     expect(all('.hand').length).toBe(9);
   });
 
+  it('draws buttermilk as what it is, and not as whey', async () => {
+    const { followed } = makeAt(150);
+    const runsOff = { is: 'buttermilk' as const, name: 'Buttermilk', use: 'drink it' };
+    fixture.componentRef.setInput('followed', { ...followed, runsOff });
+    await fixture.whenStable();
+    expect([all('.buttermilk').length, all('.whey').length]).toEqual([1, 0]);
+  });
+
   it('tells a screen reader what it shows', () => {
     const svg = all('svg')[0]!;
     const title = (fixture.nativeElement as HTMLElement).querySelector(`#${svg.getAttribute('aria-labelledby')!}`);
