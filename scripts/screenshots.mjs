@@ -30,6 +30,7 @@ const PICTURES = [
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],
+  ['make-butter', `/make/${batch('Butter for the quay stall')}`, DESK],
   ['makes', '/make', DESK],
   ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
   ['today-phone', '/today', PHONE],

@@ -1,9 +1,8 @@
 import type { Batch } from '../batch/replay.js';
-import type { CultureId } from '../constants/cultures.js';
 import { kitchenFor } from '../environment/household.js';
 import { stateAt } from '../follow/series.js';
 import { timelineOf } from '../follow/timeline.js';
-import { planStages } from '../make/plan.js';
+import { cultureOf, planStages } from '../make/plan.js';
 import { methodById } from '../methods/index.js';
 import { initialChoices } from '../methods/method.js';
 import { seedFromText, seededRandom } from '../random/random.js';
@@ -19,10 +18,9 @@ export function hiddenTruth(batch: Batch, nowMs: number): CrockState | null {
   const method = methodById(batch.methodId);
   const choices = { ...initialChoices(method), ...batch.choices };
   const stages = planStages(method, choices);
-  const culture = stages.find((s) => s.params['culture'])?.params['culture'] as CultureId | undefined;
   const environment = {
     kitchen: kitchenFor(choices),
-    member: hiddenMember(culture ?? 'thermophilic', truthSeed(batch.id)),
+    member: hiddenMember(cultureOf(stages) ?? 'thermophilic', truthSeed(batch.id)),
   };
   return stateAt(timelineOf(batch, stages, environment, nowMs), nowMs);
 }

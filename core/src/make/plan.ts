@@ -1,3 +1,4 @@
+import type { CultureId } from '../constants/cultures.js';
 import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
 import { initialChoices } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
@@ -17,6 +18,12 @@ export function planStages(method: Method, choices: Choices = {}): readonly Boun
         params: Object.fromEntries(Object.entries(template.params).map(([key, p]) => [key, valueOf(p, made)])),
       }),
     );
+}
+
+/** The culture that sours a make, or null where nothing does. */
+export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
+  const sowing = stages.find((s) => s.params['culture'] !== undefined);
+  return (sowing?.params['culture'] as CultureId | undefined) ?? null;
 }
 
 function wanted(template: StageTemplate, choices: Choices): boolean {

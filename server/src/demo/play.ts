@@ -1,5 +1,6 @@
 import {
   coldCrock,
+  cultureOf,
   hiddenMember,
   initialChoices,
   kitchenFor,
@@ -63,7 +64,7 @@ export function play(script: Script): Entry[] {
   const batchId = ulid(script.startMs, random);
   const choices = { ...initialChoices(methodById(script.methodId)), ...script.choices };
   const stages = planStages(methodById(script.methodId), choices);
-  const culture = 'thermophilic';
+  const culture = cultureOf(stages) ?? 'thermophilic';
   const environment = { kitchen: kitchenFor(choices), member: hiddenMember(culture, truthSeed(batchId)) };
   const entries: Entry[] = [];
   const msOf = (minute: number) => Math.round(script.startMs + minute * MIN_MS);
