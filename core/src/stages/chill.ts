@@ -1,9 +1,8 @@
-import { coolingSurroundings } from '../physics/heat.js';
 import { scaleMasses, totalG } from '../state/composition.js';
 import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { standBy } from './pass-time.js';
 import { sayMass } from './words.js';
 
 export interface ChillParams {
@@ -27,11 +26,7 @@ export const chill: StageKind<ChillParams> = {
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state, params) => takeOut(state, scaleMasses(state.masses, params.holdBackPct / 100), 'heldBack'),
-  advance: (state, _params, environment, minutes) => {
-    const { kitchen, member } = environment;
-    const around = coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
-    return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
-  },
+  advance: (state, _params, environment, minutes) => standBy('refrigerator', state, environment, minutes),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 10,
   give: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),

@@ -2,7 +2,7 @@ import type { CoolingMethod } from '../constants/heat.js';
 import { coolingSurroundings } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { standBy } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 export interface CoolParams {
@@ -34,11 +34,7 @@ export const cool: StageKind<CoolParams> = {
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,
-  advance: (state, params, environment, minutes) => {
-    const { kitchen, member } = environment;
-    const around = coolingSurroundings(params.method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
-    return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
-  },
+  advance: (state, params, environment, minutes) => standBy(params.method, state, environment, minutes),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 1,
   give: (params, course) => ({

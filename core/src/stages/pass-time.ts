@@ -1,4 +1,5 @@
 import { CULTURES, lacticPerLactose } from '../constants/cultures.js';
+import type { CoolingMethod } from '../constants/heat.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
 import type { Environment } from '../environment/environment.js';
@@ -37,6 +38,18 @@ export function passTime(
   const endC = measured ?? Math.min(step.tempC, BOILS_C);
   const cooked = evaporate(passTimeAt(state, environment, endC, minutes), step.evaporatedG);
   return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
+}
+
+/** Time passes over a pot that stands somewhere and takes on its warmth or cold, this batch's heat loss counted. */
+export function standBy(
+  method: CoolingMethod,
+  state: CrockState,
+  environment: Environment,
+  minutes: number,
+): CrockState {
+  const { kitchen, member } = environment;
+  const around = coolingSurroundings(method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
+  return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
 }
 
 /** Time passes over a covered pot on the counter: while somebody weighs, stirs or fills. */

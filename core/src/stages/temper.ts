@@ -1,6 +1,5 @@
-import { coolingSurroundings } from '../physics/heat.js';
 import type { StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { standBy } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 export interface TemperParams {
@@ -23,11 +22,7 @@ export const temper: StageKind<TemperParams> = {
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,
-  advance: (state, _params, environment, minutes) => {
-    const around = coolingSurroundings('covered', volumeMl(state), environment.kitchen.roomC);
-    const scaled = { ...around, uaWPerK: around.uaWPerK * environment.member.heatLoss };
-    return passTime(state, environment, scaled, 0, minutes);
-  },
+  advance: (state, _params, environment, minutes) => standBy('covered', state, environment, minutes),
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 2,
   give: (params, course) => {
