@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { methodById, type Batch } from '@oat-crock/core';
+import { type Batch, initialChoices, methodById } from '@oat-crock/core';
 import { format } from 'date-fns';
 import { logFeature } from '../state/log.feature';
 import { Crock } from '../ui/crock';
@@ -79,7 +79,7 @@ export class BatchList {
       begun: format(batch.startedMs, 'EEE d MMM HH:mm'),
       state: stateWords(batch),
       level: levelOf(batch),
-      ph: batch.readings.findLast((r) => r.quantity === 'ph')?.value ?? (batch.ended ? 4.4 : 6.6),
+      ph: acidityOf(batch),
     })),
   );
 }
@@ -88,6 +88,16 @@ function stateWords(batch: Batch): string {
   if (!batch.ended) return 'on the way';
   return batch.ended.how === 'discarded' ? 'discarded' : `${mass(batch.ended.productG)} made`;
 }
+
+/** pH that tints the crock: as last read, else what was wanted of a finished make, else that of milk. */
+function acidityOf(batch: Batch): number {
+  const read = batch.readings.findLast((r) => r.quantity === 'ph')?.value;
+  if (read !== undefined || !batch.ended) return read ?? MILK_PH;
+  const wanted = { ...initialChoices(methodById(batch.methodId)), ...batch.choices }['targetPh'];
+  return Number(wanted ?? MILK_PH);
+}
+
+const MILK_PH = 6.6;
 
 function levelOf(batch: Batch): number {
   const startG = Number(batch.choices['massG'] ?? 4000);

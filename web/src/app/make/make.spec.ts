@@ -1,3 +1,6 @@
+import { By } from '@angular/platform-browser';
+import type { EntryBody } from '@oat-crock/core';
+import { Crock } from '../ui/crock';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
@@ -101,6 +104,17 @@ describe('the list of makes', () => {
   it('shows each with its state, and leads to a first one where there is none', async () => {
     const page = await pageOf(BatchList, entriesUntil(200), START_MS);
     expect(page.text()).toMatch(/Pot ?Strained yogurt ?begun .* ?on the way/);
+  });
+
+  it('tints a crock by what was read, or by what was wanted where nobody measured', async () => {
+    const tint = async (...more: Parameters<typeof entriesUntil>[1][]) => {
+      const page = await pageOf(BatchList, entriesUntil(1240, ...more), START_MS);
+      return (page.fixture.debugElement.query(By.directive(Crock)).componentInstance as Crock).ph();
+    };
+    const end: EntryBody = { type: 'finished', productG: 1700, wheyG: null, heldBackG: null, score: null };
+    expect(await tint()).toBe(6.6);
+    expect(await tint([1245, end])).toBe(4.5);
+    expect(await tint([900, { type: 'reading', quantity: 'ph', value: 4.21, by: 'meter' }], [1245, end])).toBe(4.21);
   });
 
   it('is not silent when empty', async () => {
