@@ -157,7 +157,7 @@ describe('the door', () => {
   });
 
   it('says what helps when a batch is too big for its cloth', () => {
-    const big = { method: 'Y5', massG: 60_000, choices: { texture: 'firm', drain: 'pressed' } };
+    const big = { method: 'Y5', massG: 60_000, choices: { texture: 'firm', drain: 'hung' } };
     expect(refused('make', big)).toEqual(['choices.strain']);
     expect(() => runVerb('make', big)).toThrowMatching((e: InputRefused) =>
       e.errors[0]!.remedy.includes('more cloths'),

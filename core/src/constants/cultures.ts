@@ -28,6 +28,9 @@ export interface Culture {
   readonly phEnd: number;
   /** Lactate from one lactose, and whether its galactose is left behind. */
   readonly leavesGalactose: boolean;
+  /** The sugar it lives on, and carbon dioxide (with as much alcohol) that yeasts with it make for each lactic acid, mol/mol. */
+  readonly sugar: 'lactose' | 'sucrose';
+  readonly gasPerLactic: number;
   /** Relative biomass carried by a 100 % dose of an active starter. */
   readonly biomassPerDose: number;
   /** Readiness q0 (Baranyi & Roberts 1994) of an active and of a freeze-dried starter. */
@@ -52,6 +55,8 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     phUnhindered: 5.8,
     phEnd: 3.7,
     leavesGalactose: true,
+    sugar: 'lactose',
+    gasPerLactic: 0,
     biomassPerDose: 1,
     lagQActive: 1,
     lagQFreezeDried: 0.15,
@@ -68,6 +73,8 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     phUnhindered: 5.9,
     phEnd: 3.9,
     leavesGalactose: false,
+    sugar: 'lactose',
+    gasPerLactic: 0,
     biomassPerDose: 1,
     lagQActive: 1,
     lagQFreezeDried: 0.15,
@@ -84,6 +91,8 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     phUnhindered: 5.9,
     phEnd: 3.7,
     leavesGalactose: false,
+    sugar: 'lactose',
+    gasPerLactic: 0.25,
     biomassPerDose: 0.5,
     lagQActive: 1,
     lagQFreezeDried: 0.1,
@@ -100,6 +109,8 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     phUnhindered: 5.9,
     phEnd: 4.0,
     leavesGalactose: false,
+    sugar: 'lactose',
+    gasPerLactic: 0,
     biomassPerDose: 1,
     lagQActive: 1,
     lagQFreezeDried: 0.12,
@@ -116,6 +127,8 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     phUnhindered: 5.9,
     phEnd: 4.0,
     leavesGalactose: false,
+    sugar: 'lactose',
+    gasPerLactic: 0,
     biomassPerDose: 1,
     lagQActive: 0.3,
     lagQFreezeDried: 0.05,
@@ -126,12 +139,14 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     name: 'Plant-base capsule',
     growth: { minC: 18, optC: 41, maxC: 49 },
     acid: { minC: 14, optC: 42, maxC: 50 },
-    muOptPerH: 0.55,
+    muOptPerH: 0.5,
     acidPerGrowthMolPerKg: 0.02,
     acidByBiomassMolPerKgH: 0.008,
     phUnhindered: 5.6,
     phEnd: 3.8,
     leavesGalactose: false,
+    sugar: 'sucrose',
+    gasPerLactic: 0,
     biomassPerDose: 0.5,
     lagQActive: 0.4,
     lagQFreezeDried: 0.05,
@@ -139,9 +154,10 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
 };
 
-/** Moles of lactic acid from a mole of lactose: two where the galactose is left behind, else four. */
-export function lacticPerLactose(culture: CultureId): 2 | 4 {
-  return CULTURES[culture].leavesGalactose ? 2 : 4;
+/** Moles of lactic acid for each mole of sugar used: two where the galactose is left behind, else four less what yeasts take. */
+export function lacticPerSugar(culture: CultureId): number {
+  const { leavesGalactose, gasPerLactic } = CULTURES[culture];
+  return (leavesGalactose ? 2 : 4) / (1 + gasPerLactic);
 }
 
 /** Rise above the growth maximum from which a culture is killed, °C. */
@@ -151,7 +167,7 @@ export const LETHAL_D_MIN = 10;
 export const LETHAL_Z_C = 6;
 
 /** How a starter has been kept. */
-export type StarterForm = 'active' | 'freeze-dried';
+export type StarterForm = 'active' | 'freeze-dried' | 'grains' | 'capsule';
 export type StarterStore = 'cold' | 'frozen' | 'room';
 
 /** How a store costs a starter its vitality. */
@@ -165,7 +181,8 @@ export interface StoreLoss {
 }
 
 /**
- * Loss of vitality in store. Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then
+ * Loss of vitality in store. Grains in milk in the cold lose little for weeks and drown in their own acid unfed in the warm;
+ * a capsule is a powder. Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then
  * 0.1–0.2 a month; at room temperature an unfed ripe culture loses about a third of a log a day (so q10 is 3.3);
  * freeze-dried sealed keeps for years at −18 °C and for months in the kitchen.
  */
@@ -180,7 +197,25 @@ export const VITALITY_LOSS: Readonly<Record<StarterForm, Record<StarterStore, St
     frozen: { atOnce: 0, perDay: 0.03 / 30, usualC: -18, q10: 1.8 },
     room: { atOnce: 0, perDay: 0.4 / 30, usualC: 20, q10: 2.4 },
   },
+  grains: {
+    cold: { atOnce: 0, perDay: 0.02, usualC: 4, q10: 3 },
+    frozen: { atOnce: 0.4, perDay: 0.1 / 30, usualC: -18, q10: 2.5 },
+    room: { atOnce: 0, perDay: 0.12, usualC: 20, q10: 3 },
+  },
+  capsule: {
+    cold: { atOnce: 0, perDay: 0.1 / 30, usualC: 4, q10: 2.4 },
+    frozen: { atOnce: 0, perDay: 0.03 / 30, usualC: -18, q10: 1.8 },
+    room: { atOnce: 0, perDay: 0.4 / 30, usualC: 20, q10: 2.4 },
+  },
 };
+
+/** Relative biomass (1 = ripe milk) that one capsule of a supplement brings to a litre: some 1e10 cells of many kinds. */
+export const BIOMASS_PER_CAPSULE_PER_L = 0.005;
+/** Mass of a capsule's powder, g. */
+export const CAPSULE_G = 0.4;
+
+/** Relative biomass of raw milk left to itself: 1e4 to 1e5 souring cells a mL against 1e9 in ripe milk. */
+export const WILD_BIOMASS = 3e-5;
 
 /** How a culture bears being carried from make to make. */
 export interface LineOfDescent {
@@ -202,3 +237,15 @@ export const LINES: Readonly<Record<CultureId, LineOfDescent>> = {
   clabber: { lossPerGeneration: 0.02, generations: 12 },
   plant: { lossPerGeneration: 0.15, generations: 2 },
 };
+
+/**
+ * Kefir grains: composition, percent by mass (about 83 % water, 4.5 % protein, the rest the gum kefiran and cells; Garrote,
+ * Abraham & De Antoni 2001, J. Dairy Res. 68, 639), density, and growth in a batch as a share of themselves: from the
+ * least in hardly soured milk to the most in a fully soured one.
+ */
+export const KEFIR_GRAINS = {
+  waterPct: 83,
+  proteinPct: 4.5,
+  gPerMl: 1.04,
+  growth: { least: 0.05, most: 0.15, fullAtLacticMolPerKg: 0.1 },
+} as const;

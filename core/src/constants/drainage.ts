@@ -2,14 +2,16 @@
 export type DrainMethod = 'flat' | 'hung' | 'pressed';
 
 /**
- * Drainage of yogurt: whey(t) = W∞ (1 − exp(−(t/τ)^n)).
- * Solids at which each method stops by itself, and τ for 1 kg at 20 °C at its usual depth. Starting constants fitted
- * to kitchen practice: 1 kg hung cold is thick in 4 h, spreadable overnight, firm in a day.
+ * Drainage of yogurt and curd: whey(t) = W∞ (1 − exp(−(t/τ)^n)).
+ * Solids of the fat-free part at which each method stops by itself (the casein network holds so much serum; fat goes
+ * along with it), and τ for 1 kg at 20 °C at its usual depth. Starting constants fitted to kitchen practice: whole-milk
+ * yogurt stops near 28, 32 and 40 % solids, lying flat, hung and pressed; 1 kg hung cold is thick in 4 h, spreadable
+ * overnight, firm in a day.
  */
-export const DRAINAGE: Readonly<Record<DrainMethod, { readonly endSolids: number; readonly tauMin: number }>> = {
-  flat: { endSolids: 0.285, tauMin: 130 },
-  hung: { endSolids: 0.325, tauMin: 110 },
-  pressed: { endSolids: 0.4, tauMin: 90 },
+export const DRAINAGE: Readonly<Record<DrainMethod, { readonly endFatFree: number; readonly tauMin: number }>> = {
+  flat: { endFatFree: 0.19, tauMin: 130 },
+  hung: { endFatFree: 0.218, tauMin: 110 },
+  pressed: { endFatFree: 0.273, tauMin: 90 },
 };
 
 /** Stretching exponent n of the drainage law. */
@@ -18,10 +20,6 @@ export const DRAINAGE_EXPONENT = 0.7;
 /** Cloth area (cm²) that 1 kg has by each method when none is given: flat in a sieve, hung as a ball, in a mould. */
 export const CLOTH_AREA_CM2_AT_1KG = 420;
 
-/** Solids (fraction) of the milk for which endSolids holds, and how far it follows a richer or leaner one. */
-export const DRAINAGE_REFERENCE_SOLIDS = 0.13;
-export const END_SOLIDS_PER_START_SOLIDS = 0.5;
-
 /** Shares kept in the curd while whey runs: fat through a normal weave, casein. */
 export const RETAINED = { fat: 0.985, casein: 0.995 } as const;
 
@@ -29,7 +27,17 @@ export const RETAINED = { fat: 0.985, casein: 0.995 } as const;
  * Curd that acid made in hot milk is grains, not gel: it stops drier and gives its whey many times faster. Fitted to
  * kitchen practice: 180–330 g curd from a kg of milk and cream after half an hour in a cloth.
  */
-export const GRAINS = { endSolidsMore: 0.18, tauShare: 0.12 } as const;
+export const GRAINS = { endFatFreeMore: 0.12, tauShare: 0.12 } as const;
+
+/** Cream thickened by acid and heat holds its serum but for this share of it (a day on cloth: "almost no whey drains"). */
+export const THICK_CREAM_SHEDS = 0.1;
+
+/** Each turning or stirring in the cloth opens new ways: solids of the fat-free part more, and τ by a factor. */
+export const TURNING = { endFatFreeMore: 0.012, tauFactor: 0.85, most: 4 } as const;
+
+/** Cut curd has a shorter way out; curd poured and broken blinds its cloth. */
+export const CUT_TAU_FACTOR = 0.6;
+export const BROKEN_TAU_FACTOR = 1.3;
 
 /** Wanted textures of strained yogurt and of curd, and the solids (fraction) each stands for. */
 export const TEXTURES = {
@@ -39,6 +47,11 @@ export const TEXTURES = {
   firm: { solids: 0.3, word: 'firm' },
   'soft-curd': { solids: 0.34, word: 'soft curd' },
   'dry-curd': { solids: 0.42, word: 'dry curd' },
+  pressed: { solids: 0.36, word: 'pressed' },
+  quark: { solids: 0.18, word: 'quark' },
+  'lactic-curd': { solids: 0.26, word: 'lactic curd' },
+  'cream-cheese': { solids: 0.4, word: 'cream cheese' },
+  'firm-cream-cheese': { solids: 0.45, word: 'firm cream cheese' },
 } as const;
 
 export type TextureId = keyof typeof TEXTURES;

@@ -1,14 +1,20 @@
-/** Acid gel point: pH of unheated milk, and its rise for fully denatured β-lactoglobulin (Lee & Lucey 2010, Asian-Aust. J. Anim. Sci. 23, 1127). */
-export const GEL_PH = { unheated: 4.9, risePerDenatured: 0.4 } as const;
+/**
+ * Acid gel point: pH of unheated milk, and its rise for fully denatured β-lactoglobulin (Lee & Lucey 2010, Asian-Aust. J. Anim. Sci. 23, 1127); a trace
+ * of rennet, the hairs off the casein, lets it gel sooner (Lucey et al. 2000, J. Dairy Sci. 83, 2191: about pH 5.3).
+ */
+export const GEL_PH = { unheated: 4.9, risePerDenatured: 0.4, riseClotted: 0.3 } as const;
+
+/** Rennet from which a clotted milk stands by itself, sour or not, IMCU per kg. */
+export const SETS_BY_RENNET_FROM = 20;
 
 /**
  * Firmness index, 0–100: an index and not a measurement. Exponent of casein after Roefs & van Vliet (1990); firmer
  * with denatured whey protein and with cooler setting after Lucey & Singh (1998), Food Res. Int. 30, 529.
  */
 export const FIRMNESS = {
-  /** Index of a whole-milk yogurt (2.6 % casein), fully heated, set at 43 °C, at pH 4.5. */
+  /** Index of a whole-milk yogurt (2.7 % casein in its fat-free part), fully heated, set at 43 °C, at pH 4.5. */
   reference: 58,
-  caseinPct: 2.6,
+  caseinPct: 2.7,
   caseinExponent: 2.4,
   unheatedShare: 0.45,
   fatPerPct: 0.025,
@@ -36,3 +42,6 @@ export const SYNERESIS = {
   disturbed: 25,
   lowCasein: 14,
 } as const;
+
+/** Body of a base without casein: see plantFirmnessIndex. */
+export const PLANT_BODY = { fatPct: 24, fatExponent: 1.6, proteinPct: 5, gelsBelowPh: 5.6 } as const;

@@ -17,7 +17,20 @@ export const FAT_DENSITY_SLOPE_PER_K = 0.417 / 925.59;
 export const WATER_DENSITY = { a: 997.18, b: 3.1439e-3, c: -3.7574e-3 } as const;
 
 /** Molar masses, g/mol. */
-export const MOLAR_G = { lactic: 90.08, lactose: 342.3, galactose: 180.16, water: 18.015 } as const;
+export const MOLAR_G = {
+  lactic: 90.08,
+  lactose: 342.3,
+  galactose: 180.16,
+  water: 18.015,
+  ethanol: 46.07,
+  carbonDioxide: 44.01,
+} as const;
 
 /** pH of fresh cow's milk and its spread between herds and seasons (1 standard deviation). */
 export const FRESH_COW_PH = { mean: 6.65, sd: 0.04 } as const;
+
+/** Animals whose milk is made into these things. */
+export type Species = 'cow' | 'goat' | 'sheep';
+
+/** pH of fresh milk: cow 6.5–6.8, goat 6.4–6.7 (Park et al. 2007, Small Rumin. Res. 68, 88), sheep 6.5–6.8. */
+export const FRESH_PH: Readonly<Record<Species, number>> = { cow: FRESH_COW_PH.mean, goat: 6.55, sheep: 6.65 };

@@ -45,6 +45,28 @@ export const REFERENCE_MILKS: readonly Stock[] = [
     treatment: 'raw',
     pricePerKg: 1.6,
   },
+  {
+    id: 'goat',
+    name: 'Goat’s milk, 3.9 % fat',
+    fatPct: 3.9,
+    proteinPct: 3.3,
+    lactosePct: 4.4,
+    mineralsPct: 0.8,
+    treatment: '72C-15s',
+    pricePerKg: 2.4,
+    species: 'goat',
+  },
+  {
+    id: 'sheep',
+    name: 'Sheep’s milk, 6.5 % fat',
+    fatPct: 6.5,
+    proteinPct: 5.5,
+    lactosePct: 4.8,
+    mineralsPct: 0.92,
+    treatment: '72C-15s',
+    pricePerKg: 4.2,
+    species: 'sheep',
+  },
 ];
 
 /** Milks whose whey protein was unfolded, or which were concentrated, before they were bought: ready for a cold start. */
@@ -68,6 +90,34 @@ export const READY_MILKS: readonly Stock[] = [
     mineralsPct: 0.85,
     treatment: 'ultrafiltered',
     pricePerKg: 3.1,
+  },
+];
+
+/** Whey to be made into curd by acid and heat: sweet from rennet cheese, or acid from souring, which gives none. */
+export const WHEYS: readonly Stock[] = [
+  {
+    id: 'sweet-whey',
+    name: 'Sweet whey, of rennet cheese',
+    fatPct: 0.4,
+    proteinPct: 0.85,
+    lactosePct: 4.8,
+    mineralsPct: 0.52,
+    caseinShare: 0.1,
+    freshPh: 6.4,
+    treatment: '72C-15s',
+    pricePerKg: 0.1,
+  },
+  {
+    id: 'acid-whey',
+    name: 'Acid whey, of soured curd',
+    fatPct: 0.2,
+    proteinPct: 0.75,
+    lactosePct: 4.2,
+    mineralsPct: 0.75,
+    caseinShare: 0.05,
+    freshPh: 4.5,
+    treatment: '72C-15s',
+    pricePerKg: 0.1,
   },
 ];
 
@@ -104,11 +154,97 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
     treatment: '72C-15s',
     pricePerKg: 8.2,
   },
+  {
+    id: 'cream-ultra',
+    name: 'Ultra-heated cream, 35 % fat',
+    fatPct: 35,
+    proteinPct: 2.1,
+    lactosePct: 3.2,
+    mineralsPct: 0.47,
+    treatment: 'ultra-heated',
+    pricePerKg: 5.6,
+  },
 ];
+
+/** A plant base, with what its label must warn of. */
+export interface PlantBase extends Stock {
+  readonly allergen: 'coconut' | 'cashew' | 'soya';
+}
+
+/** Plant bases as they come from can or carton, percent by mass (typical labels), with their pH. */
+export const PLANT_BASES: readonly PlantBase[] = [
+  {
+    id: 'coconut-cream',
+    name: 'Thick coconut cream, off the chilled can',
+    fatPct: 30,
+    proteinPct: 2.4,
+    lactosePct: 0,
+    mineralsPct: 0.5,
+    sucrosePct: 1.6,
+    otherPct: 2,
+    caseinShare: 0,
+    freshPh: 6.1,
+    treatment: 'ultra-heated',
+    pricePerKg: 9,
+    allergen: 'coconut',
+  },
+  {
+    id: 'coconut-whole',
+    name: 'Coconut milk, the whole can',
+    fatPct: 17,
+    proteinPct: 1.7,
+    lactosePct: 0,
+    mineralsPct: 0.6,
+    sucrosePct: 1.8,
+    otherPct: 1.5,
+    caseinShare: 0,
+    freshPh: 6.1,
+    treatment: 'ultra-heated',
+    pricePerKg: 4.5,
+    allergen: 'coconut',
+  },
+  {
+    id: 'cashew',
+    name: 'Cashew milk, home-made',
+    fatPct: 9,
+    proteinPct: 3.6,
+    lactosePct: 0,
+    mineralsPct: 0.5,
+    sucrosePct: 1.2,
+    otherPct: 4.5,
+    caseinShare: 0,
+    freshPh: 6.4,
+    treatment: 'raw',
+    pricePerKg: 6,
+    allergen: 'cashew',
+  },
+  {
+    id: 'soya',
+    name: 'Soya drink, unsweetened',
+    fatPct: 2.1,
+    proteinPct: 3.7,
+    lactosePct: 0,
+    mineralsPct: 0.6,
+    sucrosePct: 0.6,
+    otherPct: 0.8,
+    caseinShare: 0,
+    freshPh: 6.9,
+    treatment: 'ultra-heated',
+    pricePerKg: 2.2,
+    allergen: 'soya',
+  },
+];
+
+/** A plant base by its id; throws RangeError naming those there are. */
+export function plantBase(id: string): PlantBase {
+  const found = PLANT_BASES.find((s) => s.id === id);
+  if (!found) throw new RangeError(`No plant base "${id}"; there are ${PLANT_BASES.map((s) => s.id).join(', ')}`);
+  return found;
+}
 
 /** A milk or cream of the reference list; throws RangeError for an unknown id. */
 export function referenceStock(id: string): Stock {
-  const stock = [...REFERENCE_MILKS, ...READY_MILKS, ...REFERENCE_CREAMS].find((s) => s.id === id);
+  const stock = [...REFERENCE_MILKS, ...READY_MILKS, ...WHEYS, ...REFERENCE_CREAMS].find((s) => s.id === id);
   if (!stock) throw new RangeError(`No milk or cream called "${id}"`);
   return stock;
 }

@@ -43,7 +43,7 @@ export interface Case {
 const SUGAR_GONE = 0.003;
 
 /** The case of a batch that was worked out. */
-export function caseOf({ batch, choices, timeline, environment, souring, drain }: WorkedOut): Case {
+export function caseOf({ batch, choices, timeline, environment, souring, drains }: WorkedOut): Case {
   const past = timeline.stages.filter((s) => s.status !== 'ahead');
   const states = past.flatMap((s) => s.run.states);
   const end = states[states.length - 1]!;
@@ -53,8 +53,9 @@ export function caseOf({ batch, choices, timeline, environment, souring, drain }
   const soured = past.find((s) => s.stage.kind.endsBy === 'acidity');
   const setting = soured?.run.states ?? [];
   const lastSoured = setting[setting.length - 1];
-  const churned = states.findIndex((s) => s.churned > 0);
+  const churned = states.findIndex((s) => s.curd.churned > 0);
   const cream = churned >= 0 ? states[churned]! : null;
+  const drain = drains.at(-1) ?? null;
   const phs = batch.readings.filter((r) => r.quantity === 'ph');
   const acidified = states.findIndex((s, i) => i > 0 && s.souring === null && s.ph < states[i - 1]!.ph - 0.1);
   return {
@@ -75,7 +76,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drain }
     sugarGone: sugarGone(end),
     acidC: acidified > 0 ? states[acidified]!.tempC : null,
     solids: solidsFraction(end.masses),
-    wantedSolids: drain ? drain.at.stage.kind.target(drain.at.stage.params) : null,
+    wantedSolids: drain && drain.at.stage.kind.target(drain.at.stage.params),
     churnC: cream?.tempC ?? null,
     creamFatPct: cream && 100 * fractionOf(cream.masses, 'fat'),
     washed: cream && choices['washing'] === 'clear',

@@ -2,8 +2,20 @@ import { canRead, hiddenTruth, readingMoments, standInReading, truthSeed } from 
 import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
 import { assessSafety, gravest, type SafetyView } from '../safety/rules.js';
-import { emptyCrock } from '../state/crock-state.js';
+import { referenceStock } from '../constants/reference-materials.js';
+import { emptyCrock, pourIn } from '../state/crock-state.js';
+import { massesOfMaterial } from '../state/materials.js';
+import { sown } from '../stages/sowing.js';
 import { follow, type Followed } from './follow.js';
+
+/** A crock with a culture in it. */
+const sownCrock = () =>
+  sown(
+    pourIn(emptyCrock(43, 6.65), massesOfMaterial(referenceStock('whole'), 1000)),
+    [{ culture: 'thermophilic', biomass: 0.02, lagQ: 1 }],
+    0,
+    { phShift: 0 },
+  );
 
 const T0 = Date.UTC(2026, 4, 2, 8);
 const MIN = 60_000;
@@ -132,7 +144,7 @@ describe('following a make', () => {
 
 describe('the rules of safety', () => {
   const view: SafetyView = {
-    state: { ...emptyCrock(43, 6.65), ph: 5.5 },
+    state: { ...sownCrock(), ph: 5.5 },
     measuredPh: null,
     rawMilk: false,
     souringMin: 200,
@@ -159,7 +171,7 @@ describe('the rules of safety', () => {
     const ended = { ...view, souringMin: null, ended: true };
     expect(gravest(assessSafety(ended))).toBe('hold');
     // curd by acid and heat never was to be kept by acid: it is watched, and eaten soon
-    expect(gravest(assessSafety({ ...ended, state: { ...view.state, parted: true } }))).toBe('watch');
+    expect(gravest(assessSafety({ ...ended, state: { ...view.state, souring: null } }))).toBe('watch');
     expect(gravest(assessSafety({ ...view, onCounter: true }))).toBe('hold');
   });
 

@@ -14,7 +14,7 @@ import { assessSafety, type Finding } from '../safety/rules.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { handsOf, type Hand } from './hands.js';
-import { learnDrain, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
+import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
 import { msOf, timelineOf, type Timeline } from './timeline.js';
 
@@ -90,7 +90,7 @@ export interface WorkedOut {
   readonly environment: Environment;
   readonly nominal: Environment;
   readonly souring: LearnedSouring | null;
-  readonly drain: LearnedDrain | null;
+  readonly drains: readonly LearnedDrain[];
   readonly stageCount: number;
 }
 
@@ -115,11 +115,11 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
   const nominal = environmentOf(NOMINAL_MEMBER);
   const firstPass = timelineOf(batch, stages, nominal, endNowMs, wake);
   const souring = learnSouring(batch, firstPass, nominal, options);
-  const soured = environmentOf(memberOf(souring, null));
-  const drain = learnDrain(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
-  const environment = environmentOf(memberOf(souring, drain));
+  const soured = environmentOf(memberOf(souring, []));
+  const drains = learnDrains(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
+  const environment = environmentOf(memberOf(souring, drains));
   const timeline = timelineOf(batch, stages, environment, endNowMs, wake);
-  return { batch, choices, timeline, firstPass, environment, nominal, souring, drain, stageCount: stages.length };
+  return { batch, choices, timeline, firstPass, environment, nominal, souring, drains, stageCount: stages.length };
 }
 
 /**
@@ -137,7 +137,7 @@ function summarise({
   environment,
   nominal,
   souring,
-  drain,
+  drains,
   stageCount,
 }: WorkedOut): Followed {
   const here = stateAt(timeline, timeline.nowMs);
@@ -145,8 +145,9 @@ function summarise({
   const shift = souringShiftMs(timeline, firstPass);
   const windows = [
     ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
-    ...(drain ? [windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)] : []),
+    ...drains.map((drain) => windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)),
   ];
+  const drain = drains.find((d) => d.at.status !== 'done') ?? drains.at(-1);
   const straining = drain && onTimeline(timeline, drain);
   return {
     batchId: batch.id,
@@ -170,13 +171,14 @@ function summarise({
     balanceNow: balanceOf(here),
     balanceEnd: balanceOf(lastOf(last.run)),
     fan: souring ? souring.forecast.fan.map((f) => ({ ...f, atMs: souring.at.beginMs + f.min * 60_000 })) : [],
-    drain: straining
-      ? {
-          wantedWheyG: drain.wantedWheyG,
-          beginMs: straining.beginMs,
-          loadedG: totalG(firstOf(straining.run).masses),
-        }
-      : null,
+    drain:
+      drain && straining
+        ? {
+            wantedWheyG: drain.wheyBeforeG + drain.wantedWheyG,
+            beginMs: straining.beginMs,
+            loadedG: totalG(firstOf(straining.run).masses),
+          }
+        : null,
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
     findings: findingsOf(batch, timeline, here, nominal),

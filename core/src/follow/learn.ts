@@ -4,14 +4,14 @@ import { keeperOffset } from '../assimilate/keeper-offset.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
 import { heatCapacityKJPerK } from '../physics/heat.js';
-import { wheyForSolids, type DrainageCourse } from '../physics/drainage.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
 import type { SouringProblem } from '../forecast/souring-ensemble.js';
 import { firstOf, type StageRun } from '../make/run.js';
+import type { Drainage } from '../stages/kind.js';
 import { lawFor } from '../stages/pass-time.js';
-import { solidsFraction, totalG } from '../state/composition.js';
+import { totalG } from '../state/composition.js';
 import type { Timeline, TimelineStage } from './timeline.js';
 
 const MIN_MS = 60_000;
@@ -49,6 +49,11 @@ export function souringProblem(
     law,
     biomass: begin.souring.biomass,
     lagQ: begin.souring.lagQ,
+    beside: begin.souring.beside.map(({ culture, biomass, lagQ }) => ({
+      law: lawFor(culture, begin.souring!.milk),
+      biomass,
+      lagQ,
+    })),
     lacticMolPerKg: begin.souring.lacticMolPerKg,
     tempC: begin.tempC,
     place: {
@@ -117,40 +122,46 @@ function thinned(readings: readonly Reading[]): Reading[] {
   return [...byBin.values()];
 }
 
-/** What the cloth of a batch looks like. */
+/** What one draining of a batch looks like. */
 export interface LearnedDrain {
   readonly at: TimelineStage;
   readonly forecast: DrainForecast;
   readonly wantedWheyG: number;
+  /** Whey that had left before this draining began, g. */
+  readonly wheyBeforeG: number;
+  /** How many weighings it was learned from. */
+  readonly weighings: number;
 }
 
 /** The course of a run's straining and the whey (g) that must leave for its texture; null where nothing drains. */
-export function drainProblem(
-  run: StageRun,
-  environment: Environment,
-): { readonly course: DrainageCourse; readonly wantedWheyG: number } | null {
+export function drainProblem(run: StageRun, environment: Environment): Drainage | null {
   const { kind, params } = run.stage;
   if (!kind.drainage) return null;
   const begin = firstOf(run);
-  const { course, wheySolids } = kind.drainage(begin, params, { ...environment, member: NOMINAL_MEMBER });
-  const massG = totalG(begin.masses);
-  return { course, wantedWheyG: wheyForSolids(massG, solidsFraction(begin.masses), wheySolids, kind.target(params)) };
+  return kind.drainage(begin, params, { ...environment, member: NOMINAL_MEMBER });
 }
 
-/** Forecast of a live batch's straining from the whey weighed so far. */
-export function learnDrain(
+/** Forecast of every draining of a live batch from the whey weighed during it. */
+export function learnDrains(
   batch: Batch,
   timeline: Timeline,
   environment: Environment,
   options: ForecastOptions,
-): LearnedDrain | null {
-  const at = timeline.stages.find((s) => s.stage.kind.drainage);
-  if (!at) return null;
-  const { course, wantedWheyG } = drainProblem(at.run, environment)!;
-  const weighed = batch.readings
-    .filter((r) => r.quantity === 'wheyG' && r.atMs >= at.beginMs)
-    .map((r) => ({ min: (r.atMs - at.beginMs) / MIN_MS, wheyG: r.value }));
-  return { at, forecast: forecastDrain(course, wantedWheyG, thinWhey(weighed), options), wantedWheyG };
+): readonly LearnedDrain[] {
+  return timeline.stages.flatMap((at) => {
+    const problem = drainProblem(at.run, environment);
+    if (!problem) return [];
+    const untilMs = at.status === 'done' ? at.endMs! : timeline.nowMs;
+    const wheyBeforeG = totalG(firstOf(at.run).whey);
+    const weighed = thinWhey(
+      batch.readings
+        .filter((r) => r.quantity === 'wheyG' && r.atMs >= at.beginMs && r.atMs <= untilMs)
+        .map((r) => ({ min: (r.atMs - at.beginMs) / MIN_MS, wheyG: r.value - wheyBeforeG })),
+    );
+    const { course, wantedWheyG } = problem;
+    const forecast = forecastDrain(course, wantedWheyG, weighed, options);
+    return [{ at, forecast, wantedWheyG, wheyBeforeG, weighings: weighed.length }];
+  });
 }
 
 /** A scale left under the cloth weighs every few minutes; one in twenty minutes counts. */
@@ -161,7 +172,8 @@ function thinWhey<T extends { readonly min: number }>(weighed: readonly T[]): T[
 }
 
 /** The batch as its readings show it, for the engine to run on. */
-export function memberOf(souring: LearnedSouring | null, drain: LearnedDrain | null): Member {
+export function memberOf(souring: LearnedSouring | null, drains: readonly LearnedDrain[]): Member {
+  const drain = drains.findLast((d) => d.weighings > 0);
   return {
     ...(souring?.forecast.member ?? NOMINAL_MEMBER),
     wheyReach: drain?.forecast.reachFactor ?? 1,

@@ -1,7 +1,8 @@
 import { WEAK_STARTER } from '../constants/evidence.js';
 import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
-import { inoculate, souringCrock, type SouringLaw } from '../physics/souring.js';
-import { followCourse, MEASURED_EVERY_MIN } from '../physics/souring-course.js';
+import { followMixed, mixedCrock, type MixedCrock } from '../physics/mixed-souring.js';
+import { inoculate, souringCrock, type SouringLaw, type SouringStart } from '../physics/souring.js';
+import { followCourse, MEASURED_EVERY_MIN, temperatureAt } from '../physics/souring-course.js';
 import { readingLikelihood, type SouringReading } from '../assimilate/evidence.js';
 import type { Random } from '../random/random.js';
 
@@ -19,6 +20,9 @@ export interface SouringProblem {
   readonly law: SouringLaw;
   readonly biomass: number;
   readonly lagQ: number;
+  /** Other cultures in the same milk; none when left out. */
+  readonly beside?:
+    readonly { readonly law: SouringLaw; readonly biomass: number; readonly lagQ: number }[] | undefined;
   readonly lacticMolPerKg: number;
   readonly tempC: number;
   readonly place: WarmPlace;
@@ -119,23 +123,47 @@ export function runEnsemble(
   const crock = souringCrock(law, problem);
   for (let i = 0; i < count; i++) {
     const member = memberFromScores(problem, points, i * DIMS);
-    inoculate(law, crock, {
-      biomass: problem.biomass * member.vitality,
-      lagQ: problem.lagQ * member.lag,
-      lacticMolPerKg: problem.lacticMolPerKg,
-      mu: member.mu,
-      acid: member.acid,
-      phShift: member.phShift,
-    });
+    const start = startOf(problem, member);
     const temperature = {
       startC: problem.tempC,
       aroundC: place.aroundC + member.keeperOffsetC,
       tauMin: place.tauMin / member.heatLoss,
       measuredC,
     };
-    readyMin[i] = followCourse(law, crock, temperature, questions, phAt, i, count);
+    if (problem.beside?.length) {
+      const mixed = mixedOf(problem, start);
+      readyMin[i] = followMixed(mixed, (min) => temperatureAt(temperature, min), questions, phAt, i, count);
+    } else {
+      inoculate(law, crock, start);
+      readyMin[i] = followCourse(law, crock, temperature, questions, phAt, i, count);
+    }
   }
   return { count, readyMin, phAt, askedMin };
+}
+
+/** How a member's crock begins. */
+function startOf(problem: SouringProblem, member: Member): Required<SouringStart> {
+  return {
+    biomass: problem.biomass * member.vitality,
+    lagQ: problem.lagQ * member.lag,
+    lacticMolPerKg: problem.lacticMolPerKg,
+    mu: member.mu,
+    acid: member.acid,
+    phShift: member.phShift,
+  };
+}
+
+/** The same with the others beside it: they share the member's luck. */
+function mixedOf(problem: SouringProblem, start: Required<SouringStart>): MixedCrock {
+  const sown = [problem, ...problem.beside!].map(({ law, biomass, lagQ }) => ({
+    law,
+    crock: souringCrock(law, {
+      ...start,
+      biomass: (biomass / problem.biomass) * start.biomass,
+      lagQ: (lagQ / problem.lagQ) * start.lagQ,
+    }),
+  }));
+  return mixedCrock(sown, start.lacticMolPerKg, start.phShift);
 }
 
 /** Every member's pH at one of the asked minutes. */

@@ -33,7 +33,7 @@ export function truthSeed(batchId: string): number {
 /** True where an instrument has something to measure: pH once there is a culture, whey once it drains. */
 export function canRead(kind: StandInKind, state: CrockState): boolean {
   if (kind === 'ph-probe') return state.souring !== null;
-  if (kind === 'scale') return state.draining !== null;
+  if (kind === 'scale') return state.curd.draining !== null;
   return true;
 }
 

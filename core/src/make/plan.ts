@@ -1,5 +1,5 @@
 import type { CultureId } from '../constants/cultures.js';
-import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
+import type { Choices, Condition, Method, Parameter, StageTemplate } from '../methods/method.js';
 import { initialChoices } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
 
@@ -26,10 +26,13 @@ export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
   return (sowing?.params['culture'] as CultureId | undefined) ?? null;
 }
 
-function wanted(template: StageTemplate, choices: Choices): boolean {
-  const { onlyIf } = template;
-  if (!onlyIf) return true;
-  return 'above' in onlyIf ? Number(choices[onlyIf.choice]) > onlyIf.above : choices[onlyIf.choice] === onlyIf.is;
+function wanted({ onlyIf = [] }: StageTemplate, choices: Choices): boolean {
+  return [onlyIf].flat().every((c) => holds(c, choices));
+}
+
+function holds(condition: Condition, choices: Choices): boolean {
+  const chosen = choices[condition.choice];
+  return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
 }
 
 function valueOf(parameter: Parameter, choices: Choices): number | string {

@@ -10,7 +10,7 @@ import { choicesOf, initialChoices, type Choices, type Method } from '../methods
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { nearestPair } from '../physics/pasteurisation.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, Problem, RunsOff, WeighedIn } from '../stages/kind.js';
+import type { EndsBy, Give, PricedAs, Problem, RunsOff } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, shedding } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
@@ -169,11 +169,12 @@ export function checkChoices(method: Method, given: Choices): void {
 }
 
 /** The choice that says what a thing costs. */
-const PRICED_BY: Readonly<Record<WeighedIn['pricedAs'], string>> = {
+const PRICED_BY: Readonly<Record<PricedAs, string | null>> = {
   milk: 'milkPrice',
   cream: 'creamPrice',
   powder: 'powderPrice',
   acid: 'acidPrice',
+  own: null,
 };
 
 function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
@@ -184,7 +185,7 @@ function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pri
       what,
       massG,
       kitchen: kitchenMeasure(gToMl(massG, gPerMl)),
-      pricePerKg: Number(choices[PRICED_BY[pricedAs]] ?? 0),
+      pricePerKg: Number(choices[PRICED_BY[pricedAs] ?? ''] ?? 0),
     }));
   });
 }
@@ -240,16 +241,13 @@ function strainingOf(
   environment: Environment,
   options: ForecastOptions,
 ): MakeSheet['straining'] {
-  for (const run of runs) {
-    const problem = drainProblem(run, environment);
-    if (problem) {
-      return {
-        beginMin: firstOf(run).minute,
-        forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options),
-      };
-    }
-  }
-  return null;
+  const run = runs.findLast((r) => r.stage.kind.drainage);
+  const problem = run && drainProblem(run, environment);
+  if (!run || !problem) return null;
+  return {
+    beginMin: firstOf(run).minute,
+    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options),
+  };
 }
 
 function problemsOf(runs: readonly StageRun[], whole: boolean): Problem[] {

@@ -1,9 +1,11 @@
+import { REFERENCE_MILKS, WHEYS } from '../constants/reference-materials.js';
 import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
-import { BLEND, HEATING, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, HEATING, MILK, milkOption, MONEY } from './yogurt-choices.js';
 
 const every = (group: ChoiceGroup) => group.choices.map((c) => c.key);
 
-const AGENT: OptionChoice = {
+/** Which acid. */
+export const AGENT: OptionChoice = {
   key: 'agent',
   label: 'Acid',
   kind: 'option',
@@ -115,7 +117,13 @@ export const acidHeatCurd: Method = {
   family: 'Curd',
   summary: 'Milk and a little cream brought near the boil, parted by acid, drained half an hour: sweet and soft.',
   groups: [
-    vary(MILK, { fatPct: { initial: 6.5, why: 'A little cream makes it tender and gives more.' } }),
+    vary(MILK, {
+      milk: {
+        why: 'Milk gives most; sweet whey gives a little, while its pH is above 6.0; acid whey gives none.',
+        options: [...REFERENCE_MILKS, ...WHEYS].map(milkOption),
+      },
+      fatPct: { initial: 6.5, why: 'A little cream makes it tender and gives more.' },
+    }),
     HEAT,
     acid(5.8, 'Little acid is sweet and soft, 5.8 to 6.0; more, 5.3 to 5.5, is firm and dry.'),
     draining('soft-curd'),

@@ -1,7 +1,7 @@
 import { READY_MILKS, REFERENCE_MILKS } from '../constants/reference-materials.js';
 import { only, vary, type Method, type StageTemplate } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { KEEPING, MILK, milkOption, MONEY, STARTER } from './yogurt-choices.js';
+import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './yogurt-choices.js';
 
 const FROM_COLD = ['blend', 'starter', 'warm', 'chill'];
 const STAGES: readonly StageTemplate[] = SCALDED_STAGES.filter((s) => FROM_COLD.includes(s.id));
@@ -26,7 +26,7 @@ export const coldStartYogurt: Method = {
       },
       fatPct: { initial: 3.5, why: 'More fat softens the tang and thickens.' },
     }),
-    only(STARTER, ['dosePct', 'form', 'ageDays', 'store']),
+    only(STARTER, STARTER_KEYS),
     vary(KEEPING, {
       keeper: {
         options: KEEPING.choices.flatMap((c) =>

@@ -17,6 +17,19 @@ const SOURED_BY: ChoiceGroup = {
         { id: 'room-yogurt', label: 'Room-temperature yogurt', why: 'Mild and even.' },
       ],
     },
+    {
+      key: 'beside',
+      label: 'And beside it',
+      kind: 'option',
+      initial: 'none',
+      why: 'Two starters share the cream, half of the dose each: rounder, and surer if one is tired.',
+      options: [
+        { id: 'none', label: 'Nothing', why: 'One starter, one taste.' },
+        { id: 'kefir-grains', label: 'Live kefir', why: 'A little yeast.' },
+        { id: 'room-yogurt', label: 'Room-temperature yogurt', why: 'Milder.' },
+        { id: 'thermophilic', label: 'Yogurt', why: 'Works only while it is warm.' },
+      ],
+    },
     ...vary(ROOM_STARTER, {
       dosePct: { initial: 3, min: 1, max: 12, why: 'A spoon or two to the pint; more is quicker and sharper.' },
     }).choices,
@@ -51,7 +64,7 @@ export const culturedCream: Method = {
   ],
   stages: [
     BLEND,
-    ...roomStages({ choice: 'culture' }),
+    ...roomStages({ choice: 'culture' }, { choice: 'beside' }),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
 };

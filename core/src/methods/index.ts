@@ -1,3 +1,12 @@
+import { plantYogurt } from './plant-yogurt.js';
+import { grainKefir } from './grain-kefir.js';
+import { clabber } from './clabber.js';
+import { sodaCheese } from './soda-cheese.js';
+import { scaldedCream } from './scalded-cream.js';
+import { thickCream } from './thick-cream.js';
+import { quark } from './quark.js';
+import { yogurtCheese } from './yogurt-cheese.js';
+import { creamCheese, yogurtCreamCheese } from './cream-cheese.js';
 import { acidHeatCurd, smoothCurd } from './acid-curd.js';
 import { coldStartYogurt } from './cold-start-yogurt.js';
 import { culturedButter } from './cultured-butter.js';
@@ -16,11 +25,21 @@ export const METHODS: readonly Method[] = [
   enrichedYogurt,
   roomYogurt,
   strainedYogurt,
+  plantYogurt,
+  grainKefir,
   liveKefir,
+  clabber,
   culturedCream,
   culturedButter,
+  thickCream,
+  scaldedCream,
+  creamCheese,
+  yogurtCreamCheese,
+  yogurtCheese,
+  quark,
   acidHeatCurd,
   smoothCurd,
+  sodaCheese,
 ];
 
 /**

@@ -29,13 +29,16 @@ export type Choices = Readonly<Record<string, number | string>>;
 /** A parameter of a stage: a plain value, or the value of a choice. */
 export type Parameter = number | string | { readonly choice: string };
 
-/** A stage as a method lists it. `onlyIf` leaves it out unless a choice is above a number, or is an option. */
+/** What a choice must be: above a number, or an option. */
+export type Condition =
+  { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
+
+/** A stage as a method lists it. `onlyIf` leaves it out unless every condition holds. */
 export interface StageTemplate {
   readonly id: string;
   readonly kind: string;
   readonly params: Readonly<Record<string, Parameter>>;
-  readonly onlyIf?:
-    { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
+  readonly onlyIf?: Condition | readonly Condition[];
 }
 
 /** A group of choices as the page shows them. */

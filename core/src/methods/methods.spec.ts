@@ -2,7 +2,7 @@ import { CAUTIONS } from '../stages/cautions.js';
 import { makeSheet, type MakeSheet } from '../make/sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
 import { METHODS, methodById } from './index.js';
-import { choicesOf, initialChoices, only, vary, type Choices } from './method.js';
+import { choicesOf, initialChoices, only, vary, type Choices, type Method } from './method.js';
 
 const FEW = { members: 200, seed: 1, fanPoints: 4 };
 const sheet = (code: string, choices: Choices = {}) => makeSheet(methodById(code), choices, FEW);
@@ -18,14 +18,32 @@ const PRACTICE = [
   { code: 'Y3', hours: [4, 12], productPerKg: [0.93, 1] },
   { code: 'Y4', hours: [12, 24], productPerKg: [0.93, 1] },
   { code: 'Y5', hours: [4, 12], productPerKg: [0.35, 0.55] },
+  // acid is its guard, a day and more
+  { code: 'Y6', hours: [24, 36], productPerKg: [0.93, 1] },
+  { code: 'K1', hours: [12, 36], productPerKg: [0.9, 1] },
   { code: 'K2', hours: [12, 36], productPerKg: [0.93, 1] },
+  // the cream is lifted off
+  { code: 'L1', hours: [12, 72], productPerKg: [0.75, 0.95] },
   { code: 'C1', hours: [12, 72], productPerKg: [0.93, 1] },
   // 330–420 g from a litre (995 g) of 36 % cream, as kitchens weigh it, with its starter
   { code: 'B1', hours: [8, 72], productPerKg: [0.32, 0.41] },
+  // hardly any whey drains
+  { code: 'A3', hours: null, productPerKg: [0.82, 0.97] },
+  // a crust of 0.30–0.60 of the cream
+  { code: 'S1', hours: null, productPerKg: [0.3, 0.6] },
+  // soft cheeses of whole milk and cream: a quarter to two fifths of the milk
+  { code: 'F1', hours: [9, 24], productPerKg: [0.25, 0.42] },
+  { code: 'F2', hours: [4, 12], productPerKg: [0.25, 0.42] },
+  { code: 'F3', hours: [4, 12], productPerKg: [0.17, 0.28] },
+  { code: 'F4', hours: [6, 18], productPerKg: [0.35, 0.55] },
+  // curd of clabber with butter, milk and egg
+  { code: 'A4', hours: [12, 72], productPerKg: [0.25, 0.42] },
   // 180–330 g from a kg of milk with a tenth of cream, short drain
   { code: 'A1', hours: null, productPerKg: [0.18, 0.33] },
   { code: 'A2', hours: null, productPerKg: [0.15, 0.3] },
 ] as const;
+
+const soursIt = (method: Method) => method.stages.some((s) => s.kind === 'incubate');
 
 describe('the methods that ship', () => {
   it('all have their hours and their yield checked', () => {
@@ -50,8 +68,9 @@ describe('the methods that ship', () => {
   it('carry the cautions that every make carries', () => {
     for (const method of METHODS) {
       const { cautions } = sheet(method.id);
-      const guard = method.family === 'Curd' ? CAUTIONS.notAcid : CAUTIONS.acid;
-      for (const always of [guard, CAUTIONS.clean, CAUTIONS.allergen, CAUTIONS.mould, CAUTIONS.defer]) {
+      const guard = soursIt(method) ? CAUTIONS.acid : CAUTIONS.notAcid;
+      const allergen = method.code === 'Y6' ? CAUTIONS.allergenCoconut : CAUTIONS.allergen;
+      for (const always of [guard, CAUTIONS.clean, allergen, CAUTIONS.mould, CAUTIONS.defer]) {
         expect(cautions).withContext(method.id).toContain(always);
       }
     }

@@ -1,8 +1,8 @@
 import { only, vary, type ChoiceGroup, type Parameter, type StageTemplate } from './method.js';
-import { KEEPING, STARTER } from './yogurt-choices.js';
+import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './yogurt-choices.js';
 
 /** A starter that goes into milk as it comes from the cold. */
-export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, ['dosePct', 'form', 'ageDays', 'store']), {
+export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
   form: {
     options: [
       { id: 'active', label: 'Live', why: 'Some of the last, or a bought pot that lives.' },
@@ -22,17 +22,15 @@ export const ROOM: ChoiceGroup = vary(only(KEEPING, ['targetPh', 'roomC']), {
 });
 
 /** From the cold to sour by the room's own warmth, then chilled. */
-export function roomStages(culture: Parameter): readonly StageTemplate[] {
+export function roomStages(culture: Parameter, beside: Parameter = 'none'): readonly StageTemplate[] {
   return [
     {
       id: 'starter',
       kind: 'inoculate',
       params: {
         culture,
-        dosePct: { choice: 'dosePct' },
-        form: { choice: 'form' },
-        ageDays: { choice: 'ageDays' },
-        store: { choice: 'store' },
+        beside,
+        ...STARTER_PARAMS,
       },
     },
     { id: 'warm', kind: 'incubate', params: { keeper: 'counter', targetPh: { choice: 'targetPh' } } },

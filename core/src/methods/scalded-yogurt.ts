@@ -1,5 +1,5 @@
-import type { Method, StageTemplate } from './method.js';
-import { BLEND, HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
+import type { ChoiceGroup, Method, StageTemplate } from './method.js';
+import { BLEND, HEATING, KEEPING, MILK, MONEY, STARTER, STARTER_PARAMS } from './yogurt-choices.js';
 
 /** From cold milk to cold set yogurt; strained yogurt goes on from here. */
 export const SCALDED_STAGES: readonly StageTemplate[] = [
@@ -17,10 +17,7 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
     kind: 'inoculate',
     params: {
       culture: 'thermophilic',
-      dosePct: { choice: 'dosePct' },
-      form: { choice: 'form' },
-      ageDays: { choice: 'ageDays' },
-      store: { choice: 'store' },
+      ...STARTER_PARAMS,
     },
   },
   {
@@ -31,6 +28,34 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
   { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
 ];
 
+const DRINKING: ChoiceGroup = {
+  title: 'To drink',
+  choices: [
+    {
+      key: 'thinPct',
+      label: 'Thin it by',
+      kind: 'number',
+      unit: '%',
+      min: 0,
+      max: 150,
+      step: 5,
+      initial: 0,
+      why: 'None for the spoon; thirty pours, a hundred is a summer drink.',
+    },
+    {
+      key: 'thinWith',
+      label: 'With',
+      kind: 'option',
+      initial: 'water',
+      why: 'Cold and clean.',
+      options: [
+        { id: 'water', label: 'Water', why: 'Lighter and tart; boiled and cooled.' },
+        { id: 'milk', label: 'Milk', why: 'Rounder.' },
+      ],
+    },
+  ],
+};
+
 export const scaldedYogurt: Method = {
   id: 'scalded-yogurt',
   code: 'Y1',
@@ -38,6 +63,15 @@ export const scaldedYogurt: Method = {
   short: 'Scalded',
   family: 'Yogurt',
   summary: 'Milk heated high and held, soured warm by a spoon of the last, chilled undisturbed.',
-  groups: [MILK, HEATING, STARTER, KEEPING, MONEY],
-  stages: [...SCALDED_STAGES, { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } }],
+  groups: [MILK, HEATING, STARTER, KEEPING, DRINKING, MONEY],
+  stages: [
+    ...SCALDED_STAGES,
+    {
+      id: 'thin',
+      kind: 'dilute',
+      params: { into: { choice: 'thinWith' }, pct: { choice: 'thinPct' } },
+      onlyIf: { choice: 'thinPct', above: 0 },
+    },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
+  ],
 };

@@ -41,6 +41,17 @@ const STRAINING: ChoiceGroup = {
         { id: 'counter', label: 'On the counter', why: 'Only at pH 4.6 or below, up to 6 h.' },
       ],
     },
+    {
+      key: 'stopping',
+      label: 'And stop',
+      kind: 'option',
+      initial: 'scale',
+      why: 'Somebody must be there when it is as wanted, or some whey goes back in.',
+      options: [
+        { id: 'scale', label: 'By the scale', why: 'Just as thick as wanted.' },
+        { id: 'overnight', label: 'When it hardly drips', why: 'Nobody need be there; whey is whisked back in.' },
+      ],
+    },
   ],
 };
 
@@ -58,6 +69,19 @@ export const strainedYogurt: Method = {
       id: 'strain',
       kind: 'strain',
       params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: { choice: 'where' } },
+      onlyIf: { choice: 'stopping', is: 'scale' },
+    },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { method: { choice: 'drain' }, share: 0.8, where: { choice: 'where' } },
+      onlyIf: { choice: 'stopping', is: 'overnight' },
+    },
+    {
+      id: 'whey-back',
+      kind: 'whey-back',
+      params: { texture: { choice: 'texture' } },
+      onlyIf: { choice: 'stopping', is: 'overnight' },
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],

@@ -57,7 +57,11 @@ export const MILK: ChoiceGroup = {
       kind: 'option',
       initial: 'cream-36',
       why: 'Used only when the wanted fat is above the milk’s.',
-      options: REFERENCE_CREAMS.map((m) => ({ id: m.id, label: m.name, why: `${m.fatPct} % fat.` })),
+      options: REFERENCE_CREAMS.map((m) => ({
+        id: m.id,
+        label: m.name,
+        why: `${m.fatPct} % fat, ${TREATED[m.treatment]}.`,
+      })),
     },
     {
       key: 'fatPct',
@@ -196,8 +200,31 @@ export const STARTER: ChoiceGroup = {
         { id: 'room', label: 'At room temperature', why: 'Weak after two days.' },
       ],
     },
+    {
+      key: 'generation',
+      label: 'Carried on',
+      kind: 'number',
+      unit: 'times',
+      min: 0,
+      max: 200,
+      step: 1,
+      initial: 1,
+      why: 'Makes since it was bought: a bought yogurt drifts, sourer and slower, after three to six; heirlooms do not.',
+    },
   ],
 };
+
+/** What the stage that takes in what {@link STARTER} chose is told. */
+export const STARTER_PARAMS: StageTemplate['params'] = {
+  dosePct: { choice: 'dosePct' },
+  form: { choice: 'form' },
+  ageDays: { choice: 'ageDays' },
+  store: { choice: 'store' },
+  generation: { choice: 'generation' },
+};
+
+/** Keys of the choices that {@link STARTER_PARAMS} asks for. */
+export const STARTER_KEYS = Object.keys(STARTER_PARAMS);
 
 export const KEEPING: ChoiceGroup = {
   title: 'Keeping warm',

@@ -1,10 +1,12 @@
 import {
+  BROKEN_TAU_FACTOR,
   CLOTH_AREA_CM2_AT_1KG,
+  CUT_TAU_FACTOR,
   DRAINAGE,
   DRAINAGE_EXPONENT,
-  DRAINAGE_REFERENCE_SOLIDS,
-  END_SOLIDS_PER_START_SOLIDS,
   GRAINS,
+  THICK_CREAM_SHEDS,
+  TURNING,
   type DrainMethod,
 } from '../constants/drainage.js';
 
@@ -14,17 +16,27 @@ export interface DrainageCourse {
   readonly tauMin: number;
 }
 
+/** What a curd is like as it goes on its cloth, besides what is in it. */
+export interface CurdOnCloth {
+  /** Grains out of hot milk drain drier and faster than a gel; cream thickened by acid hardly drains. */
+  readonly body?: 'gel' | 'grains' | 'thickened';
+  readonly cut?: boolean;
+  /** Poured and broken (1) or ladled whole (0). */
+  readonly broken?: number;
+  readonly turns?: number;
+}
+
 /** What decides a drainage. */
 export interface DrainageConditions {
   readonly massG: number;
-  /** Solids of the curd going in, fraction 0–1. */
+  /** Solids and fat of the curd going in, fractions 0–1. */
   readonly solids: number;
+  readonly fat: number;
   /** Solids of its whey, fraction 0–1. */
   readonly wheySolids: number;
   readonly method: DrainMethod;
   readonly tempC: number;
-  /** Grains of curd out of hot milk drain drier and faster than a gel. */
-  readonly grains?: boolean;
+  readonly curd?: CurdOnCloth;
   readonly clothAreaCm2?: number | undefined;
   /** Factors learned for a kitchen's cloth; 1 = as the constants. */
   readonly reachFactor?: number;
@@ -37,10 +49,22 @@ export function relativeViscosity(tempC: number): number {
   return vogel(tempC) / vogel(20);
 }
 
-/** Solids (fraction) at which a method leaves off by itself for a curd of given solids. */
-export function endSolids(method: DrainMethod, solids: number, grains = false): number {
-  const more = grains ? GRAINS.endSolidsMore : 0;
-  return more + DRAINAGE[method].endSolids + END_SOLIDS_PER_START_SOLIDS * (solids - DRAINAGE_REFERENCE_SOLIDS);
+/**
+ * Solids (fraction) at which a method leaves off by itself. The network of casein ends at a solids content e of its
+ * fat-free part, the fat going along: of a curd of solids S and fat F with whey of solids w, the share
+ * c = (S − w − F(1 − e)) / (e − w) stays, of solids (F + (c − F) e) / c.
+ */
+export function endSolids(
+  method: DrainMethod,
+  { solids, fat, wheySolids }: Pick<DrainageConditions, 'solids' | 'fat' | 'wheySolids'>,
+  { body = 'gel', turns = 0 }: CurdOnCloth = {},
+): number {
+  if (body === 'thickened') return solids + (solids - wheySolids) * (THICK_CREAM_SHEDS / (1 - THICK_CREAM_SHEDS));
+  const more = (body === 'grains' ? GRAINS.endFatFreeMore : 0) + TURNING.endFatFreeMore * Math.min(turns, TURNING.most);
+  const end = DRAINAGE[method].endFatFree + more;
+  const stays = (solids - wheySolids - fat * (1 - end)) / (end - wheySolids);
+  if (!(stays > fat) || stays >= 1) return solids;
+  return (fat + (stays - fat) * end) / stays;
 }
 
 /** Whey (g) that leaves when a curd goes from its solids to wanted solids: mass balance of solids. */
@@ -54,17 +78,24 @@ export function wheyForSolids(massG: number, solids: number, wheySolids: number,
  * Terzaghi 1943) and with the whey's viscosity, so slower when cold and for a bigger batch.
  */
 export function drainageCourse(conditions: DrainageConditions): DrainageCourse {
-  const { massG, solids, wheySolids, method, tempC, grains = false } = conditions;
-  const stop = Math.max(solids, endSolids(method, solids, grains));
+  const { massG, solids, wheySolids, method, tempC, curd = {} } = conditions;
+  const stop = Math.max(solids, endSolids(method, conditions, curd));
   const wheyEndG = Math.min(
     wheyForSolids(massG, solids, wheySolids, stop) * (conditions.reachFactor ?? 1),
     massG * (1 - solids) * 0.95,
   );
   const usualArea = CLOTH_AREA_CM2_AT_1KG * (massG / 1000) ** (2 / 3);
   const depth = massG / (conditions.clothAreaCm2 ?? usualArea) / (1000 / CLOTH_AREA_CM2_AT_1KG);
-  const usualTau = DRAINAGE[method].tauMin * (grains ? GRAINS.tauShare : 1);
+  const usualTau = DRAINAGE[method].tauMin * pace(curd);
   const tauMin = usualTau * depth ** 2 * relativeViscosity(tempC) * (conditions.timeFactor ?? 1);
   return { wheyEndG, tauMin };
+}
+
+/** How a curd's handling changes its time constant. */
+function pace({ body = 'gel', cut = false, broken = 0, turns = 0 }: CurdOnCloth): number {
+  const byBody = body === 'grains' ? GRAINS.tauShare : 1;
+  const byCut = cut ? CUT_TAU_FACTOR : 1;
+  return byBody * byCut * BROKEN_TAU_FACTOR ** broken * TURNING.tauFactor ** Math.min(turns, TURNING.most);
 }
 
 /** Whey (g) drained after minutes on the cloth. */

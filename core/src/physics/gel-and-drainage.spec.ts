@@ -53,9 +53,10 @@ describe('the acid gel', () => {
   });
 });
 
+const WHOLE = { solids: 0.13, fat: 0.036, wheySolids: 0.063 };
+
 describe('straining', () => {
-  const course = (massG: number, tempC = 4) =>
-    drainageCourse({ massG, solids: 0.13, wheySolids: 0.063, method: 'hung', tempC });
+  const course = (massG: number, tempC = 4) => drainageCourse({ massG, ...WHOLE, method: 'hung', tempC });
 
   it('1 kg of 13 % solids gives 430–520 g at 21 % and 330–410 g at 25 %', () => {
     const left = (solids: number) => 1000 - wheyForSolids(1000, 0.13, 0.063, solids);
@@ -85,7 +86,40 @@ describe('straining', () => {
     expect(course(1000, 4).tauMin).toBeGreaterThan(course(1000, 20).tauMin);
     expect(course(4000).tauMin).toBeGreaterThan(course(1000).tauMin);
     expect(minutesForWhey(course(1000), wheyForSolids(1000, 0.13, 0.063, 0.36))).toBeNull();
-    expect(endSolids('flat', 0.13)).toBeLessThan(endSolids('hung', 0.13));
-    expect(endSolids('hung', 0.13)).toBeLessThan(endSolids('pressed', 0.13));
+    expect(endSolids('flat', WHOLE)).toBeLessThan(endSolids('hung', WHOLE));
+    expect(endSolids('hung', WHOLE)).toBeLessThan(endSolids('pressed', WHOLE));
+  });
+
+  it('leaves off at 28, 32 and 40 % solids of whole-milk yogurt; richer curd ends drier, as its fat goes along', () => {
+    expect(endSolids('flat', WHOLE)).toBeCloseTo(0.285, 1);
+    expect(endSolids('hung', WHOLE)).toBeCloseTo(0.325, 1);
+    expect(endSolids('pressed', WHOLE)).toBeCloseTo(0.4, 1);
+    const rich = { solids: 0.18, fat: 0.1, wheySolids: 0.06 };
+    expect(endSolids('hung', rich)).toBeGreaterThan(0.45);
+  });
+
+  it('every curd that drains ends drier than it began, keeps its fat, and turned drier still', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        fc.double({ min: 0.07, max: 0.14, noNaN: true }),
+        fc.constantFrom('flat' as const, 'hung' as const, 'pressed' as const),
+        (fat, fatFree, method) => {
+          const curd = { fat, solids: fat + (1 - fat) * fatFree, wheySolids: 0.06 };
+          const end = endSolids(method, curd);
+          expect(end).toBeGreaterThanOrEqual(curd.solids);
+          expect(end).toBeLessThan(1);
+          expect(endSolids(method, curd, { turns: 2 })).toBeGreaterThan(end);
+          expect(endSolids(method, curd, { body: 'grains' })).toBeGreaterThan(end);
+        },
+      ),
+    );
+  });
+
+  it('cut curd drains faster, poured and broken curd slower', () => {
+    const tau = (curd: object) => drainageCourse({ massG: 1000, ...WHOLE, method: 'hung', tempC: 4, curd }).tauMin;
+    expect(tau({ cut: true })).toBeLessThan(tau({}));
+    expect(tau({ broken: 1 })).toBeGreaterThan(tau({}));
+    expect(tau({ turns: 1 })).toBeLessThan(tau({}));
   });
 });

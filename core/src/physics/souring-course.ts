@@ -15,6 +15,13 @@ export interface TemperatureCourse {
 /** Length of the stretches over which measured temperatures are handed in, min. */
 export const MEASURED_EVERY_MIN = 10;
 
+/** Temperature (°C) of a course at a minute. */
+export function temperatureAt({ startC, aroundC, tauMin, measuredC }: TemperatureCourse, min: number): number {
+  const known = measuredC[Math.floor(min / MEASURED_EVERY_MIN)];
+  if (known !== undefined && known === known) return known;
+  return aroundC + (startC - aroundC) * Math.exp(-min / tauMin);
+}
+
 /** What is asked of a course. */
 export interface CourseQuestions {
   readonly horizonMin: number;

@@ -158,12 +158,12 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
     possible = mu * ((active0 + active1) * 0.5 - mu * bend * TWELFTH);
     crock.lagQ = active1 / (1 - active1);
   }
-  const free0 = freedom(law, crock.ph, acid0);
+  const free0 = souringFreedom(law, crock.ph, acid0);
   const xHalf = grown(x0, 0.5 * possible * free0);
   const made = perGrowth * (xHalf - x0) + 0.25 * k * free0 * (x0 + xHalf);
   const brake = (perGrowth * possible * (1 - x0) + k) * x0 * perPh * phFall(table, acid0);
   const acidHalf = acid0 + made / (1 + 0.25 * brake);
-  const freeMid = freedom(law, phFromTable(table, acidHalf) + phShift, acidHalf);
+  const freeMid = souringFreedom(law, phFromTable(table, acidHalf) + phShift, acidHalf);
 
   const x1 = grown(x0, possible * freeMid);
   const bend = mu * freeMid * (active1 * x1 * (1 - x1) - active0 * x0 * (1 - x0));
@@ -171,7 +171,7 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
   const fed = meanX * freeMid + (x1 - x0) * (freeMid - free0) * SIXTH;
   const acid1 = acid0 + perGrowth * (x1 - x0) + k * fed;
 
-  const free1 = freedom(law, phFromTable(table, acid1) + phShift, acid1);
+  const free1 = souringFreedom(law, phFromTable(table, acid1) + phShift, acid1);
   const missed = (free0 - 2 * freeMid + free1) * SIXTH;
   const missedX = possible * x1 * (1 - x1) * missed;
   crock.biomass = x1 + missedX;
@@ -205,7 +205,7 @@ function die(crock: SouringCrock, survive: number): void {
 /** Acid formed at this moment, mol/(kg·min): the right side of the equations of {@link sourStep}. */
 export function souringRate(law: SouringLaw, crock: SouringCrock): number {
   const { culture } = law;
-  const free = freedom(law, crock.ph, crock.lacticMolPerKg);
+  const free = souringFreedom(law, crock.ph, crock.lacticMolPerKg);
   const growth = (crock.muPerMin * crock.lagQ * (1 - crock.biomass)) / (1 + crock.lagQ);
   return crock.biomass * free * (culture.acidPerGrowthMolPerKg * growth + crock.acidPerMin);
 }
@@ -217,7 +217,7 @@ const TWELFTH = 1 / 12;
 export const LAST_SUGAR = 0.01;
 
 /** ι: how freely a culture grows and sours (0–1), by the pH and by the sugar left. */
-function freedom(law: SouringLaw, ph: number, lacticMolPerKg: number): number {
+export function souringFreedom(law: SouringLaw, ph: number, lacticMolPerKg: number): number {
   const byPh = (ph - law.culture.phEnd) * law.perPh;
   const left = law.lacticEndMolPerKg - lacticMolPerKg;
   const free = byPh < 0 ? 0 : byPh > 1 ? 1 : byPh;

@@ -86,7 +86,7 @@ function acidInTime(view: SafetyView): Finding | null {
 function endedAcid(view: SafetyView): Finding | null {
   const ph = view.measuredPh ?? view.state.ph;
   if (!view.ended || ph <= SAFE_PH) return null;
-  if (view.state.parted) {
+  if (view.state.souring === null) {
     return {
       level: 'watch',
       rule: 'not kept by acid',

@@ -1,18 +1,21 @@
 import { ACIDS, SOUR_AGENTS, type AcidId, type SourAgentId } from '../constants/acids.js';
-import { MOLAR_G } from '../constants/milk.js';
 import { acidDose, phOf, type AcidDose, type Sourness } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
-import { pourIn, type CrockState } from '../state/crock-state.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
-import type { StageKind } from './kind.js';
+import type { Problem, StageKind } from './kind.js';
+import { SAFE_PH } from './pass-time.js';
+import { sournessOf } from './sourness.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
   readonly targetPh: number;
+  /** What it is to become: curd parted from its whey, or cream thickened without parting. */
+  readonly into: 'curd' | 'thick cream';
 }
 
 const TAKES_MIN = 5;
@@ -23,13 +26,14 @@ const PARTS_FROM_C = 78;
 /** Acid stirred in by parts until the whey is clear. */
 export const acidify: StageKind<AcidifyParams> = {
   kind: 'acidify',
-  defaults: { agent: 'lemon', targetPh: 5.6 },
+  defaults: { agent: 'lemon', targetPh: 5.6, into: 'curd' },
   name: () => 'acid',
   instruction: (params, before) => {
     const { ml, massG, reserve } = doseFor(before, params);
     const { name } = SOUR_AGENTS[params.agent];
     const much = ml === null ? sayMass(massG) : `${Math.round(ml)} mL (${kitchenMeasure(ml)})`;
     const by = ml === null ? sayMass(reserve) : `${Math.round(reserve)} mL`;
+    if (params.into === 'thick cream') return `Stir in ${much} ${name} a spoon at a time until it coats the spoon.`;
     return `Stir in ${much} ${name} by thirds, a slow turn each, waiting a minute between; stop when the whey is clear. Keep ${by} more at hand.`;
   },
   ...handsWork(TAKES_MIN),
@@ -48,27 +52,44 @@ export const acidify: StageKind<AcidifyParams> = {
       state,
       massesBy((c) => (c === component ? acidG : c === 'water' ? massG - acidG : 0)),
     );
+    const body = params.into === 'thick cream' ? 'thickened' : state.tempC >= PARTS_FROM_C ? 'grains' : 'gel';
     return {
-      ...poured,
-      parted: state.tempC >= PARTS_FROM_C,
+      ...withCurd(poured, { body }),
       ph: phOf(bufferMilkOf(state.masses, state.freshPh), sournessAfter(state, acid, acidMol)),
     };
   },
   give: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
-  endCue: () => 'Curd floats in clear, greenish whey.',
+  endCue: (params) =>
+    params.into === 'curd' ? 'Curd floats in clear, greenish whey.' : 'It coats the back of the spoon; no grains.',
   cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
-  cautions: () => [CAUTIONS.hot],
-  problems: (_params, state) =>
-    state.tempC < PARTS_FROM_C
-      ? [
-          {
-            field: 'heatC',
-            message: `At ${sayTemp(state.tempC)} the curd will not part from its whey.`,
-            remedy: `Heat it to 85 °C or more before the acid.`,
-          },
-        ]
-      : [],
+  cautions: ({ targetPh }) => [CAUTIONS.hot, ...(targetPh > SAFE_PH ? [CAUTIONS.notAcid] : [])],
+  problems: (params, state) => [...tooSour(state), ...tooCool(params, state)],
 };
+
+/** Milk or whey sourer than this has lost the calcium that its curd would be made of, and parts fine or not at all. */
+const SWEET_FROM_PH = 6;
+
+function tooSour(state: CrockState): Problem[] {
+  if (state.ph >= SWEET_FROM_PH) return [];
+  return [
+    {
+      field: 'milk',
+      message: `At pH ${state.ph.toFixed(1)} it is too sour already: heated, it gives a fine grit or no curd at all.`,
+      remedy: 'Take milk, or sweet whey of pH 6.0 or more on the day it was made.',
+    },
+  ];
+}
+
+function tooCool({ into }: AcidifyParams, state: CrockState): Problem[] {
+  if (into !== 'curd' || state.tempC >= PARTS_FROM_C) return [];
+  return [
+    {
+      field: 'heatC',
+      message: `At ${sayTemp(state.tempC)} the curd will not part from its whey.`,
+      remedy: 'Heat it to 85 °C or more before the acid.',
+    },
+  ];
+}
 
 /** Crystals of a spoonful, g/mL. */
 const CRYSTALS_G_PER_ML = 0.9;
@@ -79,16 +100,6 @@ const COMPONENT_OF = { lactic: 'lactic', citric: 'citric', acetic: 'acetic', tar
 function doseFor(state: CrockState, { agent, targetPh }: AcidifyParams): AcidDose {
   const milk = bufferMilkOf(state.masses, state.freshPh);
   return acidDose(totalG(state.masses), milk, sournessOf(state), agent, SOUR_AGENTS[agent].strengthPct, targetPh);
-}
-
-/** The acids in a crock, mol per kg. */
-function sournessOf({ masses }: CrockState): Sourness {
-  const perKg = 1000 / totalG(masses);
-  return {
-    lactic: (masses.lactic / MOLAR_G.lactic) * perKg,
-    citric: (masses.citric / ACIDS.citric.molarG) * perKg,
-    acetic: (masses.acetic / ACIDS.acetic.molarG) * perKg,
-  };
 }
 
 /** The acids per kg of the milk as it was, with some more of one. */

@@ -2,7 +2,8 @@ import { pearsonSquare } from '../blend/square.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { materialDensity } from '../physics/density.js';
-import { massesOfMaterial, type Stock } from '../state/materials.js';
+import { freshPhOf, massesOfMaterial, type Stock } from '../state/materials.js';
+import { totalG } from '../state/composition.js';
 import { pourIn } from '../state/crock-state.js';
 import { mixedNative, nativeAsBought } from '../physics/denaturation.js';
 import { MILK_POWDER, referenceStock } from '../constants/reference-materials.js';
@@ -79,8 +80,12 @@ export const blend: StageKind<BlendParams> = {
     blendParts(params).reduce((crock, { stock, massG }) => {
       const masses = massesOfMaterial(stock, massG);
       const native = nativeAsBought(stock.treatment);
+      const share = massG / (totalG(crock.masses) + massG);
+      const freshPh = crock.freshPh + share * (freshPhOf(stock) - crock.freshPh);
       return {
         ...pourIn(crock, masses),
+        freshPh,
+        ph: freshPh,
         native: mixedNative(crock.native, crock.masses.wheyProtein, native, masses.wheyProtein),
       };
     }, state),

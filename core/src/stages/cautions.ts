@@ -15,6 +15,20 @@ export const CAUTIONS = {
   mould:
     'Mould, pink, orange or black spots, gas or a foul smell: discard it unopened-mouthed. Never cut it off, never taste.',
   allergen: 'Contains milk.',
+  calcium: 'Calcium chloride: food grade, and never more than 0.2 g/kg of milk.',
+  wild: 'What lives in raw milk may be good or bad. If it smells foul, blows up or colours, discard it without tasting; seeding it is faster and safer.',
+  egg: 'Egg in it: bring it to 74 °C all through.',
+  allergenEgg: 'Contains milk and egg.',
+  bottles:
+    'Closed bottles burst: only bottles made for pressure, never filled to the cap, opened over the sink each day, then into the cold.',
+  oven: 'A full pan of hot fat: slide it, do not lift it over an open oven door.',
+  boilRinse: 'Nothing guards a plant base but acid: rinse the jar and the spoon with boiling water.',
+  capsule:
+    'Capsules are supplements, not assayed starters: if it is not clearly sour after twice the forecast time, discard it.',
+  allergenCoconut: 'Contains coconut, which counts as an allergen in some places.',
+  allergenNuts: 'Contains cashew nuts.',
+  allergenSoya: 'Contains soya.',
+  ultraCream: 'Ultra-heated cream, stabilised often as well, is slow to break and gives less butter.',
   whey: 'Acid whey does not go down the drain by the bucket: feed, bake, brine or compost it.',
   counterDrain: 'On the counter it goes on souring: only at pH 4.6 or below, and no longer than 6 h.',
 } as const;

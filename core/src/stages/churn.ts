@@ -1,7 +1,9 @@
 import { CHURN_FILL } from '../constants/butter.js';
 import { churnMinutes, churnTrouble } from '../physics/churning.js';
 import { fractionOf } from '../state/composition.js';
-import type { CrockState } from '../state/crock-state.js';
+import { withCurd, type CrockState } from '../state/crock-state.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { standCovered, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
@@ -24,6 +26,9 @@ const DEVICES: Readonly<Record<ChurnDevice, { readonly longer: number; readonly 
     processor: { longer: 0.25, how: 'Run it in short bursts', gear: 'food processor' },
   };
 
+/** Denatured share from which a cream must have been ultra-heated. */
+const ULTRA_HEATED = 0.3;
+
 /** Minutes until this cream breaks in this churn, from the beginning. */
 function minutesToBreak(state: CrockState, params: ChurnParams): number {
   const fatPct = Math.max(1, 100 * fractionOf(state.masses, 'fat'));
@@ -42,12 +47,12 @@ export const churn: StageKind<ChurnParams> = {
   gear: (params) => [DEVICES[params.device].gear],
   endsBy: 'clock',
   target: () => 1,
-  begin: (state) => ({ ...state, churned: 0 }),
+  begin: (state) => withCurd(state, { churned: 0 }),
   advance: (state, params, environment, minutes) => {
-    const churned = state.churned + minutes / minutesToBreak(state, params);
-    return { ...standCovered(state, environment, minutes), churned };
+    const churned = state.curd.churned + minutes / minutesToBreak(state, params);
+    return withCurd(standCovered(state, environment, minutes), { churned });
   },
-  done: (state) => state.churned >= 1,
+  done: (state) => state.curd.churned >= 1,
   stepMin: 1,
   give: () => ({
     earlyMin: 0,
@@ -62,7 +67,7 @@ export const churn: StageKind<ChurnParams> = {
       answers: ['foam', 'soft peaks', 'stiff', 'grains', 'broken'],
     },
   ],
-  cautions: () => [],
+  cautions: (_params, state) => (denaturedBetaLg(state.native) > ULTRA_HEATED ? [CAUTIONS.ultraCream] : []),
   problems: (params, state) => [...breakProblems(state), ...roomProblems(params, state)],
 };
 

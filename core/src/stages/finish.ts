@@ -1,5 +1,5 @@
 import { scaleMasses, totalG } from '../state/composition.js';
-import { takeOut } from '../state/crock-state.js';
+import { takeOut, withCurd } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
@@ -9,31 +9,37 @@ export interface FinishParams {
   /** Net mass of one pot, g. */
   readonly potG: number;
   readonly whisk: 'yes' | 'no';
+  /** Filled into pots, or wrapped as the pieces it is. */
+  readonly as: 'pots' | 'pieces';
 }
 
 /** Left on cloth, whisk and bowl: a fixed smear and a share, as kitchens weigh it. */
 const SMEAR_G = 8;
 const SMEAR_SHARE = 0.008;
+const SMEAR_MOST = 0.25;
 const TAKES_MIN = 15;
 
 /** Weighed, potted, labelled, back into the cold. */
 export const finish: StageKind<FinishParams> = {
   kind: 'finish',
-  defaults: { potG: 400, whisk: 'yes' },
-  name: () => 'weigh, pot',
-  instruction: (params, before) =>
-    `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))}) and fill ${sayPots(potsOf(before.masses, params.potG))} of ${params.potG} g.`,
+  defaults: { potG: 400, whisk: 'yes', as: 'pots' },
+  name: (params) => (params.as === 'pots' ? 'weigh, pot' : 'weigh, wrap'),
+  instruction: (params, before) => {
+    const weigh = `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))})`;
+    if (params.as === 'pieces') return `${weigh}, wrap and label.`;
+    return `${weigh} and fill ${sayPots(potsOf(before.masses, params.potG))} of ${params.potG} g.`;
+  },
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
   begin: (state) => {
     const mass = totalG(state.masses);
-    const smear = Math.min(1, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
-    return { ...takeOut(state, scaleMasses(state.masses, smear), 'lost'), draining: null };
+    const smear = Math.min(SMEAR_MOST, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
+    return withCurd(takeOut(state, scaleMasses(state.masses, smear), 'lost'), { draining: null });
   },
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
   endCue: () => 'Weighed, labelled, in the cold.',
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
-  cautions: () => [CAUTIONS.clean, CAUTIONS.allergen],
+  cautions: (_params, state) => [CAUTIONS.clean, ...(state.inputs.casein > 0 ? [CAUTIONS.allergen] : [])],
   problems: () => [],
 };
 

@@ -1,11 +1,15 @@
-import { coolingSurroundings } from '../physics/heat.js';
+import type { Environment } from '../environment/environment.js';
+import { coolingSurroundings, heatCapacityKJPerK } from '../physics/heat.js';
+import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { passTime, passTimeAt, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 export interface HeatParams {
   readonly targetC: number;
+  /** Degrees a minute where it must come slowly, over a water bath; 0 = as fast as the hob brings it. */
+  readonly paceCPerMin: number;
 }
 
 /** Highest temperature milk reaches in an open kitchen, °C. */
@@ -14,17 +18,21 @@ const BOILS_C = 100;
 /** Warming on the hob to a temperature. */
 export const heat: StageKind<HeatParams> = {
   kind: 'heat',
-  defaults: { targetC: 85 },
+  defaults: { targetC: 85, paceCPerMin: 0 },
   name: (params) => `heat ${sayTemp(params.targetC)}`,
-  instruction: (params) => `Warm to ${sayTemp(params.targetC)}, stirring along the bottom.`,
+  instruction: (params) =>
+    params.paceCPerMin > 0
+      ? `Warm it slowly to ${sayTemp(params.targetC)} over a water bath, ${params.paceCPerMin} °C a minute, moving it gently.`
+      : `Warm to ${sayTemp(params.targetC)}, stirring along the bottom.`,
   handsMin: () => 12,
   attended: true,
   gear: () => ['pot', 'hob'],
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,
-  advance: (state, _params, environment, minutes) => {
+  advance: (state, params, environment, minutes) => {
     const { kitchen, member } = environment;
+    if (params.paceCPerMin > 0) return warmSlowly(state, params, environment, minutes);
     const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
     const scaled = { ...around, uaWPerK: around.uaWPerK * member.heatLoss };
     return passTime(state, environment, scaled, kitchen.hobW * kitchen.hobEfficiency, minutes);
@@ -59,3 +67,11 @@ export const heat: StageKind<HeatParams> = {
         ]
       : [],
 };
+
+/** The flame turned so that it warms no faster than its pace. */
+function warmSlowly(state: CrockState, params: HeatParams, environment: Environment, minutes: number): CrockState {
+  const riseC = Math.max(0, Math.min(params.targetC - state.tempC, params.paceCPerMin * minutes));
+  const endC = environment.measuredTempC?.(state.minute + minutes) ?? state.tempC + riseC;
+  const warmed = passTimeAt(state, environment, endC, minutes);
+  return { ...warmed, energyKJ: state.energyKJ + heatCapacityKJPerK(state.masses, state.tempC) * riseC };
+}

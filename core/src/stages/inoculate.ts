@@ -1,29 +1,35 @@
-import { CULTURES, lacticPerLactose, LETHAL_RISE_C, type CultureId } from '../constants/cultures.js';
+import { CULTURES, type CultureId, type StarterForm } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import type { Member } from '../environment/environment.js';
-import { bufferMilkOf, phForLactic } from '../physics/buffer.js';
 import { vitality, type Starter } from '../physics/vitality.js';
-import { fractionOf, totalG, type Masses } from '../state/composition.js';
+import { totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
-import { pourIn, type CrockState } from '../state/crock-state.js';
+import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass, sayTemp } from './words.js';
+import { lethalProblems, sown } from './sowing.js';
+import { sayMass } from './words.js';
 
 export interface InoculateParams {
   readonly culture: CultureId;
+  /** A second culture that takes half of the dose, or none. */
+  readonly beside: CultureId | 'none';
   /** Starter as a share of the milk, percent by mass. */
   readonly dosePct: number;
-  readonly form: Starter['form'];
+  readonly form: StarterForm;
   readonly ageDays: number;
   readonly store: Starter['store'];
+  /** Makes it has been carried through since it was bought. */
+  readonly generation: number;
+  /** Dispersed as a slurry, or sprinkled on and stirred in. */
+  readonly how: 'slurry' | 'sprinkled';
 }
 
 /** Starter mass (g) for a crock. */
-export function starterG(params: InoculateParams, crock: Masses): number {
+export function starterG(params: Pick<InoculateParams, 'dosePct'>, crock: Masses): number {
   return (totalG(crock) * params.dosePct) / 100;
 }
 
@@ -36,11 +42,23 @@ const WARM_C = 30;
 /** Starter dispersed in warm milk. */
 export const inoculate: StageKind<InoculateParams> = {
   kind: 'inoculate',
-  defaults: { culture: 'thermophilic', dosePct: 2.5, form: 'active', ageDays: 4, store: 'cold' },
+  defaults: {
+    culture: 'thermophilic',
+    beside: 'none',
+    dosePct: 2.5,
+    form: 'active',
+    ageDays: 4,
+    store: 'cold',
+    generation: 1,
+    how: 'slurry',
+  },
   name: () => 'starter',
   instruction: (params, before) => {
     const massG = starterG(params, before.masses);
-    return `Stir ${sayMass(massG)} starter (${kitchenMeasure(massG / STARTER_G_PER_ML)}) smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
+    const much = `${sayMass(massG)} starter${params.beside === 'none' ? '' : ', half of each,'} (${kitchenMeasure(massG / STARTER_G_PER_ML)})`;
+    if (params.how === 'sprinkled')
+      return `Sprinkle ${much} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
+    return `Stir ${much} smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
@@ -52,18 +70,7 @@ export const inoculate: StageKind<InoculateParams> = {
   endCue: () => 'No lumps left when you drag a spoon along the bottom.',
   cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],
   cautions: () => [CAUTIONS.spoon],
-  problems: (params, state) => {
-    const culture = CULTURES[params.culture];
-    const lethalC = culture.growth.maxC + LETHAL_RISE_C;
-    if (state.tempC < lethalC) return [];
-    return [
-      {
-        field: 'starterC',
-        message: `At ${sayTemp(state.tempC)} the starter dies.`,
-        remedy: `Cool the milk to ${sayTemp(culture.growth.optC + 1)} first.`,
-      },
-    ];
-  },
+  problems: (params, state) => lethalProblems(params.culture, state.tempC),
 };
 
 function addStarter(state: CrockState, params: InoculateParams, member: Member): CrockState {
@@ -71,37 +78,30 @@ function addStarter(state: CrockState, params: InoculateParams, member: Member):
   const soured = params.form === 'active';
   const filled = pourIn(state, soured ? asYogurt(massG) : massesOfMaterial(STARTER_AS_MILK, massG));
   const share = massG / totalG(filled.masses);
-  const lacticMolPerKg = soured ? share * STARTER_LACTIC_MOL_PER_KG : 0;
-  const sugarMolPerKg = (1000 * fractionOf(filled.masses, 'lactose')) / MOLAR_G.lactose;
-  const milk = {
-    ...bufferMilkOf(filled.masses, state.freshPh),
-    lacticEndMolPerKg: lacticMolPerKg + sugarMolPerKg * lacticPerLactose(params.culture),
-  };
-  return {
-    ...filled,
-    tempC: state.tempC + share * (5 - state.tempC),
-    ph: phForLactic(milk, lacticMolPerKg) + member.phShift,
-    souring: {
-      culture: params.culture,
-      milk,
-      waterFraction: filled.masses.water / totalG(filled.masses),
-      ...starterAtWork(params, member),
-      lacticMolPerKg,
-    },
-  };
+  const cooler = { ...filled, tempC: state.tempC + share * (5 - state.tempC) };
+  return sown(cooler, starterAtWork(params, member), soured ? share * STARTER_LACTIC_MOL_PER_KG : 0, member);
 }
 
-/** Biomass and readiness that a dose of starter brings. */
+/** The cultures that a dose of starter brings, each with its biomass and readiness. */
 export function starterAtWork(
-  params: InoculateParams,
+  params: Pick<InoculateParams, 'culture' | 'dosePct' | 'form' | 'ageDays' | 'store'> &
+    Partial<Pick<InoculateParams, 'beside' | 'generation'>>,
   member: Pick<Member, 'vitality' | 'lag'>,
-): { readonly biomass: number; readonly lagQ: number } {
-  const culture = CULTURES[params.culture];
-  const lagQ = params.form === 'active' ? culture.lagQActive : culture.lagQFreezeDried;
-  return {
-    biomass: (params.dosePct / 100) * culture.biomassPerDose * vitality(params, params.culture) * member.vitality,
-    lagQ: lagQ * member.lag,
-  };
+): readonly [Living, ...Living[]] {
+  const { culture, beside = 'none', dosePct } = params;
+  const living = (id: CultureId, pct: number): Living => ({
+    culture: id,
+    biomass: (pct / 100) * CULTURES[id].biomassPerDose * vitality(params, id) * member.vitality,
+    lagQ: lagQOf(id, params.form) * member.lag,
+  });
+  if (beside === 'none' || beside === culture) return [living(culture, dosePct)];
+  return [living(culture, dosePct / 2), living(beside, dosePct / 2)];
+}
+
+/** Readiness of a culture by the form it comes in. */
+export function lagQOf(culture: CultureId, form: StarterForm): number {
+  const { lagQActive, lagQFreezeDried } = CULTURES[culture];
+  return form === 'active' || form === 'grains' ? lagQActive : lagQFreezeDried;
 }
 
 /** A starter's component masses: a yogurt whose lactic acid came from its own lactose. */

@@ -26,24 +26,33 @@ export interface Problem {
 /** What decides that a stage is over. */
 export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
 
+/** Whose price a thing has; what is one's own, or weighs nothing in money, has none. */
+export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'own';
+
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
   readonly what: string;
   readonly massG: number;
   readonly gPerMl: number;
-  readonly pricedAs: 'milk' | 'cream' | 'powder' | 'acid';
+  readonly pricedAs: PricedAs;
 }
 
 /** How a curd drains from the state it was loaded in. */
 export interface Drainage {
   readonly course: DrainageCourse;
-  /** Solids of its whey, fraction 0–1. */
-  readonly wheySolids: number;
+  /** Whey that must leave until it is as wanted, g. */
+  readonly wantedWheyG: number;
 }
 
 /** What leaves a crock as it drains: what it is, its name and its uses. */
 export interface RunsOff {
   readonly is: 'whey' | 'buttermilk';
+  readonly name: string;
+  readonly use: string;
+}
+
+/** What is taken off and put by: its name and its uses. */
+export interface SetAside {
   readonly name: string;
   readonly use: string;
 }
@@ -82,6 +91,8 @@ export interface StageKind<P> {
   readonly drainage?: (state: CrockState, params: P, environment: Environment) => Drainage;
   /** What runs off in it, where anything does, and what that is good for. */
   readonly runsOff?: RunsOff;
+  /** What is put by in it, where anything is. */
+  readonly setsAside?: SetAside;
   /** What happens in the moment it begins. */
   readonly begin: (state: CrockState, params: P, environment: Environment) => CrockState;
   /** Moves the state through minutes, at most {@link stepMin}. */

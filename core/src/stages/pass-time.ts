@@ -1,4 +1,4 @@
-import { CULTURES, lacticPerLactose } from '../constants/cultures.js';
+import { CULTURES, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
@@ -7,10 +7,13 @@ import type { BufferMilk } from '../physics/buffer.js';
 import { denature, denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
 import { coolingSurroundings, thermalStep, type Surroundings } from '../physics/heat.js';
+import { MIXED_STEP_MIN, mixedCrock, mixedStep } from '../physics/mixed-souring.js';
 import { pasteurisationShare } from '../physics/pasteurisation.js';
+import { clottingPerMin } from '../physics/rennet.js';
 import { keepAt, souringCrock, sourStep, SOURING_STEP_MIN, souringLaw, type SouringLaw } from '../physics/souring.js';
 import { fractionOf, totalG, type Masses } from '../state/composition.js';
-import type { CrockState, Souring } from '../state/crock-state.js';
+import type { CrockState, Living, Souring } from '../state/crock-state.js';
+import type { Curd } from '../state/curd.js';
 
 /** Time counts as warm between these temperatures (°C, FDA Food Code 3-501) while pH is above the safe one. */
 export const WARM_ABOVE_C = 5;
@@ -66,10 +69,10 @@ export function volumeMl(state: CrockState): number {
 /** The same with the temperature at the step's end already known. */
 export function passTimeAt(state: CrockState, environment: Environment, endC: number, minutes: number): CrockState {
   const meanC = (state.tempC + endC) / 2;
-  const { souring, ph, masses } = sour(state, environment, meanC, minutes);
+  const { souring, ph, masses, gasG } = sour(state, environment, meanC, minutes);
   const native = denature(state.native, meanC, minutes);
   const warm = meanC > WARM_ABOVE_C && meanC < WARM_BELOW_C && ph > SAFE_PH;
-  const set = ph < gelPointPh(denaturedBetaLg(state.native));
+  const set = ph < gelPointPh(denaturedBetaLg(state.native), state.curd.clotted);
   // Written out, not spread: this is where a make spends its time, and a literal is made several times as fast.
   return {
     minute: state.minute + minutes,
@@ -82,15 +85,13 @@ export function passTimeAt(state: CrockState, environment: Environment, endC: nu
     peakC: Math.max(state.peakC, endC),
     souring,
     setTempC: set ? (state.setTempC ?? meanC) : null,
-    disturbed: state.disturbed,
-    draining: state.draining,
-    parted: state.parted,
-    churned: state.churned,
-    washMin: state.washMin,
+    curd: clot(state, meanC, minutes),
     inputs: state.inputs,
     whey: state.whey,
     lost: state.lost,
     heldBack: state.heldBack,
+    aside: state.aside,
+    gasG,
     evaporatedG: state.evaporatedG,
     energyKJ: state.energyKJ,
     warmMin: state.warmMin + (warm ? minutes : 0),
@@ -112,15 +113,24 @@ function evaporate(state: CrockState, vapourG: number): CrockState {
   return { ...state, masses, evaporatedG: state.evaporatedG + vapourG };
 }
 
+/** Rennet's clotting goes on while there is rennet and nothing has set. */
+function clot(state: CrockState, tempC: number, minutes: number): Curd {
+  const { curd } = state;
+  if (curd.rennetImcuPerKg <= 0 || curd.clotted >= 1) return curd;
+  const perMin = clottingPerMin(curd.rennetImcuPerKg, tempC, state.ph, curd.calciumGPerKg);
+  return { ...curd, clotted: Math.min(1, curd.clotted + perMin * minutes) };
+}
+
 /** What a step of souring changes in the crock. */
 function sour(
   state: CrockState,
   environment: Environment,
   tempC: number,
   minutes: number,
-): Pick<CrockState, 'souring' | 'ph' | 'masses'> {
+): Pick<CrockState, 'souring' | 'ph' | 'masses' | 'gasG'> {
   const { souring } = state;
   if (!souring) return state;
+  if (souring.beside.length > 0) return sourTogether(state, souring, environment, tempC, minutes);
   const law = lawFor(souring.culture, souring.milk);
   const { mu, acid, phShift } = environment.member;
   const { biomass, lagQ, lacticMolPerKg } = souring;
@@ -128,6 +138,7 @@ function sour(
   keepAt(law, crock, tempC);
   for (let left = minutes; left > 1e-9; left -= SOURING_STEP_MIN)
     sourStep(law, crock, Math.min(left, SOURING_STEP_MIN));
+  const made = turnSugarToAcid(state.masses, souring, souring.culture, crock.lacticMolPerKg - lacticMolPerKg);
   return {
     souring: {
       culture: souring.culture,
@@ -136,28 +147,79 @@ function sour(
       biomass: crock.biomass,
       lagQ: crock.lagQ,
       lacticMolPerKg: crock.lacticMolPerKg,
+      beside: souring.beside,
     },
     ph: crock.ph,
-    masses: turnSugarToAcid(state.masses, souring, crock.lacticMolPerKg - lacticMolPerKg),
+    masses: made.masses,
+    gasG: state.gasG + made.gasG,
   };
 }
 
-/** Sugar and water become lactic acid: 1 lactose + 1 water → 2 lactic + 1 galactose, or 4 lactic. */
-function turnSugarToAcid(masses: Masses, souring: Souring, madeMolPerKg: number): Masses {
-  if (madeMolPerKg <= 0) return masses;
-  const milkKg = masses.water / souring.waterFraction / 1000;
-  const lacticMol = madeMolPerKg * milkKg;
-  const leavesGalactose = CULTURES[souring.culture].leavesGalactose;
-  const lactoseMol = lacticMol / lacticPerLactose(souring.culture);
-  const lactoseG = lactoseMol * MOLAR_G.lactose;
-  const galactoseG = leavesGalactose ? lactoseMol * MOLAR_G.galactose : 0;
-  const lacticG = lacticMol * MOLAR_G.lactic;
+/** The same where several cultures share the milk. */
+function sourTogether(
+  state: CrockState,
+  souring: Souring,
+  environment: Environment,
+  tempC: number,
+  minutes: number,
+): Pick<CrockState, 'souring' | 'ph' | 'masses' | 'gasG'> {
+  const { mu, acid, phShift } = environment.member;
+  const { milk, lacticMolPerKg } = souring;
+  const cultures = [souring, ...souring.beside];
+  const sown = cultures.map(({ culture, biomass, lagQ }) => {
+    const law = lawFor(culture, milk);
+    return { law, crock: souringCrock(law, { biomass, lagQ, lacticMolPerKg, mu, acid, phShift }) };
+  });
+  const mixed = mixedCrock(sown, lacticMolPerKg, phShift);
+  for (let left = minutes; left > 1e-9; left -= MIXED_STEP_MIN) mixedStep(mixed, tempC, Math.min(left, MIXED_STEP_MIN));
+  let { masses, gasG } = state;
+  const living = mixed.companions.map(({ crock, madeMolPerKg }, i): Living => {
+    const { culture } = cultures[i]!;
+    const made = turnSugarToAcid(masses, souring, culture, madeMolPerKg);
+    masses = made.masses;
+    gasG += made.gasG;
+    return { culture, biomass: crock.biomass, lagQ: crock.lagQ };
+  });
+  const [first, ...beside] = living;
   return {
-    ...masses,
-    lactose: masses.lactose - lactoseG,
-    galactose: masses.galactose + galactoseG,
-    lactic: masses.lactic + lacticG,
-    water: masses.water - (lacticG + galactoseG - lactoseG),
+    souring: { ...souring, ...first!, lacticMolPerKg: mixed.lacticMolPerKg, beside },
+    ph: mixed.ph,
+    masses,
+    gasG,
+  };
+}
+
+/**
+ * Sugar and water become lactic acid: 1 sugar + 1 water → 2 lactic + 1 galactose, or 4 lactic. Where yeasts live with the
+ * culture a share of sugar becomes alcohol and carbon dioxide: 1 sugar + 1 water → 4 ethanol + 4 carbon dioxide.
+ */
+function turnSugarToAcid(
+  masses: Masses,
+  souring: Souring,
+  culture: CultureId,
+  madeMolPerKg: number,
+): { readonly masses: Masses; readonly gasG: number } {
+  if (madeMolPerKg <= 0) return { masses, gasG: 0 };
+  const milkKg = masses.water / souring.waterFraction / 1000;
+  const { leavesGalactose, gasPerLactic, sugar } = CULTURES[culture];
+  const lacticMol = madeMolPerKg * milkKg;
+  const gasMol = gasPerLactic * lacticMol;
+  const sugarMol = lacticMol / lacticPerSugar(culture);
+  const sugarG = sugarMol * MOLAR_G.lactose;
+  const galactoseG = leavesGalactose ? sugarMol * MOLAR_G.galactose : 0;
+  const lacticG = lacticMol * MOLAR_G.lactic;
+  const ethanolG = gasMol * MOLAR_G.ethanol;
+  const gasG = gasMol * MOLAR_G.carbonDioxide;
+  return {
+    masses: {
+      ...masses,
+      [sugar]: masses[sugar] - sugarG,
+      galactose: masses.galactose + galactoseG,
+      lactic: masses.lactic + lacticG,
+      ethanol: masses.ethanol + ethanolG,
+      water: masses.water - (lacticG + galactoseG + ethanolG + gasG - sugarG),
+    },
+    gasG,
   };
 }
 

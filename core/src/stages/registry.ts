@@ -1,3 +1,24 @@
+import { base } from './base.js';
+import { calcium } from './calcium.js';
+import { capsule } from './capsule.js';
+import { cook } from './cook.js';
+import { cut } from './cut.js';
+import { dilute } from './dilute.js';
+import { grains } from './grains.js';
+import { ladle } from './ladle.js';
+import { lift } from './lift.js';
+import { mould } from './mould.js';
+import { neutralise } from './neutralise.js';
+import { rennet } from './rennet.js';
+import { ripen } from './ripen.js';
+import { scaldCream } from './scald-cream.js';
+import { secondFerment } from './second-ferment.js';
+import { sieve } from './sieve.js';
+import { skim } from './skim.js';
+import { stirDown } from './stir-down.js';
+import { turn } from './turn.js';
+import { wheyBack } from './whey-back.js';
+import { wild } from './wild.js';
 import { acidify } from './acidify.js';
 import { blend } from './blend.js';
 import { chill } from './chill.js';
@@ -20,16 +41,37 @@ import { work } from './work.js';
 /** Every kind of stage; a new kind is one file and one name here. */
 const KINDS = [
   blend,
+  base,
   heat,
   hold,
   cool,
+  calcium,
   inoculate,
+  grains,
+  capsule,
+  wild,
+  ripen,
+  rennet,
   incubate,
   chill,
+  skim,
+  stirDown,
+  sieve,
+  secondFerment,
+  cut,
+  ladle,
   acidify,
   rest,
   strain,
+  turn,
+  wheyBack,
+  dilute,
+  neutralise,
+  cook,
   salt,
+  mould,
+  scaldCream,
+  lift,
   temper,
   churn,
   draw,

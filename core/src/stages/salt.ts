@@ -1,5 +1,5 @@
 import { massesBy, totalG } from '../state/composition.js';
-import { pourIn, type CrockState } from '../state/crock-state.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { sayMass } from './words.js';
@@ -25,14 +25,13 @@ export const salt: StageKind<SaltParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
-  begin: (state, params) => ({
-    ...pourIn(
+  begin: (state, params) => {
+    const salted = pourIn(
       state,
       massesBy((c) => (c === 'salt' ? saltG(state, params) : 0)),
-    ),
-    disturbed: params.texture === 'smooth' ? 1 : state.disturbed,
-    draining: null,
-  }),
+    );
+    return withCurd(salted, { draining: null, disturbed: params.texture === 'smooth' ? 1 : state.curd.disturbed });
+  },
   give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
   endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
   cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],

@@ -227,7 +227,7 @@ describe('acid in hot milk', () => {
     for (const agent of ['lemon', 'vinegar', 'citric', 'tartaric']) {
       const parted = lastOf(run('acidify', { agent, targetPh: 5.5 }, HOT));
       expect(parted.ph).toBeCloseTo(5.5, 6);
-      expect(parted.parted).toBeTrue();
+      expect(parted.curd.body).toBe('grains');
       expect(balanceErrorPct(parted)).toBeLessThan(1e-9);
     }
   });
@@ -245,7 +245,7 @@ describe('acid in hot milk', () => {
     const { kind, params } = stageOf('acidify', {});
     expect(kind.problems(params, HOT)).toEqual([]);
     expect(kind.problems(params, MILK)[0]!.remedy).toContain('85 °C');
-    expect(lastOf(run('acidify', {}, MILK)).parted).toBeFalse();
+    expect(lastOf(run('acidify', {}, MILK)).curd.body).toBe('gel');
   });
 
   it('leaves grains that drain faster and drier than a gel', () => {
@@ -261,7 +261,7 @@ describe('churning', () => {
   const fatOf = (state: CrockState) => state.masses.fat / totalG(state.masses);
 
   it('ends when the cream has broken, and takes nothing from the crock', () => {
-    expect(BROKEN.churned).toBeGreaterThanOrEqual(1);
+    expect(BROKEN.curd.churned).toBeGreaterThanOrEqual(1);
     expect(BROKEN.masses).toEqual(TEMPERED.masses);
     expect(TEMPERED.tempC).toBeCloseTo(12, 1);
   });

@@ -1,10 +1,17 @@
 import { RETAINED, TEXTURES, type DrainMethod, type TextureId } from '../constants/drainage.js';
-import { drainageCourse, endSolids, wheyAfter, type DrainageCourse } from '../physics/drainage.js';
+import {
+  drainageCourse,
+  endSolids,
+  wheyAfter,
+  wheyForSolids,
+  type CurdOnCloth,
+  type DrainageCourse,
+} from '../physics/drainage.js';
 import { coolingSurroundings } from '../physics/heat.js';
 import { denaturedWhey } from '../physics/denaturation.js';
 import type { Environment } from '../environment/environment.js';
-import { scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
-import { takeOut, type CrockState } from '../state/crock-state.js';
+import { fractionOf, scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
+import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
@@ -14,7 +21,12 @@ export interface StrainParams {
   readonly texture: TextureId;
   /** In the cold, on the counter, or at once while it is hot. */
   readonly where: 'cold' | 'counter' | 'hot';
+  /** 0 = to its texture; else until this share (0–1) of all that will leave has left. */
+  readonly share: number;
 }
+
+/** From this share on it hardly drips. */
+const HARDLY_DRIPS = 0.9;
 
 const HOW: Readonly<Record<DrainMethod, string>> = {
   flat: 'Spread it in a lined sieve',
@@ -31,7 +43,7 @@ const WHERE: Readonly<Record<StrainParams['where'], string>> = {
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams> = {
   kind: 'strain',
-  defaults: { method: 'hung', texture: 'very-thick', where: 'cold' },
+  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0 },
   name: () => 'to the cloth',
   instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
   handsMin: () => 12,
@@ -40,16 +52,19 @@ export const strain: StageKind<StrainParams> = {
   endsBy: 'solids',
   target: (params) => TEXTURES[params.texture].solids,
   runsOff: { is: 'whey', name: 'Whey', use: 'acid whey: bake, brine or feed with it' },
-  drainage: (state, params, environment) => ({
-    course: strainCourse(state, params, environment),
-    wheySolids: solidsFraction(wheyOf(state.draining?.loaded ?? state.masses, state)),
-  }),
-  begin: (state) => ({ ...state, draining: { loaded: state.masses, minutes: 0 } }),
+  drainage: (state, params, environment) => {
+    const course = strainCourse(state, params, environment);
+    return { course, wantedWheyG: wantedWheyG(state, params, course) };
+  },
+  begin: (state) => withCurd(state, { draining: { loaded: state.masses, minutes: 0 } }),
   advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
-  done: (state, params) => solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
+  done: (state, params, environment) =>
+    params.share > 0
+      ? hasDrained(state, params.share, strainCourse(state, params, environment))
+      : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
   stepMin: 10,
   give: (params, course) => {
-    const wanted = TEXTURES[params.texture].solids;
+    const wanted = solidsFraction(course.at(0).masses);
     const minutesUntil = (step: number, over: (state: CrockState) => boolean) => {
       let min = 0;
       while (Math.abs(min) < 24 * 60 && !over(course.at(min))) min += step;
@@ -62,7 +77,11 @@ export const strain: StageKind<StrainParams> = {
     };
   },
   endCue: (params) =>
-    `${TEXTURES[params.texture].word[0]!.toUpperCase()}${TEXTURES[params.texture].word.slice(1)} on a spoon; the drip has slowed.`,
+    params.share >= HARDLY_DRIPS
+      ? 'It hardly drips any more.'
+      : params.share > 0
+        ? 'It has gathered and keeps its shape; the drip has slowed.'
+        : `${TEXTURES[params.texture].word[0]!.toUpperCase()}${TEXTURES[params.texture].word.slice(1)} on a spoon; the drip has slowed.`,
   cues: [
     { cue: 'clarity', ask: 'How does the whey look?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
     { cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
@@ -76,7 +95,7 @@ export const strain: StageKind<StrainParams> = {
   problems: (params, state) => {
     const wanted = TEXTURES[params.texture];
     const solids = solidsFraction(state.masses);
-    const reach = endSolids(params.method, solids, state.parted);
+    const reach = endSolids(params.method, onCloth(state.masses, state), curdOnCloth(state));
     if (params.where === 'counter' && state.ph > SAFE_PH) {
       return [
         {
@@ -86,6 +105,7 @@ export const strain: StageKind<StrainParams> = {
         },
       ];
     }
+    if (params.share > 0) return [];
     if (reach < wanted.solids + 0.005) {
       return [
         {
@@ -108,20 +128,44 @@ export const strain: StageKind<StrainParams> = {
   },
 };
 
+/** Whey (g) that must leave a curd, as loaded, until it is as wanted. */
+function wantedWheyG(state: CrockState, params: StrainParams, course: DrainageCourse): number {
+  if (params.share > 0) return params.share * course.wheyEndG;
+  const loaded = state.curd.draining?.loaded ?? state.masses;
+  const { solids, wheySolids } = onCloth(loaded, state);
+  return wheyForSolids(totalG(loaded), solids, wheySolids, TEXTURES[params.texture].solids);
+}
+
+function hasDrained({ curd }: CrockState, share: number, course: DrainageCourse): boolean {
+  return wheyAfter(course, curd.draining?.minutes ?? 0) >= share * course.wheyEndG;
+}
+
 /** The course this curd takes on its cloth. */
 function strainCourse(state: CrockState, params: StrainParams, environment: Environment): DrainageCourse {
-  const loaded = state.draining?.loaded ?? state.masses;
-  const whey = wheyOf(loaded, state);
+  const loaded = state.curd.draining?.loaded ?? state.masses;
   return drainageCourse({
     massG: totalG(loaded),
-    solids: solidsFraction(loaded),
-    wheySolids: solidsFraction(whey),
+    ...onCloth(loaded, state),
     method: params.method,
     tempC: drainsAtC(state, params, environment),
-    grains: state.parted,
+    curd: curdOnCloth(state),
     reachFactor: environment.member.wheyReach,
     timeFactor: environment.member.drainTime,
   });
+}
+
+/** What of a curd decides where it leaves off. */
+function onCloth(curd: Masses, state: CrockState) {
+  return {
+    solids: solidsFraction(curd),
+    fat: fractionOf(curd, 'fat'),
+    wheySolids: solidsFraction(wheyOf(curd, state)),
+  };
+}
+
+function curdOnCloth({ curd }: CrockState): CurdOnCloth {
+  const { body, cut, turns, disturbed } = curd;
+  return { body: body === 'grains' || body === 'thickened' ? body : 'gel', cut, turns, broken: disturbed };
 }
 
 function drainsAtC(state: CrockState, params: StrainParams, { kitchen }: Environment): number {
@@ -144,13 +188,13 @@ function drain(state: CrockState, params: StrainParams, environment: Environment
     params.where === 'cold'
       ? coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC)
       : coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
-  const draining = state.draining!;
+  const draining = state.curd.draining!;
   const course = strainCourse(state, params, environment);
   const nowG = wheyAfter(course, draining.minutes + minutes) - wheyAfter(course, draining.minutes);
   const whey = wheyOf(state.masses, state);
   const drained = takeOut(state, scaleMasses(whey, Math.min(0.99, nowG / totalG(whey))), 'whey');
   return passTime(
-    { ...drained, draining: { ...draining, minutes: draining.minutes + minutes } },
+    withCurd(drained, { draining: { ...draining, minutes: draining.minutes + minutes } }),
     environment,
     around,
     0,

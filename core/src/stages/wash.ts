@@ -1,6 +1,6 @@
 import { serumAfterWashing, washesUntilClear } from '../physics/churning.js';
 import { massesBy, totalG, type Component } from '../state/composition.js';
-import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
+import { pourIn, takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
 import { sayMass } from './words.js';
@@ -33,12 +33,10 @@ export const wash: StageKind<WashParams> = {
   gear: () => ['bowl', 'cold water'],
   endsBy: 'clock',
   target: () => 4 * MIN_PER_WASH,
-  begin: (state, params) => ({ ...washed(state, params), washMin: MIN_PER_WASH * washesFor(state, params) }),
-  advance: (state, _params, environment, minutes) => ({
-    ...standCovered(state, environment, minutes),
-    washMin: state.washMin - minutes,
-  }),
-  done: (state) => state.washMin <= 1e-9,
+  begin: (state, params) => withCurd(washed(state, params), { washMin: MIN_PER_WASH * washesFor(state, params) }),
+  advance: (state, _params, environment, minutes) =>
+    withCurd(standCovered(state, environment, minutes), { washMin: state.curd.washMin - minutes }),
+  done: (state) => state.curd.washMin <= 1e-9,
   stepMin: MIN_PER_WASH,
   give: () => ({ earlyMin: 0, lateMin: 15, cost: 'Water left standing warms it; a wash too few and it turns sooner.' }),
   endCue: () => 'The last water runs off as clear as it went in.',

@@ -21,6 +21,11 @@ export function sayDuration(minutes: number): string {
   return rest ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
 }
 
-export function sayPots(count: number): string {
-  return count === 1 ? '1 pot' : `${count} pots`;
+export function sayPots(count: number, what = 'pot'): string {
+  return count === 1 ? `1 ${what}` : `${count} ${what}s`;
+}
+
+/** A small volume: "0.6 mL", "45 mL". */
+export function sayMl(ml: number): string {
+  return ml < 10 ? `${ml.toFixed(1)} mL` : `${Math.round(ml)} mL`;
 }

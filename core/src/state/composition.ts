@@ -10,6 +10,7 @@ export const COMPONENTS = [
   'lactic',
   'citric',
   'acetic',
+  'ethanol',
   'sucrose',
   'salt',
   'other',
@@ -33,6 +34,7 @@ export function massesBy(massOf: (component: Component) => number): Masses {
     lactic: massOf('lactic'),
     citric: massOf('citric'),
     acetic: massOf('acetic'),
+    ethanol: massOf('ethanol'),
     sucrose: massOf('sucrose'),
     salt: massOf('salt'),
     other: massOf('other'),
@@ -45,7 +47,7 @@ export const NOTHING: Masses = massesBy(() => 0);
 /** Total mass in grams. */
 export function totalG(m: Masses): number {
   const milk = m.water + m.fat + m.casein + m.wheyProtein + m.lactose + m.galactose + m.minerals;
-  return milk + m.lactic + m.citric + m.acetic + m.sucrose + m.salt + m.other;
+  return milk + m.lactic + m.citric + m.acetic + m.ethanol + m.sucrose + m.salt + m.other;
 }
 
 export function addMasses(a: Masses, b: Masses): Masses {

@@ -1,24 +1,41 @@
 import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { SETS_BY_RENNET_FROM } from '../constants/gel.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { ALL_NATIVE, denaturedBetaLg, type NativeWhey } from '../physics/denaturation.js';
-import { firmnessIndex, firmnessWord, gelPointPh, syneresisIndex, type GelConditions } from '../physics/gel.js';
-import { addMasses, fractionOf, NOTHING, solidsFraction, subtractMasses, totalG, type Masses } from './composition.js';
+import {
+  firmnessIndex,
+  firmnessWord,
+  gelPointPh,
+  plantFirmnessIndex,
+  syneresisIndex,
+  type GelConditions,
+} from '../physics/gel.js';
+import { UNTOUCHED, type Body, type Curd } from './curd.js';
+import {
+  addMasses,
+  fractionOf,
+  NOTHING,
+  proteinFraction,
+  solidsFraction,
+  subtractMasses,
+  totalG,
+  type Masses,
+} from './composition.js';
 
-/** A culture at work in the crock. Acid is reckoned per kg of the milk as it was inoculated. */
-export interface Souring {
+/** A culture alive in a milk: its relative biomass (1 = ripe milk) and its readiness. */
+export interface Living {
   readonly culture: CultureId;
+  readonly biomass: number;
+  readonly lagQ: number;
+}
+
+/** A culture at work in the crock, and others beside it. Acid is reckoned per kg of the milk as it was inoculated. */
+export interface Souring extends Living {
   /** The milk as it was inoculated: its buffer decides the pH until the end. */
   readonly milk: BufferMilk;
   readonly waterFraction: number;
-  readonly biomass: number;
-  readonly lagQ: number;
   readonly lacticMolPerKg: number;
-}
-
-/** A curd on its cloth: what went on, for how long, and the whey that will leave in the end. */
-export interface Draining {
-  readonly loaded: Masses;
-  readonly minutes: number;
+  readonly beside: readonly Living[];
 }
 
 /** The milk in the crock at one moment. All masses in grams, time in minutes since the first stage began. */
@@ -35,19 +52,17 @@ export interface CrockState {
   readonly souring: Souring | null;
   /** Mean temperature (°C) while it set, once it has. */
   readonly setTempC: number | null;
-  readonly disturbed: number;
-  readonly draining: Draining | null;
-  /** True once acid has parted hot milk into grains of curd and whey. */
-  readonly parted: boolean;
-  /** How far it is churned: 0 = cream, 1 = broken into grains. */
-  readonly churned: number;
-  /** Minutes of washing still to do. */
-  readonly washMin: number;
+  readonly curd: Curd;
   /** Everything that ever went in. */
   readonly inputs: Masses;
   readonly whey: Masses;
   readonly lost: Masses;
+  /** Kept as the next starter. */
   readonly heldBack: Masses;
+  /** Taken off and put by: risen cream, what is left under a crust. */
+  readonly aside: Masses;
+  /** Gone as gas: carbon dioxide of yeasts and of soda, g. */
+  readonly gasG: number;
   readonly evaporatedG: number;
   readonly energyKJ: number;
   /** Minutes between 5 and 57 °C while pH is above 4.6. */
@@ -67,15 +82,13 @@ export function emptyCrock(tempC: number, freshPh: number): CrockState {
     peakC: tempC,
     souring: null,
     setTempC: null,
-    disturbed: 0,
-    draining: null,
-    parted: false,
-    churned: 0,
-    washMin: 0,
+    curd: UNTOUCHED,
     inputs: NOTHING,
     whey: NOTHING,
     lost: NOTHING,
     heldBack: NOTHING,
+    aside: NOTHING,
+    gasG: 0,
     evaporatedG: 0,
     energyKJ: 0,
     warmMin: 0,
@@ -88,7 +101,7 @@ export function pourIn(state: CrockState, masses: Masses): CrockState {
 }
 
 /** Where masses that leave the crock are booked. */
-export type Outlet = 'whey' | 'lost' | 'heldBack';
+export type Outlet = 'whey' | 'lost' | 'heldBack' | 'aside';
 
 /** Takes masses out of the crock and books them where they went. */
 export function takeOut(state: CrockState, masses: Masses, outlet: Outlet): CrockState {
@@ -99,34 +112,48 @@ export function takeOut(state: CrockState, masses: Masses, outlet: Outlet): Croc
   };
 }
 
+/** The crock with something done to its curd. */
+export function withCurd(state: CrockState, done: Partial<Curd>): CrockState {
+  return { ...state, curd: { ...state.curd, ...done } };
+}
+
 /** What the gel's texture depends on, as the crock stands. */
 export function gelConditions(state: CrockState): GelConditions {
   return {
     ph: state.ph,
     denatured: denaturedBetaLg(state.native),
-    caseinPct: 100 * fractionOf(state.masses, 'casein'),
+    caseinPct: (100 * state.masses.casein) / Math.max(1e-9, totalG(state.masses) - state.masses.fat),
     fatPct: 100 * fractionOf(state.masses, 'fat'),
     setTempC: state.setTempC ?? state.tempC,
-    disturbed: state.disturbed,
+    disturbed: state.curd.disturbed,
+    clotted: state.curd.clotted,
   };
 }
 
 export function hasSet(state: CrockState): boolean {
-  return state.ph < gelPointPh(denaturedBetaLg(state.native));
+  const { clotted, rennetImcuPerKg } = state.curd;
+  const byRennet = clotted >= 1 && rennetImcuPerKg >= SETS_BY_RENNET_FROM;
+  return byRennet || state.ph < gelPointPh(denaturedBetaLg(state.native), clotted);
 }
 
 export function firmness(state: CrockState): number {
-  return firmnessIndex(gelConditions(state));
+  const { masses, ph } = state;
+  if (masses.casein > 0 || totalG(masses) === 0) return firmnessIndex(gelConditions(state));
+  return plantFirmnessIndex({ ph, fatPct: 100 * fractionOf(masses, 'fat'), proteinPct: 100 * proteinFraction(masses) });
 }
 
 /** Solids (fraction) from which grains of acid curd crumble. */
 const CRUMBLES_FROM = 0.38;
 
+/** Words for what is no gel. */
+const BODY_WORDS: Readonly<Partial<Record<Body, string>>> = { thickened: 'spoons', crust: 'stands', melt: 'slices' };
+
 /** What it does on a spoon, in a word. */
 export function bodyWord(state: CrockState): string {
-  if (state.churned >= 1) return 'spreads';
-  if (!state.parted) return firmnessWord(firmness(state));
-  if (state.disturbed >= 1) return 'spreads';
+  const { body, churned, disturbed } = state.curd;
+  if (churned >= 1) return 'spreads';
+  if (body !== 'grains') return BODY_WORDS[body] ?? firmnessWord(firmness(state));
+  if (disturbed >= 1) return 'spreads';
   return solidsFraction(state.masses) >= CRUMBLES_FROM ? 'crumbles' : 'spoons';
 }
 
@@ -144,6 +171,7 @@ export function balanceErrorPct(state: CrockState): number {
   const inG = totalG(state.inputs);
   if (inG === 0) return 0;
   const outG =
-    totalG(state.masses) + totalG(state.whey) + totalG(state.lost) + totalG(state.heldBack) + state.evaporatedG;
-  return (100 * Math.abs(inG - outG)) / inG;
+    totalG(state.masses) + totalG(state.whey) + totalG(state.lost) + totalG(state.heldBack) + totalG(state.aside);
+  const goneG = state.evaporatedG + state.gasG;
+  return (100 * Math.abs(inG - outG - goneG)) / inG;
 }

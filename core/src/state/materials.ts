@@ -1,4 +1,4 @@
-import { CASEIN_SHARE_OF_PROTEIN } from '../constants/milk.js';
+import { CASEIN_SHARE_OF_PROTEIN, FRESH_PH, type Species } from '../constants/milk.js';
 import { massesBy, NOTHING, type Masses } from './composition.js';
 
 /** What was done to a milk before it was bought. */
@@ -10,6 +10,11 @@ export interface Material {
   readonly proteinPct: number;
   readonly lactosePct: number;
   readonly mineralsPct: number;
+  /** Other sugar, and other solids (gums, fibre); none when left out. */
+  readonly sucrosePct?: number;
+  readonly otherPct?: number;
+  /** Casein share of its protein, where it is not milk's: none in plants, a trace in whey. */
+  readonly caseinShare?: number;
 }
 
 /** A material that can be bought: composition, treatment and price. */
@@ -18,22 +23,35 @@ export interface Stock extends Material {
   readonly name: string;
   readonly treatment: Treatment;
   readonly pricePerKg: number;
+  /** Cow's when left out. */
+  readonly species?: Species;
+  /** pH as it comes; its species' own when left out. */
+  readonly freshPh?: number;
+}
+
+/** pH of a milk as it comes. */
+export function freshPhOf(stock: Stock): number {
+  return stock.freshPh ?? FRESH_PH[stock.species ?? 'cow'];
 }
 
 /** Solids-not-fat of a material, percent by mass. */
 export function snfPct(material: Material): number {
-  return material.proteinPct + material.lactosePct + material.mineralsPct;
+  const { proteinPct, lactosePct, mineralsPct, sucrosePct = 0, otherPct = 0 } = material;
+  return proteinPct + lactosePct + mineralsPct + sucrosePct + otherPct;
 }
 
 /** Component masses (g) of an amount (g) of a material. */
 export function massesOfMaterial(material: Material, massG: number): Masses {
   const g = massG / 100;
+  const caseinShare = material.caseinShare ?? CASEIN_SHARE_OF_PROTEIN;
   const masses: Partial<Record<keyof Masses, number>> = {
     fat: material.fatPct * g,
-    casein: material.proteinPct * g * CASEIN_SHARE_OF_PROTEIN,
-    wheyProtein: material.proteinPct * g * (1 - CASEIN_SHARE_OF_PROTEIN),
+    casein: material.proteinPct * g * caseinShare,
+    wheyProtein: material.proteinPct * g * (1 - caseinShare),
     lactose: material.lactosePct * g,
     minerals: material.mineralsPct * g,
+    sucrose: (material.sucrosePct ?? 0) * g,
+    other: (material.otherPct ?? 0) * g,
     water: (100 - material.fatPct - snfPct(material)) * g,
   };
   return massesBy((c) => masses[c] ?? NOTHING[c]);

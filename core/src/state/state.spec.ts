@@ -17,7 +17,7 @@ import { REFERENCE_CREAMS, REFERENCE_MILKS, referenceStock } from '../constants/
 import { sayDuration, sayMass, sayTemp } from '../stages/words.js';
 
 const anyMasses = fc
-  .array(fc.double({ min: 0, max: 5000, noNaN: true }), { minLength: 13, maxLength: 13 })
+  .array(fc.double({ min: 0, max: 5000, noNaN: true }), { minLength: COMPONENTS.length, maxLength: COMPONENTS.length })
   .map((values) => massesBy((c) => values[COMPONENTS.indexOf(c)]!));
 
 describe('masses', () => {

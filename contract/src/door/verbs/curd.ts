@@ -13,6 +13,15 @@ import { InputRefused } from '../../problem.js';
 /** Solids of yogurt whey where only the curd's solids are known, fraction. */
 const USUAL_WHEY_SOLIDS = 0.063;
 
+/** Whole-milk yogurt as it sets: solids and fat, fractions. */
+const SET = { solids: 0.13, fat: 0.036 } as const;
+
+/** Fat of a curd of which only the solids are known: whole-milk yogurt, as far drained as its solids say. */
+function usualFat(solids: number): number {
+  const drained = (solids - USUAL_WHEY_SOLIDS) / (SET.solids - USUAL_WHEY_SOLIDS);
+  return SET.fat * Math.max(drained, solids / SET.solids);
+}
+
 export const strain = (i: {
   massG: number;
   solidsPct: number;
@@ -24,7 +33,7 @@ export const strain = (i: {
 }) => {
   const solids = i.solidsPct / 100;
   const wheyG = wheyForSolids(i.massG, solids, USUAL_WHEY_SOLIDS, i.targetSolidsPct / 100);
-  const course = drainageCourse({ ...i, solids, wheySolids: USUAL_WHEY_SOLIDS });
+  const course = drainageCourse({ ...i, solids, fat: usualFat(solids), wheySolids: USUAL_WHEY_SOLIDS });
   const learned = i.weighed?.length ? forecastDrain(course, wheyG, i.weighed) : null;
   const minutes = learned ? learned.p50Min : minutesForWhey(course, wheyG);
   const shown = {

@@ -1,0 +1,124 @@
+import { PLANT_BASES } from '../constants/reference-materials.js';
+import { only, vary, type ChoiceGroup, type Method } from './method.js';
+import { KEEPING, MONEY } from './yogurt-choices.js';
+
+const BASE: ChoiceGroup = {
+  title: 'Base',
+  choices: [
+    {
+      key: 'massG',
+      label: 'Base',
+      kind: 'number',
+      unit: 'g',
+      min: 200,
+      max: 20_000,
+      step: 50,
+      initial: 800,
+      why: 'What the cans or cartons hold, before the sugar.',
+    },
+    {
+      key: 'base',
+      label: 'Of',
+      kind: 'option',
+      initial: 'coconut-cream',
+      why: 'There is no casein to set it: its own fat makes the body.',
+      options: PLANT_BASES.map((b) => ({
+        id: b.id,
+        label: b.name,
+        why: `${b.fatPct} % fat, ${b.proteinPct} % protein.`,
+      })),
+    },
+    {
+      key: 'sugarPct',
+      label: 'Sugar',
+      kind: 'number',
+      unit: '%',
+      min: 0,
+      max: 5,
+      step: 0.5,
+      initial: 1,
+      why: 'There is no lactose: the culture lives on this, and sours it away.',
+    },
+  ],
+};
+
+const CAPSULES: ChoiceGroup = {
+  title: 'Culture',
+  choices: [
+    {
+      key: 'perLitre',
+      label: 'Capsules a litre',
+      kind: 'number',
+      unit: 'a litre',
+      min: 1,
+      max: 12,
+      step: 1,
+      initial: 2,
+      why: 'Of some ten thousand million live cells each; more are sooner.',
+    },
+    {
+      key: 'ageDays',
+      label: 'Opened',
+      kind: 'number',
+      unit: 'days ago',
+      min: 0,
+      max: 400,
+      step: 1,
+      initial: 60,
+      why: 'An open bottle loses its life in the warm.',
+    },
+    {
+      key: 'store',
+      label: 'Kept',
+      kind: 'option',
+      initial: 'cold',
+      why: 'Cold and dry.',
+      options: [
+        { id: 'cold', label: 'In the cold', why: 'Lasts a year.' },
+        { id: 'room', label: 'At room temperature', why: 'Half gone in a month.' },
+      ],
+    },
+  ],
+};
+
+export const plantYogurt: Method = {
+  id: 'plant-yogurt',
+  code: 'Y6',
+  name: 'Plant-based yogurt',
+  short: 'Plant-based',
+  family: 'Yogurt',
+  summary: 'Thick coconut cream or another base soured by live capsules for a day and more; acid is its only guard.',
+  groups: [
+    BASE,
+    CAPSULES,
+    vary(only(KEEPING, ['keeper', 'keepC', 'targetPh', 'roomC']), {
+      keepC: { min: 36, max: 46, initial: 42, why: 'Forty to forty-six suits what is in the capsules.' },
+      targetPh: { initial: 4.4, max: 4.6, why: 'To taste, but never above 4.6: nothing else guards it.' },
+    }),
+    vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice']), {
+      potG: { initial: 200 },
+      milkPrice: { label: 'The base costs', initial: 9 },
+      shopPrice: { initial: 14 },
+    }),
+  ],
+  stages: [
+    {
+      id: 'base',
+      kind: 'base',
+      params: { massG: { choice: 'massG' }, base: { choice: 'base' }, sugarPct: { choice: 'sugarPct' } },
+    },
+    { id: 'heat', kind: 'heat', params: { targetC: { choice: 'keepC' }, paceCPerMin: 4 } },
+    {
+      id: 'starter',
+      kind: 'capsule',
+      params: { perLitre: { choice: 'perLitre' }, ageDays: { choice: 'ageDays' }, store: { choice: 'store' } },
+    },
+    {
+      id: 'warm',
+      kind: 'incubate',
+      params: { keeper: { choice: 'keeper' }, keepC: { choice: 'keepC' }, targetPh: { choice: 'targetPh' } },
+    },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
+  ],
+};

@@ -1,0 +1,65 @@
+import { GOODS } from '../constants/kitchen-goods.js';
+import { plantBase } from '../constants/reference-materials.js';
+import { materialDensity } from '../physics/density.js';
+import { massesOfMaterial } from '../state/materials.js';
+import { massesOfGoods } from '../state/goods.js';
+import { pourIn } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { sayMass } from './words.js';
+
+export interface BaseParams {
+  readonly massG: number;
+  readonly base: string;
+  /** Sugar for the culture, percent: there is no lactose. */
+  readonly sugarPct: number;
+}
+
+const TAKES_MIN = 8;
+
+/** A plant base poured from its cans or cartons, with sugar for the culture. */
+export const base: StageKind<BaseParams> = {
+  kind: 'base',
+  defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
+  name: () => 'base',
+  instruction: (params) => {
+    const stock = plantBase(params.base);
+    const sugar = sugarG(params);
+    return `Rinse the jar with boiling water. Into it ${sayMass(params.massG)} ${stock.name.split(',')[0]!.toLowerCase()}${sugar > 0.05 ? ` and ${sayMass(sugar)} of sugar: the culture has nothing else to live on` : ''}; whisk smooth.`;
+  },
+  ...handsWork(TAKES_MIN),
+  gear: () => ['jar', 'scale'],
+  weighIn: (params) => {
+    const stock = plantBase(params.base);
+    return [
+      { what: stock.name, massG: params.massG, gPerMl: materialDensity(stock, 5), pricedAs: 'milk' as const },
+      { what: 'Sugar', massG: sugarG(params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' as const },
+    ].filter((w) => w.massG > 0.05);
+  },
+  begin: (state, params) => {
+    const stock = plantBase(params.base);
+    const full = pourIn(
+      pourIn(state, massesOfMaterial(stock, params.massG)),
+      massesOfGoods(GOODS.sugar, sugarG(params)),
+    );
+    const ph = stock.freshPh ?? state.freshPh;
+    return { ...full, ph, freshPh: ph, tempC: SHELF_C };
+  },
+  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits an hour; an open can belongs in the cold.' }),
+  endCue: () => 'Smooth, no lumps of fat.',
+  cues: [],
+  cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[plantBase(params.base).allergen]],
+  problems: () => [],
+};
+
+const ALLERGENS = {
+  coconut: CAUTIONS.allergenCoconut,
+  cashew: CAUTIONS.allergenNuts,
+  soya: CAUTIONS.allergenSoya,
+} as const;
+
+/** Cans and cartons stand on the shelf, °C. */
+const SHELF_C = 18;
+
+const sugarG = ({ massG, sugarPct }: BaseParams) => (massG * sugarPct) / 100;

@@ -1,0 +1,75 @@
+import {
+  BIOMASS_PER_CAPSULE_PER_L,
+  CAPSULE_G,
+  CULTURES,
+  type CultureId,
+  type StarterStore,
+} from '../constants/cultures.js';
+import { vitality } from '../physics/vitality.js';
+import { massesBy } from '../state/composition.js';
+import { pourIn, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { volumeMl } from './pass-time.js';
+import { lethalProblems, sown } from './sowing.js';
+
+export interface CapsuleParams {
+  readonly culture: CultureId;
+  readonly perLitre: number;
+  readonly ageDays: number;
+  readonly store: StarterStore;
+}
+
+const TAKES_MIN = 5;
+
+/** A live capsule or a powder opened into a base. */
+export const capsule: StageKind<CapsuleParams> = {
+  kind: 'capsule',
+  defaults: { culture: 'plant', perLitre: 3, ageDays: 60, store: 'cold' },
+  name: () => 'capsule',
+  instruction: (params, before) => {
+    const count = countFor(before, params);
+    return `Open ${count === 1 ? '1 capsule' : `${count} capsules`} over it and stir with a clean wooden or plastic spoon; throw the shells away.`;
+  },
+  ...handsWork(TAKES_MIN),
+  gear: () => ['spoon'],
+  weighIn: (params, before) => [
+    { what: 'Live capsules', massG: CAPSULE_G * countFor(before, params), gPerMl: 0.5, pricedAs: 'own' },
+  ],
+  begin: (state, params, { member }) => {
+    const count = countFor(state, params);
+    const powder = pourIn(
+      state,
+      massesBy((c) => (c === 'other' ? CAPSULE_G * count : 0)),
+    );
+    const vigour = vitality({ form: 'capsule', ...params }, params.culture) * member.vitality;
+    const biomass = ((BIOMASS_PER_CAPSULE_PER_L * count) / (volumeMl(state) / 1000)) * vigour;
+    const lagQ = CULTURES[params.culture].lagQFreezeDried * member.lag;
+    return sown(powder, [{ culture: params.culture, biomass, lagQ }], 0, member);
+  },
+  give: () => ({ earlyMin: 0, lateMin: 20, cost: 'It cools meanwhile; nothing else.' }),
+  endCue: () => 'No powder floats.',
+  cues: [{ cue: 'slurry', ask: 'Lumps in it?', answers: ['smooth', 'a few', 'lumpy'] }],
+  cautions: () => [CAUTIONS.capsule],
+  problems: (params, state) => [...lethalProblems(params.culture, state.tempC), ...sugarProblems(params, state)],
+};
+
+const countFor = (state: CrockState, { perLitre }: CapsuleParams) =>
+  Math.max(1, Math.round((perLitre * volumeMl(state)) / 1000));
+
+/** Less sugar than this (fraction) and a culture stops short of pH 4.6. */
+const ENOUGH_SUGAR = 0.008;
+
+function sugarProblems({ culture }: CapsuleParams, { masses }: CrockState) {
+  const { sugar } = CULTURES[culture];
+  const share = masses[sugar] / Math.max(1, masses.water + masses.fat);
+  if (share >= ENOUGH_SUGAR) return [];
+  return [
+    {
+      field: 'sugarPct',
+      message: 'There is too little sugar in it for the culture to sour it with.',
+      remedy: 'Add 1 % sugar: two teaspoons to the litre.',
+    },
+  ];
+}

@@ -1,0 +1,91 @@
+import { GOODS } from '../constants/kitchen-goods.js';
+import { coolingSurroundings } from '../physics/heat.js';
+import { totalG } from '../state/composition.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
+import { massesOfGoods } from '../state/goods.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { passTime, volumeMl } from './pass-time.js';
+import { sayMass, sayTemp } from './words.js';
+
+export interface CookParams {
+  readonly targetC: number;
+  /** Each in percent of the curd. */
+  readonly butterPct: number;
+  readonly milkPct: number;
+  readonly eggPct: number;
+  readonly saltPct: number;
+}
+
+/** Egg is safe from here, °C (FDA Food Code 3-401.11 asks 68 °C for 15 s or 74 °C at once). */
+export const EGG_SAFE_C = 74;
+/** A low flame: share of the hob's power, as it scorches. */
+const LOW_FLAME = 0.35;
+
+/** Curd melted over a low flame with butter, milk, egg and salt, stirred all the while. */
+export const cook: StageKind<CookParams> = {
+  kind: 'cook',
+  defaults: { targetC: 80, butterPct: 8, milkPct: 15, eggPct: 6, saltPct: 1.2 },
+  name: () => 'melt',
+  instruction: (params, before) => {
+    const list = partsOf(params, before).map(({ goods, massG }) => `${sayMass(massG)} ${goods.name.toLowerCase()}`);
+    return `Over a low flame melt the curd with ${list.join(', ')}; stir along the bottom until it is one smooth mass at ${sayTemp(params.targetC)}. It scorches.`;
+  },
+  handsMin: () => 20,
+  attended: true,
+  gear: () => ['pan', 'hob', 'thermometer'],
+  endsBy: 'temperature',
+  target: (params) => params.targetC,
+  weighIn: (params, before) =>
+    partsOf(params, before).map(({ goods, massG }) => ({
+      what: goods.name,
+      massG,
+      gPerMl: goods.gPerMl,
+      pricedAs: goods === GOODS.butter ? 'cream' : goods === GOODS.milk ? 'milk' : 'own',
+    })),
+  begin: (state, params) =>
+    withCurd(
+      partsOf(params, state).reduce((crock, { goods, massG }) => pourIn(crock, massesOfGoods(goods, massG)), state),
+      { body: 'melt', draining: null },
+    ),
+  advance: (state, _params, environment, minutes) => {
+    const { kitchen, member } = environment;
+    const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
+    const heatW = kitchen.hobW * kitchen.hobEfficiency * LOW_FLAME * Math.min(1, totalG(state.masses) / 1500);
+    return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, heatW, minutes);
+  },
+  done: (state, params) => state.tempC >= params.targetC,
+  stepMin: 1,
+  give: () => ({
+    earlyMin: 0,
+    lateMin: 5,
+    cost: 'Longer dries it and it catches; never short of its heat with egg in it.',
+  }),
+  endCue: (params) => `One smooth mass that draws threads; the thermometer shows ${sayTemp(params.targetC)}.`,
+  cues: [
+    { cue: 'bottom', ask: 'Does the bottom catch?', answers: ['clean', 'a film', 'scorched'] },
+    { cue: 'melt', ask: 'How does it run?', answers: ['grainy', 'lumpy', 'smooth'] },
+  ],
+  cautions: (params) => [CAUTIONS.hot, ...(params.eggPct > 0 ? [CAUTIONS.egg, CAUTIONS.allergenEgg] : [])],
+  problems: (params) =>
+    params.eggPct > 0 && params.targetC < EGG_SAFE_C
+      ? [
+          {
+            field: 'cookC',
+            message: `With egg in it ${sayTemp(params.targetC)} is not enough.`,
+            remedy: `Bring it to ${EGG_SAFE_C} °C or more all through, or leave the egg out.`,
+          },
+        ]
+      : [],
+};
+
+function partsOf(params: CookParams, before: CrockState) {
+  const curdG = totalG(before.masses);
+  const parts = [
+    { goods: GOODS.butter, massG: (curdG * params.butterPct) / 100 },
+    { goods: GOODS.milk, massG: (curdG * params.milkPct) / 100 },
+    { goods: GOODS.egg, massG: (curdG * params.eggPct) / 100 },
+    { goods: GOODS.salt, massG: (curdG * params.saltPct) / 100 },
+  ];
+  return parts.filter((part) => part.massG > 0.05);
+}

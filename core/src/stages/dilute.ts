@@ -1,0 +1,60 @@
+import { GOODS } from '../constants/kitchen-goods.js';
+import { totalG } from '../state/composition.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
+import { massesOfGoods } from '../state/goods.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { sayMass } from './words.js';
+
+export interface DiluteParams {
+  readonly into: 'water' | 'milk';
+  /** Percent of what is in the crock. */
+  readonly pct: number;
+}
+
+const TAKES_MIN = 4;
+
+/** Thinned to drink or to pour, stirred smooth on the way. */
+export const dilute: StageKind<DiluteParams> = {
+  kind: 'dilute',
+  defaults: { into: 'water', pct: 30 },
+  name: () => 'thin',
+  instruction: (params, before) =>
+    `Whisk it smooth with ${sayMass(addedG(before, params))} of cold ${params.into}${params.into === 'water' ? ', boiled and cooled' : ''}.`,
+  ...handsWork(TAKES_MIN),
+  gear: () => ['whisk', 'jug'],
+  weighIn: (params, before) => [
+    {
+      what: GOODS[params.into].name,
+      massG: addedG(before, params),
+      gPerMl: GOODS[params.into].gPerMl,
+      pricedAs: params.into === 'milk' ? 'milk' : 'own',
+    },
+  ],
+  begin: (state, params) => {
+    const thinned = pourIn(state, massesOfGoods(GOODS[params.into], addedG(state, params)));
+    return withCurd({ ...thinned, souring: thinnedSouring(state, thinned) }, { disturbed: 1, draining: null });
+  },
+  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It thickens a little again in the cold.' }),
+  endCue: () => 'It pours in a thread without lumps.',
+  cues: [{ cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] }],
+  cautions: () => [],
+  problems: () => [],
+};
+
+const addedG = (state: CrockState, { pct }: DiluteParams) => (totalG(state.masses) * pct) / 100;
+
+/**
+ * The souring of a thinned crock. Buffer and acid are thinned alike, so the pH hardly moves (as that of any buffer does
+ * when water is added); the little buffer that added milk brings is left out, the books have its masses.
+ */
+function thinnedSouring({ souring, masses }: CrockState, after: CrockState): CrockState['souring'] {
+  if (!souring) return null;
+  const before = totalG(masses) / totalG(after.masses);
+  return {
+    ...souring,
+    biomass: souring.biomass * before,
+    beside: souring.beside.map((living) => ({ ...living, biomass: living.biomass * before })),
+    waterFraction: (souring.waterFraction * after.masses.water) / masses.water,
+  };
+}

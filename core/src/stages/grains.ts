@@ -1,0 +1,75 @@
+import { KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
+import { vitality } from '../physics/vitality.js';
+import { CULTURES } from '../constants/cultures.js';
+import { massesBy, totalG, type Masses } from '../state/composition.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { lagQOf } from './inoculate.js';
+import { lethalProblems, sown } from './sowing.js';
+import { sayMass } from './words.js';
+
+export interface GrainsParams {
+  /** Grains, percent of the milk. */
+  readonly grainsPct: number;
+  /** Days since they last had milk, and where they waited. */
+  readonly ageDays: number;
+  readonly store: StarterStore;
+}
+
+const TAKES_MIN = 4;
+/** Unfed so long, grains want a batch or two to come back. */
+const TIRED_BELOW = 0.5;
+
+/** Grains of kefir into the next milk, unrinsed. */
+export const grains: StageKind<GrainsParams> = {
+  kind: 'grains',
+  defaults: { grainsPct: 5, ageDays: 1, store: 'room' },
+  name: () => 'grains in',
+  instruction: (params, before) =>
+    `Put ${sayMass(grainsG(params, before))} of grains into the milk as they are: never rinse them. Cloth or loose lid.`,
+  ...handsWork(TAKES_MIN),
+  gear: () => ['jar', 'sieve'],
+  weighIn: (params, before) => [
+    { what: 'Kefir grains', massG: grainsG(params, before), gPerMl: KEFIR_GRAINS.gPerMl, pricedAs: 'own' },
+  ],
+  begin: (state, params, environment) => {
+    const massG = grainsG(params, state);
+    const { member } = environment;
+    const full = withCurd(pourIn(state, massesOfGrains(massG)), { grainsG: massG });
+    const vigour = vitality({ form: 'grains', ...params }, 'kefir-grains') * member.vitality;
+    const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * vigour;
+    const lagQ = lagQOf('kefir-grains', 'grains') * member.lag;
+    return sown(full, [{ culture: 'kefir-grains', biomass, lagQ }], 0, member, state.masses);
+  },
+  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
+  endCue: () => 'All of them are under the milk.',
+  cues: [],
+  cautions: () => [CAUTIONS.spoon, CAUTIONS.clean],
+  problems: (params, state) => [
+    ...lethalProblems('kefir-grains', state.tempC),
+    ...(vitality({ form: 'grains', ...params }, 'kefir-grains') < TIRED_BELOW
+      ? [
+          {
+            field: 'ageDays',
+            message: 'So long without milk the grains have hardly any vigour.',
+            remedy: 'Wake them in a little milk, changed daily, for two or three days first.',
+          },
+        ]
+      : []),
+  ],
+};
+
+const grainsG = ({ grainsPct }: GrainsParams, state: CrockState) => (totalG(state.masses) * grainsPct) / 100;
+
+/** Component masses (g) of grains. */
+export function massesOfGrains(massG: number): Masses {
+  const { waterPct, proteinPct } = KEFIR_GRAINS;
+  const pct: Readonly<Record<string, number>> = {
+    water: waterPct,
+    casein: proteinPct,
+    other: 100 - waterPct - proteinPct,
+  };
+  return massesBy((c) => ((pct[c] ?? 0) * massG) / 100);
+}

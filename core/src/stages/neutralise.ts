@@ -1,0 +1,69 @@
+import { SODA } from '../constants/acids.js';
+import { phOf, sodaForPh } from '../physics/acids.js';
+import { bufferMilkOf } from '../physics/buffer.js';
+import { massesBy, totalG } from '../state/composition.js';
+import { pourIn, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { sournessOf } from './sourness.js';
+import { sayMass } from './words.js';
+
+export interface NeutraliseParams {
+  readonly targetPh: number;
+}
+
+const TAKES_MIN = 6;
+/** Crystals of a spoonful, g/mL. */
+const SODA_G_PER_ML = 0.9;
+
+/** Bicarbonate of soda crumbled through an acid curd, so that it melts instead of graining. */
+export const neutralise: StageKind<NeutraliseParams> = {
+  kind: 'neutralise',
+  defaults: { targetPh: 5.6 },
+  name: () => 'soda',
+  instruction: (params, before) => {
+    const { sodaG, carbonDioxideL } = doseFor(before, params);
+    return `Crumble the curd fine and work ${sayMass(sodaG)} of bicarbonate of soda through it; it foams (${carbonDioxideL.toFixed(1)} L of gas): leave it room.`;
+  },
+  ...handsWork(TAKES_MIN),
+  gear: () => ['bowl'],
+  weighIn: (params, before) => [
+    { what: 'Bicarbonate of soda', massG: doseFor(before, params).sodaG, gPerMl: SODA_G_PER_ML, pricedAs: 'own' },
+  ],
+  begin: (state, params) => {
+    const { sodaG } = doseFor(state, params);
+    const mol = sodaG / SODA.molarG;
+    const gasG = mol * SODA.carbonDioxideG;
+    const poured = pourIn(
+      state,
+      massesBy((c) => (c === 'minerals' ? sodaG : 0)),
+    );
+    const milk = bufferMilkOf(state.masses, state.freshPh);
+    const sourness = { ...sournessOf(state), soda: (1000 * mol) / totalG(state.masses) };
+    return {
+      ...poured,
+      masses: { ...poured.masses, minerals: poured.masses.minerals - gasG },
+      gasG: state.gasG + gasG,
+      ph: phOf(milk, sourness),
+      souring: null,
+    };
+  },
+  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It may stand; it goes on foaming a little.' }),
+  endCue: () => 'It swells, turns glassy at the edges and smells less sour.',
+  cues: [],
+  cautions: () => [CAUTIONS.notAcid],
+  problems: (params, state) =>
+    state.ph < params.targetPh
+      ? []
+      : [
+          {
+            field: 'sodaPh',
+            message: `The curd is at pH ${state.ph.toFixed(2)} already.`,
+            remedy: 'Sour the curd further first, or leave the soda out.',
+          },
+        ],
+};
+
+const doseFor = (state: CrockState, { targetPh }: NeutraliseParams) =>
+  sodaForPh(totalG(state.masses), bufferMilkOf(state.masses, state.freshPh), sournessOf(state), targetPh);

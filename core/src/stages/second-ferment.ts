@@ -1,0 +1,80 @@
+import { GAS_SOLUBLE_MOL_PER_L_BAR, L_BAR_PER_MOL } from '../constants/gas.js';
+import { GOODS } from '../constants/kitchen-goods.js';
+import { MOLAR_G } from '../constants/milk.js';
+import { totalG } from '../state/composition.js';
+import { pourIn, type CrockState } from '../state/crock-state.js';
+import { massesOfGoods } from '../state/goods.js';
+import { CAUTIONS } from './cautions.js';
+import type { StageKind } from './kind.js';
+import { standBy } from './pass-time.js';
+import { sayDuration, sayMass } from './words.js';
+
+export interface SecondFermentParams {
+  readonly hours: number;
+  /** Room left in each bottle, percent of it. */
+  readonly headspacePct: number;
+  /** Sugar or its worth in fruit, percent. */
+  readonly sugarPct: number;
+}
+
+/** More than this (bar above the air) and a bottle not made for it may burst. */
+export const BURSTS_FROM_BAR = 3;
+
+/** Bottled and closed, so that its own gas stays in it. */
+export const secondFerment: StageKind<SecondFermentParams> = {
+  kind: 'second-ferment',
+  defaults: { hours: 12, headspacePct: 15, sugarPct: 0 },
+  name: () => 'in bottles',
+  instruction: (params, before) => {
+    const sugar = sugarG(before, params);
+    return `${sugar > 0.5 ? `Stir in ${sayMass(sugar)} of sugar or its worth in fruit. ` : ''}Bottle it, ${params.headspacePct} % of each left empty, close, and leave it on the counter ${sayDuration(params.hours * 60)}. Open one over the sink each day.`;
+  },
+  handsMin: () => 10,
+  attended: false,
+  gear: () => ['pressure bottles'],
+  endsBy: 'clock',
+  target: (params) => params.hours * 60,
+  weighIn: (params, before) =>
+    params.sugarPct > 0
+      ? [{ what: 'Sugar', massG: sugarG(before, params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' }]
+      : [],
+  begin: (state, params) => pourIn(state, massesOfGoods(GOODS.sugar, sugarG(state, params))),
+  advance: (state, _params, environment, minutes) => standBy('covered', state, environment, minutes),
+  done: (state, params, _environment, since) => state.minute - since >= params.hours * 60,
+  stepMin: 30,
+  give: (params, course) => {
+    const bar = (atMin: number) =>
+      bottlePressureBar(course.at(-course.lastedMin), course.at(atMin), params.headspacePct);
+    return {
+      earlyMin: Math.min(course.lastedMin, 240),
+      lateMin: 180,
+      cost: `About ${bar(0).toFixed(1)} bar by then, ${bar(720).toFixed(1)} twelve hours on: sharper, and the bottles may burst.`,
+    };
+  },
+  endCue: () => 'A bottle opened over the sink hisses and beads.',
+  cues: [{ cue: 'fizz', ask: 'Opened over the sink?', answers: ['still', 'beads', 'foams', 'gushes'] }],
+  cautions: () => [CAUTIONS.bottles],
+  problems: (params) =>
+    params.headspacePct < 5
+      ? [
+          {
+            field: 'headspacePct',
+            message: 'A bottle filled to the cap has no room for its gas.',
+            remedy: 'Leave a tenth of it empty, better a sixth.',
+          },
+        ]
+      : [],
+};
+
+const sugarG = (state: CrockState, { sugarPct }: SecondFermentParams) => (totalG(state.masses) * sugarPct) / 100;
+
+/**
+ * Pressure over the air's in a closed bottle (bar at 20 °C): its carbon dioxide shared between liquid (Henry's law) and
+ * headspace. The liquid is taken to have begun saturated at the air's pressure.
+ */
+export function bottlePressureBar(from: CrockState, to: CrockState, headspacePct: number): number {
+  const litres = totalG(to.masses) / 1030;
+  const mol = (to.gasG - from.gasG) / MOLAR_G.carbonDioxide / litres;
+  const headspace = headspacePct / (100 - headspacePct);
+  return mol / (GAS_SOLUBLE_MOL_PER_L_BAR + headspace / L_BAR_PER_MOL);
+}

@@ -1,0 +1,70 @@
+import { KEFIR_GRAINS } from '../constants/cultures.js';
+import { massesBy, totalG, type Masses } from '../state/composition.js';
+import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { massesOfGrains } from './grains.js';
+import { handsWork } from './hands-work.js';
+import type { StageKind } from './kind.js';
+import { sayMass } from './words.js';
+
+export interface SieveParams {
+  /** Where the grains go: the next milk at once, or a rest in the cold. */
+  readonly then: 'next milk' | 'rest';
+}
+
+const TAKES_MIN = 8;
+
+/** Grains sieved out and weighed; they have grown. */
+export const sieve: StageKind<SieveParams> = {
+  kind: 'sieve',
+  defaults: { then: 'next milk' },
+  name: () => 'sieve',
+  instruction: (params, before) => {
+    const grew = grownG(before);
+    const next =
+      params.then === 'rest'
+        ? 'Cover them with fresh milk and rest them in the cold: a week is nothing to them.'
+        : 'They want their next milk at once.';
+    return `Stir, pour it through a sieve and weigh the grains: about ${sayMass(before.curd.grainsG + grew)}, ${sayMass(grew)} more than went in. ${next}`;
+  },
+  ...handsWork(TAKES_MIN),
+  gear: () => ['sieve', 'bowl', 'scale'],
+  begin: (state) => {
+    const grown = grow(state);
+    const out = massesOfGrains(grown.curd.grainsG);
+    return withCurd(takeOut(grown, out, 'heldBack'), { grainsG: 0, disturbed: 1 });
+  },
+  give: () => ({ earlyMin: 0, lateMin: 120, cost: 'Left on, it goes on souring; the grains do not mind.' }),
+  endCue: () => 'The kefir is through; the grains are clean of curd, not rinsed.',
+  cues: [
+    { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
+    { cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] },
+  ],
+  cautions: () => [CAUTIONS.clean, CAUTIONS.mould],
+  problems: () => [],
+};
+
+/**
+ * What grains grow by in a batch, g: 5–15 % of themselves, as the milk sours (Garrote et al. 1997, J. Dairy Res. 64, 263;
+ * Libudzisz & Piatkiewicz 1990: about 7–10 % a day at room temperature).
+ */
+function grownG({ curd, souring }: CrockState): number {
+  if (!souring) return 0;
+  const { growth } = KEFIR_GRAINS;
+  const soured = Math.min(1, souring.lacticMolPerKg / growth.fullAtLacticMolPerKg);
+  return curd.grainsG * (growth.least + (growth.most - growth.least) * soured);
+}
+
+/** The milk gives its grains what they have grown by: water, casein, and sugar for the gum that holds them. */
+function grow(state: CrockState): CrockState {
+  const more = massesOfGrains(grownG(state));
+  const gum = more.other;
+  const sugarG = Math.min(state.masses.lactose, gum);
+  const masses: Masses = massesBy((c) =>
+    c === 'lactose' ? state.masses.lactose - sugarG : c === 'other' ? state.masses.other + sugarG : state.masses[c],
+  );
+  return withCurd({ ...state, masses }, { grainsG: state.curd.grainsG + totalG(more) * fractionOfGum(sugarG, gum) });
+}
+
+/** Where there is little sugar left, grains grow only as far as it goes. */
+const fractionOfGum = (sugarG: number, gumG: number) => (gumG > 0 ? sugarG / gumG : 0);

@@ -1,0 +1,48 @@
+import type { Masses } from './composition.js';
+
+/** A curd on its cloth: what went on, and for how long it has drained. */
+export interface Draining {
+  readonly loaded: Masses;
+  readonly minutes: number;
+}
+
+/** What it has become: milk or the gel that souring makes of it; grains out of hot milk; cream thickened by acid and heat; a crust; a melt. */
+export type Body = 'gel' | 'grains' | 'thickened' | 'crust' | 'melt';
+
+/** What hands, acid and enzymes have made of the milk in the crock, besides souring and heating it. */
+export interface Curd {
+  readonly body: Body;
+  /** 0 = left alone, 1 = stirred through. */
+  readonly disturbed: number;
+  /** True once the gel is cut, so that whey has a short way out. */
+  readonly cut: boolean;
+  /** Times it was turned or stirred in its cloth. */
+  readonly turns: number;
+  readonly draining: Draining | null;
+  /** Rennet still in it, IMCU per kg of milk, and how far it has clotted it (1 = flocculated). */
+  readonly rennetImcuPerKg: number;
+  readonly clotted: number;
+  /** Calcium chloride added, g per kg of milk. */
+  readonly calciumGPerKg: number;
+  /** How far it is churned: 0 = cream, 1 = broken into grains of butter. */
+  readonly churned: number;
+  /** Minutes of washing still to do. */
+  readonly washMin: number;
+  /** Kefir grains among it, g. */
+  readonly grainsG: number;
+}
+
+/** Milk that nobody has done anything to. */
+export const UNTOUCHED: Curd = {
+  body: 'gel',
+  disturbed: 0,
+  cut: false,
+  turns: 0,
+  draining: null,
+  rennetImcuPerKg: 0,
+  clotted: 0,
+  calciumGPerKg: 0,
+  churned: 0,
+  washMin: 0,
+  grainsG: 0,
+};
