@@ -1,3 +1,5 @@
+import { SODA } from '../constants/acids.js';
+import { MILK_SODIUM_SHARE_OF_MINERALS } from '../constants/milk.js';
 import { totalG, type Masses } from '../state/composition.js';
 
 /** Food values per 100 g. */
@@ -10,14 +12,26 @@ export interface Nutrition {
   readonly sugarsG: number;
   readonly lactoseG: number;
   readonly galactoseG: number;
+  /** Salt as a label counts it: all sodium times 2.5. */
+  readonly saltG: number;
+  readonly alcoholG: number;
 }
 
-/** Energy factors, kJ/g: Regulation (EU) 1169/2011, annex XIV (fat 37, protein and carbohydrate 17, organic acid 13). */
-const KJ_PER_G = { fat: 37, protein: 17, carbohydrate: 17, acid: 13 } as const;
+/** Salt a label reckons for a gram of sodium. */
+const SALT_PER_SODIUM = 2.5;
+/** Sodium in table salt, g/g. */
+const SODIUM_OF_SALT = 0.393;
+
+/** Energy factors, kJ/g: Regulation (EU) 1169/2011, annex XIV (fat 37, protein and carbohydrate 17, organic acid 13, alcohol 29). */
+const KJ_PER_G = { fat: 37, protein: 17, carbohydrate: 17, acid: 13, alcohol: 29 } as const;
 const KJ_PER_KCAL = 4.184;
 
-/** Nutrition per 100 g from the masses in the crock. */
-export function nutritionPer100g(masses: Masses): Nutrition {
+/**
+ * Nutrition per 100 g from the masses in the crock.
+ *
+ * @param sodaG bicarbonate of soda among them, g
+ */
+export function nutritionPer100g(masses: Masses, sodaG = 0): Nutrition {
   const per = totalG(masses) > 0 ? 100 / totalG(masses) : 0;
   const fatG = masses.fat * per;
   const proteinG = (masses.casein + masses.wheyProtein) * per;
@@ -25,7 +39,33 @@ export function nutritionPer100g(masses: Masses): Nutrition {
   const galactoseG = masses.galactose * per;
   const sugarsG = lactoseG + galactoseG + masses.sucrose * per;
   const acidG = (masses.lactic + masses.citric + masses.acetic) * per;
+  const alcoholG = masses.ethanol * per;
+  const sodiumG =
+    masses.salt * SODIUM_OF_SALT +
+    masses.minerals * MILK_SODIUM_SHARE_OF_MINERALS +
+    (sodaG * SODA.sodiumG) / SODA.molarG;
   const energyKJ =
-    KJ_PER_G.fat * fatG + KJ_PER_G.protein * proteinG + KJ_PER_G.carbohydrate * sugarsG + KJ_PER_G.acid * acidG;
-  return { energyKJ, energyKcal: energyKJ / KJ_PER_KCAL, fatG, proteinG, sugarsG, lactoseG, galactoseG };
+    KJ_PER_G.alcohol * alcoholG +
+    KJ_PER_G.fat * fatG +
+    KJ_PER_G.protein * proteinG +
+    KJ_PER_G.carbohydrate * sugarsG +
+    KJ_PER_G.acid * acidG;
+  const saltG = sodiumG * SALT_PER_SODIUM * per;
+  return {
+    energyKJ,
+    energyKcal: energyKJ / KJ_PER_KCAL,
+    fatG,
+    proteinG,
+    sugarsG,
+    lactoseG,
+    galactoseG,
+    saltG,
+    alcoholG,
+  };
+}
+
+/** The same for a portion of so many grams. */
+export function ofPortion(per100g: Nutrition, portionG: number): Nutrition {
+  const scaled = Object.entries(per100g).map(([key, value]) => [key, (value * portionG) / 100]);
+  return Object.fromEntries(scaled) as unknown as Nutrition;
 }

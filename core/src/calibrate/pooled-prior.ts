@@ -1,5 +1,6 @@
-import { ODD_BEYOND, PERSISTS } from '../constants/pooling.js';
-import { SCORES, STANDARD_PRIOR, type ScorePrior } from '../forecast/souring-ensemble.js';
+import { DRAIN_PERSISTS, ODD_BEYOND, PERSISTS } from '../constants/pooling.js';
+import { DRAIN_SCORES } from '../forecast/drain-forecast.js';
+import { SCORES, type ScorePrior } from '../forecast/souring-ensemble.js';
 
 /** What a finished batch taught of its member: mean and standard deviation of each score, from the standard prior. */
 export interface TaughtBy {
@@ -21,14 +22,28 @@ const NEWS = 1e-6;
  * @param taught batches of the same culture and place, each followed from the standard prior
  */
 export function pooledPrior(taught: readonly TaughtBy[]): ScorePrior {
-  if (taught.length === 0) return STANDARD_PRIOR;
-  const pooled = SCORES.map((score, d) =>
+  return pooled(
+    taught,
+    SCORES.map((score) => PERSISTS[score]),
+  );
+}
+
+/** The prior of the next draining on a cloth, from what earlier ones on it taught. */
+export function pooledDrainPrior(taught: readonly TaughtBy[]): ScorePrior {
+  return pooled(
+    taught,
+    DRAIN_SCORES.map((score) => DRAIN_PERSISTS[score]),
+  );
+}
+
+function pooled(taught: readonly TaughtBy[], persists: readonly number[]): ScorePrior {
+  const scores = persists.map((share, d) =>
     pooledScore(
       taught.map((t) => ({ mean: t.mean[d]!, sd: t.sd[d]! })),
-      PERSISTS[score],
+      share,
     ),
   );
-  return { mean: pooled.map((p) => p.mean), sd: pooled.map((p) => p.sd) };
+  return { mean: scores.map((p) => p.mean), sd: scores.map((p) => p.sd) };
 }
 
 function pooledScore(taught: readonly { readonly mean: number; readonly sd: number }[], persists: number) {

@@ -20,8 +20,17 @@ export const DRAINAGE_EXPONENT = 0.7;
 /** Cloth area (cm²) that 1 kg has by each method when none is given: flat in a sieve, hung as a ball, in a mould. */
 export const CLOTH_AREA_CM2_AT_1KG = 420;
 
-/** Shares kept in the curd while whey runs: fat through a normal weave, casein. */
-export const RETAINED = { fat: 0.985, casein: 0.995 } as const;
+/** How a cloth is woven: fine (or doubled), or open and single. */
+export type Weave = 'fine' | 'open';
+
+/** Shares kept in the curd while whey runs, by the weave, and how much faster an open one lets it run. */
+export const RETAINED: Readonly<Record<Weave, { fat: number; casein: number; tauFactor: number }>> = {
+  fine: { fat: 0.985, casein: 0.995, tauFactor: 1 },
+  open: { fat: 0.95, casein: 0.985, tauFactor: 0.8 },
+};
+
+/** Loaded warmer than this (°C) fat is soft, and so many times as much of it goes through. */
+export const LOADED_WARM = { fromC: 25, fatLossTimes: 2 } as const;
 
 /**
  * Curd that acid made in hot milk is grains, not gel: it stops drier and gives its whey many times faster. Fitted to

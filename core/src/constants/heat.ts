@@ -22,6 +22,9 @@ export const U_W_PER_M2_K: Readonly<Record<Exclude<CoolingMethod, 'flask'>, numb
 export const FLASK_UA_W_PER_K_AT_1L = 0.045;
 export const WRAPPED_UA_W_PER_K_AT_1L = 0.11;
 
+/** Heat capacity of the inner wall of a 1 L flask, kJ/K: some 0.6 kg of steel or glass. */
+export const FLASK_KJ_PER_K_AT_1L = 0.35;
+
 /** Temperatures of what stands around the vessel, °C, where the room does not decide it. */
 export const COLD_WATER_C = 15;
 export const ICE_WATER_C = 1;

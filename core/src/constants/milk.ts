@@ -34,3 +34,6 @@ export type Species = 'cow' | 'goat' | 'sheep';
 
 /** pH of fresh milk: cow 6.5–6.8, goat 6.4–6.7 (Park et al. 2007, Small Rumin. Res. 68, 88), sheep 6.5–6.8. */
 export const FRESH_PH: Readonly<Record<Species, number>> = { cow: FRESH_COW_PH.mean, goat: 6.55, sheep: 6.65 };
+
+/** Sodium as a share of the minerals of milk by mass: 0.45 g of 7.3 g per kg (Walstra et al. 2006, table 2.6). */
+export const MILK_SODIUM_SHARE_OF_MINERALS = 0.062;

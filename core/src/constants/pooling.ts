@@ -13,5 +13,8 @@ export const PERSISTS = {
   heatLoss: 0.7,
 } as const;
 
+/** The same of a cloth: how far it drains, and how fast. */
+export const DRAIN_PERSISTS = { wheyReach: 0.5, drainTime: 0.6 } as const;
+
 /** Standard deviations beyond which a batch counts as odd and pulls no harder (Huber 1964, Ann. Math. Stat. 35, 73). */
 export const ODD_BEYOND = 2;

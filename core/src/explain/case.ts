@@ -1,4 +1,4 @@
-import { CULTURES, LETHAL_RISE_C, type Culture } from '../constants/cultures.js';
+import { CULTURES, LETHAL_RISE_C, LINES, type Culture } from '../constants/cultures.js';
 import type { WorkedOut } from '../follow/follow.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
@@ -26,10 +26,20 @@ export interface Case {
   /** Time it was left to sour, against the time it was forecast to take. */
   readonly timeRatio: number | null;
   readonly sugarGone: boolean;
+  /** Rennet, IMCU per kg of milk; 0 where there was none. */
+  readonly rennetImcuPerKg: number;
+  /** Makes the starter had been carried through, and how many are advised for its kind. */
+  readonly generation: number | null;
+  readonly generations: number | null;
+  /** Hottest it was, °C. */
+  readonly peakC: number;
   /** Temperature when acid went in, °C. */
   readonly acidC: number | null;
   readonly solids: number;
   readonly wantedSolids: number | null;
+  /** Temperature at which it went on its cloth, °C, and the weave of that. */
+  readonly loadedC: number | null;
+  readonly weave: string | null;
   /** Temperature of churning, °C, fat of the cream, and whether the butter was washed. */
   readonly churnC: number | null;
   readonly creamFatPct: number | null;
@@ -56,6 +66,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
   const churned = states.findIndex((s) => s.curd.churned > 0);
   const cream = churned >= 0 ? states[churned]! : null;
   const drain = drains.at(-1) ?? null;
+  const loaded = drains[0]?.at.run.states[0];
   const phs = batch.readings.filter((r) => r.quantity === 'ph');
   const acidified = states.findIndex((s, i) => i > 0 && s.souring === null && s.ph < states[i - 1]!.ph - 0.1);
   return {
@@ -73,10 +84,16 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
     targetPh: soured ? soured.stage.kind.target(soured.stage.params) : null,
     fellInCold: lastSoured ? lastSoured.ph - end.ph : null,
     timeRatio: timeRatio(soured, souring?.forecast.p50Min ?? null),
+    rennetImcuPerKg: end.curd.rennetImcuPerKg,
+    generation: numberOf(sowing?.stage.params['generation']),
+    generations: culture && LINES[culture.id].generations,
+    peakC: end.peakC,
     sugarGone: sugarGone(end),
     acidC: acidified > 0 ? states[acidified]!.tempC : null,
     solids: solidsFraction(end.masses),
-    wantedSolids: drain && drain.at.stage.kind.target(drain.at.stage.params),
+    wantedSolids: (drain && drain.at.stage.kind.target(drain.at.stage.params)) || null,
+    loadedC: loaded?.tempC ?? null,
+    weave: (drain?.at.stage.params['weave'] as string | undefined) ?? null,
     churnC: cream?.tempC ?? null,
     creamFatPct: cream && 100 * fractionOf(cream.masses, 'fat'),
     washed: cream && choices['washing'] === 'clear',

@@ -3,7 +3,8 @@ import type { Batch } from '../batch/replay.js';
 import type { Household } from '../environment/household.js';
 import { USUAL_FORECAST, type ForecastOptions } from '../forecast/souring-forecast.js';
 import { caseOf, type Case } from './case.js';
-import { CAUSES, type Cause, type CauseId } from './causes.js';
+import type { Cause } from './cause.js';
+import { CAUSES, type CauseId } from './causes.js';
 import { FAULTS, type FaultId } from './faults.js';
 
 /** A cause with how likely it is among the others, and what speaks for and against it. */

@@ -10,7 +10,7 @@ export interface Fault {
 export const FAULTS = {
   'never-set': {
     seen: 'It never set.',
-    causes: ['deadStarter', 'killedStarter', 'tooCold', 'residue', 'noSugar'],
+    causes: ['deadStarter', 'killedStarter', 'tooCold', 'residue', 'noSugar', 'renneted'],
   },
   thin: {
     seen: 'It is thin or weak.',
@@ -21,15 +21,15 @@ export const FAULTS = {
     causes: ['overAcid', 'tooHot', 'moved', 'underHeated', 'cooledSlowly', 'lowProtein'],
   },
   stringy: { seen: 'It is stringy or ropy.', causes: ['underHeated', 'ropyCulture', 'tooCold'] },
-  grainy: { seen: 'It is grainy or lumpy.', causes: ['lumpySlurry', 'heatedUnevenly', 'overAcid'] },
-  'too-sour': { seen: 'It is too sour.', causes: ['tooLong', 'tooHot', 'bigDose', 'cooledSlowly'] },
+  grainy: { seen: 'It is grainy or lumpy.', causes: ['lumpySlurry', 'heatedUnevenly', 'acidRough', 'overAcid'] },
+  'too-sour': { seen: 'It is too sour.', causes: ['tooLong', 'tooHot', 'bigDose', 'manyGenerations', 'cooledSlowly'] },
   bland: { seen: 'It is bland.', causes: ['stoppedEarly', 'lowDose', 'highFat', 'weakStarter'] },
-  foul: { seen: 'It is bitter, yeasty, gassy, foul or coloured.', causes: ['contamination'] },
+  foul: { seen: 'It is bitter, yeasty, gassy, foul or coloured.', causes: ['contamination', 'muchRennet'] },
   'no-curd': {
     seen: 'The curd will not part from its whey.',
     causes: ['littleAcid', 'weakAcid', 'acidTooCool', 'ultraHeated'],
   },
-  dry: { seen: 'It is dry and crumbly.', causes: ['overDrained', 'overAcid'] },
+  dry: { seen: 'It is dry and crumbly.', causes: ['overDrained', 'overHeated', 'overAcid'] },
   'through-cloth': { seen: 'It comes through the cloth.', causes: ['openWeave', 'loadedWarm'] },
   'no-butter': { seen: 'The butter will not break.', causes: ['churnedCold', 'leanCream', 'fullChurn', 'ultraHeated'] },
   'greasy-butter': { seen: 'The butter is greasy, soft and little.', causes: ['churnedWarm', 'overWorked'] },

@@ -4,6 +4,7 @@ import { temperatureTrace } from '../batch/temperature-trace.js';
 import { referenceStock } from '../constants/reference-materials.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
+import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { planStages } from '../make/plan.js';
 import { firstOf, lastOf } from '../make/run.js';
@@ -73,6 +74,8 @@ export interface Followed {
   /** What runs off in this make, where anything does. */
   readonly runsOff: RunsOff | null;
   readonly doubtful: readonly string[];
+  /** When what is looked at will change, from now on. */
+  readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
   readonly findings: readonly Finding[];
   readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
   /** False where the last stage never ends as things stand. */
@@ -181,6 +184,9 @@ function summarise({
         : null,
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
+    expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
+      .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
+      .filter(({ atMs }) => atMs > timeline.nowMs),
     findings: findingsOf(batch, timeline, here, nominal),
     learned: {
       vitality: environment.member.vitality,
@@ -242,6 +248,7 @@ function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal:
   const expected = begun && expectedMin(begun, nominal);
   return assessSafety({
     state: here,
+    past: pastOf(timeline, here),
     measuredPh: phs.at(-1)?.value ?? null,
     rawMilk: referenceStock(String(batch.choices['milk'] ?? 'whole')).treatment === 'raw',
     souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
@@ -250,6 +257,12 @@ function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal:
     onCounter: current?.stage.params['where'] === 'counter',
     ended: batch.ended?.how === 'finished',
   });
+}
+
+/** What it has passed through until now. */
+function pastOf(timeline: Timeline, here: CrockState): readonly CrockState[] {
+  const states = timeline.stages.filter((s) => s.status !== 'ahead').flatMap((s) => s.run.states);
+  return [...states.filter((s) => s.minute < here.minute), here];
 }
 
 /** Minutes the souring was forecast to take before anything was read. */

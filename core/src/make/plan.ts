@@ -1,6 +1,6 @@
 import type { CultureId } from '../constants/cultures.js';
-import type { Choices, Condition, Method, Parameter, StageTemplate } from '../methods/method.js';
-import { initialChoices } from '../methods/method.js';
+import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
+import { holds, initialChoices } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
 
 /**
@@ -28,11 +28,6 @@ export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
 
 function wanted({ onlyIf = [] }: StageTemplate, choices: Choices): boolean {
   return [onlyIf].flat().every((c) => holds(c, choices));
-}
-
-function holds(condition: Condition, choices: Choices): boolean {
-  const chosen = choices[condition.choice];
-  return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
 }
 
 function valueOf(parameter: Parameter, choices: Choices): number | string {

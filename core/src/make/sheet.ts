@@ -1,18 +1,23 @@
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
+import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
 import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
+import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from '../follow/learn.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { nearestPair } from '../physics/pasteurisation.js';
+import { coolingFinding } from '../safety/cooling.js';
+import type { Finding } from '../safety/rules.js';
+import { shelfLife, type ShelfLife } from '../safety/shelf-life.js';
 import { CAUTIONS } from '../stages/cautions.js';
 import type { EndsBy, Give, PricedAs, Problem, RunsOff } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
-import { bodyWord, firmness, shedding } from '../state/crock-state.js';
+import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-state.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { planStages } from './plan.js';
@@ -37,6 +42,8 @@ export interface SheetStage {
   readonly handsMin: number;
   readonly give: Give;
   readonly lookFor: string;
+  /** When what is looked at will change, in minutes of the make. */
+  readonly expect: readonly ExpectedCue[];
 }
 
 export interface SheetPoint {
@@ -76,7 +83,12 @@ export interface MakeSheet {
   readonly balance: Balance;
   /** What runs off in this make, where anything does. */
   readonly runsOff: RunsOff | null;
+  /** All that is left besides the product: whey, thin cream, what is kept for the next make. */
+  readonly byproducts: readonly Byproduct[];
   readonly nutrition: Nutrition;
+  readonly keeps: ShelfLife;
+  /** What the rules of safety have to say of the make as planned. */
+  readonly findings: readonly Finding[];
   readonly cost: Cost;
   readonly problems: readonly Problem[];
   readonly cautions: readonly string[];
@@ -111,6 +123,7 @@ export function makeSheet(
   const end = lastOf(runs[runs.length - 1]!);
   const potG = Number(choices['potG']);
   const amounts = amountsOf(runs, choices);
+  const handsMin = runs.reduce((sum, run) => sum + run.stage.kind.handsMin(run.stage.params), 0);
   const whole = runs.length === planned.length && runs.every((r) => r.finished);
   return {
     methodId: method.id,
@@ -139,11 +152,23 @@ export function makeSheet(
     },
     balance: balanceOf(end),
     runsOff: planned.find((s) => s.kind.runsOff)?.kind.runsOff ?? null,
-    nutrition: nutritionPer100g(end.masses),
-    cost: costOf(amounts, end.energyKJ, totalG(end.masses), potG, Number(choices['shopPrice'])),
+    byproducts: byproductsOf(end, planned),
+    nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
+    keeps: shelfLife(end, environment.kitchen.refrigeratorC),
+    findings: findingsOf(runs, end),
+    cost: costOf({
+      parts: amounts,
+      energyKJ: end.energyKJ,
+      productG: totalG(end.masses),
+      potG,
+      shopPricePerKg: Number(choices['shopPrice']),
+      potPrice: Number(choices['potPrice'] ?? 0),
+      handsMin,
+      handsPerHour: Number(choices['handsPerHour'] ?? 0),
+    }),
     problems: problemsOf(runs, whole),
     cautions: cautionsOf(runs),
-    handsMin: runs.reduce((sum, run) => sum + run.stage.kind.handsMin(run.stage.params), 0),
+    handsMin,
     totalMin: end.minute,
   };
 }
@@ -202,6 +227,7 @@ function sheetStage(run: StageRun, before: StageRun | undefined, environment: En
     handsMin: kind.handsMin(params),
     give: run.finished ? kind.give(params, courseOf(run, environment)) : { earlyMin: 0, lateMin: 0, cost: '' },
     lookFor: kind.endCue(params),
+    expect: expectedCues(run.states).filter(({ cue }) => kind.cues.some((scale) => scale.cue === cue)),
   };
 }
 
@@ -248,6 +274,14 @@ function strainingOf(
     beginMin: firstOf(run).minute,
     forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options),
   };
+}
+
+function findingsOf(runs: readonly StageRun[], end: CrockState): readonly Finding[] {
+  const cooling = coolingFinding(
+    runs.flatMap((r) => r.states),
+    end.ph,
+  );
+  return cooling ? [cooling] : [];
 }
 
 function problemsOf(runs: readonly StageRun[], whole: boolean): Problem[] {

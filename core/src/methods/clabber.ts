@@ -17,6 +17,7 @@ const SEEDING: OptionChoice = {
 
 const PASTEURISE: OptionChoice = {
   key: 'pasteurise',
+  onlyIf: { choice: 'milk', is: 'raw' },
   label: 'Pasteurise it first',
   kind: 'option',
   initial: 'no',
@@ -70,9 +71,10 @@ export const CLABBER_STAGES: readonly StageTemplate[] = [
 ];
 
 /** How it is cooled where it was heated. */
-export const CLABBER_COOLING = only(vary(HEATING, { coolMethod: { why: 'Only where it was pasteurised first.' } }), [
-  'coolMethod',
-]);
+export const CLABBER_COOLING = only(
+  vary(HEATING, { coolMethod: { why: 'Before the starter goes in.', onlyIf: { choice: 'pasteurise', is: 'yes' } } }),
+  ['coolMethod'],
+);
 
 const CREAM: OptionChoice = {
   key: 'skim',

@@ -1,4 +1,6 @@
 import {
+  CLOTH,
+  CLOTH_PARAMS,
   CALCIUM_STAGE,
   CHILL_AFTER_COUNTER,
   HANGS,
@@ -12,16 +14,19 @@ import {
 import { only, vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import { BLEND, KEEPING, MILK, MONEY, STARTER, STARTER_KEYS, STARTER_PARAMS } from './yogurt-choices.js';
 
-const CREAM_MILK = vary(MILK, {
-  massG: { initial: 4000 },
-  fatPct: {
-    min: 5,
-    max: 16,
-    step: 0.5,
-    initial: 10,
-    why: 'Six is light, ten is usual, twelve and more is double cream.',
+const CREAM_MILK = vary(
+  { ...MILK, title: 'Milk and cream' },
+  {
+    massG: { initial: 4000 },
+    fatPct: {
+      min: 5,
+      max: 16,
+      step: 0.5,
+      initial: 10,
+      why: 'Six is light, ten is usual, twelve and more is double cream.',
+    },
   },
-});
+);
 
 const DRAINING: ChoiceGroup = {
   title: 'Draining',
@@ -39,6 +44,7 @@ const DRAINING: ChoiceGroup = {
       ],
     },
     HANGS,
+    ...CLOTH,
     saltChoice(0.8, 'At the last stir: earlier it stops the souring and goes with the whey.'),
   ],
 };
@@ -46,13 +52,13 @@ const DRAINING: ChoiceGroup = {
 /** Flat first, then hung, turned once half-way, to its texture; salted at the last stir. */
 const DRAIN_STAGES: readonly StageTemplate[] = [
   LADLE_STAGE,
-  { id: 'flat', kind: 'strain', params: { method: 'flat', share: 0.3, where: { choice: 'where' } } },
-  { id: 'hang', kind: 'strain', params: { method: 'hung', share: 0.6, where: { choice: 'where' } } },
+  { id: 'flat', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'flat', share: 0.3, where: { choice: 'where' } } },
+  { id: 'hang', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'hung', share: 0.6, where: { choice: 'where' } } },
   { id: 'turn', kind: 'turn', params: {} },
   {
     id: 'strain',
     kind: 'strain',
-    params: { method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
+    params: { ...CLOTH_PARAMS, method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
   },
   SALT_STAGE,
   CHILL_AFTER_COUNTER,
@@ -78,7 +84,12 @@ const setting = (culture: string): readonly StageTemplate[] => [
   {
     id: 'warm',
     kind: 'incubate',
-    params: { keeper: { choice: 'keeper' }, keepC: { choice: 'keepC' }, targetPh: { choice: 'targetPh' } },
+    params: {
+      keeper: { choice: 'keeper' },
+      keepC: { choice: 'keepC' },
+      preheated: { choice: 'preheated' },
+      targetPh: { choice: 'targetPh' },
+    },
   },
 ];
 

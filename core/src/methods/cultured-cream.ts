@@ -44,17 +44,20 @@ export const culturedCream: Method = {
   family: 'Cream',
   summary: 'Cream thickened and soured on the counter under a cloth, overnight or for days, then chilled.',
   groups: [
-    vary(MILK, {
-      massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
-      vesselL: { initial: 2 },
-      fatPct: {
-        min: 12,
-        max: 45,
-        step: 1,
-        initial: 30,
-        why: 'Eighteen is for spooning, thirty for dolloping, forty for butter.',
+    vary(
+      { ...MILK, title: 'Cream' },
+      {
+        massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
+        vesselL: { initial: 2 },
+        fatPct: {
+          min: 12,
+          max: 45,
+          step: 1,
+          initial: 30,
+          why: 'Eighteen is for spooning, thirty for dolloping, forty for butter.',
+        },
       },
-    }),
+    ),
     SOURED_BY,
     vary(ROOM, {
       targetPh: { min: 4.3, max: 5.1, initial: 4.6, why: 'Overnight is mild; left for days it is sharp, pH 4.4.' },

@@ -18,6 +18,7 @@ export const SETTING: ChoiceGroup = {
     },
     {
       key: 'imcuPerKg',
+      onlyIf: { choice: 'rennet', is: 'trace' },
       label: 'Strength of the set',
       kind: 'number',
       unit: 'IMCU a kg',
@@ -29,6 +30,7 @@ export const SETTING: ChoiceGroup = {
     },
     {
       key: 'imcuPerMl',
+      onlyIf: { choice: 'rennet', is: 'trace' },
       label: 'The bottle holds',
       kind: 'number',
       unit: 'IMCU a mL',
@@ -40,6 +42,7 @@ export const SETTING: ChoiceGroup = {
     },
     {
       key: 'dropsPerMl',
+      onlyIf: { choice: 'rennet', is: 'trace' },
       label: 'Its dropper gives',
       kind: 'number',
       unit: 'drops a mL',
@@ -62,6 +65,7 @@ export const SETTING: ChoiceGroup = {
     },
     {
       key: 'solutionPct',
+      onlyIf: { choice: 'calciumGPerKg', above: 0 },
       label: 'As a solution of',
       kind: 'number',
       unit: '%',
@@ -126,6 +130,38 @@ export const CHILL_AFTER_COUNTER: StageTemplate = {
   kind: 'chill',
   params: { holdBackPct: 0 },
   onlyIf: { choice: 'where', is: 'counter' },
+};
+
+/** The cloth and the sieve under it. */
+export const CLOTH: readonly [OptionChoice, NumberChoice] = [
+  {
+    key: 'weave',
+    label: 'Cloth',
+    kind: 'option',
+    initial: 'fine',
+    why: 'Rich curd goes through an open weave.',
+    options: [
+      { id: 'fine', label: 'Fine, or doubled', why: 'Keeps the fat in.' },
+      { id: 'open', label: 'Open, one layer', why: 'Faster, and some fat is lost.' },
+    ],
+  },
+  {
+    key: 'strainerL',
+    label: 'The sieve holds',
+    kind: 'number',
+    unit: 'L',
+    min: 0,
+    max: 80,
+    step: 0.5,
+    initial: 0,
+    why: 'Nought where it is big enough for sure.',
+  },
+];
+
+/** What a stage that strains is told of {@link CLOTH}. */
+export const CLOTH_PARAMS: StageTemplate['params'] = {
+  weave: { choice: 'weave' },
+  strainerL: { choice: 'strainerL' },
 };
 
 /** Salt of a curd, by its usual amount. */

@@ -69,6 +69,7 @@ const BOTTLES: ChoiceGroup = {
     },
     {
       key: 'headspacePct',
+      onlyIf: { choice: 'bottleH', above: 0 },
       label: 'Left empty',
       kind: 'number',
       unit: '% of each bottle',
@@ -80,6 +81,7 @@ const BOTTLES: ChoiceGroup = {
     },
     {
       key: 'fruitSugarPct',
+      onlyIf: { choice: 'bottleH', above: 0 },
       label: 'Sugar or its worth in fruit',
       kind: 'number',
       unit: '%',

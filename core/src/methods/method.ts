@@ -1,3 +1,7 @@
+/** What a choice must be: above a number, or an option. */
+export type Condition =
+  { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
+
 /** A measured choice: a number within bounds. */
 export interface NumberChoice {
   readonly key: string;
@@ -9,6 +13,8 @@ export interface NumberChoice {
   readonly step: number;
   readonly initial: number;
   readonly why: string;
+  /** Left out of sight unless this holds: then it has no say. */
+  readonly onlyIf?: Condition;
 }
 
 /** A choice between schools, places or gear. */
@@ -19,6 +25,8 @@ export interface OptionChoice {
   readonly options: readonly { readonly id: string; readonly label: string; readonly why: string }[];
   readonly initial: string;
   readonly why: string;
+  /** Left out of sight unless this holds: then it has no say. */
+  readonly onlyIf?: Condition;
 }
 
 export type Choice = NumberChoice | OptionChoice;
@@ -28,10 +36,6 @@ export type Choices = Readonly<Record<string, number | string>>;
 
 /** A parameter of a stage: a plain value, or the value of a choice. */
 export type Parameter = number | string | { readonly choice: string };
-
-/** What a choice must be: above a number, or an option. */
-export type Condition =
-  { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
 
 /** A stage as a method lists it. `onlyIf` leaves it out unless every condition holds. */
 export interface StageTemplate {
@@ -66,13 +70,24 @@ export function choicesOf(method: Method): readonly Choice[] {
   return method.groups.flatMap((group) => group.choices);
 }
 
+/** True where what is chosen fulfils a condition. */
+export function holds(condition: Condition, choices: Choices): boolean {
+  const chosen = choices[condition.choice];
+  return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
+}
+
+/** The choices of a group that have a say, as things are chosen. */
+export function choicesThatCount(group: ChoiceGroup, choices: Choices): readonly Choice[] {
+  return group.choices.filter((choice) => !choice.onlyIf || holds(choice.onlyIf, choices));
+}
+
 /** The choices a method starts with. */
 export function initialChoices(method: Method): Choices {
   return Object.fromEntries(choicesOf(method).map((choice) => [choice.key, choice.initial]));
 }
 
 /** What of a choice a method may have otherwise than the group it shares. */
-type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max' | 'step'>> & {
+type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max' | 'step' | 'onlyIf'>> & {
   readonly initial?: number | string;
   readonly options?: OptionChoice['options'];
 };

@@ -91,11 +91,11 @@ export const plantYogurt: Method = {
   groups: [
     BASE,
     CAPSULES,
-    vary(only(KEEPING, ['keeper', 'keepC', 'targetPh', 'roomC']), {
+    vary(only(KEEPING, ['keeper', 'preheated', 'keepC', 'targetPh', 'roomC']), {
       keepC: { min: 36, max: 46, initial: 42, why: 'Forty to forty-six suits what is in the capsules.' },
       targetPh: { initial: 4.4, max: 4.6, why: 'To taste, but never above 4.6: nothing else guards it.' },
     }),
-    vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice']), {
+    vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice', 'potPrice', 'handsPerHour']), {
       potG: { initial: 200 },
       milkPrice: { label: 'The base costs', initial: 9 },
       shopPrice: { initial: 14 },
@@ -116,7 +116,12 @@ export const plantYogurt: Method = {
     {
       id: 'warm',
       kind: 'incubate',
-      params: { keeper: { choice: 'keeper' }, keepC: { choice: 'keepC' }, targetPh: { choice: 'targetPh' } },
+      params: {
+        keeper: { choice: 'keeper' },
+        keepC: { choice: 'keepC' },
+        preheated: { choice: 'preheated' },
+        targetPh: { choice: 'targetPh' },
+      },
     },
     { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },

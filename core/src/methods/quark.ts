@@ -1,4 +1,6 @@
 import {
+  CLOTH,
+  CLOTH_PARAMS,
   CALCIUM_STAGE,
   CHILL_AFTER_COUNTER,
   HANGS,
@@ -29,6 +31,7 @@ const DRAINING: ChoiceGroup = {
       ],
     },
     HANGS,
+    ...CLOTH,
     {
       key: 'smooth',
       label: 'In the end',
@@ -118,7 +121,7 @@ export const quark: Method = {
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
+      params: { ...CLOTH_PARAMS, method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
     },
     { id: 'stir', kind: 'stir-down', params: {}, onlyIf: { choice: 'smooth', is: 'smooth' } },
     SALT_STAGE,

@@ -12,14 +12,17 @@ export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
 });
 
 /** Souring at the temperature of the room: no heat is kept. */
-export const ROOM: ChoiceGroup = vary(only(KEEPING, ['targetPh', 'roomC']), {
-  roomC: {
-    initial: 22,
-    min: 12,
-    max: 32,
-    why: 'It sours as warm as the room is: at 18 °C half as fast as at 24 °C.',
+export const ROOM: ChoiceGroup = vary(
+  { ...only(KEEPING, ['targetPh', 'roomC']), title: 'Souring' },
+  {
+    roomC: {
+      initial: 22,
+      min: 12,
+      max: 32,
+      why: 'It sours as warm as the room is: at 18 °C half as fast as at 24 °C.',
+    },
   },
-});
+);
 
 /** From the cold to sour by the room's own warmth, then chilled. */
 export function roomStages(culture: Parameter, beside: Parameter = 'none'): readonly StageTemplate[] {

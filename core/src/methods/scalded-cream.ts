@@ -59,12 +59,15 @@ export const scaldedCream: Method = {
   family: 'Cream',
   summary: 'Rich cream kept hot in a shallow pan through the night, cooled, its crust lifted off.',
   groups: [
-    vary(MILK, {
-      massG: { initial: 1500, why: 'Cream, and the milk that brings it to the fat wanted.' },
-      vesselL: { label: 'The pan holds', initial: 3 },
-      cream: { initial: 'cream-48' },
-      fatPct: { min: 30, max: 48, step: 1, initial: 42, why: 'Thirty-five at least; richer gives more crust.' },
-    }),
+    vary(
+      { ...MILK, title: 'Cream' },
+      {
+        massG: { initial: 1500, why: 'Cream, and the milk that brings it to the fat wanted.' },
+        vesselL: { label: 'The pan holds', initial: 3 },
+        cream: { initial: 'cream-48' },
+        fatPct: { min: 30, max: 48, step: 1, initial: 42, why: 'Thirty-five at least; richer gives more crust.' },
+      },
+    ),
     SCALDING,
     vary(MONEY, { potG: { initial: 200 }, creamPrice: { initial: 8.2 }, shopPrice: { initial: 20 } }),
   ],
@@ -76,7 +79,7 @@ export const scaldedCream: Method = {
       kind: 'scald-cream',
       params: { keepC: { choice: 'scaldC' }, hours: { choice: 'scaldH' }, depthCm: { choice: 'depthCm' } },
     },
-    { id: 'cool', kind: 'cool', params: { targetC: 30, method: 'open' } },
+    { id: 'cool', kind: 'cool', params: { targetC: 42, method: 'open' } },
     { id: 'chill', kind: 'chill', params: { targetC: 6, holdBackPct: 0 } },
     { id: 'lift', kind: 'lift', params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },

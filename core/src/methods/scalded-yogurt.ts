@@ -23,7 +23,12 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
   {
     id: 'warm',
     kind: 'incubate',
-    params: { keeper: { choice: 'keeper' }, keepC: { choice: 'keepC' }, targetPh: { choice: 'targetPh' } },
+    params: {
+      keeper: { choice: 'keeper' },
+      keepC: { choice: 'keepC' },
+      preheated: { choice: 'preheated' },
+      targetPh: { choice: 'targetPh' },
+    },
   },
   { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
 ];
@@ -44,6 +49,7 @@ const DRINKING: ChoiceGroup = {
     },
     {
       key: 'thinWith',
+      onlyIf: { choice: 'thinPct', above: 0 },
       label: 'With',
       kind: 'option',
       initial: 'water',

@@ -1,3 +1,4 @@
+import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import type { ChoiceGroup, Method } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
@@ -41,6 +42,7 @@ const STRAINING: ChoiceGroup = {
         { id: 'counter', label: 'On the counter', why: 'Only at pH 4.6 or below, up to 6 h.' },
       ],
     },
+    ...CLOTH,
     {
       key: 'stopping',
       label: 'And stop',
@@ -68,13 +70,18 @@ export const strainedYogurt: Method = {
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: { choice: 'where' } },
+      params: {
+        ...CLOTH_PARAMS,
+        method: { choice: 'drain' },
+        texture: { choice: 'texture' },
+        where: { choice: 'where' },
+      },
       onlyIf: { choice: 'stopping', is: 'scale' },
     },
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: { choice: 'drain' }, share: 0.8, where: { choice: 'where' } },
+      params: { ...CLOTH_PARAMS, method: { choice: 'drain' }, share: 0.8, where: { choice: 'where' } },
       onlyIf: { choice: 'stopping', is: 'overnight' },
     },
     {

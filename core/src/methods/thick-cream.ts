@@ -2,11 +2,14 @@ import { AGENT } from './acid-curd.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { BLEND, MILK, MONEY } from './yogurt-choices.js';
 
-const CREAM = vary(MILK, {
-  massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
-  vesselL: { initial: 2 },
-  fatPct: { min: 25, max: 48, step: 1, initial: 36, why: 'Thirty at least; more is stiffer.' },
-});
+const CREAM = vary(
+  { ...MILK, title: 'Cream' },
+  {
+    massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
+    vesselL: { initial: 2 },
+    fatPct: { min: 25, max: 48, step: 1, initial: 36, why: 'Thirty at least; more is stiffer.' },
+  },
+);
 
 const THICKENING: ChoiceGroup = {
   title: 'Acid and heat',

@@ -1,3 +1,4 @@
+import { coolingFinding } from './cooling.js';
 import { SAFE_PH } from '../stages/pass-time.js';
 import type { CrockState } from '../state/crock-state.js';
 
@@ -15,6 +16,8 @@ export interface Finding {
 /** What the rules read: the trajectory, not the recipe. */
 export interface SafetyView {
   readonly state: CrockState;
+  /** The states it has passed through so far; none when left out. */
+  readonly past?: readonly CrockState[];
   /** pH as last measured, or null where nobody measured. */
   readonly measuredPh: number | null;
   readonly rawMilk: boolean;
@@ -33,7 +36,8 @@ const ACID_SOURCE = 'FDA Food Code 1-201.10 (acid as a control at pH 4.6); acid 
 
 /** Everything the rules have to say of a make now, gravest first. */
 export function assessSafety(view: SafetyView): Finding[] {
-  return [acidInTime(view), endedAcid(view), counterDrain(view), warmHours(view), rawRecord(view)]
+  const cooling = coolingFinding(view.past ?? [], view.measuredPh ?? view.state.ph);
+  return [acidInTime(view), endedAcid(view), counterDrain(view), warmHours(view), rawRecord(view), cooling]
     .filter((f): f is Finding => f !== null)
     .sort((a, b) => RANK[b.level] - RANK[a.level]);
 }
@@ -86,7 +90,7 @@ function acidInTime(view: SafetyView): Finding | null {
 function endedAcid(view: SafetyView): Finding | null {
   const ph = view.measuredPh ?? view.state.ph;
   if (!view.ended || ph <= SAFE_PH) return null;
-  if (view.state.souring === null) {
+  if (view.state.souring === null || view.state.curd.churned >= 1) {
     return {
       level: 'watch',
       rule: 'not kept by acid',

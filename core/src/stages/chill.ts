@@ -25,6 +25,7 @@ export const chill: StageKind<ChillParams> = {
   gear: () => ['cold shelf'],
   endsBy: 'temperature',
   target: (params) => params.targetC,
+  keepsBack: { is: 'starter', name: 'Starter held back', use: 'the next make', keepsDays: 10 },
   begin: (state, params) => takeOut(state, scaleMasses(state.masses, params.holdBackPct / 100), 'heldBack'),
   advance: (state, _params, environment, minutes) => standBy('refrigerator', state, environment, minutes),
   done: (state, params) => state.tempC <= params.targetC,

@@ -1,6 +1,7 @@
 import { gelPointPh } from '../physics/gel.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { coolingSurroundings, flaskUa, wrappedUa, type Surroundings } from '../physics/heat.js';
+import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
+import { coolingSurroundings, flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
 import type { Environment } from '../environment/environment.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -16,6 +17,8 @@ export interface IncubateParams {
   /** What the warm place is set to, °C (a flask, a wrapped pot and the counter have no setting). */
   readonly keepC: number;
   readonly targetPh: number;
+  /** Whether a flask was rinsed with hot water first; a cold one takes some of the warmth. */
+  readonly preheated: 'yes' | 'no';
 }
 
 const WHERE: Readonly<Record<Keeper, (keepC: number) => string>> = {
@@ -48,7 +51,7 @@ export function keeperSurroundings(
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
-  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5 },
+  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes' },
   name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
   instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC)}. Do not move it while it sets.`,
   handsMin: () => 3,
@@ -57,7 +60,8 @@ export const incubate: StageKind<IncubateParams> = {
   endsBy: 'acidity',
   target: (params) => params.targetPh,
   around: keeperSurroundings,
-  begin: (state) => state,
+  begin: (state, params, { kitchen }) =>
+    params.keeper === 'flask' && params.preheated === 'no' ? intoColdFlask(state, kitchen.roomC) : state,
   advance: (state, params, environment, minutes) =>
     passTime(state, environment, keeperSurroundings(params, volumeMl(state), environment), 0, minutes),
   done: (state, params) => state.ph <= params.targetPh,
@@ -87,6 +91,13 @@ export const incubate: StageKind<IncubateParams> = {
       : [];
   },
 };
+
+/** A flask that was not preheated shares its heat with the crock. */
+function intoColdFlask(state: CrockState, roomC: number): CrockState {
+  const milk = heatCapacityKJPerK(state.masses, state.tempC);
+  const flask = FLASK_KJ_PER_K_AT_1L * (volumeMl(state) / 1000) ** (2 / 3);
+  return { ...state, tempC: (milk * state.tempC + flask * roomC) / (milk + flask) };
+}
 
 /** Denatured share below which a yogurt's milk counts as never having been heated for it. */
 const HEATED_ENOUGH = 0.4;

@@ -57,6 +57,14 @@ export interface SetAside {
   readonly use: string;
 }
 
+/** What is kept for the next make. */
+export interface KeepsBack {
+  readonly is: 'starter' | 'grains';
+  readonly name: string;
+  readonly use: string;
+  readonly keepsDays: number;
+}
+
 /** A thing to look, smell or feel for, and what each answer is called. */
 export interface CueScale {
   readonly cue: string;
@@ -80,7 +88,7 @@ export interface StageKind<P> {
   /** True where the hands must stay or look in throughout. */
   readonly attended: boolean;
   readonly gear: (params: P) => readonly string[];
-  /** What decides that it is over, and the value wanted (°C, pH, solids as a fraction, minutes). */
+  /** What decides that it is over, and the value wanted (°C, pH, solids as a fraction or 0 where no texture is asked for, minutes). */
   readonly endsBy: EndsBy;
   readonly target: (params: P) => number;
   /** What the crock exchanges heat with, for kinds whose end depends on a culture kept warm. */
@@ -93,6 +101,8 @@ export interface StageKind<P> {
   readonly runsOff?: RunsOff;
   /** What is put by in it, where anything is. */
   readonly setsAside?: SetAside;
+  /** What is kept for the next make in it, where anything is. */
+  readonly keepsBack?: KeepsBack;
   /** What happens in the moment it begins. */
   readonly begin: (state: CrockState, params: P, environment: Environment) => CrockState;
   /** Moves the state through minutes, at most {@link stepMin}. */

@@ -2,7 +2,7 @@ import { SODA } from '../constants/acids.js';
 import { phOf, sodaForPh } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
-import { pourIn, type CrockState } from '../state/crock-state.js';
+import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
@@ -42,7 +42,7 @@ export const neutralise: StageKind<NeutraliseParams> = {
     const milk = bufferMilkOf(state.masses, state.freshPh);
     const sourness = { ...sournessOf(state), soda: (1000 * mol) / totalG(state.masses) };
     return {
-      ...poured,
+      ...withCurd(poured, { sodaG: state.curd.sodaG + sodaG }),
       masses: { ...poured.masses, minerals: poured.masses.minerals - gasG },
       gasG: state.gasG + gasG,
       ph: phOf(milk, sourness),

@@ -29,6 +29,12 @@ export const sieve: StageKind<SieveParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['sieve', 'bowl', 'scale'],
+  keepsBack: {
+    is: 'grains',
+    name: 'Kefir grains',
+    use: 'the next milk at once, or a rest in the cold',
+    keepsDays: 21,
+  },
   begin: (state) => {
     const grown = grow(state);
     const out = massesOfGrains(grown.curd.grainsG);

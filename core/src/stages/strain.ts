@@ -1,4 +1,11 @@
-import { RETAINED, TEXTURES, type DrainMethod, type TextureId } from '../constants/drainage.js';
+import {
+  LOADED_WARM,
+  RETAINED,
+  TEXTURES,
+  type DrainMethod,
+  type TextureId,
+  type Weave,
+} from '../constants/drainage.js';
 import {
   drainageCourse,
   endSolids,
@@ -23,6 +30,9 @@ export interface StrainParams {
   readonly where: 'cold' | 'counter' | 'hot';
   /** 0 = to its texture; else until this share (0–1) of all that will leave has left. */
   readonly share: number;
+  readonly weave: Weave;
+  /** What the sieve or bag holds, L; 0 where nobody has said. */
+  readonly strainerL: number;
 }
 
 /** From this share on it hardly drips. */
@@ -43,14 +53,14 @@ const WHERE: Readonly<Record<StrainParams['where'], string>> = {
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams> = {
   kind: 'strain',
-  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0 },
+  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0 },
   name: () => 'to the cloth',
   instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
   handsMin: () => 12,
   attended: false,
   gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
   endsBy: 'solids',
-  target: (params) => TEXTURES[params.texture].solids,
+  target: (params) => (params.share > 0 ? 0 : TEXTURES[params.texture].solids),
   runsOff: { is: 'whey', name: 'Whey', use: 'acid whey: bake, brine or feed with it' },
   drainage: (state, params, environment) => {
     const course = strainCourse(state, params, environment);
@@ -95,13 +105,23 @@ export const strain: StageKind<StrainParams> = {
   problems: (params, state) => {
     const wanted = TEXTURES[params.texture];
     const solids = solidsFraction(state.masses);
-    const reach = endSolids(params.method, onCloth(state.masses, state), curdOnCloth(state));
+    const reach = endSolids(params.method, onCloth(state.masses, state, params), curdOnCloth(state));
     if (params.where === 'counter' && state.ph > SAFE_PH) {
       return [
         {
           field: 'where',
           message: `At pH ${state.ph.toFixed(2)} it must not stand on the counter.`,
           remedy: `Strain it in the cold, or sour it to pH ${SAFE_PH} first.`,
+        },
+      ];
+    }
+    const litres = volumeMl(state) / 1000;
+    if (params.strainerL > 0 && litres > params.strainerL) {
+      return [
+        {
+          field: 'strainerL',
+          message: `A sieve of ${params.strainerL} L does not hold ${litres.toFixed(1)} L of curd.`,
+          remedy: `Take one of ${Math.ceil(litres * 2) / 2} L, or ${Math.ceil(litres / params.strainerL)} of them.`,
         },
       ];
     }
@@ -132,7 +152,7 @@ export const strain: StageKind<StrainParams> = {
 function wantedWheyG(state: CrockState, params: StrainParams, course: DrainageCourse): number {
   if (params.share > 0) return params.share * course.wheyEndG;
   const loaded = state.curd.draining?.loaded ?? state.masses;
-  const { solids, wheySolids } = onCloth(loaded, state);
+  const { solids, wheySolids } = onCloth(loaded, state, params);
   return wheyForSolids(totalG(loaded), solids, wheySolids, TEXTURES[params.texture].solids);
 }
 
@@ -145,21 +165,21 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
   const loaded = state.curd.draining?.loaded ?? state.masses;
   return drainageCourse({
     massG: totalG(loaded),
-    ...onCloth(loaded, state),
+    ...onCloth(loaded, state, params),
     method: params.method,
     tempC: drainsAtC(state, params, environment),
     curd: curdOnCloth(state),
     reachFactor: environment.member.wheyReach,
-    timeFactor: environment.member.drainTime,
+    timeFactor: environment.member.drainTime * RETAINED[params.weave].tauFactor,
   });
 }
 
 /** What of a curd decides where it leaves off. */
-function onCloth(curd: Masses, state: CrockState) {
+function onCloth(curd: Masses, state: CrockState, params: StrainParams) {
   return {
     solids: solidsFraction(curd),
     fat: fractionOf(curd, 'fat'),
-    wheySolids: solidsFraction(wheyOf(curd, state)),
+    wheySolids: solidsFraction(wheyOf(curd, state, params)),
   };
 }
 
@@ -173,11 +193,13 @@ function drainsAtC(state: CrockState, params: StrainParams, { kitchen }: Environ
 }
 
 /** Composition of the whey a curd gives off, as masses of any total: its serum and a little fat and casein. */
-function wheyOf(curd: Masses, state: CrockState): Masses {
+function wheyOf(curd: Masses, state: CrockState, params: StrainParams): Masses {
+  const kept = RETAINED[params.weave];
+  const warm = state.curd.body !== 'grains' && state.tempC > LOADED_WARM.fromC ? LOADED_WARM.fatLossTimes : 1;
   return {
     ...curd,
-    fat: curd.fat * (1 - RETAINED.fat),
-    casein: curd.casein * (1 - RETAINED.casein),
+    fat: curd.fat * (1 - kept.fat) * warm,
+    casein: curd.casein * (1 - kept.casein),
     wheyProtein: curd.wheyProtein * (1 - denaturedWhey(state.native)),
   };
 }
@@ -191,7 +213,7 @@ function drain(state: CrockState, params: StrainParams, environment: Environment
   const draining = state.curd.draining!;
   const course = strainCourse(state, params, environment);
   const nowG = wheyAfter(course, draining.minutes + minutes) - wheyAfter(course, draining.minutes);
-  const whey = wheyOf(state.masses, state);
+  const whey = wheyOf(state.masses, state, params);
   const drained = takeOut(state, scaleMasses(whey, Math.min(0.99, nowG / totalG(whey))), 'whey');
   return passTime(
     withCurd(drained, { draining: { ...draining, minutes: draining.minutes + minutes } }),

@@ -24,6 +24,8 @@ export interface Curd {
   readonly clotted: number;
   /** Calcium chloride added, g per kg of milk. */
   readonly calciumGPerKg: number;
+  /** Bicarbonate of soda worked into it, g: its sodium counts as salt on a label. */
+  readonly sodaG: number;
   /** How far it is churned: 0 = cream, 1 = broken into grains of butter. */
   readonly churned: number;
   /** Minutes of washing still to do. */
@@ -42,6 +44,7 @@ export const UNTOUCHED: Curd = {
   rennetImcuPerKg: 0,
   clotted: 0,
   calciumGPerKg: 0,
+  sodaG: 0,
   churned: 0,
   washMin: 0,
   grainsG: 0,

@@ -49,7 +49,7 @@ export function plannedActual(followed: Followed, stage: FollowedStage): readonl
     rows.push({ what: 'Whey', planned: mass(followed.drain.wantedWheyG), actual: mass(now.wheyG) });
     rows.push({
       what: 'Solids',
-      planned: `${(100 * stage.target).toFixed(0)} %`,
+      planned: stage.target > 0 ? `${(100 * stage.target).toFixed(0)} %` : 'until it gathers',
       actual: `${now.solidsPct.toFixed(1)} %`,
     });
   }

@@ -10,7 +10,15 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { checkChoices, initialChoices, methodById, METHODS, type MakeSheet, type Problem } from '@oat-crock/core';
+import {
+  checkChoices,
+  choicesThatCount,
+  initialChoices,
+  methodById,
+  METHODS,
+  type MakeSheet,
+  type Problem,
+} from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -60,7 +68,8 @@ export class Methods {
   protected readonly groups = computed(() =>
     this.method().groups.map((group) => ({
       ...group,
-      words: groupWords(group, this.choices()),
+      choices: choicesThatCount(group, this.choices()),
+      words: groupWords({ ...group, choices: choicesThatCount(group, this.choices()) }, this.choices()),
       problems: this.problems().filter((p) => group.choices.some((c) => c.key === p.field)),
     })),
   );

@@ -11,6 +11,13 @@ const MIN_MS = 60_000;
 /** A make that stays colder than this (°C) scalds nothing. */
 const SCALDS_ABOVE_C = 55;
 
+/** Of what is looked at, the changes worth a line on the sheet. */
+const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
+/** Less than this in 100 g is not worth a word. */
+const TRACE_OF_ALCOHOL_G = 0.05;
+
+const sayDays = (days: number) => (days === 1 ? '1 day' : `${days} days`);
+
 /** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
 @Component({
   selector: 'oc-sheet-view',
@@ -37,6 +44,12 @@ export class SheetView {
       const atMs = this.startMs() + stage.beginMin * MIN_MS;
       return {
         ...stage,
+        expect: stage.expect
+          .filter((e) => EXPECT_SHOWN.has(e.answer))
+          .map(
+            (e) => `${e.answer} from about ${clockTime(toFive(this.startMs() + e.fromMin * MIN_MS), this.startMs())}`,
+          )
+          .join(', '),
         at: clockTime(toFive(atMs), this.startMs()),
         night: isNight(atMs, this.asleep()),
       };
@@ -117,7 +130,7 @@ export class SheetView {
   });
 
   protected readonly facts = computed(() => {
-    const { product, nutrition, cost, balance, runsOff } = this.sheet();
+    const { product, nutrition, cost, byproducts, keeps } = this.sheet();
     const money = (amount: number) => `${this.settings().currency} ${amount.toFixed(2)}`;
     return [
       {
@@ -125,7 +138,7 @@ export class SheetView {
         value: mass(product.massG),
         more: `fills ${sayPots(product.pots)}; it ${product.firmnessWord}`,
       },
-      ...(runsOff ? [{ what: runsOff.name, value: mass(balance.wheyG), more: runsOff.use }] : []),
+      ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: left.use })),
       {
         what: 'Sourness',
         value: `pH ${product.ph.toFixed(2)}`,
@@ -139,8 +152,9 @@ export class SheetView {
       {
         what: 'In 100 g',
         value: `${nutrition.energyKcal.toFixed(0)} kcal`,
-        more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein`,
+        more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}`,
       },
+      { what: 'Keeps', value: sayDays(keeps.days), more: `at 4 °C, unopened. ${keeps.why}` },
       {
         what: 'Cost',
         value: `${money(cost.perPot)} a pot`,

@@ -1,0 +1,86 @@
+import type { BoundStage } from '../stages/registry.js';
+import { totalG, type Masses } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
+
+/** Something left over from a make: what it is, what is in it, how long it keeps and what it is good for. */
+export interface Byproduct {
+  readonly is: 'whey' | 'buttermilk' | 'cream' | 'starter' | 'grains';
+  readonly name: string;
+  readonly massG: number;
+  readonly fatPct: number;
+  readonly proteinPct: number;
+  readonly sugarsPct: number;
+  readonly use: string;
+  /** Days it keeps at 4 °C. */
+  readonly keepsDays: number;
+}
+
+/** Less than this is not worth a jar, g. */
+const WORTH_A_JAR_G = 5;
+
+/** Whey by the acid in it (fraction, from): its name, its uses and the days it keeps. */
+const WHEYS = [
+  {
+    fromAcid: 0.0035,
+    name: 'Acid whey',
+    use: 'bread, brine, marinade, feed; thins what is too thick; never makes soft curd',
+    keepsDays: 14,
+  },
+  {
+    fromAcid: 0.0005,
+    name: 'Whey',
+    use: 'bread, soup, to cook grain in, feed; too sour for soft curd',
+    keepsDays: 3,
+  },
+  {
+    fromAcid: 0,
+    name: 'Sweet whey',
+    use: 'soft curd by acid and heat while it is fresh; bread, soup, to drink',
+    keepsDays: 2,
+  },
+] as const;
+
+const SOUR_CREAM_KEEPS_DAYS = 10;
+const SWEET_CREAM_KEEPS_DAYS = 4;
+const BUTTERMILK = { keepsDays: 7, use: 'drink it, bake with it, or sour the next cream with it' } as const;
+
+/** What is left of a make besides its product. */
+export function byproductsOf(end: CrockState, stages: readonly BoundStage[]): readonly Byproduct[] {
+  return [...runOff(end, stages), ...putAside(end, stages), ...keptBack(end, stages)].filter(
+    (left) => left.massG >= WORTH_A_JAR_G,
+  );
+}
+
+function runOff({ whey, souring }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
+  const is = stages.find((s) => s.kind.runsOff)?.kind.runsOff?.is;
+  if (is === 'buttermilk') {
+    const name = souring ? 'Cultured buttermilk' : 'Sweet buttermilk';
+    return [{ is, name, ...inIt(whey), ...BUTTERMILK }];
+  }
+  const acid = (whey.lactic + whey.citric + whey.acetic) / Math.max(1e-9, totalG(whey));
+  const kind = WHEYS.find((w) => acid >= w.fromAcid)!;
+  return [{ is: 'whey', name: kind.name, ...inIt(whey), use: kind.use, keepsDays: kind.keepsDays }];
+}
+
+function putAside({ aside, ph }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
+  const put = stages.find((s) => s.kind.setsAside)?.kind.setsAside;
+  if (!put) return [];
+  const keepsDays = ph < 5 ? SOUR_CREAM_KEEPS_DAYS : SWEET_CREAM_KEEPS_DAYS;
+  return [{ is: 'cream', name: put.name, ...inIt(aside), use: put.use, keepsDays }];
+}
+
+function keptBack({ heldBack }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
+  const kept = stages.find((s) => s.kind.keepsBack)?.kind.keepsBack;
+  return kept ? [{ ...kept, ...inIt(heldBack) }] : [];
+}
+
+function inIt(masses: Masses) {
+  const massG = totalG(masses);
+  const pct = (g: number) => (massG > 0 ? (100 * g) / massG : 0);
+  return {
+    massG,
+    fatPct: pct(masses.fat),
+    proteinPct: pct(masses.casein + masses.wheyProtein),
+    sugarsPct: pct(masses.lactose + masses.galactose + masses.sucrose),
+  };
+}

@@ -1,0 +1,45 @@
+import { KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
+import type { CrockState } from '../state/crock-state.js';
+import { SAFE_PH } from '../stages/pass-time.js';
+
+/** How long a product keeps, unopened, and why. */
+export interface ShelfLife {
+  readonly days: number;
+  readonly productClass: keyof typeof KEEPS;
+  readonly why: string;
+}
+
+/** Salt in the water of a product, percent (water-phase salt). */
+export function waterPhaseSaltPct({ masses }: Pick<CrockState, 'masses'>): number {
+  const brine = masses.salt + masses.water;
+  return brine > 0 ? (100 * masses.salt) / brine : 0;
+}
+
+/** Less sugar and acid than this in butter's water (g per g) and it was washed clear. */
+const WASHED_BELOW = 0.01;
+
+/**
+ * Days that a product keeps from its class, its final pH, the salt of its water and the temperature of the store.
+ * Usual lives at 4 °C; a warmer store spoils it {@link SHELF_LIFE.q10} times as fast for each 10 °C, and each tenth of pH
+ * under 4.6 adds a little. The maker's own experience and the local code come before it.
+ *
+ * @param storeC temperature of the store, °C
+ */
+export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): ShelfLife {
+  const productClass = classOf(end);
+  const { days, why } = KEEPS[productClass];
+  const sourer = productClass === 'sour' ? 1 + SHELF_LIFE.perPhBelow * Math.max(0, SAFE_PH - end.ph) : 1;
+  const salted = waterPhaseSaltPct(end) >= SHELF_LIFE.saltedFromPct ? SHELF_LIFE.saltedTimes : 1;
+  const warmer = SHELF_LIFE.q10 ** ((storeC - SHELF_LIFE.usualC) / 10);
+  return { days: Math.max(1, Math.round((days * sourer * salted) / warmer)), productClass, why };
+}
+
+function classOf({ curd, masses, ph }: CrockState): keyof typeof KEEPS {
+  if (curd.churned >= 1) {
+    const serum = masses.lactose + masses.galactose + masses.lactic;
+    return serum / Math.max(1, masses.water) < WASHED_BELOW ? 'washed butter' : 'unwashed butter';
+  }
+  if (curd.body === 'melt') return 'cooked cheese';
+  if (ph > SAFE_PH) return masses.casein > 0 ? 'fresh' : 'not sour';
+  return masses.casein > 0 ? 'sour' : 'sour plant';
+}
