@@ -5,7 +5,9 @@ import { DIMS, runEnsemble, SCORES, STANDARD_PRIOR, type SouringProblem } from '
 import { forecastSouring } from '../forecast/souring-forecast.js';
 import { souringLaw } from '../physics/souring.js';
 import { normals, seededRandom } from '../random/random.js';
-import { pooledPrior, type TaughtBy } from './pooled-prior.js';
+import { forecastDrain } from '../forecast/drain-forecast.js';
+import { wheyAfter } from '../physics/drainage.js';
+import { pooledDrainPrior, pooledPrior, type TaughtBy } from './pooled-prior.js';
 
 const flat = (value: number, sd: number): TaughtBy => ({
   mean: SCORES.map(() => value),
@@ -112,5 +114,28 @@ describe('a kitchen that keeps its ways', () => {
     expect(taught.mean.length).toBe(DIMS);
     expect(taught.mean[0]!).toBeLessThan(0);
     expect(taught.sd.every((sd) => sd > 0)).toBeTrue();
+  });
+});
+
+describe('what a cloth teaches', () => {
+  const nominal = { wheyEndG: 1000, tauMin: 150 };
+  const slow = { wheyEndG: 980, tauMin: 230 };
+  const weighed = [60, 120, 240].map((min) => ({ min, wheyG: wheyAfter(slow, min) }));
+  const few = { members: 1500, seed: 4 };
+
+  it('a slow one is expected to be slow next time, and the window of the next is narrower and truer', () => {
+    const taught = Array.from({ length: 6 }, () => forecastDrain(nominal, 700, weighed, few).taught);
+    expect(taught[0]!.mean[1]!).toBeGreaterThan(0.8);
+    const learned = forecastDrain(nominal, 700, [], few, pooledDrainPrior(taught));
+    const blank = forecastDrain(nominal, 700, [], few);
+    expect(learned.p90Min! / learned.p10Min!).toBeLessThan(0.95 * (blank.p90Min! / blank.p10Min!));
+    const truth = slow.tauMin * (-Math.log1p(-700 / slow.wheyEndG)) ** (1 / 0.7);
+    expect(Math.abs(learned.p50Min! - truth)).toBeLessThan(Math.abs(blank.p50Min! - truth));
+  });
+
+  it('with nothing weighed teaches nothing', () => {
+    const { taught } = forecastDrain(nominal, 700, [], few);
+    taught.mean.forEach((m) => expect(Math.abs(m)).toBeLessThan(0.1));
+    taught.sd.forEach((sd) => expect(sd).toBeCloseTo(1, 1));
   });
 });

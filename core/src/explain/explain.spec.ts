@@ -182,4 +182,48 @@ describe('the table of faults', () => {
     const causes = why('through-cloth', 'strained-yogurt', {}, []).map((r) => r.cause);
     expect(causes).toEqual([...FAULTS['through-cloth'].causes]);
   });
+
+  it('never set: rennet in milk that was heated too high', () => {
+    const ultra = { milk: 'ultra-heated', fatPct: 3.6 };
+    const steps = [
+      [9, 'heat'],
+      [25, 'calcium'],
+      [27, 'starter'],
+      [33, 'ripen'],
+      [93, 'rennet'],
+      [97, 'warm'],
+      [560, 'ladle'],
+    ] as const;
+    const asked = why('never-set', 'quark', {}, steps);
+    expect(of(asked, 'renneted').speaksAgainst.length).toBe(1);
+    expect(of(why('never-set', 'cold-start-yogurt', ultra, [[9, 'starter']]), 'renneted').speaksAgainst[0]).toContain(
+      'no rennet',
+    );
+  });
+
+  it('too sour: a line carried on too often', () => {
+    const old = why('too-sour', 'scalded-yogurt', { generation: 8 }, chilledAt(400));
+    expect(of(old, 'manyGenerations').speaksFor[0]).toContain('carried on 8 times');
+    expect(of(why('too-sour', 'scalded-yogurt', {}, chilledAt(400)), 'manyGenerations').speaksFor).toEqual([]);
+  });
+
+  it('bitter: much rennet, or none at all', () => {
+    const steps = [
+      [9, 'heat'],
+      [25, 'calcium'],
+      [27, 'starter'],
+      [33, 'rennet'],
+      [37, 'warm'],
+      [700, 'ladle'],
+    ] as const;
+    expect(of(why('foul', 'cream-cheese', { imcuPerKg: 12 }, steps), 'muchRennet').speaksFor[0]).toContain('12.0 IMCU');
+    expect(of(why('foul', 'scalded-yogurt', {}, chilledAt(400)), 'muchRennet').speaksAgainst[0]).toContain('no rennet');
+  });
+
+  it('through the cloth: the weave and the warmth it was loaded with', () => {
+    const steps = [...chilledAt(400).slice(0, 6), [780, 'strain'], [1200, 'finish']] as const;
+    const open = why('through-cloth', 'strained-yogurt', { weave: 'open' }, steps);
+    expect(first(open)).toBe('openWeave');
+    expect(of(open, 'loadedWarm').speaksAgainst[0]).toMatch(/at \d/);
+  });
 });

@@ -82,18 +82,18 @@ describe('soda on an acid curd', () => {
 
   it('brings it to the pH of a smooth melt, and phOf agrees', () => {
     for (const ph of [5.4, 5.65, 5.9]) {
-      const { sodaG } = sodaForPh(1000, CURD, { lactic }, ph);
+      const { sodaG } = sodaForPh(1000, CURD, { lactic }, 4.6, ph);
       expect(phOf(CURD, { lactic, soda: sodaG / 84.01 })).toBeCloseTo(ph, 5);
     }
   });
 
   it('gives off a mole of gas and leaves a mole of sodium for each mole of it', () => {
-    const { sodaG, carbonDioxideL, sodiumG, saltEquivalentG } = sodaForPh(1000, CURD, { lactic }, 5.6);
+    const { sodaG, carbonDioxideL, sodiumG, saltEquivalentG } = sodaForPh(1000, CURD, { lactic }, 4.6, 5.6);
     expect(carbonDioxideL / sodaG).toBeCloseTo(24.06 / 84.01, 9);
     expect(saltEquivalentG / sodiumG).toBeCloseTo(2.54, 2);
   });
 
   it('is not wanted where the curd is sweet enough', () => {
-    expect(sodaForPh(1000, CURD, { lactic }, 4.5).sodaG).toBe(0);
+    expect(sodaForPh(1000, CURD, { lactic }, 4.6, 4.5).sodaG).toBe(0);
   });
 });

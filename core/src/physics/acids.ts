@@ -100,13 +100,22 @@ export interface SodaDose {
   readonly saltEquivalentG: number;
 }
 
-/** Bicarbonate of soda that brings an acid curd (g) up to a pH; none where it is there already. */
-export function sodaForPh(massG: number, milk: BufferMilk, already: Sourness, targetPh: number): SodaDose {
-  const given = (Object.keys(ACIDS) as AcidId[]).reduce(
-    (sum, id) => sum + (already[id] ?? 0) * protonsGiven(id, targetPh) * 1000,
-    0,
-  );
-  const molPerKg = Math.max(0, (given - protonsTaken(milk, targetPh)) / 1000 - (already.soda ?? 0));
+/**
+ * Bicarbonate of soda that brings an acid curd (g) from its pH up to another; none where it is there already. The curd is
+ * titrated from where it stands, as what left with its whey no longer counts: base = protons its groups give back on the
+ * way up + what its acids still have to give.
+ */
+export function sodaForPh(
+  massG: number,
+  milk: BufferMilk,
+  already: Sourness,
+  fromPh: number,
+  targetPh: number,
+): SodaDose {
+  const given = (ph: number) =>
+    (Object.keys(ACIDS) as AcidId[]).reduce((sum, id) => sum + (already[id] ?? 0) * protonsGiven(id, ph) * 1000, 0);
+  const groups = protonsTaken(milk, fromPh) - protonsTaken(milk, targetPh);
+  const molPerKg = Math.max(0, (groups + given(targetPh) - given(fromPh)) / 1000);
   const mol = (molPerKg * massG) / 1000;
   return {
     sodaG: mol * SODA.molarG,

@@ -1,5 +1,5 @@
 import { SODA } from '../constants/acids.js';
-import { phOf, sodaForPh } from '../physics/acids.js';
+import { sodaForPh } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
@@ -39,13 +39,11 @@ export const neutralise: StageKind<NeutraliseParams> = {
       state,
       massesBy((c) => (c === 'minerals' ? sodaG : 0)),
     );
-    const milk = bufferMilkOf(state.masses, state.freshPh);
-    const sourness = { ...sournessOf(state), soda: (1000 * mol) / totalG(state.masses) };
     return {
       ...withCurd(poured, { sodaG: state.curd.sodaG + sodaG }),
       masses: { ...poured.masses, minerals: poured.masses.minerals - gasG },
       gasG: state.gasG + gasG,
-      ph: phOf(milk, sourness),
+      ph: Math.max(state.ph, params.targetPh),
       souring: null,
     };
   },
@@ -66,4 +64,4 @@ export const neutralise: StageKind<NeutraliseParams> = {
 };
 
 const doseFor = (state: CrockState, { targetPh }: NeutraliseParams) =>
-  sodaForPh(totalG(state.masses), bufferMilkOf(state.masses, state.freshPh), sournessOf(state), targetPh);
+  sodaForPh(totalG(state.masses), bufferMilkOf(state.masses, state.freshPh), sournessOf(state), state.ph, targetPh);
