@@ -49,13 +49,12 @@ function goOn(
   const states = [...before];
   let state = states[states.length - 1]!;
   const until = forMin ?? LONGEST_STAGE_MIN;
+  const done = (at: CrockState) => forMin === undefined && kind.done(at, params, environment, since);
+  if (done(state)) return { stage, states, finished: true };
   while (state.minute - since < until - 1e-9) {
-    if (forMin === undefined && kind.done(state, params, environment, since)) {
-      return { stage, states, finished: true };
-    }
     const step = Math.min(kind.stepMin, until - (state.minute - since));
     const next = kind.advance(state, params, environment, step);
-    if (forMin === undefined && kind.done(next, params, environment, since)) {
+    if (done(next)) {
       states.push(endWithin(stage, state, environment, since, step));
       return { stage, states, finished: true };
     }
@@ -65,7 +64,7 @@ function goOn(
   return { stage, states, finished: forMin !== undefined };
 }
 
-/** The state at which a stage is just done, found by halving its last step. */
+/** The state at which a stage is just done: its time is known where it goes by the clock, else found by halving its last step. */
 function endWithin(
   stage: BoundStage,
   from: CrockState,
@@ -74,6 +73,11 @@ function endWithin(
   step: number,
 ): CrockState {
   const { kind, params } = stage;
+  if (kind.endsBy === 'clock') {
+    const left = since + kind.target(params) - from.minute;
+    const atTime = left > 0 && left <= step ? kind.advance(from, params, environment, left) : null;
+    if (atTime && kind.done(atTime, params, environment, since)) return atTime;
+  }
   let notYet = 0;
   let done = step;
   while (done - notYet > END_PRECISION_MIN) {

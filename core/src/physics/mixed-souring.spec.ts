@@ -7,7 +7,7 @@ const MILK = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 const law = (id: CultureId, lacticEndMolPerKg?: number) =>
   souringLaw(CULTURES[id], lacticEndMolPerKg === undefined ? MILK : { ...MILK, lacticEndMolPerKg });
 
-const together = (parts: readonly [CultureId, number][], sugarEnd?: number): MixedCrock =>
+const together = (parts: readonly (readonly [CultureId, number])[], sugarEnd?: number): MixedCrock =>
   mixedCrock(
     parts.map(([id, biomass]) => {
       const of = law(id, sugarEnd);
@@ -44,6 +44,27 @@ describe('several cultures in one milk', () => {
         expect(Math.abs(halves.ph - whole.ph)).toBeLessThan(0.001);
       }
     }
+  });
+
+  it('followed in long steps come within 0.01 pH and two minutes of even short ones', () => {
+    const parts = [
+      ['mesophilic', 0.015],
+      ['kefir-grains', 0.01],
+    ] as const;
+    const warming = (min: number) => 22 - 18 * Math.exp(-min / 180);
+    const asked = Array.from({ length: 20 }, (_, i) => 120 * (i + 1));
+    const phAt = new Float32Array(asked.length);
+    const ready = followMixed(together(parts), warming, { horizonMin: 2400, targetPh: 4.6, askedMin: asked }, phAt);
+    const fine = together(parts);
+    let crossed = 0;
+    for (let min = 0; min < 2400; min++) {
+      const before = fine.ph;
+      mixedStep(fine, warming(min + 0.5), 1);
+      if (before > 4.6 && fine.ph <= 4.6) crossed = min + 1;
+      const at = asked.indexOf(min + 1);
+      if (at >= 0) expect(Math.abs(phAt[at]! - fine.ph)).toBeLessThan(0.01);
+    }
+    expect(Math.abs(ready - crossed)).toBeLessThan(2.5);
   });
 
   it('share the room: together they never grow past ripe, and each has less than alone', () => {

@@ -1,5 +1,5 @@
 import { LETHAL_RISE_C } from '../constants/cultures.js';
-import { phFromTable, type PhTable } from './buffer.js';
+import { phFall, phFromTable, type PhTable } from './buffer.js';
 import { souringFreedom, type SouringCrock, type SouringLaw } from './souring.js';
 import { rateAt } from './temperature-response.js';
 
@@ -12,16 +12,18 @@ export interface Companion {
   madeMolPerKg: number;
 }
 
-/** Cultures that share one milk, its sugar, its room and its pH. */
+/** Cultures that share one milk, its sugar, its room and its pH. It is moved in place, as a single crock is. */
 export interface MixedCrock {
   readonly companions: readonly Companion[];
   readonly table: PhTable;
   readonly phShift: number;
   lacticMolPerKg: number;
   ph: number;
+  /** Room for a step's reckoning: state, rates, slopes and trial, so that no step makes garbage. */
+  readonly room: Readonly<Record<'y' | 'trial' | 'k1' | 'k2' | 'k3' | 'k4' | 'rates', Float64Array>>;
 }
 
-/** Longest step (min): two halves of one culture stay within 0.001 pH of the whole. */
+/** Longest even step (min): two halves of one culture stay within 0.001 pH of the whole. */
 export const MIXED_STEP_MIN = 10;
 
 /** Several cultures just sown together. */
@@ -37,6 +39,15 @@ export function mixedCrock(
     phShift,
     lacticMolPerKg,
     ph: phFromTable(table, lacticMolPerKg) + phShift,
+    room: {
+      y: new Float64Array(3 * sown.length),
+      trial: new Float64Array(3 * sown.length),
+      k1: new Float64Array(3 * sown.length),
+      k2: new Float64Array(3 * sown.length),
+      k3: new Float64Array(3 * sown.length),
+      k4: new Float64Array(3 * sown.length),
+      rates: new Float64Array(2 * sown.length),
+    },
   };
 }
 
@@ -49,64 +60,102 @@ export function mixedCrock(
  * They compete for the room (Σx), for the sugar (each ι falls as it runs out) and through the pH that all of them make.
  *
  * @param tempC °C, held through the step
- * @param minutes at most {@link MIXED_STEP_MIN}
+ * @param minutes at most {@link MIXED_STEP_MIN}, or as long as {@link followMixed} finds it may be
  */
 export function mixedStep(mixed: MixedCrock, tempC: number, minutes: number): void {
-  const { companions, table, phShift } = mixed;
-  const count = companions.length;
-  const rates = companions.map(({ law, crock }) => ({
-    mu: (law.culture.muOptPerH / 60) * crock.muFactor * rateAt(law.growthRate, tempC),
-    acid: (law.culture.acidByBiomassMolPerKgH / 60) * crock.acidFactor * rateAt(law.acidRate, tempC),
-  }));
-  // For each culture: biomass, active share, acid made.
-  const start = companions.flatMap(({ crock }) => [crock.biomass, crock.lagQ / (1 + crock.lagQ), 0]);
-  const slope = (y: readonly number[]): number[] => {
-    let made = 0;
-    let room = 1;
-    for (let i = 0; i < count; i++) {
-      room -= y[3 * i]!;
-      made += y[3 * i + 2]!;
-    }
-    const lactic = mixed.lacticMolPerKg + made;
-    const ph = phFromTable(table, lactic) + phShift;
-    const dy = new Array<number>(3 * count);
-    for (let i = 0; i < count; i++) {
-      const { law } = companions[i]!;
-      const { mu, acid } = rates[i]!;
-      const x = y[3 * i]!;
-      const active = y[3 * i + 1]!;
-      const free = souringFreedom(law, ph, lactic);
-      const growth = mu * active * free * x * Math.max(0, room);
-      dy[3 * i] = growth;
-      dy[3 * i + 1] = mu * active * (1 - active);
-      dy[3 * i + 2] = law.culture.acidPerGrowthMolPerKg * growth + acid * x * free;
-    }
-    return dy;
-  };
-  const along = (dy: readonly number[], share: number) => start.map((v, i) => v + share * minutes * dy[i]!);
-  const k1 = slope(start);
-  const k2 = slope(along(k1, 0.5));
-  const k3 = slope(along(k2, 0.5));
-  const k4 = slope(along(k3, 1));
-  companions.forEach((companion, i) => {
-    const moved = (j: number) => (minutes * (k1[j]! + 2 * k2[j]! + 2 * k3[j]! + k4[j]!)) / 6;
+  const { companions } = mixed;
+  const { y, k1, k2, k3, k4 } = mixed.room;
+  keepMixedAt(mixed, tempC);
+  for (let i = 0; i < companions.length; i++) {
+    const { biomass, lagQ } = companions[i]!.crock;
+    y[3 * i] = biomass;
+    y[3 * i + 1] = lagQ / (1 + lagQ);
+    y[3 * i + 2] = 0;
+  }
+  slopes(mixed, y, k1);
+  slopes(mixed, along(mixed, k1, 0.5 * minutes), k2);
+  slopes(mixed, along(mixed, k2, 0.5 * minutes), k3);
+  slopes(mixed, along(mixed, k3, minutes), k4);
+  for (let i = 0; i < companions.length; i++) {
+    const companion = companions[i]!;
     const { crock, law } = companion;
-    const active = Math.min(1 - 1e-9, start[3 * i + 1]! + moved(3 * i + 1));
-    crock.biomass += moved(3 * i);
+    const active = Math.min(1 - 1e-9, y[3 * i + 1]! + moved(mixed, 3 * i + 1, minutes));
+    const made = moved(mixed, 3 * i + 2, minutes);
+    crock.biomass += moved(mixed, 3 * i, minutes);
     crock.lagQ = active / (1 - active);
-    companion.madeMolPerKg += moved(3 * i + 2);
-    mixed.lacticMolPerKg += moved(3 * i + 2);
+    companion.madeMolPerKg += made;
+    mixed.lacticMolPerKg += made;
     if (tempC >= law.culture.growth.maxC + LETHAL_RISE_C) {
       const survive = Math.exp(-rateAt(law.deathRate, tempC) * minutes);
       crock.biomass *= survive;
       crock.lagQ *= survive;
     }
-  });
-  mixed.ph = phFromTable(table, mixed.lacticMolPerKg) + phShift;
+  }
+  mixed.ph = phFromTable(mixed.table, mixed.lacticMolPerKg) + mixed.phShift;
+}
+
+/** Rates of growth (1/min) and of acid (mol/(kg·min)) of each culture at a temperature, two and two. */
+function keepMixedAt({ companions, room }: MixedCrock, tempC: number): void {
+  for (let i = 0; i < companions.length; i++) {
+    const { law, crock } = companions[i]!;
+    const { culture } = law;
+    room.rates[2 * i] = (culture.muOptPerH / 60) * crock.muFactor * rateAt(law.growthRate, tempC);
+    room.rates[2 * i + 1] = (culture.acidByBiomassMolPerKgH / 60) * crock.acidFactor * rateAt(law.acidRate, tempC);
+  }
+}
+
+/** The right side of the equations of {@link mixedStep} at a state (biomass, active share, acid made, culture by culture). */
+function slopes({ companions, table, phShift, lacticMolPerKg, room }: MixedCrock, y: Float64Array, out: Float64Array) {
+  let lactic = lacticMolPerKg;
+  let free = 1;
+  for (let i = 0; i < companions.length; i++) {
+    free -= y[3 * i]!;
+    lactic += y[3 * i + 2]!;
+  }
+  if (free < 0) free = 0;
+  const ph = phFromTable(table, lactic) + phShift;
+  for (let i = 0; i < companions.length; i++) {
+    const { law } = companions[i]!;
+    const mu = room.rates[2 * i]!;
+    const active = y[3 * i + 1]!;
+    const working = y[3 * i]! * souringFreedom(law, ph, lactic);
+    const growth = mu * active * working * free;
+    out[3 * i] = growth;
+    out[3 * i + 1] = mu * active * (1 - active);
+    out[3 * i + 2] = law.culture.acidPerGrowthMolPerKg * growth + room.rates[2 * i + 1]! * working;
+  }
+}
+
+/** The state after some minutes along a slope. */
+function along({ room }: MixedCrock, slope: Float64Array, minutes: number): Float64Array {
+  const { y, trial } = room;
+  for (let j = 0; j < y.length; j++) trial[j] = y[j]! + minutes * slope[j]!;
+  return trial;
+}
+
+/** How far a step moves one number of the state. */
+function moved({ room: { k1, k2, k3, k4 } }: MixedCrock, j: number, minutes: number): number {
+  return (minutes * (k1[j]! + 2 * k2[j]! + 2 * k3[j]! + k4[j]!)) / 6;
+}
+
+/** How far one step of a followed course may carry the pH and the growth, and its bounds, min. */
+const STEP = { fallPh: 0.12, growth: 0.5, shortestMin: 2, longestMin: 120, whileWarmingMin: 20 } as const;
+
+/** Minutes that one step may take from here, the slopes being those of its start. */
+function longestStep(mixed: MixedCrock): number {
+  const { room, table, companions } = mixed;
+  let rate = 0;
+  let mu = 0;
+  for (let i = 0; i < companions.length; i++) {
+    rate += room.k4[3 * i + 2]!;
+    mu = Math.max(mu, room.rates[2 * i]!);
+  }
+  const byFall = STEP.fallPh / (rate * phFall(table, mixed.lacticMolPerKg));
+  return Math.max(STEP.shortestMin, Math.min(byFall, STEP.growth / mu, STEP.longestMin));
 }
 
 /**
- * Follows several cultures in one milk from sowing to the horizon, in even steps.
+ * Follows several cultures in one milk from sowing to the horizon, in steps as long as their souring allows.
  *
  * @param tempAt °C at a minute
  * @param phAt where pH at the asked minutes is put: from `offset` on, `stride` apart
@@ -122,18 +171,25 @@ export function followMixed(
 ): number {
   let next = 0;
   let readyMin = Infinity;
-  for (let min = 0; ; min += MIXED_STEP_MIN) {
+  let min = 0;
+  let dt: number = STEP.shortestMin;
+  while (next < askedMin.length && askedMin[next]! <= 0) phAt[offset + stride * next++] = mixed.ph;
+  while (min < horizonMin && (next < askedMin.length || readyMin === Infinity)) {
     const before = mixed.ph;
-    const ends = min + MIXED_STEP_MIN;
-    while (next < askedMin.length && askedMin[next]! <= min) phAt[offset + stride * next++] = before;
-    if (min >= horizonMin || (next >= askedMin.length && readyMin < Infinity)) return readyMin;
-    mixedStep(mixed, tempAt(min + MIXED_STEP_MIN / 2), MIXED_STEP_MIN);
-    while (next < askedMin.length && askedMin[next]! <= ends) {
-      const share = (askedMin[next]! - min) / MIXED_STEP_MIN;
-      phAt[offset + stride * next++] = before + share * (mixed.ph - before);
+    if (Math.abs(tempAt(min) - tempAt(min + dt)) > WARMS_C) dt = Math.min(dt, STEP.whileWarmingMin);
+    dt = Math.min(dt, horizonMin - min);
+    mixedStep(mixed, tempAt(min + dt / 2), dt);
+    const fall = (before - mixed.ph) / dt;
+    while (next < askedMin.length && askedMin[next]! <= min + dt) {
+      phAt[offset + stride * next] = before - fall * (askedMin[next]! - min);
+      next++;
     }
-    if (mixed.ph <= targetPh && before > targetPh) {
-      readyMin = min + (MIXED_STEP_MIN * (before - targetPh)) / (before - mixed.ph);
-    }
+    if (mixed.ph <= targetPh && before > targetPh) readyMin = min + (before - targetPh) / fall;
+    min += dt;
+    dt = longestStep(mixed);
   }
+  return readyMin;
 }
+
+/** A change over one step (°C) that makes it a short one. */
+const WARMS_C = 1;

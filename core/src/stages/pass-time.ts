@@ -211,13 +211,22 @@ function turnSugarToAcid(
   const ethanolG = gasMol * MOLAR_G.ethanol;
   const gasG = gasMol * MOLAR_G.carbonDioxide;
   return {
+    // Written out for the same reason as in passTimeAt.
     masses: {
-      ...masses,
-      [sugar]: masses[sugar] - sugarG,
-      galactose: masses.galactose + galactoseG,
-      lactic: masses.lactic + lacticG,
-      ethanol: masses.ethanol + ethanolG,
       water: masses.water - (lacticG + galactoseG + ethanolG + gasG - sugarG),
+      fat: masses.fat,
+      casein: masses.casein,
+      wheyProtein: masses.wheyProtein,
+      lactose: sugar === 'lactose' ? masses.lactose - sugarG : masses.lactose,
+      galactose: masses.galactose + galactoseG,
+      minerals: masses.minerals,
+      lactic: masses.lactic + lacticG,
+      citric: masses.citric,
+      acetic: masses.acetic,
+      ethanol: masses.ethanol + ethanolG,
+      sucrose: sugar === 'sucrose' ? masses.sucrose - sugarG : masses.sucrose,
+      salt: masses.salt,
+      other: masses.other,
     },
     gasG,
   };

@@ -17,8 +17,8 @@ import {
 import { coolingSurroundings } from '../physics/heat.js';
 import { denaturedWhey } from '../physics/denaturation.js';
 import type { Environment } from '../environment/environment.js';
-import { fractionOf, scaleMasses, solidsFraction, totalG, type Masses } from '../state/composition.js';
-import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
+import { solidsFraction, totalG, type Masses } from '../state/composition.js';
+import { drained, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
@@ -72,7 +72,7 @@ export const strain: StageKind<StrainParams> = {
     params.share > 0
       ? hasDrained(state, params.share, strainCourse(state, params, environment))
       : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
-  stepMin: 10,
+  stepMin: 15,
   give: (params, course) => {
     const wanted = solidsFraction(course.at(0).masses);
     const minutesUntil = (step: number, over: (state: CrockState) => boolean) => {
@@ -163,9 +163,12 @@ function hasDrained({ curd }: CrockState, share: number, course: DrainageCourse)
 /** The course this curd takes on its cloth. */
 function strainCourse(state: CrockState, params: StrainParams, environment: Environment): DrainageCourse {
   const loaded = state.curd.draining?.loaded ?? state.masses;
+  const { solids, fat, wheySolids } = onCloth(loaded, state, params);
   return drainageCourse({
     massG: totalG(loaded),
-    ...onCloth(loaded, state, params),
+    solids,
+    fat,
+    wheySolids,
     method: params.method,
     tempC: drainsAtC(state, params, environment),
     curd: curdOnCloth(state),
@@ -176,10 +179,12 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
 
 /** What of a curd decides where it leaves off. */
 function onCloth(curd: Masses, state: CrockState, params: StrainParams) {
+  const whey = wheyOf(curd, state, params);
+  const total = totalG(curd);
   return {
-    solids: solidsFraction(curd),
-    fat: fractionOf(curd, 'fat'),
-    wheySolids: solidsFraction(wheyOf(curd, state, params)),
+    solids: total > 0 ? 1 - curd.water / total : 0,
+    fat: total > 0 ? curd.fat / total : 0,
+    wheySolids: 1 - whey.water / Math.max(1e-9, totalG(whey)),
   };
 }
 
@@ -197,10 +202,20 @@ function wheyOf(curd: Masses, state: CrockState, params: StrainParams): Masses {
   const kept = RETAINED[params.weave];
   const warm = state.curd.body !== 'grains' && state.tempC > LOADED_WARM.fromC ? LOADED_WARM.fatLossTimes : 1;
   return {
-    ...curd,
+    water: curd.water,
     fat: curd.fat * (1 - kept.fat) * warm,
     casein: curd.casein * (1 - kept.casein),
     wheyProtein: curd.wheyProtein * (1 - denaturedWhey(state.native)),
+    lactose: curd.lactose,
+    galactose: curd.galactose,
+    minerals: curd.minerals,
+    lactic: curd.lactic,
+    citric: curd.citric,
+    acetic: curd.acetic,
+    ethanol: curd.ethanol,
+    sucrose: curd.sucrose,
+    salt: curd.salt,
+    other: curd.other,
   };
 }
 
@@ -210,16 +225,10 @@ function drain(state: CrockState, params: StrainParams, environment: Environment
     params.where === 'cold'
       ? coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC)
       : coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
-  const draining = state.curd.draining!;
+  const { minutes: before } = state.curd.draining!;
   const course = strainCourse(state, params, environment);
-  const nowG = wheyAfter(course, draining.minutes + minutes) - wheyAfter(course, draining.minutes);
+  const nowG = wheyAfter(course, before + minutes) - wheyAfter(course, before);
   const whey = wheyOf(state.masses, state, params);
-  const drained = takeOut(state, scaleMasses(whey, Math.min(0.99, nowG / totalG(whey))), 'whey');
-  return passTime(
-    withCurd(drained, { draining: { ...draining, minutes: draining.minutes + minutes } }),
-    environment,
-    around,
-    0,
-    minutes,
-  );
+  const curd = drained(state, whey, Math.min(0.99, nowG / totalG(whey)), minutes);
+  return passTime(curd, environment, around, 0, minutes);
 }

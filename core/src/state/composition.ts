@@ -50,12 +50,32 @@ export function totalG(m: Masses): number {
   return milk + m.lactic + m.citric + m.acetic + m.ethanol + m.sucrose + m.salt + m.other;
 }
 
+/** a + factor · b, component by component. Written out: every draining and every step of a make comes through here. */
+export function addScaled(a: Masses, b: Masses, factor: number): Masses {
+  return {
+    water: a.water + factor * b.water,
+    fat: a.fat + factor * b.fat,
+    casein: a.casein + factor * b.casein,
+    wheyProtein: a.wheyProtein + factor * b.wheyProtein,
+    lactose: a.lactose + factor * b.lactose,
+    galactose: a.galactose + factor * b.galactose,
+    minerals: a.minerals + factor * b.minerals,
+    lactic: a.lactic + factor * b.lactic,
+    citric: a.citric + factor * b.citric,
+    acetic: a.acetic + factor * b.acetic,
+    ethanol: a.ethanol + factor * b.ethanol,
+    sucrose: a.sucrose + factor * b.sucrose,
+    salt: a.salt + factor * b.salt,
+    other: a.other + factor * b.other,
+  };
+}
+
 export function addMasses(a: Masses, b: Masses): Masses {
-  return massesBy((c) => a[c] + b[c]);
+  return addScaled(a, b, 1);
 }
 
 export function subtractMasses(a: Masses, b: Masses): Masses {
-  return massesBy((c) => a[c] - b[c]);
+  return addScaled(a, b, -1);
 }
 
 export function scaleMasses(a: Masses, factor: number): Masses {

@@ -13,6 +13,7 @@ import {
 import { UNTOUCHED, type Body, type Curd } from './curd.js';
 import {
   addMasses,
+  addScaled,
   fractionOf,
   NOTHING,
   proteinFraction,
@@ -115,6 +116,49 @@ export function takeOut(state: CrockState, masses: Masses, outlet: Outlet): Croc
 /** The crock with something done to its curd. */
 export function withCurd(state: CrockState, done: Partial<Curd>): CrockState {
   return { ...state, curd: { ...state.curd, ...done } };
+}
+
+/**
+ * A curd from which some whey (masses of any total, times a factor) has run off in its cloth. One literal and no spread, as
+ * in passTimeAt: a make that drains spends half its time here.
+ */
+export function drained(state: CrockState, whey: Masses, factor: number, minutes: number): CrockState {
+  const { curd } = state;
+  return {
+    minute: state.minute,
+    masses: addScaled(state.masses, whey, -factor),
+    tempC: state.tempC,
+    ph: state.ph,
+    freshPh: state.freshPh,
+    native: state.native,
+    pasteurisedShare: state.pasteurisedShare,
+    peakC: state.peakC,
+    souring: state.souring,
+    setTempC: state.setTempC,
+    curd: {
+      body: curd.body,
+      disturbed: curd.disturbed,
+      cut: curd.cut,
+      turns: curd.turns,
+      draining: curd.draining && { loaded: curd.draining.loaded, minutes: curd.draining.minutes + minutes },
+      rennetImcuPerKg: curd.rennetImcuPerKg,
+      clotted: curd.clotted,
+      calciumGPerKg: curd.calciumGPerKg,
+      sodaG: curd.sodaG,
+      churned: curd.churned,
+      washMin: curd.washMin,
+      grainsG: curd.grainsG,
+    },
+    inputs: state.inputs,
+    whey: addScaled(state.whey, whey, factor),
+    lost: state.lost,
+    heldBack: state.heldBack,
+    aside: state.aside,
+    gasG: state.gasG,
+    evaporatedG: state.evaporatedG,
+    energyKJ: state.energyKJ,
+    warmMin: state.warmMin,
+  };
 }
 
 /** What the gel's texture depends on, as the crock stands. */
