@@ -1,25 +1,37 @@
 import { expect, test } from '../support/dairy.js';
 
-/** Every method by its name, and what its sheet must say of it. */
-const METHODS: readonly (readonly [string, RegExp])[] = [
-  ['Scalded yogurt', /Product.*kg/s],
-  ['Cold-start yogurt', /Nothing is heated in this make/],
-  ['Enriched yogurt', /Skimmed-milk powder/],
-  ['Room-temperature yogurt', /on the counter under a cloth/],
-  ['Strained yogurt', /Thick enough.*Whey/s],
-  ['Kefir without grains', /Sour enough/],
-  ['Cultured cream', /Cream, 36 % fat/],
-  ['Cultured butter', /Buttermilk.*drink it/s],
-  ['Soft curd by acid and heat', /Lemon juice/],
-  ['Smooth acid curd', /Blend the curd smooth/],
+/** Every method by its family and name, and what its sheet must say of it. */
+const METHODS: readonly (readonly [string, string, RegExp])[] = [
+  ['Yogurt', 'Scalded yogurt', /Product.*kg/s],
+  ['Yogurt', 'Cold-start yogurt', /Nothing is heated in this make/],
+  ['Yogurt', 'Enriched yogurt', /Skimmed-milk powder/],
+  ['Yogurt', 'Room-temperature yogurt', /on the counter under a cloth/],
+  ['Yogurt', 'Strained yogurt', /Thick enough.*Acid whey/s],
+  ['Yogurt', 'Plant-based yogurt', /Open 2 capsules/],
+  ['Kefir', 'Kefir on grains', /never rinse them/],
+  ['Kefir', 'Kefir without grains', /Sour enough.*leaves the wall from about/s],
+  ['Soured milk', 'Clabber', /Soured cream.*Lift the risen cream/s],
+  ['Cream', 'Cultured cream', /Cream, 36 % fat/],
+  ['Cream', 'Cultured butter', /Cultured buttermilk.*drink it/s],
+  ['Cream', 'Thick acid cream', /until it coats the spoon/],
+  ['Cream', 'Scalded thick cream', /Thin cream.*Never stir/s],
+  ['Fresh cheese', 'Cultured cream cheese', /2 drops.*Thin 2 drops of rennet/s],
+  ['Fresh cheese', 'Live-yogurt cream cheese', /Sprinkle/],
+  ['Fresh cheese', 'Pressed yogurt cheese', /turn out 3 pieces/],
+  ['Fresh cheese', 'Quark and lactic curd', /Stir the set curd smooth/],
+  ['Curd', 'Soft curd by acid and heat', /Lemon juice/],
+  ['Curd', 'Smooth acid curd', /Blend the curd smooth/],
+  ['Curd', 'Cooked soda cheese', /Bicarbonate of soda.*It scorches/s],
 ];
 
 test('every family is decided on its own sheet, and none is empty or broken', async ({ page, empty }) => {
   await page.goto(`${empty.address}/methods`);
+  const families = page.getByRole('navigation', { name: 'Families' });
   const methods = page.getByRole('navigation', { name: 'Methods' });
   const sheet = page.getByRole('region', { name: 'The make sheet' });
-  await expect(methods.getByRole('link')).toHaveCount(METHODS.length);
-  for (const [name, says] of METHODS) {
+  await expect(families.getByRole('link')).toHaveCount(new Set(METHODS.map(([family]) => family)).size);
+  for (const [family, name, says] of METHODS) {
+    await families.getByRole('link', { name: family, exact: true }).click();
     await methods.getByRole('link', { name, exact: true }).click();
     await expect(sheet.getByRole('heading', { name, level: 1 })).toBeVisible();
     await expect(sheet).toContainText(says);
@@ -52,4 +64,34 @@ test('butter is decided, refused a churn too small, started, and its hands come 
     await page.getByRole('button', { name: hand }).click();
   }
   await expect(page.getByRole('button', { name: /^Done: Pour it through a cloth/ })).toBeVisible();
+});
+
+test('cream cheese is set, ladled, drained in stages, turned and salted, each with its hands', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty.address}/methods/cream-cheese`);
+  await page.getByRole('button', { name: /^Setting/ }).click();
+  await expect(page.getByText('Its dropper gives')).toBeVisible();
+  await page.getByRole('button', { name: 'Culture alone' }).click();
+  await expect(page.getByText('Its dropper gives')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'The make sheet' })).not.toContainText('drops of rennet');
+  await page.getByRole('button', { name: 'A trace' }).click();
+  await page.getByRole('button', { name: 'Start this make' }).click();
+  await expect(page.getByRole('heading', { name: 'Cultured cream cheese' })).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  for (const hand of [
+    /^Done: Warm it slowly/,
+    /^Done: Stir .* calcium chloride/,
+    /^Done: Sprinkle/,
+    /^Done: Thin 2 drops/,
+    /^Done: Put it into the thermostat/,
+    /^Done: Ladle/,
+    /^Done: Spread it/,
+    /^Done: Tie it up/,
+    /^Done: Open the cloth/,
+  ]) {
+    await page.getByRole('button', { name: hand }).click();
+  }
+  await expect(page.getByRole('button', { name: /^Done: Tie it up/ })).toBeVisible();
 });

@@ -9,7 +9,7 @@ export type DrainMethod = 'flat' | 'hung' | 'pressed';
  * overnight, firm in a day.
  */
 export const DRAINAGE: Readonly<Record<DrainMethod, { readonly endFatFree: number; readonly tauMin: number }>> = {
-  flat: { endFatFree: 0.19, tauMin: 130 },
+  flat: { endFatFree: 0.185, tauMin: 130 },
   hung: { endFatFree: 0.218, tauMin: 110 },
   pressed: { endFatFree: 0.273, tauMin: 90 },
 };

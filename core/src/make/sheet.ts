@@ -206,10 +206,10 @@ function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pri
   return runs.flatMap((run, i) => {
     const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
     const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
-    return weighed.map(({ what, massG, gPerMl, pricedAs }) => ({
+    return weighed.map(({ what, massG, gPerMl, pricedAs, measure }) => ({
       what,
       massG,
-      kitchen: kitchenMeasure(gToMl(massG, gPerMl)),
+      kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
       pricePerKg: Number(choices[PRICED_BY[pricedAs] ?? ''] ?? 0),
     }));
   });

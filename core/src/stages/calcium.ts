@@ -31,6 +31,7 @@ export const calcium: StageKind<CalciumParams> = {
       massG: solutionG(before, params),
       gPerMl: CALCIUM.solutionGPerMl,
       pricedAs: 'own',
+      measure: sayMl(doseFor(before, params).ml),
     },
   ],
   begin: (state, params) => {

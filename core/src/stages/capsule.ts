@@ -35,7 +35,13 @@ export const capsule: StageKind<CapsuleParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['spoon'],
   weighIn: (params, before) => [
-    { what: 'Live capsules', massG: CAPSULE_G * countFor(before, params), gPerMl: 0.5, pricedAs: 'own' },
+    {
+      what: 'Live capsules',
+      massG: CAPSULE_G * countFor(before, params),
+      gPerMl: 0.5,
+      pricedAs: 'own',
+      measure: `${countFor(before, params)}`,
+    },
   ],
   begin: (state, params, { member }) => {
     const count = countFor(state, params);

@@ -35,6 +35,8 @@ export interface WeighedIn {
   readonly massG: number;
   readonly gPerMl: number;
   readonly pricedAs: PricedAs;
+  /** How it is measured out where a spoon is too big for it: "2 drops". */
+  readonly measure?: string;
 }
 
 /** How a curd drains from the state it was loaded in. */

@@ -1,6 +1,6 @@
 import { RENNET, RENNET_BOTTLE } from '../constants/rennet.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { flocculationMin, rennetDose } from '../physics/rennet.js';
+import { flocculationMin, rennetDose, type RennetDose } from '../physics/rennet.js';
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
@@ -25,14 +25,20 @@ export const rennet: StageKind<RennetParams> = {
   defaults: { imcuPerKg: 4, imcuPerMl: RENNET_BOTTLE.imcuPerMl, dropsPerMl: RENNET_BOTTLE.dropsPerMl },
   name: () => 'rennet',
   instruction: (params, before) => {
-    const { ml, drops, waterMl } = doseFor(before, params);
-    const much = drops < MANY_DROPS ? sayDrops(drops) : sayMl(ml);
-    return `Thin ${much} of rennet in ${sayMl(waterMl)} of water without chlorine, use it within ${sayDuration(RENNET_BOTTLE.goodForMin)}, and stir it in for half a minute; then still the milk.`;
+    const dose = doseFor(before, params);
+    const { waterMl } = dose;
+    return `Thin ${sayDose(dose)} of rennet in ${sayMl(waterMl)} of water without chlorine, use it within ${sayDuration(RENNET_BOTTLE.goodForMin)}, and stir it in for half a minute; then still the milk.`;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['dropper', 'spoon'],
   weighIn: (params, before) => [
-    { what: 'Rennet', massG: doseFor(before, params).ml * G_PER_ML, gPerMl: G_PER_ML, pricedAs: 'own' },
+    {
+      what: 'Rennet',
+      massG: doseFor(before, params).ml * G_PER_ML,
+      gPerMl: G_PER_ML,
+      pricedAs: 'own',
+      measure: sayDose(doseFor(before, params)),
+    },
   ],
   begin: (state, params) => {
     const { ml, waterMl } = doseFor(state, params);
@@ -54,6 +60,9 @@ const MANY_DROPS = 60;
 const G_PER_ML = 1;
 
 const doseFor = (state: CrockState, params: RennetParams) => rennetDose(totalG(state.masses), params.imcuPerKg, params);
+
+/** A dose in drops where they can be counted, else in mL. */
+const sayDose = ({ ml, drops }: RennetDose) => (drops < MANY_DROPS ? sayDrops(drops) : sayMl(ml));
 
 /** Drops as they can be counted: whole ones, or one drop shared. */
 function sayDrops(drops: number): string {

@@ -130,7 +130,7 @@ export const strain: StageKind<StrainParams> = {
       return [
         {
           field: 'drain',
-          message: `${params.method === 'flat' ? 'Lying flat' : 'Hanging'} it stops at about ${(100 * reach).toFixed(0)} % solids; ${wanted.word} needs ${100 * wanted.solids} %.`,
+          message: `${params.method === 'flat' ? 'Lying flat' : 'Hanging'} it stops at about ${(100 * reach).toFixed(1)} % solids; ${wanted.word} needs ${100 * wanted.solids} %.`,
           remedy: params.method === 'flat' ? 'Hang it, or press it.' : 'Press it in a mould.',
         },
       ];

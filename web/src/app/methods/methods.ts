@@ -61,6 +61,8 @@ export class Methods {
   protected readonly method = computed(
     () => METHODS.find((m) => m.id === this.methodId()) ?? methodById('strained-yogurt'),
   );
+  /** The methods of its family. */
+  protected readonly kin = computed(() => METHODS.filter((m) => m.family === this.method().family));
   private readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
   protected readonly choices = computed(() => ({ ...initialChoices(this.method()), ...this.draft().choices }));
   protected readonly name = computed(() => this.draft().name);

@@ -37,6 +37,7 @@ export function windowWords(
 
 /** Mass: "1.99 kg", "620 g". */
 export function mass(massG: number): string {
+  if (massG > 0 && massG < 9.95) return `${massG.toFixed(massG < 0.95 ? 2 : 1)} g`;
   return massG >= 1000 ? `${(massG / 1000).toFixed(massG >= 9995 ? 1 : 2)} kg` : `${Math.round(massG)} g`;
 }
 
