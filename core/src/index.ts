@@ -77,3 +77,4 @@ export * from './balance/byproducts.js';
 export * from './safety/cooling.js';
 export * from './safety/shelf-life.js';
 export * from './stages/sowing.js';
+export * from './forecast/starter-chain.js';

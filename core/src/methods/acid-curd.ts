@@ -122,7 +122,7 @@ export const acidHeatCurd: Method = {
         why: 'Milk gives most; sweet whey gives a little, while its pH is above 6.0; acid whey gives none.',
         options: [...REFERENCE_MILKS, ...WHEYS].map(milkOption),
       },
-      fatPct: { initial: 6.5, why: 'A little cream makes it tender and gives more.' },
+      fatPct: { max: 10, initial: 6.5, why: 'A little cream makes it tender and gives more.' },
     }),
     HEAT,
     acid(5.8, 'Little acid is sweet and soft, 5.8 to 6.0; more, 5.3 to 5.5, is firm and dry.'),
@@ -145,7 +145,7 @@ export const smoothCurd: Method = {
   family: 'Curd',
   summary: 'Milk near the boil, acid until the whey is clear, drained and blended with salt to a spread.',
   groups: [
-    MILK,
+    vary(MILK, { fatPct: { max: 8 } }),
     vary(HEAT, { heatC: { initial: 95 } }),
     acid(5.35, 'Until the whey is clear: about 5.3 to 5.4.'),
     draining('soft-curd'),

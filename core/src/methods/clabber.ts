@@ -43,7 +43,7 @@ function clabberMilk(): ChoiceGroup {
     massG: { initial: 2000 },
     vesselL: { initial: 3 },
     milk: { initial: 'raw' },
-    fatPct: { initial: 4.2 },
+    fatPct: { max: 6, initial: 4.2 },
   });
 }
 

@@ -76,6 +76,45 @@ describe('the methods that ship', () => {
     }
   });
 
+  /** Yields by whatever is chosen, wider than practice as it stands: the leanest and the richest, the driest and the loosest. */
+  const EVER: Readonly<Record<string, readonly [number, number]>> = {
+    Yogurt: [0.88, 1],
+    Kefir: [0.8, 1],
+    'Soured milk': [0.7, 1],
+    Cream: [0.2, 1],
+    'Fresh cheese': [0.1, 0.6],
+    // sweet whey gives a twentieth, milk with much cream half
+    Curd: [0.02, 0.55],
+    Y5: [0.15, 0.9],
+  };
+
+  for (const method of METHODS) {
+    it(`${method.code}: whatever one choice is, it finishes within its yields with its cautions, or says why not`, () => {
+      const [least, most] = EVER[method.code] ?? EVER[method.family]!;
+      const guard = soursIt(method) ? CAUTIONS.acid : CAUTIONS.notAcid;
+      for (const choice of choicesOf(method)) {
+        const values = choice.kind === 'option' ? choice.options.map((o) => o.id) : [choice.min, choice.max];
+        for (const value of values) {
+          const made = makeSheet(method, { [choice.key]: value }, { members: 20, seed: 1, fanPoints: 2 });
+          const said = `${choice.key} ${value}`;
+          if (made.problems.length > 0) continue;
+          expect(made.stages.at(-1)!.kind).withContext(said).toBe('finish');
+          expect(made.balance.errorPct).withContext(said).toBeLessThan(0.1);
+          const { fatPct, proteinPct, solidsPct, massG } = made.product;
+          for (const pct of [fatPct, proteinPct, solidsPct])
+            expect(pct >= 0 && pct <= 100)
+              .withContext(said)
+              .toBeTrue();
+          const share = massG / made.balance.inG;
+          expect(share).withContext(said).toBeGreaterThan(least);
+          expect(share).withContext(said).toBeLessThan(most);
+          for (const always of [guard, CAUTIONS.clean, CAUTIONS.mould, CAUTIONS.defer])
+            expect(made.cautions).withContext(said).toContain(always);
+        }
+      }
+    });
+  }
+
   it('are data: known kinds, one reason a choice, a default among what is offered', () => {
     for (const method of METHODS) {
       for (const stage of method.stages) expect(STAGE_KIND_NAMES).toContain(stage.kind);
@@ -97,6 +136,12 @@ describe('the schools of each family', () => {
     expect(ordinary.product.shedding).toBeGreaterThan(ready.product.shedding);
     expect(ordinary.cautions).toContain(CAUTIONS.unheated);
     expect(ready.cautions).not.toContain(CAUTIONS.unheated);
+  });
+
+  it('a starter stirred in at 60 °C is killed: the forecast never gets there, and the sheet says so', () => {
+    const killed = sheet('Y1', { starterC: 62 });
+    expect(killed.souring!.forecast.p50Min).toBeNull();
+    expect(killed.problems.map((p) => p.field)).toContain('starterC');
   });
 
   it('cold start: the warm-up counts, hours later than a warm start', () => {

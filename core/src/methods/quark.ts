@@ -56,7 +56,7 @@ export const quark: Method = {
   summary:
     'Milk set by butter culture and a trace of rennet, ladled and hung: quark for the spoon or curd for shaping.',
   groups: [
-    vary(MILK, { fatPct: { min: 0.1, max: 8, initial: 3.6, why: 'Lean is grainier and lighter; whole is round.' } }),
+    vary(MILK, { fatPct: { min: 0.1, max: 5, initial: 3.6, why: 'Lean is grainier and lighter; whole is round.' } }),
     {
       ...ROOM_STARTER,
       choices: [

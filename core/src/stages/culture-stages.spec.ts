@@ -80,14 +80,22 @@ describe('kefir on grains', () => {
     const bottled = run('sieve', {}, SOUR);
     const bar = (hours: number, headspacePct: number, roomC = 22) =>
       bottlePressureBar(bottled, run('second-ferment', { hours, headspacePct }, bottled, roomC), headspacePct);
-    expect(bar(12, 15)).toBeGreaterThan(0.05);
+    expect(bar(24, 15)).toBeGreaterThan(1);
+    expect(bar(24, 15)).toBeLessThan(2.5);
+    const fruity = run('second-ferment', { hours: 24, sugarPct: 2 }, bottled);
+    expect(bottlePressureBar(bottled, fruity, 15)).toBeGreaterThan(1.3 * bar(24, 15));
+    expect(balanceErrorPct(fruity)).toBeLessThan(1e-9);
     expect(bar(24, 15)).toBeGreaterThan(bar(12, 15));
     expect(bar(12, 15, 28)).toBeGreaterThan(bar(12, 15));
     expect(bar(12, 5)).toBeGreaterThan(bar(12, 30));
     expect(problems('second-ferment', { headspacePct: 0 }, bottled)).toEqual(['headspacePct']);
     const stage = bound('second-ferment', { hours: 12 });
-    const ran = runStage(stage, bottled, USUAL_ENVIRONMENT);
-    expect(stage.kind.give(stage.params, courseOf(ran, USUAL_ENVIRONMENT)).cost).toMatch(/[\d.]+ bar by then/);
+    const give = (params: object) => {
+      const of = bound('second-ferment', params);
+      return of.kind.give(of.params, courseOf(runStage(of, bottled, USUAL_ENVIRONMENT), USUAL_ENVIRONMENT));
+    };
+    expect(give({ hours: 12 }).cost).toMatch(/[\d.]+ bar by then/);
+    expect(give({ hours: 12, sugarPct: 4 }).lateMin).toBeLessThan(give({ hours: 12 }).lateMin);
     expect(stage.kind.cautions(stage.params, bottled)).toContain(CAUTIONS.bottles);
   });
 });

@@ -1,4 +1,4 @@
-import { GAS_SOLUBLE_MOL_PER_L_BAR, L_BAR_PER_MOL } from '../constants/gas.js';
+import { GAS_SOLUBLE_MOL_PER_L_BAR, L_BAR_PER_MOL, YEAST_GAS } from '../constants/gas.js';
 import { GOODS } from '../constants/kitchen-goods.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { totalG } from '../state/composition.js';
@@ -19,6 +19,7 @@ export interface SecondFermentParams {
 
 /** More than this (bar above the air) and a bottle not made for it may burst. */
 export const BURSTS_FROM_BAR = 3;
+const LATEST_MIN = 24 * 60;
 
 /** Bottled and closed, so that its own gas stays in it. */
 export const secondFerment: StageKind<SecondFermentParams> = {
@@ -39,15 +40,17 @@ export const secondFerment: StageKind<SecondFermentParams> = {
       ? [{ what: 'Sugar', massG: sugarG(before, params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' }]
       : [],
   begin: (state, params) => pourIn(state, massesOfGoods(GOODS.sugar, sugarG(state, params))),
-  advance: (state, _params, environment, minutes) => standBy('covered', state, environment, minutes),
+  advance: (state, _params, environment, minutes) => standBy('covered', yeasts(state, minutes), environment, minutes),
   done: (state, params, _environment, since) => state.minute - since >= params.hours * 60,
   stepMin: 30,
   give: (params, course) => {
     const bar = (atMin: number) =>
       bottlePressureBar(course.at(-course.lastedMin), course.at(atMin), params.headspacePct);
+    let lateMin = 0;
+    while (lateMin < LATEST_MIN && bar(lateMin + 60) < BURSTS_FROM_BAR) lateMin += 60;
     return {
       earlyMin: Math.min(course.lastedMin, 240),
-      lateMin: 180,
+      lateMin,
       cost: `About ${bar(0).toFixed(1)} bar by then, ${bar(720).toFixed(1)} twelve hours on: sharper, and the bottles may burst.`,
     };
   },
@@ -65,6 +68,34 @@ export const secondFerment: StageKind<SecondFermentParams> = {
         ]
       : [],
 };
+
+/**
+ * What the yeasts make of sugar in some minutes: 1 sugar + 1 water → 4 ethanol + 4 carbon dioxide, of what was added
+ * first, then of the milk's own.
+ */
+function yeasts(state: CrockState, minutes: number): CrockState {
+  const { masses } = state;
+  const sugarPct = (100 * masses.sucrose) / totalG(masses);
+  const warmth = YEAST_GAS.q10 ** ((state.tempC - YEAST_GAS.atC) / 10);
+  const perKg = YEAST_GAS.molPerKgH * warmth * (1 + YEAST_GAS.morePerSugarPct * sugarPct) * (minutes / 60);
+  const wantedG = ((perKg * totalG(masses)) / 1000 / 4) * MOLAR_G.lactose;
+  const addedG = Math.min(masses.sucrose, wantedG);
+  const ownG = Math.min(masses.lactose, wantedG - addedG);
+  const mol = (4 * (addedG + ownG)) / MOLAR_G.lactose;
+  const ethanolG = mol * MOLAR_G.ethanol;
+  const gasG = mol * MOLAR_G.carbonDioxide;
+  return {
+    ...state,
+    gasG: state.gasG + gasG,
+    masses: {
+      ...masses,
+      sucrose: masses.sucrose - addedG,
+      lactose: masses.lactose - ownG,
+      ethanol: masses.ethanol + ethanolG,
+      water: masses.water - (ethanolG + gasG - addedG - ownG),
+    },
+  };
+}
 
 const sugarG = (state: CrockState, { sugarPct }: SecondFermentParams) => (totalG(state.masses) * sugarPct) / 100;
 

@@ -1,10 +1,11 @@
-import { makeSheet, methodById } from '@oat-crock/core';
+import { choicesOf, makeSheet, methodById } from '@oat-crock/core';
 import { InputRefused } from '../../problem.js';
 
 export const make = (i: { method: string; choices: Record<string, number | string>; massG: number }) => {
   const sheet = refusing('method', () => {
     const method = methodById(i.method);
-    return makeSheet(method, { vesselL: potFor(i.massG), ...i.choices, massG: i.massG });
+    const pot = choicesOf(method).some((c) => c.key === 'vesselL') ? { vesselL: potFor(i.massG) } : {};
+    return makeSheet(method, { ...pot, ...i.choices, massG: i.massG });
   });
   if (sheet.problems.length > 0) {
     throw new InputRefused(
@@ -19,9 +20,10 @@ export const make = (i: { method: string; choices: Record<string, number | strin
       handsMin: s.handsMin,
     })),
     product: sheet.product,
-    byproducts: { wheyG: sheet.balance.wheyG, starterHeldBackG: sheet.balance.heldBackG },
+    byproducts: sheet.byproducts,
     balanceErrorPct: sheet.balance.errorPct,
     cautions: sheet.cautions,
+    keepsDays: sheet.keeps.days,
     nutritionPer100g: sheet.nutrition,
   };
 };
