@@ -7,8 +7,11 @@ export interface Balance {
   readonly productG: number;
   readonly wheyG: number;
   readonly heldBackG: number;
+  /** Taken off and put by: risen cream, what is left under a crust. */
+  readonly asideG: number;
   readonly lostG: number;
   readonly evaporatedG: number;
+  readonly gasG: number;
   readonly errorPct: number;
 }
 
@@ -19,8 +22,10 @@ export function balanceOf(state: CrockState): Balance {
     productG: totalG(state.masses),
     wheyG: totalG(state.whey),
     heldBackG: totalG(state.heldBack),
+    asideG: totalG(state.aside),
     lostG: totalG(state.lost),
     evaporatedG: state.evaporatedG,
+    gasG: state.gasG,
     errorPct: balanceErrorPct(state),
   };
 }

@@ -10,7 +10,7 @@ import { planStages } from '../make/plan.js';
 import { firstOf, lastOf } from '../make/run.js';
 import { methodById } from '../methods/index.js';
 import { initialChoices, type Choices } from '../methods/method.js';
-import type { RunsOff } from '../stages/kind.js';
+import type { RunsOff, SetAside } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
@@ -73,6 +73,8 @@ export interface Followed {
   readonly drain: { readonly wantedWheyG: number; readonly beginMs: number; readonly loadedG: number } | null;
   /** What runs off in this make, where anything does. */
   readonly runsOff: RunsOff | null;
+  /** What is put by in this make, where anything is. */
+  readonly setsAside: SetAside | null;
   readonly doubtful: readonly string[];
   /** When what is looked at will change, from now on. */
   readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
@@ -183,6 +185,7 @@ function summarise({
           }
         : null,
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
+    setsAside: timeline.stages.find((s) => s.stage.kind.setsAside)?.stage.kind.setsAside ?? null,
     doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
     expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))

@@ -79,24 +79,28 @@ export class BalanceTable {
   protected readonly columns = computed(() => (this.finished() ? ['Forecast', 'Weighed'] : ['Now', 'In the end']));
 
   protected readonly rows = computed(() => {
-    const { balanceNow: now, balanceEnd: end, runsOff } = this.followed();
+    const { balanceNow: now, balanceEnd: end, runsOff, setsAside } = this.followed();
     const runs = (...cells: string[]) => (runsOff ? [{ what: runsOff.name, cells }] : []);
+    const aside = (...cells: string[]) => (setsAside ? [{ what: setsAside.name, cells }] : []);
     const weighed = this.finished();
-    const lost = (b: typeof now) => b.lostG + b.evaporatedG;
+    const lost = (b: typeof now) => b.lostG + b.evaporatedG + b.gasG;
     if (!weighed) {
       return [
         { what: 'Went in', cells: [mass(now.inG), mass(end.inG)] },
         { what: 'In the crock', cells: [mass(now.productG), mass(end.productG)] },
         ...runs(mass(now.wheyG), mass(end.wheyG)),
+        ...aside(mass(now.asideG), mass(end.asideG)),
         { what: 'Held back', cells: [mass(now.heldBackG), mass(end.heldBackG)] },
         { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
       ];
     }
-    const rest = end.inG - weighed.productG - (weighed.wheyG ?? end.wheyG) - (weighed.heldBackG ?? end.heldBackG);
+    const rest =
+      end.inG - weighed.productG - (weighed.wheyG ?? end.wheyG) - (weighed.heldBackG ?? end.heldBackG) - end.asideG;
     return [
       { what: 'Went in', cells: [mass(end.inG), mass(end.inG)] },
       { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
       ...runs(mass(end.wheyG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
+      ...aside(mass(end.asideG), 'not weighed'),
       {
         what: 'Held back',
         cells: [mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)],
