@@ -2,6 +2,7 @@
 import { Session } from 'node:inspector/promises';
 import { join } from 'node:path';
 import { ensureInstalled, must, ROOT } from './lib.mjs';
+import { usualProblem } from './usual.mjs';
 
 ensureInstalled();
 must('npx', ['tsc', '-b', 'core']);
@@ -40,17 +41,7 @@ show(
     for (let i = 0; i < 1000; i++) make();
   }),
 );
-const problem = {
-  law: core.souringLaw(core.CULTURES.thermophilic, { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 }),
-  biomass: 0.025,
-  lagQ: 1,
-  lacticMolPerKg: 0.002,
-  tempC: 43,
-  place: { aroundC: 43, tauMin: 120 },
-  targetPh: 4.6,
-  gelPh: 5.28,
-  horizonMin: 24 * 60,
-};
+const problem = usualProblem(core);
 const forecast = () =>
   core.forecastSouring(problem, [{ min: 150, ph: 5.5, by: 'meter' }], { members: 2000, seed: 1, fanPoints: 48 });
 for (let i = 0; i < 10; i++) forecast();

@@ -41,12 +41,13 @@ export const BETA_LG_SHARE_OF_WHEY_PROTEIN = 0.73;
 
 /**
  * β-lactoglobulin that a milk has lost before it is bought, fraction by its treatment: ultra-heating 40–75 % (138 °C 4 s),
- * ultrafiltered milk is made from pasteurised milk. α-lactalbumin withstands about twice as well.
+ * milk scalded for yogurt nearly all, ultrafiltered milk is made from pasteurised milk. α-lactalbumin withstands about twice as well.
  */
 export const BOUGHT_DENATURED: Readonly<Record<Treatment, number>> = {
   raw: 0,
   '63C-30min': 0.04,
   '72C-15s': 0.02,
+  scalded: 0.95,
   'ultra-heated': 0.6,
   ultrafiltered: 0.05,
 };

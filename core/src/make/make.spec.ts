@@ -9,7 +9,8 @@ import { balanceErrorPct } from '../state/crock-state.js';
 import { bind, STAGE_KIND_NAMES } from '../stages/registry.js';
 import { planStages } from './plan.js';
 import { lastOf, runMake } from './run.js';
-import { checkChoices, makeSheet } from './sheet.js';
+import { checkChoices } from '../methods/check-choices.js';
+import { makeSheet } from './sheet.js';
 
 /** Any value a choice allows. */
 function anyOf(choice: Choice): fc.Arbitrary<number | string> {

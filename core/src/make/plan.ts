@@ -27,7 +27,7 @@ export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
 }
 
 function wanted({ onlyIf = [] }: StageTemplate, choices: Choices): boolean {
-  return [onlyIf].flat().every((c) => holds(c, choices));
+  return holds(onlyIf, choices);
 }
 
 function valueOf(parameter: Parameter, choices: Choices): number | string {

@@ -8,28 +8,21 @@ import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from '../follow/learn.js';
-import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { checkChoices } from '../methods/check-choices.js';
+import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { nearestPair } from '../physics/pasteurisation.js';
 import { coolingFinding } from '../safety/cooling.js';
 import type { Finding } from '../safety/rules.js';
 import { shelfLife, type ShelfLife } from '../safety/shelf-life.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, PricedAs, Problem, RunsOff } from '../stages/kind.js';
+import type { EndsBy, Give, Problem, RunsOff } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-state.js';
-import { kitchenMeasure } from '../units/kitchen.js';
-import { gToMl } from '../units/volume.js';
+import { amountsOf, type Amount } from './amounts.js';
 import { planStages } from './plan.js';
 import { untilWoken } from './waking.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from './run.js';
-
-/** Something to weigh out. */
-export interface Amount {
-  readonly what: string;
-  readonly massG: number;
-  readonly kitchen: string;
-}
 
 /** A stage on the sheet; minutes from the start of the make. */
 export interface SheetStage {
@@ -171,48 +164,6 @@ export function makeSheet(
     handsMin,
     totalMin: end.minute,
   };
-}
-
-/** Throws where a choice is unknown or out of bounds. */
-export function checkChoices(method: Method, given: Choices): void {
-  const known = new Map(choicesOf(method).map((c) => [c.key, c]));
-  for (const [key, value] of Object.entries(given)) {
-    const choice = known.get(key);
-    if (!choice)
-      throw new RangeError(`"${key}" is not a choice of ${method.name}; it has ${[...known.keys()].join(', ')}`);
-    if (choice.kind === 'number') {
-      const n = value as number;
-      if (typeof value !== 'number' || !(n >= choice.min && n <= choice.max)) {
-        throw new RangeError(
-          `"${key}" (${choice.label}) must be a number from ${choice.min} to ${choice.max} ${choice.unit}`,
-        );
-      }
-    } else if (!choice.options.some((o) => o.id === value)) {
-      throw new RangeError(`"${key}" (${choice.label}) must be one of ${choice.options.map((o) => o.id).join(', ')}`);
-    }
-  }
-}
-
-/** The choice that says what a thing costs. */
-const PRICED_BY: Readonly<Record<PricedAs, string | null>> = {
-  milk: 'milkPrice',
-  cream: 'creamPrice',
-  powder: 'powderPrice',
-  acid: 'acidPrice',
-  own: null,
-};
-
-function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
-  return runs.flatMap((run, i) => {
-    const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
-    const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
-    return weighed.map(({ what, massG, gPerMl, pricedAs, measure }) => ({
-      what,
-      massG,
-      kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
-      pricePerKg: Number(choices[PRICED_BY[pricedAs] ?? ''] ?? 0),
-    }));
-  });
 }
 
 function sheetStage(run: StageRun, before: StageRun | undefined, environment: Environment): SheetStage {

@@ -1,6 +1,15 @@
 import { REFERENCE_MILKS, WHEYS } from '../constants/reference-materials.js';
-import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
-import { BLEND, HEATING, MILK, milkOption, MONEY } from './yogurt-choices.js';
+import { saltChoice } from './curd-choices.js';
+import {
+  only,
+  vary,
+  type ChoiceGroup,
+  type Method,
+  type NumberChoice,
+  type OptionChoice,
+  type StageTemplate,
+} from './method.js';
+import { BLEND, HEATING, MILK, milkOption, MONEY } from './common-choices.js';
 
 const every = (group: ChoiceGroup) => group.choices.map((c) => c.key);
 
@@ -19,23 +28,26 @@ export const AGENT: OptionChoice = {
   ],
 };
 
+/** What the acid costs. */
+export const ACID_PRICE: NumberChoice = {
+  key: 'acidPrice',
+  label: 'The acid costs',
+  kind: 'number',
+  unit: 'per kg',
+  min: 0,
+  max: 200,
+  step: 0.5,
+  initial: 6,
+  why: 'In your own money.',
+};
+
 /** Acid to a pH, with a reasoned one for the make. */
 const acid = (initial: number, why: string): ChoiceGroup => ({
   title: 'Acid',
   choices: [
     AGENT,
     { key: 'targetPh', label: 'Down to', kind: 'number', unit: 'pH', min: 5.1, max: 6, step: 0.05, initial, why },
-    {
-      key: 'acidPrice',
-      label: 'It costs',
-      kind: 'number',
-      unit: 'per kg',
-      min: 0,
-      max: 200,
-      step: 0.5,
-      initial: 6,
-      why: 'In your own money.',
-    },
+    ACID_PRICE,
   ],
 });
 
@@ -64,17 +76,7 @@ const draining = (texture: 'soft-curd' | 'dry-curd'): ChoiceGroup => ({
         { id: 'hung', label: 'Hung in cloth', why: 'A little drier.' },
       ],
     },
-    {
-      key: 'saltPct',
-      label: 'Salt',
-      kind: 'number',
-      unit: '%',
-      min: 0,
-      max: 2,
-      step: 0.1,
-      initial: 0.5,
-      why: 'Of the curd, to taste.',
-    },
+    saltChoice(0.5, 'Of the curd, to taste.'),
   ],
 });
 

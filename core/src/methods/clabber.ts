@@ -1,6 +1,6 @@
 import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
 import { ROOM, ROOM_STARTER } from './room-choices.js';
-import { BLEND, HEATING, MILK, MONEY, STARTER_PARAMS } from './yogurt-choices.js';
+import { BLEND, HEATING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
 
 const SEEDING: OptionChoice = {
   key: 'seeding',
@@ -67,7 +67,11 @@ export const CLABBER_STAGES: readonly StageTemplate[] = [
   seeded('clabber'),
   seeded('mesophilic'),
   { id: 'wild', kind: 'wild', params: {}, onlyIf: { choice: 'seeding', is: 'wild' } },
-  { id: 'warm', kind: 'incubate', params: { keeper: 'counter', targetPh: { choice: 'targetPh' } } },
+  {
+    id: 'warm',
+    kind: 'incubate',
+    params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+  },
 ];
 
 /** How it is cooled where it was heated. */

@@ -1,7 +1,7 @@
 import { READY_MILKS, REFERENCE_MILKS } from '../constants/reference-materials.js';
 import { only, vary, type Method, type StageTemplate } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './yogurt-choices.js';
+import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
 
 const FROM_COLD = ['blend', 'starter', 'warm', 'chill'];
 const STAGES: readonly StageTemplate[] = SCALDED_STAGES.filter((s) => FROM_COLD.includes(s.id));

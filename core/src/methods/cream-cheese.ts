@@ -12,7 +12,16 @@ import {
   TRANSFER,
 } from './curd-choices.js';
 import { only, vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
-import { BLEND, KEEPING, MILK, MONEY, STARTER, STARTER_KEYS, STARTER_PARAMS } from './yogurt-choices.js';
+import {
+  BLEND,
+  KEEPING,
+  KEEPING_PARAMS,
+  MILK,
+  MONEY,
+  STARTER,
+  STARTER_KEYS,
+  STARTER_PARAMS,
+} from './common-choices.js';
 
 const CREAM_MILK = vary(
   { ...MILK, title: 'Milk and cream' },
@@ -84,12 +93,7 @@ const setting = (culture: string): readonly StageTemplate[] => [
   {
     id: 'warm',
     kind: 'incubate',
-    params: {
-      keeper: { choice: 'keeper' },
-      keepC: { choice: 'keepC' },
-      preheated: { choice: 'preheated' },
-      targetPh: { choice: 'targetPh' },
-    },
+    params: KEEPING_PARAMS,
   },
 ];
 

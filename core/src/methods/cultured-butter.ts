@@ -1,4 +1,5 @@
 import { culturedCream } from './cultured-cream.js';
+import { saltChoice } from './curd-choices.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 
 const [CREAM, SOURED_BY, ROOM, MONEY] = culturedCream.groups as [ChoiceGroup, ChoiceGroup, ChoiceGroup, ChoiceGroup];
@@ -63,16 +64,17 @@ const CHURNING: ChoiceGroup = {
       initial: 82,
       why: 'Eighty-two is butter; drier is for pastry, and takes longer.',
     },
+    saltChoice(1, 'Of the butter: none, or one per cent for the table, two for keeping.'),
     {
-      key: 'saltPct',
-      label: 'Salt',
-      kind: 'number',
-      unit: '%',
-      min: 0,
-      max: 2.5,
-      step: 0.1,
-      initial: 1,
-      why: 'Of the butter: none, or one per cent for the table, two for keeping.',
+      key: 'shape',
+      label: 'Shape it',
+      kind: 'option',
+      initial: 'wrap',
+      why: 'Air left in it turns it.',
+      options: [
+        { id: 'wrap', label: 'By hand, wrapped', why: 'With wet paddles, in paper.' },
+        { id: 'mould', label: 'In a mould', why: 'Pressed in cold, turned out.' },
+      ],
     },
   ],
 };
@@ -100,6 +102,7 @@ export const culturedButter: Method = {
     { id: 'draw', kind: 'draw', params: {} },
     { id: 'wash', kind: 'wash', params: {}, onlyIf: { choice: 'washing', is: 'clear' } },
     { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
-    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
+    { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],
 };

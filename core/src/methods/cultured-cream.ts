@@ -1,6 +1,6 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const SOURED_BY: ChoiceGroup = {
   title: 'Starter',

@@ -1,6 +1,6 @@
 import { only, vary, type Method, type NumberChoice } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 
 const POWDER: NumberChoice = {
   key: 'powderPct',

@@ -167,6 +167,38 @@ describe('cream with two starters', () => {
   });
 });
 
+describe('yogurt that was bought', () => {
+  it('goes straight to the cloth, and what was chosen for the milk has no say', () => {
+    const made = sheet('F3', { from: 'bought', boughtG: 3000 });
+    expect(kinds(made)).toEqual(['bought', 'strain', 'strain', 'salt', 'strain', 'mould', 'finish']);
+    expect(made.problems).toEqual([]);
+    expect(made.product.massG / 3000).toBeGreaterThan(0.15);
+    expect(made.product.massG / 3000).toBeLessThan(0.26);
+    expect(made.product.ph).toBeLessThan(4.6);
+    expect(sheet('F3', { from: 'bought', boughtG: 3000, heatC: 63 }).product).toEqual(made.product);
+    const groups = methodById('F3').groups;
+    const counting = (from: string) =>
+      groups
+        .filter((g) => choicesThatCount(g, { ...initialChoices(methodById('F3')), from }).length > 0)
+        .map((g) => g.title);
+    expect(counting('bought')).not.toContain('Heat');
+    expect(counting('milk')).toContain('Heat');
+  });
+});
+
+describe('small choices of hand', () => {
+  const says = (code: string, kind: string, choices: Choices) =>
+    sheet(code, choices).stages.find((s) => s.kind === kind)!.instruction;
+
+  it('a cloth or a lid, capsules or powder, a mould or paper', () => {
+    expect(says('C1', 'incubate', { cover: 'lid' })).toContain('a loose lid');
+    expect(says('K1', 'incubate', {})).toContain('a breathing cloth');
+    expect(says('Y6', 'capsule', { as: 'powder' })).toContain('quarter teaspoons of culture powder');
+    expect(says('B1', 'mould', { shape: 'mould' })).toContain('turn out');
+    expect(says('B1', 'mould', {})).toContain('wrap');
+  });
+});
+
 describe('choices', () => {
   it('that have no say are left out of sight', () => {
     const { groups } = methodById('F1');

@@ -1,6 +1,6 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM } from './room-choices.js';
-import { BLEND, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const GRAINS: ChoiceGroup = {
   title: 'Grains',
@@ -118,7 +118,11 @@ export const grainKefir: Method = {
       kind: 'grains',
       params: { grainsPct: { choice: 'grainsPct' }, ageDays: { choice: 'ageDays' }, store: { choice: 'store' } },
     },
-    { id: 'warm', kind: 'incubate', params: { keeper: 'counter', targetPh: { choice: 'targetPh' } } },
+    {
+      id: 'warm',
+      kind: 'incubate',
+      params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+    },
     { id: 'sieve', kind: 'sieve', params: { then: { choice: 'then' } } },
     {
       id: 'bottles',

@@ -14,7 +14,7 @@ export interface NumberChoice {
   readonly initial: number;
   readonly why: string;
   /** Left out of sight unless this holds: then it has no say. */
-  readonly onlyIf?: Condition;
+  readonly onlyIf?: Conditions;
 }
 
 /** A choice between schools, places or gear. */
@@ -26,7 +26,7 @@ export interface OptionChoice {
   readonly initial: string;
   readonly why: string;
   /** Left out of sight unless this holds: then it has no say. */
-  readonly onlyIf?: Condition;
+  readonly onlyIf?: Conditions;
 }
 
 export type Choice = NumberChoice | OptionChoice;
@@ -37,12 +37,15 @@ export type Choices = Readonly<Record<string, number | string>>;
 /** A parameter of a stage: a plain value, or the value of a choice. */
 export type Parameter = number | string | { readonly choice: string };
 
+/** Conditions that must all hold. */
+export type Conditions = Condition | readonly Condition[];
+
 /** A stage as a method lists it. `onlyIf` leaves it out unless every condition holds. */
 export interface StageTemplate {
   readonly id: string;
   readonly kind: string;
   readonly params: Readonly<Record<string, Parameter>>;
-  readonly onlyIf?: Condition | readonly Condition[];
+  readonly onlyIf?: Conditions;
 }
 
 /** A group of choices as the page shows them. */
@@ -70,10 +73,12 @@ export function choicesOf(method: Method): readonly Choice[] {
   return method.groups.flatMap((group) => group.choices);
 }
 
-/** True where what is chosen fulfils a condition. */
-export function holds(condition: Condition, choices: Choices): boolean {
-  const chosen = choices[condition.choice];
-  return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
+/** True where what is chosen fulfils every condition. */
+export function holds(conditions: Conditions, choices: Choices): boolean {
+  return [conditions].flat().every((condition) => {
+    const chosen = choices[condition.choice];
+    return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
+  });
 }
 
 /** The choices of a group that have a say, as things are chosen. */
@@ -100,4 +105,13 @@ export function vary(group: ChoiceGroup, changes: Readonly<Record<string, Change
 /** A shared group with only some of its choices, and more after them. */
 export function only(group: ChoiceGroup, keys: readonly string[], ...more: readonly Choice[]): ChoiceGroup {
   return { ...group, choices: [...group.choices.filter((c) => keys.includes(c.key)), ...more] };
+}
+
+/** A group whose choices, or a stage which, has a say only under one more condition. */
+export function when<T extends ChoiceGroup | StageTemplate>(condition: Condition, what: T): T {
+  const narrowed = <U extends { readonly onlyIf?: Conditions }>(one: U): U => ({
+    ...one,
+    onlyIf: [condition, ...[one.onlyIf ?? []].flat()],
+  });
+  return 'choices' in what ? { ...what, choices: what.choices.map(narrowed) } : (narrowed(what) as T);
 }

@@ -1,6 +1,6 @@
 import { PLANT_BASES } from '../constants/reference-materials.js';
 import { only, vary, type ChoiceGroup, type Method } from './method.js';
-import { KEEPING, MONEY } from './yogurt-choices.js';
+import { KEEPING, KEEPING_PARAMS, MONEY } from './common-choices.js';
 
 const BASE: ChoiceGroup = {
   title: 'Base',
@@ -46,8 +46,23 @@ const CAPSULES: ChoiceGroup = {
   title: 'Culture',
   choices: [
     {
+      key: 'as',
+      label: 'As',
+      kind: 'option',
+      initial: 'capsules',
+      why: 'Either must be alive: look at its date.',
+      options: [
+        { id: 'capsules', label: 'Live capsules', why: 'A supplement, not an assayed starter.' },
+        {
+          id: 'powder',
+          label: 'Culture powder',
+          why: 'Made for it, without milk; a quarter teaspoon is about a capsule.',
+        },
+      ],
+    },
+    {
       key: 'perLitre',
-      label: 'Capsules a litre',
+      label: 'How many',
       kind: 'number',
       unit: 'a litre',
       min: 1,
@@ -111,17 +126,17 @@ export const plantYogurt: Method = {
     {
       id: 'starter',
       kind: 'capsule',
-      params: { perLitre: { choice: 'perLitre' }, ageDays: { choice: 'ageDays' }, store: { choice: 'store' } },
+      params: {
+        as: { choice: 'as' },
+        perLitre: { choice: 'perLitre' },
+        ageDays: { choice: 'ageDays' },
+        store: { choice: 'store' },
+      },
     },
     {
       id: 'warm',
       kind: 'incubate',
-      params: {
-        keeper: { choice: 'keeper' },
-        keepC: { choice: 'keepC' },
-        preheated: { choice: 'preheated' },
-        targetPh: { choice: 'targetPh' },
-      },
+      params: KEEPING_PARAMS,
     },
     { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },

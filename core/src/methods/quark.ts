@@ -13,7 +13,7 @@ import {
 } from './curd-choices.js';
 import { only, vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
-import { BLEND, KEEPING, MILK, MONEY, STARTER_PARAMS } from './yogurt-choices.js';
+import { BLEND, KEEPING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
 
 const DRAINING: ChoiceGroup = {
   title: 'Draining',

@@ -1,5 +1,5 @@
-import { only, vary, type ChoiceGroup, type Parameter, type StageTemplate } from './method.js';
-import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './yogurt-choices.js';
+import { only, vary, type ChoiceGroup, type OptionChoice, type Parameter, type StageTemplate } from './method.js';
+import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './common-choices.js';
 
 /** A starter that goes into milk as it comes from the cold. */
 export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
@@ -11,9 +11,21 @@ export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
   },
 });
 
+const COVER: OptionChoice = {
+  key: 'cover',
+  label: 'Covered with',
+  kind: 'option',
+  initial: 'cloth',
+  why: 'Both keep dust and flies out; under a cloth no water drips back.',
+  options: [
+    { id: 'cloth', label: 'A breathing cloth', why: 'Or a paper filter, tied down.' },
+    { id: 'lid', label: 'A loose lid', why: 'Less skin on top.' },
+  ],
+};
+
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM: ChoiceGroup = vary(
-  { ...only(KEEPING, ['targetPh', 'roomC']), title: 'Souring' },
+  { ...only(KEEPING, ['targetPh', 'roomC'], COVER), title: 'Souring' },
   {
     roomC: {
       initial: 22,
@@ -36,7 +48,11 @@ export function roomStages(culture: Parameter, beside: Parameter = 'none'): read
         ...STARTER_PARAMS,
       },
     },
-    { id: 'warm', kind: 'incubate', params: { keeper: 'counter', targetPh: { choice: 'targetPh' } } },
+    {
+      id: 'warm',
+      kind: 'incubate',
+      params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+    },
     { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
   ];
 }

@@ -1,7 +1,7 @@
 import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { BLEND, HEATING, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, HEATING, MILK, MONEY } from './common-choices.js';
 
 const HEAT_FIRST: ChoiceGroup = {
   title: 'Heat',

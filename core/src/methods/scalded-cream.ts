@@ -1,5 +1,5 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
-import { BLEND, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const SCALDING: ChoiceGroup = {
   title: 'Scalding',

@@ -1,5 +1,5 @@
 import type { ChoiceGroup, Method, StageTemplate } from './method.js';
-import { BLEND, HEATING, KEEPING, MILK, MONEY, STARTER, STARTER_PARAMS } from './yogurt-choices.js';
+import { BLEND, HEATING, KEEPING, KEEPING_PARAMS, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
 
 /** From cold milk to cold set yogurt; strained yogurt goes on from here. */
 export const SCALDED_STAGES: readonly StageTemplate[] = [
@@ -23,12 +23,7 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
   {
     id: 'warm',
     kind: 'incubate',
-    params: {
-      keeper: { choice: 'keeper' },
-      keepC: { choice: 'keepC' },
-      preheated: { choice: 'preheated' },
-      targetPh: { choice: 'targetPh' },
-    },
+    params: KEEPING_PARAMS,
   },
   { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
 ];

@@ -1,7 +1,7 @@
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
 import { HANGS } from './curd-choices.js';
 import { vary, type ChoiceGroup, type Method, type NumberChoice } from './method.js';
-import { MONEY } from './yogurt-choices.js';
+import { MONEY } from './common-choices.js';
 
 const percent = (key: string, label: string, max: number, initial: number, why: string): NumberChoice => ({
   key,

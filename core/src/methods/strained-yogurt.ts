@@ -1,7 +1,7 @@
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import type { ChoiceGroup, Method } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './yogurt-choices.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 
 const STRAINING: ChoiceGroup = {
   title: 'Straining',

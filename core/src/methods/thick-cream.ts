@@ -1,6 +1,6 @@
-import { AGENT } from './acid-curd.js';
+import { ACID_PRICE, AGENT } from './acid-curd.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
-import { BLEND, MILK, MONEY } from './yogurt-choices.js';
+import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const CREAM = vary(
   { ...MILK, title: 'Cream' },
@@ -52,17 +52,7 @@ const THICKENING: ChoiceGroup = {
       initial: 8,
       why: 'Longer is thicker.',
     },
-    {
-      key: 'acidPrice',
-      label: 'The acid costs',
-      kind: 'number',
-      unit: 'per kg',
-      min: 0,
-      max: 200,
-      step: 0.5,
-      initial: 6,
-      why: 'In your own money.',
-    },
+    ACID_PRICE,
   ],
 };
 

@@ -16,7 +16,9 @@ import { lethalProblems, sown } from './sowing.js';
 
 export interface CapsuleParams {
   readonly culture: CultureId;
+  /** Capsules a litre, or quarter teaspoons of a powder. */
   readonly perLitre: number;
+  readonly as: 'capsules' | 'powder';
   readonly ageDays: number;
   readonly store: StarterStore;
 }
@@ -26,21 +28,23 @@ const TAKES_MIN = 5;
 /** A live capsule or a powder opened into a base. */
 export const capsule: StageKind<CapsuleParams> = {
   kind: 'capsule',
-  defaults: { culture: 'plant', perLitre: 3, ageDays: 60, store: 'cold' },
-  name: () => 'capsule',
+  defaults: { culture: 'plant', as: 'capsules', perLitre: 3, ageDays: 60, store: 'cold' },
+  name: (params) => (params.as === 'capsules' ? 'capsule' : 'powder'),
   instruction: (params, before) => {
     const count = countFor(before, params);
+    if (params.as === 'powder')
+      return `Sprinkle ${count} quarter teaspoon${count === 1 ? '' : 's'} of culture powder over it and stir with a clean spoon.`;
     return `Open ${count === 1 ? '1 capsule' : `${count} capsules`} over it and stir with a clean wooden or plastic spoon; throw the shells away.`;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['spoon'],
   weighIn: (params, before) => [
     {
-      what: 'Live capsules',
+      what: params.as === 'capsules' ? 'Live capsules' : 'Culture powder',
       massG: CAPSULE_G * countFor(before, params),
       gPerMl: 0.5,
       pricedAs: 'own',
-      measure: `${countFor(before, params)}`,
+      measure: params.as === 'capsules' ? `${countFor(before, params)}` : `${countFor(before, params)} × ¼ tsp`,
     },
   ],
   begin: (state, params, { member }) => {

@@ -19,14 +19,17 @@ export interface IncubateParams {
   readonly targetPh: number;
   /** Whether a flask was rinsed with hot water first; a cold one takes some of the warmth. */
   readonly preheated: 'yes' | 'no';
+  /** What lies over it on the counter: a breathing cloth or filter, or a loose lid. */
+  readonly cover: 'cloth' | 'lid';
 }
 
-const WHERE: Readonly<Record<Keeper, (keepC: number) => string>> = {
+const WHERE: Readonly<Record<Keeper, (keepC: number, cover: IncubateParams['cover']) => string>> = {
   thermostat: (keepC) => `into the thermostat at ${sayTemp(keepC)}`,
   'lamp-oven': (keepC) => `into the oven with its lamp on, about ${sayTemp(keepC)}`,
   flask: () => 'into the preheated flask',
   wrapped: () => 'into its box or towels',
-  counter: () => 'on the counter under a cloth or a loose lid, out of the draught',
+  counter: (_keepC, cover) =>
+    `on the counter under ${cover === 'cloth' ? 'a breathing cloth or filter' : 'a loose lid'}, out of the draught`,
 };
 
 /** What a keeper exchanges with the crock, by its kind, setting and this batch's luck. */
@@ -51,9 +54,9 @@ export function keeperSurroundings(
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
-  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes' },
+  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth' },
   name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
-  instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC)}. Do not move it while it sets.`,
+  instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC, params.cover)}. Do not move it while it sets.`,
   handsMin: () => 3,
   attended: false,
   gear: (params) => [params.keeper],

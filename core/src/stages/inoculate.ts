@@ -104,9 +104,11 @@ export function lagQOf(culture: CultureId, form: StarterForm): number {
   return form === 'active' || form === 'grains' ? lagQActive : lagQFreezeDried;
 }
 
-/** A starter's component masses: a yogurt whose lactic acid came from its own lactose. */
-function asYogurt(massG: number): Masses {
-  const milk = massesOfMaterial(STARTER_AS_MILK, massG);
+/** A starter's component masses. */
+const asYogurt = (massG: number): Masses => ripened(massesOfMaterial(STARTER_AS_MILK, massG), massG);
+
+/** A milk (of so many g) ripened to a starter's sourness by a yogurt culture: its acid came from its own lactose. */
+export function ripened(milk: Masses, massG: number): Masses {
   const lacticMol = (STARTER_LACTIC_MOL_PER_KG * massG) / 1000;
   const lacticG = lacticMol * MOLAR_G.lactic;
   const lactoseG = (lacticMol / 2) * MOLAR_G.lactose;

@@ -113,6 +113,8 @@ export interface StageKind<P> {
   readonly done: (state: CrockState, params: P, environment: Environment, since: number) => boolean;
   /** Longest step in minutes that keeps {@link advance} accurate. */
   readonly stepMin: number;
+  /** The same where it depends on the parameters; the registry puts it in place of {@link stepMin}. */
+  readonly stepFor?: (params: P) => number;
   /** How much give its end has, read off its course. */
   readonly give: (params: P, course: Course) => Give;
   /** What to look for as it nears its end. */

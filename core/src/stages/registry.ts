@@ -1,4 +1,5 @@
 import { base } from './base.js';
+import { bought } from './bought.js';
 import { calcium } from './calcium.js';
 import { capsule } from './capsule.js';
 import { cook } from './cook.js';
@@ -42,6 +43,7 @@ import { work } from './work.js';
 const KINDS = [
   blend,
   base,
+  bought,
   heat,
   hold,
   cool,
@@ -96,7 +98,9 @@ const BY_NAME = new Map(KINDS.map((kind) => [kind.kind, kind as unknown as Stage
 export function bind(stage: Stage): BoundStage {
   const kind = BY_NAME.get(stage.kind);
   if (!kind) throw new RangeError(`No stage kind "${stage.kind}"; there are ${[...BY_NAME.keys()].join(', ')}`);
-  return { id: stage.id, kind, params: { ...kind.defaults, ...stage.params } };
+  const params = { ...kind.defaults, ...stage.params };
+  const stepMin = kind.stepFor?.(params);
+  return { id: stage.id, kind: stepMin === undefined ? kind : { ...kind, stepMin }, params };
 }
 
 export const STAGE_KIND_NAMES: readonly string[] = [...BY_NAME.keys()];

@@ -2,7 +2,7 @@ import { CASEIN_SHARE_OF_PROTEIN, FRESH_PH, type Species } from '../constants/mi
 import { massesBy, NOTHING, type Masses } from './composition.js';
 
 /** What was done to a milk before it was bought. */
-export type Treatment = 'raw' | '63C-30min' | '72C-15s' | 'ultra-heated' | 'ultrafiltered';
+export type Treatment = 'raw' | '63C-30min' | '72C-15s' | 'scalded' | 'ultra-heated' | 'ultrafiltered';
 
 /** A milk or cream as its label gives it: percent by mass. */
 export interface Material {

@@ -1,7 +1,7 @@
 import { makeAt, START_MS } from '../testing/followed';
 import { entryWords } from '../log/entry-words';
 import { stagePlot } from './plots';
-import { headline, plannedActual } from './stage-words';
+import { headline, plannedActual, toExpect } from './stage-words';
 
 const MIN = 60_000;
 const stageAt = (minute: number) => {
@@ -25,6 +25,14 @@ describe('the words of a make', () => {
     );
     const heating = stageAt(20);
     expect(headline(heating.batch, heating.followed, START_MS + 20 * MIN)).toMatch(/^Heat 85 °C: .* done in/);
+  });
+
+  it('say what to look for next while it sours, and nothing once it is cold', () => {
+    const souring = stageAt(100);
+    const words = toExpect(souring.followed, START_MS + 100 * MIN);
+    expect(words).toMatch(/wobbles from about \d\d:\d\d/);
+    expect(words.split(', ').length).toBeLessThanOrEqual(3);
+    expect(toExpect(stageAt(900).followed, START_MS + 900 * MIN)).not.toContain('wobbles');
   });
 
   it('set planned against actual for each stage', () => {

@@ -20,7 +20,7 @@ import { BatchList } from './batch-list';
 import { FinishForm } from './finish-form';
 import { LogList } from './log-list';
 import { stagePlot } from './plots';
-import { headline, plannedActual } from './stage-words';
+import { headline, plannedActual, toExpect } from './stage-words';
 
 const HOUR_MS = 3_600_000;
 
@@ -69,6 +69,11 @@ export class Make {
   protected readonly rows = computed(() => {
     const [followed, stage] = [this.followed(), this.stage()];
     return followed && stage?.status === 'now' ? plannedActual(followed, stage) : [];
+  });
+  /** What will change to be looked at, where the stage at hand asks for looks. */
+  protected readonly expects = computed(() => {
+    const [followed, stage] = [this.followed(), this.stage()];
+    return followed && stage?.status === 'now' && this.cues().length ? toExpect(followed, this.clock.nowMs()) : '';
   });
   protected readonly plot = computed(() => {
     const [batch, followed, stage] = [this.batch(), this.followed(), this.stage()];

@@ -60,3 +60,13 @@ export function plannedActual(followed: Followed, stage: FollowedStage): readonl
   }
   return rows;
 }
+
+/** Changes to look for that are worth a line, soonest first: "wobbles from about 16:20". */
+export function toExpect(followed: Followed, nowMs: number): string {
+  return followed.expected
+    .slice(0, EXPECTED_SHOWN)
+    .map(({ answer, atMs }) => `${answer} from about ${clockTime(toFive(atMs), nowMs)}`)
+    .join(', ');
+}
+
+const EXPECTED_SHOWN = 3;

@@ -68,12 +68,14 @@ export class Methods {
   protected readonly name = computed(() => this.draft().name);
   protected readonly open = linkedSignal(() => this.method().groups[0]!.title);
   protected readonly groups = computed(() =>
-    this.method().groups.map((group) => ({
-      ...group,
-      choices: choicesThatCount(group, this.choices()),
-      words: groupWords({ ...group, choices: choicesThatCount(group, this.choices()) }, this.choices()),
-      problems: this.problems().filter((p) => group.choices.some((c) => c.key === p.field)),
-    })),
+    this.method()
+      .groups.map((group) => ({ ...group, choices: choicesThatCount(group, this.choices()) }))
+      .filter((group) => group.choices.length > 0)
+      .map((group) => ({
+        ...group,
+        words: groupWords(group, this.choices()),
+        problems: this.problems().filter((p) => group.choices.some((c) => c.key === p.field)),
+      })),
   );
 
   protected readonly sheet = signal<MakeSheet | null>(null);

@@ -1,0 +1,35 @@
+import type { Choices } from '../methods/method.js';
+import type { PricedAs } from '../stages/kind.js';
+import { kitchenMeasure } from '../units/kitchen.js';
+import { gToMl } from '../units/volume.js';
+import { firstOf, lastOf, type StageRun } from './run.js';
+
+/** Something to weigh out. */
+export interface Amount {
+  readonly what: string;
+  readonly massG: number;
+  readonly kitchen: string;
+}
+
+/** The choice that says what a thing costs. */
+const PRICED_BY: Readonly<Record<PricedAs, string | null>> = {
+  milk: 'milkPrice',
+  cream: 'creamPrice',
+  powder: 'powderPrice',
+  acid: 'acidPrice',
+  own: null,
+};
+
+/** Everything that is weighed in along a make, with the price its choice gives it. */
+export function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
+  return runs.flatMap((run, i) => {
+    const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
+    const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
+    return weighed.map(({ what, massG, gPerMl, pricedAs, measure }) => ({
+      what,
+      massG,
+      kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
+      pricePerKg: Number(choices[PRICED_BY[pricedAs] ?? ''] ?? 0),
+    }));
+  });
+}

@@ -1,0 +1,87 @@
+import type { ChoiceGroup, StageTemplate } from './method.js';
+
+/** The starter: how much, of what kind, how old and how kept. */
+export const STARTER: ChoiceGroup = {
+  title: 'Starter',
+  choices: [
+    {
+      key: 'starterC',
+      label: 'Starter goes in at',
+      kind: 'number',
+      unit: '°C',
+      min: 35,
+      max: 70,
+      step: 1,
+      initial: 44,
+      why: 'A degree or two above the keeping temperature, as the starter and the spoon cool it.',
+    },
+    {
+      key: 'dosePct',
+      label: 'Dose',
+      kind: 'number',
+      unit: '% of the milk',
+      min: 0.5,
+      max: 10,
+      step: 0.1,
+      initial: 2.5,
+      why: 'More is faster and sharper, less is slower and rounder; 2 to 3 % suits most.',
+    },
+    {
+      key: 'form',
+      label: 'Kind',
+      kind: 'option',
+      initial: 'active',
+      why: 'A powder needs an hour or two to wake.',
+      options: [
+        { id: 'active', label: 'Live yogurt', why: 'A held-back spoon or a bought pot.' },
+        { id: 'freeze-dried', label: 'Powder', why: 'Slower off the mark, very even.' },
+      ],
+    },
+    {
+      key: 'ageDays',
+      label: 'Age',
+      kind: 'number',
+      unit: 'days',
+      min: 0,
+      max: 120,
+      step: 1,
+      initial: 4,
+      why: 'Days since it was made; in the cold it loses about a tenth of its vigour a day.',
+    },
+    {
+      key: 'store',
+      label: 'Kept',
+      kind: 'option',
+      initial: 'cold',
+      why: 'Freezing costs two thirds at once and then keeps it for months.',
+      options: [
+        { id: 'cold', label: 'In the cold', why: 'Best within ten days.' },
+        { id: 'frozen', label: 'Frozen', why: 'A reserve.' },
+        { id: 'room', label: 'At room temperature', why: 'Weak after two days.' },
+      ],
+    },
+    {
+      key: 'generation',
+      label: 'Carried on',
+      kind: 'number',
+      unit: 'times',
+      min: 0,
+      max: 200,
+      step: 1,
+      initial: 1,
+      why: 'Makes since it was bought: a bought yogurt drifts, sourer and slower, after three to six; heirlooms do not.',
+    },
+  ],
+};
+
+/** What the stage that takes in what {@link STARTER} chose is told. */
+export const STARTER_PARAMS: StageTemplate['params'] = {
+  dosePct: { choice: 'dosePct' },
+  form: { choice: 'form' },
+  ageDays: { choice: 'ageDays' },
+  store: { choice: 'store' },
+  generation: { choice: 'generation' },
+};
+
+/** Keys of the choices that {@link STARTER_PARAMS} asks for. */
+export const STARTER_KEYS = Object.keys(STARTER_PARAMS);

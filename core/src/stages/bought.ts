@@ -1,0 +1,47 @@
+import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
+import { nativeAsBought } from '../physics/denaturation.js';
+import { materialFromLabel, massesOfMaterial } from '../state/materials.js';
+import { pourIn } from '../state/crock-state.js';
+import { CAUTIONS } from './cautions.js';
+import { handsWork } from './hands-work.js';
+import { ripened } from './inoculate.js';
+import type { StageKind } from './kind.js';
+import { sown } from './sowing.js';
+import { sayMass } from './words.js';
+
+export interface BoughtParams {
+  readonly massG: number;
+  readonly fatPct: number;
+}
+
+const TAKES_MIN = 5;
+/** Density of yogurt, g/mL; its milk's protein, percent. */
+const G_PER_ML = 1.03;
+/** Relative biomass of a yogurt a week old: alive, and done growing. */
+const BIOMASS = 0.8;
+
+/** Yogurt bought ready: soured, set and cold. */
+export const bought: StageKind<BoughtParams> = {
+  kind: 'bought',
+  defaults: { massG: 2000, fatPct: 3.6 },
+  name: () => 'bought yogurt',
+  instruction: (params) =>
+    `Have ${sayMass(params.massG)} of plain yogurt cold, with no starch or gelatine on its label.`,
+  ...handsWork(TAKES_MIN),
+  gear: () => ['cold shelf'],
+  weighIn: (params) => [{ what: 'Plain yogurt', massG: params.massG, gPerMl: G_PER_ML, pricedAs: 'milk' }],
+  begin: (state, params, { member }) => {
+    const milk = massesOfMaterial(materialFromLabel(params.fatPct, STARTER_AS_MILK.proteinPct), params.massG);
+    const sour = pourIn({ ...state, native: nativeAsBought('scalded') }, ripened(milk, params.massG));
+    const living = { culture: 'thermophilic' as const, biomass: BIOMASS, lagQ: 1 };
+    return { ...sown(sour, [living], STARTER_LACTIC_MOL_PER_KG, member), setTempC: SET_AT_C };
+  },
+  give: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: 'It keeps in the cold.' }),
+  endCue: () => 'It is cold, and its whey is stirred in or poured off.',
+  cues: [],
+  cautions: () => [CAUTIONS.clean, CAUTIONS.allergen],
+  problems: () => [],
+};
+
+/** Dairies set theirs at about this, °C. */
+const SET_AT_C = 43;
