@@ -98,7 +98,7 @@ export const sodaCheese: Method = {
     { id: 'cut', kind: 'cut', params: {} },
     { id: 'scald', kind: 'heat', params: { targetC: { choice: 'scaldC' }, paceCPerMin: 0.6 } },
     { id: 'ladle', kind: 'ladle', params: { how: 'ladle' } },
-    { id: 'strain', kind: 'strain', params: { method: 'hung', texture: 'firm', where: { choice: 'where' } } },
+    { id: 'strain', kind: 'strain', params: { method: 'hung', share: 0.9, where: { choice: 'where' } } },
     { id: 'soda', kind: 'neutralise', params: { targetPh: { choice: 'sodaPh' } } },
     { id: 'rest', kind: 'rest', params: { minutes: { choice: 'sodaRestMin' }, why: 'soda' } },
     {

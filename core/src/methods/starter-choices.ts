@@ -64,7 +64,7 @@ export const STARTER: ChoiceGroup = {
       key: 'generation',
       label: 'Carried on',
       kind: 'number',
-      unit: 'times',
+      unit: '×',
       min: 0,
       max: 200,
       step: 1,

@@ -99,7 +99,7 @@ describe('several cultures in one milk', () => {
             tempC,
             96,
           );
-          expect(mixed.lacticMolPerKg).toBeLessThanOrEqual(end + 2e-4);
+          expect(mixed.lacticMolPerKg).toBeLessThanOrEqual(end + 1e-12);
           const made = mixed.companions.reduce((sum, c) => sum + c.madeMolPerKg, 0.002);
           expect(made).toBeCloseTo(mixed.lacticMolPerKg, 9);
         },

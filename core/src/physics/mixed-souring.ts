@@ -76,11 +76,12 @@ export function mixedStep(mixed: MixedCrock, tempC: number, minutes: number): vo
   slopes(mixed, along(mixed, k1, 0.5 * minutes), k2);
   slopes(mixed, along(mixed, k2, 0.5 * minutes), k3);
   slopes(mixed, along(mixed, k3, minutes), k4);
+  const share = shareThatSugarAllows(mixed, minutes);
   for (let i = 0; i < companions.length; i++) {
     const companion = companions[i]!;
     const { crock, law } = companion;
     const active = Math.min(1 - 1e-9, y[3 * i + 1]! + moved(mixed, 3 * i + 1, minutes));
-    const made = moved(mixed, 3 * i + 2, minutes);
+    const made = share * moved(mixed, 3 * i + 2, minutes);
     crock.biomass += moved(mixed, 3 * i, minutes);
     crock.lagQ = active / (1 - active);
     companion.madeMolPerKg += made;
@@ -131,6 +132,19 @@ function along({ room }: MixedCrock, slope: Float64Array, minutes: number): Floa
   const { y, trial } = room;
   for (let j = 0; j < y.length; j++) trial[j] = y[j]! + minutes * slope[j]!;
   return trial;
+}
+
+/** Share (0–1) of a step's acid that the sugar still gives. */
+function shareThatSugarAllows(mixed: MixedCrock, minutes: number): number {
+  const { companions, lacticMolPerKg } = mixed;
+  let made = 0;
+  let end = Infinity;
+  for (let i = 0; i < companions.length; i++) {
+    made += moved(mixed, 3 * i + 2, minutes);
+    end = Math.min(end, companions[i]!.law.lacticEndMolPerKg);
+  }
+  if (lacticMolPerKg + made <= end) return 1;
+  return Math.max(0, end - lacticMolPerKg) / made;
 }
 
 /** How far a step moves one number of the state. */

@@ -39,6 +39,9 @@ export interface StrainParams {
 const SLOW_STEP_MIN = 15;
 const HOT_STEP_MIN = 2;
 
+/** What is asked for no texture is none the worse for a night in the cold. */
+const UNHURRIED_MIN = 8 * 60;
+
 /** From this share on it hardly drips. */
 const HARDLY_DRIPS = 0.9;
 
@@ -85,9 +88,11 @@ export const strain: StageKind<StrainParams> = {
       while (Math.abs(min) < 24 * 60 && !over(course.at(min))) min += step;
       return Math.abs(min);
     };
+    const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02);
+    const unhurried = params.share > 0 && params.where === 'cold' ? UNHURRIED_MIN : 0;
     return {
       earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01),
-      lateMin: minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02),
+      lateMin: Math.max(byTexture, unhurried),
       cost: 'Sooner is looser; later is thicker, and some whey whisked back mends it.',
     };
   },

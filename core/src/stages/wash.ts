@@ -57,6 +57,6 @@ function washed(state: CrockState, params: WashParams): CrockState {
     state,
     massesBy((c) => (c === 'water' ? totalG(carriedOff) : 0)),
   );
-  const souring = replaced.souring && { ...replaced.souring, biomass: 0 };
+  const souring = replaced.souring && { ...replaced.souring, biomass: 0, beside: [] };
   return takeOut({ ...replaced, souring }, carriedOff, 'lost');
 }
