@@ -5,7 +5,7 @@ const METHODS: readonly (readonly [string, string, RegExp])[] = [
   ['Yogurt', 'Scalded yogurt', /Product.*kg/s],
   ['Yogurt', 'Cold-start yogurt', /Nothing is heated in this make/],
   ['Yogurt', 'Enriched yogurt', /Skimmed-milk powder/],
-  ['Yogurt', 'Room-temperature yogurt', /on the counter under a cloth/],
+  ['Yogurt', 'Room-temperature yogurt', /on the counter under a breathing cloth/],
   ['Yogurt', 'Strained yogurt', /Thick enough.*Acid whey/s],
   ['Yogurt', 'Plant-based yogurt', /Open 2 capsules/],
   ['Kefir', 'Kefir on grains', /never rinse them/],

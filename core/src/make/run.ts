@@ -1,7 +1,8 @@
 import type { Environment } from '../environment/environment.js';
 import { FRESH_COW_PH } from '../constants/milk.js';
 import { emptyCrock, type CrockState } from '../state/crock-state.js';
-import { LONGEST_STAGE_MIN, type Course } from '../stages/kind.js';
+import { solidsFraction } from '../state/composition.js';
+import { LONGEST_STAGE_MIN, type Course, type EndsBy } from '../stages/kind.js';
 import type { BoundStage } from '../stages/registry.js';
 
 /** A stage as it was run: the states it passed through, first and last included. */
@@ -55,7 +56,7 @@ function goOn(
     const step = Math.min(kind.stepMin, until - (state.minute - since));
     const next = kind.advance(state, params, environment, step);
     if (done(next)) {
-      states.push(endWithin(stage, state, environment, since, step));
+      states.push(endWithin(stage, state, next, environment, since, step));
       return { stage, states, finished: true };
     }
     state = next;
@@ -64,29 +65,52 @@ function goOn(
   return { stage, states, finished: forMin !== undefined };
 }
 
-/** The state at which a stage is just done: its time is known where it goes by the clock, else found by halving its last step. */
+/** What decides the end of a stage, read off the crock. */
+const MEASURES: Readonly<Record<EndsBy, (state: CrockState) => number>> = {
+  clock: (state) => state.minute,
+  temperature: (state) => state.tempC,
+  acidity: (state) => state.ph,
+  solids: (state) => solidsFraction(state.masses),
+};
+
+/**
+ * A stage's end is looked for at whole parts of its last step. Were it a number like any other, the last bit of an
+ * exponential would decide whether the clock of the next stage has run out, and engines differ there.
+ */
+const PARTS = 1024;
+
+/** The state at which a stage is just done: about where a straight line through its last step meets what was wanted, else by halving. */
 function endWithin(
   stage: BoundStage,
   from: CrockState,
+  past: CrockState,
   environment: Environment,
   since: number,
   step: number,
 ): CrockState {
   const { kind, params } = stage;
-  if (kind.endsBy === 'clock') {
-    const left = since + kind.target(params) - from.minute;
-    const atTime = left > 0 && left <= step ? kind.advance(from, params, environment, left) : null;
-    if (atTime && kind.done(atTime, params, environment, since)) return atTime;
-  }
   let notYet = 0;
   let done = step;
-  while (done - notYet > END_PRECISION_MIN) {
-    const mid = (notYet + done) / 2;
-    const there = kind.advance(from, params, environment, mid);
-    if (kind.done(there, params, environment, since)) done = mid;
-    else notYet = mid;
-  }
-  return kind.advance(from, params, environment, done);
+  let end = past;
+  const tryAt = (minutes: number) => {
+    if (minutes <= notYet || minutes >= done) return;
+    const there = kind.advance(from, params, environment, minutes);
+    if (kind.done(there, params, environment, since)) [done, end] = [minutes, there];
+    else notYet = minutes;
+  };
+  const part = Math.min(PARTS - 1, Math.floor(PARTS * shareWhere(stage, from, past, since)));
+  tryAt(((part + 1) * step) / PARTS);
+  tryAt((part * step) / PARTS);
+  while (done - notYet > END_PRECISION_MIN) tryAt((notYet + done) / 2);
+  return end;
+}
+
+/** Share of a step (0–1) after which what decides its end is as wanted, were it to move evenly; a half where that is not known. */
+function shareWhere({ kind, params }: BoundStage, from: CrockState, past: CrockState, since: number): number {
+  const measure = MEASURES[kind.endsBy];
+  const wanted = kind.target(params) + (kind.endsBy === 'clock' ? since : 0);
+  const share = (wanted - measure(from)) / (measure(past) - measure(from));
+  return share > 0 && share <= 1 ? share : 0.5;
 }
 
 /** Runs a make from an empty crock; stops at the first stage that never ends. `settle` may let a done stage wait. */
