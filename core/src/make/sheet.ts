@@ -16,7 +16,7 @@ import { coolingFinding } from '../safety/cooling.js';
 import type { Finding } from '../safety/rules.js';
 import { shelfLife, type ShelfLife } from '../safety/shelf-life.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, Problem, RunsOff } from '../stages/kind.js';
+import type { EndsBy, Give, Problem } from '../stages/kind.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-state.js';
 import { amountsOf, type Amount } from './amounts.js';
@@ -74,8 +74,6 @@ export interface MakeSheet {
     readonly pots: number;
   };
   readonly balance: Balance;
-  /** What runs off in this make, where anything does. */
-  readonly runsOff: RunsOff | null;
   /** All that is left besides the product: whey, thin cream, what is kept for the next make. */
   readonly byproducts: readonly Byproduct[];
   readonly nutrition: Nutrition;
@@ -144,7 +142,6 @@ export function makeSheet(
       pots: Math.floor(totalG(end.masses) / potG),
     },
     balance: balanceOf(end),
-    runsOff: planned.find((s) => s.kind.runsOff)?.kind.runsOff ?? null,
     byproducts: byproductsOf(end, planned),
     nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
     keeps: shelfLife(end, environment.kitchen.refrigeratorC),

@@ -104,7 +104,7 @@ function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] 
       params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: 'hot' },
     },
     salt,
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ];
 }

@@ -80,7 +80,7 @@ export const scaldedCream: Method = {
       params: { keepC: { choice: 'scaldC' }, hours: { choice: 'scaldH' }, depthCm: { choice: 'depthCm' } },
     },
     { id: 'cool', kind: 'cool', params: { targetC: 42, method: 'open' } },
-    { id: 'chill', kind: 'chill', params: { targetC: 6, holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0 } },
     { id: 'lift', kind: 'lift', params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],

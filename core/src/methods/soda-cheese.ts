@@ -113,7 +113,7 @@ export const sodaCheese: Method = {
       },
     },
     { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: 'mould' } },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],
 };

@@ -4,7 +4,7 @@ import { SAFE_PH } from '../stages/pass-time.js';
 import type { Finding } from './rules.js';
 
 /** Limits of cooling for food that acid does not keep (FDA Food Code 3-501.14): °C and minutes. */
-export const COOLING = { hotC: 57, middleC: 21, coldC: 5, firstMin: 120, allMin: 360, coldEnoughC: 7 } as const;
+export const COOLING = { hotC: 57, middleC: 21, coldC: 5, firstMin: 120, allMin: 360 } as const;
 
 /** How a hot crock has cooled: minutes from 57 to 21 °C, and on to the cold; null for what is not (yet) so. */
 export interface CoolingRecord {
@@ -27,7 +27,7 @@ export function coolingRecord(states: readonly CrockState[]): CoolingRecord | nu
   const from = states[hot]!.minute;
   const until = (tempC: number) => after.find((s) => s.tempC <= tempC)?.minute;
   const middle = until(COOLING.middleC);
-  const cold = until(COOLING.coldEnoughC);
+  const cold = until(COOLING.coldC);
   return {
     toMiddleMin: middle === undefined ? null : middle - from,
     toColdMin: cold === undefined ? null : cold - from,

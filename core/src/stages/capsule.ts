@@ -6,11 +6,11 @@ import {
   type StarterStore,
 } from '../constants/cultures.js';
 import { vitality } from '../physics/vitality.js';
-import { massesBy } from '../state/composition.js';
+import { fractionOf, massesBy } from '../state/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
-import type { StageKind } from './kind.js';
+import type { Problem, StageKind } from './kind.js';
 import { volumeMl } from './pass-time.js';
 import { lethalProblems, sown } from './sowing.js';
 
@@ -71,10 +71,8 @@ const countFor = (state: CrockState, { perLitre }: CapsuleParams) =>
 /** Less sugar than this (fraction) and a culture stops short of pH 4.6. */
 const ENOUGH_SUGAR = 0.008;
 
-function sugarProblems({ culture }: CapsuleParams, { masses }: CrockState) {
-  const { sugar } = CULTURES[culture];
-  const share = masses[sugar] / Math.max(1, masses.water + masses.fat);
-  if (share >= ENOUGH_SUGAR) return [];
+function sugarProblems({ culture }: CapsuleParams, { masses }: CrockState): Problem[] {
+  if (fractionOf(masses, CULTURES[culture].sugar) >= ENOUGH_SUGAR) return [];
   return [
     {
       field: 'sugarPct',

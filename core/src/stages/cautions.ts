@@ -17,6 +17,8 @@ export const CAUTIONS = {
   allergen: 'Contains milk.',
   calcium: 'Calcium chloride: food grade, and never more than 0.2 g/kg of milk.',
   wild: 'What lives in raw milk may be good or bad. If it smells foul, blows up or colours, discard it without tasting; seeding it is faster and safer.',
+  tiredGrains:
+    'These grains have waited long: the first batch is slow and thin. Throw it out and go by the second or third.',
   egg: 'Egg in it: bring it to 74 °C all through.',
   allergenEgg: 'Contains milk and egg.',
   bottles:

@@ -70,9 +70,14 @@ describe('kefir on grains', () => {
     expect(alcoholPct).toBeLessThan(0.5);
   });
 
-  it('grains long unfed are said to be tired, and die in hot milk', () => {
-    expect(problems('grains', { ageDays: 40, store: 'cold' }, MILK)).toEqual(['ageDays']);
-    expect(problems('grains', { ageDays: 7, store: 'cold' }, MILK)).toEqual([]);
+  it('grains that rested for weeks are used with a warning, spent ones are refused, and hot milk kills them', () => {
+    expect(problems('grains', { ageDays: 60, store: 'cold' }, MILK)).toEqual(['ageDays']);
+    expect(problems('grains', { ageDays: 25, store: 'cold' }, MILK)).toEqual([]);
+    const warned = (ageDays: number) => {
+      const { kind, params } = bound('grains', { ageDays, store: 'cold' });
+      return kind.cautions(params, MILK).includes(CAUTIONS.tiredGrains);
+    };
+    expect([warned(25), warned(7)]).toEqual([true, false]);
     expect(problems('grains', {}, { ...MILK, tempC: 50 })).toEqual(['starterC']);
   });
 

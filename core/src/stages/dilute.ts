@@ -45,16 +45,10 @@ export const dilute: StageKind<DiluteParams> = {
 const addedG = (state: CrockState, { pct }: DiluteParams) => (totalG(state.masses) * pct) / 100;
 
 /**
- * The souring of a thinned crock. Buffer and acid are thinned alike, so the pH hardly moves (as that of any buffer does
- * when water is added); the little buffer that added milk brings is left out, the books have its masses.
+ * The souring of a thinned crock. It is reckoned per kg of the milk as it was inoculated, and of that there is as much as
+ * before: only what share of the crock's water belongs to it has changed. (Buffer and acid are thinned alike, so the pH
+ * hardly moves, as that of any buffer does; the little buffer that added milk brings is left out, the books have its masses.)
  */
 function thinnedSouring({ souring, masses }: CrockState, after: CrockState): CrockState['souring'] {
-  if (!souring) return null;
-  const before = totalG(masses) / totalG(after.masses);
-  return {
-    ...souring,
-    biomass: souring.biomass * before,
-    beside: souring.beside.map((living) => ({ ...living, biomass: living.biomass * before })),
-    waterFraction: (souring.waterFraction * after.masses.water) / masses.water,
-  };
+  return souring && { ...souring, waterFraction: (souring.waterFraction * after.masses.water) / masses.water };
 }

@@ -21,7 +21,7 @@ export const draw: StageKind<DrawParams> = {
     `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains.`,
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'strainer'],
-  runsOff: { is: 'buttermilk', name: 'Buttermilk', use: 'drink it, bake with it, or sour the next cream with it' },
+  runsOff: { is: 'buttermilk', name: 'Buttermilk' },
   begin: (state) => {
     const { butterG, butterFatPct } = split(state);
     const fatG = (butterG * butterFatPct) / 100;

@@ -1,6 +1,5 @@
-import { KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
+import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
 import { vitality } from '../physics/vitality.js';
-import { CULTURES } from '../constants/cultures.js';
 import { massesBy, totalG, type Masses } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -19,8 +18,9 @@ export interface GrainsParams {
 }
 
 const TAKES_MIN = 4;
-/** Unfed so long, grains want a batch or two to come back. */
+/** Shares of vigour under which grains are tired, and under which they are given up. */
 const TIRED_BELOW = 0.5;
+const SPENT_BELOW = 0.1;
 
 /** Grains of kefir into the next milk, unrinsed. */
 export const grains: StageKind<GrainsParams> = {
@@ -38,7 +38,7 @@ export const grains: StageKind<GrainsParams> = {
     const massG = grainsG(params, state);
     const { member } = environment;
     const full = withCurd(pourIn(state, massesOfGrains(massG)), { grainsG: massG });
-    const vigour = vitality({ form: 'grains', ...params }, 'kefir-grains') * member.vitality;
+    const vigour = vigourOf(params) * member.vitality;
     const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * vigour;
     const lagQ = lagQOf('kefir-grains', 'grains') * member.lag;
     return sown(full, [{ culture: 'kefir-grains', biomass, lagQ }], 0, member, state.masses);
@@ -46,20 +46,26 @@ export const grains: StageKind<GrainsParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
   endCue: () => 'All of them are under the milk.',
   cues: [],
-  cautions: () => [CAUTIONS.spoon, CAUTIONS.clean],
+  cautions: (params) => [
+    CAUTIONS.spoon,
+    CAUTIONS.clean,
+    ...(vigourOf(params) < TIRED_BELOW ? [CAUTIONS.tiredGrains] : []),
+  ],
   problems: (params, state) => [
     ...lethalProblems('kefir-grains', state.tempC),
-    ...(vitality({ form: 'grains', ...params }, 'kefir-grains') < TIRED_BELOW
+    ...(vigourOf(params) < SPENT_BELOW
       ? [
           {
             field: 'ageDays',
-            message: 'So long without milk the grains have hardly any vigour.',
-            remedy: 'Wake them in a little milk, changed daily, for two or three days first.',
+            message: 'So long without milk the grains have hardly any life left.',
+            remedy: 'Wake them in a little milk, changed daily, for some days first; or begin with new ones.',
           },
         ]
       : []),
   ],
 };
+
+const vigourOf = ({ ageDays, store }: GrainsParams) => vitality({ form: 'grains', ageDays, store }, 'kefir-grains');
 
 const grainsG = ({ grainsPct }: GrainsParams, state: CrockState) => (totalG(state.masses) * grainsPct) / 100;
 

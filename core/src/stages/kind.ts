@@ -46,11 +46,10 @@ export interface Drainage {
   readonly wantedWheyG: number;
 }
 
-/** What leaves a crock as it drains: what it is, its name and its uses. */
+/** What leaves a crock as it drains: what it is, and its name. */
 export interface RunsOff {
   readonly is: 'whey' | 'buttermilk';
   readonly name: string;
-  readonly use: string;
 }
 
 /** What is taken off and put by: its name and its uses. */

@@ -68,7 +68,7 @@ export const strain: StageKind<StrainParams> = {
   gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
   endsBy: 'solids',
   target: (params) => (params.share > 0 ? 0 : TEXTURES[params.texture].solids),
-  runsOff: { is: 'whey', name: 'Whey', use: 'acid whey: bake, brine or feed with it' },
+  runsOff: { is: 'whey', name: 'Whey' },
   drainage: (state, params, environment) => {
     const course = strainCourse(state, params, environment);
     return { course, wantedWheyG: wantedWheyG(state, params, course) };

@@ -30,7 +30,7 @@ describe('the drawing of a pour', () => {
 
   it('draws buttermilk as what it is, and not as whey', async () => {
     const { followed } = makeAt(150);
-    const runsOff = { is: 'buttermilk' as const, name: 'Buttermilk', use: 'drink it' };
+    const runsOff = { is: 'buttermilk' as const, name: 'Buttermilk' };
     fixture.componentRef.setInput('followed', { ...followed, runsOff });
     await fixture.whenStable();
     expect([all('.buttermilk').length, all('.whey').length]).toEqual([1, 0]);
