@@ -1,5 +1,4 @@
 import type { Choices } from '../methods/method.js';
-import type { PricedAs } from '../stages/kind.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
@@ -11,25 +10,19 @@ export interface Amount {
   readonly kitchen: string;
 }
 
-/** The choice that says what a thing costs. */
-const PRICED_BY: Readonly<Record<PricedAs, string | null>> = {
-  milk: 'milkPrice',
-  cream: 'creamPrice',
-  powder: 'powderPrice',
-  acid: 'acidPrice',
-  own: null,
-};
-
 /** Everything that is weighed in along a make, with the price its choice gives it. */
 export function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount & { pricePerKg: number })[] {
   return runs.flatMap((run, i) => {
     const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
     const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
-    return weighed.map(({ what, massG, gPerMl, pricedAs, measure }) => ({
-      what,
-      massG,
-      kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
-      pricePerKg: Number(choices[PRICED_BY[pricedAs] ?? ''] ?? 0),
-    }));
+    return weighed.map(({ what, massG, gPerMl, pricedAs, measure, count }) => {
+      const price = Number(choices[`${pricedAs}Price`] ?? 0);
+      return {
+        what,
+        massG,
+        kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
+        pricePerKg: count === undefined ? price : (price * count) / (massG / 1000),
+      };
+    });
   });
 }

@@ -143,6 +143,13 @@ export function firstOf(run: StageRun): CrockState {
   return run.states[0]!;
 }
 
+/** The crock at a minute of a run, between the states that were kept: the last of them moved on to just then. */
+export function stateIn(run: StageRun, minute: number, environment: Environment): CrockState {
+  const before = run.states.findLast((s) => s.minute <= minute) ?? firstOf(run);
+  const { kind, params } = run.stage;
+  return minute > before.minute ? kind.advance(before, params, environment, minute - before.minute) : before;
+}
+
 /** A run's course about its end: earlier states from the run, later ones by letting it go on. */
 export function courseOf(run: StageRun, environment: Environment): Course {
   const end = lastOf(run);

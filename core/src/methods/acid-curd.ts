@@ -5,13 +5,10 @@ import {
   vary,
   type ChoiceGroup,
   type Method,
-  type NumberChoice,
   type OptionChoice,
   type StageTemplate,
 } from './method.js';
-import { BLEND, HEATING, MILK, milkOption, MONEY } from './common-choices.js';
-
-const every = (group: ChoiceGroup) => group.choices.map((c) => c.key);
+import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
 
 /** Which acid. */
 export const AGENT: OptionChoice = {
@@ -29,17 +26,7 @@ export const AGENT: OptionChoice = {
 };
 
 /** What the acid costs. */
-export const ACID_PRICE: NumberChoice = {
-  key: 'acidPrice',
-  label: 'The acid costs',
-  kind: 'number',
-  unit: 'per kg',
-  min: 0,
-  max: 200,
-  step: 0.5,
-  initial: 6,
-  why: 'In your own money.',
-};
+export const ACID_PRICE = price('acid', 'The acid costs', 'per kg', 6);
 
 /** Acid to a pH, with a reasoned one for the make. */
 const acid = (initial: number, why: string): ChoiceGroup => ({
@@ -109,7 +96,7 @@ function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] 
   ];
 }
 
-const CURD_MONEY = only(vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 11 } }), every(MONEY));
+const CURD_MONEY = vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 11 } });
 
 export const acidHeatCurd: Method = {
   id: 'acid-heat-curd',

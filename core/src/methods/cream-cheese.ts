@@ -10,6 +10,7 @@ import {
   SALT_STAGE,
   SETTING,
   TRANSFER,
+  warmTo,
 } from './curd-choices.js';
 import { only, vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import {
@@ -96,18 +97,6 @@ const setting = (culture: string): readonly StageTemplate[] => [
     params: KEEPING_PARAMS,
   },
 ];
-
-const warmTo = (initial: number, min: number, max: number, why: string): ChoiceGroup['choices'][number] => ({
-  key: 'warmC',
-  label: 'Warm the milk to',
-  kind: 'number',
-  unit: '°C',
-  min,
-  max,
-  step: 1,
-  initial,
-  why,
-});
 
 const CHEESE_STARTER = vary(only(STARTER, STARTER_KEYS), {
   dosePct: { initial: 1.5, min: 0.2, why: 'Overnight wants little: one to two per cent.' },

@@ -164,6 +164,19 @@ export const CLOTH_PARAMS: StageTemplate['params'] = {
   strainerL: { choice: 'strainerL' },
 };
 
+/** How warm the milk is made before its culture goes in. */
+export const warmTo = (initial: number, min: number, max: number, why: string): NumberChoice => ({
+  key: 'warmC',
+  label: 'Warm the milk to',
+  kind: 'number',
+  unit: '°C',
+  min,
+  max,
+  step: 1,
+  initial,
+  why,
+});
+
 /** Salt of a curd, by its usual amount. */
 export const saltChoice = (initial: number, why: string): NumberChoice => ({
   key: 'saltPct',

@@ -1,6 +1,6 @@
-import { only, vary, type Method, type NumberChoice } from './method.js';
+import { vary, withMore, type Method, type NumberChoice } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER, price } from './common-choices.js';
 
 const POWDER: NumberChoice = {
   key: 'powderPct',
@@ -14,19 +14,7 @@ const POWDER: NumberChoice = {
   why: 'Powder brings protein and firms; more than 4 % tastes of it.',
 };
 
-const POWDER_PRICE: NumberChoice = {
-  key: 'powderPrice',
-  label: 'Powder costs',
-  kind: 'number',
-  unit: 'per kg',
-  min: 0,
-  max: 100,
-  step: 0.1,
-  initial: 9,
-  why: 'In your own money.',
-};
-
-const every = (group: { readonly choices: readonly { readonly key: string }[] }) => group.choices.map((c) => c.key);
+const POWDER_PRICE = price('powder', 'Powder costs', 'per kg', 9);
 
 export const enrichedYogurt: Method = {
   id: 'enriched-yogurt',
@@ -36,15 +24,14 @@ export const enrichedYogurt: Method = {
   family: 'Yogurt',
   summary: 'Scalded yogurt with cream for roundness, or milk powder for body, or both.',
   groups: [
-    only(
+    withMore(
       vary(MILK, { fatPct: { initial: 7, why: 'Cream softens the tang and thickens: six to ten is double-fat.' } }),
-      every(MILK),
       POWDER,
     ),
     HEATING,
     STARTER,
     KEEPING,
-    only(MONEY, every(MONEY), POWDER_PRICE),
+    withMore(MONEY, POWDER_PRICE),
   ],
   stages: [
     ...SCALDED_STAGES.map((stage) =>

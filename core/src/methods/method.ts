@@ -102,9 +102,14 @@ export function vary(group: ChoiceGroup, changes: Readonly<Record<string, Change
   return { ...group, choices: group.choices.map((c) => ({ ...c, ...changes[c.key] }) as Choice) };
 }
 
-/** A shared group with only some of its choices, and more after them. */
-export function only(group: ChoiceGroup, keys: readonly string[], ...more: readonly Choice[]): ChoiceGroup {
-  return { ...group, choices: [...group.choices.filter((c) => keys.includes(c.key)), ...more] };
+/** A shared group with only some of its choices. */
+export function only(group: ChoiceGroup, keys: readonly string[]): ChoiceGroup {
+  return { ...group, choices: group.choices.filter((c) => keys.includes(c.key)) };
+}
+
+/** A shared group with more choices after its own. */
+export function withMore(group: ChoiceGroup, ...more: readonly Choice[]): ChoiceGroup {
+  return { ...group, choices: [...group.choices, ...more] };
 }
 
 /** A group whose choices, or a stage which, has a say only under one more condition. */

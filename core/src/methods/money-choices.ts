@@ -1,4 +1,17 @@
-import type { ChoiceGroup } from './method.js';
+import type { ChoiceGroup, NumberChoice } from './method.js';
+
+/** What something else costs that a make takes in. */
+export const price = (of: string, label: string, unit: string, initial: number): NumberChoice => ({
+  key: `${of}Price`,
+  label,
+  kind: 'number',
+  unit,
+  min: 0,
+  max: 200,
+  step: 0.05,
+  initial,
+  why: 'In your own money.',
+});
 
 /** What a batch is worth: used for the cost against the shop. */
 export const MONEY: ChoiceGroup = {

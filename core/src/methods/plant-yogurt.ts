@@ -1,6 +1,6 @@
 import { PLANT_BASES } from '../constants/reference-materials.js';
-import { only, vary, type ChoiceGroup, type Method } from './method.js';
-import { KEEPING, KEEPING_PARAMS, MONEY } from './common-choices.js';
+import { only, vary, withMore, type ChoiceGroup, type Method } from './method.js';
+import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
 
 const BASE: ChoiceGroup = {
   title: 'Base',
@@ -110,11 +110,14 @@ export const plantYogurt: Method = {
       keepC: { min: 36, max: 46, initial: 42, why: 'Forty to forty-six suits what is in the capsules.' },
       targetPh: { initial: 4.4, max: 4.6, why: 'To taste, but never above 4.6: nothing else guards it.' },
     }),
-    vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice', 'potPrice', 'handsPerHour']), {
-      potG: { initial: 200 },
-      milkPrice: { label: 'The base costs', initial: 9 },
-      shopPrice: { initial: 14 },
-    }),
+    withMore(
+      vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice', 'potPrice', 'handsPerHour']), {
+        potG: { initial: 200 },
+        milkPrice: { label: 'The base costs', initial: 9 },
+        shopPrice: { initial: 14 },
+      }),
+      price('capsule', 'A capsule costs', 'each', 0.4),
+    ),
   ],
   stages: [
     {

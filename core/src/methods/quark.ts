@@ -10,6 +10,7 @@ import {
   SALT_STAGE,
   SETTING,
   TRANSFER,
+  warmTo,
 } from './curd-choices.js';
 import { only, vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
@@ -60,17 +61,7 @@ export const quark: Method = {
     {
       ...ROOM_STARTER,
       choices: [
-        {
-          key: 'warmC',
-          label: 'Warm the milk to',
-          kind: 'number',
-          unit: '°C',
-          min: 20,
-          max: 33,
-          step: 1,
-          initial: 28,
-          why: 'Where the culture gets away well.',
-        },
+        warmTo(28, 20, 33, 'Where the culture gets away well.'),
         ...vary(ROOM_STARTER, { dosePct: { initial: 3 } }).choices,
         {
           key: 'ripenMin',

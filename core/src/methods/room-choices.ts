@@ -1,4 +1,12 @@
-import { only, vary, type ChoiceGroup, type OptionChoice, type Parameter, type StageTemplate } from './method.js';
+import {
+  only,
+  vary,
+  withMore,
+  type ChoiceGroup,
+  type OptionChoice,
+  type Parameter,
+  type StageTemplate,
+} from './method.js';
 import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './common-choices.js';
 
 /** A starter that goes into milk as it comes from the cold. */
@@ -25,7 +33,7 @@ const COVER: OptionChoice = {
 
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM: ChoiceGroup = vary(
-  { ...only(KEEPING, ['targetPh', 'roomC'], COVER), title: 'Souring' },
+  { ...withMore(only(KEEPING, ['targetPh', 'roomC']), COVER), title: 'Souring' },
   {
     roomC: {
       initial: 22,

@@ -1,7 +1,7 @@
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
 import { HANGS } from './curd-choices.js';
-import { vary, type ChoiceGroup, type Method, type NumberChoice } from './method.js';
-import { MONEY } from './common-choices.js';
+import { vary, withMore, type ChoiceGroup, type Method, type NumberChoice } from './method.js';
+import { MONEY, price } from './common-choices.js';
 
 const percent = (key: string, label: string, max: number, initial: number, why: string): NumberChoice => ({
   key,
@@ -88,10 +88,14 @@ export const sodaCheese: Method = {
     ...CLABBER_GROUPS,
     CURD,
     MELTING,
-    vary(MONEY, {
-      potG: { initial: 300, label: 'Pieces of', why: 'Weight of one piece.' },
-      shopPrice: { initial: 17 },
-    }),
+    withMore(
+      vary(MONEY, {
+        potG: { initial: 300, label: 'Pieces of', why: 'Weight of one piece.' },
+        shopPrice: { initial: 17 },
+      }),
+      price('butter', 'Butter costs', 'per kg', 11),
+      price('egg', 'Egg costs', 'per kg', 5),
+    ),
   ],
   stages: [
     ...CLABBER_STAGES,

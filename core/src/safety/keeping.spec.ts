@@ -21,9 +21,11 @@ const end = (code: string, choices = {}) =>
 
 describe('cooling what acid does not keep (FDA Food Code 3-501.14)', () => {
   it('within two hours and four more is in order', () => {
-    const states = seen([0, 90], [10, 57], [100, 21], [300, 7], [400, 4]);
+    const states = seen([0, 90], [10, 57], [100, 21], [300, 5], [400, 4]);
     expect(coolingRecord(states)).toEqual({ toMiddleMin: 90, toColdMin: 290, sinceHotMin: 390 });
     expect(coolingFinding(states, 5.8)).toBeNull();
+    // seven degrees are not five
+    expect(coolingFinding(seen([0, 90], [10, 57], [100, 21], [300, 7], [400, 5.5]), 5.8)!.level).toBe('hold');
   });
 
   it('slower is held, with the time and what to do, while it lasts and after', () => {

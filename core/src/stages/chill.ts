@@ -29,7 +29,7 @@ export const chill: StageKind<ChillParams> = {
   begin: (state, params) => takeOut(state, scaleMasses(state.masses, params.holdBackPct / 100), 'heldBack'),
   advance: (state, _params, environment, minutes) => standBy('refrigerator', state, environment, minutes),
   done: (state, params) => state.tempC <= params.targetC,
-  stepMin: 10,
+  stepMin: 15,
   give: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),
   endCue: () => 'Cold through, firm when tilted.',
   cues: [

@@ -37,11 +37,11 @@ export const cook: StageKind<CookParams> = {
   endsBy: 'temperature',
   target: (params) => params.targetC,
   weighIn: (params, before) =>
-    partsOf(params, before).map(({ goods, massG }) => ({
+    partsOf(params, before).map(({ goods, massG, pricedAs }) => ({
       what: goods.name,
       massG,
       gPerMl: goods.gPerMl,
-      pricedAs: goods === GOODS.butter ? 'cream' : goods === GOODS.milk ? 'milk' : 'own',
+      pricedAs,
     })),
   begin: (state, params) =>
     withCurd(
@@ -82,10 +82,10 @@ export const cook: StageKind<CookParams> = {
 function partsOf(params: CookParams, before: CrockState) {
   const curdG = totalG(before.masses);
   const parts = [
-    { goods: GOODS.butter, massG: (curdG * params.butterPct) / 100 },
-    { goods: GOODS.milk, massG: (curdG * params.milkPct) / 100 },
-    { goods: GOODS.egg, massG: (curdG * params.eggPct) / 100 },
-    { goods: GOODS.salt, massG: (curdG * params.saltPct) / 100 },
+    { goods: GOODS.butter, massG: (curdG * params.butterPct) / 100, pricedAs: 'butter' as const },
+    { goods: GOODS.milk, massG: (curdG * params.milkPct) / 100, pricedAs: 'milk' as const },
+    { goods: GOODS.egg, massG: (curdG * params.eggPct) / 100, pricedAs: 'egg' as const },
+    { goods: GOODS.salt, massG: (curdG * params.saltPct) / 100, pricedAs: 'own' as const },
   ];
   return parts.filter((part) => part.massG > 0.05);
 }

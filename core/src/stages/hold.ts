@@ -39,7 +39,7 @@ export const hold: StageKind<HoldParams> = {
     };
   },
   done: (state, params, _environment, since) => state.minute - since >= params.minutes,
-  stepMin: 2,
+  stepMin: 5,
   give: (_params, course) => {
     const gained = 100 * (denaturedBetaLg(course.at(0).native) - denaturedBetaLg(course.at(-5).native));
     return {

@@ -26,8 +26,8 @@ export interface Problem {
 /** What decides that a stage is over. */
 export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
 
-/** Whose price a thing has; what is one's own, or weighs nothing in money, has none. */
-export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'own';
+/** Whose price a thing has: that of the choice "…Price"; what is one's own, or weighs nothing in money, has none. */
+export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'own';
 
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
@@ -37,6 +37,8 @@ export interface WeighedIn {
   readonly pricedAs: PricedAs;
   /** How it is measured out where a spoon is too big for it: "2 drops". */
   readonly measure?: string;
+  /** How many there are of it, where it is priced by the piece. */
+  readonly count?: number;
 }
 
 /** How a curd drains from the state it was loaded in. */

@@ -1,10 +1,11 @@
 import { CULTURES, LETHAL_RISE_C, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import type { Member } from '../environment/environment.js';
-import { bufferMilkOf, phForLactic } from '../physics/buffer.js';
+import { bufferMilkOf, phFromTable } from '../physics/buffer.js';
 import { fractionOf, totalG, type Masses } from '../state/composition.js';
 import type { CrockState, Living } from '../state/crock-state.js';
 import type { Problem } from './kind.js';
+import { lawFor } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 /**
@@ -26,7 +27,7 @@ export function sown(
   };
   return {
     ...state,
-    ph: phForLactic(milk, lacticMolPerKg) + member.phShift,
+    ph: phFromTable(lawFor(first.culture, milk).ph, lacticMolPerKg) + member.phShift,
     souring: { ...first, beside, milk, waterFraction: state.masses.water / totalG(state.masses), lacticMolPerKg },
   };
 }

@@ -36,7 +36,7 @@ export interface StrainParams {
 }
 
 /** A gel drains for hours; grains out of hot milk in minutes, cooling all the while. */
-const SLOW_STEP_MIN = 10;
+const SLOW_STEP_MIN = 20;
 const HOT_STEP_MIN = 2;
 
 /** What is asked for no texture is none the worse for a night in the cold. */

@@ -11,6 +11,7 @@ import {
   readingMoments,
   readStandIn,
   runStage,
+  stateIn,
   seededRandom,
   seedFromText,
   STAND_INS,
@@ -111,7 +112,7 @@ export function play(script: Script): Entry[] {
     const until = Math.min(msOf(lastOf(run).minute), script.untilMs);
     for (const [id, kind] of Object.entries(script.instruments)) {
       for (const atMs of readingMoments(kind, from, until)) {
-        const seen = run.states.find((s) => msOf(s.minute) >= atMs) ?? lastOf(run);
+        const seen = stateIn(run, (atMs - script.startMs) / MIN_MS, environment);
         if (!canRead(kind, seen)) continue;
         const value = readStandIn(kind, seen, seededRandom(seedFromText(`${batchId} ${kind} ${atMs}`)));
         const { quantity } = STAND_INS[kind];
