@@ -1,13 +1,6 @@
 import { REFERENCE_MILKS, WHEYS } from '../constants/reference-materials.js';
 import { saltChoice } from './curd-choices.js';
-import {
-  only,
-  vary,
-  type ChoiceGroup,
-  type Method,
-  type OptionChoice,
-  type StageTemplate,
-} from './method.js';
+import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
 import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
 
 /** Which acid. */

@@ -54,6 +54,7 @@ export const SETTING: ChoiceGroup = {
     },
     {
       key: 'calciumGPerKg',
+      nought: 'no calcium',
       label: 'Calcium chloride',
       kind: 'number',
       unit: 'g a kg',
@@ -147,6 +148,7 @@ export const CLOTH: readonly [OptionChoice, NumberChoice] = [
   },
   {
     key: 'strainerL',
+    nought: 'sieve big enough',
     label: 'The sieve holds',
     kind: 'number',
     unit: 'L',
@@ -180,6 +182,7 @@ export const warmTo = (initial: number, min: number, max: number, why: string): 
 /** Salt of a curd, by its usual amount. */
 export const saltChoice = (initial: number, why: string): NumberChoice => ({
   key: 'saltPct',
+  nought: 'no salt',
   label: 'Salt',
   kind: 'number',
   unit: '%',

@@ -58,6 +58,7 @@ const BOTTLES: ChoiceGroup = {
   choices: [
     {
       key: 'bottleH',
+      nought: 'no second ferment',
       label: 'Second ferment',
       kind: 'number',
       unit: 'h',
@@ -81,6 +82,7 @@ const BOTTLES: ChoiceGroup = {
     },
     {
       key: 'fruitSugarPct',
+      nought: 'no sugar',
       onlyIf: { choice: 'bottleH', above: 0 },
       label: 'Sugar or its worth in fruit',
       kind: 'number',

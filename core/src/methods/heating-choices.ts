@@ -17,6 +17,7 @@ export const HEATING: ChoiceGroup = {
     },
     {
       key: 'holdMin',
+      nought: 'no hold',
       label: 'Hold for',
       kind: 'number',
       unit: 'min',

@@ -13,6 +13,8 @@ export interface NumberChoice {
   readonly step: number;
   readonly initial: number;
   readonly why: string;
+  /** What nought of it is called, where a number would say less: "no second ferment". */
+  readonly nought?: string;
   /** Left out of sight unless this holds: then it has no say. */
   readonly onlyIf?: Conditions;
 }

@@ -74,6 +74,7 @@ export const MONEY: ChoiceGroup = {
     },
     {
       key: 'handsPerHour',
+      nought: 'own time not counted',
       label: 'An hour of hands',
       kind: 'number',
       unit: 'per hour',

@@ -30,6 +30,7 @@ const BASE: ChoiceGroup = {
     },
     {
       key: 'sugarPct',
+      nought: 'no sugar',
       label: 'Sugar',
       kind: 'number',
       unit: '%',

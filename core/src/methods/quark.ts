@@ -65,6 +65,7 @@ export const quark: Method = {
         ...vary(ROOM_STARTER, { dosePct: { initial: 3 } }).choices,
         {
           key: 'ripenMin',
+          nought: 'not ripened',
           label: 'Ripen before the rennet',
           kind: 'number',
           unit: 'min',

@@ -33,6 +33,7 @@ const DRINKING: ChoiceGroup = {
   choices: [
     {
       key: 'thinPct',
+      nought: 'not thinned',
       label: 'Thin it by',
       kind: 'number',
       unit: '%',

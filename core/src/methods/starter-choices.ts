@@ -62,6 +62,7 @@ export const STARTER: ChoiceGroup = {
     },
     {
       key: 'generation',
+      nought: 'first make of it',
       label: 'Carried on',
       kind: 'number',
       unit: '×',

@@ -14,6 +14,11 @@ export interface HeatParams {
 
 /** Highest temperature milk reaches in an open kitchen, °C. */
 const BOILS_C = 100;
+/** Bubbles show at the rim from here, and skin burns from there, °C. */
+const STEAMS_C = 75;
+const BURNS_C = 50;
+/** Warmed over water and taken off, milk waits so long without harm, min. */
+const SLOW_LATE_MIN = 15;
 
 /** Warming on the hob to a temperature. */
 export const heat: StageKind<HeatParams> = {
@@ -39,7 +44,13 @@ export const heat: StageKind<HeatParams> = {
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,
-  give: (_params, course) => {
+  give: (params, course) => {
+    if (params.paceCPerMin > 0)
+      return {
+        earlyMin: 0,
+        lateMin: SLOW_LATE_MIN,
+        cost: 'Off the heat it waits; a degree or two either way is no harm.',
+      };
     const perMin = course.at(1).tempC - course.at(0).tempC;
     return {
       earlyMin: 0,
@@ -47,7 +58,8 @@ export const heat: StageKind<HeatParams> = {
       cost: `Each minute over adds about ${perMin.toFixed(0)} °C; a few degrees over is no harm, boiling over is.`,
     };
   },
-  endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)}; small bubbles round the edge.`,
+  endCue: ({ targetC }) =>
+    `The thermometer shows ${sayTemp(targetC)}${targetC >= STEAMS_C ? '; small bubbles round the edge' : ' after a stir'}.`,
   cues: [
     {
       cue: 'bottom',
@@ -55,7 +67,7 @@ export const heat: StageKind<HeatParams> = {
       answers: ['clean', 'a film', 'scorched'],
     },
   ],
-  cautions: () => [CAUTIONS.hot],
+  cautions: ({ targetC }) => (targetC >= BURNS_C ? [CAUTIONS.hot] : []),
   problems: (params) =>
     params.targetC >= BOILS_C
       ? [

@@ -13,6 +13,14 @@ describe('choices in words', () => {
     expect(valueWords(choice('drain'), { drain: 'flat' })).toBe('Flat in a sieve');
   });
 
+  it('say one day and not one days, and nought in a word', () => {
+    const at = (key: string, value: number) => valueWords(choice(key), { [key]: value });
+    expect([at('ageDays', 1), at('ageDays', 4)]).toEqual(['1 day', '4 days']);
+    expect([at('holdMin', 0), at('holdMin', 15)]).toEqual(['no hold', '15 min']);
+    expect(at('strainerL', 0)).toBe('sieve big enough');
+    expect(at('handsPerHour', 0)).toBe('own time not counted');
+  });
+
   it('sum a closed group up', () => {
     const group = method.groups.find((g) => g.title === 'Heat')!;
     expect(groupWords(group, initialChoices(method))).toBe('85 °C, 15 min, Lid on, Cold-water bath');

@@ -16,6 +16,10 @@ const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
 /** Less than this in 100 g is not worth a word. */
 const TRACE_OF_ALCOHOL_G = 0.05;
 
+/** What is left when its pots are full, where that is worth a word. */
+const over = (massG: number, pots: number, potG: number) =>
+  massG - pots * potG > 0.1 * potG ? `, ${mass(massG - pots * potG)} over` : '';
+
 const sayDays = (days: number) => (days === 1 ? '1 day' : `${days} days`);
 
 /** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
@@ -130,13 +134,13 @@ export class SheetView {
   });
 
   protected readonly facts = computed(() => {
-    const { product, nutrition, cost, byproducts, keeps } = this.sheet();
+    const { product, nutrition, cost, byproducts, keeps, choices } = this.sheet();
     const money = (amount: number) => `${this.settings().currency} ${amount.toFixed(2)}`;
     return [
       {
         what: 'Product',
         value: mass(product.massG),
-        more: `fills ${sayPots(product.pots)}; it ${product.firmnessWord}`,
+        more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, Number(choices['potG']))}; it ${product.firmnessWord}`,
       },
       ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: left.use })),
       {
