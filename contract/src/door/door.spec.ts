@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { METHODS } from '@oat-crock/core';
 import { InputRefused } from '../problem.js';
 import { DOOR_EXAMPLES, type DOOR_SCHEMAS } from '../index.js';
 import { doorHelp, runVerb, VERB_NAMES } from './door.js';
@@ -162,6 +163,27 @@ describe('the door', () => {
     expect(() => runVerb('make', big)).toThrowMatching((e: InputRefused) =>
       e.errors[0]!.remedy.includes('more cloths'),
     );
+  });
+
+  it('makes every method there is, with what is left of it and how long it keeps', () => {
+    for (const { code } of METHODS) {
+      const made = runVerb('make', { method: code, massG: 1500, choices: {} }) as {
+        balanceErrorPct: number;
+        keepsDays: number;
+        byproducts: { name: string; massG: number }[];
+        stages: { startMin: number; endMin: number }[];
+        product: { massG: number };
+      };
+      expect(made.balanceErrorPct).withContext(code).toBeLessThan(0.1);
+      expect(made.keepsDays).withContext(code).toBeGreaterThan(0);
+      expect(made.product.massG).withContext(code).toBeGreaterThan(200);
+      expect(numbers(made).every(Number.isFinite)).withContext(code).toBeTrue();
+      made.stages.forEach((s, i) => i > 0 && expect(s.startMin).toBeCloseTo(made.stages[i - 1]!.endMin, 6));
+    }
+    expect(refused('make', { method: 'A4', massG: 1500, choices: { cookC: 68 } })).toEqual(['choices.cookC']);
+    expect(refused('make', { method: 'F1', massG: 1500, choices: { calciumGPerKg: 0.25 } })).toEqual([
+      'choices.calciumGPerKg',
+    ]);
   });
 
   it('closes the balance of any make it is asked for', () => {

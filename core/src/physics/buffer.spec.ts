@@ -12,6 +12,7 @@ import {
 const MILK: BufferMilk = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 const ta = (ph: number) => titratableAcidity(MILK, ph).pctLactic;
 
+/** Titratable acidity of milk and yogurt: Walstra et al. (2006), ch. 2 and 22. */
 describe('the buffer of milk', () => {
   it('fresh milk titrates to 0.13–0.18 % as lactic acid', () => {
     expect(ta(6.65)).toBeGreaterThan(0.13);

@@ -6,6 +6,7 @@ const milk = (volumeMl: number) => massesOfMaterial(materialFromLabel(3.6, 3.3),
 const cooling = (method: Parameters<typeof coolingSurroundings>[0], ml: number, from: number, to: number) =>
   coolingMinutes(milk(ml), from, to, coolingSurroundings(method, ml, 20));
 
+/** Kitchen practice; the limits lie within free convection and stirred baths as Incropera & DeWitt (ch. 9) give them. */
 describe('cooling', () => {
   it('a covered 4 L pot in a 20 °C room takes 1.5–3 h from 90 to 45 °C', () => {
     expect(cooling('covered', 4000, 90, 45)).toBeGreaterThan(90);

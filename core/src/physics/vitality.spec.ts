@@ -5,6 +5,7 @@ import { starterAdvice, vitality, type Starter } from './vitality.js';
 const log10 = (starter: Partial<Starter>) =>
   Math.log10(vitality({ form: 'active', store: 'cold', ageDays: 0, ...starter }));
 
+/** Losses of starters in store as dairy practice reckons them: Tamime & Robinson (2007), ch. 8. */
 describe('vitality in store', () => {
   it('falls 0.03–0.06 log10 a day at 4 °C for weeks, and faster in a warmer cold shelf', () => {
     const perDay = -log10({ ageDays: 21 }) / 21;

@@ -1,4 +1,5 @@
-import { makeAt, START_MS } from '../testing/followed';
+import type { EntryBody } from '@oat-crock/core';
+import { makeAt, otherMakeAt, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { BalanceTable } from './balance-table';
 
@@ -38,5 +39,23 @@ describe('the balance of a make', () => {
     expect((await table(finished(Math.round(expected), null))).text).toContain('As forecast, within 2 %.');
     expect((await table(finished(Math.round(expected * 0.9), null))).text).toContain('10 % less than forecast.');
     expect((await table(finished(Math.round(expected * 1.1), null))).text).toContain('10 % more than forecast.');
+  });
+
+  it('has what is lifted off and put by, before and after it was weighed', async () => {
+    const steps = [
+      [8, 'starter'],
+      [14, 'warm'],
+      [1300, 'skim'],
+      [1305, 'chill'],
+      [1520, 'finish'],
+    ] as const;
+    const before = await table(otherMakeAt(900, 'clabber', steps));
+    expect(before.of('Soured cream')[1]).toBe('0 g');
+    expect(Number.parseInt(before.of('Soured cream')[2]!)).toBeGreaterThan(150);
+    const end: EntryBody = { type: 'finished', productG: 1700, wheyG: null, heldBackG: 50, score: null };
+    const after = await table(otherMakeAt(1530, 'clabber', steps, [1530, end]));
+    expect(after.of('Soured cream')[2]).toBe('not weighed');
+    expect(Math.abs(Number.parseInt(after.of('Not accounted for')[2]!))).toBeLessThan(90);
+    expect((await table(makeAt(800))).of('Soured cream')).toBeUndefined();
   });
 });

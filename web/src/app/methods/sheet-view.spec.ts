@@ -40,6 +40,61 @@ describe('the make sheet', () => {
   });
 });
 
+describe('the sheet of another make', () => {
+  const other = (id: string, choices: Record<string, number | string> = {}) => {
+    const sheet = makeSheet(methodById(id), choices, { ...SHEET_FORECAST, members: 100, fanPoints: 8 });
+    return pageOf(SheetView, [], START_MS, { sheet, startMs: START_MS });
+  };
+  const fact = (element: HTMLElement, what: string) =>
+    [...element.querySelectorAll('.facts div')].find((div) => div.querySelector('dt')!.textContent.trim() === what)
+      ?.textContent;
+
+  it('tells small doses as they are measured: drops, millilitres, pieces', async () => {
+    const cheese = (await other('cream-cheese')).text();
+    expect(cheese).toMatch(/0\.08 g ?Rennet ?2 drops/);
+    expect(cheese).toMatch(/1\.8 g ?Calcium chloride solution ?1\.4 mL/);
+    expect((await other('plant-yogurt')).text()).toMatch(/0\.80 g ?Live capsules ?2/);
+  });
+
+  it('names everything that is left, with its use', async () => {
+    expect(fact((await other('clabber')).element, 'Soured cream')).toContain('churn it');
+    expect(fact((await other('scalded-cream')).element, 'Thin cream')).toContain('bake with it');
+    expect(fact((await other('grain-kefir')).element, 'Kefir grains')).toContain('next milk');
+    expect(fact((await other('strained-yogurt')).element, 'Acid whey')).toContain('never makes soft curd');
+    expect(fact((await other('thick-cream')).element, 'Starter held back')).toBeUndefined();
+  });
+
+  it('says how long it keeps and why, what salt and what alcohol are in it', async () => {
+    const kefir = (await other('grain-kefir')).element;
+    expect(fact(kefir, 'Keeps')).toMatch(/\d+ days ?at 4 °C, unopened\. Acid keeps it/);
+    expect(fact(kefir, 'In 100 g')).toMatch(/0\.1 g alcohol/);
+    const curd = (await other('acid-heat-curd')).element;
+    expect(fact(curd, 'Keeps')).toContain('only cold');
+    expect(fact(curd, 'In 100 g')).not.toContain('alcohol');
+    expect(fact(curd, 'In 100 g')).toMatch(/0\.\d g salt/);
+  });
+
+  it('says what to look for and from about when, only where somebody looks', async () => {
+    const { element } = await other('room-yogurt');
+    const lines = [...element.querySelectorAll('.hands li')].map((li) => li.textContent);
+    const looked = lines.filter((line) => line.includes('Look for it'));
+    expect(looked.length).toBe(1);
+    expect(looked[0]).toMatch(/wobbles from about .*\d\d:\d\d.*leaves the wall from about/);
+    expect((await other('acid-heat-curd')).text()).not.toContain('Look for it');
+  });
+
+  it('warns of a hot pan that will not cool in time', async () => {
+    const { element } = await other('scalded-cream', { massG: 20_000, vesselL: 40, depthCm: 12 });
+    expect(element.querySelector('.finding')!.textContent).toMatch(/From 57 to 21 °C.*two hours are the limit/);
+    expect((await other('scalded-cream')).element.querySelector('.finding')).toBeNull();
+  });
+
+  it('says what is over when the pots are full', async () => {
+    expect(fact((await other('grain-kefir')).element, 'Product')).toMatch(/fills 1 pot, 4\d\d g over/);
+    expect(fact((await other('grain-kefir', { potG: 975 })).element, 'Product')).not.toContain('over');
+  });
+});
+
 describe('a choice', () => {
   const choice = (key: string) => method.groups.flatMap((g) => g.choices).find((c) => c.key === key)!;
 

@@ -21,13 +21,7 @@ export function entriesUntil(minute: number, ...more: readonly (readonly [number
     ...STEPS.filter(([at]) => at <= minute).map(([at, stageId]) => [at, { type: 'step', stageId }] as const),
     ...more,
   ];
-  return lines.map(([at, body], i) => ({
-    id: `01J${String(i).padStart(23, '0')}`,
-    batchId: '01J00000000000000000000BTC',
-    atMs: START_MS + at * MIN,
-    source: 'hand',
-    body,
-  }));
+  return entriesOf(lines);
 }
 
 /** That make, replayed and followed at a minute. */
@@ -37,4 +31,30 @@ export function makeAt(
 ): { batch: Batch; followed: Followed } {
   const batch = replay(entriesUntil(minute, ...more))!;
   return { batch, followed: follow(batch, START_MS + minute * MIN, { members: 200, seed: 1, fanPoints: 12 }) };
+}
+
+/** A make of any method whose hands came when given, followed at a minute. */
+export function otherMakeAt(
+  minute: number,
+  methodId: string,
+  steps: readonly (readonly [number, string])[],
+  ...more: readonly (readonly [number, EntryBody])[]
+): { batch: Batch; followed: Followed } {
+  const lines: (readonly [number, EntryBody])[] = [
+    [0, { type: 'started', methodId, choices: {}, name: 'Other' }],
+    ...steps.filter(([at]) => at <= minute).map(([at, stageId]) => [at, { type: 'step', stageId }] as const),
+    ...more,
+  ];
+  const batch = replay(entriesOf(lines))!;
+  return { batch, followed: follow(batch, START_MS + minute * MIN, { members: 200, seed: 1, fanPoints: 12 }) };
+}
+
+function entriesOf(lines: readonly (readonly [number, EntryBody])[]): Entry[] {
+  return lines.map(([at, body], i) => ({
+    id: `01J${String(i).padStart(23, '0')}`,
+    batchId: '01J00000000000000000000BTC',
+    atMs: START_MS + at * MIN,
+    source: 'hand',
+    body,
+  }));
 }

@@ -1,5 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
-import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { provideZonelessChangeDetection, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideStore, Store } from '@ngrx/store';
@@ -22,12 +22,13 @@ export interface TestPage<T> {
   readonly click: (words: string | RegExp) => Promise<void>;
 }
 
-/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock. */
+/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; `stands` in for services. */
 export async function pageOf<T>(
   component: Type<T>,
   entries: readonly Entry[],
   nowMs: number,
   inputs: Readonly<Record<string, unknown>> = {},
+  stands: readonly Provider[] = [],
 ): Promise<TestPage<T>> {
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({
@@ -43,6 +44,7 @@ export async function pageOf<T>(
         [draftFeature.name]: draftFeature.reducer,
         [householdFeature.name]: householdFeature.reducer,
       }),
+      ...stands,
     ],
   });
   const store = TestBed.inject(Store);
