@@ -1,6 +1,7 @@
 import { CULTURES, LETHAL_RISE_C, LINES, type Culture } from '../constants/cultures.js';
 import type { WorkedOut } from '../follow/follow.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
+import { volumeMl } from '../stages/pass-time.js';
 import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
@@ -43,8 +44,12 @@ export interface Case {
   /** Temperature of churning, °C, fat of the cream, and whether the butter was washed. */
   readonly churnC: number | null;
   readonly creamFatPct: number | null;
+  /** How full the churn was, 0–1. */
+  readonly churnFill: number | null;
   readonly washed: boolean | null;
   readonly lidOn: boolean;
+  /** Hours between 5 and 57 °C above pH 4.6. */
+  readonly warmH: number;
   /** The last answer to each thing that was looked at. */
   readonly seen: Readonly<Record<string, string>>;
 }
@@ -96,8 +101,10 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
     weave: (drain?.at.stage.params['weave'] as string | undefined) ?? null,
     churnC: cream?.tempC ?? null,
     creamFatPct: cream && 100 * fractionOf(cream.masses, 'fat'),
+    churnFill: cream && volumeMl(cream) / 1000 / Number(choices['churnL']),
     washed: cream && choices['washing'] === 'clear',
     lidOn: choices['lid'] === 'on',
+    warmH: end.warmMin / 60,
     seen: Object.fromEntries(batch.cues.map((c) => [c.cue, c.answer])),
   };
 }

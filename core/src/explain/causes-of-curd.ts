@@ -115,7 +115,13 @@ export const OF_CURD = {
   fullChurn: {
     says: 'The vessel was too full.',
     next: 'Fill it no more than half.',
-    weigh: () => [],
+    weigh: (c) =>
+      figure(
+        c.churnFill,
+        (f) => f > 0.5,
+        (f) => f < 0.42,
+        (f) => `The churn was filled to ${pct(f)}.`,
+      ),
   },
   overWorked: {
     says: 'It was worked too much.',

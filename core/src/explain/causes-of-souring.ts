@@ -158,6 +158,15 @@ export const OF_SOURING = {
   contamination: {
     says: 'Something else has grown in it. Discard it; never taste it.',
     next: 'Boil cloths five minutes, scald vessels, begin with a fresh culture.',
-    weigh: () => [],
+    weigh: (c) => [
+      ...looked(c, 'smell', { foul: 3, yeasty: 1.5, 'bright acid': -2, milky: -0.5 }, 'It smelled'),
+      ...figure(
+        c.warmH,
+        (h) => h > 20,
+        (h) => h < 10,
+        (h) => `It was warm and not yet sour for ${one(h)} h.`,
+        1,
+      ),
+    ],
   },
 } as const satisfies Readonly<Record<string, Cause>>;

@@ -226,4 +226,29 @@ describe('the table of faults', () => {
     expect(first(open)).toBe('openWeave');
     expect(of(open, 'loadedWarm').speaksAgainst[0]).toMatch(/at \d/);
   });
+
+  it('foul: what it smelled of, and the hours it stood warm', () => {
+    const foul = of(why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'foul')]), 'contamination');
+    expect(foul.speaksFor[0]).toBe('It smelled: foul.');
+    const clean = of(
+      why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'bright acid')]),
+      'contamination',
+    );
+    expect(clean.speaksAgainst.length).toBe(2);
+    expect(clean.chance).toBeLessThan(foul.chance);
+  });
+
+  it('no butter: a churn too full, or with room enough', () => {
+    const steps = [
+      [8, 'starter'],
+      [14, 'warm'],
+      [700, 'chill'],
+      [850, 'temper'],
+      [880, 'churn'],
+      [920, 'draw'],
+    ] as const;
+    const fill = (churnL: number) => of(why('no-butter', 'cultured-butter', { churnL }, steps), 'fullChurn');
+    expect(fill(1.2).speaksFor[0]).toMatch(/filled to 8\d %/);
+    expect(fill(4).speaksAgainst[0]).toMatch(/filled to 2\d %/);
+  });
 });

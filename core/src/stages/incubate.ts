@@ -75,6 +75,7 @@ export const incubate: StageKind<IncubateParams> = {
     { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
     { cue: 'whey', ask: 'Whey on top?', answers: ['none', 'a film', 'a pool'] },
     { cue: 'taste', ask: 'A clean spoon: how does it taste?', answers: ['sweet', 'mild', 'tangy', 'sharp'] },
+    { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
   ],
   cautions: (_params, state) => [
     ...(isUnheatedYogurt(state) ? [CAUTIONS.unheated] : []),

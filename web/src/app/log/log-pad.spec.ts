@@ -70,6 +70,7 @@ describe('the log pad', () => {
       'Tilt it: how does it stand?',
       'Whey on top?',
       'A clean spoon: how does it taste?',
+      'How does it smell?',
     ]);
   });
 });

@@ -10,7 +10,7 @@ describe('the hands of Today', () => {
     const hands = nextHands([batch], { [batch.id]: followed });
     expect(hands.map((h) => h.hand.stageId)).toEqual(['chill', 'strain', 'finish']);
     expect(hands.map((h) => h.recordable)).toEqual([true, false, false]);
-    expect(hands[0]!.cues.map((c) => c.cue)).toEqual(['set', 'whey', 'taste']);
+    expect(hands[0]!.cues.map((c) => c.cue)).toEqual(['set', 'whey', 'taste', 'smell']);
   });
 
   it('end with weighing, on the make’s own page', () => {
