@@ -79,4 +79,5 @@ export * from './balance/byproducts.js';
 export * from './safety/cooling.js';
 export * from './safety/shelf-life.js';
 export * from './stages/sowing.js';
+export * from './stages/bottle-pressure.js';
 export * from './forecast/starter-chain.js';

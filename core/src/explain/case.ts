@@ -1,5 +1,6 @@
 import { CULTURES, LETHAL_RISE_C, LINES, type Culture } from '../constants/cultures.js';
 import type { WorkedOut } from '../follow/follow.js';
+import type { TimelineStage } from '../follow/timeline.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { volumeMl } from '../stages/pass-time.js';
 import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
@@ -50,6 +51,11 @@ export interface Case {
   readonly lidOn: boolean;
   /** Hours between 5 and 57 °C above pH 4.6. */
   readonly warmH: number;
+  /** Age of the starter, days. */
+  readonly starterDays: number | null;
+  /** Times somebody looked at it while it was heated, and while it set; null where it never was. */
+  readonly looksHeating: number | null;
+  readonly looksSetting: number | null;
   /** The last answer to each thing that was looked at. */
   readonly seen: Readonly<Record<string, string>>;
 }
@@ -105,14 +111,27 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
     washed: cream && choices['washing'] === 'clear',
     lidOn: choices['lid'] === 'on',
     warmH: end.warmMin / 60,
+    starterDays: numberOf(sowing?.stage.params['ageDays']),
+    looksHeating: looksDuring(
+      batch,
+      past.filter((s) => HEATS.has(s.stage.kind.kind)),
+    ),
+    looksSetting: looksDuring(batch, soured ? [soured] : []),
     seen: Object.fromEntries(batch.cues.map((c) => [c.cue, c.answer])),
   };
 }
 
-function timeRatio(
-  soured: WorkedOut['timeline']['stages'][number] | undefined,
-  forecastMin: number | null,
-): number | null {
+/** Kinds in which milk can catch on the bottom. */
+const HEATS: ReadonlySet<string> = new Set(['heat', 'hold', 'scald-cream']);
+
+/** What was looked at by somebody during some stages: where nobody ever looked, it cannot be known whether they stood by. */
+function looksDuring({ cues }: WorkedOut['batch'], stages: readonly TimelineStage[]): number | null {
+  if (stages.length === 0 || cues.length === 0) return null;
+  const during = (atMs: number) => stages.some((s) => atMs >= s.beginMs && atMs < (s.endMs ?? Infinity));
+  return cues.filter((c) => during(c.atMs)).length;
+}
+
+function timeRatio(soured: TimelineStage | undefined, forecastMin: number | null): number | null {
   if (!soured?.endMs || !forecastMin) return null;
   return (soured.endMs - soured.beginMs) / 60_000 / forecastMin;
 }

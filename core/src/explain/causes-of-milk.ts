@@ -76,7 +76,15 @@ export const OF_MILK = {
   notStirred: {
     says: 'The stirring stopped.',
     next: 'Stir along the bottom until it is hot.',
-    weigh: () => [],
+    weigh: (c) =>
+      figure(
+        c.looksHeating,
+        (n) => n === 0,
+        (n) => n > 1,
+        (n) =>
+          n === 0 ? 'Nobody noted a look at it while it was heated.' : `It was looked at ${n} times while heated.`,
+        0.7,
+      ),
   },
   closedEarly: {
     says: 'It was closed before it had cooled.',

@@ -1,6 +1,9 @@
 import type { Cause } from './cause.js';
 import { figure, looked, one, said, setC, vigour } from './evidence.js';
 
+/** A starter so young (days) is hardly ever dead of itself. */
+const YOUNG_DAYS = 3;
+
 /** Causes in the culture, its warmth and its time. */
 export const OF_SOURING = {
   deadStarter: {
@@ -48,7 +51,14 @@ export const OF_SOURING = {
   residue: {
     says: 'Something in the milk or the pot stopped the culture: antibiotic, or sanitiser not rinsed away.',
     next: 'Rinse with boiling water after any sanitiser; try another milk.',
-    weigh: (c) => (c.vitality !== null && c.vitality > 0.7 ? [said(-2, 'The culture worked as it should.')] : []),
+    weigh: (c) => {
+      if (c.vitality === null || c.starterDays === null) return [];
+      if (c.vitality > 0.7) return [said(-2, 'The culture worked as it should.')];
+      const young = c.starterDays <= YOUNG_DAYS && c.vitality < 0.25;
+      return young
+        ? [said(1.5, `A starter ${c.starterDays === 1 ? 'a day' : `${c.starterDays} days`} old, and it hardly worked.`)]
+        : [];
+    },
   },
   noSugar: {
     says: 'There was too little sugar for the culture.',
@@ -141,7 +151,14 @@ export const OF_SOURING = {
   moved: {
     says: 'It was stirred or moved while it set.',
     next: 'Put it where it can stay until it has set.',
-    weigh: () => [],
+    weigh: (c) =>
+      figure(
+        c.looksSetting,
+        (n) => n > 5,
+        (n) => n < 2,
+        (n) => `It was looked at ${n === 1 ? 'once' : `${n} times`} while it set.`,
+        0.8,
+      ),
   },
   ropyCulture: {
     says: 'The culture is a ropy one, by nature.',

@@ -251,4 +251,25 @@ describe('the table of faults', () => {
     expect(fill(1.2).speaksFor[0]).toMatch(/filled to 8\d %/);
     expect(fill(4).speaksAgainst[0]).toMatch(/filled to 2\d %/);
   });
+
+  it('never set: a young starter that hardly worked points at what was in the milk or the pot', () => {
+    const dead = [ph(190, 6.6), ph(310, 6.58), ph(430, 6.55)];
+    const residue = (ageDays: number) =>
+      of(why('never-set', 'scalded-yogurt', { ageDays }, chilledAt(600), dead), 'residue');
+    expect(residue(1).speaksFor[0]).toContain('a day old');
+    expect(residue(1).chance).toBeGreaterThan(residue(14).chance);
+  });
+
+  it('wheyed off or scorched: how often somebody looked', () => {
+    const looks = (from: number, count: number) =>
+      Array.from({ length: count }, (_, i) => saw(from + 3 * i, 'set', 'liquid'));
+    const moved = (count: number) =>
+      of(why('wheyed-off', 'scalded-yogurt', {}, chilledAt(400), looks(100, count)), 'moved');
+    expect(moved(8).speaksFor[0]).toContain('8 times');
+    expect(moved(1).speaksAgainst[0]).toContain('once');
+    const stirred = (count: number) =>
+      of(why('scorched', 'scalded-yogurt', {}, chilledAt(400), [...looks(12, count), ...looks(100, 1)]), 'notStirred');
+    expect(stirred(0).speaksFor.length).toBe(1);
+    expect(stirred(4).speaksAgainst[0]).toContain('4 times');
+  });
 });

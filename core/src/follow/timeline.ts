@@ -1,7 +1,7 @@
 import type { Batch } from '../batch/replay.js';
 import type { Environment } from '../environment/environment.js';
 import { ALWAYS_AWAKE, type Wake } from '../environment/household.js';
-import { coldCrock, finishStage, lastOf, runStage, type StageRun } from '../make/run.js';
+import { coldCrock, finishStage, lastOf, runEnded, runStage, type StageRun } from '../make/run.js';
 import { doneMinute, untilWoken } from '../make/waking.js';
 import type { BoundStage } from '../stages/registry.js';
 
@@ -100,10 +100,10 @@ function passedRun(
   availableMin: number,
   nextUnlogged: boolean,
 ): StageRun {
-  if (!nextUnlogged) return runStage(stage, state, environment, availableMin);
+  if (!nextUnlogged) return runEnded(stage, state, environment, availableMin);
   const untilDone = runStage(stage, state, environment);
   const took = lastOf(untilDone).minute - state.minute;
-  return took <= availableMin ? untilDone : runStage(stage, state, environment, availableMin);
+  return took <= availableMin ? untilDone : runEnded(stage, state, environment, availableMin);
 }
 
 /** When a stage's work was (or will be) done, however long it is then left; null where it never is. */

@@ -25,6 +25,13 @@ export function runStage(stage: BoundStage, from: CrockState, environment: Envir
   return goOn(stage, [begun], from.minute, environment, forMin);
 }
 
+/** Runs a stage that somebody ended after so many minutes: what it was for is done by then, whatever the clock says. */
+export function runEnded(stage: BoundStage, from: CrockState, environment: Environment, afterMin: number): StageRun {
+  const run = runStage(stage, from, environment, afterMin);
+  const { windUp } = stage.kind;
+  return windUp ? { ...run, states: [...run.states.slice(0, -1), windUp(lastOf(run), stage.params)] } : run;
+}
+
 /** Lets a stage that was run for a time go on until its work is done. */
 export function finishStage(run: StageRun, environment: Environment): StageRun {
   return goOn(run.stage, run.states, firstOf(run).minute, environment);

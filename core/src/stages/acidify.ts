@@ -1,42 +1,51 @@
-import { ACIDS, SOUR_AGENTS, type AcidId, type SourAgentId } from '../constants/acids.js';
-import { acidDose, phOf, type AcidDose, type Sourness } from '../physics/acids.js';
+import { ACIDS, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
+import { acidDose, phOf, type AcidDose } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
+import type { Acidifying } from '../state/curd.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
-import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { SAFE_PH } from './pass-time.js';
+import { SAFE_PH, standCovered } from './pass-time.js';
 import { sournessOf } from './sourness.js';
-import { sayMass, sayTemp } from './words.js';
+import { sayMass, sayMl, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
   readonly targetPh: number;
+  /** In how many parts it goes in. */
+  readonly parts: number;
   /** What it is to become: curd parted from its whey, or cream thickened without parting. */
   readonly into: 'curd' | 'thick cream';
 }
 
-const TAKES_MIN = 5;
+/** A slow turn with the spoon and a minute's wait show what a part has done. */
+const MIN_PER_PART = 1;
+/** When the last is in it stands this long, minutes, so that the curd gathers. */
+const GATHERS_MIN = 2;
 
 /** Cooler than this (°C) the curd stays fine and does not part from its whey. */
 const PARTS_FROM_C = 78;
 
-/** Acid stirred in by parts until the whey is clear. */
+/** Acid stirred in by parts until the whey is clear: the pH goes down a step with each of them. */
 export const acidify: StageKind<AcidifyParams> = {
   kind: 'acidify',
-  defaults: { agent: 'lemon', targetPh: 5.6, into: 'curd' },
+  defaults: { agent: 'lemon', targetPh: 5.6, parts: 3, into: 'curd' },
   name: () => 'acid',
   instruction: (params, before) => {
-    const { ml, massG, reserve } = doseFor(before, params);
+    const dose = doseFor(before, params);
     const { name } = SOUR_AGENTS[params.agent];
-    const much = ml === null ? sayMass(massG) : `${Math.round(ml)} mL (${kitchenMeasure(ml)})`;
-    const by = ml === null ? sayMass(reserve) : `${Math.round(reserve)} mL`;
-    if (params.into === 'thick cream') return `Stir in ${much} ${name} a spoon at a time until it coats the spoon.`;
-    return `Stir in ${much} ${name} by thirds, a slow turn each, waiting a minute between; stop when the whey is clear. Keep ${by} more at hand.`;
+    const { parts } = params;
+    const stepByStep = `${sayDose(dose)} ${name} in ${parts} parts of ${sayPart(dose, parts)}`;
+    if (params.into === 'thick cream') return `Stir in ${stepByStep}; stop when it coats the spoon.`;
+    const reserve = dose.ml === null ? sayMass(dose.reserve) : sayMl(dose.reserve);
+    return `Stir in ${stepByStep}, a slow turn each and a minute between; stop when the whey is clear. Keep ${reserve} more at hand.`;
   },
-  ...handsWork(TAKES_MIN),
+  handsMin: lasts,
+  attended: true,
+  endsBy: 'clock',
+  target: lasts,
   gear: () => ['pot', 'spoon'],
   weighIn: (params, before) => {
     const { massG } = doseFor(before, params);
@@ -45,19 +54,28 @@ export const acidify: StageKind<AcidifyParams> = {
   },
   begin: (state, params) => {
     const { massG, acidMol } = doseFor(state, params);
-    const { acid } = SOUR_AGENTS[params.agent];
-    const acidG = acidMol * ACIDS[acid].molarG;
-    const component = COMPONENT_OF[acid];
-    const poured = pourIn(
-      state,
-      massesBy((c) => (c === component ? acidG : c === 'water' ? massG - acidG : 0)),
-    );
-    const body = params.into === 'thick cream' ? 'thickened' : state.tempC >= PARTS_FROM_C ? 'grains' : 'gel';
-    return {
-      ...withCurd(poured, { body }),
-      ph: phOf(bufferMilkOf(state.masses, state.freshPh), sournessAfter(state, acid, acidMol)),
+    const acidifying: Acidifying = {
+      sinceMinute: state.minute,
+      milk: bufferMilkOf(state.masses, state.freshPh),
+      already: sournessOf(state),
+      milkG: totalG(state.masses),
+      acid: SOUR_AGENTS[params.agent].acid,
+      massG,
+      acidMol,
+      share: 0,
     };
+    return pourPart(withCurd(state, { acidifying }), params, 1 / params.parts);
   },
+  advance: (state, params, environment, minutes) => {
+    const after = standCovered(state, environment, minutes);
+    const { acidifying } = after.curd;
+    if (!acidifying) return after;
+    const partsDue = 1 + Math.floor((after.minute - acidifying.sinceMinute + CLOCK_SLACK_MIN) / MIN_PER_PART);
+    return pourPart(after, params, Math.min(1, partsDue / params.parts));
+  },
+  windUp: (state, params) => pourPart(state, params, 1),
+  done: (state, params, _environment, since) => state.minute - since >= lasts(params),
+  stepMin: MIN_PER_PART,
   give: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
   endCue: (params) =>
     params.into === 'curd' ? 'Curd floats in clear, greenish whey.' : 'It coats the back of the spoon; no grains.',
@@ -65,6 +83,41 @@ export const acidify: StageKind<AcidifyParams> = {
   cautions: ({ targetPh }) => [CAUTIONS.hot, ...(targetPh > SAFE_PH ? [CAUTIONS.notAcid] : [])],
   problems: (params, state) => [...tooSour(state), ...tooCool(params, state)],
 };
+
+function lasts({ parts }: AcidifyParams): number {
+  return parts * MIN_PER_PART + GATHERS_MIN;
+}
+
+/** What a clock may lack of a whole minute by rounding. */
+const CLOCK_SLACK_MIN = 1e-6;
+
+/** Pours until a share of the dose is in; the last part makes of it what it was to become. */
+function pourPart(state: CrockState, { into }: AcidifyParams, share: number): CrockState {
+  const { acidifying } = state.curd;
+  if (!acidifying || share <= acidifying.share) return state;
+  const { acid, acidMol, already, massG, milk, milkG } = acidifying;
+  const part = share - acidifying.share;
+  const acidG = part * acidMol * ACIDS[acid].molarG;
+  const component = COMPONENT_OF[acid];
+  const poured = pourIn(
+    state,
+    massesBy((c) => (c === component ? acidG : c === 'water' ? part * massG - acidG : 0)),
+  );
+  const parted = into === 'thick cream' ? 'thickened' : state.tempC >= PARTS_FROM_C ? 'grains' : 'gel';
+  const whole = share >= 1;
+  return {
+    ...withCurd(poured, {
+      body: whole ? parted : state.curd.body,
+      acidifying: whole ? null : { ...acidifying, share },
+    }),
+    ph: phOf(milk, { ...already, [acid]: (already[acid] ?? 0) + (1000 * share * acidMol) / milkG }),
+  };
+}
+
+const sayDose = ({ ml, massG }: AcidDose) =>
+  ml === null ? sayMass(massG) : `${Math.round(ml)} mL (${kitchenMeasure(ml)})`;
+
+const sayPart = ({ ml, massG }: AcidDose, parts: number) => (ml === null ? sayMass(massG / parts) : sayMl(ml / parts));
 
 /** Milk or whey sourer than this has lost the calcium that its curd would be made of, and parts fine or not at all. */
 const SWEET_FROM_PH = 6;
@@ -100,12 +153,6 @@ const COMPONENT_OF = { lactic: 'lactic', citric: 'citric', acetic: 'acetic', tar
 function doseFor(state: CrockState, { agent, targetPh }: AcidifyParams): AcidDose {
   const milk = bufferMilkOf(state.masses, state.freshPh);
   return acidDose(totalG(state.masses), milk, sournessOf(state), agent, SOUR_AGENTS[agent].strengthPct, targetPh);
-}
-
-/** The acids per kg of the milk as it was, with some more of one. */
-function sournessAfter(state: CrockState, acid: AcidId, mol: number): Sourness {
-  const before = sournessOf(state);
-  return { ...before, [acid]: (before[acid] ?? 0) + (1000 * mol) / totalG(state.masses) };
 }
 
 const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;

@@ -6,7 +6,7 @@ import { totalG } from '../state/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { bind } from './registry.js';
-import { bottlePressureBar } from './second-ferment.js';
+import { bottlePressureBar } from './bottle-pressure.js';
 
 const bound = (kind: string, params: object) => bind({ id: kind, kind, params: { ...params } });
 const run = (kind: string, params: object, from: CrockState, roomC = 22) => {

@@ -110,6 +110,8 @@ export interface StageKind<P> {
   readonly begin: (state: CrockState, params: P, environment: Environment) => CrockState;
   /** Moves the state through minutes, at most {@link stepMin}. */
   readonly advance: (state: CrockState, params: P, environment: Environment, minutes: number) => CrockState;
+  /** What was still to be done in it when somebody went on to the next stage before the clock had run out. */
+  readonly windUp?: (state: CrockState, params: P) => CrockState;
   /** True once the stage has done its work; `since` is the minute it began. */
   readonly done: (state: CrockState, params: P, environment: Environment, since: number) => boolean;
   /** Longest step in minutes that keeps {@link advance} accurate. */

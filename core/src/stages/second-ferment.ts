@@ -1,9 +1,10 @@
-import { GAS_SOLUBLE_MOL_PER_L_BAR, L_BAR_PER_MOL, YEAST_GAS } from '../constants/gas.js';
+import { YEAST_GAS } from '../constants/gas.js';
 import { GOODS } from '../constants/kitchen-goods.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { totalG } from '../state/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { massesOfGoods } from '../state/goods.js';
+import { bottlePressureBar } from './bottle-pressure.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
@@ -98,14 +99,3 @@ function yeasts(state: CrockState, minutes: number): CrockState {
 }
 
 const sugarG = (state: CrockState, { sugarPct }: SecondFermentParams) => (totalG(state.masses) * sugarPct) / 100;
-
-/**
- * Pressure over the air's in a closed bottle (bar at 20 °C): its carbon dioxide shared between liquid (Henry's law) and
- * headspace. The liquid is taken to have begun saturated at the air's pressure.
- */
-export function bottlePressureBar(from: CrockState, to: CrockState, headspacePct: number): number {
-  const litres = totalG(to.masses) / 1030;
-  const mol = (to.gasG - from.gasG) / MOLAR_G.carbonDioxide / litres;
-  const headspace = headspacePct / (100 - headspacePct);
-  return mol / (GAS_SOLUBLE_MOL_PER_L_BAR + headspace / L_BAR_PER_MOL);
-}

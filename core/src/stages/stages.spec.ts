@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
-import { courseOf, firstOf, lastOf, runOn, runStage } from '../make/run.js';
+import { courseOf, firstOf, lastOf, runEnded, runOn, runStage } from '../make/run.js';
+import { acidForPh, phOf } from '../physics/acids.js';
+import { bufferMilkOf } from '../physics/buffer.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, hasSet, shedding, type CrockState } from '../state/crock-state.js';
@@ -232,13 +234,33 @@ describe('acid in hot milk', () => {
     }
   });
 
-  it('says how much by thirds, in mL with a kitchen measure or in grams, and what to keep by', () => {
+  it('goes down a step with each part, as the buffer lets it, and is there with the last', () => {
+    const { states } = run('acidify', { agent: 'lemon', targetPh: 5.4 }, HOT);
+    const steps = states.map((s) => s.ph);
+    const milk = bufferMilkOf(HOT.masses, HOT.freshPh);
+    const whole = acidForPh(milk, {}, 'citric', 5.4);
+    [1, 2, 3].forEach((part, i) => expect(steps[i]).toBeCloseTo(phOf(milk, { citric: (whole * part) / 3 }), 2));
+    expect(steps.slice(2).every((ph) => Math.abs(ph - 5.4) < 1e-6)).toBeTrue();
+    expect(states.map((s) => s.curd.body).slice(0, 3)).toEqual(['gel', 'gel', 'grains']);
+  });
+
+  it('is all in where somebody went on before the clock had run out', () => {
+    const stage = stageOf('acidify', { targetPh: 5.5 });
+    expect(lastOf(runStage(stage, HOT, USUAL_ENVIRONMENT, 0.5)).ph).toBeGreaterThan(5.9);
+    const ended = lastOf(runEnded(stage, HOT, USUAL_ENVIRONMENT, 0.5));
+    expect(ended.ph).toBeCloseTo(5.5, 6);
+    expect(balanceErrorPct(ended)).toBeLessThan(1e-9);
+  });
+
+  it('says how much in three parts, in mL with a kitchen measure or in grams, and what to keep by', () => {
     const lemon = stageOf('acidify', { agent: 'lemon', targetPh: 5.4 });
     expect(lemon.kind.instruction(lemon.params, HOT)).toMatch(
-      /^Stir in 2\d\d mL \(.*cup\) lemon juice by thirds.*Keep 5\d mL/,
+      /^Stir in 2\d\d mL \(.*cup\) lemon juice in 3 parts of \d\d mL.*Keep 5\d mL/,
     );
     const crystals = stageOf('acidify', { agent: 'citric', targetPh: 5.4 });
-    expect(crystals.kind.instruction(crystals.params, HOT)).toMatch(/^Stir in 1\d g citric acid by thirds/);
+    expect(crystals.kind.instruction(crystals.params, HOT)).toMatch(
+      /^Stir in 1\d g citric acid in 3 parts of [3-6]\.\d g/,
+    );
   });
 
   it('does not part milk that is too cool, and says so', () => {

@@ -144,6 +144,7 @@ export function drained(state: CrockState, whey: Masses, factor: number, minutes
       rennetImcuPerKg: curd.rennetImcuPerKg,
       clotted: curd.clotted,
       calciumGPerKg: curd.calciumGPerKg,
+      acidifying: curd.acidifying,
       sodaG: curd.sodaG,
       churned: curd.churned,
       washMin: curd.washMin,

@@ -1,9 +1,26 @@
+import type { AcidId } from '../constants/acids.js';
+import type { Sourness } from '../physics/acids.js';
+import type { BufferMilk } from '../physics/buffer.js';
 import type { Masses } from './composition.js';
 
 /** A curd on its cloth: what went on, and for how long it has drained. */
 export interface Draining {
   readonly loaded: Masses;
   readonly minutes: number;
+}
+
+/** Acid going in by parts: the milk as it was before the first, what is to go in, and how much of that has. */
+export interface Acidifying {
+  readonly sinceMinute: number;
+  readonly milk: BufferMilk;
+  readonly already: Sourness;
+  readonly milkG: number;
+  readonly acid: AcidId;
+  /** The whole dose: mass of the agent, g, and the pure acid in it, mol. */
+  readonly massG: number;
+  readonly acidMol: number;
+  /** Share of the dose that is in, 0–1. */
+  readonly share: number;
 }
 
 /** What it has become: milk or the gel that souring makes of it; grains out of hot milk; cream thickened by acid and heat; a crust; a melt. */
@@ -24,6 +41,7 @@ export interface Curd {
   readonly clotted: number;
   /** Calcium chloride added, g per kg of milk. */
   readonly calciumGPerKg: number;
+  readonly acidifying: Acidifying | null;
   /** Bicarbonate of soda worked into it, g: its sodium counts as salt on a label. */
   readonly sodaG: number;
   /** How far it is churned: 0 = cream, 1 = broken into grains of butter. */
@@ -44,6 +62,7 @@ export const UNTOUCHED: Curd = {
   rennetImcuPerKg: 0,
   clotted: 0,
   calciumGPerKg: 0,
+  acidifying: null,
   sodaG: 0,
   churned: 0,
   washMin: 0,
