@@ -43,6 +43,7 @@ function syntheticBatches(count: number) {
 /** Lets the browser answer its runner during long work. */
 const breathe = () => new Promise((resume) => setTimeout(resume));
 
+/** Simulation-based calibration after Talts et al. (2018), Validating Bayesian Inference Algorithms with SBC. */
 describe('the souring forecast', () => {
   it('is the same for the same seed, and orders its quantiles', () => {
     const one = forecastSouring(PROBLEM, [ph(120, 5.9)], OPTIONS);

@@ -11,6 +11,7 @@ const dose = (agent: SourAgentId, strengthPct: number, ph: number) =>
 const anyAcid = fc.constantFrom(...(Object.keys(ACIDS) as AcidId[]));
 const anyPh = fc.double({ min: 3.6, max: 6.5, noNaN: true });
 
+/** Doses as kitchens find them: 40–65 mL of lemon juice to a litre for pH 5.4, 18–32 mL for 5.9 (juice after Penniston et al. 2008). */
 describe('acids in milk', () => {
   it('1 L of whole milk takes 40–65 mL of 5.5 % lemon juice to pH 5.4, and 18–32 mL to pH 5.9 (kitchen practice)', () => {
     expect(dose('lemon', 5.5, 5.4).ml!).toBeGreaterThan(40);

@@ -9,6 +9,7 @@ import {
   washesUntilClear,
 } from './churning.js';
 
+/** Fat left in buttermilk by temperature: McDowall (1953), The Buttermaker's Manual; composition of butter: Walstra et al. (2006), ch. 18. */
 describe('churning', () => {
   it('1 L of 36 % cream, cold-churned: 420–440 g of 82 % butter and 545–580 g buttermilk before handling losses', () => {
     const { butterG, buttermilkG } = churnBalance({ massG: 995, fatPct: 36, tempC: 12 }, 82);

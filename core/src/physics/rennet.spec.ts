@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { RENNET_DOSES } from '../constants/rennet.js';
 import { calciumDose, clottingPerMin, flocculationMin, rennetDose } from './rennet.js';
 
+/** Flocculation against dose: Holter (1932); against temperature, pH and calcium: Walstra et al. (2006), ch. 24. */
 describe('rennet', () => {
   it('a full set of 35–50 IMCU/kg flocculates in 10–18 min at 31 °C and pH 6.5 (Fox et al. 2017, ch. 7)', () => {
     for (const imcu of [RENNET_DOSES.full.least, RENNET_DOSES.full.most]) {
