@@ -14,6 +14,8 @@ export interface Problem {
   readonly status: number;
   readonly detail: string;
   readonly errors: readonly FieldProblem[];
+  /** What stands there now, where an edit came too late. */
+  readonly current?: unknown;
 }
 
 /** Thrown wherever input is refused. */
@@ -78,6 +80,9 @@ const REMEDIES: Readonly<Record<string, Remedy>> = {
   'array.max': (c) => `Give at most ${String(c['limit'])}.`,
   'string.max': (c) => `Keep it to ${String(c['limit'])} characters.`,
   'string.empty': () => 'Write something.',
+  'material.tooMuch': () => 'Look at the label again: the figures are for 100 g.',
+  'date.format': () => 'Give a day, like 2026-05-02.',
+  'string.isoDate': () => 'Give a day, like 2026-05-02.',
   'object.missing': (c) => `Give one of ${(c['peers'] as string[]).join(' or ')}.`,
   'object.xor': (c) => `Give only one of ${(c['peers'] as string[]).join(', ')}.`,
 };

@@ -3,6 +3,7 @@ export * from './wire/entry.js';
 export * from './wire/instrument.js';
 export * from './wire/clock.js';
 export * from './wire/settings.js';
+export * from './wire/kept.js';
 export * from './wire/event.js';
 export * from './wire/night.js';
 export type { FieldProblem, Problem } from './problem.js';

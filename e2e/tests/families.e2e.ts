@@ -13,7 +13,7 @@ const METHODS: readonly (readonly [string, string, RegExp])[] = [
   ['Soured milk', 'Clabber', /Soured cream.*Lift the risen cream/s],
   ['Cream', 'Cultured cream', /Cream, 36 % fat/],
   ['Cream', 'Cultured butter', /Cultured buttermilk.*drink it/s],
-  ['Cream', 'Thick acid cream', /until it coats the spoon/],
+  ['Cream', 'Thick acid cream', /stop when it coats the spoon/],
   ['Cream', 'Scalded thick cream', /Thin cream.*Never stir/s],
   ['Fresh cheese', 'Cultured cream cheese', /2 drops.*Thin 2 drops of rennet/s],
   ['Fresh cheese', 'Live-yogurt cream cheese', /Sprinkle/],

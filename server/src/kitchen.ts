@@ -1,8 +1,10 @@
+import type { Gear, Lot } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
+import { keptStore, type KeptStore } from './store/kept.js';
 import type { Db } from './store/open.js';
 import { demoClock, demoStartMs, realClock, type Clock } from './time/clock.js';
 
@@ -12,6 +14,8 @@ export interface Kitchen {
   readonly entries: EntryStore;
   readonly instruments: InstrumentStore;
   readonly household: HouseholdStore;
+  readonly lots: KeptStore<Lot>;
+  readonly gear: KeptStore<Gear>;
   readonly clock: Clock;
   readonly events: Events;
   readonly log: Logger;
@@ -26,6 +30,8 @@ export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
     entries,
     instruments: instrumentStore(db),
     household,
+    lots: keptStore(db, 'lots'),
+    gear: keptStore(db, 'gear'),
     clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),
     events: events(entries),
     log,

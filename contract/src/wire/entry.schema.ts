@@ -1,12 +1,9 @@
 import type { Entry } from '@oat-crock/core';
 import Joi from 'joi';
+import { moment, ulid } from './entry-parts.js';
 import { READING_BOUNDS } from './entry.js';
-
-/** A ULID: 26 characters of Crockford's base 32, made by whoever writes the entry. */
-export const ulid = Joi.string().pattern(/^[0-9A-HJKMNP-TV-Z]{26}$/, 'ULID');
-
-/** A moment, ms since the epoch, between 2000 and 2100. */
-export const moment = Joi.number().integer().min(946_684_800_000).max(4_102_444_800_000);
+import { lotStockSchema } from './larder.schema.js';
+import { tagged } from './tagged.js';
 
 const text = (most: number) => Joi.string().trim().min(1).max(most);
 
@@ -37,6 +34,12 @@ const BODIES = {
     methodId: text(60).required(),
     choices: choices.required(),
     name: text(80).required(),
+    stocks: Joi.array().items(lotStockSchema).max(12),
+  }),
+  took: Joi.object({
+    type: Joi.valid('took').required(),
+    lotId: ulid.required(),
+    massG: Joi.number().greater(0).max(1_000_000).required(),
   }),
   step: Joi.object({ type: Joi.valid('step').required(), stageId: text(40).required() }),
   reading,
@@ -56,21 +59,13 @@ const BODIES = {
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required() }),
 };
 
-/** Picks the schema that a body's own `type` names, so that an error speaks of that body's fields. */
-function bodyOf(schemas: Readonly<Record<string, Joi.ObjectSchema>>): Joi.AlternativesSchema {
-  return Joi.alternatives().conditional('.type', {
-    switch: Object.entries(schemas).map(([type, then]) => ({ is: type, then })),
-    otherwise: Joi.object({ type: Joi.valid(...Object.keys(schemas)).required() }).unknown(true),
-  });
-}
-
 const correction = Joi.object({
   type: Joi.valid('correction').required(),
   replaces: ulid.required(),
-  body: bodyOf(BODIES).allow(null).required(),
+  body: tagged('type', BODIES).allow(null).required(),
 });
 
-export const entryBodySchema = bodyOf({ ...BODIES, correction });
+export const entryBodySchema = tagged('type', { ...BODIES, correction });
 
 /** One line of a log, as a client sends it. */
 export const entrySchema: Joi.ObjectSchema<Entry> = Joi.object({

@@ -1,6 +1,7 @@
 import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
+import type { Larder } from './kept.js';
 import type { Settings } from './settings.js';
 
 /** Settings with the version that an edit must name. */
@@ -14,7 +15,9 @@ export type ServerEvent =
   | { readonly type: 'entries'; readonly entries: readonly StoredEntry[] }
   | { readonly type: 'clock'; readonly clock: ClockReading }
   | { readonly type: 'instruments'; readonly instruments: readonly Instrument[] }
-  | ({ readonly type: 'settings' } & VersionedSettings);
+  | ({ readonly type: 'settings' } & VersionedSettings)
+  /** Records of the larder, new or changed: only those. */
+  | { readonly type: 'larder'; readonly larder: Partial<Larder> };
 
 /** Everything a page needs to begin with. */
 export interface Snapshot {
@@ -22,4 +25,5 @@ export interface Snapshot {
   readonly entries: readonly StoredEntry[];
   readonly instruments: readonly Instrument[];
   readonly household: VersionedSettings;
+  readonly larder: Larder;
 }

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { READING_BOUNDS } from './entry.js';
-import { moment, ulid } from './entry.schema.js';
+import { moment, ulid } from './entry-parts.js';
 import type { Instrument, InstrumentReading } from './instrument.js';
 
 /** Readings as an instrument posts them: `{ "readings": [{ "id", "atMs", "value" }] }`. */

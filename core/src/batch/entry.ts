@@ -1,3 +1,4 @@
+import type { LotStock } from '../larder/lot.js';
 import type { Choices } from '../methods/method.js';
 
 /** How a quantity was read. */
@@ -16,7 +17,16 @@ export interface Score {
 
 /** What an entry says. A correction names the entry it replaces; with a null body it takes it back. */
 export type EntryBody =
-  | { readonly type: 'started'; readonly methodId: string; readonly choices: Choices; readonly name: string }
+  | {
+      readonly type: 'started';
+      readonly methodId: string;
+      readonly choices: Choices;
+      readonly name: string;
+      /** The lots that the choices name, as they were then. */
+      readonly stocks?: readonly LotStock[];
+    }
+  /** So much was taken out of a lot of the larder. */
+  | { readonly type: 'took'; readonly lotId: string; readonly massG: number }
   | { readonly type: 'step'; readonly stageId: string }
   | { readonly type: 'reading'; readonly quantity: Quantity; readonly value: number; readonly by: ReadBy }
   | { readonly type: 'cue'; readonly cue: string; readonly answer: string }

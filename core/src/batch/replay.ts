@@ -1,3 +1,4 @@
+import type { LotStock } from '../larder/lot.js';
 import type { Choices } from '../methods/method.js';
 import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
 
@@ -27,6 +28,14 @@ export interface Reading {
   readonly id: string;
 }
 
+/** What the make took out of the larder. */
+export interface TookOut {
+  readonly atMs: number;
+  readonly lotId: string;
+  readonly massG: number;
+  readonly id: string;
+}
+
 export interface CueSeen {
   readonly atMs: number;
   readonly cue: string;
@@ -40,11 +49,14 @@ export interface Batch {
   readonly name: string;
   readonly methodId: string;
   readonly choices: Choices;
+  /** The lots that the choices name, as they were when it began. */
+  readonly stocks: readonly LotStock[];
   readonly startedMs: number;
   /** Stages begun, in order of time. */
   readonly steps: readonly { readonly stageId: string; readonly atMs: number }[];
   readonly readings: readonly Reading[];
   readonly cues: readonly CueSeen[];
+  readonly taken: readonly TookOut[];
   readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
   readonly ended:
     | null
@@ -75,6 +87,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     name: started.body.name,
     methodId: started.body.methodId,
     choices: started.body.choices,
+    stocks: started.body.stocks ?? [],
     startedMs: started.atMs,
     steps: collect(standing, (e) => (e.body.type === 'step' ? { stageId: e.body.stageId, atMs: e.atMs } : null)),
     readings: collect(standing, (e) =>
@@ -84,6 +97,9 @@ export function replay(entries: readonly Entry[]): Batch | null {
     ),
     cues: collect(standing, (e) =>
       e.body.type === 'cue' ? { atMs: e.atMs, cue: e.body.cue, answer: e.body.answer, id: e.id } : null,
+    ),
+    taken: collect(standing, (e) =>
+      e.body.type === 'took' ? { atMs: e.atMs, lotId: e.body.lotId, massG: e.body.massG, id: e.id } : null,
     ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     ended: endOf(standing),

@@ -166,13 +166,8 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
   },
 ];
 
-/** A plant base, with what its label must warn of. */
-export interface PlantBase extends Stock {
-  readonly allergen: 'coconut' | 'cashew' | 'soya';
-}
-
 /** Plant bases as they come from can or carton, percent by mass (typical labels), with their pH. */
-export const PLANT_BASES: readonly PlantBase[] = [
+export const PLANT_BASES: readonly Stock[] = [
   {
     id: 'coconut-cream',
     name: 'Thick coconut cream, off the chilled can',
@@ -235,16 +230,26 @@ export const PLANT_BASES: readonly PlantBase[] = [
   },
 ];
 
-/** A plant base by its id; throws RangeError naming those there are. */
-export function plantBase(id: string): PlantBase {
-  const found = PLANT_BASES.find((s) => s.id === id);
-  if (!found) throw new RangeError(`No plant base "${id}"; there are ${PLANT_BASES.map((s) => s.id).join(', ')}`);
-  return found;
-}
+/** All that is shipped with a known composition. */
+export const REFERENCE_STOCKS: readonly Stock[] = [
+  ...REFERENCE_MILKS,
+  ...READY_MILKS,
+  ...WHEYS,
+  ...REFERENCE_CREAMS,
+  ...PLANT_BASES,
+  MILK_POWDER,
+];
 
-/** A milk or cream of the reference list; throws RangeError for an unknown id. */
+/** A material of the reference list; throws RangeError for an unknown id. */
 export function referenceStock(id: string): Stock {
-  const stock = [...REFERENCE_MILKS, ...READY_MILKS, ...WHEYS, ...REFERENCE_CREAMS].find((s) => s.id === id);
-  if (!stock) throw new RangeError(`No milk or cream called "${id}"`);
+  const stock = REFERENCE_STOCKS.find((s) => s.id === id);
+  if (!stock) {
+    throw new RangeError(`No milk, cream or base "${id}"; there are ${REFERENCE_STOCKS.map((s) => s.id).join(', ')}`);
+  }
   return stock;
 }
+
+/** What a stage is told of a material: the thing itself, or its name on the reference list. */
+export type StockParam = Stock | string;
+
+export const stockOf = (param: StockParam): Stock => (typeof param === 'string' ? referenceStock(param) : param);

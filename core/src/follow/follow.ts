@@ -1,15 +1,14 @@
 import { balanceOf, type Balance } from '../balance/yield.js';
 import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
-import { referenceStock } from '../constants/reference-materials.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
-import { planStages } from '../make/plan.js';
+import { stockNamed } from '../make/plan.js';
+import { plannedOf } from '../make/planned.js';
 import { firstOf, lastOf } from '../make/run.js';
-import { methodById } from '../methods/index.js';
-import { initialChoices, type Choices } from '../methods/method.js';
+import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
 import { solidsFraction, totalG } from '../state/composition.js';
@@ -101,9 +100,7 @@ export interface WorkedOut {
 
 /** Runs a batch as it was done and learns from its readings. */
 export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): WorkedOut {
-  const method = methodById(batch.methodId);
-  const choices = { ...initialChoices(method), ...batch.choices };
-  const stages = planStages(method, choices);
+  const { choices, stages } = plannedOf(batch);
   const trace = temperatureTrace(
     batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
   );
@@ -253,7 +250,7 @@ function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal:
     state: here,
     past: pastOf(timeline, here),
     measuredPh: phs.at(-1)?.value ?? null,
-    rawMilk: referenceStock(String(batch.choices['milk'] ?? 'whole')).treatment === 'raw',
+    rawMilk: stockNamed(String(batch.choices['milk'] ?? 'whole'), batch.stocks).treatment === 'raw',
     souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
     forecastMin: expected,
     setSeen: batch.cues.some((c) => c.cue === 'set' && c.answer !== 'liquid'),

@@ -2,9 +2,8 @@ import type { Batch } from '../batch/replay.js';
 import { kitchenFor } from '../environment/household.js';
 import { stateAt } from '../follow/series.js';
 import { timelineOf } from '../follow/timeline.js';
-import { cultureOf, planStages } from '../make/plan.js';
-import { methodById } from '../methods/index.js';
-import { initialChoices } from '../methods/method.js';
+import { cultureOf } from '../make/plan.js';
+import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
 import { hiddenMember, readStandIn, STAND_INS, type StandInKind } from './stand-ins.js';
@@ -15,9 +14,7 @@ import { hiddenMember, readStandIn, STAND_INS, type StandInKind } from './stand-
  */
 export function hiddenTruth(batch: Batch, nowMs: number): CrockState | null {
   if (nowMs < batch.startedMs || batch.ended) return null;
-  const method = methodById(batch.methodId);
-  const choices = { ...initialChoices(method), ...batch.choices };
-  const stages = planStages(method, choices);
+  const { choices, stages } = plannedOf(batch);
   const environment = {
     kitchen: kitchenFor(choices),
     member: hiddenMember(cultureOf(stages) ?? 'thermophilic', truthSeed(batch.id)),

@@ -1,4 +1,6 @@
+import { lotIdOf } from '../larder/lot.js';
 import type { Choices } from '../methods/method.js';
+import type { PricedAs, WeighedIn } from '../stages/kind.js';
 import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
@@ -8,6 +10,11 @@ export interface Amount {
   readonly what: string;
   readonly massG: number;
   readonly kitchen: string;
+  readonly pricedAs: PricedAs;
+  /** The lot of one's own that it comes out of, where a choice named one. */
+  readonly lotId: string | null;
+  /** The kind of lot it may come out of, where none was named. */
+  readonly outOf: NonNullable<WeighedIn['outOf']> | null;
 }
 
 /** Everything that is weighed in along a make, with the price its choice gives it. */
@@ -15,11 +22,14 @@ export function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount 
   return runs.flatMap((run, i) => {
     const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
     const weighed = run.stage.kind.weighIn?.(run.stage.params, before) ?? [];
-    return weighed.map(({ what, massG, gPerMl, pricedAs, measure, count }) => {
+    return weighed.map(({ what, massG, gPerMl, pricedAs, measure, count, stockId, outOf = null }) => {
       const price = Number(choices[`${pricedAs}Price`] ?? 0);
       return {
         what,
         massG,
+        pricedAs,
+        outOf,
+        lotId: stockId === undefined ? null : lotIdOf(stockId),
         kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
         pricePerKg: count === undefined ? price : (price * count) / (massG / 1000),
       };

@@ -1,4 +1,6 @@
 import type { CultureId } from '../constants/cultures.js';
+import { referenceStock } from '../constants/reference-materials.js';
+import type { Stock } from '../state/materials.js';
 import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
 import { holds, initialChoices } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
@@ -6,8 +8,15 @@ import { bind, type BoundStage } from '../stages/registry.js';
 /**
  * The stages of a make: a method's templates with the maker's choices put in.
  * Choices that are not given take the method's own.
+ *
+ * @param stocks lots of one's own that the choices may name
+ * @throws RangeError for a milk, cream or base that is neither among them nor on the reference list
  */
-export function planStages(method: Method, choices: Choices = {}): readonly BoundStage[] {
+export function planStages(
+  method: Method,
+  choices: Choices = {},
+  stocks: readonly Stock[] = [],
+): readonly BoundStage[] {
   const made: Choices = { ...initialChoices(method), ...choices };
   return method.stages
     .filter((template) => wanted(template, made))
@@ -15,7 +24,7 @@ export function planStages(method: Method, choices: Choices = {}): readonly Boun
       bind({
         id: template.id,
         kind: template.kind,
-        params: Object.fromEntries(Object.entries(template.params).map(([key, p]) => [key, valueOf(p, made)])),
+        params: Object.fromEntries(Object.entries(template.params).map(([key, p]) => [key, valueOf(p, made, stocks)])),
       }),
     );
 }
@@ -30,10 +39,18 @@ function wanted({ onlyIf = [] }: StageTemplate, choices: Choices): boolean {
   return holds(onlyIf, choices);
 }
 
-function valueOf(parameter: Parameter, choices: Choices): number | string {
+function valueOf(parameter: Parameter, choices: Choices, stocks: readonly Stock[]): number | string | Stock {
   if (typeof parameter !== 'object') return parameter;
-  const value = choices[parameter.choice];
-  if (value === undefined)
-    throw new RangeError(`The method asks for a choice "${parameter.choice}" that it does not offer`);
-  return value;
+  const key = 'stock' in parameter ? parameter.stock : parameter.choice;
+  const value = choices[key];
+  if (value === undefined) throw new RangeError(`The method asks for a choice "${key}" that it does not offer`);
+  return 'stock' in parameter ? stockNamed(String(value), stocks) : value;
+}
+
+/**
+ * What a choice of milk, cream or base names: one of some lots, or one of the reference list.
+ * @throws RangeError where it is neither
+ */
+export function stockNamed(name: string, stocks: readonly Stock[]): Stock {
+  return stocks.find((s) => s.id === name) ?? referenceStock(name);
 }

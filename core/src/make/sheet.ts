@@ -8,6 +8,7 @@ import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from '../follow/learn.js';
+import type { LotStock } from '../larder/lot.js';
 import { checkChoices } from '../methods/check-choices.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
@@ -90,6 +91,8 @@ export interface MakeSheet {
 /** When a make would be begun, and in what household. */
 export interface SheetBegin extends Household {
   readonly startMs?: number;
+  /** Lots of one's own that the choices may name. */
+  readonly stocks?: readonly LotStock[];
 }
 
 /** Members of a sheet's forecast: fewer than a live one, as it is redone at every touch. */
@@ -105,11 +108,11 @@ export function makeSheet(
   options: ForecastOptions = SHEET_FORECAST,
   begin: SheetBegin = {},
 ): MakeSheet {
-  checkChoices(method, given);
+  const { startMs = 0, wake = ALWAYS_AWAKE, stocks = [] } = begin;
+  checkChoices(method, given, stocks);
   const choices = { ...initialChoices(method), ...given };
   const environment: Environment = { kitchen: kitchenFor(choices, begin.kitchen), member: NOMINAL_MEMBER };
-  const planned = planStages(method, choices);
-  const { startMs = 0, wake = ALWAYS_AWAKE } = begin;
+  const planned = planStages(method, choices, stocks);
   const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
   const end = lastOf(runs[runs.length - 1]!);
   const potG = Number(choices['potG']);
@@ -119,7 +122,14 @@ export function makeSheet(
   return {
     methodId: method.id,
     choices,
-    amounts: amounts.map(({ what, massG, kitchen }) => ({ what, massG, kitchen })),
+    amounts: amounts.map(({ what, massG, kitchen, pricedAs, lotId, outOf }) => ({
+      what,
+      massG,
+      kitchen,
+      pricedAs,
+      lotId,
+      outOf,
+    })),
     stages: runs.map((run, i) => sheetStage(run, runs[i - 1], environment)),
     line: runs.flatMap(linePoints),
     souring: souringOf(runs, environment, options),

@@ -1,6 +1,14 @@
 import { REFERENCE_MILKS, WHEYS } from '../constants/reference-materials.js';
 import { saltChoice } from './curd-choices.js';
-import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
+import {
+  only,
+  vary,
+  type ChoiceGroup,
+  type Method,
+  type NumberChoice,
+  type OptionChoice,
+  type StageTemplate,
+} from './method.js';
 import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
 
 /** Which acid. */
@@ -18,6 +26,20 @@ export const AGENT: OptionChoice = {
   ],
 };
 
+/** How strong the bottle or the fruit is. */
+export const ACID_STRENGTH: NumberChoice = {
+  key: 'acidPct',
+  nought: 'acid as it usually comes',
+  label: 'Its strength',
+  kind: 'number',
+  unit: '% acid',
+  min: 0,
+  max: 100,
+  step: 0.1,
+  initial: 0,
+  why: 'On the bottle, or measured; nought takes lemon as 5.5 %, vinegar as 5 %, crystals as pure.',
+};
+
 /** What the acid costs. */
 export const ACID_PRICE = price('acid', 'The acid costs', 'per kg', 6);
 
@@ -26,6 +48,7 @@ const acid = (initial: number, why: string): ChoiceGroup => ({
   title: 'Acid',
   choices: [
     AGENT,
+    ACID_STRENGTH,
     { key: 'targetPh', label: 'Down to', kind: 'number', unit: 'pH', min: 5.1, max: 6, step: 0.05, initial, why },
     ACID_PRICE,
   ],
@@ -76,7 +99,11 @@ function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] 
   return [
     BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
-    { id: 'acid', kind: 'acidify', params: { agent: { choice: 'agent' }, targetPh: { choice: 'targetPh' } } },
+    {
+      id: 'acid',
+      kind: 'acidify',
+      params: { agent: { choice: 'agent' }, strengthPct: { choice: 'acidPct' }, targetPh: { choice: 'targetPh' } },
+    },
     { id: 'rest', kind: 'rest', params: { minutes: restMin } },
     {
       id: 'strain',
@@ -103,6 +130,7 @@ export const acidHeatCurd: Method = {
       milk: {
         why: 'Milk gives most; sweet whey gives a little, while its pH is above 6.0; acid whey gives none.',
         options: [...REFERENCE_MILKS, ...WHEYS].map(milkOption),
+        lots: ['milk', 'whey'],
       },
       fatPct: { max: 10, initial: 6.5, why: 'A little cream makes it tender and gives more.' },
     }),

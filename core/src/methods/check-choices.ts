@@ -1,7 +1,8 @@
-import { choicesOf, type Choices, type Method } from './method.js';
+import type { LotStock } from '../larder/lot.js';
+import { choicesOf, type Choices, type Method, type OptionChoice } from './method.js';
 
-/** Throws where a choice is unknown or out of bounds. */
-export function checkChoices(method: Method, given: Choices): void {
+/** Throws where a choice is unknown or out of bounds; of lots of one's own, those in `stocks` may be chosen where their kind fits. */
+export function checkChoices(method: Method, given: Choices, stocks: readonly LotStock[] = []): void {
   const known = new Map(choicesOf(method).map((c) => [c.key, c]));
   for (const [key, value] of Object.entries(given)) {
     const choice = known.get(key);
@@ -14,8 +15,13 @@ export function checkChoices(method: Method, given: Choices): void {
           `"${key}" (${choice.label}) must be a number from ${choice.min} to ${choice.max} ${choice.unit}`,
         );
       }
-    } else if (!choice.options.some((o) => o.id === value)) {
+    } else if (!choice.options.some((o) => o.id === value) && !fits(choice, value, stocks)) {
       throw new RangeError(`"${key}" (${choice.label}) must be one of ${choice.options.map((o) => o.id).join(', ')}`);
     }
   }
+}
+
+function fits(choice: OptionChoice, value: number | string, stocks: readonly LotStock[]): boolean {
+  const stock = stocks.find((s) => s.id === value);
+  return stock !== undefined && (choice.lots ?? []).includes(stock.kind);
 }

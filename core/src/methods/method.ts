@@ -1,3 +1,5 @@
+import type { StockLot } from '../larder/lot.js';
+
 /** What a choice must be: above a number, or an option. */
 export type Condition =
   { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
@@ -25,6 +27,8 @@ export interface OptionChoice {
   readonly label: string;
   readonly kind: 'option';
   readonly options: readonly { readonly id: string; readonly label: string; readonly why: string }[];
+  /** Kinds of lots of one's own that may be chosen as well. */
+  readonly lots?: readonly StockLot['kind'][];
   readonly initial: string;
   readonly why: string;
   /** Left out of sight unless this holds: then it has no say. */
@@ -36,8 +40,8 @@ export type Choice = NumberChoice | OptionChoice;
 /** The choices a maker has made, by key. */
 export type Choices = Readonly<Record<string, number | string>>;
 
-/** A parameter of a stage: a plain value, or the value of a choice. */
-export type Parameter = number | string | { readonly choice: string };
+/** A parameter of a stage: a plain value, the value of a choice, or the milk, cream or base that a choice names. */
+export type Parameter = number | string | { readonly choice: string } | { readonly stock: string };
 
 /** Conditions that must all hold. */
 export type Conditions = Condition | readonly Condition[];
@@ -97,6 +101,7 @@ export function initialChoices(method: Method): Choices {
 type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max' | 'step' | 'onlyIf'>> & {
   readonly initial?: number | string;
   readonly options?: OptionChoice['options'];
+  readonly lots?: OptionChoice['lots'];
 };
 
 /** A shared group with some of its choices changed, by key. */

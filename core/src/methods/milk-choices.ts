@@ -50,6 +50,7 @@ export const MILK: ChoiceGroup = {
       kind: 'option',
       initial: 'whole',
       why: 'Protein makes the gel; fat rounds it.',
+      lots: ['milk'],
       options: REFERENCE_MILKS.map(milkOption),
     },
     {
@@ -58,6 +59,7 @@ export const MILK: ChoiceGroup = {
       kind: 'option',
       initial: 'cream-36',
       why: 'Used only when the wanted fat is above the milk’s.',
+      lots: ['cream'],
       options: REFERENCE_CREAMS.map((m) => ({
         id: m.id,
         label: m.name,
@@ -86,7 +88,7 @@ export const BLEND: StageTemplate = {
     massG: { choice: 'massG' },
     vesselL: { choice: 'vesselL' },
     fatPct: { choice: 'fatPct' },
-    milk: { choice: 'milk' },
-    cream: { choice: 'cream' },
+    milk: { stock: 'milk' },
+    cream: { stock: 'cream' },
   },
 };

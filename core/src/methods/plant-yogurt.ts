@@ -18,6 +18,7 @@ const BASE: ChoiceGroup = {
     },
     {
       key: 'base',
+      lots: ['base'],
       label: 'Of',
       kind: 'option',
       initial: 'coconut-cream',
@@ -124,7 +125,7 @@ export const plantYogurt: Method = {
     {
       id: 'base',
       kind: 'base',
-      params: { massG: { choice: 'massG' }, base: { choice: 'base' }, sugarPct: { choice: 'sugarPct' } },
+      params: { massG: { choice: 'massG' }, base: { stock: 'base' }, sugarPct: { choice: 'sugarPct' } },
     },
     { id: 'heat', kind: 'heat', params: { targetC: { choice: 'keepC' }, paceCPerMin: 4 } },
     {

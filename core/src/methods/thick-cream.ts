@@ -1,4 +1,4 @@
-import { ACID_PRICE, AGENT } from './acid-curd.js';
+import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 
@@ -30,6 +30,7 @@ const THICKENING: ChoiceGroup = {
       ],
     },
     AGENT,
+    ACID_STRENGTH,
     {
       key: 'targetPh',
       label: 'Down to',
@@ -76,7 +77,13 @@ export const thickCream: Method = {
     {
       id: 'acid',
       kind: 'acidify',
-      params: { agent: { choice: 'agent' }, targetPh: { choice: 'targetPh' }, into: 'thick cream' },
+      params: {
+        agent: { choice: 'agent' },
+        strengthPct: { choice: 'acidPct' },
+        targetPh: { choice: 'targetPh' },
+        parts: 4,
+        into: 'thick cream',
+      },
     },
     { id: 'again', kind: 'heat', params: { targetC: HOT_C } },
     { id: 'hold', kind: 'hold', params: { minutes: { choice: 'holdMin' }, targetC: HOT_C } },

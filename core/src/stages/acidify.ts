@@ -13,6 +13,8 @@ import { sayMass, sayMl, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
+  /** Acid by mass in the bottle or fruit, percent; 0 = as it usually comes. */
+  readonly strengthPct: number;
   readonly targetPh: number;
   /** In how many parts it goes in. */
   readonly parts: number;
@@ -31,7 +33,7 @@ const PARTS_FROM_C = 78;
 /** Acid stirred in by parts until the whey is clear: the pH goes down a step with each of them. */
 export const acidify: StageKind<AcidifyParams> = {
   kind: 'acidify',
-  defaults: { agent: 'lemon', targetPh: 5.6, parts: 3, into: 'curd' },
+  defaults: { agent: 'lemon', strengthPct: 0, targetPh: 5.6, parts: 3, into: 'curd' },
   name: () => 'acid',
   instruction: (params, before) => {
     const dose = doseFor(before, params);
@@ -50,7 +52,7 @@ export const acidify: StageKind<AcidifyParams> = {
   weighIn: (params, before) => {
     const { massG } = doseFor(before, params);
     const { name, gPerMl } = SOUR_AGENTS[params.agent];
-    return [{ what: capital(name), massG, gPerMl: gPerMl ?? CRYSTALS_G_PER_ML, pricedAs: 'acid' }];
+    return [{ what: capital(name), massG, gPerMl: gPerMl ?? CRYSTALS_G_PER_ML, pricedAs: 'acid', outOf: 'acid' }];
   },
   begin: (state, params) => {
     const { massG, acidMol } = doseFor(state, params);
@@ -81,7 +83,7 @@ export const acidify: StageKind<AcidifyParams> = {
     params.into === 'curd' ? 'Curd floats in clear, greenish whey.' : 'It coats the back of the spoon; no grains.',
   cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
   cautions: ({ targetPh }) => [CAUTIONS.hot, ...(targetPh > SAFE_PH ? [CAUTIONS.notAcid] : [])],
-  problems: (params, state) => [...tooSour(state), ...tooCool(params, state)],
+  problems: (params, state) => [...unlikely(params), ...tooSour(state), ...tooCool(params, state)],
 };
 
 function lasts({ parts }: AcidifyParams): number {
@@ -133,6 +135,20 @@ function tooSour(state: CrockState): Problem[] {
   ];
 }
 
+/** A strength that no fruit or bottle of the kind has. */
+function unlikely({ agent, strengthPct }: AcidifyParams): Problem[] {
+  const { name, weakestPct, strongestPct } = SOUR_AGENTS[agent];
+  if (strengthPct === 0 || (strengthPct >= weakestPct && strengthPct <= strongestPct)) return [];
+  return [
+    {
+      field: 'acidPct',
+      message: `${capital(name)} of ${strengthPct} % acid would be very unusual.`,
+      remedy: `Give ${weakestPct} to ${strongestPct} %, or nought for the usual.`,
+      works: { acidPct: 0 },
+    },
+  ];
+}
+
 function tooCool({ into }: AcidifyParams, state: CrockState): Problem[] {
   if (into !== 'curd' || state.tempC >= PARTS_FROM_C) return [];
   return [
@@ -140,6 +156,7 @@ function tooCool({ into }: AcidifyParams, state: CrockState): Problem[] {
       field: 'heatC',
       message: `At ${sayTemp(state.tempC)} the curd will not part from its whey.`,
       remedy: 'Heat it to 85 °C or more before the acid.',
+      works: { heatC: 85 },
     },
   ];
 }
@@ -147,12 +164,16 @@ function tooCool({ into }: AcidifyParams, state: CrockState): Problem[] {
 /** Crystals of a spoonful, g/mL. */
 const CRYSTALS_G_PER_ML = 0.9;
 
+/** Fainter than this (percent) is water; it is refused, and reckoned as this. */
+const FAINTEST_PCT = 0.5;
+
 /** Where each acid is booked: tartaric has no line of its own. */
 const COMPONENT_OF = { lactic: 'lactic', citric: 'citric', acetic: 'acetic', tartaric: 'other' } as const;
 
-function doseFor(state: CrockState, { agent, targetPh }: AcidifyParams): AcidDose {
+function doseFor(state: CrockState, { agent, strengthPct, targetPh }: AcidifyParams): AcidDose {
   const milk = bufferMilkOf(state.masses, state.freshPh);
-  return acidDose(totalG(state.masses), milk, sournessOf(state), agent, SOUR_AGENTS[agent].strengthPct, targetPh);
+  const strength = strengthPct === 0 ? SOUR_AGENTS[agent].strengthPct : Math.max(FAINTEST_PCT, strengthPct);
+  return acidDose(totalG(state.masses), milk, sournessOf(state), agent, strength, targetPh);
 }
 
 const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;

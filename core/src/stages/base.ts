@@ -1,5 +1,5 @@
 import { GOODS } from '../constants/kitchen-goods.js';
-import { plantBase } from '../constants/reference-materials.js';
+import { stockOf, type StockParam } from '../constants/reference-materials.js';
 import { materialDensity } from '../physics/density.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { massesOfGoods } from '../state/goods.js';
@@ -11,7 +11,7 @@ import { sayMass } from './words.js';
 
 export interface BaseParams {
   readonly massG: number;
-  readonly base: string;
+  readonly base: StockParam;
   /** Sugar for the culture, percent: there is no lactose. */
   readonly sugarPct: number;
 }
@@ -24,21 +24,27 @@ export const base: StageKind<BaseParams> = {
   defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
   name: () => 'base',
   instruction: (params) => {
-    const stock = plantBase(params.base);
+    const stock = stockOf(params.base);
     const sugar = sugarG(params);
     return `Rinse the jar with boiling water. Into it ${sayMass(params.massG)} ${stock.name.split(',')[0]!.toLowerCase()}${sugar > 0.05 ? ` and ${sayMass(sugar)} of sugar: the culture has nothing else to live on` : ''}; whisk smooth.`;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['jar', 'scale'],
   weighIn: (params) => {
-    const stock = plantBase(params.base);
+    const stock = stockOf(params.base);
     return [
-      { what: stock.name, massG: params.massG, gPerMl: materialDensity(stock, 5), pricedAs: 'milk' as const },
+      {
+        what: stock.name,
+        massG: params.massG,
+        gPerMl: materialDensity(stock, 5),
+        stockId: stock.id,
+        pricedAs: 'milk' as const,
+      },
       { what: 'Sugar', massG: sugarG(params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' as const },
     ].filter((w) => w.massG > 0.05);
   },
   begin: (state, params) => {
-    const stock = plantBase(params.base);
+    const stock = stockOf(params.base);
     const full = pourIn(
       pourIn(state, massesOfMaterial(stock, params.massG)),
       massesOfGoods(GOODS.sugar, sugarG(params)),
@@ -49,11 +55,12 @@ export const base: StageKind<BaseParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits an hour; an open can belongs in the cold.' }),
   endCue: () => 'Smooth, no lumps of fat.',
   cues: [],
-  cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[plantBase(params.base).allergen]],
+  cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[stockOf(params.base).allergen ?? 'none']],
   problems: () => [],
 };
 
 const ALLERGENS = {
+  none: CAUTIONS.allergenNuts,
   coconut: CAUTIONS.allergenCoconut,
   cashew: CAUTIONS.allergenNuts,
   soya: CAUTIONS.allergenSoya,

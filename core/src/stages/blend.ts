@@ -6,7 +6,7 @@ import { freshPhOf, massesOfMaterial, type Stock } from '../state/materials.js';
 import { totalG } from '../state/composition.js';
 import { pourIn } from '../state/crock-state.js';
 import { mixedNative, nativeAsBought } from '../physics/denaturation.js';
-import { MILK_POWDER, referenceStock } from '../constants/reference-materials.js';
+import { MILK_POWDER, stockOf, type StockParam } from '../constants/reference-materials.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
@@ -17,8 +17,8 @@ export interface BlendParams {
   readonly massG: number;
   /** Wanted fat, percent by mass. */
   readonly fatPct: number;
-  readonly milk: string;
-  readonly cream: string;
+  readonly milk: StockParam;
+  readonly cream: StockParam;
   /** Skimmed-milk powder stirred in, percent of the milk and cream. */
   readonly powderPct: number;
   /** What the pot holds to the brim, L. */
@@ -30,6 +30,8 @@ const HEADSPACE = 0.1;
 /** Room for the starter, as a share of the milk: a large dose. */
 const STARTER_ROOM = 0.05;
 const WEIGHING_MIN = 8;
+/** Milk, near enough for a pot. */
+const MILK_G_PER_L = 1030;
 
 /** One material of a blend and its amount. */
 export interface BlendPart {
@@ -45,14 +47,19 @@ export function blendParts(params: BlendParams): readonly BlendPart[] {
 }
 
 function liquidParts(params: BlendParams): readonly BlendPart[] {
-  const milk = referenceStock(params.milk);
-  const cream = referenceStock(params.cream);
+  const milk = stockOf(params.milk);
+  const cream = stockOf(params.cream);
   const square = pearsonSquare(params.massG, milk.fatPct, cream.fatPct, params.fatPct);
   if (!square) return [{ stock: milk, massG: params.massG }];
   return [
     { stock: milk, massG: square.leanG },
     { stock: cream, massG: square.richG },
   ];
+}
+
+/** What a pot (L) takes of milk, g: headspace and room for the starter left free. */
+export function fillsWithG(vesselL: number): number {
+  return (vesselL * (1 - HEADSPACE) * MILK_G_PER_L) / (1 + STARTER_ROOM);
 }
 
 /** Milk and cream weighed into the pot. */
@@ -74,7 +81,10 @@ export const blend: StageKind<BlendParams> = {
       what: stock.name,
       massG,
       gPerMl: materialDensity(stock, 5),
-      pricedAs: stock === MILK_POWDER ? ('powder' as const) : i === 0 ? ('milk' as const) : ('cream' as const),
+      stockId: stock.id,
+      ...(stock === MILK_POWDER
+        ? ({ pricedAs: 'powder', outOf: 'powder' } as const)
+        : ({ pricedAs: i === 0 ? 'milk' : 'cream' } as const)),
     })),
   begin: (state, params) =>
     blendParts(params).reduce((crock, { stock, massG }) => {
@@ -95,34 +105,35 @@ export const blend: StageKind<BlendParams> = {
   cautions: (params) => [
     CAUTIONS.clean,
     CAUTIONS.allergen,
-    ...(referenceStock(params.milk).treatment === 'raw' ? [CAUTIONS.raw] : []),
+    ...(stockOf(params.milk).treatment === 'raw' ? [CAUTIONS.raw] : []),
   ],
   problems: (params) => [...fatProblems(params), ...vesselProblems(params)],
 };
 
 function vesselProblems(params: BlendParams): Problem[] {
-  const litres = (params.massG / 1000 / 1.03) * (1 + STARTER_ROOM);
-  const wanted = litres / (1 - HEADSPACE);
-  if (wanted <= params.vesselL) return [];
-  const fitsKg = params.vesselL * (1 - HEADSPACE) * (1.03 / (1 + STARTER_ROOM));
+  const wanted = params.massG / fillsWithG(1);
+  if (params.massG <= fillsWithG(params.vesselL)) return [];
+  const fitsKg = fillsWithG(params.vesselL) / 1000;
   return [
     {
       field: 'vesselL',
       message: `${(params.massG / 1000).toFixed(1)} kg of milk with its starter needs a pot of ${wanted.toFixed(1)} L.`,
       remedy: `Take a larger pot, or at most ${(Math.floor(fitsKg * 4) / 4).toFixed(2)} kg of milk.`,
+      works: { massG: Math.floor(fitsKg * 4) * 250 },
     },
   ];
 }
 
 function fatProblems(params: BlendParams): Problem[] {
-  const milk = referenceStock(params.milk);
-  const cream = referenceStock(params.cream);
+  const milk = stockOf(params.milk);
+  const cream = stockOf(params.cream);
   if (params.fatPct < milk.fatPct - 1e-9) {
     return [
       {
         field: 'fatPct',
         message: `${milk.name} cannot be blended down to ${params.fatPct} % fat with cream.`,
         remedy: `Ask for ${milk.fatPct} % or more, or choose a leaner milk.`,
+        works: { fatPct: Math.ceil(milk.fatPct * 10 - 1e-9) / 10 },
       },
     ];
   }
@@ -132,6 +143,7 @@ function fatProblems(params: BlendParams): Problem[] {
         field: 'fatPct',
         message: `${params.fatPct} % fat is more than the cream itself has.`,
         remedy: `Ask for at most ${cream.fatPct} %.`,
+        works: { fatPct: Math.floor(cream.fatPct * 10 + 1e-9) / 10 },
       },
     ];
   }

@@ -31,6 +31,7 @@ export const calcium: StageKind<CalciumParams> = {
       massG: solutionG(before, params),
       gPerMl: CALCIUM.solutionGPerMl,
       pricedAs: 'own',
+      outOf: 'calcium',
       measure: sayMl(doseFor(before, params).ml),
     },
   ],
@@ -54,6 +55,7 @@ export const calcium: StageKind<CalciumParams> = {
             field: 'calciumGPerKg',
             message: `${gPerKg} g/kg of calcium chloride tastes bitter and is over the usual limit.`,
             remedy: `Take ${CALCIUM.mostGPerKg} g/kg or less.`,
+            works: { calciumGPerKg: CALCIUM.mostGPerKg },
           },
         ],
 };

@@ -79,6 +79,7 @@ function sugarProblems({ culture }: CapsuleParams, { masses }: CrockState): Prob
       field: 'sugarPct',
       message: 'There is too little sugar in it for the culture to sour it with.',
       remedy: 'Add 1 % sugar: two teaspoons to the litre.',
+      works: { sugarPct: 1 },
     },
   ];
 }

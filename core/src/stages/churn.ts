@@ -76,16 +76,19 @@ const WONT_BREAK: Readonly<Record<NonNullable<ReturnType<typeof churnTrouble>>, 
     field: 'churnC',
     message: 'So cold it foams and never breaks.',
     remedy: 'Temper it to 10 to 14 °C first.',
+    works: { churnC: 12 },
   },
   'too warm': {
     field: 'churnC',
     message: 'So warm it goes to grease, and much fat stays in the buttermilk.',
     remedy: 'Churn it at 10 to 20 °C.',
+    works: { churnC: 18 },
   },
   'too lean': {
     field: 'fatPct',
     message: 'There is too little fat in it to clump.',
     remedy: 'Ask for 25 % fat or more.',
+    works: { fatPct: 25 },
   },
 };
 
@@ -102,6 +105,7 @@ function roomProblems(params: ChurnParams, state: CrockState): Problem[] {
       field: 'churnL',
       message: `A churn of ${params.churnL} L is too full of it to whip.`,
       remedy: `Take one of ${Math.ceil(wantedL * 2) / 2} L, or churn it in ${Math.ceil(wantedL / params.churnL)} lots.`,
+      works: { churnL: Math.ceil(wantedL * 2) / 2 },
     },
   ];
 }

@@ -74,6 +74,7 @@ export const cook: StageKind<CookParams> = {
             field: 'cookC',
             message: `With egg in it ${sayTemp(params.targetC)} is not enough.`,
             remedy: `Bring it to ${EGG_SAFE_C} °C or more all through, or leave the egg out.`,
+            works: { cookC: EGG_SAFE_C },
           },
         ]
       : [],

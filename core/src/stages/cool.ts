@@ -54,6 +54,7 @@ export const cool: StageKind<CoolParams> = {
             field: 'coolMethod',
             message: `It never reaches ${sayTemp(params.targetC)} that way.`,
             remedy: 'Use a cold-water or an ice bath.',
+            works: { coolMethod: 'water-bath' },
           },
         ];
   },

@@ -37,6 +37,7 @@ export const cut: StageKind<CutParams> = {
             field: 'targetPh',
             message: 'It has not set by then: there is no curd to cut.',
             remedy: 'Let it sour further, to pH 4.8 or below.',
+            works: { targetPh: 4.6 },
           },
         ],
 };

@@ -75,6 +75,7 @@ export const heat: StageKind<HeatParams> = {
             field: 'heatC',
             message: `Milk boils over before ${params.targetC} °C.`,
             remedy: 'Ask for 95 °C or less.',
+            works: { heatC: 95 },
           },
         ]
       : [],

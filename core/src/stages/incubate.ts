@@ -5,7 +5,7 @@ import { coolingSurroundings, flaskUa, heatCapacityKJPerK, wrappedUa, type Surro
 import type { Environment } from '../environment/environment.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
-import type { Course, Give, StageKind } from './kind.js';
+import type { Course, Give, Problem, StageKind } from './kind.js';
 import { passTime, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
@@ -82,19 +82,40 @@ export const incubate: StageKind<IncubateParams> = {
     CAUTIONS.acid,
     CAUTIONS.mould,
   ],
-  problems: (params, state) => {
-    const gelPh = gelPointPh(denaturedBetaLg(state.native));
-    return params.targetPh > gelPh
-      ? [
-          {
-            field: 'targetPh',
-            message: `At pH ${params.targetPh} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
-            remedy: 'Ask for pH 4.6 or lower.',
-          },
-        ]
-      : [];
-  },
+  problems: (params, state) => [...liquidProblems(params, state), ...unheatedProblems(state)],
 };
+
+function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Problem[] {
+  const gelPh = gelPointPh(denaturedBetaLg(state.native));
+  if (targetPh <= gelPh) return [];
+  return [
+    {
+      field: 'targetPh',
+      message: `At pH ${targetPh} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
+      remedy: 'Ask for pH 4.6 or lower.',
+      works: { targetPh: 4.6 },
+    },
+  ];
+}
+
+/** Warmer than this at its peak (°C), it was heated in this make, if not enough. */
+const WAS_HEATED_C = 60;
+
+/** Yogurt of milk whose whey protein is as it came from the cow, unless rennet sets it. */
+function unheatedProblems(state: CrockState): Problem[] {
+  if (state.souring?.culture !== 'thermophilic' || state.curd.rennetImcuPerKg > 0 || !isUnheatedYogurt(state))
+    return [];
+  const heated = state.peakC > WAS_HEATED_C;
+  return [
+    {
+      field: heated ? 'heatC' : 'milk',
+      message: 'Its whey protein is hardly unfolded: it sets soft and sheds whey.',
+      remedy: heated ? 'Heat it to 85 °C.' : 'Take ultra-heated or ultrafiltered milk, or make scalded yogurt of it.',
+      works: heated ? { heatC: 85 } : { milk: 'ultra-heated' },
+      mild: true,
+    },
+  ];
+}
 
 /** A flask that was not preheated shares its heat with the crock. */
 function intoColdFlask(state: CrockState, roomC: number): CrockState {

@@ -21,6 +21,10 @@ export interface Problem {
   readonly field: string;
   readonly message: string;
   readonly remedy: string;
+  /** The nearest choices that work, by key, where some do. */
+  readonly works?: Readonly<Record<string, number | string>>;
+  /** It can be made so, and will be the worse for it. */
+  readonly mild?: true;
 }
 
 /** What decides that a stage is over. */
@@ -35,6 +39,10 @@ export interface WeighedIn {
   readonly massG: number;
   readonly gPerMl: number;
   readonly pricedAs: PricedAs;
+  /** Which milk, cream or base it is, where it is one. */
+  readonly stockId?: string;
+  /** Out of which kind of lot it may come, where that is none of those. */
+  readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder';
   /** How it is measured out where a spoon is too big for it: "2 drops". */
   readonly measure?: string;
   /** How many there are of it, where it is priced by the piece. */

@@ -37,6 +37,7 @@ export const rennet: StageKind<RennetParams> = {
       massG: doseFor(before, params).ml * G_PER_ML,
       gPerMl: G_PER_ML,
       pricedAs: 'own',
+      outOf: 'rennet',
       measure: sayDose(doseFor(before, params)),
     },
   ],
@@ -78,6 +79,7 @@ function heatedProblems(state: CrockState): Problem[] {
       field: 'milk',
       message: `${Math.round(100 * heated)} % of this milk’s whey protein is unfolded by heat and lies on the casein: rennet cannot get at it, and it sets soft or not at all.`,
       remedy: 'Take milk pasteurised at 63 or 72 °C, or set it by the culture alone.',
+      works: { rennet: 'none' },
     },
   ];
 }
@@ -90,6 +92,7 @@ function clottingProblems(params: RennetParams, state: CrockState): Problem[] {
       field: 'warmC',
       message: `At ${sayTemp(state.tempC)} rennet ${cold ? 'does not clot milk' : 'dies'}.`,
       remedy: 'Bring the milk to 20 to 32 °C first.',
+      works: { warmC: 28 },
     },
   ];
 }

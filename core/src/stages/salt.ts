@@ -1,7 +1,8 @@
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
+import { GOODS } from '../constants/kitchen-goods.js';
 import { handsWork } from './hands-work.js';
-import type { StageKind } from './kind.js';
+import type { StageKind, WeighedIn } from './kind.js';
 import { sayMass } from './words.js';
 
 export interface SaltParams {
@@ -25,6 +26,7 @@ export const salt: StageKind<SaltParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
+  weighIn: (params, before) => saltWeighed(saltG(before, params)),
   begin: (state, params) => {
     const salted = pourIn(
       state,
@@ -38,5 +40,11 @@ export const salt: StageKind<SaltParams> = {
   cautions: () => [],
   problems: () => [],
 };
+
+/** Salt to be weighed, where there is any. */
+export function saltWeighed(massG: number): readonly WeighedIn[] {
+  if (massG < 0.05) return [];
+  return [{ what: 'Salt, fine', massG, gPerMl: GOODS.salt.gPerMl, pricedAs: 'own', outOf: 'salt' }];
+}
 
 const saltG = (state: CrockState, { saltPct }: SaltParams) => (totalG(state.masses) * saltPct) / 100;

@@ -56,6 +56,7 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
             field: 'scaldC',
             message: `At ${sayTemp(params.keepC)} it simmers and the crust breaks.`,
             remedy: 'Keep it at 75 to 85 °C.',
+            works: { scaldC: 85 },
           },
         ]
       : [],

@@ -65,6 +65,7 @@ export const secondFerment: StageKind<SecondFermentParams> = {
             field: 'headspacePct',
             message: 'A bottle filled to the cap has no room for its gas.',
             remedy: 'Leave a tenth of it empty, better a sixth.',
+            works: { headspacePct: 15 },
           },
         ]
       : [],

@@ -47,6 +47,7 @@ export function lethalProblems(culture: CultureId, tempC: number): Problem[] {
       field: 'starterC',
       message: `At ${sayTemp(tempC)} the starter dies.`,
       remedy: `Cool the milk to ${sayTemp(growth.optC + 1)} first.`,
+      works: { starterC: Math.round(growth.optC + 1) },
     },
   ];
 }

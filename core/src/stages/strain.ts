@@ -122,6 +122,7 @@ export const strain: StageKind<StrainParams> = {
           field: 'where',
           message: `At pH ${state.ph.toFixed(2)} it must not stand on the counter.`,
           remedy: `Strain it in the cold, or sour it to pH ${SAFE_PH} first.`,
+          works: { where: 'cold' },
         },
       ];
     }
@@ -132,6 +133,7 @@ export const strain: StageKind<StrainParams> = {
           field: 'strainerL',
           message: `A sieve of ${params.strainerL} L does not hold ${litres.toFixed(1)} L of curd.`,
           remedy: `Take one of ${Math.ceil(litres * 2) / 2} L, or ${Math.ceil(litres / params.strainerL)} of them.`,
+          works: { strainerL: Math.ceil(litres * 2) / 2 },
         },
       ];
     }
@@ -142,6 +144,7 @@ export const strain: StageKind<StrainParams> = {
           field: 'drain',
           message: `${params.method === 'flat' ? 'Lying flat' : 'Hanging'} it stops at about ${(100 * reach).toFixed(1)} % solids; ${wanted.word} needs ${100 * wanted.solids} %.`,
           remedy: params.method === 'flat' ? 'Hang it, or press it.' : 'Press it in a mould.',
+          works: { drain: params.method === 'flat' ? 'hung' : 'pressed' },
         },
       ];
     }

@@ -38,6 +38,7 @@ export const wheyBack: StageKind<WheyBackParams> = {
             field: 'drain',
             message: `It leaves off at ${(100 * solidsFraction(state.masses)).toFixed(0)} % solids, looser than ${TEXTURES[params.texture].word}.`,
             remedy: 'Hang it or press it, or ask for a looser texture.',
+            works: { drain: 'hung' },
           },
         ],
 };

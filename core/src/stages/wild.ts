@@ -33,6 +33,7 @@ export const wild: StageKind<WildParams> = {
             field: 'seeding',
             message: 'Heated milk has nothing left in it to sour it: it would spoil instead.',
             remedy: 'Seed it with a spoon of the last clabber or of live buttermilk.',
+            works: { seeding: 'mesophilic' },
           },
         ]
       : [],

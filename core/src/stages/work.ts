@@ -3,6 +3,7 @@ import { massesBy, NOTHING, scaleMasses, totalG } from '../state/composition.js'
 import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
+import { saltWeighed } from './salt.js';
 import { sayMass } from './words.js';
 
 export interface WorkParams {
@@ -25,6 +26,7 @@ export const work: StageKind<WorkParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['board', 'paddles'],
+  weighIn: (params, before) => saltWeighed(saltG(before, params)),
   begin: (state, params) => {
     const salt = massesBy((c) => (c === 'salt' ? saltG(state, params) : NOTHING[c]));
     const butter = pourIn(pressed(state, params), salt);

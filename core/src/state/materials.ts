@@ -27,6 +27,22 @@ export interface Stock extends Material {
   readonly species?: Species;
   /** pH as it comes; its species' own when left out. */
   readonly freshPh?: number;
+  /** What the label of a plant base must warn of; milk where left out. */
+  readonly allergen?: 'coconut' | 'cashew' | 'soya';
+}
+
+/** What a label says of a stock, and nothing else of it. */
+export function materialOf(stock: Material): Material {
+  const { fatPct, proteinPct, lactosePct, mineralsPct, sucrosePct, otherPct, caseinShare } = stock;
+  return {
+    fatPct,
+    proteinPct,
+    lactosePct,
+    mineralsPct,
+    ...(sucrosePct !== undefined && { sucrosePct }),
+    ...(otherPct !== undefined && { otherPct }),
+    ...(caseinShare !== undefined && { caseinShare }),
+  };
 }
 
 /** pH of a milk as it comes. */

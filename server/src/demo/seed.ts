@@ -2,6 +2,7 @@ import { USUAL_SETTINGS } from '@oat-crock/contract';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
+import { demoGear, demoLots } from './larder.js';
 import { play } from './play.js';
 
 /** Fills an empty database with the demo dairy; one that holds anything is left as it is. */
@@ -18,6 +19,8 @@ export function seedDemo(kitchen: Kitchen): void {
         token: randomBytes(24).toString('base64url'),
       });
     }
+    for (const lot of demoLots(nowMs)) kitchen.lots.save(lot, 0);
+    for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
     for (const script of demoScripts(nowMs)) {
       const entries = play(script);
       kitchen.entries.append(entries);

@@ -1,29 +1,25 @@
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
-import {
-  checkChoices,
-  METHODS,
-  methodById,
-  planStages,
-  replay,
-  type Batch,
-  type Entry,
-  type EntryBody,
-} from '@oat-crock/core';
+import { checkChoices, METHODS, plannedOf, replay, type Batch, type Entry, type EntryBody } from '@oat-crock/core';
 
 /**
  * Checks that entries fit the log they go into: a batch is begun before it is logged to, its stages exist, a
  * correction names a line that is there, nothing but corrections and notes comes after the end.
  *
  * @param known the batch's entries already written
+ * @param hasLot whether the larder has, or had, a lot
  * @throws InputRefused naming the entry's field and the remedy
  */
-export function admitEntries(entries: readonly Entry[], known: (batchId: string) => readonly Entry[]): void {
+export function admitEntries(
+  entries: readonly Entry[],
+  known: (batchId: string) => readonly Entry[],
+  hasLot: (lotId: string) => boolean,
+): void {
   const logs = new Map<string, Entry[]>();
   entries.forEach((entry, i) => {
     const log = logs.get(entry.batchId) ?? [...known(entry.batchId)];
     logs.set(entry.batchId, log);
     if (log.some((e) => e.id === entry.id)) return;
-    const problem = problemOf(entry, log, replay(log));
+    const problem = problemOf(entry, log, replay(log)) ?? lotProblem(entry.body, hasLot);
     if (problem) throw new InputRefused([{ ...problem, field: `entries.${i}.${problem.field}` }]);
     log.push(entry);
   });
@@ -50,6 +46,15 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
   return bodyProblem(body, batch);
 }
 
+function lotProblem(body: EntryBody, hasLot: (lotId: string) => boolean): FieldProblem | null {
+  if (body.type !== 'took' || hasLot(body.lotId)) return null;
+  return {
+    field: 'body.lotId',
+    message: 'The larder has no such lot.',
+    remedy: 'Write the lot first, then what was taken.',
+  };
+}
+
 function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null): FieldProblem | null {
   if (batch) {
     return { field: 'body.type', message: 'This batch is already started.', remedy: 'Start another under a new id.' };
@@ -63,7 +68,7 @@ function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null
     };
   }
   try {
-    checkChoices(method, body.choices);
+    checkChoices(method, body.choices, body.stocks);
     return null;
   } catch (error) {
     return { field: 'body.choices', message: `${(error as Error).message}.`, remedy: 'Choose what is offered.' };
@@ -100,7 +105,7 @@ function correctionProblem(body: EntryBody & { type: 'correction' }, log: readon
 }
 
 function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
-  const stages = planStages(methodById(batch.methodId), batch.choices);
+  const stages = plannedOf(batch).stages;
   if (body.type === 'step' && !stages.some((s) => s.id === body.stageId)) {
     return {
       field: 'body.stageId',

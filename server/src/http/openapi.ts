@@ -2,7 +2,9 @@ import {
   afterSchema,
   clockRateSchema,
   entriesSchema,
+  gearSchema,
   instrumentReadingsSchema,
+  lotSchema,
   placementSchema,
   settingsSchema,
 } from '@oat-crock/contract';
@@ -14,7 +16,7 @@ const { default: toSwagger } = joiToSwagger as unknown as { default: (schema: Jo
 
 interface Operation {
   readonly path: string;
-  readonly method: 'get' | 'put' | 'post';
+  readonly method: 'get' | 'put' | 'post' | 'delete';
   readonly summary: string;
   readonly query?: Joi.ObjectSchema;
   readonly body?: Joi.Schema;
@@ -87,7 +89,45 @@ const OPERATIONS: readonly Operation[] = [
     body: settingsSchema,
     answers: { '200': 'Settings', '412': 'Changed by somebody else since', '428': 'No If-Match', ...REFUSED },
   },
+  {
+    path: '/larder',
+    method: 'get',
+    summary: 'Lots and gear, those that were taken away among them, each with its version',
+    answers: { '200': 'Larder' },
+  },
+  ...kept('lots', 'a lot', lotSchema),
+  {
+    path: '/lots/{id}/uses',
+    method: 'get',
+    summary: 'What makes took out of a lot',
+    answers: { '200': 'Uses', '404': 'No such lot' },
+  },
+  ...kept('gear', 'a piece of gear', gearSchema),
 ];
+
+/** What can be done with one of a family of records. */
+function kept(family: string, what: string, body: Joi.Schema): Operation[] {
+  const answers = {
+    '412': 'Changed by somebody else since; `current` is what stands there',
+    '428': 'No version named',
+  };
+  const path = `/${family}/{id}`;
+  return [
+    {
+      path,
+      method: 'put',
+      summary: `Write ${what}, or bring it back: If-Match names the version read, If-None-Match: * a new one`,
+      body,
+      answers: { '200': 'Changed', '201': 'Made', ...answers, ...REFUSED },
+    },
+    {
+      path,
+      method: 'delete',
+      summary: `Take ${what} away; it stays for what was made of it`,
+      answers: { '200': 'Taken away', '404': 'No such thing', ...answers },
+    },
+  ];
+}
 
 /** The interface as an OpenAPI document, made from the same schemas that check the requests. */
 export function openApiDocument(): object {
@@ -104,7 +144,7 @@ export function openApiDocument(): object {
   }
   return {
     openapi: '3.0.3',
-    info: { title: 'Oat Crock', version: '1', description: 'The kitchen’s log, clock and instruments.' },
+    info: { title: 'Oat Crock', version: '1', description: 'The kitchen’s log, larder, clock and instruments.' },
     servers: [{ url: '/api/v1' }],
     paths,
   };

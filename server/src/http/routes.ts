@@ -18,6 +18,7 @@ import { publicInstrument, type KeptInstrument } from '../store/instruments.js';
 import type { Kitchen } from '../kitchen.js';
 import { admitEntries } from './admit.js';
 import { HttpProblem, notFound } from './errors.js';
+import { larderRoutes } from './larder-routes.js';
 import { openApiDocument } from './openapi.js';
 
 /** The public interface under /api/v1. */
@@ -37,6 +38,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
       entries: entries.since(after),
       instruments: shown(),
       household: household.settings(),
+      larder: { lots: kitchen.lots.all(), gear: kitchen.gear.all() },
     });
   });
 
@@ -55,7 +57,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
         ]);
       }
     });
-    admitEntries(sent, entries.ofBatch);
+    admitEntries(sent, entries.ofBatch, (id) => kitchen.lots.get(id) !== null);
     const { all, fresh } = entries.append(sent);
     if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
     response.status(fresh.length > 0 ? 201 : 200).json({ entries: all });
@@ -133,6 +135,8 @@ export function apiRoutes(kitchen: Kitchen): Router {
     events.tell({ type: 'settings', ...saved });
     response.set('etag', `"${saved.version}"`).json(saved.settings);
   });
+
+  router.use(larderRoutes(kitchen));
 
   router.get('/openapi.json', (_request, response) => {
     response.json(openApiDocument());

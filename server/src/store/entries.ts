@@ -25,6 +25,8 @@ export interface EntryStore {
   readonly append: (entries: readonly Entry[]) => { readonly all: StoredEntry[]; readonly fresh: StoredEntry[] };
   readonly since: (seq: number) => StoredEntry[];
   readonly ofBatch: (batchId: string) => StoredEntry[];
+  /** What makes took out of a lot. */
+  readonly tookFrom: (lotId: string) => StoredEntry[];
   readonly latestMs: () => number | null;
 }
 
@@ -35,6 +37,9 @@ export function entryStore(db: Db): EntryStore {
   const byId = db.prepare<[string], Row>('SELECT * FROM entry WHERE id = ?');
   const since = db.prepare<[number], Row>('SELECT * FROM entry WHERE seq > ? ORDER BY seq');
   const ofBatch = db.prepare<[string], Row>('SELECT * FROM entry WHERE batch_id = ? ORDER BY seq');
+  const took = db.prepare<[string], Row>(
+    `SELECT * FROM entry WHERE json_extract(body, '$.type') = 'took' AND json_extract(body, '$.lotId') = ? ORDER BY seq`,
+  );
   const latest = db.prepare<[], { at: number | null }>('SELECT max(at_ms) AS at FROM entry');
 
   const append = db.transaction((entries: readonly Entry[]) => {
@@ -55,6 +60,7 @@ export function entryStore(db: Db): EntryStore {
     append,
     since: (seq) => since.all(seq).map(toEntry),
     ofBatch: (batchId) => ofBatch.all(batchId).map(toEntry),
+    tookFrom: (lotId) => took.all(lotId).map(toEntry),
     latestMs: () => latest.get()?.at ?? null,
   };
 }

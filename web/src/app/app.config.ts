@@ -13,6 +13,8 @@ import { draftFeature } from './state/draft.feature';
 import { followFeature } from './state/follow.feature';
 import { householdFeature } from './state/household.feature';
 import { instrumentsFeature } from './state/instruments.feature';
+import { larderEffects } from './state/larder.effects';
+import { larderFeature } from './state/larder.feature';
 import { logFeature } from './state/log.feature';
 import { StonewarePreset } from './theme/preset';
 
@@ -28,8 +30,9 @@ export const appConfig: ApplicationConfig = {
       [followFeature.name]: followFeature.reducer,
       [draftFeature.name]: draftFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
+      [larderFeature.name]: larderFeature.reducer,
     }),
-    provideEffects(wireEffects, followEffects, draftEffects),
+    provideEffects(wireEffects, followEffects, draftEffects, larderEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

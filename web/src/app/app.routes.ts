@@ -14,6 +14,16 @@ export const routes: Routes = [
     title: 'Methods, Oat Crock',
     loadComponent: () => import('./methods/methods').then((m) => m.Methods),
   },
+  {
+    path: 'larder',
+    title: 'Larder, Oat Crock',
+    loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),
+  },
+  {
+    path: 'larder/:id',
+    title: 'Larder, Oat Crock',
+    loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),
+  },
   { path: 'make', title: 'Make, Oat Crock', loadComponent: () => import('./make/make').then((m) => m.Make) },
   { path: 'make/:batchId', title: 'Make, Oat Crock', loadComponent: () => import('./make/make').then((m) => m.Make) },
   { path: '**', redirectTo: 'today' },

@@ -1,5 +1,5 @@
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Choices, Followed, MakeSheet } from '@oat-crock/core';
+import type { Batch, Choices, Followed, Goal, LotStock, MakeSheet, Method, Scaled } from '@oat-crock/core';
 
 /** A glance answers at once and roughly; a look takes its time. */
 export type Effort = 'glance' | 'look';
@@ -9,5 +9,18 @@ export interface EngineApi {
   /** Follows a batch as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
   follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Followed;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
-  sheet(methodId: string, choices: Choices, startMs: number, settings: Settings): MakeSheet;
+  sheet(asked: MakeAsked): MakeSheet;
+  /** How much milk a goal takes, all other choices left. */
+  scale(asked: MakeAsked, goal: Goal): Scaled;
+}
+
+/** A make that is being decided. */
+export interface MakeAsked {
+  readonly method: Method;
+  readonly choices: Choices;
+  /** When it would be begun, ms. */
+  readonly startMs: number;
+  readonly settings: Settings;
+  /** Lots of one's own that the choices name. */
+  readonly stocks: readonly LotStock[];
 }

@@ -1,8 +1,8 @@
 import { Injectable } from '@angular/core';
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Choices, Followed, MakeSheet } from '@oat-crock/core';
+import type { Batch, Followed, Goal, MakeSheet, Scaled } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
-import type { Effort, EngineApi } from './engine-api';
+import type { Effort, EngineApi, MakeAsked } from './engine-api';
 
 /**
  * The engine in its workers: one follows live makes, one answers the make sheet, so that a touch on the sheet never
@@ -17,9 +17,17 @@ export class Engine {
     return this.following.follow(batch, nowMs, effort, settings);
   }
 
-  sheet(methodId: string, choices: Choices, startMs: number, settings: Settings): Promise<MakeSheet> {
+  sheet(asked: MakeAsked): Promise<MakeSheet> {
+    return this.deciding().sheet(asked);
+  }
+
+  scale(asked: MakeAsked, goal: Goal): Promise<Scaled> {
+    return this.deciding().scale(asked, goal);
+  }
+
+  private deciding(): Remote<EngineApi> {
     this.sheets ??= startWorker();
-    return this.sheets.sheet(methodId, choices, startMs, settings);
+    return this.sheets;
   }
 }
 

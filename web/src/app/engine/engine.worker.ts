@@ -2,7 +2,7 @@ import type { Settings } from '@oat-crock/contract/wire';
 import {
   follow,
   makeSheet,
-  methodById,
+  scaleTo,
   seedFromText,
   SHEET_FORECAST,
   USUAL_KITCHEN,
@@ -28,8 +28,10 @@ const api: EngineApi = {
     const options = { members: MEMBERS[effort], seed: seedFromText(batch.id), fanPoints: FAN_POINTS };
     return follow(batch, nowMs, options, householdOf(settings));
   },
-  sheet: (methodId, choices, startMs, settings) =>
-    makeSheet(methodById(methodId), choices, SHEET_FORECAST, { startMs, ...householdOf(settings) }),
+  sheet: ({ method, choices, startMs, settings, stocks }) =>
+    makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings) }),
+  scale: ({ method, choices, settings, stocks }, goal) =>
+    scaleTo(method, choices, goal, { stocks, ...householdOf(settings) }),
 };
 
 expose(api);

@@ -21,10 +21,16 @@ const CUE_ASKED: Readonly<Record<string, string>> = {
 };
 
 /** What an entry says, in a few words. */
-export function entryWords(body: EntryBody, stageName: (id: string) => string): string {
+export function entryWords(
+  body: EntryBody,
+  stageName: (id: string) => string,
+  lotName: (id: string) => string = () => 'the larder',
+): string {
   switch (body.type) {
     case 'started':
       return `Started: ${body.name}`;
+    case 'took':
+      return `Took ${mass(body.massG)} out of ${lotName(body.lotId)}`;
     case 'step':
       return `Began: ${stageName(body.stageId)}`;
     case 'reading':
@@ -38,6 +44,6 @@ export function entryWords(body: EntryBody, stageName: (id: string) => string): 
     case 'discarded':
       return `Discarded: ${body.reason}`;
     case 'correction':
-      return body.body ? `Correction: ${entryWords(body.body, stageName)}` : 'Taken back';
+      return body.body ? `Correction: ${entryWords(body.body, stageName, lotName)}` : 'Taken back';
   }
 }

@@ -1,10 +1,18 @@
 import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Batch, Choices, Entry, EntryBody } from '@oat-crock/core';
+import type { Batch, Choices, Entry, EntryBody, LotStock } from '@oat-crock/core';
 import { lastStanding } from '@oat-crock/core';
 import { monotonicFactory } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions } from '../state/log.feature';
+
+/** What a make takes out of the larder when it begins. */
+export interface FromLarder {
+  readonly stocks: readonly LotStock[];
+  readonly takings: readonly { readonly lotId: string; readonly massG: number }[];
+}
+
+const NOTHING_TAKEN: FromLarder = { stocks: [], takings: [] };
 
 /** Writes entries: every record a hand makes goes through here. */
 @Injectable({ providedIn: 'root' })
@@ -20,10 +28,12 @@ export class Logger {
     return entry;
   }
 
-  /** Starts a make and gives back its id. */
-  start(methodId: string, choices: Choices, name: string): string {
+  /** Starts a make with the lots its choices name, notes what it takes out of the larder, and gives back its id. */
+  start(methodId: string, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
     const batchId = this.nextId(this.clock.exactMs());
-    this.write(batchId, { type: 'started', methodId, choices, name });
+    const { stocks, takings } = larder;
+    this.write(batchId, { type: 'started', methodId, choices, name, ...(stocks.length > 0 && { stocks }) });
+    for (const taking of takings) this.write(batchId, { type: 'took', ...taking });
     return batchId;
   }
 

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Choice, Problem } from '@oat-crock/core';
+import type { Choice, Choices, Method, Problem } from '@oat-crock/core';
 import { SelectModule } from 'primeng/select';
 import { NumberField } from '../ui/number-field';
+import type { OwnFill } from './own-things';
+import { ProblemLine } from './problem-line';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -11,7 +13,7 @@ const SIDE_BY_SIDE = 2;
 @Component({
   selector: 'oc-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, SelectModule],
+  imports: [FormsModule, NumberField, ProblemLine, SelectModule],
   template: `
     <label [attr.for]="id()">{{ choice().label }}</label>
     @if (number(); as n) {
@@ -57,9 +59,18 @@ const SIDE_BY_SIDE = 2;
         </ng-template>
       </p-select>
     }
+    @if (own().length) {
+      <div class="own" role="group" [attr.aria-label]="'Your own, for ' + choice().label">
+        @for (thing of own(); track thing.id) {
+          <button type="button" [attr.aria-pressed]="ownChosen() === thing.id" (click)="filled.emit(thing)">
+            {{ thing.label }}
+          </button>
+        }
+      </div>
+    }
     <p class="why">{{ reason() }}</p>
     @if (problem(); as wrong) {
-      <p class="problem" role="alert">{{ wrong.message }} {{ wrong.remedy }}</p>
+      <oc-problem [problem]="wrong" [method]="method()" (works)="works.emit($event)" />
     }
   `,
   styleUrl: './choice-field.css',
@@ -68,7 +79,14 @@ export class ChoiceField {
   readonly choice = input.required<Choice>();
   readonly value = input.required<number | string>();
   readonly problem = input<Problem | null>(null);
+  readonly method = input.required<Method>();
+  /** Things of one's own that answer it, and which of them did. */
+  readonly own = input<readonly OwnFill[]>([]);
+  readonly ownChosen = input('');
   readonly chosen = output<number | string>();
+  readonly filled = output<OwnFill>();
+  /** The nearest choices that work were taken. */
+  readonly works = output<Choices>();
 
   protected readonly id = computed(() => `choice-${this.choice().key}`);
   protected readonly number = computed(() => {

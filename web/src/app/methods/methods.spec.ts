@@ -1,5 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
-import { makeSheet, methodById, METHODS, type Choices } from '@oat-crock/core';
+import { makeSheet, METHODS, scaleTo, type Goal } from '@oat-crock/core';
+import type { MakeAsked } from '../engine/engine-api';
 import { Engine } from '../engine/engine';
 import { START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
@@ -10,8 +11,10 @@ import { Methods } from './methods';
 const AT_HAND = {
   provide: Engine,
   useValue: {
-    sheet: (id: string, choices: Choices) =>
-      Promise.resolve(makeSheet(methodById(id), choices, { members: 60, seed: 1, fanPoints: 4 })),
+    sheet: ({ method, choices, stocks }: MakeAsked) =>
+      Promise.resolve(makeSheet(method, choices, { members: 60, seed: 1, fanPoints: 4 }, { stocks })),
+    scale: ({ method, choices, stocks }: MakeAsked, goal: Goal) =>
+      Promise.resolve(scaleTo(method, choices, goal, { stocks })),
   },
 };
 const open = (methodId: string) => pageOf(Methods, [], START_MS, { methodId }, [AT_HAND]);

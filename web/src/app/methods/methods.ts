@@ -6,109 +6,83 @@ import {
   inject,
   input,
   linkedSignal,
-  signal,
+  untracked,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import {
-  checkChoices,
-  choicesThatCount,
-  initialChoices,
-  methodById,
-  METHODS,
-  type MakeSheet,
-  type Problem,
-} from '@oat-crock/core';
+import { checkChoices, METHODS, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
-import { Engine } from '../engine/engine';
-import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
-import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
-import { householdFeature } from '../state/household.feature';
+import { DraftActions } from '../state/draft.feature';
 import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { ChoiceField } from './choice-field';
 import { groupWords } from './choice-words';
+import { Decision } from './decision';
+import { ProblemLine } from './problem-line';
+import { ScaleBar } from './scale-bar';
 import { SheetView } from './sheet-view';
-
-const QUARTER_MS = 15 * 60_000;
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
 @Component({
   selector: 'oc-methods',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, ChoiceField, SheetView, ButtonModule],
+  imports: [RouterLink, ChoiceField, ProblemLine, ScaleBar, SheetView, ButtonModule],
+  providers: [Decision],
   templateUrl: './methods.html',
   styleUrl: './methods.css',
 })
 export class Methods {
   /** From the address; strained yogurt where absent. */
   readonly methodId = input<string>();
+  /** From the address: a lot to make it of. */
+  readonly of = input<string>();
 
   private readonly store = inject(Store);
-  private readonly engine = inject(Engine);
   private readonly logger = inject(Logger);
   private readonly router = inject(Router);
-  private readonly clock = inject(KitchenClock);
-  private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
-
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  protected readonly decision = inject(Decision);
 
   protected readonly families = [...Map.groupBy(METHODS, (m) => m.family)].map(([name, methods]) => ({
     name,
     methods,
   }));
-  protected readonly method = computed(
-    () => METHODS.find((m) => m.id === this.methodId()) ?? methodById('strained-yogurt'),
-  );
+  protected readonly method = this.decision.method;
+  protected readonly choices = this.decision.choices;
+  protected readonly sheet = this.decision.sheet;
+  protected readonly refused = this.decision.refused;
+  protected readonly problems = this.decision.problems;
+  /** What would defeat the make; what only makes it worse is said at its choice. */
+  protected readonly defeats = computed(() => this.problems().filter((p) => !p.mild));
+  protected readonly startMs = this.decision.startMs;
   /** The methods of its family. */
   protected readonly kin = computed(() => METHODS.filter((m) => m.family === this.method().family));
-  private readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
-  protected readonly choices = computed(() => ({ ...initialChoices(this.method()), ...this.draft().choices }));
-  protected readonly name = computed(() => this.draft().name);
+  protected readonly name = computed(() => this.decision.draft().name);
   protected readonly open = linkedSignal(() => this.method().groups[0]!.title);
   protected readonly groups = computed(() =>
-    this.method()
-      .groups.map((group) => ({ ...group, choices: choicesThatCount(group, this.choices()) }))
-      .filter((group) => group.choices.length > 0)
-      .map((group) => ({
-        ...group,
-        words: groupWords(group, this.choices()),
-        problems: this.problems().filter((p) => group.choices.some((c) => c.key === p.field)),
-      })),
+    this.decision.groups().map((group) => ({
+      ...group,
+      words: groupWords(group, this.choices()),
+      problems: this.problems().filter((p) => group.choices.some((c) => c.key === p.field)),
+    })),
   );
 
-  protected readonly sheet = signal<MakeSheet | null>(null);
-  protected readonly refused = signal<string | null>(null);
-  protected readonly problems = computed<readonly Problem[]>(() => this.sheet()?.problems ?? []);
-  /** The hour the sheet is written for: now, to a quarter of an hour so that it stands still while it is read. */
-  protected readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
-
   constructor() {
-    let asked = 0;
+    effect(() => this.decision.methodId.set(this.methodId()));
     effect(() => {
-      const method = this.method();
-      const choices = this.draft().choices;
-      const mine = ++asked;
-      this.engine.sheet(method.id, choices, this.startMs(), this.settings()).then(
-        (sheet) => {
-          if (mine !== asked) return;
-          this.sheet.set(sheet);
-          this.refused.set(null);
-        },
-        (error: unknown) => {
-          if (mine === asked) this.refused.set(error instanceof Error ? error.message : String(error));
-        },
-      );
+      const lotId = this.of();
+      if (lotId && this.decision.ready()) untracked(() => this.makeOf(lotId));
     });
+  }
+
+  /** A lot that was asked for is chosen and used up; the address forgets it, so that going back does not choose again. */
+  private makeOf(lotId: string): void {
+    void this.decision.makeOf(lotId);
+    void this.router.navigate([], { queryParams: {}, replaceUrl: true });
   }
 
   protected toggle(title: string): void {
     this.open.update((now) => (now === title ? '' : title));
-  }
-
-  protected choose(key: string, value: number | string): void {
-    this.store.dispatch(DraftActions.chosen({ methodId: this.method().id, key, value }));
   }
 
   protected rename(event: Event): void {
@@ -122,9 +96,11 @@ export class Methods {
 
   protected start(): void {
     const method = this.method();
-    const choices = this.draft().choices;
-    checkChoices(method, choices);
-    const batchId = this.logger.start(method.id, choices, this.name().trim() || method.name);
+    const { choices } = this.decision.draft();
+    const stocks = this.decision.stocks();
+    checkChoices(method, choices, stocks);
+    const larder = { stocks, takings: this.decision.takings() };
+    const batchId = this.logger.start(method.id, choices, this.name().trim() || method.name, larder);
     this.placeFreeKit(batchId);
     this.store.dispatch(DraftActions.started({ methodId: method.id }));
     void this.router.navigate(['/make', batchId]);

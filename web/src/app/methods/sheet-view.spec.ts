@@ -99,7 +99,7 @@ describe('a choice', () => {
   const choice = (key: string) => method.groups.flatMap((g) => g.choices).find((c) => c.key === key)!;
 
   it('of a number is told as it changes, and an emptied field chooses nothing', async () => {
-    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('heatC'), value: 85 });
+    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('heatC'), value: 85, method });
     const chosen: (number | string)[] = [];
     page.fixture.componentInstance.chosen.subscribe((v) => chosen.push(v));
     const field = page.fixture.debugElement.query(By.directive(NumberField)).componentInstance as NumberField;
@@ -109,7 +109,7 @@ describe('a choice', () => {
   });
 
   it('of two options shows both side by side, with the reason of the one chosen', async () => {
-    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('lid'), value: 'on' });
+    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('lid'), value: 'on', method });
     expect([...page.element.querySelectorAll('.few button')].map((b) => b.textContent.trim())).toEqual([
       'Lid on',
       'Lid off',
@@ -119,7 +119,7 @@ describe('a choice', () => {
 
   it('says at the field what defeats the make', async () => {
     const problem = { field: 'heatC', message: 'Milk boils over.', remedy: 'Ask for less.' };
-    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('heatC'), value: 85, problem });
+    const page = await pageOf(ChoiceField, [], START_MS, { choice: choice('heatC'), value: 85, method, problem });
     expect(page.element.querySelector('[role="alert"]')!.textContent).toContain('Milk boils over. Ask for less.');
   });
 });

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { sayPots, sayTemp, type MakeSheet } from '@oat-crock/core';
+import { leftOf, packWords, sayPots, sayTemp, type MakeSheet } from '@oat-crock/core';
 import { isNight } from '@oat-crock/contract/wire';
+import { OwnLarder } from '../larder/own-larder';
 import { householdFeature } from '../state/household.feature';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
@@ -39,6 +40,8 @@ export class SheetView {
   private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
   private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
+  private readonly own = inject(OwnLarder).things;
+
   protected readonly mass = mass;
   protected readonly span = span;
   protected readonly tasteOf = tasteOf;
@@ -59,6 +62,20 @@ export class SheetView {
       };
     }),
   );
+  /** Amounts in packs where they come out of packs of one's own, and what the larder lacks of them. */
+  protected readonly amounts = computed(() => {
+    const { everyLot, taken } = this.own();
+    return this.sheet().amounts.map((amount) => {
+      const lot = amount.lotId === null ? undefined : everyLot[amount.lotId]?.item;
+      if (!lot) return { ...amount, lacking: '' };
+      const left = Math.max(0, leftOf(lot, taken));
+      return {
+        ...amount,
+        kitchen: lot.pack === null ? amount.kitchen : packWords(amount.massG, lot.pack, mass),
+        lacking: amount.massG > left + 1 ? `Only ${mass(left)} of it is there.` : '',
+      };
+    });
+  });
   protected readonly nightHands = computed(() => this.hands().filter((h) => h.night).length);
 
   /** The ready windows in words: sour enough, thick enough. */

@@ -31,7 +31,9 @@ describe('what is being decided', () => {
     before.store.dispatch(DraftActions.chosen({ methodId: 'strained-yogurt', key: 'fatPct', value: 6 }));
     before.store.dispatch(DraftActions.named({ methodId: 'strained-yogurt', name: 'For Saturday' }));
     await rest();
-    expect(openPage().drafts()).toEqual({ 'strained-yogurt': { choices: { fatPct: 6 }, name: 'For Saturday' } });
+    expect(openPage().drafts()).toEqual({
+      'strained-yogurt': { choices: { fatPct: 6 }, name: 'For Saturday', things: {} },
+    });
   });
 
   it('keeps the last of many touches, and a choice put back stays put back', async () => {
@@ -42,7 +44,7 @@ describe('what is being decided', () => {
     store.dispatch(DraftActions.chosen({ methodId: 'm', key: 'holdMin', value: 10 }));
     store.dispatch(DraftActions.putBack({ methodId: 'm', key: 'holdMin' }));
     await rest();
-    expect(openPage().drafts()).toEqual({ m: { choices: { dosePct: 9 }, name: '' } });
+    expect(openPage().drafts()).toEqual({ m: { choices: { dosePct: 9 }, name: '', things: {} } });
   });
 
   it('begins empty where nothing, or nothing readable, was kept', () => {

@@ -23,7 +23,7 @@ const keep = createEffect(
   (actions$ = inject(Actions), store = inject(Store)) => {
     const drafts = store.selectSignal(draftFeature.selectDrafts);
     return actions$.pipe(
-      ofType(DraftActions.chosen, DraftActions.putBack, DraftActions.named, DraftActions.started),
+      ofType(DraftActions.chosen, DraftActions.filled, DraftActions.putBack, DraftActions.named, DraftActions.started),
       debounceTime(REST_MS),
       tap(() => keepDrafts(drafts())),
     );
@@ -36,7 +36,11 @@ function keptDrafts(): Record<string, Draft> | null {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
     if (typeof kept !== 'object' || kept === null) return null;
-    return Object.fromEntries(Object.entries(kept).filter((pair): pair is [string, Draft] => isDraft(pair[1])));
+    return Object.fromEntries(
+      Object.entries(kept)
+        .filter((pair): pair is [string, Draft] => isDraft(pair[1]))
+        .map(([id, draft]) => [id, { ...draft, things: draft.things ?? {} }]),
+    );
   } catch {
     return null;
   }

@@ -6,6 +6,8 @@ export const DraftActions = createActionGroup({
   events: {
     /** A choice was touched. */
     Chosen: props<{ methodId: string; key: string; value: number | string }>(),
+    /** A thing of one's own answered some choices at once, beside one of them. */
+    Filled: props<{ methodId: string; choices: Choices; thing?: { readonly beside: string; readonly id: string } }>(),
     'Put Back': props<{ methodId: string; key: string }>(),
     Named: props<{ methodId: string; name: string }>(),
     Started: props<{ methodId: string }>(),
@@ -18,13 +20,15 @@ export const DraftActions = createActionGroup({
 export interface Draft {
   readonly choices: Choices;
   readonly name: string;
+  /** Bottles, cloths and vessels that choices were filled in from, by the choice they stand beside. */
+  readonly things: Readonly<Record<string, string>>;
 }
 
 export interface DraftState {
   readonly drafts: Readonly<Record<string, Draft>>;
 }
 
-const EMPTY: Draft = { choices: {}, name: '' };
+const EMPTY: Draft = { choices: {}, name: '', things: {} };
 const initial: DraftState = { drafts: {} };
 
 export const draftFeature = createFeature({
@@ -33,6 +37,13 @@ export const draftFeature = createFeature({
     initial,
     on(DraftActions.chosen, (state, { methodId, key, value }) =>
       changed(state, methodId, (d) => ({ ...d, choices: { ...d.choices, [key]: value } })),
+    ),
+    on(DraftActions.filled, (state, { methodId, choices, thing }) =>
+      changed(state, methodId, (d) => ({
+        ...d,
+        choices: { ...d.choices, ...choices },
+        things: thing ? { ...d.things, [thing.beside]: thing.id } : d.things,
+      })),
     ),
     on(DraftActions.putBack, (state, { methodId, key }) =>
       changed(state, methodId, (d) => ({

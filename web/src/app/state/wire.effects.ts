@@ -23,6 +23,7 @@ import {
 import { ClockActions } from './clock.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
+import { LarderActions } from './larder.feature';
 import { LogActions, logFeature, type HeldEntry } from './log.feature';
 import { waiting } from './waiting';
 import { Wire } from './wire';
@@ -39,6 +40,7 @@ const listen = createEffect(
         if (event === 'open') return readFrom(wire, lastSeq());
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
         if (event.type === 'settings') return of(HouseholdActions.told({ household: event }));
+        if (event.type === 'larder') return of(LarderActions.told({ larder: event.larder }));
         if (event.type === 'clock') return of(ClockActions.told({ clock: event.clock }));
         return of(InstrumentActions.told({ instruments: event.instruments }));
       }),
@@ -50,11 +52,12 @@ const listen = createEffect(
 /** Clock, instruments, settings, and what the log has after a place in its order. */
 function readFrom(wire: Wire, seq: number): Observable<Action> {
   return from(wire.snapshot(seq)).pipe(
-    mergeMap(({ clock, entries, instruments, household }) => [
+    mergeMap(({ clock, entries, instruments, household, larder }) => [
       ClockActions.lineOpen(),
       ClockActions.told({ clock }),
       InstrumentActions.told({ instruments }),
       HouseholdActions.told({ household }),
+      LarderActions.told({ larder }),
       LogActions.loaded({ entries }),
     ]),
     catchError(() => of(ClockActions.lineLost())),

@@ -10,6 +10,7 @@ import { draftFeature } from '../state/draft.feature';
 import { FollowActions, followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { instrumentsFeature } from '../state/instruments.feature';
+import { larderFeature } from '../state/larder.feature';
 import { LogActions, logFeature } from '../state/log.feature';
 
 /** A component on a page with a store and no server; what it writes is seen in `written`. */
@@ -34,7 +35,7 @@ export async function pageOf<T>(
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),
-      provideRouter([]),
+      provideRouter([{ path: '**', children: [] }]),
       provideHttpClient(),
       provideStore({
         [logFeature.name]: logFeature.reducer,
@@ -43,6 +44,7 @@ export async function pageOf<T>(
         [followFeature.name]: followFeature.reducer,
         [draftFeature.name]: draftFeature.reducer,
         [householdFeature.name]: householdFeature.reducer,
+        [larderFeature.name]: larderFeature.reducer,
       }),
       ...stands,
     ],

@@ -1,4 +1,4 @@
-import { cultureOf, methodById, planStages, vitality, type Batch } from '@oat-crock/core';
+import { cultureOf, plannedOf, vitality, type Batch } from '@oat-crock/core';
 
 /** A starter held back from a make. */
 export interface KeptStarter {
@@ -23,7 +23,7 @@ export function keptStarters(batches: readonly Batch[], nowMs: number): readonly
     .flatMap((batch) => {
       if (batch.ended?.how !== 'finished' || !batch.ended.heldBackG) return [];
       const ageDays = Math.max(0, (nowMs - batch.ended.atMs) / DAY_MS);
-      const culture = cultureOf(planStages(methodById(batch.methodId), batch.choices)) ?? undefined;
+      const culture = cultureOf(plannedOf(batch).stages) ?? undefined;
       const vigour = vitality({ form: 'active', store: 'cold', ageDays }, culture);
       return [
         { batchId: batch.id, from: batch.name, massG: batch.ended.heldBackG, ageDays, vigour, advice: advise(vigour) },

@@ -38,4 +38,15 @@ describe('a number with its unit', () => {
     }
     expect(told).toEqual([9, 6.5, 8, null]);
   });
+
+  it('leaves what was typed outside the bounds as it is, and says them until it is right', async () => {
+    const { element, fixture } = await field(8);
+    const inner = fixture.componentInstance as unknown as { typed: (v: number) => void };
+    inner.typed(400);
+    await fixture.whenStable();
+    expect(element.querySelector('[role=alert]')!.textContent).toBe('From 1 to 10 %.');
+    inner.typed(7);
+    await fixture.whenStable();
+    expect(element.querySelector('[role=alert]')).toBeNull();
+  });
 });

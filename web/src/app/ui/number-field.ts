@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { InputNumberModule } from 'primeng/inputnumber';
 
@@ -14,21 +14,32 @@ import { InputNumberModule } from 'primeng/inputnumber';
       (onInput)="typed($event.value)"
       (ngModelChange)="typed($event)"
       [ngModelOptions]="{ standalone: true }"
-      [min]="min()"
-      [max]="max()"
       [step]="step()"
       [minFractionDigits]="0"
-      [maxFractionDigits]="2"
+      [maxFractionDigits]="digits()"
       [useGrouping]="false"
       [suffix]="suffix()"
       [showButtons]="buttons()"
       buttonLayout="horizontal"
       incrementButtonIcon="pi pi-plus"
       decrementButtonIcon="pi pi-minus"
-      [invalid]="invalid()"
+      [invalid]="invalid() || outside() !== null"
     />
+    @if (outside() !== null) {
+      <p role="alert">{{ bounds() }}</p>
+    }
   `,
-  styles: ':host { display: contents }',
+  styles: `
+    :host {
+      display: contents;
+    }
+    p {
+      grid-column: 1 / -1;
+      color: var(--brick);
+      font-size: 0.82rem;
+      font-weight: 650;
+    }
+  `,
 })
 export class NumberField {
   readonly fieldId = input.required<string>();
@@ -39,13 +50,23 @@ export class NumberField {
   readonly suffix = input('');
   readonly buttons = input(true);
   readonly invalid = input(false);
+  readonly digits = input(2);
   /** A number within the bounds, or null for an emptied field; nothing while what is typed lies outside them. */
   readonly changed = output<number | null>();
 
+  /** A number that was typed and lies outside the bounds: it stays as typed, and says what would be right. */
+  protected readonly outside = signal<number | null>(null);
+  protected readonly bounds = computed(() => `From ${this.min()} to ${this.max()}${this.suffix()}.`);
+
   protected typed(value: number | string | null): void {
     const n = typeof value === 'string' ? Number.parseFloat(value) : value;
-    if (n === null || Number.isNaN(n)) return this.tell(null);
-    if (n >= this.min() && n <= this.max()) this.tell(n);
+    if (n === null || Number.isNaN(n)) {
+      this.outside.set(null);
+      return this.tell(null);
+    }
+    const within = n >= this.min() && n <= this.max();
+    this.outside.set(within ? null : n);
+    if (within) this.tell(n);
   }
 
   private tell(value: number | null): void {

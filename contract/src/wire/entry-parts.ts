@@ -1,0 +1,7 @@
+import Joi from 'joi';
+
+/** A ULID: 26 characters of Crockford's base 32, made by whoever writes the thing it names. */
+export const ulid = Joi.string().pattern(/^[0-9A-HJKMNP-TV-Z]{26}$/, 'ULID');
+
+/** A moment, ms since the epoch, between 2000 and 2100. */
+export const moment = Joi.number().integer().min(946_684_800_000).max(4_102_444_800_000);

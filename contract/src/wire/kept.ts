@@ -1,0 +1,20 @@
+import type { Gear, Lot } from '@oat-crock/core';
+
+/** What a household keeps a record of and may change, by the family it is stored in. */
+export interface KeptFamilies {
+  readonly lots: Lot;
+  readonly gear: Gear;
+}
+
+export type Family = keyof KeptFamilies;
+
+export const FAMILIES = ['lots', 'gear'] as const satisfies readonly Family[];
+
+/** A record with the version that an edit must name. One that was taken away stays, with the moment it went. */
+export interface Kept<T> {
+  readonly version: number;
+  readonly goneMs: number | null;
+  readonly item: T;
+}
+
+export type Larder = { readonly [F in Family]: readonly Kept<KeptFamilies[F]>[] };

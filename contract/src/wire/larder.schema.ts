@@ -1,0 +1,128 @@
+import type { Gear, Lot, LotStock, Material } from '@oat-crock/core';
+import Joi from 'joi';
+import { moment, ulid } from './entry-parts.js';
+import { tagged } from './tagged.js';
+
+const name = Joi.string().trim().min(1).max(80).required();
+const note = Joi.string().allow('').max(500).required();
+const percent = Joi.number().min(0).max(100);
+
+/** Percent by mass; what a label does not say is nought. */
+const materialFields = {
+  fatPct: percent.required(),
+  proteinPct: percent.required(),
+  lactosePct: percent.required(),
+  mineralsPct: percent.required(),
+  sucrosePct: percent,
+  otherPct: percent,
+  caseinShare: Joi.number().min(0).max(1),
+};
+
+/** All that is not water cannot be more than there is. */
+function fitsInto100(material: Material, helpers: Joi.CustomHelpers): Material | Joi.ErrorReport {
+  const { fatPct, proteinPct, lactosePct, mineralsPct, sucrosePct = 0, otherPct = 0 } = material;
+  const solids = fatPct + proteinPct + lactosePct + mineralsPct + sucrosePct + otherPct;
+  return solids <= 100 ? material : helpers.error('material.tooMuch', { solids: solids.toFixed(1) });
+}
+
+const TOO_MUCH = { 'material.tooMuch': 'fat, protein, sugar and the rest come to {#solids} g in 100 g' };
+
+const treatment = Joi.valid('raw', '63C-30min', '72C-15s', 'scalded', 'ultra-heated', 'ultrafiltered').required();
+const species = Joi.valid('cow', 'goat', 'sheep');
+const freshPh = Joi.number().min(4).max(7.5);
+const allergen = Joi.valid('coconut', 'cashew', 'soya');
+
+/** A lot as a make keeps it. */
+export const lotStockSchema: Joi.ObjectSchema<LotStock> = Joi.object({
+  ...materialFields,
+  id: Joi.string()
+    .pattern(/^lot:[0-9A-HJKMNP-TV-Z]{26}$/, 'lot')
+    .required(),
+  kind: Joi.valid('milk', 'cream', 'powder', 'base', 'whey').required(),
+  name,
+  treatment,
+  pricePerKg: Joi.number().min(0).max(10_000).required(),
+  species,
+  freshPh,
+  allergen,
+})
+  .custom(fitsInto100)
+  .messages(TOO_MUCH);
+
+/** What every lot has. */
+const lot = (kind: string) => ({
+  id: ulid.required(),
+  kind: Joi.valid(kind).required(),
+  name,
+  amount: Joi.number().min(0).max(10_000_000).required(),
+  countedMs: moment.required(),
+  pack: Joi.number().greater(0).max(1_000_000).allow(null).required(),
+  price: Joi.number().min(0).max(10_000).required(),
+  useBy: Joi.string().isoDate().length(10).allow(null).required(),
+  note,
+});
+
+const stock = (kind: string) =>
+  Joi.object({
+    ...lot(kind),
+    material: Joi.object(materialFields).custom(fitsInto100).messages(TOO_MUCH).required(),
+    treatment,
+    species: species.required(),
+    homogenised: Joi.boolean().required(),
+    stabilised: Joi.boolean().required(),
+    freshPh: freshPh.allow(null).required(),
+    allergen: allergen.allow(null).required(),
+  });
+
+/** A lot of the larder. */
+export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
+  milk: stock('milk'),
+  cream: stock('cream'),
+  powder: stock('powder'),
+  base: stock('base'),
+  whey: stock('whey'),
+  acid: Joi.object({
+    ...lot('acid'),
+    agent: Joi.valid('lemon', 'vinegar', 'citric', 'tartaric').required(),
+    strengthPct: Joi.number().min(0.5).max(100).required(),
+  }),
+  rennet: Joi.object({
+    ...lot('rennet'),
+    imcuPerMl: Joi.number().min(10).max(2000).required(),
+    dropsPerMl: Joi.number().min(10).max(60).required(),
+  }),
+  calcium: Joi.object({ ...lot('calcium'), solutionPct: Joi.number().min(5).max(50).required() }),
+  cloth: Joi.object({ ...lot('cloth'), weave: Joi.valid('fine', 'open').required() }),
+  salt: Joi.object(lot('salt')),
+  other: Joi.object(lot('other')),
+});
+
+const learned = (min: number, max: number) =>
+  Joi.object({
+    value: Joi.number().min(min).max(max).required(),
+    sd: Joi.number().min(0).max(max).allow(null).required(),
+    atMs: moment.required(),
+  });
+
+/** Kinds that hold something say how much; the others may not. */
+const HOLDS = ['pot', 'jar', 'flask', 'thermostat', 'bath', 'strainer', 'mould', 'churn', 'cold-shelf'];
+const HOLDS_NOTHING = ['lamp-oven', 'hob', 'counter'];
+
+/** A piece of gear. */
+export const gearSchema: Joi.ObjectSchema<Gear> = Joi.object({
+  id: ulid.required(),
+  kind: Joi.valid(...HOLDS, ...HOLDS_NOTHING).required(),
+  name,
+  holdsL: Joi.when('kind', {
+    is: Joi.valid(...HOLDS_NOTHING),
+    then: Joi.valid(null).required(),
+    otherwise: Joi.number().min(0.05).max(1000).required(),
+  }),
+  count: Joi.number().integer().min(1).max(500).required(),
+  learned: Joi.object({
+    lossWPerK: learned(0.01, 100),
+    holdsC: learned(-5, 95),
+    powerW: learned(50, 10_000),
+  }).required(),
+  note,
+});

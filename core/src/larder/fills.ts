@@ -1,0 +1,61 @@
+import type { Choices } from '../methods/method.js';
+import type { Gear, GearKind } from './gear.js';
+import type { Lot, LotKind } from './lot.js';
+import { isStock, lotChoice } from './lot.js';
+
+/**
+ * What choosing a thing of one's own answers on a sheet: each kind of lot and gear fills some choices at once. The first
+ * is the one beside which it is offered. Choices that a method does not have are left out by whoever fills them in.
+ */
+export interface Fill {
+  readonly beside: string;
+  readonly choices: Choices;
+}
+
+/** What a bottle or a cloth of each kind answers. */
+type OfBottle = { readonly [K in LotKind]?: (lot: Extract<Lot, { kind: K }>) => Choices };
+
+const OF_BOTTLE: OfBottle = {
+  acid: (lot) => ({ agent: lot.agent, acidPct: lot.strengthPct, acidPrice: lot.price }),
+  rennet: (lot) => ({ imcuPerMl: lot.imcuPerMl, dropsPerMl: lot.dropsPerMl }),
+  calcium: (lot) => ({ solutionPct: lot.solutionPct }),
+  cloth: (lot) => ({ weave: lot.weave }),
+};
+
+/** What a lot fills in: what it is, and what it costs. Null where no choice asks for its kind. */
+export function fillOfLot(lot: Lot): Fill | null {
+  if (isStock(lot)) {
+    if (lot.kind === 'powder') return null;
+    const key = lot.kind === 'base' ? 'base' : lot.kind === 'cream' ? 'cream' : 'milk';
+    const price = lot.kind === 'cream' ? 'creamPrice' : 'milkPrice';
+    return { beside: key, choices: { [key]: lotChoice(lot.id), [price]: lot.price } };
+  }
+  const fill = OF_BOTTLE[lot.kind] as ((lot: Lot) => Choices) | undefined;
+  return fill ? filled(fill(lot)) : null;
+}
+
+const held = (gear: Gear, usual: number) => gear.learned.holdsC?.value ?? usual;
+/** A thermostat nobody has measured is taken at its usual setting, °C. */
+const USUAL_KEEP_C = 43;
+
+const OF_GEAR: Readonly<Partial<Record<GearKind, (gear: Gear) => Choices>>> = {
+  pot: (gear) => ({ vesselL: gear.holdsL! }),
+  strainer: (gear) => ({ strainerL: gear.holdsL! }),
+  churn: (gear) => ({ churnL: gear.holdsL! }),
+  flask: () => ({ keeper: 'flask' }),
+  thermostat: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
+  bath: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
+  'lamp-oven': (gear) => ({ keeper: 'lamp-oven', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
+};
+
+/** What a piece of gear fills in; null where no choice asks for its kind. */
+export function fillOfGear(gear: Gear): Fill | null {
+  const fill = OF_GEAR[gear.kind];
+  return fill ? filled(fill(gear)) : null;
+}
+
+const toHalf = (tempC: number) => Math.round(tempC * 2) / 2;
+
+function filled(choices: Choices): Fill {
+  return { beside: Object.keys(choices)[0]!, choices };
+}

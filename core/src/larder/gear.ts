@@ -1,0 +1,66 @@
+/** What a kitchen makes with. */
+export type GearKind =
+  | 'pot'
+  | 'jar'
+  | 'flask'
+  | 'thermostat'
+  | 'lamp-oven'
+  | 'bath'
+  | 'strainer'
+  | 'mould'
+  | 'churn'
+  | 'cold-shelf'
+  | 'hob'
+  | 'counter';
+
+/** Something measured of a piece of gear: a figure, its spread where it has one, and when it was measured. */
+export interface Learned {
+  readonly value: number;
+  readonly sd: number | null;
+  readonly atMs: number;
+}
+
+/** What can be learned of gear: heat lost per degree (W/K), the temperature it holds (°C), the power that reaches the milk (W). */
+export type LearnedKey = 'lossWPerK' | 'holdsC' | 'powerW';
+
+/** A piece of gear, or several alike. */
+export interface Gear {
+  /** ULID. */
+  readonly id: string;
+  readonly kind: GearKind;
+  readonly name: string;
+  /** What one holds to the brim, L; null for what holds nothing. */
+  readonly holdsL: number | null;
+  readonly count: number;
+  readonly learned: Readonly<Partial<Record<LearnedKey, Learned>>>;
+  readonly note: string;
+}
+
+/** What each kind is called, whether it has a capacity, what can be learned of it, and how full it may be. */
+export interface GearType {
+  readonly name: string;
+  readonly holds: boolean;
+  readonly learns: readonly LearnedKey[];
+  /** Share of its capacity that milk or curd may fill. */
+  readonly fillable: number;
+}
+
+export const GEAR_TYPES: Readonly<Record<GearKind, GearType>> = {
+  pot: { name: 'Pot', holds: true, learns: ['lossWPerK'], fillable: 0.9 },
+  jar: { name: 'Jar', holds: true, learns: [], fillable: 0.95 },
+  flask: { name: 'Flask', holds: true, learns: ['lossWPerK'], fillable: 0.97 },
+  thermostat: { name: 'Thermostat', holds: true, learns: ['holdsC'], fillable: 0.95 },
+  'lamp-oven': { name: 'Oven with a lamp', holds: false, learns: ['holdsC'], fillable: 1 },
+  bath: { name: 'Water bath', holds: true, learns: ['holdsC'], fillable: 0.8 },
+  strainer: { name: 'Strainer', holds: true, learns: [], fillable: 1 },
+  mould: { name: 'Mould', holds: true, learns: [], fillable: 1 },
+  churn: { name: 'Churn', holds: true, learns: [], fillable: 0.5 },
+  'cold-shelf': { name: 'Cold shelf', holds: true, learns: ['holdsC'], fillable: 0.9 },
+  hob: { name: 'Hob', holds: false, learns: ['powerW'], fillable: 1 },
+  counter: { name: 'Counter', holds: false, learns: ['holdsC'], fillable: 1 },
+};
+
+/** What one piece of gear may be filled with, L; null where it holds nothing. */
+export function fillableL({ kind, holdsL }: Pick<Gear, 'kind' | 'holdsL'>): number | null {
+  return holdsL === null ? null : holdsL * GEAR_TYPES[kind].fillable;
+}

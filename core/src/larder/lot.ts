@@ -1,0 +1,90 @@
+import type { SourAgentId } from '../constants/acids.js';
+import type { Weave } from '../constants/drainage.js';
+import type { Material, Stock, Treatment } from '../state/materials.js';
+import type { Species } from '../constants/milk.js';
+
+/** What can stand in a larder. The first five have a composition and go into the crock as they are. */
+export type LotKind =
+  'milk' | 'cream' | 'powder' | 'base' | 'whey' | 'acid' | 'rennet' | 'calcium' | 'salt' | 'cloth' | 'other';
+
+/** What a lot of any kind has. Amounts are grams, of cloths pieces. */
+interface LotOf<K extends LotKind> {
+  /** ULID. */
+  readonly id: string;
+  readonly kind: K;
+  readonly name: string;
+  /** How much there was when it was last counted, and when that was (ms). */
+  readonly amount: number;
+  readonly countedMs: number;
+  /** How much one pack holds; null where it is loose. */
+  readonly pack: number | null;
+  /** Per kg, of cloths each, in the maker's money. */
+  readonly price: number;
+  /** Day of the calendar, "2026-05-02"; null where it keeps. */
+  readonly useBy: string | null;
+  readonly note: string;
+}
+
+/** A milk, cream, powder, plant base or whey: what its label says of 100 g, and what was done to it. */
+export interface StockLot extends LotOf<'milk' | 'cream' | 'powder' | 'base' | 'whey'> {
+  readonly material: Material;
+  readonly treatment: Treatment;
+  readonly species: Species;
+  readonly homogenised: boolean;
+  /** Gums or starch are on its label: it may not churn, and thickens of itself. */
+  readonly stabilised: boolean;
+  readonly freshPh: number | null;
+  /** What a plant base must warn of; null for milk's own. */
+  readonly allergen: NonNullable<Stock['allergen']> | null;
+}
+
+/** Something sour in a bottle, a box or a jar; strength in percent of its acid by mass. */
+export interface AcidLot extends LotOf<'acid'> {
+  readonly agent: SourAgentId;
+  readonly strengthPct: number;
+}
+
+export interface RennetLot extends LotOf<'rennet'> {
+  readonly imcuPerMl: number;
+  readonly dropsPerMl: number;
+}
+
+/** Calcium chloride as a solution, percent by mass. */
+export interface CalciumLot extends LotOf<'calcium'> {
+  readonly solutionPct: number;
+}
+
+export interface ClothLot extends LotOf<'cloth'> {
+  readonly weave: Weave;
+}
+
+export type PlainLot = LotOf<'salt'> | LotOf<'other'>;
+
+/** One purchase, or one thing made or fetched, as it stands in the larder. */
+export type Lot = StockLot | AcidLot | RennetLot | CalciumLot | ClothLot | PlainLot;
+
+/** True for what has a composition. */
+export function isStock(lot: Lot): lot is StockLot {
+  return 'material' in lot;
+}
+
+/** How a choice names a lot. */
+export const lotChoice = (lotId: string): string => `lot:${lotId}`;
+
+/** The lot's id that a choice or a stock names; null where it names none. */
+export const lotIdOf = (named: string): string | null => (named.startsWith('lot:') ? named.slice(4) : null);
+
+/** A lot as a stage takes it in; its id is how a choice names it. This is what a make keeps of it, whatever becomes of the lot. */
+export interface LotStock extends Stock {
+  readonly kind: StockLot['kind'];
+}
+
+export function stockOfLot(lot: StockLot): LotStock {
+  const { material, name, treatment, price, species, kind } = lot;
+  const stock = { ...material, id: lotChoice(lot.id), kind, name, treatment, pricePerKg: price, species };
+  return {
+    ...stock,
+    ...(lot.freshPh === null ? {} : { freshPh: lot.freshPh }),
+    ...(lot.allergen === null ? {} : { allergen: lot.allergen }),
+  };
+}

@@ -1,0 +1,79 @@
+import { NOMINAL_MEMBER } from '../environment/environment.js';
+import { kitchenFor, type Household } from '../environment/household.js';
+import { lotIdOf, type LotStock } from '../larder/lot.js';
+import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { fillsWithG } from '../stages/blend.js';
+import { totalG } from '../state/composition.js';
+import { amountsOf } from './amounts.js';
+import { planStages } from './plan.js';
+import { lastOf, runMake } from './run.js';
+
+/** What a make is scaled to: so much product, a lot used up, or its pot filled. */
+export type Goal =
+  | { readonly is: 'product'; readonly massG: number }
+  | { readonly is: 'use up'; readonly lotId: string; readonly massG: number }
+  | { readonly is: 'fill the pot' };
+
+/** The milk (and cream) that meets a goal, g; or the bound that stands in its way. */
+export type Scaled =
+  | { readonly ok: true; readonly massG: number }
+  | { readonly ok: false; readonly message: string; readonly remedy: string };
+
+/** The goal is met within this share of it; the scale is not read finer. */
+const CLOSE = 0.002;
+const MOST_ROUNDS = 12;
+/** Masses are told to so much, g. */
+const STEP_G = 10;
+
+/**
+ * How much milk a goal takes, all other choices left: what is wanted grows with the milk, nearly in proportion, so a few
+ * steps of the secant rule find it on the engine itself.
+ */
+export function scaleTo(
+  method: Method,
+  given: Choices,
+  goal: Goal,
+  { kitchen, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
+): Scaled {
+  const choices = { ...initialChoices(method), ...given };
+  const mass = choicesOf(method).find((c) => c.key === 'massG');
+  if (mass?.kind !== 'number')
+    return { ok: false, message: 'This make is not scaled by its milk.', remedy: 'Type the amount.' };
+  if (goal.is === 'fill the pot') return within(mass, floorTo(fillsWithG(Number(choices['vesselL']))));
+
+  const environment = { kitchen: kitchenFor(choices, kitchen), member: NOMINAL_MEMBER };
+  const measure = (massG: number): number => {
+    const runs = runMake(planStages(method, { ...choices, massG }, stocks), environment);
+    if (goal.is === 'product') return totalG(lastOf(runs[runs.length - 1]!).masses);
+    const own = amountsOf(runs, choices).filter((a) => a.lotId === goal.lotId);
+    return own.reduce((sum, a) => sum + a.massG, 0);
+  };
+  let [x0, x1] = [Number(choices['massG']), 0];
+  let y0 = measure(x0);
+  if (!(y0 > 0))
+    return { ok: false, message: 'This make takes nothing of it as it is chosen.', remedy: 'Choose it first.' };
+  x1 = (x0 * goal.massG) / y0;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const y1 = measure(x1);
+    if (Math.abs(y1 - goal.massG) <= CLOSE * goal.massG || y1 === y0) break;
+    [x0, x1, y0] = [x1, Math.max(1, x1 + ((goal.massG - y1) * (x1 - x0)) / (y1 - y0)), y1];
+  }
+  return within(mass, goal.is === 'use up' ? floorTo(x1) : Math.round(x1 / STEP_G) * STEP_G);
+}
+
+const floorTo = (massG: number) => Math.floor(massG / STEP_G + 1e-9) * STEP_G;
+
+function within({ min, max }: { readonly min: number; readonly max: number }, massG: number): Scaled {
+  if (massG >= min && massG <= max) return { ok: true, massG };
+  const bound = massG < min ? min : max;
+  return {
+    ok: false,
+    message: `That would take ${(massG / 1000).toFixed(2)} kg of milk.`,
+    remedy: `This make goes from ${min / 1000} to ${max / 1000} kg: nearest is ${bound / 1000} kg.`,
+  };
+}
+
+/** The lots that some choices name. */
+export function lotsNamed(choices: Choices): readonly string[] {
+  return Object.values(choices).flatMap((v) => (typeof v === 'string' ? (lotIdOf(v) ?? []) : []));
+}

@@ -1,0 +1,91 @@
+import {
+  check,
+  gearSchema,
+  InputRefused,
+  lotSchema,
+  problem,
+  type Family,
+  type Kept,
+  type KeptFamilies,
+} from '@oat-crock/contract';
+import type { Schema } from 'joi';
+import { Router, type Request, type Response } from 'express';
+import type { Kitchen } from '../kitchen.js';
+import type { KeptStore } from '../store/kept.js';
+import { HttpProblem, notFound } from './errors.js';
+
+/** Lots and gear: read, written over the version that was read, taken away and brought back. */
+export function larderRoutes(kitchen: Kitchen): Router {
+  const router = Router();
+  router.get('/larder', (_request, response) => {
+    response.json({ lots: kitchen.lots.all(), gear: kitchen.gear.all() });
+  });
+  keep('lots', kitchen.lots, lotSchema, 'lot');
+  router.get('/lots/:id/uses', (request, response) => {
+    const { id } = request.params;
+    if (!kitchen.lots.get(id)) throw notFound('lot of this id');
+    response.json({ lotId: id, uses: kitchen.entries.tookFrom(id) });
+  });
+  keep('gear', kitchen.gear, gearSchema, 'piece of gear');
+  return router;
+
+  function keep<F extends Family>(
+    family: F,
+    store: KeptStore<KeptFamilies[F]>,
+    schema: Schema<KeptFamilies[F]>,
+    what: string,
+  ): void {
+    router.put(`/${family}/:id`, (request, response) => {
+      const item = check(schema, request.body);
+      if (item.id !== request.params['id']) {
+        throw new InputRefused([
+          { field: 'id', message: 'It is not that of the address.', remedy: 'Give the same id in both.' },
+        ]);
+      }
+      const over = versionOf(request);
+      const saved = store.save(item, over);
+      answer(response, saved, over === 0 ? 201 : 200, store.get(item.id));
+    });
+
+    router.delete(`/${family}/:id`, (request, response) => {
+      const id = String(request.params['id']);
+      if (!store.get(id)) throw notFound(`${what} of this id`);
+      answer(response, store.remove(id, versionOf(request), kitchen.clock.now()), 200, store.get(id));
+    });
+
+    function answer(
+      response: Response,
+      saved: Kept<KeptFamilies[F]> | null,
+      status: number,
+      now: Kept<KeptFamilies[F]> | null,
+    ): void {
+      if (!saved) throw overtaken(now);
+      kitchen.events.tell({ type: 'larder', larder: { [family]: [saved] } });
+      response.status(status).set('etag', `"${saved.version}"`).json(saved);
+    }
+  }
+}
+
+/** The version an edit is over: 0 for a new thing ("If-None-Match: *"), else that of "If-Match". */
+function versionOf(request: Request): number {
+  if (request.get('if-none-match') === '*') return 0;
+  const version = Number(/^"(\d+)"$/.exec(request.get('if-match') ?? '')?.[1] ?? Number.NaN);
+  if (Number.isNaN(version)) {
+    throw new HttpProblem(
+      problem(
+        428,
+        'Which version is this over?',
+        'Send If-Match with the ETag you read, or If-None-Match: * for a new one.',
+      ),
+    );
+  }
+  return version;
+}
+
+/** An edit that came too late is shown what stands there now. */
+function overtaken(current: unknown): HttpProblem {
+  return new HttpProblem({
+    ...problem(412, 'Somebody else has changed this', 'What stands there now is sent along: make your change on that.'),
+    current,
+  });
+}

@@ -1,0 +1,169 @@
+import type { Family } from '@oat-crock/contract/wire';
+import { GEAR_TYPES, type GearKind, type LotKind } from '@oat-crock/core';
+
+interface FieldOf<T extends string> {
+  readonly type: T;
+  /** Where it stands in the record: "price", "material.fatPct". */
+  readonly path: string;
+  readonly label: string;
+  readonly why?: string;
+}
+
+export interface NumberAsked extends FieldOf<'number'> {
+  readonly suffix: string;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  /** What an empty field means, where it may be empty. */
+  readonly empty?: string;
+}
+
+export interface OptionAsked extends FieldOf<'option'> {
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+}
+
+export type Asked = FieldOf<'text'> | FieldOf<'switch'> | FieldOf<'day'> | FieldOf<'label'> | NumberAsked | OptionAsked;
+
+const number = (
+  path: string,
+  label: string,
+  suffix: string,
+  [min, max, step]: readonly [number, number, number],
+  more: Partial<NumberAsked> = {},
+): NumberAsked => ({ type: 'number', path, label, suffix, min, max, step, ...more });
+
+const option = (
+  path: string,
+  label: string,
+  options: readonly (readonly [string, string])[],
+  why = '',
+): OptionAsked => ({
+  type: 'option',
+  path,
+  label,
+  options: options.map(([id, text]) => ({ id, label: text })),
+  why,
+});
+
+const NAME: Asked = { type: 'text', path: 'name', label: 'Name' };
+const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
+const MASS = number('amount', 'There is', ' g', [0, 10_000_000, 100], { why: 'As counted now; makes take from it.' });
+const PACK = number('pack', 'A pack holds', ' g', [1, 1_000_000, 50], { empty: 'Empty where it is loose.' });
+const PRICE = number('price', 'A kilo costs', '', [0, 10_000, 0.1], { why: 'In your own money.' });
+const USE_BY: Asked = { type: 'day', path: 'useBy', label: 'Use by', why: 'Empty where it keeps.' };
+
+const TREATMENT = option(
+  'treatment',
+  'It is',
+  [
+    ['raw', 'Raw'],
+    ['63C-30min', 'Pasteurised slowly, 63 °C 30 min'],
+    ['72C-15s', 'Pasteurised, 72 °C 15 s'],
+    ['scalded', 'Scalded'],
+    ['ultra-heated', 'Ultra-heated'],
+    ['ultrafiltered', 'Ultrafiltered'],
+  ],
+  'Heat decides how it sets, and whether rennet can.',
+);
+const SPECIES = option('species', 'From', [
+  ['cow', 'Cows'],
+  ['goat', 'Goats'],
+  ['sheep', 'Sheep'],
+]);
+const LABEL: Asked = { type: 'label', path: 'material', label: 'Its label' };
+const HOMOGENISED: Asked = {
+  type: 'switch',
+  path: 'homogenised',
+  label: 'Homogenised',
+  why: 'Its cream does not rise.',
+};
+const STABILISED: Asked = {
+  type: 'switch',
+  path: 'stabilised',
+  label: 'With gums or starch',
+  why: 'It may not churn, and thickens of itself.',
+};
+const FRESH_PH = number('freshPh', 'Its pH', ' pH', [4, 7.5, 0.05], { empty: 'Empty where you have not measured it.' });
+const ALLERGEN = option('allergen', 'Its label warns of', [
+  ['coconut', 'Coconut'],
+  ['cashew', 'Tree nuts'],
+  ['soya', 'Soya'],
+]);
+
+const BOUGHT = [NAME, MASS, PACK, PRICE, USE_BY] as const;
+
+/** What is asked of each kind of lot. */
+const LOT_FIELDS: Readonly<Record<LotKind, readonly Asked[]>> = {
+  milk: [...BOUGHT, LABEL, TREATMENT, SPECIES, HOMOGENISED, FRESH_PH, NOTE],
+  cream: [...BOUGHT, LABEL, TREATMENT, SPECIES, STABILISED, NOTE],
+  powder: [...BOUGHT, LABEL, NOTE],
+  whey: [...BOUGHT, LABEL, FRESH_PH, NOTE],
+  base: [...BOUGHT, LABEL, FRESH_PH, ALLERGEN, STABILISED, NOTE],
+  acid: [
+    ...BOUGHT,
+    option('agent', 'It is', [
+      ['lemon', 'Lemon juice'],
+      ['vinegar', 'Vinegar'],
+      ['citric', 'Citric acid'],
+      ['tartaric', 'Tartaric acid'],
+    ]),
+    number('strengthPct', 'Its strength', ' % acid', [0.5, 100, 0.1], { why: 'On the bottle, or measured.' }),
+    NOTE,
+  ],
+  rennet: [
+    ...BOUGHT,
+    number('imcuPerMl', 'Its strength', ' IMCU a mL', [10, 2000, 10], { why: 'On the bottle.' }),
+    number('dropsPerMl', 'A mL is', ' drops', [10, 60, 1], { why: 'Count them into a spoon once.' }),
+    NOTE,
+  ],
+  calcium: [...BOUGHT, number('solutionPct', 'A solution of', ' %', [5, 50, 1]), NOTE],
+  salt: [...BOUGHT, NOTE],
+  other: [...BOUGHT, NOTE],
+  cloth: [
+    NAME,
+    number('amount', 'There are', '', [0, 1000, 1]),
+    option('weave', 'Its weave', [
+      ['fine', 'Fine, or doubled'],
+      ['open', 'Open, one layer'],
+    ]),
+    NOTE,
+  ],
+};
+
+const HOLDS = number('holdsL', 'To the brim it holds', ' L', [0.05, 1000, 0.5]);
+const COUNT = number('count', 'There are', '', [1, 500, 1], { why: 'Of the same kind and size.' });
+
+/** What is asked of a record of a kind. */
+export function fieldsOf(family: Family, kind: string): readonly Asked[] {
+  if (family === 'lots') return LOT_FIELDS[kind as LotKind];
+  return GEAR_TYPES[kind as GearKind].holds ? [NAME, HOLDS, COUNT, NOTE] : [NAME, COUNT, NOTE];
+}
+
+/** What each kind of lot is called. */
+export const LOT_NAMES: Readonly<Record<LotKind, string>> = {
+  milk: 'Milk',
+  cream: 'Cream',
+  powder: 'Milk powder',
+  base: 'Plant base',
+  whey: 'Whey',
+  acid: 'Acid',
+  rennet: 'Rennet',
+  calcium: 'Calcium chloride',
+  salt: 'Salt',
+  cloth: 'Cloth',
+  other: 'Something else',
+};
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** A value of a record by its path. */
+export function valueAt(record: Values, path: string): unknown {
+  return path.split('.').reduce<unknown>((at, key) => (at as Values | null | undefined)?.[key], record);
+}
+
+/** A record with a value changed by its path. */
+export function withValue<T extends Values>(record: T, path: string, value: unknown): T {
+  const [key, ...rest] = path.split('.') as [string, ...string[]];
+  const inner = rest.length === 0 ? value : withValue((record[key] ?? {}) as Values, rest.join('.'), value);
+  return { ...record, [key]: inner };
+}

@@ -1,0 +1,179 @@
+import { TestBed } from '@angular/core/testing';
+import type { Kept } from '@oat-crock/contract/wire';
+import { referenceStock, type Entry, type EntryBody, type Gear, type Lot, type StockLot } from '@oat-crock/core';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { pageOf, type TestPage } from '../testing/page';
+import { dayOf } from './days';
+import { differences } from './differences';
+import { LarderPlace } from './larder';
+import { newGear, newLot, ofReference } from './new-records';
+import { RecordForm } from './record-form';
+import { RecordPanel } from './record-panel';
+import { recordProblems } from '../state/record-problems';
+
+const BATCH = '01J00000000000000000000BAT';
+const entry = (n: number, body: EntryBody): Entry => ({
+  id: idOf(500 + n),
+  batchId: BATCH,
+  atMs: NOW,
+  source: 'hand',
+  body,
+});
+const started = () => entry(0, { type: 'started', methodId: 'strained-yogurt', choices: {}, name: 'Pot' });
+const NOW = new Date(2026, 4, 2, 9).getTime();
+const DAY = 86_400_000;
+const idOf = (n: number) => `01J00000000000000000000${String(n).padStart(3, '0')}`;
+const day = (n: number) => dayOf(NOW + n * DAY);
+
+function milk(n: number, more: Partial<StockLot> = {}): Lot {
+  const draft = newLot(idOf(n), 'milk', NOW - DAY) as unknown as StockLot;
+  return { ...draft, ...ofReference(referenceStock('whole')), amount: 8000, ...more } as Lot;
+}
+const kept = <T>(item: T, version = 1, goneMs: number | null = null): Kept<T> => ({ version, goneMs, item });
+const tell = (page: TestPage<unknown>, lots: Kept<Lot>[], gear: Kept<Gear>[] = []) => {
+  page.store.dispatch(LarderActions.told({ larder: { lots, gear } }));
+  return page.fixture.whenStable();
+};
+const names = (page: TestPage<unknown>, board: string) =>
+  [...page.element.querySelectorAll(`[aria-label="${board}"] b`)].map((b) => b.textContent.trim());
+const stateOf = (page: TestPage<unknown>) => page.store.selectSignal(larderFeature.selectLarderState)();
+
+describe('the larder', () => {
+  it('shows each lot on its board, what is to be used first leading, and what is left of it', async () => {
+    const page = await pageOf(LarderPlace, [started()], NOW);
+    const evening = milk(1, { name: 'Evening milk', useBy: day(5) });
+    await tell(page, [kept(evening), kept(milk(2, { name: 'Near its date', useBy: day(1) }))]);
+    expect(names(page, 'Cold')).toEqual(['Near its date', 'Evening milk']);
+    expect(page.text()).toContain('8.00 kg, 3.6 %');
+    expect(page.element.querySelector('.date.soon')!.textContent).toContain('3 May');
+  });
+
+  it('takes what makes took off what is left, and warns of a date that is past', async () => {
+    const took = entry(1, { type: 'took', lotId: idOf(1), massG: 3000 });
+    const page = await pageOf(LarderPlace, [started(), took], NOW);
+    await tell(page, [kept(milk(1, { name: 'Evening milk', useBy: day(-1) }))]);
+    expect(page.text()).toContain('5.00 kg');
+    expect(page.element.querySelector('.date.past')).not.toBeNull();
+    expect(page.text()).toContain('a day past its date');
+    expect(page.element.querySelector('.side')!.textContent).not.toContain('Good for');
+  });
+
+  it('says what a lot near its date is good for', async () => {
+    const page = await pageOf(LarderPlace, [], NOW);
+    const cream = { ...milk(3, { name: 'Cream', useBy: day(0) }), kind: 'cream' as const };
+    await tell(page, [kept({ ...cream, ...ofReference(referenceStock('cream-36')), name: 'Cream' } as Lot)]);
+    const links = [...page.element.querySelectorAll<HTMLAnchorElement>('.ideas a')];
+    expect(links.map((a) => a.textContent.trim())).toContain('Cultured butter');
+    expect(links[0]!.search).toBe(`?of=${idOf(3)}`);
+  });
+
+  it('leads out of an empty larder', async () => {
+    const page = await pageOf(LarderPlace, [], NOW);
+    expect(page.text()).toContain('Add the milk you have');
+  });
+});
+
+describe('writing a record', () => {
+  it('begins right by its own schema, whatever its kind', async () => {
+    const kinds = [
+      'milk',
+      'cream',
+      'powder',
+      'base',
+      'whey',
+      'acid',
+      'rennet',
+      'calcium',
+      'salt',
+      'cloth',
+      'other',
+    ] as const;
+    for (const kind of kinds)
+      expect(await recordProblems('lots', newLot(idOf(1), kind, NOW)))
+        .withContext(kind)
+        .toEqual([]);
+    for (const kind of ['pot', 'flask', 'hob', 'thermostat', 'lamp-oven'] as const) {
+      expect(await recordProblems('gear', newGear(idOf(1), kind, 'It')))
+        .withContext(kind)
+        .toEqual([]);
+    }
+  });
+
+  it('is kept while it is written, and put back when it is left as it was', async () => {
+    const page = await pageOf(RecordPanel, [], NOW, { id: idOf(1) });
+    await tell(page, [kept(milk(1, { name: 'Evening milk' }))]);
+    const name = page.element.querySelector<HTMLInputElement>('#record-name')!;
+    name.value = 'Morning milk';
+    name.dispatchEvent(new Event('input'));
+    await page.fixture.whenStable();
+    expect(stateOf(page).writing[idOf(1)]!.draft['name']).toBe('Morning milk');
+    expect(page.element.querySelector('h1')!.textContent).toBe('Morning milk');
+    await page.click('Leave it as it was');
+    expect(page.element.querySelector('h1')!.textContent).toBe('Evening milk');
+    expect(stateOf(page).writing).toEqual({});
+  });
+
+  it('counts anew when the amount is written', async () => {
+    const page = await pageOf(RecordPanel, [], NOW, { id: idOf(1) });
+    await tell(page, [kept(milk(1))]);
+    const panel = page.fixture.componentInstance as unknown as { change: (d: object) => void; draft: () => object };
+    panel.change({ ...panel.draft(), amount: 500 });
+    expect(stateOf(page).writing[idOf(1)]!.draft['countedMs']).toBe(NOW);
+    panel.change({ ...panel.draft(), price: 9 });
+    expect(stateOf(page).writing[idOf(1)]!.draft['countedMs']).toBe(NOW);
+  });
+
+  it('shows both where somebody else was first, and saves over theirs only when told to', async () => {
+    const page = await pageOf(RecordPanel, [], NOW, { id: idOf(1) });
+    const first = milk(1, { name: 'Evening milk' });
+    await tell(page, [kept(first)]);
+    page.store.dispatch(
+      LarderActions.written({ family: 'lots', draft: { ...first, name: 'Mine' } as never, overVersion: 1 }),
+    );
+    const theirs = kept({ ...first, name: 'Theirs' } as Lot, 2);
+    await tell(page, [theirs]);
+    page.store.dispatch(LarderActions.overtaken({ id: idOf(1), theirs }));
+    await page.fixture.whenStable();
+    const cells = [...page.element.querySelectorAll('.unlike td, .unlike th[scope=row]')].map((c) =>
+      c.textContent.trim(),
+    );
+    expect(cells).toEqual(['', 'Name', 'Mine', 'Theirs']);
+    await page.click('Keep yours');
+    expect(stateOf(page).writing[idOf(1)]).toEqual(jasmine.objectContaining({ overVersion: 2, theirs: null }));
+  });
+
+  it('says what is wrong at its field, and at the foot what belongs to none', async () => {
+    const draft = newLot(idOf(1), 'milk', NOW);
+    const errors = [
+      { field: 'price', message: 'price must be a number.', remedy: 'Give a number.' },
+      { field: 'material.fatPct', message: 'fat is odd.', remedy: 'Look.' },
+      { field: '', message: 'Away.', remedy: 'Again.' },
+    ];
+    const page = await pageOf(RecordForm, [], NOW, { family: 'lots', draft, errors });
+    const alerts = [...page.element.querySelectorAll('[role=alert]')].map((a) => a.textContent.trim());
+    expect(alerts).toEqual(['price must be a number. Give a number.', 'fat is odd. Look.', 'Away. Again.']);
+  });
+
+  it('is taken away with a way back', async () => {
+    const page = await pageOf(LarderPlace, [], NOW, { id: idOf(1) });
+    await tell(page, [kept(milk(1, { name: 'Evening milk' }))]);
+    await page.click('Take it away');
+    expect(page.element.querySelector('[role=status]')!.textContent).toContain('Evening milk is taken away.');
+    let wanted = '';
+    spyOn(page.store, 'dispatch').and.callFake(((action: { type: string }) => (wanted = action.type)) as never);
+    await page.click('Bring it back');
+    expect(wanted).toBe(LarderActions.restoreWanted.type);
+    TestBed.resetTestingModule();
+  });
+});
+
+describe('two versions of a record', () => {
+  it('differ in words, field by field', () => {
+    const mine = milk(1, { name: 'A', price: 2, treatment: 'raw', homogenised: true });
+    const theirs = milk(1, { name: 'A', price: 2.5, treatment: '72C-15s', homogenised: false });
+    const found = differences('lots', mine as never, theirs);
+    expect(found.map((d) => d.label)).toEqual(['A kilo costs', 'It is', 'Homogenised']);
+    expect(found[1]).toEqual({ label: 'It is', mine: 'Raw', theirs: 'Pasteurised, 72 °C 15 s' });
+    expect(differences('lots', mine as never, mine)).toEqual([]);
+  });
+});

@@ -1,0 +1,165 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Family } from '@oat-crock/contract/wire';
+import {
+  GEAR_TYPES,
+  isStock,
+  leftOf,
+  nearness,
+  takenBy,
+  useFirst,
+  type Gear,
+  type GearKind,
+  type Lot,
+  type LotKind,
+} from '@oat-crock/core';
+import { SelectModule } from 'primeng/select';
+import { monotonicFactory } from 'ulid';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { logFeature } from '../state/log.feature';
+import { mass } from '../ui/words';
+import { dayOf, sayDay } from './days';
+import { LOT_NAMES } from './fields';
+import { newGear, newLot } from './new-records';
+import { RecordPanel } from './record-panel';
+import { Removed } from './removed';
+import { Thing } from './thing';
+import { UseFirst } from './use-first';
+
+/** One thing on a board. */
+interface Standing {
+  readonly id: string;
+  readonly kind: LotKind | GearKind;
+  readonly name: string;
+  readonly words: string;
+  readonly date: string;
+  readonly near: 'past' | 'today' | 'soon' | 'keeps';
+  readonly level: number | null;
+  readonly unsaved: boolean;
+}
+
+interface Board {
+  readonly title: string;
+  readonly family: Family;
+  readonly kinds: readonly { readonly id: string; readonly label: string }[];
+  readonly things: readonly Standing[];
+}
+
+const COLD: readonly LotKind[] = ['milk', 'cream', 'base', 'whey'];
+const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 'cloth', 'other'];
+
+/** What there is to make with: lots on their boards in the order to use them, and gear with what is known of it. */
+@Component({
+  selector: 'oc-larder',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RecordPanel, Removed, RouterLink, SelectModule, Thing, UseFirst],
+  templateUrl: './larder.html',
+  styleUrl: './larder.css',
+})
+export class LarderPlace {
+  /** From the address: the thing that is open. */
+  readonly id = input<string>();
+
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly clock = inject(KitchenClock);
+  private readonly nextId = monotonicFactory();
+  private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
+  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
+  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
+
+  private readonly taken = computed(() => takenBy(this.batches()));
+  private readonly today = computed(() => dayOf(this.clock.nowMs()));
+
+  protected readonly boards = computed((): readonly Board[] => [
+    { title: 'Cold', family: 'lots', kinds: lotKinds(COLD), things: this.lotsOf(COLD) },
+    { title: 'Bottles, jars and cloth', family: 'lots', kinds: lotKinds(DRY), things: this.lotsOf(DRY) },
+    { title: 'Gear', family: 'gear', kinds: GEAR_KINDS, things: this.gearThings() },
+  ]);
+  protected readonly empty = computed(() => this.boards().every((b) => b.things.length === 0));
+
+  protected add(family: Family, kind: string): void {
+    const nowMs = this.clock.exactMs();
+    const id = this.nextId(nowMs);
+    const draft =
+      family === 'lots'
+        ? newLot(id, kind as LotKind, nowMs)
+        : newGear(id, kind as GearKind, GEAR_TYPES[kind as GearKind].name);
+    this.store.dispatch(LarderActions.written({ family, draft, overVersion: 0 }));
+    void this.router.navigate(['/larder', id]);
+  }
+
+  private lotsOf(kinds: readonly LotKind[]): Standing[] {
+    const known = useFirst(this.lots().filter((l) => kinds.includes(l.kind))).map((lot) => this.lotThing(lot));
+    return [...known, ...this.unsaved('lots', kinds)];
+  }
+
+  private lotThing(lot: Lot): Standing {
+    const left = leftOf(lot, this.taken());
+    const near = nearness(lot, this.today());
+    const pieces = lot.kind === 'cloth';
+    return {
+      id: lot.id,
+      kind: lot.kind,
+      name: lot.name,
+      words: pieces ? `${lot.amount}` : left <= 0 ? 'none left' : `${mass(left)}${fatWords(lot)}`,
+      date:
+        lot.useBy === null
+          ? ''
+          : near === 'today'
+            ? 'today'
+            : near === 'past'
+              ? `was ${sayDay(lot.useBy)}`
+              : sayDay(lot.useBy),
+      near,
+      level: pieces ? null : lot.amount > 0 ? left / lot.amount : 0,
+      unsaved: lot.id in this.writing(),
+    };
+  }
+
+  private gearThings(): Standing[] {
+    const known = [...this.gear()]
+      .sort((a, b) => order(a) - order(b) || (a.holdsL ?? 0) - (b.holdsL ?? 0))
+      .map((g): Standing => ({
+        id: g.id,
+        kind: g.kind,
+        name: g.name,
+        words: [g.count > 1 ? `${g.count} of` : '', g.holdsL === null ? '' : `${g.holdsL} L`].filter(Boolean).join(' '),
+        date: g.learned.holdsC ? `holds ${g.learned.holdsC.value.toFixed(1)} °C` : '',
+        near: 'keeps',
+        level: null,
+        unsaved: g.id in this.writing(),
+      }));
+    return [...known, ...this.unsaved('gear', Object.keys(GEAR_TYPES))];
+  }
+
+  /** Things that are being written and were never saved. */
+  private unsaved(family: Family, kinds: readonly string[]): Standing[] {
+    return Object.values(this.writing())
+      .filter((w) => w.family === family && w.overVersion === 0 && kinds.includes(String(w.draft['kind'])))
+      .map((w): Standing => ({
+        id: w.draft.id,
+        kind: w.draft['kind'] as LotKind,
+        name: String(w.draft['name']),
+        words: 'not saved yet',
+        date: '',
+        near: 'keeps',
+        level: null,
+        unsaved: true,
+      }));
+  }
+}
+
+const KINDS_IN_ORDER = Object.keys(GEAR_TYPES);
+const order = (gear: Gear) => KINDS_IN_ORDER.indexOf(gear.kind);
+const lotKinds = (kinds: readonly LotKind[]) => kinds.map((id) => ({ id, label: LOT_NAMES[id] }));
+const GEAR_KINDS = Object.entries(GEAR_TYPES).map(([id, { name }]) => ({ id, label: name }));
+
+/** Its fat, where that tells one milk from another. */
+const fatWords = (lot: Lot) =>
+  isStock(lot) && (lot.kind === 'milk' || lot.kind === 'cream') ? `, ${lot.material.fatPct.toFixed(1)} %` : '';

@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Family, FieldProblem } from '@oat-crock/contract/wire';
+import type { Material } from '@oat-crock/core';
+import { DatePickerModule } from 'primeng/datepicker';
+import { SelectModule } from 'primeng/select';
+import { NumberField } from '../ui/number-field';
+import type { Draft } from '../state/larder.feature';
+import { dayOf, noonOf } from './days';
+import { fieldsOf, valueAt, withValue, type Asked, type NumberAsked, type OptionAsked } from './fields';
+import { LabelForm } from './label-form';
+
+/** The fields of a record, each with its reason and, where it is wrong, what would be right. */
+@Component({
+  selector: 'oc-record-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, DatePickerModule, LabelForm, NumberField, SelectModule],
+  templateUrl: './record-form.html',
+  styleUrl: './record-form.css',
+})
+export class RecordForm {
+  readonly family = input.required<Family>();
+  readonly draft = input.required<Draft>();
+  readonly errors = input<readonly FieldProblem[]>([]);
+  readonly changed = output<Draft>();
+
+  protected readonly fields = computed(() =>
+    fieldsOf(this.family(), String(this.draft()['kind'])).map((field) => {
+      const value = valueAt(this.draft(), field.path);
+      const wrong = this.errors().filter((e) => e.field === field.path || e.field.startsWith(`${field.path}.`));
+      return { field, id: `record-${field.path}`, value, wrong, date: field.type === 'day' ? dateOf(value) : null };
+    }),
+  );
+
+  /** What is wrong with no field of this form: said at its foot. */
+  protected readonly rest = computed(() =>
+    this.errors().filter((e) => !this.fields().some(({ wrong }) => wrong.includes(e))),
+  );
+
+  protected asNumber(field: Asked): NumberAsked | null {
+    return field.type === 'number' ? field : null;
+  }
+
+  protected asOption(field: Asked): OptionAsked | null {
+    return field.type === 'option' ? field : null;
+  }
+
+  protected numberOf(value: unknown): number | null {
+    return typeof value === 'number' ? value : null;
+  }
+
+  protected textOf(value: unknown): string {
+    return typeof value === 'string' ? value : '';
+  }
+
+  protected materialOf(value: unknown): Material {
+    return value as Material;
+  }
+
+  protected write(path: string, value: unknown): void {
+    this.changed.emit(withValue(this.draft(), path, value));
+  }
+
+  protected writeDay(path: string, date: Date | null): void {
+    this.write(path, date && dayOf(date));
+  }
+}
+
+const dateOf = (value: unknown): Date | null => (typeof value === 'string' && value !== '' ? noonOf(value) : null);

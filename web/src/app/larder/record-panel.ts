@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Family, Kept } from '@oat-crock/contract/wire';
+import { GEAR_TYPES, leftOf, takenBy, type Gear, type GearKind, type Lot, type LotKind } from '@oat-crock/core';
+import { SelectModule } from 'primeng/select';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { LarderActions, larderFeature, type Draft, type Writing } from '../state/larder.feature';
+import { logFeature } from '../state/log.feature';
+import { dayTime, mass } from '../ui/words';
+import { differences } from './differences';
+import { LOT_NAMES } from './fields';
+import { ofReference, REFERENCE } from './new-records';
+import { RecordForm } from './record-form';
+import { RemovedState } from './removed.state';
+
+/** One thing of the larder: what it is, what makes took of it, and the form that changes it. */
+@Component({
+  selector: 'oc-record-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RecordForm, RouterLink, SelectModule],
+  templateUrl: './record-panel.html',
+  styleUrl: './record-panel.css',
+})
+export class RecordPanel {
+  readonly id = input.required<string>();
+
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly clock = inject(KitchenClock);
+  private readonly removed = inject(RemovedState);
+  private readonly state = this.store.selectSignal(larderFeature.selectLarderState);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+
+  /** What is being written of it, if anything is. */
+  protected readonly writing = computed((): Writing | null => this.state().writing[this.id()] ?? null);
+  private readonly kept = computed((): { family: Family; kept: Kept<Lot | Gear> } | null => {
+    const { lots, gear } = this.state();
+    const lot = lots[this.id()];
+    if (lot) return { family: 'lots', kept: lot };
+    const thing = gear[this.id()];
+    return thing ? { family: 'gear', kept: thing } : null;
+  });
+  protected readonly family = computed((): Family => this.writing()?.family ?? this.kept()?.family ?? 'lots');
+  protected readonly draft = computed(
+    (): Draft | null => this.writing()?.draft ?? (this.kept()?.kept.item as unknown as Draft | undefined) ?? null,
+  );
+  protected readonly gone = computed(() => this.kept()?.kept.goneMs ?? null);
+  protected readonly isNew = computed(() => this.kept() === null);
+
+  protected readonly kindName = computed(() => {
+    const kind = String(this.draft()?.['kind']);
+    return this.family() === 'lots' ? LOT_NAMES[kind as LotKind] : GEAR_TYPES[kind as GearKind].name;
+  });
+
+  /** Materials of the shipped list that it may be filled in from. */
+  protected readonly reference = computed(() =>
+    this.family() === 'lots' ? [...(REFERENCE[this.draft()?.['kind'] as LotKind] ?? [])] : [],
+  );
+
+  protected readonly uses = computed(() => {
+    const taken = takenBy(this.batches());
+    const lot = this.family() === 'lots' ? (this.kept()?.kept.item as Lot | undefined) : undefined;
+    if (!lot || lot.kind === 'cloth') return null;
+    const own = taken
+      .filter((t) => t.lotId === lot.id)
+      .map((t) => ({ ...t, at: dayTime(t.atMs), words: mass(t.massG) }));
+    return {
+      left: mass(Math.max(0, leftOf(lot, taken))),
+      counted: dayTime(lot.countedMs),
+      own,
+      over: leftOf(lot, taken) < 0,
+    };
+  });
+
+  protected readonly unlike = computed(() => {
+    const writing = this.writing();
+    return writing?.theirs ? differences(writing.family, writing.draft, writing.theirs.item) : [];
+  });
+
+  protected change(draft: Draft): void {
+    const before = this.draft();
+    const counted = before && draft['amount'] !== before['amount'] ? { countedMs: this.clock.exactMs() } : {};
+    const overVersion = this.writing()?.overVersion ?? this.kept()?.kept.version ?? 0;
+    this.store.dispatch(LarderActions.written({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
+  }
+
+  protected fillIn(stockId: string): void {
+    const stock = this.reference().find((s) => s.id === stockId);
+    const draft = this.draft();
+    if (stock && draft) this.change({ ...draft, ...ofReference(stock) });
+  }
+
+  protected save(): void {
+    this.store.dispatch(LarderActions.saveWanted({ id: this.id() }));
+  }
+
+  protected forget(): void {
+    const wasNew = this.isNew();
+    this.store.dispatch(LarderActions.letGo({ id: this.id() }));
+    if (wasNew) void this.router.navigate(['/larder']);
+  }
+
+  protected keepMine(): void {
+    this.store.dispatch(LarderActions.kept({ id: this.id() }));
+    this.save();
+  }
+
+  protected takeAway(): void {
+    const [family, id, name] = [this.family(), this.id(), String(this.draft()?.['name'])];
+    this.store.dispatch(LarderActions.letGo({ id }));
+    this.store.dispatch(LarderActions.removeWanted({ family, id }));
+    this.removed.last.set({ family, id, name });
+    void this.router.navigate(['/larder']);
+  }
+
+  protected bringBack(): void {
+    this.store.dispatch(LarderActions.restoreWanted({ family: this.family(), id: this.id() }));
+  }
+}

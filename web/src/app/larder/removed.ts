@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { LarderActions } from '../state/larder.feature';
+import { RemovedState } from './removed.state';
+
+/** Offers back what was just taken away. */
+@Component({
+  selector: 'oc-removed',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div role="status">
+      @if (removed.last(); as last) {
+        <p>
+          {{ last.name }} is taken away.
+          <button type="button" (click)="bringBack()">Bring it back</button>
+          <button type="button" class="plain" (click)="removed.last.set(null)">Leave it</button>
+        </p>
+      }
+    </div>
+  `,
+  styles: `
+    p {
+      position: fixed;
+      left: 50%;
+      bottom: 1rem;
+      translate: -50% 0;
+      display: flex;
+      align-items: center;
+      gap: 0.75rem;
+      padding: 0.4rem 0.5rem 0.4rem 1rem;
+      background: var(--ink);
+      color: var(--paper);
+      border-radius: var(--radius);
+      z-index: 5;
+    }
+    button {
+      font: inherit;
+      font-weight: 650;
+      min-height: var(--touch);
+      padding: 0 0.9rem;
+      border: 0;
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--ink);
+      cursor: pointer;
+    }
+    .plain {
+      background: transparent;
+      color: var(--paper);
+    }
+  `,
+})
+export class Removed {
+  protected readonly removed = inject(RemovedState);
+  private readonly store = inject(Store);
+
+  protected bringBack(): void {
+    const last = this.removed.last();
+    if (last) this.store.dispatch(LarderActions.restoreWanted(last));
+    this.removed.last.set(null);
+  }
+}

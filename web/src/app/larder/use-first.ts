@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { daysBetween, ideasFor, isStock, leftOf, METHODS, takenBy, useFirst } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { larderFeature } from '../state/larder.feature';
+import { logFeature } from '../state/log.feature';
+import { mass } from '../ui/words';
+import { dayOf } from './days';
+
+/** Days from now within which a thing is listed. */
+const LISTED_DAYS = 7;
+const MOST_IDEAS = 5;
+
+const dueWords = (days: number) =>
+  days < -1
+    ? `${-days} days past its date`
+    : (['a day past its date', 'today', 'until tomorrow'][days + 1] ?? `for ${days} days`);
+
+/** What is near its date, and what could be made of it. */
+@Component({
+  selector: 'oc-use-first',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
+  template: `
+    <h1>Use first</h1>
+    @for (lot of list(); track lot.id) {
+      <article [class.past]="lot.past">
+        <h2>
+          <a [routerLink]="['/larder', lot.id]">{{ lot.name }}</a>
+        </h2>
+        <p>
+          {{ lot.left }}, <b>{{ lot.due }}</b>.
+          @if (lot.past) {
+            Look, smell, and if in doubt discard it.
+          }
+        </p>
+        @if (!lot.past && lot.ideas.length) {
+          <p class="ideas">
+            <span class="quiet">Good for</span>
+            @for (idea of lot.ideas; track idea.methodId) {
+              <a [routerLink]="['/methods', idea.methodId]" [queryParams]="{ of: lot.id }">{{ idea.name }}</a>
+            }
+          </p>
+        }
+      </article>
+    } @empty {
+      <p>Nothing is near its date this week.</p>
+    }
+  `,
+  styles: `
+    article {
+      padding: 0.6rem 0;
+      border-bottom: 1px solid var(--line);
+    }
+    h2 a {
+      color: var(--ink);
+      text-decoration: none;
+    }
+    h2 a:hover {
+      text-decoration: underline;
+    }
+    .past b {
+      color: var(--brick);
+    }
+    .ideas {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.15rem 0.75rem;
+      align-items: center;
+      margin-top: 0.15rem;
+    }
+    .ideas a {
+      min-height: 2rem;
+      display: inline-flex;
+      align-items: center;
+    }
+  `,
+})
+export class UseFirst {
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+
+  protected readonly list = computed(() => {
+    const taken = takenBy(this.batches());
+    const today = dayOf(this.clock.nowMs());
+    return useFirst(this.lots())
+      .flatMap((lot) => {
+        const left = leftOf(lot, taken);
+        const days = lot.useBy === null ? Infinity : daysBetween(today, lot.useBy);
+        if (days > LISTED_DAYS || left <= 0) return [];
+        const ideas = isStock(lot) ? ideasFor(lot, METHODS).slice(0, MOST_IDEAS) : [];
+        return [{ id: lot.id, name: lot.name, left: mass(left), due: dueWords(days), past: days < 0, ideas }];
+      })
+      .slice(0, 6);
+  });
+}

@@ -1,0 +1,134 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import {
+  choicesThatCount,
+  fillOfLot,
+  initialChoices,
+  leftOf,
+  methodById,
+  METHODS,
+  type Choices,
+  type Goal,
+  type MakeSheet,
+  type Problem,
+} from '@oat-crock/core';
+import { Engine } from '../engine/engine';
+import type { MakeAsked } from '../engine/engine-api';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { OwnLarder } from '../larder/own-larder';
+import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
+import { householdFeature } from '../state/household.feature';
+import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
+
+const QUARTER_MS = 15 * 60_000;
+
+/** A make that is being decided: its choices, what of one's own goes into it, and its sheet, worked out anew at every touch. */
+@Injectable()
+export class Decision {
+  private readonly store = inject(Store);
+  private readonly engine = inject(Engine);
+  private readonly clock = inject(KitchenClock);
+  private readonly own = inject(OwnLarder).things;
+  private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+
+  readonly methodId = signal<string | undefined>(undefined);
+  readonly method = computed(() => METHODS.find((m) => m.id === this.methodId()) ?? methodById('strained-yogurt'));
+  readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
+  readonly choices = computed((): Choices => ({ ...initialChoices(this.method()), ...this.draft().choices }));
+
+  /** Groups and choices that have a say, lots of one's own among their options. */
+  readonly groups = computed(() =>
+    this.method()
+      .groups.map((group) => ({
+        ...group,
+        choices: choicesThatCount(group, this.choices()).map((choice) => withOwnLots(choice, this.own())),
+      }))
+      .filter((group) => group.choices.length > 0),
+  );
+  readonly fills = computed(() => ownFills(this.method(), this.own()));
+  readonly stocks = computed(() => stocksNamed(this.choices(), this.own()));
+
+  /** The hour the sheet is written for: now, to a quarter of an hour so that it stands still while it is read. */
+  readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
+  readonly asked = computed((): MakeAsked => ({
+    method: this.method(),
+    choices: this.draft().choices,
+    startMs: this.startMs(),
+    settings: this.settings(),
+    stocks: this.stocks(),
+  }));
+  readonly sheet = signal<MakeSheet | null>(null);
+  readonly refused = signal<string | null>(null);
+  readonly problems = computed<readonly Problem[]>(() => this.sheet()?.problems ?? []);
+  /** Why the last scaling did not do, in words. */
+  readonly scaling = signal<string>('');
+
+  /** Things of one's own whose choices still stand, by the choice they are beside. */
+  readonly things = computed((): Readonly<Record<string, string>> => {
+    const standing = Object.entries(this.draft().things).filter(([beside, id]) => {
+      const fill = this.fills()
+        .get(beside)
+        ?.find((f) => f.id === id);
+      return fill !== undefined && stillFills(fill, this.choices());
+    });
+    return Object.fromEntries(standing);
+  });
+  readonly takings = computed(() => takings(this.sheet()?.amounts ?? [], this.things(), this.own()));
+
+  constructor() {
+    let latest = 0;
+    effect(() => {
+      const asked = this.asked();
+      const mine = ++latest;
+      this.engine.sheet(asked).then(
+        (sheet) => {
+          if (mine !== latest) return;
+          this.sheet.set(sheet);
+          this.refused.set(null);
+        },
+        (error: unknown) => {
+          if (mine === latest) this.refused.set(error instanceof Error ? error.message : String(error));
+        },
+      );
+    });
+  }
+
+  /** Chooses; a lot of one's own brings its price along. */
+  choose(key: string, value: number | string): void {
+    const methodId = this.method().id;
+    this.scaling.set('');
+    const more = fillOfOption(this.method(), value, this.own());
+    if (more) this.store.dispatch(DraftActions.filled({ methodId, choices: { [key]: value, ...more } }));
+    else this.store.dispatch(DraftActions.chosen({ methodId, key, value }));
+  }
+
+  /** Takes the nearest choices that work. */
+  doThat(choices: Choices): void {
+    this.store.dispatch(DraftActions.filled({ methodId: this.method().id, choices }));
+  }
+
+  /** True once what is in the larder is known. */
+  readonly ready = computed(() => Object.keys(this.own().everyLot).length > 0);
+
+  /** Makes it of a lot: chosen where its kind is asked for, and used up. */
+  async makeOf(lotId: string): Promise<void> {
+    const lot = this.own().lots.find((l) => l.id === lotId);
+    const fill = lot && fillOfLot(lot);
+    if (!lot || !fill) return;
+    this.choose(fill.beside, fill.choices[fill.beside]!);
+    await this.scaleTo({ is: 'use up', lotId, massG: leftOf(lot, this.own().taken) });
+  }
+
+  /** Fills choices in from a bottle, a cloth or a vessel of one's own. */
+  fill(beside: string, { id, choices }: OwnFill): void {
+    this.store.dispatch(DraftActions.filled({ methodId: this.method().id, choices, thing: { beside, id } }));
+  }
+
+  /** Scales the make to a goal; says why where it cannot. */
+  async scaleTo(goal: Goal): Promise<void> {
+    const scaled = await this.engine.scale(this.asked(), goal);
+    if (scaled.ok) this.choose('massG', scaled.massG);
+    else this.scaling.set(`${scaled.message} ${scaled.remedy}`);
+  }
+}

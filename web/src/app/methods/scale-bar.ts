@@ -1,0 +1,135 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { fitInto, leftOf, lotsNamed } from '@oat-crock/core';
+import { OwnLarder } from '../larder/own-larder';
+import { NumberField } from '../ui/number-field';
+import { mass } from '../ui/words';
+import { Decision } from './decision';
+
+/** Kilos of milk in a litre, near enough for a pot. */
+const KG_PER_L = 1.03;
+
+/** The other ways to say how much: so much product, the pot full, a lot used up; and the pots it would be split over. */
+@Component({
+  selector: 'oc-scale-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField],
+  template: `
+    <p class="lead">Or scale it</p>
+    <div class="goals">
+      <label for="scale-product">to get</label>
+      <oc-number-field
+        fieldId="scale-product"
+        [value]="wantedKg()"
+        (changed)="wantedKg.set($event)"
+        [min]="0.05"
+        [max]="100"
+        [step]="0.25"
+        suffix=" kg"
+        [buttons]="false"
+      />
+      <button type="button" (click)="toProduct()" [disabled]="wantedKg() === null">Scale</button>
+    </div>
+    <div class="goals">
+      @if (hasPot()) {
+        <button type="button" (click)="decision.scaleTo({ is: 'fill the pot' })">Fill the pot</button>
+      }
+      @for (lot of named(); track lot.id) {
+        <button type="button" (click)="decision.scaleTo({ is: 'use up', lotId: lot.id, massG: lot.leftG })">
+          Use up {{ lot.words }}
+        </button>
+      }
+    </div>
+    @if (decision.scaling()) {
+      <p class="problem" role="alert">{{ decision.scaling() }}</p>
+    }
+    @if (split(); as words) {
+      <p class="split" role="status">{{ words }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 0.15rem 0 0.35rem;
+    }
+    .lead {
+      font-size: 0.82rem;
+      color: var(--ink-soft);
+    }
+    .goals {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.3rem 0.5rem;
+      margin-top: 0.2rem;
+    }
+    .goals ::ng-deep .p-inputnumber-input {
+      width: 6.5rem;
+      text-align: center;
+    }
+    button {
+      font: inherit;
+      font-size: 0.88rem;
+      min-height: 2.4rem;
+      padding: 0 0.7rem;
+      color: var(--cobalt);
+      border: 1px solid var(--cobalt);
+      border-radius: 5px;
+      background: transparent;
+      cursor: pointer;
+      text-align: left;
+    }
+    button:disabled {
+      color: var(--ink-soft);
+      border-color: var(--line-strong);
+    }
+    .problem {
+      color: var(--brick);
+      font-size: 0.82rem;
+      font-weight: 650;
+    }
+    .split {
+      font-size: 0.88rem;
+      margin-top: 0.3rem;
+    }
+  `,
+})
+export class ScaleBar {
+  protected readonly decision = inject(Decision);
+  private readonly own = inject(OwnLarder).things;
+
+  /** What the sheet gives, until something else is typed. */
+  protected readonly wantedKg = linkedSignal<number | null>(() => {
+    const sheet = this.decision.sheet();
+    return sheet ? Math.round(sheet.product.massG / 10) / 100 : null;
+  });
+  protected readonly hasPot = computed(() => 'vesselL' in this.decision.choices());
+
+  /** Lots of one's own that are chosen and still hold something. */
+  protected readonly named = computed(() => {
+    const { lots, taken } = this.own();
+    return lotsNamed(this.decision.choices()).flatMap((id) => {
+      const lot = lots.find((l) => l.id === id);
+      const leftG = lot ? leftOf(lot, taken) : 0;
+      return lot && leftG > 0 ? [{ id, leftG, words: `${lot.name} (${mass(leftG)})` }] : [];
+    });
+  });
+
+  /** Where the pot that was chosen is too small, the pots of one's own that would do. */
+  protected readonly split = computed(() => {
+    if (!this.decision.problems().some((p) => p.field === 'vesselL')) return null;
+    const pots = this.own().gear.filter((g) => g.kind === 'pot');
+    if (pots.length === 0) return null;
+    const massG = Number(this.decision.choices()['massG']);
+    const fit = fitInto(massG / 1000 / KG_PER_L, pots);
+    if (fit.how === 'too much') return `All your pots together hold ${(fit.fitsL * KG_PER_L).toFixed(1)} kg.`;
+    const [first] = fit.shares;
+    if (fit.how === 'one') return `It fits into your ${first!.gear.name}.`;
+    const shares = fit.shares.map((s) => `${mass(s.litres * 1000 * KG_PER_L)} in ${s.gear.name}`);
+    return `Split it: ${shares.join(', ')}. They cool and sour apart, the smaller faster.`;
+  });
+
+  protected toProduct(): void {
+    const wanted = this.wantedKg();
+    if (wanted !== null) void this.decision.scaleTo({ is: 'product', massG: wanted * 1000 });
+  }
+}

@@ -1,0 +1,112 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import type { Family, Kept, Larder } from '@oat-crock/contract/wire';
+import type { Gear, Lot } from '@oat-crock/core';
+import { concatMap, debounceTime, EMPTY, from, mergeMap, type Observable, of, tap } from 'rxjs';
+import { larderFeature, LarderActions, type LarderState, type Writing } from './larder.feature';
+import { LarderWire, type Saved } from './larder-wire';
+import { recordProblems } from './record-problems';
+
+const KEY = 'oat-crock.larder.writing';
+const REST_MS = 250;
+
+const told = (family: Family, kept: Kept<Lot | Gear>) =>
+  LarderActions.told({ larder: { [family]: [kept] } as Partial<Larder> });
+
+/** Sends what was written, once its own schema finds it right. */
+const save = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(LarderWire)) => {
+    const writing = store.selectSignal(larderFeature.selectWriting);
+    return actions$.pipe(
+      ofType(LarderActions.saveWanted),
+      concatMap(({ id }) => {
+        const written = writing()[id];
+        return written ? from(send(wire, written)) : EMPTY;
+      }),
+      mergeMap((actions) => actions),
+    );
+  },
+  { functional: true },
+);
+
+async function send(wire: LarderWire, { family, draft, overVersion }: Writing): Promise<Action[]> {
+  const errors = await recordProblems(family, draft);
+  if (errors.length > 0) return [LarderActions.refused({ id: draft.id, errors })];
+  const saved = await wire.save(family, draft as unknown as Lot | Gear, overVersion);
+  if (saved.kind === 'saved') return [told(family, saved.kept), LarderActions.letGo({ id: draft.id })];
+  return failed(family, draft.id, saved);
+}
+
+function failed(family: Family, id: string, saved: Exclude<Saved, { kind: 'saved' }>): Action[] {
+  if (saved.kind === 'refused') return [LarderActions.refused({ id, errors: saved.errors })];
+  return [told(family, saved.theirs), LarderActions.overtaken({ id, theirs: saved.theirs })];
+}
+
+const removeOrRestore = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(LarderWire)) => {
+    const state = store.selectSignal(larderFeature.selectLarderState);
+    return actions$.pipe(
+      ofType(LarderActions.removeWanted, LarderActions.restoreWanted),
+      concatMap((wanted) => {
+        const { family, id } = wanted;
+        const kept = state()[family][id] as Kept<Lot | Gear> | undefined;
+        if (!kept) return EMPTY;
+        const away = wanted.type === LarderActions.removeWanted.type;
+        const done = away ? wire.remove(family, id, kept.version) : wire.save(family, kept.item, kept.version);
+        return from(done).pipe(
+          mergeMap((saved): Action[] =>
+            saved.kind === 'saved' ? [told(family, saved.kept)] : failed(family, id, saved),
+          ),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+/** What was being written when the page was closed comes back. */
+const recover = createEffect(
+  (): Observable<Action> => {
+    const writing = keptWriting();
+    return writing ? of(LarderActions.recovered({ writing })) : EMPTY;
+  },
+  { functional: true },
+);
+
+/** What is being written is kept in the browser, so that leaving loses none of it. */
+const keep = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const writing = store.selectSignal(larderFeature.selectWriting);
+    return actions$.pipe(
+      ofType(LarderActions.written, LarderActions.letGo, LarderActions.kept),
+      debounceTime(REST_MS),
+      tap(() => {
+        try {
+          localStorage.setItem(KEY, JSON.stringify(writing()));
+        } catch {
+          // A browser that keeps nothing still lets it be written and saved.
+        }
+      }),
+    );
+  },
+  { functional: true, dispatch: false },
+);
+
+function keptWriting(): LarderState['writing'] | null {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
+    if (typeof kept !== 'object' || kept === null) return null;
+    return Object.fromEntries(Object.entries(kept).filter((pair): pair is [string, Writing] => isWriting(pair[1])));
+  } catch {
+    return null;
+  }
+}
+
+function isWriting(value: unknown): value is Writing {
+  const writing = value as Partial<Writing> | null;
+  const family = writing?.family === 'lots' || writing?.family === 'gear';
+  return family && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
+}
+
+export const larderEffects = { save, removeOrRestore, recover, keep };

@@ -1,0 +1,97 @@
+import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
+import type { Family, FieldProblem, Kept, Larder } from '@oat-crock/contract/wire';
+import type { Gear, Lot } from '@oat-crock/core';
+
+/** A record as it is being written: any field may still be empty or wrong. */
+export type Draft = { readonly id: string } & Readonly<Record<string, unknown>>;
+
+/** A record being written: over which version, and what the server said of it. */
+export interface Writing {
+  readonly family: Family;
+  readonly draft: Draft;
+  readonly overVersion: number;
+  readonly errors: readonly FieldProblem[];
+  /** What somebody else has written meanwhile. */
+  readonly theirs: Kept<Lot | Gear> | null;
+}
+
+type Records<T> = Readonly<Record<string, Kept<T>>>;
+
+export interface LarderState {
+  readonly lots: Records<Lot>;
+  readonly gear: Records<Gear>;
+  /** By id: what is being written and not yet saved. */
+  readonly writing: Readonly<Record<string, Writing>>;
+}
+
+export const LarderActions = createActionGroup({
+  source: 'larder',
+  events: {
+    /** Records as the server has them: all, or those that changed. */
+    Told: props<{ larder: Partial<Larder> }>(),
+    /** A field was touched. */
+    Written: props<{ family: Family; draft: Draft; overVersion: number }>(),
+    'Save Wanted': props<{ id: string }>(),
+    'Remove Wanted': props<{ family: Family; id: string }>(),
+    /** Brings back what was taken away. */
+    'Restore Wanted': props<{ family: Family; id: string }>(),
+    Refused: props<{ id: string; errors: readonly FieldProblem[] }>(),
+    Overtaken: props<{ id: string; theirs: Kept<Lot | Gear> }>(),
+    /** What was written is put aside: theirs stands, or it was saved. */
+    'Let Go': props<{ id: string }>(),
+    /** What was written stands against theirs: it will be saved over that. */
+    Kept: props<{ id: string }>(),
+    Recovered: props<{ writing: LarderState['writing'] }>(),
+  },
+});
+
+const initial: LarderState = { lots: {}, gear: {}, writing: {} };
+
+export const larderFeature = createFeature({
+  name: 'larder',
+  reducer: createReducer(
+    initial,
+    on(LarderActions.told, (state, { larder }) => ({
+      ...state,
+      lots: withTold(state.lots, larder.lots ?? []),
+      gear: withTold(state.gear, larder.gear ?? []),
+    })),
+    on(LarderActions.written, (state, { family, draft, overVersion }) => {
+      const before = state.writing[draft.id];
+      const writing = { theirs: null, ...before, errors: [], family, draft, overVersion };
+      return { ...state, writing: { ...state.writing, [draft.id]: writing } };
+    }),
+    on(LarderActions.refused, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors }))),
+    on(LarderActions.overtaken, (state, { id, theirs }) => changed(state, id, (w) => ({ ...w, theirs }))),
+    on(LarderActions.kept, (state, { id }) =>
+      changed(state, id, (w) => ({ ...w, overVersion: w.theirs?.version ?? w.overVersion, theirs: null })),
+    ),
+    on(LarderActions.letGo, (state, { id }) => {
+      const writing = Object.fromEntries(Object.entries(state.writing).filter(([key]) => key !== id));
+      return { ...state, writing };
+    }),
+    on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
+  ),
+  extraSelectors: ({ selectLots, selectGear }) => ({
+    selectLotsHere: createSelector(selectLots, here),
+    selectGearHere: createSelector(selectGear, here),
+  }),
+});
+
+function here<T>(records: Records<T>): readonly T[] {
+  return Object.values(records)
+    .filter((kept) => kept.goneMs === null)
+    .map((kept) => kept.item);
+}
+
+/** What is told replaces what was known, unless it is older. */
+function withTold<T extends { readonly id: string }>(records: Records<T>, told: readonly Kept<T>[]): Records<T> {
+  if (told.length === 0) return records;
+  const newer = told.filter((kept) => kept.version >= (records[kept.item.id]?.version ?? 0));
+  return { ...records, ...Object.fromEntries(newer.map((kept) => [kept.item.id, kept])) };
+}
+
+function changed(state: LarderState, id: string, change: (writing: Writing) => Writing): LarderState {
+  const writing = state.writing[id];
+  return writing ? { ...state, writing: { ...state.writing, [id]: change(writing) } } : state;
+}
