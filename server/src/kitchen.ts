@@ -1,4 +1,5 @@
-import type { Gear, Lot } from '@oat-crock/core';
+import type { Larder } from '@oat-crock/contract';
+import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
@@ -16,6 +17,9 @@ export interface Kitchen {
   readonly household: HouseholdStore;
   readonly lots: KeptStore<Lot>;
   readonly gear: KeptStore<Gear>;
+  readonly methods: KeptStore<Method>;
+  /** All that may be changed, as a page begins with it. */
+  readonly larder: () => Larder;
   readonly clock: Clock;
   readonly events: Events;
   readonly log: Logger;
@@ -25,13 +29,14 @@ export interface Kitchen {
 export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
   const entries = entryStore(db);
   const household = householdStore(db);
+  const kept = { lots: keptStore(db, 'lots'), gear: keptStore(db, 'gear'), methods: keptStore(db, 'methods') };
   return {
     db,
     entries,
     instruments: instrumentStore(db),
     household,
-    lots: keptStore(db, 'lots'),
-    gear: keptStore(db, 'gear'),
+    ...kept,
+    larder: () => ({ lots: kept.lots.all(), gear: kept.gear.all(), methods: kept.methods.all() }),
     clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),
     events: events(entries),
     log,

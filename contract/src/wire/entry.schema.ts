@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { moment, ulid } from './entry-parts.js';
 import { READING_BOUNDS } from './entry.js';
 import { lotStockSchema } from './larder.schema.js';
+import { methodSchema } from './method.schema.js';
 import { tagged } from './tagged.js';
 
 const text = (most: number) => Joi.string().trim().min(1).max(most);
@@ -35,6 +36,7 @@ const BODIES = {
     choices: choices.required(),
     name: text(80).required(),
     stocks: Joi.array().items(lotStockSchema).max(12),
+    method: methodSchema,
   }),
   took: Joi.object({
     type: Joi.valid('took').required(),

@@ -1,14 +1,19 @@
-import type { Gear, Lot } from '@oat-crock/core';
+import type { Gear, Lot, Method } from '@oat-crock/core';
 
 /** What a household keeps a record of and may change, by the family it is stored in. */
 export interface KeptFamilies {
   readonly lots: Lot;
   readonly gear: Gear;
+  /** Methods of one's own; the id of one is a ULID. */
+  readonly methods: Method;
 }
 
 export type Family = keyof KeptFamilies;
 
-export const FAMILIES = ['lots', 'gear'] as const satisfies readonly Family[];
+/** A record of any family. */
+export type KeptItem = KeptFamilies[Family];
+
+export const FAMILIES = ['lots', 'gear', 'methods'] as const satisfies readonly Family[];
 
 /** A record with the version that an edit must name. One that was taken away stays, with the moment it went. */
 export interface Kept<T> {

@@ -1,5 +1,5 @@
 import type { LotStock } from '../larder/lot.js';
-import type { Choices } from '../methods/method.js';
+import type { Choices, Method } from '../methods/method.js';
 
 /** How a quantity was read. */
 export type ReadBy = 'meter' | 'strip' | 'thermometer' | 'scale';
@@ -24,6 +24,8 @@ export type EntryBody =
       readonly name: string;
       /** The lots that the choices name, as they were then. */
       readonly stocks?: readonly LotStock[];
+      /** The method itself, where it is one's own: what was begun stays what it was, whatever becomes of the method. */
+      readonly method?: Method;
     }
   /** So much was taken out of a lot of the larder. */
   | { readonly type: 'took'; readonly lotId: string; readonly massG: number }

@@ -1,5 +1,5 @@
 import type { LotStock } from '../larder/lot.js';
-import type { Choices } from '../methods/method.js';
+import type { Choices, Method } from '../methods/method.js';
 import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
 
 /** An entry as it stands after corrections. */
@@ -51,6 +51,8 @@ export interface Batch {
   readonly choices: Choices;
   /** The lots that the choices name, as they were when it began. */
   readonly stocks: readonly LotStock[];
+  /** The method as it was, where it is one's own. */
+  readonly ownMethod: Method | null;
   readonly startedMs: number;
   /** Stages begun, in order of time. */
   readonly steps: readonly { readonly stageId: string; readonly atMs: number }[];
@@ -88,6 +90,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     methodId: started.body.methodId,
     choices: started.body.choices,
     stocks: started.body.stocks ?? [],
+    ownMethod: started.body.method ?? null,
     startedMs: started.atMs,
     steps: collect(standing, (e) => (e.body.type === 'step' ? { stageId: e.body.stageId, atMs: e.atMs } : null)),
     readings: collect(standing, (e) =>

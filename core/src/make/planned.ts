@@ -12,13 +12,16 @@ export interface Planned {
   readonly stages: readonly BoundStage[];
 }
 
+type Begun = Pick<Batch, 'methodId' | 'choices' | 'stocks' | 'ownMethod'>;
+
+/** The method that a batch follows: one's own as it was when it began, or one of the house. */
+export function methodOf({ methodId, ownMethod }: Pick<Begun, 'methodId' | 'ownMethod'>): Method {
+  return ownMethod ?? methodById(methodId);
+}
+
 /** The method, choices and stages of a batch, with the lots it was begun with. */
-export function plannedOf({
-  methodId,
-  choices: chosen,
-  stocks,
-}: Pick<Batch, 'methodId' | 'choices' | 'stocks'>): Planned {
-  const method = methodById(methodId);
-  const choices = { ...initialChoices(method), ...chosen };
-  return { method, choices, stages: planStages(method, choices, stocks) };
+export function plannedOf(batch: Begun): Planned {
+  const method = methodOf(batch);
+  const choices = { ...initialChoices(method), ...batch.choices };
+  return { method, choices, stages: planStages(method, choices, batch.stocks) };
 }

@@ -66,6 +66,7 @@ export function fillsWithG(vesselL: number): number {
 export const blend: StageKind<BlendParams> = {
   kind: 'blend',
   defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
+  pours: true,
   name: () => 'blend',
   instruction: (params) => {
     const parts = blendParts(params).map(

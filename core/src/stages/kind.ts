@@ -94,6 +94,8 @@ export interface StageKind<P> {
   readonly name: (params: P) => string;
   /** What the hands do to begin it, as a sentence with amounts. */
   readonly instruction: (params: P, before: CrockState) => string;
+  /** True for what a make can begin with: it pours something into an empty pot. */
+  readonly pours?: true;
   /** Minutes of hands to begin it. */
   readonly handsMin: (params: P) => number;
   /** True where the hands must stay or look in throughout. */

@@ -1,5 +1,14 @@
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
-import { checkChoices, METHODS, plannedOf, replay, type Batch, type Entry, type EntryBody } from '@oat-crock/core';
+import {
+  checkChoices,
+  methodFaults,
+  METHODS,
+  plannedOf,
+  replay,
+  type Batch,
+  type Entry,
+  type EntryBody,
+} from '@oat-crock/core';
 
 /**
  * Checks that entries fit the log they go into: a batch is begun before it is logged to, its stages exist, a
@@ -59,13 +68,17 @@ function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null
   if (batch) {
     return { field: 'body.type', message: 'This batch is already started.', remedy: 'Start another under a new id.' };
   }
-  const method = METHODS.find((m) => m.id === body.methodId);
+  const method = body.method ?? METHODS.find((m) => m.id === body.methodId);
   if (!method) {
     return {
       field: 'body.methodId',
       message: `There is no method "${body.methodId}".`,
       remedy: `Use one of ${METHODS.map((m) => m.id).join(', ')}.`,
     };
+  }
+  if (body.method) {
+    const [fault] = body.method.id === body.methodId ? methodFaults(body.method) : [OTHER_METHOD];
+    if (fault) return { ...fault, field: `body.method.${fault.field}` };
   }
   try {
     checkChoices(method, body.choices, body.stocks);
@@ -74,6 +87,12 @@ function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null
     return { field: 'body.choices', message: `${(error as Error).message}.`, remedy: 'Choose what is offered.' };
   }
 }
+
+const OTHER_METHOD: FieldProblem = {
+  field: 'id',
+  message: 'It is not the method that is named.',
+  remedy: 'Give the same id in both.',
+};
 
 function correctionProblem(body: EntryBody & { type: 'correction' }, log: readonly Entry[]): FieldProblem | null {
   const replaced = log.find((e) => e.id === body.replaces);

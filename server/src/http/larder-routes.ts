@@ -1,5 +1,7 @@
 import {
   check,
+  methodSchema,
+  type FieldProblem,
   gearSchema,
   InputRefused,
   lotSchema,
@@ -12,13 +14,15 @@ import type { Schema } from 'joi';
 import { Router, type Request, type Response } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import type { KeptStore } from '../store/kept.js';
+import { methodFaults } from '@oat-crock/core';
+import { methodFileDocument } from './openapi.js';
 import { HttpProblem, notFound } from './errors.js';
 
 /** Lots and gear: read, written over the version that was read, taken away and brought back. */
 export function larderRoutes(kitchen: Kitchen): Router {
   const router = Router();
   router.get('/larder', (_request, response) => {
-    response.json({ lots: kitchen.lots.all(), gear: kitchen.gear.all() });
+    response.json(kitchen.larder());
   });
   keep('lots', kitchen.lots, lotSchema, 'lot');
   router.get('/lots/:id/uses', (request, response) => {
@@ -27,6 +31,15 @@ export function larderRoutes(kitchen: Kitchen): Router {
     response.json({ lotId: id, uses: kitchen.entries.tookFrom(id) });
   });
   keep('gear', kitchen.gear, gearSchema, 'piece of gear');
+  keep('methods', kitchen.methods, methodSchema, 'method', (method) =>
+    ULID.test(method.id)
+      ? methodFaults(method)
+      : [{ field: 'id', message: 'It is the id of a method of the house.', remedy: 'Give it one of its own, a ULID.' }],
+  );
+
+  router.get('/method.schema.json', (_request, response) => {
+    response.json(methodFileDocument());
+  });
   return router;
 
   function keep<F extends Family>(
@@ -34,6 +47,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
     store: KeptStore<KeptFamilies[F]>,
     schema: Schema<KeptFamilies[F]>,
     what: string,
+    faults: (item: KeptFamilies[F]) => readonly FieldProblem[] = () => [],
   ): void {
     router.put(`/${family}/:id`, (request, response) => {
       const item = check(schema, request.body);
@@ -42,6 +56,8 @@ export function larderRoutes(kitchen: Kitchen): Router {
           { field: 'id', message: 'It is not that of the address.', remedy: 'Give the same id in both.' },
         ]);
       }
+      const wrong = faults(item);
+      if (wrong.length > 0) throw new InputRefused(wrong);
       const over = versionOf(request);
       const saved = store.save(item, over);
       answer(response, saved, over === 0 ? 201 : 200, store.get(item.id));
@@ -65,6 +81,8 @@ export function larderRoutes(kitchen: Kitchen): Router {
     }
   }
 }
+
+const ULID = /^[0-9A-HJKMNP-TV-Z]{26}$/;
 
 /** The version an edit is over: 0 for a new thing ("If-None-Match: *"), else that of "If-Match". */
 function versionOf(request: Request): number {

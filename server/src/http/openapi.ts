@@ -5,6 +5,8 @@ import {
   gearSchema,
   instrumentReadingsSchema,
   lotSchema,
+  methodFileSchema,
+  methodSchema,
   placementSchema,
   settingsSchema,
 } from '@oat-crock/contract';
@@ -103,6 +105,13 @@ const OPERATIONS: readonly Operation[] = [
     answers: { '200': 'Uses', '404': 'No such lot' },
   },
   ...kept('gear', 'a piece of gear', gearSchema),
+  ...kept('methods', 'a method of one’s own', methodSchema),
+  {
+    path: '/method.schema.json',
+    method: 'get',
+    summary: 'The schema of an open method file',
+    answers: { '200': 'JSON Schema' },
+  },
 ];
 
 /** What can be done with one of a family of records. */
@@ -127,6 +136,15 @@ function kept(family: string, what: string, body: Joi.Schema): Operation[] {
       answers: { '200': 'Taken away', '404': 'No such thing', ...answers },
     },
   ];
+}
+
+/** The form of an open method file, as a JSON Schema made from the schema that checks it. */
+export function methodFileDocument(): object {
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Oat Crock method file',
+    ...toSwagger(methodFileSchema).swagger,
+  };
 }
 
 /** The interface as an OpenAPI document, made from the same schemas that check the requests. */

@@ -38,7 +38,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
       entries: entries.since(after),
       instruments: shown(),
       household: household.settings(),
-      larder: { lots: kitchen.lots.all(), gear: kitchen.gear.all() },
+      larder: kitchen.larder(),
     });
   });
 

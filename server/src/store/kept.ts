@@ -20,7 +20,7 @@ export interface KeptStore<T> {
   readonly remove: (id: string, overVersion: number, atMs: number) => Kept<T> | null;
 }
 
-const TABLES: Readonly<Record<Family, string>> = { lots: 'lot', gear: 'gear' };
+const TABLES: Readonly<Record<Family, string>> = { lots: 'lot', gear: 'gear', methods: 'own_method' };
 
 export function keptStore<F extends Family>(db: Db, family: F): KeptStore<KeptFamilies[F]> {
   type T = KeptFamilies[F];

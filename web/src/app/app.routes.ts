@@ -15,6 +15,11 @@ export const routes: Routes = [
     loadComponent: () => import('./methods/methods').then((m) => m.Methods),
   },
   {
+    path: 'methods/:methodId/stages',
+    title: 'Methods, Oat Crock',
+    loadComponent: () => import('./methods/stage-builder').then((m) => m.StageBuilder),
+  },
+  {
     path: 'larder',
     title: 'Larder, Oat Crock',
     loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { daysBetween, ideasFor, isStock, leftOf, METHODS, takenBy, useFirst } from '@oat-crock/core';
+import { daysBetween, ideasFor, isStock, leftOf, takenBy, useFirst } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { MethodBook } from '../methods/method-book';
 import { larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
 import { mass } from '../ui/words';
@@ -80,6 +81,7 @@ const dueWords = (days: number) =>
 export class UseFirst {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
+  private readonly book = inject(MethodBook);
   private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
@@ -91,7 +93,7 @@ export class UseFirst {
         const left = leftOf(lot, taken);
         const days = lot.useBy === null ? Infinity : daysBetween(today, lot.useBy);
         if (days > LISTED_DAYS || left <= 0) return [];
-        const ideas = isStock(lot) ? ideasFor(lot, METHODS).slice(0, MOST_IDEAS) : [];
+        const ideas = isStock(lot) ? ideasFor(lot, this.book.all()).slice(0, MOST_IDEAS) : [];
         return [{ id: lot.id, name: lot.name, left: mass(left), due: dueWords(days), past: days < 0, ideas }];
       })
       .slice(0, 6);

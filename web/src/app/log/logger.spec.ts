@@ -1,6 +1,6 @@
 import { Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { replay } from '@oat-crock/core';
+import { methodById, replay } from '@oat-crock/core';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { Logger } from './logger';
@@ -44,7 +44,7 @@ describe('writing to the log', () => {
 
   it('starts a make under an id of its own', async () => {
     const { logger, written } = await logging();
-    const id = logger.start('strained-yogurt', { massG: 2000 }, 'Small');
+    const id = logger.start(methodById('strained-yogurt'), { massG: 2000 }, 'Small');
     expect(written()[0]!.batchId).toBe(id);
     expect(replay(written())!.choices).toEqual({ massG: 2000 });
   });

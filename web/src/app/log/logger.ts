@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Batch, Choices, Entry, EntryBody, LotStock } from '@oat-crock/core';
-import { lastStanding } from '@oat-crock/core';
+import type { Batch, Choices, Entry, EntryBody, LotStock, Method } from '@oat-crock/core';
+import { lastStanding, METHODS } from '@oat-crock/core';
 import { monotonicFactory } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions } from '../state/log.feature';
@@ -12,6 +12,7 @@ export interface FromLarder {
   readonly takings: readonly { readonly lotId: string; readonly massG: number }[];
 }
 
+const isOfTheHouse = (method: Method) => METHODS.some((m) => m.id === method.id);
 const NOTHING_TAKEN: FromLarder = { stocks: [], takings: [] };
 
 /** Writes entries: every record a hand makes goes through here. */
@@ -29,10 +30,17 @@ export class Logger {
   }
 
   /** Starts a make with the lots its choices name, notes what it takes out of the larder, and gives back its id. */
-  start(methodId: string, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
+  start(method: Method, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
     const batchId = this.nextId(this.clock.exactMs());
     const { stocks, takings } = larder;
-    this.write(batchId, { type: 'started', methodId, choices, name, ...(stocks.length > 0 && { stocks }) });
+    this.write(batchId, {
+      type: 'started',
+      methodId: method.id,
+      choices,
+      name,
+      ...(stocks.length > 0 && { stocks }),
+      ...(isOfTheHouse(method) ? {} : { method }),
+    });
     for (const taking of takings) this.write(batchId, { type: 'took', ...taking });
     return batchId;
   }

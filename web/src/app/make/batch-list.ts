@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { type Batch, initialChoices, methodById } from '@oat-crock/core';
+import { type Batch, initialChoices, methodOf } from '@oat-crock/core';
 import { format } from 'date-fns';
 import { logFeature } from '../state/log.feature';
 import { Crock } from '../ui/crock';
@@ -75,7 +75,7 @@ export class BatchList {
   protected readonly rows = computed(() =>
     this.batches().map((batch) => ({
       batch,
-      method: methodById(batch.methodId).name,
+      method: methodOf(batch).name,
       begun: format(batch.startedMs, 'EEE d MMM HH:mm'),
       state: stateWords(batch),
       level: levelOf(batch),
@@ -93,7 +93,7 @@ function stateWords(batch: Batch): string {
 function acidityOf(batch: Batch): number {
   const read = batch.readings.findLast((r) => r.quantity === 'ph')?.value;
   if (read !== undefined || !batch.ended) return read ?? MILK_PH;
-  const wanted = { ...initialChoices(methodById(batch.methodId)), ...batch.choices }['targetPh'];
+  const wanted = { ...initialChoices(methodOf(batch)), ...batch.choices }['targetPh'];
   return Number(wanted ?? MILK_PH);
 }
 

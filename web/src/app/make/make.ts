@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Instrument } from '@oat-crock/contract/wire';
-import { methodById } from '@oat-crock/core';
+import { methodOf } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
@@ -49,7 +49,7 @@ export class Make {
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.batchId()) ?? null);
   protected readonly followed = computed(() => this.byBatch()[this.batchId() ?? ''] ?? null);
   protected readonly failure = computed(() => this.failures()[this.batchId() ?? ''] ?? null);
-  protected readonly method = computed(() => methodById(this.batch()?.methodId ?? 'scalded-yogurt').name);
+  protected readonly method = computed(() => (this.batch() ? methodOf(this.batch()!).name : ''));
   protected readonly headline = computed(() => {
     const [batch, followed] = [this.batch(), this.followed()];
     return batch && followed ? headline(batch, followed, this.clock.nowMs()) : '';

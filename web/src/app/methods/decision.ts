@@ -6,7 +6,6 @@ import {
   initialChoices,
   leftOf,
   methodById,
-  METHODS,
   type Choices,
   type Goal,
   type MakeSheet,
@@ -18,6 +17,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { OwnLarder } from '../larder/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
 import { householdFeature } from '../state/household.feature';
+import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
 
 const QUARTER_MS = 15 * 60_000;
@@ -28,12 +28,13 @@ export class Decision {
   private readonly store = inject(Store);
   private readonly engine = inject(Engine);
   private readonly clock = inject(KitchenClock);
+  private readonly book = inject(MethodBook);
   private readonly own = inject(OwnLarder).things;
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
   readonly methodId = signal<string | undefined>(undefined);
-  readonly method = computed(() => METHODS.find((m) => m.id === this.methodId()) ?? methodById('strained-yogurt'));
+  readonly method = computed(() => this.book.find(this.methodId()) ?? methodById('strained-yogurt'));
   readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
   readonly choices = computed((): Choices => ({ ...initialChoices(this.method()), ...this.draft().choices }));
 
@@ -76,7 +77,14 @@ export class Decision {
   });
   readonly takings = computed(() => takings(this.sheet()?.amounts ?? [], this.things(), this.own()));
 
+  /** A sheet that was put beside, to be compared with what is chosen now. */
+  readonly beside = signal<MakeSheet | null>(null);
+
   constructor() {
+    effect(() => {
+      this.method();
+      this.beside.set(null);
+    });
     let latest = 0;
     effect(() => {
       const asked = this.asked();
@@ -106,6 +114,11 @@ export class Decision {
   /** Takes the nearest choices that work. */
   doThat(choices: Choices): void {
     this.store.dispatch(DraftActions.filled({ methodId: this.method().id, choices }));
+  }
+
+  /** Puts the sheet as it is beside, or away again. */
+  toggleBeside(): void {
+    this.beside.update((now) => (now ? null : this.sheet()));
   }
 
   /** True once what is in the larder is known. */

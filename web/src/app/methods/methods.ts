@@ -18,6 +18,9 @@ import { InstrumentActions, instrumentsFeature } from '../state/instruments.feat
 import { ChoiceField } from './choice-field';
 import { groupWords } from './choice-words';
 import { Decision } from './decision';
+import { MethodBook } from './method-book';
+import { OwnMethodBar } from './own-method-bar';
+import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
 import { SheetView } from './sheet-view';
@@ -26,7 +29,7 @@ import { SheetView } from './sheet-view';
 @Component({
   selector: 'oc-methods',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, ChoiceField, ProblemLine, ScaleBar, SheetView, ButtonModule],
+  imports: [RouterLink, ChoiceField, CompareView, OwnMethodBar, ProblemLine, ScaleBar, SheetView, ButtonModule],
   providers: [Decision],
   templateUrl: './methods.html',
   styleUrl: './methods.css',
@@ -39,6 +42,7 @@ export class Methods {
 
   private readonly store = inject(Store);
   private readonly logger = inject(Logger);
+  protected readonly book = inject(MethodBook);
   private readonly router = inject(Router);
   private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
   protected readonly decision = inject(Decision);
@@ -56,7 +60,8 @@ export class Methods {
   protected readonly defeats = computed(() => this.problems().filter((p) => !p.mild));
   protected readonly startMs = this.decision.startMs;
   /** The methods of its family. */
-  protected readonly kin = computed(() => METHODS.filter((m) => m.family === this.method().family));
+  protected readonly kin = computed(() => this.book.all().filter((m) => m.family === this.method().family));
+  protected readonly isOwn = computed(() => this.book.isOwn(this.method().id));
   protected readonly name = computed(() => this.decision.draft().name);
   protected readonly open = linkedSignal(() => this.method().groups[0]!.title);
   protected readonly groups = computed(() =>
@@ -100,7 +105,7 @@ export class Methods {
     const stocks = this.decision.stocks();
     checkChoices(method, choices, stocks);
     const larder = { stocks, takings: this.decision.takings() };
-    const batchId = this.logger.start(method.id, choices, this.name().trim() || method.name, larder);
+    const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder);
     this.placeFreeKit(batchId);
     this.store.dispatch(DraftActions.started({ methodId: method.id }));
     void this.router.navigate(['/make', batchId]);

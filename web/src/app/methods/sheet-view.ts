@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { leftOf, packWords, sayPots, sayTemp, type MakeSheet } from '@oat-crock/core';
+import { leftOf, packWords, sayTemp, type MakeSheet } from '@oat-crock/core';
 import { isNight } from '@oat-crock/contract/wire';
 import { OwnLarder } from '../larder/own-larder';
 import { householdFeature } from '../state/household.feature';
+import { factsOf, windowsOf } from './sheet-facts';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
-import { clockTime, dayTime, mass, span, tasteOf, toFive, windowWords } from '../ui/words';
+import { clockTime, dayTime, mass, span, tasteOf, toFive } from '../ui/words';
 
 const MIN_MS = 60_000;
 /** A make that stays colder than this (°C) scalds nothing. */
@@ -14,15 +15,6 @@ const SCALDS_ABOVE_C = 55;
 
 /** Of what is looked at, the changes worth a line on the sheet. */
 const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
-/** Less than this in 100 g is not worth a word. */
-const TRACE_OF_ALCOHOL_G = 0.05;
-
-/** What is left when its pots are full, where that is worth a word. */
-const over = (massG: number, pots: number, potG: number) =>
-  massG - pots * potG > 0.1 * potG ? `, ${mass(massG - pots * potG)} over` : '';
-
-const sayDays = (days: number) => (days === 1 ? '1 day' : `${days} days`);
-
 /** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
 @Component({
   selector: 'oc-sheet-view',
@@ -78,18 +70,7 @@ export class SheetView {
   });
   protected readonly nightHands = computed(() => this.hands().filter((h) => h.night).length);
 
-  /** The ready windows in words: sour enough, thick enough. */
-  protected readonly windows = computed(() => {
-    const { souring, straining } = this.sheet();
-    const at = (beginMin: number, f: { p10Min: number | null; p50Min: number | null; p90Min: number | null }) => {
-      const ms = (min: number | null) => (min === null ? null : this.startMs() + (beginMin + min) * MIN_MS);
-      return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min) }, this.startMs());
-    };
-    return [
-      ...(souring ? [{ what: 'Sour enough', words: at(souring.beginMin, souring.forecast) }] : []),
-      ...(straining ? [{ what: 'Thick enough', words: at(straining.beginMin, straining.forecast) }] : []),
-    ];
-  });
+  protected readonly windows = computed(() => windowsOf(this.sheet(), this.startMs()));
 
   protected readonly heat = computed(() => {
     const { heat } = this.sheet();
@@ -150,39 +131,7 @@ export class SheetView {
     };
   });
 
-  protected readonly facts = computed(() => {
-    const { product, nutrition, cost, byproducts, keeps, choices } = this.sheet();
-    const money = (amount: number) => `${this.settings().currency} ${amount.toFixed(2)}`;
-    return [
-      {
-        what: 'Product',
-        value: mass(product.massG),
-        more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, Number(choices['potG']))}; it ${product.firmnessWord}`,
-      },
-      ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: left.use })),
-      {
-        what: 'Sourness',
-        value: `pH ${product.ph.toFixed(2)}`,
-        more: `${tasteOf(product.ph)}, once it is cold through`,
-      },
-      {
-        what: 'Sugars left',
-        value: `${nutrition.sugarsG.toFixed(1)} g`,
-        more: `per 100 g: ${nutrition.lactoseG.toFixed(1)} lactose, ${nutrition.galactoseG.toFixed(1)} galactose`,
-      },
-      {
-        what: 'In 100 g',
-        value: `${nutrition.energyKcal.toFixed(0)} kcal`,
-        more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}`,
-      },
-      { what: 'Keeps', value: sayDays(keeps.days), more: `at 4 °C, unopened. ${keeps.why}` },
-      {
-        what: 'Cost',
-        value: `${money(cost.perPot)} a pot`,
-        more: `${money(cost.perKg)} per kg; ${money(Math.abs(cost.savedAgainstShop))} ${cost.savedAgainstShop >= 0 ? 'less' : 'more'} than the shop for all of it`,
-      },
-    ];
-  });
+  protected readonly facts = computed(() => factsOf(this.sheet(), this.settings().currency));
 
   protected readonly ends = computed(() => dayTime(toFive(this.startMs() + this.sheet().totalMin * MIN_MS)));
 }

@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { METHODS } from '@oat-crock/core';
+import { MethodBook } from '../methods/method-book';
 import { logFeature } from '../state/log.feature';
 import { dayTime } from '../ui/words';
 import { PLACES } from './places';
@@ -55,13 +55,14 @@ export class GoTo {
   private readonly router = inject(Router);
   private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
+  private readonly methods = inject(MethodBook);
   protected readonly typed = signal('');
   protected readonly chosen = signal(0);
 
   private readonly goals = computed<readonly Goal[]>(() => [
     ...PLACES.map((p) => ({ text: p.text, path: p.path })),
     ...this.batches().map((b) => ({ text: `${b.name}, ${dayTime(b.startedMs)}`, path: `/make/${b.id}` })),
-    ...METHODS.map((m) => ({ text: `Method: ${m.name}`, path: `/methods/${m.id}` })),
+    ...this.methods.all().map((m) => ({ text: `Method: ${m.name}`, path: `/methods/${m.id}` })),
   ]);
   protected readonly found = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/);

@@ -1,16 +1,15 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Family, FieldProblem, Kept, Problem } from '@oat-crock/contract/wire';
-import type { Gear, Lot } from '@oat-crock/core';
+import type { Family, FieldProblem, Kept, KeptItem, Problem } from '@oat-crock/contract/wire';
 import { firstValueFrom, type Observable } from 'rxjs';
 
 const API = '/api/v1';
 
 /** What became of an edit. */
 export type Saved =
-  | { readonly kind: 'saved'; readonly kept: Kept<Lot | Gear> }
+  | { readonly kind: 'saved'; readonly kept: Kept<KeptItem> }
   | { readonly kind: 'refused'; readonly errors: readonly FieldProblem[] }
-  | { readonly kind: 'overtaken'; readonly theirs: Kept<Lot | Gear> };
+  | { readonly kind: 'overtaken'; readonly theirs: Kept<KeptItem> };
 
 const AWAY: readonly FieldProblem[] = [
   {
@@ -26,24 +25,24 @@ export class LarderWire {
   private readonly http = inject(HttpClient);
 
   /** Writes a record over a version; 0 where it is new. */
-  save(family: Family, item: Lot | Gear, overVersion: number): Promise<Saved> {
+  save(family: Family, item: KeptItem, overVersion: number): Promise<Saved> {
     const headers = overVersion === 0 ? { 'if-none-match': '*' } : { 'if-match': `"${overVersion}"` };
-    return outcome(this.http.put<Kept<Lot | Gear>>(`${API}/${family}/${item.id}`, item, { headers }));
+    return outcome(this.http.put<Kept<KeptItem>>(`${API}/${family}/${item.id}`, item, { headers }));
   }
 
   remove(family: Family, id: string, overVersion: number): Promise<Saved> {
     const headers = { 'if-match': `"${overVersion}"` };
-    return outcome(this.http.delete<Kept<Lot | Gear>>(`${API}/${family}/${id}`, { headers }));
+    return outcome(this.http.delete<Kept<KeptItem>>(`${API}/${family}/${id}`, { headers }));
   }
 }
 
-async function outcome(answer: Observable<Kept<Lot | Gear>>): Promise<Saved> {
+async function outcome(answer: Observable<Kept<KeptItem>>): Promise<Saved> {
   try {
     return { kind: 'saved', kept: await firstValueFrom(answer) };
   } catch (error) {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
     const status = error instanceof HttpErrorResponse ? error.status : 0;
-    if (status === 412 && problem?.current) return { kind: 'overtaken', theirs: problem.current as Kept<Lot | Gear> };
+    if (status === 412 && problem?.current) return { kind: 'overtaken', theirs: problem.current as Kept<KeptItem> };
     if (status >= 400 && problem?.errors?.length) return { kind: 'refused', errors: problem.errors };
     return { kind: 'refused', errors: AWAY };
   }

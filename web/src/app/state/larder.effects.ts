@@ -1,8 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import type { Family, Kept, Larder } from '@oat-crock/contract/wire';
-import type { Gear, Lot } from '@oat-crock/core';
+import { FAMILIES, type Family, type Kept, type KeptItem, type Larder } from '@oat-crock/contract/wire';
 import { concatMap, debounceTime, EMPTY, from, mergeMap, type Observable, of, tap } from 'rxjs';
 import { larderFeature, LarderActions, type LarderState, type Writing } from './larder.feature';
 import { LarderWire, type Saved } from './larder-wire';
@@ -11,7 +10,7 @@ import { recordProblems } from './record-problems';
 const KEY = 'oat-crock.larder.writing';
 const REST_MS = 250;
 
-const told = (family: Family, kept: Kept<Lot | Gear>) =>
+const told = (family: Family, kept: Kept<KeptItem>) =>
   LarderActions.told({ larder: { [family]: [kept] } as Partial<Larder> });
 
 /** Sends what was written, once its own schema finds it right. */
@@ -33,7 +32,7 @@ const save = createEffect(
 async function send(wire: LarderWire, { family, draft, overVersion }: Writing): Promise<Action[]> {
   const errors = await recordProblems(family, draft);
   if (errors.length > 0) return [LarderActions.refused({ id: draft.id, errors })];
-  const saved = await wire.save(family, draft as unknown as Lot | Gear, overVersion);
+  const saved = await wire.save(family, draft as unknown as KeptItem, overVersion);
   if (saved.kind === 'saved') return [told(family, saved.kept), LarderActions.letGo({ id: draft.id })];
   return failed(family, draft.id, saved);
 }
@@ -50,7 +49,7 @@ const removeOrRestore = createEffect(
       ofType(LarderActions.removeWanted, LarderActions.restoreWanted),
       concatMap((wanted) => {
         const { family, id } = wanted;
-        const kept = state()[family][id] as Kept<Lot | Gear> | undefined;
+        const kept = state()[family][id] as Kept<KeptItem> | undefined;
         if (!kept) return EMPTY;
         const away = wanted.type === LarderActions.removeWanted.type;
         const done = away ? wire.remove(family, id, kept.version) : wire.save(family, kept.item, kept.version);
@@ -105,7 +104,7 @@ function keptWriting(): LarderState['writing'] | null {
 
 function isWriting(value: unknown): value is Writing {
   const writing = value as Partial<Writing> | null;
-  const family = writing?.family === 'lots' || writing?.family === 'gear';
+  const family = FAMILIES.some((f) => f === writing?.family);
   return family && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
 }
 

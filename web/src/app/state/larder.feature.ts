@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
-import type { Family, FieldProblem, Kept, Larder } from '@oat-crock/contract/wire';
-import type { Gear, Lot } from '@oat-crock/core';
+import type { Family, FieldProblem, Kept, KeptItem, Larder } from '@oat-crock/contract/wire';
+import type { Gear, Lot, Method } from '@oat-crock/core';
 
 /** A record as it is being written: any field may still be empty or wrong. */
 export type Draft = { readonly id: string } & Readonly<Record<string, unknown>>;
@@ -12,7 +12,7 @@ export interface Writing {
   readonly overVersion: number;
   readonly errors: readonly FieldProblem[];
   /** What somebody else has written meanwhile. */
-  readonly theirs: Kept<Lot | Gear> | null;
+  readonly theirs: Kept<KeptItem> | null;
 }
 
 type Records<T> = Readonly<Record<string, Kept<T>>>;
@@ -20,6 +20,7 @@ type Records<T> = Readonly<Record<string, Kept<T>>>;
 export interface LarderState {
   readonly lots: Records<Lot>;
   readonly gear: Records<Gear>;
+  readonly methods: Records<Method>;
   /** By id: what is being written and not yet saved. */
   readonly writing: Readonly<Record<string, Writing>>;
 }
@@ -36,7 +37,7 @@ export const LarderActions = createActionGroup({
     /** Brings back what was taken away. */
     'Restore Wanted': props<{ family: Family; id: string }>(),
     Refused: props<{ id: string; errors: readonly FieldProblem[] }>(),
-    Overtaken: props<{ id: string; theirs: Kept<Lot | Gear> }>(),
+    Overtaken: props<{ id: string; theirs: Kept<KeptItem> }>(),
     /** What was written is put aside: theirs stands, or it was saved. */
     'Let Go': props<{ id: string }>(),
     /** What was written stands against theirs: it will be saved over that. */
@@ -45,7 +46,7 @@ export const LarderActions = createActionGroup({
   },
 });
 
-const initial: LarderState = { lots: {}, gear: {}, writing: {} };
+const initial: LarderState = { lots: {}, gear: {}, methods: {}, writing: {} };
 
 export const larderFeature = createFeature({
   name: 'larder',
@@ -55,6 +56,7 @@ export const larderFeature = createFeature({
       ...state,
       lots: withTold(state.lots, larder.lots ?? []),
       gear: withTold(state.gear, larder.gear ?? []),
+      methods: withTold(state.methods, larder.methods ?? []),
     })),
     on(LarderActions.written, (state, { family, draft, overVersion }) => {
       const before = state.writing[draft.id];
@@ -72,9 +74,10 @@ export const larderFeature = createFeature({
     }),
     on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
   ),
-  extraSelectors: ({ selectLots, selectGear }) => ({
+  extraSelectors: ({ selectLots, selectGear, selectMethods }) => ({
     selectLotsHere: createSelector(selectLots, here),
     selectGearHere: createSelector(selectGear, here),
+    selectMethodsHere: createSelector(selectMethods, here),
   }),
 });
 

@@ -36,7 +36,7 @@ class FakeWire {
       entries: [],
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
-      larder: { lots: [], gear: [] },
+      larder: { lots: [], gear: [], methods: [] },
     });
   }
   events = () => this.line;

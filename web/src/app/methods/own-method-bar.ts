@@ -1,0 +1,93 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { methodFile, variantOf } from '@oat-crock/core';
+import { ulid } from 'ulid';
+import { RemovedState } from '../larder/removed.state';
+import { Removed } from '../larder/removed';
+import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
+import { Decision } from './decision';
+import { MethodBook } from './method-book';
+import { readMethodFile } from './read-method-file';
+
+/** What can be done with a sheet besides starting it: keep it as one's own, compare, print, take it out and in. */
+@Component({
+  selector: 'oc-own-method-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Removed, RouterLink],
+  templateUrl: './own-method-bar.html',
+  styleUrl: './own-method-bar.css',
+})
+export class OwnMethodBar {
+  protected readonly decision = inject(Decision);
+  private readonly book = inject(MethodBook);
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly removed = inject(RemovedState);
+  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+
+  protected readonly naming = signal(false);
+  protected readonly newName = signal('');
+  protected readonly trouble = signal<readonly string[]>([]);
+  protected readonly isOwn = computed(() => this.book.isOwn(this.decision.method().id));
+  /** What the server or the engine said of a method that was to be kept. */
+  protected readonly refused = computed(() =>
+    Object.values(this.writing())
+      .filter((w) => w.family === 'methods' && w.errors.length > 0)
+      .flatMap((w) => w.errors.map((e) => `${e.message} ${e.remedy}`)),
+  );
+
+  protected askName(): void {
+    this.newName.set(`${this.decision.method().name}, our way`);
+    this.naming.set(true);
+  }
+
+  /** Keeps what is chosen as a method of one's own. */
+  protected keep(): void {
+    const name = this.newName().trim();
+    if (name === '') return;
+    const variant = variantOf(this.decision.method(), ulid(), name, this.decision.choices());
+    this.naming.set(false);
+    this.save(variant as unknown as Draft, 0);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  /** Hands the method out as an open file. */
+  protected saveFile(): void {
+    const { method, choices } = { method: this.decision.method(), choices: this.decision.choices() };
+    const file = methodFile(variantOf(method, method.id, method.name, choices));
+    const url = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }));
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = `${method.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.method.json`;
+    link.click();
+    URL.revokeObjectURL(url);
+  }
+
+  /** Reads a method file and keeps it under an id of its own. */
+  protected async openFile(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [file] = field.files ?? [];
+    field.value = '';
+    if (!file) return;
+    const read = await readMethodFile(await file.text());
+    this.trouble.set(read.ok ? [] : read.errors);
+    if (read.ok) this.save({ ...read.method, id: ulid() } as unknown as Draft, 0);
+  }
+
+  protected takeAway(): void {
+    const { id, name } = this.decision.method();
+    this.store.dispatch(LarderActions.removeWanted({ family: 'methods', id }));
+    this.removed.last.set({ family: 'methods', id, name });
+    void this.router.navigate(['/methods']);
+  }
+
+  private save(draft: Draft, overVersion: number): void {
+    this.store.dispatch(LarderActions.written({ family: 'methods', draft, overVersion }));
+    this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
+    void this.router.navigate(['/methods', draft.id]);
+  }
+}

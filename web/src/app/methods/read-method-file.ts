@@ -1,0 +1,28 @@
+import { methodFaults, type Method } from '@oat-crock/core';
+
+/** A method out of a file, or what is wrong with the file, each in a sentence. */
+export type ReadMethod =
+  { readonly ok: true; readonly method: Method } | { readonly ok: false; readonly errors: readonly string[] };
+
+const MOST_SAID = 4;
+
+/** Reads an open method file, by its published schema and by a trial on the engine. */
+export async function readMethodFile(text: string): Promise<ReadMethod> {
+  const { check, InputRefused, methodFileSchema } = await import('@oat-crock/contract');
+  try {
+    const { method } = check(methodFileSchema, JSON.parse(text) as unknown);
+    const faults = methodFaults(method);
+    if (faults.length === 0) return { ok: true, method };
+    return refused(faults);
+  } catch (error) {
+    if (error instanceof SyntaxError) return { ok: false, errors: ['This is not a method file: it is not JSON.'] };
+    if (error instanceof InputRefused) return refused(error.errors);
+    throw error;
+  }
+}
+
+function refused(faults: readonly { field: string; message: string; remedy: string }[]): ReadMethod {
+  const said = faults.slice(0, MOST_SAID).map((f) => `${f.field}: ${f.message} ${f.remedy}`);
+  const more = faults.length > MOST_SAID ? [`And ${faults.length - MOST_SAID} more.`] : [];
+  return { ok: false, errors: [...said, ...more] };
+}
