@@ -7,7 +7,7 @@ export const routes: Routes = [
   {
     path: 'methods',
     title: 'Methods, Oat Crock',
-    loadComponent: () => import('./methods/methods').then((m) => m.Methods),
+    loadComponent: () => import('./methods/finder').then((m) => m.Finder),
   },
   {
     path: 'methods/:methodId',

@@ -1,5 +1,16 @@
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Choices, Followed, Goal, LotStock, MakeSheet, Method, Scaled } from '@oat-crock/core';
+import type {
+  Batch,
+  Choices,
+  Followed,
+  Found,
+  Goal,
+  LotStock,
+  MakeSheet,
+  Method,
+  Scaled,
+  Wanted,
+} from '@oat-crock/core';
 
 /** A glance answers at once and roughly; a look takes its time. */
 export type Effort = 'glance' | 'look';
@@ -10,6 +21,8 @@ export interface EngineApi {
   follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Followed;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
+  /** Makes that do with what is at hand, each worked out. */
+  find(methods: readonly Method[], wanted: Wanted, settings: Settings): readonly Found[];
   /** How much milk a goal takes, all other choices left. */
   scale(asked: MakeAsked, goal: Goal): Scaled;
 }

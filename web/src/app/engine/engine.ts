@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Followed, Goal, MakeSheet, Scaled } from '@oat-crock/core';
+import type { Batch, Followed, Found, Goal, MakeSheet, Method, Scaled, Wanted } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
 import type { Effort, EngineApi, MakeAsked } from './engine-api';
 
@@ -23,6 +23,10 @@ export class Engine {
 
   scale(asked: MakeAsked, goal: Goal): Promise<Scaled> {
     return this.deciding().scale(asked, goal);
+  }
+
+  find(methods: readonly Method[], wanted: Wanted, settings: Settings): Promise<readonly Found[]> {
+    return this.deciding().find(methods, wanted, settings);
   }
 
   private deciding(): Remote<EngineApi> {

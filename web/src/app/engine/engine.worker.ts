@@ -1,5 +1,6 @@
 import type { Settings } from '@oat-crock/contract/wire';
 import {
+  findMakes,
   follow,
   makeSheet,
   scaleTo,
@@ -30,6 +31,7 @@ const api: EngineApi = {
   },
   sheet: ({ method, choices, startMs, settings, stocks }) =>
     makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings) }),
+  find: (methods, wanted, settings) => findMakes(methods, wanted, householdOf(settings)),
   scale: ({ method, choices, settings, stocks }, goal) =>
     scaleTo(method, choices, goal, { stocks, ...householdOf(settings) }),
 };

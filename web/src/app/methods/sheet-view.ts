@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { leftOf, packWords, sayTemp, type MakeSheet } from '@oat-crock/core';
 import { isNight } from '@oat-crock/contract/wire';
@@ -22,6 +22,7 @@ const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
   imports: [Plot],
   templateUrl: './sheet-view.html',
   styleUrl: './sheet-view.css',
+  host: { '(window:beforeprint)': 'onPaper.set(true)', '(window:afterprint)': 'onPaper.set(false)' },
 })
 export class SheetView {
   readonly sheet = input.required<MakeSheet>();
@@ -33,6 +34,9 @@ export class SheetView {
   private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
   private readonly own = inject(OwnLarder).things;
+
+  /** True while it is printed: cautions are laid open. */
+  protected readonly onPaper = signal(false);
 
   protected readonly mass = mass;
   protected readonly span = span;

@@ -1,0 +1,153 @@
+import type { Household } from '../environment/household.js';
+import { scaleTo } from '../make/scale.js';
+import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
+import { choicesOf, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
+import { fillsWithG } from '../stages/blend.js';
+import { fillOfLot } from './fills.js';
+import { ideasFor } from './ideas.js';
+import { stockOfLot, type LotStock, type StockLot } from './lot.js';
+
+/** What is at hand, and what is wanted. */
+export interface Wanted {
+  /** A lot to be used up, and how much of it is left, g; null for any. */
+  readonly lot: { readonly lot: StockLot; readonly leftG: number } | null;
+  /** Hours within which it has to be ready; null for any time. */
+  readonly withinH: number | null;
+  /** True where something holds a warmth that is set. */
+  readonly thermostat: boolean;
+  /** Words that the make's name, family or summary must have. */
+  readonly words: string;
+  readonly startMs: number;
+}
+
+/** A make that was found: how it would be decided, what it gives, and why it does not do where it does not. */
+export interface Found {
+  readonly methodId: string;
+  readonly name: string;
+  readonly family: string;
+  readonly choices: Choices;
+  readonly productG: number;
+  readonly totalMin: number;
+  readonly handsMin: number;
+  readonly perKg: number;
+  /** Empty where it does. */
+  readonly against: string;
+}
+
+/** Few members: it is asked of every method at once. */
+const QUICK = { ...SHEET_FORECAST, members: 30, fanPoints: 2 };
+
+/**
+ * Every make that could be meant, each decided for what is at hand and worked out on the engine; those that do first,
+ * soonest ready leading, then those that do not, with the reason.
+ */
+export function findMakes(methods: readonly Method[], wanted: Wanted, household: Household = {}): readonly Found[] {
+  const meant = methods.filter((m) => says(m, wanted.words) && (!wanted.lot || isIdea(m, wanted.lot.lot)));
+  return meant
+    .map((method) => foundOf(method, wanted, household))
+    .sort((a, b) => Number(a.against !== '') - Number(b.against !== '') || a.totalMin - b.totalMin);
+}
+
+function says({ name, family, summary }: Method, words: string): boolean {
+  const text = `${name} ${family} ${summary}`.toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
+const isIdea = (method: Method, lot: StockLot) => ideasFor(lot, [method]).length > 0;
+
+function foundOf(method: Method, wanted: Wanted, household: Household): Found {
+  const stocks = wanted.lot ? [stockOfLot(wanted.lot.lot)] : [];
+  const kept = withoutThermostat(method, wanted.thermostat);
+  const first = {
+    ...kept.choices,
+    ...(wanted.lot ? ofLot(method, kept.choices, wanted.lot, stocks, household) : {}),
+  };
+  const { name, family, id } = method;
+  const work = (decided: Choices) =>
+    makeSheet(method, decided, QUICK, { ...household, stocks, startMs: wanted.startMs });
+  const tried = work(first);
+  const bigger = biggerGear(tried);
+  const choices = { ...first, ...bigger };
+  const sheet = bigger ? work(choices) : tried;
+  return {
+    methodId: id,
+    name,
+    family,
+    choices,
+    productG: sheet.product.massG,
+    totalMin: sheet.totalMin,
+    handsMin: sheet.handsMin,
+    perKg: sheet.cost.perKg,
+    against: kept.against || againstIt(sheet, wanted.withinH),
+  };
+}
+
+/** Where it is kept warm when nothing holds what is set: the first way that needs no thermostat. */
+function withoutThermostat(
+  method: Method,
+  thermostat: boolean,
+): { readonly choices: Choices; readonly against: string } {
+  const keeper = choicesOf(method).find((c) => c.key === 'keeper');
+  if (thermostat || keeper?.kind !== 'option' || keeper.initial !== 'thermostat') return { choices: {}, against: '' };
+  const other = keeper.options.find((o) => o.id !== 'thermostat');
+  if (other) return { choices: { keeper: other.id }, against: '' };
+  return { choices: {}, against: 'It wants a steady warmth.' };
+}
+
+/** The lot chosen, a pot to hold it, and as much milk and cream as uses it up. */
+function ofLot(
+  method: Method,
+  before: Choices,
+  { lot, leftG }: NonNullable<Wanted['lot']>,
+  stocks: readonly LotStock[],
+  household: Household,
+): Choices {
+  const fill = fillOfLot(lot);
+  if (!fill) return {};
+  const keys = new Map(choicesOf(method).map((c) => [c.key, c]));
+  const allowed = Object.entries({ ...fill.choices, ...ownFat(method, lot) }).filter(([key]) => keys.has(key));
+  const choices = { ...before, ...Object.fromEntries(allowed) };
+  const pot = keys.get('vesselL');
+  const roomy = pot ? { vesselL: most(pot) } : {};
+  const scaled = scaleTo(
+    method,
+    { ...choices, ...roomy },
+    { is: 'use up', lotId: lot.id, massG: leftG },
+    { ...household, stocks },
+  );
+  if (!scaled.ok) return choices;
+  const vesselL = pot && Math.ceil((2 * scaled.massG) / fillsWithG(1)) / 2;
+  return { ...choices, massG: scaled.massG, ...(vesselL ? { vesselL: Math.min(vesselL, most(pot)) } : {}) };
+}
+
+/** Gear of which a bigger one is taken for granted. */
+const GEAR_CHOICES: ReadonlySet<string> = new Set(['churnL', 'strainerL']);
+
+/** A churn or a sieve big enough, where the one that was taken is not. */
+function biggerGear({ problems }: MakeSheet): Choices | null {
+  const works = problems.flatMap((p) => Object.entries(p.works ?? {})).filter(([key]) => GEAR_CHOICES.has(key));
+  return works.length > 0 ? Object.fromEntries(works) : null;
+}
+
+const most = (choice: Choice) => (choice.kind === 'number' ? choice.max : 0);
+
+/** A milk as rich as it is, or a cream no richer than it is: nothing else has to be bought for it. */
+function ownFat(method: Method, { kind, material }: StockLot): Choices {
+  const fat = choicesOf(method).find((c) => c.key === 'fatPct');
+  if (fat?.kind !== 'number') return {};
+  const asked = Number(initialChoices(method)['fatPct']);
+  const has = Math.ceil(material.fatPct * 10 - 1e-9) / 10;
+  const wanted =
+    kind === 'cream' ? Math.min(asked, Math.floor(material.fatPct * 10 + 1e-9) / 10) : Math.max(asked, has);
+  return wanted >= fat.min && wanted <= fat.max ? { fatPct: wanted } : {};
+}
+
+function againstIt(sheet: MakeSheet, withinH: number | null): string {
+  const [defeat] = sheet.problems.filter((p) => !p.mild);
+  if (defeat) return defeat.message;
+  if (withinH === null || sheet.totalMin <= withinH * 60) return '';
+  return `It is not ready in ${withinH} h.`;
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
+import { SelectModule } from 'primeng/select';
+import { Engine } from '../engine/engine';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { sayDay } from '../larder/days';
+import { OwnLarder } from '../larder/own-larder';
+import { DraftActions } from '../state/draft.feature';
+import { householdFeature } from '../state/household.feature';
+import { NumberField } from '../ui/number-field';
+import { clockTime, mass, span, toFive } from '../ui/words';
+import { MethodBook } from './method-book';
+
+const MIN_MS = 60_000;
+const QUARTER_MS = 15 * MIN_MS;
+/** Typing rests this long before it is looked for. */
+const REST_MS = 120;
+
+/** What to make: of what there is, in the time there is, with what there is to make it with. */
+@Component({
+  selector: 'oc-finder',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, NumberField, SelectModule],
+  templateUrl: './finder.html',
+  styleUrl: './finder.css',
+})
+export class Finder {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly engine = inject(Engine);
+  private readonly clock = inject(KitchenClock);
+  private readonly own = inject(OwnLarder).things;
+  private readonly book = inject(MethodBook);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+
+  protected readonly words = signal('');
+  protected readonly lotId = signal('');
+  protected readonly withinH = signal<number | null>(null);
+  protected readonly thermostat = signal(true);
+
+  private readonly stocks = computed(() =>
+    useFirst(this.own().lots)
+      .filter((lot): lot is StockLot => isStock(lot) && lot.kind !== 'powder')
+      .map((lot) => ({ lot, leftG: leftOf(lot, this.own().taken) }))
+      .filter(({ leftG }) => leftG > 0),
+  );
+  protected readonly lots = computed(() => [
+    { id: '', label: 'Anything' },
+    ...this.stocks().map(({ lot, leftG }) => ({
+      id: lot.id,
+      label: `${lot.name}, ${mass(leftG)}${lot.useBy === null ? '' : `, until ${sayDay(lot.useBy)}`}`,
+    })),
+  ]);
+
+  protected readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
+  private readonly wanted = computed((): Wanted => ({
+    lot: this.stocks().find(({ lot }) => lot.id === this.lotId()) ?? null,
+    withinH: this.withinH(),
+    thermostat: this.thermostat(),
+    words: this.words().trim(),
+    startMs: this.startMs(),
+  }));
+  protected readonly found = signal<readonly Found[] | null>(null);
+  protected readonly trouble = signal('');
+
+  protected readonly rows = computed(() => {
+    const found = this.found() ?? [];
+    const longest = Math.max(1, ...found.map((f) => f.totalMin));
+    const { currency } = this.settings();
+    return found.map((f) => ({
+      found: f,
+      gives: mass(f.productG),
+      ready: clockTime(toFive(this.startMs() + f.totalMin * MIN_MS), this.startMs()),
+      takes: span(f.totalMin),
+      hands: `${span(f.handsMin)} hands`,
+      costs: `${currency} ${f.perKg.toFixed(2)} per kg`,
+      widthPct: (100 * f.totalMin) / longest,
+      handsPct: (100 * f.handsMin) / longest,
+      own: this.book.isOwn(f.methodId),
+    }));
+  });
+  protected readonly does = computed(() => this.rows().filter((r) => r.found.against === ''));
+  protected readonly doesNot = computed(() => this.rows().filter((r) => r.found.against !== ''));
+
+  constructor() {
+    let latest = 0;
+    effect((onCleanup) => {
+      const [methods, wanted, settings] = [this.book.all(), this.wanted(), this.settings()];
+      const mine = ++latest;
+      const rest = setTimeout(() => {
+        this.engine.find(methods, wanted, settings).then(
+          (found) => {
+            if (mine === latest) this.found.set(found);
+          },
+          (error: unknown) => this.trouble.set(error instanceof Error ? error.message : String(error)),
+        );
+      }, REST_MS);
+      onCleanup(() => clearTimeout(rest));
+    });
+  }
+
+  protected take({ methodId, choices }: Found): void {
+    this.store.dispatch(DraftActions.filled({ methodId, choices }));
+    void this.router.navigate(['/methods', methodId]);
+  }
+}
