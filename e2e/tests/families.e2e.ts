@@ -25,7 +25,7 @@ const METHODS: readonly (readonly [string, string, RegExp])[] = [
 ];
 
 test('every family is decided on its own sheet, and none is empty or broken', async ({ page, empty }) => {
-  await page.goto(`${empty.address}/methods`);
+  await page.goto(`${empty.address}/methods/scalded-yogurt`);
   const families = page.getByRole('navigation', { name: 'Families' });
   const methods = page.getByRole('navigation', { name: 'Methods' });
   const sheet = page.getByRole('region', { name: 'The make sheet' });

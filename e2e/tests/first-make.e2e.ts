@@ -6,7 +6,7 @@ test('an empty dairy leads to a first make, decided, started and logged', async 
   await expect(page).toHaveURL(/\/methods/);
 
   const sheet = page.getByRole('region', { name: 'The make sheet' });
-  await page.getByRole('navigation', { name: 'Methods' }).getByRole('link', { name: 'Scalded yogurt' }).click();
+  await page.getByRole('button', { name: /^Scalded yogurt/ }).click();
   await expect(sheet.getByRole('heading', { name: 'Scalded yogurt', level: 1 })).toBeVisible();
   await page.getByRole('navigation', { name: 'Methods' }).getByRole('link', { name: 'Strained yogurt' }).click();
   await expect(sheet.getByText('4.00 kg', { exact: true })).toBeVisible();

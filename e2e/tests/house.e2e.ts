@@ -1,6 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '../support/dairy.js';
 
+const PLACES = ['/today', '/methods', '/methods/strained-yogurt', '/methods/quark/stages', '/make', '/larder'];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 820, height: 1180 },
@@ -9,10 +10,10 @@ const SIZES = [
 
 test('every place is free of serious accessibility faults, in light and before dawn', async ({ page, demo }) => {
   for (const light of ['light', 'dawn']) {
-    for (const path of ['/today', '/methods/strained-yogurt', '/make']) {
+    for (const path of PLACES) {
       await page.goto(demo.address + path);
       await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
-      if (path !== '/today') await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      if (path !== '/today') await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       const dark = (await page.getByRole('button', { name: /Before dawn/ }).getAttribute('aria-pressed')) === 'true';
       if (dark !== (light === 'dawn')) await page.getByRole('button', { name: /Before dawn/ }).click();
       await page.waitForTimeout(400);
@@ -27,7 +28,7 @@ test('every place is free of serious accessibility faults, in light and before d
 test('no place is wider than its window, from desk to telephone', async ({ page, demo }) => {
   for (const size of SIZES) {
     await page.setViewportSize(size);
-    for (const path of ['/today', '/methods/strained-yogurt', '/make']) {
+    for (const path of PLACES) {
       await page.goto(demo.address + path);
       await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
       await page.waitForTimeout(300);
@@ -95,7 +96,7 @@ test('the page asks nobody but its own server and breaks no policy', async ({ pa
   );
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
   page.on('pageerror', (e) => errors.push(e.message));
-  for (const path of ['/today', '/methods', '/make']) {
+  for (const path of PLACES) {
     await page.goto(demo.address + path);
     await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
   }

@@ -83,7 +83,16 @@ export class LarderPlace {
   ]);
   protected readonly empty = computed(() => this.boards().every((b) => b.things.length === 0));
 
-  protected add(family: Family, kind: string): void {
+  /** What was picked to be added: it is added when the list has closed and given the focus back. */
+  protected picked = '';
+
+  protected addPicked(family: Family): void {
+    const kind = this.picked;
+    this.picked = '';
+    if (kind) this.add(family, kind);
+  }
+
+  private add(family: Family, kind: string): void {
     const nowMs = this.clock.exactMs();
     const id = this.nextId(nowMs);
     const draft =

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -15,6 +24,9 @@ import { ofReference, REFERENCE } from './new-records';
 import { RecordForm } from './record-form';
 import { RemovedState } from './removed.state';
 
+/** A list that was chosen from takes the focus back when it closes; then the name may have it. */
+const FOCUS_SETTLES_MS = 60;
+
 /** One thing of the larder: what it is, what makes took of it, and the form that changes it. */
 @Component({
   selector: 'oc-record-panel',
@@ -30,6 +42,7 @@ export class RecordPanel {
   private readonly router = inject(Router);
   private readonly clock = inject(KitchenClock);
   private readonly removed = inject(RemovedState);
+  private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
   private readonly state = this.store.selectSignal(larderFeature.selectLarderState);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
@@ -78,6 +91,22 @@ export class RecordPanel {
     const writing = this.writing();
     return writing?.theirs ? differences(writing.family, writing.draft, writing.theirs.item) : [];
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      this.id();
+      if (!untracked(this.isNew)) return;
+      const settled = setTimeout(() => this.nameIt(), FOCUS_SETTLES_MS);
+      onCleanup(() => clearTimeout(settled));
+    });
+  }
+
+  /** What is new is named first. */
+  private nameIt(): void {
+    const name = this.host.nativeElement.querySelector<HTMLInputElement>('#record-name');
+    name?.focus();
+    name?.select();
+  }
 
   protected change(draft: Draft): void {
     const before = this.draft();

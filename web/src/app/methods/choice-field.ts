@@ -70,7 +70,7 @@ const SIDE_BY_SIDE = 2;
     }
     <p class="why">{{ reason() }}</p>
     @if (problem(); as wrong) {
-      <oc-problem [problem]="wrong" [method]="method()" (works)="works.emit($event)" />
+      <oc-problem role="alert" [problem]="wrong" [method]="method()" (works)="works.emit($event)" />
     }
   `,
   styleUrl: './choice-field.css',

@@ -8,7 +8,7 @@ import { allows } from './own-things';
   selector: 'oc-problem',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p [class.mild]="problem().mild" role="alert">
+    <p [class.mild]="problem().mild">
       {{ problem().message }} {{ problem().remedy }}
       @if (doThat(); as words) {
         <button type="button" (click)="works.emit(problem().works!)">{{ words }}</button>

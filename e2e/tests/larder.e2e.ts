@@ -1,0 +1,125 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '../support/dairy.js';
+
+const board = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+const save = (page: Page) => page.getByRole('button', { name: 'Save', exact: true }).click();
+
+async function add(page: Page, where: string, kind: string): Promise<void> {
+  await page.getByRole('combobox', { name: `Add to ${where}` }).click();
+  await page.getByRole('option', { name: kind, exact: true }).click();
+}
+
+test('milk is put into an empty larder from its label, made of, and falls as it is used', async ({ page, empty }) => {
+  await page.goto(`${empty.address}/larder`);
+  await expect(page.getByText('Add the milk you have')).toBeVisible();
+  await add(page, 'Cold', 'Milk');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Morning milk');
+  const amount = page.getByRole('spinbutton', { name: 'There is' });
+  await amount.fill('6000');
+  await amount.press('Tab');
+  await page.getByRole('button', { name: 'for a serving' }).click();
+  const fat = page.getByRole('spinbutton', { name: 'Fat' });
+  await fat.fill('9.6');
+  await fat.press('Tab');
+  await expect(page.getByText(/In 100 g: 4 g fat/)).toBeVisible();
+  await save(page);
+  await expect(board(page, 'Cold').getByRole('link', { name: /Morning milk/ })).toContainText('6.00 kg, 4.0 %');
+
+  // a wrong figure is said at its field, and what was written stays
+  await amount.fill('99999999');
+  await amount.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('From 0 to 10000000 g.');
+  await amount.fill('6000');
+  await amount.press('Tab');
+
+  // the make is scaled to it
+  await page.goto(`${empty.address}/methods/strained-yogurt`);
+  await page.getByRole('combobox', { name: 'Milk', exact: true }).click();
+  await page.getByRole('option', { name: /Morning milk/ }).click();
+  await page.getByRole('button', { name: /^Use up Morning milk/ }).click();
+  const sheet = page.getByRole('region', { name: 'The make sheet' });
+  await expect(sheet.getByRole('alert').first()).toContainText('needs a pot of 6.8 L');
+  await sheet.getByRole('button', { name: /^Fat wanted: 4 %/ }).click();
+  const pot = page.getByRole('spinbutton', { name: 'The pot holds' });
+  await pot.fill('8');
+  await pot.press('Tab');
+  await expect(sheet.getByText('6.00 kg', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Start this make' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Took 6.00 kg' })).toBeVisible();
+  await page.goto(`${empty.address}/larder`);
+  const morning = board(page, 'Cold').getByRole('link', { name: /Morning milk/ });
+  await expect(morning).toContainText('none left');
+  await morning.click();
+  await expect(page.getByRole('link', { name: 'Strained yogurt', exact: true })).toBeVisible();
+});
+
+test('two people write the same lot: the later is shown both, and decides', async ({ page, demo, context }) => {
+  const other = await context.newPage();
+  for (const p of [page, other]) {
+    await p.goto(`${demo.address}/larder`);
+    await board(p, 'Cold')
+      .getByRole('link', { name: /Goats’ milk/ })
+      .click();
+  }
+  // the second page keeps what it read: it is cut off while the first saves
+  await other.route('**/api/v1/events', (route) => route.abort());
+  await other.getByRole('textbox', { name: 'Name' }).fill('Goats, mine');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Goats, theirs');
+  await save(page);
+  await expect(board(page, 'Cold').getByRole('link', { name: /Goats, theirs/ })).toBeVisible();
+  await save(other);
+  const both = other.getByRole('alert').filter({ hasText: 'Somebody else has changed this' });
+  await expect(both).toContainText('Goats, mine');
+  await expect(both).toContainText('Goats, theirs');
+  await other.getByRole('button', { name: 'Keep yours' }).click();
+  await expect(board(page, 'Cold').getByRole('link', { name: /Goats, mine/ })).toBeVisible();
+});
+
+test('what is being written outlives the page; what is taken away comes back', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/larder`);
+  await board(page, 'Gear')
+    .getByRole('link', { name: /Milk pan/ })
+    .click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Little pan');
+  await page.waitForTimeout(400);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Little pan');
+  await save(page);
+  await expect(board(page, 'Gear').getByRole('link', { name: /Little pan/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(board(page, 'Gear').getByRole('link', { name: /Little pan/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(board(page, 'Gear').getByRole('link', { name: /Little pan/ })).toBeVisible();
+});
+
+test('a make is found by what is near its date, and decided of it', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/methods`);
+  await page.getByRole('combobox', { name: 'Of' }).click();
+  await page.getByRole('option', { name: /Skimmed-off cream/ }).click();
+  const makes = page.getByRole('region', { name: 'Makes' });
+  await expect(makes.getByRole('button', { name: /^Strained yogurt/ })).toHaveCount(0);
+  await makes.getByRole('button', { name: /^Cultured butter/ }).click();
+  const sheet = page.getByRole('region', { name: 'The make sheet' });
+  await expect(sheet.getByText('Skimmed-off cream', { exact: true })).toBeVisible();
+  await expect(sheet.getByText('4.20 kg', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start this make' })).toBeEnabled();
+});
+
+test('all of it by keyboard: a lot is added, named and saved', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/today`);
+  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  await page.keyboard.press('4');
+  await expect(page).toHaveURL(/larder/);
+  await page.getByRole('combobox', { name: 'Add to Bottles, jars and cloth' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Salt');
+  await page.keyboard.press('Enter');
+  const name = page.getByRole('textbox', { name: 'Name' });
+  await expect(name).toHaveValue('Salt');
+  await expect(name).toBeFocused();
+  await page.keyboard.type('Grey salt');
+  await page.keyboard.press('Enter');
+  await expect(board(page, 'Bottles, jars and cloth').getByRole('link', { name: /Grey salt/ })).toContainText(
+    '1.00 kg',
+  );
+});
