@@ -113,7 +113,7 @@ function toNextHands(): boolean {
 function isTyping(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null;
   if (!element?.tagName) return false;
-  if (element.closest?.('[role=combobox], [role=listbox]')) return true;
+  if (element.closest('[role=combobox], [role=listbox]')) return true;
   if (element.tagName === 'INPUT') return !['checkbox', 'radio', 'button'].includes((element as HTMLInputElement).type);
   return ['TEXTAREA', 'SELECT'].includes(element.tagName) || element.isContentEditable;
 }
