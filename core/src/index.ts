@@ -95,5 +95,6 @@ export * from './larder/split.js';
 export * from './larder/fills.js';
 export * from './larder/ideas.js';
 export * from './larder/find-makes.js';
+export * from './larder/measure.js';
 export * from './stages/bottle-pressure.js';
 export * from './forecast/starter-chain.js';

@@ -125,4 +125,13 @@ export const gearSchema: Joi.ObjectSchema<Gear> = Joi.object({
     powerW: learned(50, 10_000),
   }).required(),
   note,
+  measuring: Joi.object({
+    key: Joi.valid('lossWPerK', 'holdsC', 'powerW').required(),
+    litres: Joi.number().min(0.05).max(1000).required(),
+    roomC: Joi.number().min(-5).max(45).required(),
+    noted: Joi.array()
+      .items(Joi.object({ atMs: moment.required(), tempC: Joi.number().min(-10).max(110).required() }))
+      .max(200)
+      .required(),
+  }).allow(null),
 });

@@ -23,6 +23,14 @@ export interface Learned {
 /** What can be learned of gear: heat lost per degree (W/K), the temperature it holds (°C), the power that reaches the milk (W). */
 export type LearnedKey = 'lossWPerK' | 'holdsC' | 'powerW';
 
+/** A measurement that is under way: kept with the gear, as it may take a night and more than one device. */
+export interface UnderWay {
+  readonly key: LearnedKey;
+  readonly litres: number;
+  readonly roomC: number;
+  readonly noted: readonly { readonly atMs: number; readonly tempC: number }[];
+}
+
 /** A piece of gear, or several alike. */
 export interface Gear {
   /** ULID. */
@@ -34,6 +42,7 @@ export interface Gear {
   readonly count: number;
   readonly learned: Readonly<Partial<Record<LearnedKey, Learned>>>;
   readonly note: string;
+  readonly measuring?: UnderWay | null;
 }
 
 /** What each kind is called, whether it has a capacity, what can be learned of it, and how full it may be. */

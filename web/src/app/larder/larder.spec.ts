@@ -1,11 +1,14 @@
 import { TestBed } from '@angular/core/testing';
-import type { Kept } from '@oat-crock/contract/wire';
-import { referenceStock, type Entry, type EntryBody, type Gear, type Lot, type StockLot } from '@oat-crock/core';
+import { USUAL_SETTINGS, type Kept } from '@oat-crock/contract/wire';
+import { HOB, referenceStock, type Entry, type EntryBody, type Gear, type Lot, type StockLot } from '@oat-crock/core';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { pageOf, type TestPage } from '../testing/page';
+import { kitchenOf } from '../state/kitchen';
+import { BottleMeasure } from './bottle-measure';
 import { dayOf } from './days';
 import { differences } from './differences';
 import { LarderPlace } from './larder';
+import { MeasurePanel } from './measure-panel';
 import { newGear, newLot, ofReference } from './new-records';
 import { RecordForm } from './record-form';
 import { RecordPanel } from './record-panel';
@@ -175,5 +178,70 @@ describe('two versions of a record', () => {
     expect(found.map((d) => d.label)).toEqual(['A kilo costs', 'It is', 'Homogenised']);
     expect(found[1]).toEqual({ label: 'It is', mine: 'Raw', theirs: 'Pasteurised, 72 °C 15 s' });
     expect(differences('lots', mine as never, mine)).toEqual([]);
+  });
+});
+
+describe('what was measured of the kitchen', () => {
+  const measured = (kind: Gear['kind'], learned: Gear['learned']): Gear => ({
+    ...(newGear(idOf(9), kind, 'It') as unknown as Gear),
+    learned,
+  });
+  const at = (value: number, atMs: number) => ({ value, sd: null, atMs });
+
+  it('counts before what was typed, the newest first', () => {
+    const gear = [
+      measured('hob', { powerW: at(900, 1) }),
+      measured('hob', { powerW: at(1200, 2) }),
+      measured('cold-shelf', { holdsC: at(5.5, 1) }),
+      measured('thermostat', { holdsC: at(42, 3) }),
+    ];
+    const kitchen = kitchenOf(USUAL_SETTINGS, gear);
+    expect(kitchen.hobW * HOB.efficiency).toBeCloseTo(1200, 6);
+    expect(kitchen.refrigeratorC).toBe(5.5);
+    expect(kitchenOf(USUAL_SETTINGS, [])).toEqual(USUAL_SETTINGS);
+  });
+
+  it('is measured step by step: noted, fitted, drawn and kept', async () => {
+    const under = {
+      key: 'lossWPerK' as const,
+      litres: 2,
+      roomC: 20,
+      noted: [70, 62, 50].map((tempC, i) => ({ tempC, atMs: NOW + [0, 30, 90][i]! * 60_000 })),
+    };
+    const gear = { ...measured('pot', {}), measuring: under };
+    const page = await pageOf(MeasurePanel, [], NOW, { gear });
+    const told: Gear[] = [];
+    page.fixture.componentInstance.changed.subscribe((g) => told.push(g));
+    expect(page.text()).toMatch(/It loses 1\d\.\d °C in the first hour/);
+    expect(page.element.querySelectorAll('oc-plot circle').length).toBe(3);
+    await page.click('Keep this figure');
+    expect(told[0]!.measuring).toBeNull();
+    expect(told[0]!.learned.lossWPerK!.value).toBeGreaterThan(0.5);
+    await page.click('Strike 62.0 °C out');
+    expect(told[1]!.measuring!.noted.map((n) => n.tempC)).toEqual([70, 50]);
+  });
+
+  it('says what is still missing, and begins where nothing was measured', async () => {
+    const page = await pageOf(MeasurePanel, [], NOW, { gear: measured('thermostat', {}) });
+    const told: Gear[] = [];
+    page.fixture.componentInstance.changed.subscribe((g) => told.push(g));
+    expect(page.text()).toContain('not measured yet');
+    await page.click('Measure it');
+    expect(told[0]!.measuring).toEqual(jasmine.objectContaining({ key: 'holdsC', noted: [] }));
+    page.fixture.componentRef.setInput('gear', {
+      ...told[0]!,
+      measuring: { ...told[0]!.measuring!, noted: [{ atMs: NOW, tempC: 42 }] },
+    });
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('At least three temperatures are needed.');
+  });
+
+  it('takes the drop of a bottle as it was counted', async () => {
+    const page = await pageOf(BottleMeasure, [], NOW, { draft: newLot(idOf(1), 'rennet', NOW) });
+    const told: Record<string, unknown>[] = [];
+    page.fixture.componentInstance.changed.subscribe((d) => told.push(d));
+    expect(page.text()).toContain('24 drops to a mL.');
+    await page.click('Take that');
+    expect(told[0]!['dropsPerMl']).toBe(24);
   });
 });

@@ -21,6 +21,8 @@ import { dayTime, mass } from '../ui/words';
 import { differences } from './differences';
 import { LOT_NAMES } from './fields';
 import { ofReference, REFERENCE } from './new-records';
+import { BottleMeasure } from './bottle-measure';
+import { MeasurePanel } from './measure-panel';
 import { RecordForm } from './record-form';
 import { RemovedState } from './removed.state';
 
@@ -31,7 +33,7 @@ const FOCUS_SETTLES_MS = 60;
 @Component({
   selector: 'oc-record-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RecordForm, RouterLink, SelectModule],
+  imports: [BottleMeasure, FormsModule, MeasurePanel, RecordForm, RouterLink, SelectModule],
   templateUrl: './record-panel.html',
   styleUrl: './record-panel.css',
 })
@@ -113,6 +115,23 @@ export class RecordPanel {
     const counted = before && draft['amount'] !== before['amount'] ? { countedMs: this.clock.exactMs() } : {};
     const overVersion = this.writing()?.overVersion ?? this.kept()?.kept.version ?? 0;
     this.store.dispatch(LarderActions.written({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
+  }
+
+  /** The gear that is open, once it is kept and where something can be learned of it. */
+  protected readonly gear = computed(() => {
+    if (this.family() !== 'gear' || this.isNew() || this.gone() !== null) return null;
+    const gear = this.draft() as unknown as Gear;
+    return GEAR_TYPES[gear.kind].learns.length > 0 ? gear : null;
+  });
+  /** The bottle that is open, where its strength can be measured. */
+  protected readonly bottle = computed(() => {
+    const draft = this.draft();
+    return draft?.['kind'] === 'rennet' || draft?.['kind'] === 'acid' ? draft : null;
+  });
+
+  protected changeAndSave(gear: Gear): void {
+    this.change(gear as unknown as Draft);
+    this.save();
   }
 
   protected fillIn(stockId: string): void {

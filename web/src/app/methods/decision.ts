@@ -16,7 +16,7 @@ import type { MakeAsked } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { OwnLarder } from '../larder/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
-import { householdFeature } from '../state/household.feature';
+import { selectKitchen } from '../state/kitchen';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
 
@@ -31,7 +31,7 @@ export class Decision {
   private readonly book = inject(MethodBook);
   private readonly own = inject(OwnLarder).things;
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly settings = this.store.selectSignal(selectKitchen);
 
   readonly methodId = signal<string | undefined>(undefined);
   readonly method = computed(() => this.book.find(this.methodId()) ?? methodById('strained-yogurt'));

@@ -9,7 +9,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { sayDay } from '../larder/days';
 import { OwnLarder } from '../larder/own-larder';
 import { DraftActions } from '../state/draft.feature';
-import { householdFeature } from '../state/household.feature';
+import { selectKitchen } from '../state/kitchen';
 import { NumberField } from '../ui/number-field';
 import { clockTime, mass, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
@@ -34,7 +34,7 @@ export class Finder {
   private readonly clock = inject(KitchenClock);
   private readonly own = inject(OwnLarder).things;
   private readonly book = inject(MethodBook);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly settings = this.store.selectSignal(selectKitchen);
 
   protected readonly words = signal('');
   protected readonly lotId = signal('');

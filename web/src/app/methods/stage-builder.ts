@@ -27,7 +27,7 @@ import { SelectModule } from 'primeng/select';
 import { ulid } from 'ulid';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { householdFeature } from '../state/household.feature';
+import { selectKitchen } from '../state/kitchen';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
 import { mass, span } from '../ui/words';
@@ -51,7 +51,7 @@ export class StageBuilder {
   private readonly book = inject(MethodBook);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
   private readonly records = this.store.selectSignal(larderFeature.selectMethods);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly settings = this.store.selectSignal(selectKitchen);
 
   /** What is being written of it, else as it is kept; a method of the house until it is touched. */
   protected readonly method = computed((): Method => {

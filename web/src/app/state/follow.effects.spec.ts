@@ -10,6 +10,7 @@ import { entriesUntil, START_MS } from '../testing/followed';
 import { ClockActions, clockFeature } from './clock.feature';
 import { followEffects } from './follow.effects';
 import { FollowActions, followFeature } from './follow.feature';
+import { larderFeature } from './larder.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { LogActions, logFeature } from './log.feature';
 
@@ -49,6 +50,7 @@ describe('keeping makes worked out', () => {
           [clockFeature.name]: clockFeature.reducer,
           [followFeature.name]: followFeature.reducer,
           [householdFeature.name]: householdFeature.reducer,
+          [larderFeature.name]: larderFeature.reducer,
         }),
         provideEffects(followEffects),
       ],

@@ -8,7 +8,7 @@ import { Engine } from '../engine/engine';
 import type { Effort } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { FollowActions, followFeature } from './follow.feature';
-import { householdFeature } from './household.feature';
+import { selectKitchen } from './kitchen';
 import { logFeature } from './log.feature';
 
 /** How often it is looked whether something must be worked out anew, ms; besides whenever the log has changed. */
@@ -23,7 +23,7 @@ const STALE_AFTER_MS = 4 * 60_000;
 const keepFollowing = createEffect(
   (store = inject(Store), engine = inject(Engine), clock = inject(KitchenClock)) => {
     const batches = store.selectSignal(logFeature.selectBatches);
-    const settings = store.selectSignal(householdFeature.selectSettings);
+    const settings = store.selectSignal(selectKitchen);
     const wanted = store.selectSignal(followFeature.selectWanted);
     const done = new Map<
       string,

@@ -1,0 +1,149 @@
+import { ACIDS, SODA, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
+import { protonsGiven } from '../physics/acids.js';
+import { fitHeatingPower, fitHeatLoss, type NotedTemp } from '../physics/fit-heat.js';
+import { massesBy, type Masses } from '../state/composition.js';
+import type { LearnedKey } from './gear.js';
+
+/** What a measurement came to: the figure, its spread where it has one, and the curve that was fitted (min, °C). */
+export interface Measured {
+  readonly value: number;
+  readonly sd: number | null;
+  readonly words: string;
+  readonly curve: readonly NotedTemp[];
+}
+
+/** What was noted, and how it stood. */
+export interface Measuring {
+  readonly noted: readonly NotedTemp[];
+  readonly litres: number;
+  readonly roomC: number;
+}
+
+const water = (litres: number): Masses => massesBy((c) => (c === 'water' ? 1000 * litres : 0));
+
+/** Points of a fitted curve. */
+const CURVE_POINTS = 40;
+/** Heat of a litre of water, kJ/(L·K). */
+const WATER_KJ_PER_L_K = 4.18;
+
+/**
+ * What a vessel loses, from hot water left in it (Newton's law of cooling).
+ * @throws RangeError in words where the notes cannot be of a cooling
+ */
+export function measureLoss({ noted, litres, roomC }: Measuring): Measured {
+  const { uaWPerK, sdWPerK, perHourC } = fitHeatLoss(water(litres), noted, roomC);
+  const first = noted[0]!;
+  const lasts = noted[noted.length - 1]!.min - first.min;
+  const perMin = (uaWPerK * 60) / (litres * WATER_KJ_PER_L_K * 1000);
+  const curve = Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
+    const min = (i * lasts) / CURVE_POINTS;
+    return { min: first.min + min, tempC: roomC + (first.tempC - roomC) * Math.exp(-perMin * min) };
+  });
+  const words = `It loses ${perHourC.toFixed(1)} °C in the first hour, ${uaWPerK.toFixed(2)} W for each degree over the room.`;
+  return { value: uaWPerK, sd: sdWPerK, words, curve };
+}
+
+/**
+ * Power that reaches what is heated, from water warmed on it.
+ * @param uaWPerK what the pot loses meanwhile
+ */
+export function measurePower({ noted, litres, roomC }: Measuring, uaWPerK: number): Measured {
+  const value = fitHeatingPower(water(litres), noted, roomC, uaWPerK);
+  const first = noted[0];
+  if (!first || !(value > 0)) throw new RangeError('It did not warm: look at the times and temperatures again');
+  const lasts = noted[noted.length - 1]!.min - first.min;
+  const capacity = litres * WATER_KJ_PER_L_K * 1000;
+  const curve = Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
+    const min = (i * lasts) / CURVE_POINTS;
+    const settles = roomC + value / uaWPerK;
+    return {
+      min: first.min + min,
+      tempC: settles + (first.tempC - settles) * Math.exp((-uaWPerK * 60 * min) / capacity),
+    };
+  });
+  return { value, sd: null, words: `${Math.round(value / 10) * 10} W reach the pot.`, curve };
+}
+
+/** Share of the notes at the beginning that still show the place settling. */
+const SETTLES = 1 / 3;
+
+/**
+ * What a place holds, from temperatures noted over hours: their mean once it has settled, with their spread.
+ * @throws RangeError where there are fewer than three
+ */
+export function measureHolds({ noted }: Measuring): Measured {
+  if (noted.length < 3) throw new RangeError('At least three temperatures are needed');
+  const settled = noted.slice(Math.floor(noted.length * SETTLES));
+  const mean = settled.reduce((sum, n) => sum + n.tempC, 0) / settled.length;
+  const square = settled.reduce((sum, n) => sum + (n.tempC - mean) ** 2, 0);
+  const sd = Math.sqrt(square / (settled.length - 1));
+  const ends = [settled[0]!.min, settled[settled.length - 1]!.min];
+  return {
+    value: mean,
+    sd,
+    words: `It holds ${mean.toFixed(1)} °C, give or take ${sd.toFixed(1)}.`,
+    curve: ends.map((min) => ({ min, tempC: mean })),
+  };
+}
+
+/** How to measure each thing, step by step, and what it comes to. */
+export interface Routine {
+  readonly title: string;
+  readonly steps: readonly string[];
+  /** Asked besides the temperatures. */
+  readonly asks: readonly ('litres' | 'roomC')[];
+  readonly fit: (measuring: Measuring) => Measured;
+}
+
+/** A covered pot that nobody has measured loses about so much (W/K) while it is heated. */
+const POT_LOSES_W_PER_K = 2;
+
+export const ROUTINES: Readonly<Record<LearnedKey, Routine>> = {
+  lossWPerK: {
+    title: 'What it loses',
+    steps: [
+      'Fill it as full as for a make with hot water, 60 to 80 °C, and close it as you would.',
+      'Note the temperature now, after half an hour, and after two hours or more.',
+    ],
+    asks: ['litres', 'roomC'],
+    fit: measureLoss,
+  },
+  holdsC: {
+    title: 'What it holds',
+    steps: [
+      'Stand a jar of water in it overnight, a thermometer in the jar.',
+      'Note the temperature a few times from an hour on: in the evening, late, and in the morning.',
+    ],
+    asks: [],
+    fit: measureHolds,
+  },
+  powerW: {
+    title: 'What reaches the pot',
+    steps: [
+      'Put a covered pot with a known amount of cold water on it, at the setting you heat milk with.',
+      'Note the temperature now, after five minutes, and after ten. Stay below the boil.',
+    ],
+    asks: ['litres', 'roomC'],
+    fit: (measuring) => measurePower(measuring, POT_LOSES_W_PER_K),
+  },
+};
+
+/** Drops in a millilitre, counted into a measuring spoon. */
+export function dropsPerMl(drops: number, spoonMl: number): number {
+  return drops / spoonMl;
+}
+
+/** pH at which soda no longer fizzes in an acid. */
+const FIZZ_ENDS_PH = 7;
+
+/**
+ * Strength of an acid (percent by mass) from the soda that stops fizzing in it: base = protons its acid gives up to pH 7.
+ *
+ * @param acidG juice or vinegar, g
+ * @param sodaG bicarbonate of soda stirred in until it no longer fizzed, g
+ */
+export function strengthBySoda(agent: SourAgentId, acidG: number, sodaG: number): number {
+  const { acid } = SOUR_AGENTS[agent];
+  const acidMol = sodaG / SODA.molarG / protonsGiven(acid, FIZZ_ENDS_PH);
+  return (100 * acidMol * ACIDS[acid].molarG) / acidG;
+}

@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { dropsPerMl, strengthBySoda, type SourAgentId } from '@oat-crock/core';
+import type { Draft } from '../state/larder.feature';
+import { NumberField } from '../ui/number-field';
+
+/** What is asked to measure a bottle, and how. */
+const ASKED = {
+  rennet: {
+    how: 'Count the drops that fill a measuring spoon to the brim.',
+    first: { label: 'Drops', suffix: '', max: 500, initial: 60 },
+    second: { label: 'The spoon holds', suffix: ' mL', max: 20, initial: 2.5 },
+  },
+  acid: {
+    how: 'Weigh some of it into a glass; stir in weighed soda until it no longer fizzes.',
+    first: { label: 'Soda used', suffix: ' g', max: 500, initial: 7 },
+    second: { label: 'Of it in the glass', suffix: ' g', max: 1000, initial: 100 },
+  },
+} as const;
+
+/** The drop of a rennet bottle, or the strength of an acid, from a measuring at the table. */
+@Component({
+  selector: 'oc-bottle-measure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField],
+  template: `
+    <details>
+      <summary>Measure it</summary>
+      <p class="quiet">{{ asked().how }}</p>
+      <div class="asked">
+        <label for="bottle-first">{{ asked().first.label }}</label>
+        <oc-number-field
+          fieldId="bottle-first"
+          [value]="first() ?? asked().first.initial"
+          (changed)="first.set($event)"
+          [min]="0.1"
+          [max]="asked().first.max"
+          [suffix]="asked().first.suffix"
+          [buttons]="false"
+        />
+        <label for="bottle-second">{{ asked().second.label }}</label>
+        <oc-number-field
+          fieldId="bottle-second"
+          [value]="second() ?? asked().second.initial"
+          (changed)="second.set($event)"
+          [min]="0.1"
+          [max]="asked().second.max"
+          [suffix]="asked().second.suffix"
+          [buttons]="false"
+        />
+      </div>
+      <p role="status">{{ words() }} <button type="button" (click)="take()">Take that</button></p>
+    </details>
+  `,
+  styles: `
+    details {
+      margin-top: 0.75rem;
+      padding-top: 0.5rem;
+      border-top: 1px solid var(--line);
+    }
+    summary {
+      font-weight: 650;
+      color: var(--cobalt);
+      cursor: pointer;
+      min-height: 2.2rem;
+    }
+    .asked {
+      display: grid;
+      grid-template-columns: 8.5rem minmax(0, 1fr);
+      gap: 0.4rem 0.6rem;
+      align-items: center;
+      margin: 0.4rem 0;
+    }
+    label {
+      font-weight: 600;
+      font-size: 0.92rem;
+    }
+    button {
+      font: inherit;
+      font-weight: 600;
+      min-height: 2.4rem;
+      padding: 0 0.7rem;
+      color: var(--cobalt);
+      background: none;
+      border: 1px solid var(--cobalt);
+      border-radius: 5px;
+      cursor: pointer;
+    }
+    :host ::ng-deep .p-inputnumber,
+    :host ::ng-deep .p-inputnumber-input {
+      width: 100%;
+    }
+  `,
+})
+export class BottleMeasure {
+  readonly draft = input.required<Draft>();
+  readonly changed = output<Draft>();
+  protected readonly first = signal<number | null>(null);
+  protected readonly second = signal<number | null>(null);
+
+  private readonly isRennet = computed(() => this.draft()['kind'] === 'rennet');
+  protected readonly asked = computed(() => (this.isRennet() ? ASKED.rennet : ASKED.acid));
+  private readonly figure = computed(() => {
+    const { first, second } = this.asked();
+    const [a, b] = [this.first() ?? first.initial, this.second() ?? second.initial];
+    if (this.isRennet()) return Math.round(dropsPerMl(a, b));
+    return Math.round(strengthBySoda(this.draft()['agent'] as SourAgentId, b, a) * 10) / 10;
+  });
+  protected readonly words = computed(() =>
+    this.isRennet() ? `${this.figure()} drops to a mL.` : `${this.figure()} % acid.`,
+  );
+
+  protected take(): void {
+    this.changed.emit({ ...this.draft(), [this.isRennet() ? 'dropsPerMl' : 'strengthPct']: this.figure() });
+  }
+}
