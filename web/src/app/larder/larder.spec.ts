@@ -4,6 +4,7 @@ import { HOB, referenceStock, type Entry, type EntryBody, type Gear, type Lot, t
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { pageOf, type TestPage } from '../testing/page';
 import { kitchenOf } from '../state/kitchen';
+import { BlendPanel } from './blend-panel';
 import { BottleMeasure } from './bottle-measure';
 import { dayOf } from './days';
 import { differences } from './differences';
@@ -243,5 +244,23 @@ describe('what was measured of the kitchen', () => {
     expect(page.text()).toContain('24 drops to a mL.');
     await page.click('Take that');
     expect(told[0]!['dropsPerMl']).toBe(24);
+  });
+});
+
+describe('blending what there is', () => {
+  it('meets a fat at least cost from what is left, and says how near it comes where it cannot', async () => {
+    const page = await pageOf(BlendPanel, [], NOW);
+    const cream = {
+      ...newLot(idOf(2), 'cream', NOW - DAY),
+      ...ofReference(referenceStock('cream-36')),
+      name: 'Cream',
+      amount: 500,
+    };
+    await tell(page, [kept(milk(1, { name: 'Milk', price: 1 })), kept(cream as unknown as Lot)]);
+    expect(page.text()).toMatch(/3\.70 kg Milk.*296 g Cream.*6\.0 % fat/);
+    const panel = page.fixture.componentInstance as unknown as { kg: { set: (v: number) => void } };
+    panel.kg.set(20);
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('There is not enough of it. The nearest:');
   });
 });

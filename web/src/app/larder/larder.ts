@@ -21,6 +21,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
 import { mass } from '../ui/words';
+import { BlendPanel } from './blend-panel';
 import { dayOf, sayDay } from './days';
 import { LOT_NAMES } from './fields';
 import { newGear, newLot } from './new-records';
@@ -55,7 +56,7 @@ const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 
 @Component({
   selector: 'oc-larder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RecordPanel, Removed, RouterLink, SelectModule, Thing, UseFirst],
+  imports: [BlendPanel, FormsModule, RecordPanel, Removed, RouterLink, SelectModule, Thing, UseFirst],
   templateUrl: './larder.html',
   styleUrl: './larder.css',
 })

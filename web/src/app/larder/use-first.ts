@@ -11,7 +11,7 @@ import { dayOf } from './days';
 
 /** Days from now within which a thing is listed. */
 const LISTED_DAYS = 7;
-const MOST_IDEAS = 5;
+const MOST_IDEAS = 4;
 
 const dueWords = (days: number) =>
   days < -1
@@ -96,6 +96,6 @@ export class UseFirst {
         const ideas = isStock(lot) ? ideasFor(lot, this.book.all()).slice(0, MOST_IDEAS) : [];
         return [{ id: lot.id, name: lot.name, left: mass(left), due: dueWords(days), past: days < 0, ideas }];
       })
-      .slice(0, 6);
+      .slice(0, 4);
   });
 }

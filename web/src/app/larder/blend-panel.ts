@@ -1,0 +1,162 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import {
+  cheapestBlend,
+  isStock,
+  leftOf,
+  nearness,
+  packWords,
+  type BlendMaterial,
+  type StockLot,
+} from '@oat-crock/core';
+import { householdFeature } from '../state/household.feature';
+import { NumberField } from '../ui/number-field';
+import { mass } from '../ui/words';
+import { OwnLarder } from './own-larder';
+
+const MISSED = {
+  massG: 'There is not enough of it.',
+  fatPct: 'That fat cannot be met.',
+  proteinPct: 'That protein cannot be met.',
+};
+/** Less than this is not weighed, g. */
+const TRACE_G = 0.5;
+
+/** The cheapest blend of what stands in the larder that comes to a fat and a protein. */
+@Component({
+  selector: 'oc-blend-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField],
+  template: `
+    <h2>Blend what there is</h2>
+    <div class="asked">
+      <label for="blend-kg">To get</label>
+      <oc-number-field
+        fieldId="blend-kg"
+        [value]="kg()"
+        (changed)="kg.set($event)"
+        [min]="0.1"
+        [max]="500"
+        [step]="0.5"
+        suffix=" kg"
+        [buttons]="false"
+      />
+      <label for="blend-fat">of fat</label>
+      <oc-number-field
+        fieldId="blend-fat"
+        [value]="fatPct()"
+        (changed)="fatPct.set($event)"
+        [max]="60"
+        [step]="0.1"
+        suffix=" %"
+        [buttons]="false"
+      />
+      <label for="blend-protein">protein</label>
+      <oc-number-field
+        fieldId="blend-protein"
+        [value]="proteinPct()"
+        (changed)="proteinPct.set($event)"
+        [max]="20"
+        [step]="0.1"
+        suffix=" %"
+        [buttons]="false"
+      />
+    </div>
+    @if (blend(); as blend) {
+      <div role="status">
+        @if (blend.missed) {
+          <p class="missed">{{ blend.missed }} The nearest:</p>
+        }
+        <ul>
+          @for (part of blend.parts; track part.name) {
+            <li>
+              <b>{{ part.mass }}</b> {{ part.name }} <span class="quiet">{{ part.packs }}</span>
+            </li>
+          }
+        </ul>
+        <p class="quiet">{{ blend.words }}</p>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin-top: 1rem;
+    }
+    .asked {
+      display: grid;
+      grid-template-columns: auto minmax(0, 1fr) auto minmax(0, 1fr) auto minmax(0, 1fr);
+      gap: 0.4rem 0.5rem;
+      align-items: center;
+      margin: 0.4rem 0;
+    }
+    label {
+      font-weight: 600;
+      font-size: 0.92rem;
+    }
+    li {
+      padding: 0.15rem 0;
+    }
+    .missed {
+      color: var(--brick);
+      font-weight: 650;
+    }
+    .asked ::ng-deep .p-inputnumber,
+    .asked ::ng-deep .p-inputnumber-input {
+      width: 100%;
+    }
+    @media (max-width: 1000px) {
+      .asked {
+        grid-template-columns: auto minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class BlendPanel {
+  private readonly own = inject(OwnLarder).things;
+  private readonly settings = inject(Store).selectSignal(householdFeature.selectSettings);
+  protected readonly kg = signal<number | null>(4);
+  protected readonly fatPct = signal<number | null>(6);
+  /** As it comes where it is left empty. */
+  protected readonly proteinPct = signal<number | null>(null);
+
+  /** Cow's milk, cream and powder that are in date: what may go into one pot. */
+  private readonly lots = computed(() => {
+    const { lots, taken, today } = this.own();
+    return lots
+      .filter(
+        (lot): lot is StockLot => isStock(lot) && lot.kind !== 'base' && lot.kind !== 'whey' && lot.species === 'cow',
+      )
+      .filter((lot) => nearness(lot, today) !== 'past' && leftOf(lot, taken) > 0);
+  });
+
+  protected readonly blend = computed(() => {
+    const [kg, fatPct, proteinPct] = [this.kg(), this.fatPct(), this.proteinPct()];
+    const lots = this.lots();
+    if (kg === null || lots.length === 0) return null;
+    const materials = lots.map((lot): BlendMaterial => ({
+      name: lot.id,
+      fatPct: lot.material.fatPct,
+      proteinPct: lot.material.proteinPct,
+      pricePerKg: lot.price,
+      maxG: leftOf(lot, this.own().taken),
+    }));
+    const found = cheapestBlend(materials, {
+      massG: kg * 1000,
+      fatPct: fatPct ?? undefined,
+      proteinPct: proteinPct ?? undefined,
+    });
+    const blend = 'infeasible' in found ? found.infeasible.nearest : found;
+    const parts = blend.parts
+      .filter((p) => p.massG >= TRACE_G)
+      .map(({ name, massG }) => {
+        const lot = lots.find((l) => l.id === name)!;
+        return { name: lot.name, mass: mass(massG), packs: lot.pack === null ? '' : packWords(massG, lot.pack, mass) };
+      });
+    return {
+      parts,
+      missed: 'infeasible' in found ? MISSED[found.infeasible.bound] : '',
+      words: `${blend.fatPct.toFixed(1)} % fat, ${blend.proteinPct.toFixed(1)} % protein; ${this.settings().currency} ${blend.cost.toFixed(2)}, the cheapest that does it.`,
+    };
+  });
+}
