@@ -171,6 +171,7 @@ row('Scripts and styles of the first page, gzip', `${gzipKB.toFixed(0)} kB`, '�
 const shown = await firstUseful();
 row('Until the shelf names the live pours, from localhost', ms(shown.shelf));
 row('Until the next hands are shown', ms(shown.hands), '≤ 1500 ms');
+row('A choice is touched until the sheet shows it', ms(shown.touch), '≤ 50 ms');
 
 /** Opens the demonstration and the page, and times until the shelf and Today show what is on (medians of five, cold cache). */
 async function firstUseful() {
@@ -205,11 +206,35 @@ async function firstUseful() {
     took.push(await tab.evaluate(() => window.shownMs));
     await tab.close();
   }
+  const touch = await touchToRepaint(await browser.newPage(), address);
   await browser.close();
   server.kill();
   rmSync(data, { recursive: true, force: true });
   const middle = (what) => took.map((t) => t[what]).sort((a, b) => a - b)[2];
-  return { shelf: middle('shelf'), hands: middle('hands') };
+  return { shelf: middle('shelf'), hands: middle('hands'), touch };
+}
+
+/** Touches a choice fifteen times and times until the sheet shows other amounts: the median. */
+async function touchToRepaint(tab, address) {
+  await tab.goto(`${address}/methods/strained-yogurt`);
+  await tab.waitForSelector('.amounts b');
+  await tab.waitForTimeout(1500);
+  const took = await tab.evaluate(async () => {
+    const more = document.querySelector('#choice-massG').closest('p-inputnumber').querySelector('button:last-of-type');
+    const shown = () => document.querySelector('.amounts').textContent;
+    const times = [];
+    for (let i = 0; i < 15; i++) {
+      const before = shown();
+      const from = performance.now();
+      more.dispatchEvent(new MouseEvent('mousedown', { button: 0, bubbles: true }));
+      more.dispatchEvent(new MouseEvent('mouseup', { button: 0, bubbles: true }));
+      while (shown() === before && performance.now() - from < 2000) await new Promise(requestAnimationFrame);
+      times.push(performance.now() - from);
+      await new Promise((rested) => setTimeout(rested, 100));
+    }
+    return times;
+  });
+  return took.sort((a, b) => a - b)[7];
 }
 
 const wide = Math.max(...rows.map((r) => r.what.length));

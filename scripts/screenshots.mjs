@@ -26,7 +26,20 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PICTURES = [
   ['today', '/today', DESK],
+  ['find', '/methods', DESK],
   ['methods', '/methods/strained-yogurt', DESK],
+  ['stages', '/methods/quark/stages', DESK],
+  ['larder', '/larder', DESK],
+  [
+    'larder-lot',
+    '/larder',
+    DESK,
+    (page) =>
+      page
+        .getByRole('link', { name: /Evening milk/ })
+        .first()
+        .click(),
+  ],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],

@@ -39,6 +39,13 @@ const TAKES_MIN = 6;
 /** Milk is called warm above this, °C. */
 const WARM_C = 30;
 
+/** A starter on the sheet: what it is, how old, and in how many makes it has been carried on. */
+function starterWords({ form, ageDays, generation }: InoculateParams): string {
+  if (form === 'freeze-dried') return 'Starter powder';
+  const age = ageDays === 1 ? 'a day old' : `${Math.round(ageDays)} days old`;
+  return `Starter, ${ageDays < 1 ? 'of today' : age}${generation > 1 ? `, carried on ${generation} times` : ''}`;
+}
+
 /** Starter dispersed in warm milk. */
 export const inoculate: StageKind<InoculateParams> = {
   kind: 'inoculate',
@@ -63,7 +70,7 @@ export const inoculate: StageKind<InoculateParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
   weighIn: (params, before) => [
-    { what: 'Starter', massG: starterG(params, before.masses), gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' },
+    { what: starterWords(params), massG: starterG(params, before.masses), gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
   give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cost it about a degree.' }),

@@ -1,3 +1,4 @@
+import type { StockLot } from '@oat-crock/core';
 import type { Script } from './play.js';
 
 const HOUR_MS = 3_600_000;
@@ -33,8 +34,12 @@ const good = (sourness: number, thickness: number, smoothness: number, taste: nu
   taste,
 });
 
-/** The makes of the old lamp store on the quay, relative to now: some done, one on the cloth, one souring. */
-export function demoScripts(nowMs: number): Script[] {
+/**
+ * The makes of the old lamp store on the quay, relative to now: some done, one on the cloth, one souring.
+ *
+ * @param milk the evening milk of its larder, out of which the newest was made
+ */
+export function demoScripts(nowMs: number, milk: StockLot): Script[] {
   const days = (n: number, hour: number) => new Date(nowMs - n * DAY_MS).setHours(hour, 0, 0, 0);
   const past = (script: Omit<Script, 'untilMs'>): Script => ({ ...script, untilMs: nowMs });
   return [
@@ -116,6 +121,7 @@ export function demoScripts(nowMs: number): Script[] {
       name: 'Thick yogurt for the quay',
       methodId: 'strained-yogurt',
       choices: { massG: 8000, vesselL: 12, fatPct: 5, texture: 'spreadable', ageDays: 2 },
+      milk,
       startMs: nowMs - 4.6 * HOUR_MS,
       instruments: KIT_A,
       cues: [],

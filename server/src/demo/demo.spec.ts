@@ -1,14 +1,42 @@
-import { follow, replay, USUAL_FORECAST, type Batch } from '@oat-crock/core';
+import { check, gearSchema, lotSchema } from '@oat-crock/contract';
+import { follow, leftOf, replay, takenBy, USUAL_FORECAST, type Batch, type StockLot } from '@oat-crock/core';
 import { testKitchen } from '../testing/kitchen.js';
 import { admitEntries } from '../http/admit.js';
 import { demoScripts } from './dairy.js';
+import { demoGear, demoLots } from './larder.js';
 import { play } from './play.js';
 import { seedDemo } from './seed.js';
 
 const NOW = new Date(2026, 4, 2, 14, 20).getTime();
 
+const eveningMilk = (nowMs: number) =>
+  demoLots(nowMs).find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
+const scripts = (nowMs: number) => demoScripts(nowMs, eveningMilk(nowMs));
+
+describe('the demonstration’s larder', () => {
+  it('is right by the schemas of the house', () => {
+    for (const lot of demoLots(NOW))
+      expect(() => check(lotSchema, lot))
+        .withContext(lot.name)
+        .not.toThrow();
+    for (const gear of demoGear(NOW))
+      expect(() => check(gearSchema, gear))
+        .withContext(gear.name)
+        .not.toThrow();
+  });
+
+  it('has fed the newest make, and shows how much', () => {
+    const batches = scripts(NOW).map((s) => replay(play(s))!);
+    const milk = eveningMilk(NOW);
+    const left = leftOf(milk, takenBy(batches));
+    expect(left).toBeLessThan(milk.amount - 7000);
+    expect(left).toBeGreaterThan(10_000);
+    expect(batches.find((b) => b.taken.length > 0)!.stocks[0]!.name).toBe(milk.name);
+  });
+});
+
 describe('the demonstration dairy', () => {
-  const logs = demoScripts(NOW).map(play);
+  const logs = scripts(NOW).map(play);
   const batches = logs.map((log) => replay(log)!);
   const live = batches.filter((b: Batch) => b.ended === null);
 
@@ -28,6 +56,7 @@ describe('the demonstration dairy', () => {
         admitEntries(
           hands.filter((e) => e.body.type !== 'finished'),
           () => [],
+          () => true,
         ),
       ).not.toThrow();
       expect(new Set(log.map((e) => e.id)).size).toBe(log.length);
@@ -35,7 +64,7 @@ describe('the demonstration dairy', () => {
   });
 
   it('is the same dairy each day', () => {
-    const tomorrow = demoScripts(NOW + 86_400_000).map(play);
+    const tomorrow = scripts(NOW + 86_400_000).map(play);
     const made = (b: readonly Batch[]) => b.map((x) => (x.ended?.how === 'finished' ? x.ended.productG : 0));
     expect(made(tomorrow.map((log) => replay(log)!))).toEqual(made(batches));
   });

@@ -5,6 +5,8 @@ import {
   initialChoices,
   kitchenFor,
   lastOf,
+  lotChoice,
+  lotIdOf,
   canRead,
   methodById,
   planStages,
@@ -12,6 +14,7 @@ import {
   readStandIn,
   runStage,
   stateIn,
+  stockOfLot,
   seededRandom,
   seedFromText,
   STAND_INS,
@@ -26,6 +29,7 @@ import {
   type Score,
   type StageRun,
   type StandInKind,
+  type StockLot,
 } from '@oat-crock/core';
 import { ASLEEP, wakeAfter } from '@oat-crock/contract';
 import { ulid } from 'ulid';
@@ -51,6 +55,8 @@ export interface Script {
   }[];
   readonly notes: readonly { readonly stageId: string; readonly text: string }[];
   readonly score: Score | null;
+  /** The lot of the larder that its milk came out of. */
+  readonly milk?: StockLot;
 }
 
 /** Hands are a little late now and then, by up to this share of a stage and these minutes. */
@@ -63,8 +69,10 @@ const LATE = { share: 0.03, mostMin: 12 };
 export function play(script: Script): Entry[] {
   const random = seededRandom(seedFromText(script.name));
   const batchId = ulid(script.startMs, random);
-  const choices = { ...initialChoices(methodById(script.methodId)), ...script.choices };
-  const stages = planStages(methodById(script.methodId), choices);
+  const stocks = script.milk ? [stockOfLot(script.milk)] : [];
+  const chosen = { ...script.choices, ...(script.milk && { milk: lotChoice(script.milk.id) }) };
+  const choices = { ...initialChoices(methodById(script.methodId)), ...chosen };
+  const stages = planStages(methodById(script.methodId), choices, stocks);
   const culture = cultureOf(stages) ?? 'thermophilic';
   const environment = { kitchen: kitchenFor(choices), member: hiddenMember(culture, truthSeed(batchId)) };
   const entries: Entry[] = [];
@@ -73,7 +81,18 @@ export function play(script: Script): Entry[] {
     if (atMs <= script.untilMs) entries.push({ id: ulid(atMs, random), batchId, atMs, source, body });
   };
 
-  log(script.startMs, { type: 'started', methodId: script.methodId, choices: script.choices, name: script.name });
+  log(script.startMs, {
+    type: 'started',
+    methodId: script.methodId,
+    choices: chosen,
+    name: script.name,
+    ...(stocks.length > 0 && { stocks }),
+  });
+  const [first] = stages;
+  for (const { stockId, massG } of first?.kind.weighIn?.(first.params, coldCrock(environment)) ?? []) {
+    const lotId = stockId === undefined ? null : lotIdOf(stockId);
+    if (lotId !== null) log(script.startMs, { type: 'took', lotId, massG: Math.round(massG) });
+  }
   let state = coldCrock(environment);
   for (const [i, stage] of stages.entries()) {
     const begin = state;

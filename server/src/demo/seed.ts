@@ -1,4 +1,5 @@
 import { USUAL_SETTINGS } from '@oat-crock/contract';
+import type { StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
@@ -19,9 +20,11 @@ export function seedDemo(kitchen: Kitchen): void {
         token: randomBytes(24).toString('base64url'),
       });
     }
-    for (const lot of demoLots(nowMs)) kitchen.lots.save(lot, 0);
+    const lots = demoLots(nowMs);
+    const milk = lots.find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
+    for (const lot of lots) kitchen.lots.save(lot, 0);
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
-    for (const script of demoScripts(nowMs)) {
+    for (const script of demoScripts(nowMs, milk)) {
       const entries = play(script);
       kitchen.entries.append(entries);
       for (const id of LIVE_KITS[script.name] ?? []) kitchen.instruments.place(id, entries[0]!.batchId);
