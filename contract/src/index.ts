@@ -14,6 +14,7 @@ export * from './wire/larder.schema.js';
 export * from './wire/method.schema.js';
 export * from './wire/event.js';
 export * from './wire/night.js';
+export * from './wire/room.js';
 export * from './door/schemas.js';
 export * from './door/examples.js';
 export * from './door/door.js';

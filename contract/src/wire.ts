@@ -6,4 +6,5 @@ export * from './wire/settings.js';
 export * from './wire/kept.js';
 export * from './wire/event.js';
 export * from './wire/night.js';
+export * from './wire/room.js';
 export type { FieldProblem, Problem } from './problem.js';

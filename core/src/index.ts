@@ -16,6 +16,7 @@ export * from './state/materials.js';
 export * from './state/crock-state.js';
 export * from './environment/environment.js';
 export * from './environment/household.js';
+export * from './environment/room.js';
 export * from './physics/churning.js';
 export * from './physics/density.js';
 export * from './physics/denaturation.js';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Settings } from './settings.js';
+import { USUAL_SETTINGS, type Settings } from './settings.js';
 
 const hour = Joi.number().min(0).max(24).required();
 
@@ -7,6 +7,9 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   asleepFromH: hour,
   asleepToH: hour,
   roomC: Joi.number().min(5).max(38).required(),
+  roomSummerC: Joi.number().min(5).max(38).default(USUAL_SETTINGS.roomSummerC),
+  warmestMonth: Joi.number().integer().min(1).max(12).default(USUAL_SETTINGS.warmestMonth),
+  roomNightDropC: Joi.number().min(0).max(15).default(USUAL_SETTINGS.roomNightDropC),
   refrigeratorC: Joi.number().min(0).max(10).required(),
   hobW: Joi.number().min(200).max(10_000).required(),
   currency: Joi.string().min(1).max(6).required(),

@@ -57,8 +57,17 @@ export const USUAL_KITCHEN: Kitchen = {
 export interface Environment {
   readonly kitchen: Kitchen;
   readonly member: Member;
+  /** How far the room is from its mean at a minute of the make, °C, where it is known. */
+  readonly roomSwingC?: (minute: number) => number;
   /** Measured temperature at a minute of the make, where there is one: it overrules the thermal model. */
   readonly measuredTempC?: (minute: number) => number | null;
+}
+
+/** The surroundings as they are at a minute: the room by its hour. */
+export function atMinute(environment: Environment, minute: number): Environment {
+  const { kitchen, roomSwingC } = environment;
+  if (!roomSwingC) return environment;
+  return { ...environment, kitchen: { ...kitchen, roomC: kitchen.roomC + roomSwingC(minute) } };
 }
 
 export const USUAL_ENVIRONMENT: Environment = { kitchen: USUAL_KITCHEN, member: NOMINAL_MEMBER };

@@ -1,4 +1,4 @@
-import { USUAL_KITCHEN, type Kitchen } from './environment.js';
+import { USUAL_KITCHEN, type Environment, type Kitchen } from './environment.js';
 
 /** The maker's hours: gives a moment back where somebody is awake, else the next moment when somebody is (ms). */
 export type Wake = (ms: number) => number;
@@ -10,6 +10,13 @@ export const ALWAYS_AWAKE: Wake = (ms) => ms;
 export interface Household {
   readonly kitchen?: Kitchen;
   readonly wake?: Wake;
+  /** How far the room is from its mean at a moment (ms), °C. */
+  readonly roomSwing?: (ms: number) => number;
+}
+
+/** The room's swing by the minutes of a make that begins at a moment; nothing where it is not known. */
+export function swingFrom(startMs: number, { roomSwing }: Household): Pick<Environment, 'roomSwingC'> {
+  return roomSwing ? { roomSwingC: (minute) => roomSwing(startMs + minute * 60_000) } : {};
 }
 
 /** Kitchen of a batch: the household's, with the room the batch was planned for. */

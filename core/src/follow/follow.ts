@@ -2,7 +2,7 @@ import { balanceOf, type Balance } from '../balance/yield.js';
 import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
-import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
+import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { stockNamed } from '../make/plan.js';
@@ -107,6 +107,7 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
   const endNowMs = batch.ended ? Math.min(nowMs, batch.ended.atMs) : nowMs;
   const environmentOf = (member: Member): Environment => ({
     kitchen: kitchenFor(choices, household.kitchen),
+    ...swingFrom(batch.startedMs, household),
     member,
     measuredTempC: (minute) => {
       const ms = msOf({ startMs: batch.startedMs }, minute);

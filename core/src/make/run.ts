@@ -1,4 +1,4 @@
-import type { Environment } from '../environment/environment.js';
+import { atMinute, type Environment } from '../environment/environment.js';
 import { FRESH_COW_PH } from '../constants/milk.js';
 import { emptyCrock, type CrockState } from '../state/crock-state.js';
 import { solidsFraction } from '../state/composition.js';
@@ -21,7 +21,7 @@ const END_PRECISION_MIN = 0.02;
  * A stage that is not done after five days is returned unfinished.
  */
 export function runStage(stage: BoundStage, from: CrockState, environment: Environment, forMin?: number): StageRun {
-  const begun = stage.kind.begin(from, stage.params, environment);
+  const begun = stage.kind.begin(from, stage.params, atMinute(environment, from.minute));
   return goOn(stage, [begun], from.minute, environment, forMin);
 }
 
@@ -61,7 +61,7 @@ function goOn(
   if (done(state)) return { stage, states, finished: true };
   while (state.minute - since < until - 1e-9) {
     const step = Math.min(kind.stepMin, until - (state.minute - since));
-    const next = kind.advance(state, params, environment, step);
+    const next = advanced(stage, state, environment, step);
     if (done(next)) {
       states.push(endWithin(stage, state, next, environment, since, step));
       return { stage, states, finished: true };
@@ -70,6 +70,16 @@ function goOn(
     states.push(state);
   }
   return { stage, states, finished: forMin !== undefined };
+}
+
+/** Moves a crock on in a stage; the room is what it is half-way through. */
+function advanced(
+  { kind, params }: BoundStage,
+  from: CrockState,
+  environment: Environment,
+  minutes: number,
+): CrockState {
+  return kind.advance(from, params, atMinute(environment, from.minute + minutes / 2), minutes);
 }
 
 /** What decides the end of a stage, read off the crock. */
@@ -101,7 +111,7 @@ function endWithin(
   let end = past;
   const tryAt = (minutes: number) => {
     if (minutes <= notYet || minutes >= done) return;
-    const there = kind.advance(from, params, environment, minutes);
+    const there = advanced(stage, from, environment, minutes);
     if (kind.done(there, params, environment, since)) [done, end] = [minutes, there];
     else notYet = minutes;
   };
@@ -153,8 +163,7 @@ export function firstOf(run: StageRun): CrockState {
 /** The crock at a minute of a run, between the states that were kept: the last of them moved on to just then. */
 export function stateIn(run: StageRun, minute: number, environment: Environment): CrockState {
   const before = run.states.findLast((s) => s.minute <= minute) ?? firstOf(run);
-  const { kind, params } = run.stage;
-  return minute > before.minute ? kind.advance(before, params, environment, minute - before.minute) : before;
+  return minute > before.minute ? advanced(run.stage, before, environment, minute - before.minute) : before;
 }
 
 /** A run's course about its end: earlier states from the run, later ones by letting it go on. */
@@ -166,10 +175,10 @@ export function courseOf(run: StageRun, environment: Environment): Course {
     lastedMin,
     at: (fromEnd) => {
       if (fromEnd <= 0) return earlierState(run, end.minute + fromEnd);
-      const { kind, params } = run.stage;
+      const { stepMin } = run.stage.kind;
       let last = later[later.length - 1]!;
       while (last.minute < end.minute + fromEnd - 1e-9) {
-        last = kind.advance(last, params, environment, Math.min(kind.stepMin, end.minute + fromEnd - last.minute));
+        last = advanced(run.stage, last, environment, Math.min(stepMin, end.minute + fromEnd - last.minute));
         later.push(last);
       }
       return later.find((s) => s.minute >= end.minute + fromEnd - 1e-6) ?? last;

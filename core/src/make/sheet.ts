@@ -3,7 +3,7 @@ import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
-import { ALWAYS_AWAKE, kitchenFor, type Household } from '../environment/household.js';
+import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
@@ -111,7 +111,11 @@ export function makeSheet(
   const { startMs = 0, wake = ALWAYS_AWAKE, stocks = [] } = begin;
   checkChoices(method, given, stocks);
   const choices = { ...initialChoices(method), ...given };
-  const environment: Environment = { kitchen: kitchenFor(choices, begin.kitchen), member: NOMINAL_MEMBER };
+  const environment: Environment = {
+    kitchen: kitchenFor(choices, begin.kitchen),
+    member: NOMINAL_MEMBER,
+    ...swingFrom(startMs, begin),
+  };
   const planned = planStages(method, choices, stocks);
   const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
   const end = lastOf(runs[runs.length - 1]!);

@@ -17,6 +17,9 @@ export const DEMO_INSTRUMENTS = [
 /** The island's own money. */
 export const DEMO_CURRENCY = 'tal';
 
+/** The old lamp store: thick walls, a stove in winter. */
+export const DEMO_ROOM = { roomC: 19, roomSummerC: 23, warmestMonth: 8, roomNightDropC: 2 } as const;
+
 const KIT_A = { 'thermometer-a': 'thermometer', 'ph-probe-a': 'ph-probe', 'scale-a': 'scale' } as const;
 const KIT_B = { 'thermometer-b': 'thermometer', 'ph-probe-b': 'ph-probe', 'scale-b': 'scale' } as const;
 const SCALE_ALONE = { 'scale-b': 'scale' } as const;

@@ -2,7 +2,7 @@ import { USUAL_SETTINGS } from '@oat-crock/contract';
 import type { StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
-import { DEMO_CURRENCY, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
+import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { play } from './play.js';
 
@@ -11,7 +11,7 @@ export function seedDemo(kitchen: Kitchen): void {
   if (kitchen.instruments.all().length > 0) return;
   const nowMs = kitchen.clock.now();
   kitchen.db.transaction(() => {
-    kitchen.household.saveSettings({ ...USUAL_SETTINGS, currency: DEMO_CURRENCY }, 0);
+    kitchen.household.saveSettings({ ...USUAL_SETTINGS, ...DEMO_ROOM, currency: DEMO_CURRENCY }, 0);
     for (const instrument of DEMO_INSTRUMENTS) {
       kitchen.instruments.add({
         ...instrument,

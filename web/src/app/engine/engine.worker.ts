@@ -10,16 +10,18 @@ import {
   type Household,
 } from '@oat-crock/core';
 import { expose } from 'comlink';
-import { wakeAfter } from '@oat-crock/contract/wire';
+import { roomSwingAt, wakeAfter } from '@oat-crock/contract/wire';
 import type { Effort, EngineApi } from './engine-api';
 
 const MEMBERS: Readonly<Record<Effort, number>> = { glance: 250, look: 2000 };
 const FAN_POINTS = 48;
 
 /** The household that the settings describe, as the engine wants it. */
-function householdOf({ asleepFromH, asleepToH, roomC, refrigeratorC, hobW }: Settings): Household {
+function householdOf(settings: Settings): Household {
+  const { asleepFromH, asleepToH, roomC, refrigeratorC, hobW } = settings;
   return {
     kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
+    ...(settings.roomNightDropC > 0 && { roomSwing: (ms: number) => roomSwingAt(settings, ms) }),
     wake: (ms) => wakeAfter(ms, { fromH: asleepFromH, toH: asleepToH }),
   };
 }

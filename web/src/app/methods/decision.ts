@@ -1,6 +1,8 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { roomOnDay } from '@oat-crock/contract/wire';
 import {
+  choicesOf,
   choicesThatCount,
   fillOfLot,
   initialChoices,
@@ -16,6 +18,7 @@ import type { MakeAsked } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { OwnLarder } from '../larder/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
+import { householdFeature } from '../state/household.feature';
 import { selectKitchen } from '../state/kitchen';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
@@ -32,11 +35,19 @@ export class Decision {
   private readonly own = inject(OwnLarder).things;
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly told = this.store.selectSignal(householdFeature.selectVersion);
 
   readonly methodId = signal<string | undefined>(undefined);
   readonly method = computed(() => this.book.find(this.methodId()) ?? methodById('strained-yogurt'));
   readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
-  readonly choices = computed((): Choices => ({ ...initialChoices(this.method()), ...this.draft().choices }));
+  /** What the household answers of itself: its room on the day, once somebody has said how warm that is. */
+  private readonly ofHousehold = computed((): Choices => {
+    const asksRoom = choicesOf(this.method()).some((c) => c.key === 'roomC');
+    return asksRoom && this.told() > 0 ? { roomC: roomOnDay(this.settings(), this.startMs()) } : {};
+  });
+  /** What is chosen otherwise than the method begins with. */
+  readonly given = computed((): Choices => ({ ...this.ofHousehold(), ...this.draft().choices }));
+  readonly choices = computed((): Choices => ({ ...initialChoices(this.method()), ...this.given() }));
 
   /** Groups and choices that have a say, lots of one's own among their options. */
   readonly groups = computed(() =>
@@ -54,7 +65,7 @@ export class Decision {
   readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
   readonly asked = computed((): MakeAsked => ({
     method: this.method(),
-    choices: this.draft().choices,
+    choices: this.given(),
     startMs: this.startMs(),
     settings: this.settings(),
     stocks: this.stocks(),

@@ -101,7 +101,7 @@ export class Methods {
 
   protected start(): void {
     const method = this.method();
-    const { choices } = this.decision.draft();
+    const choices = this.decision.given();
     const stocks = this.decision.stocks();
     checkChoices(method, choices, stocks);
     const larder = { stocks, takings: this.decision.takings() };
