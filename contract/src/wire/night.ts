@@ -7,9 +7,12 @@ export interface Asleep {
 /** The sleeping hours of a dairy that has not said otherwise. */
 export const ASLEEP: Asleep = { fromH: 22, toH: 6 };
 
+/** A moment that is reckoned in minutes may lie a hair before the hour it was meant for; nobody sleeps for that. */
+const HAIR_MS = 500;
+
 /** True where a moment lies in the sleeping hours. */
 export function isNight(atMs: number, { fromH, toH }: Asleep): boolean {
-  const at = new Date(atMs);
+  const at = new Date(atMs + HAIR_MS);
   const hour = at.getHours() + at.getMinutes() / 60;
   return toH <= fromH ? hour >= fromH || hour < toH : hour >= fromH && hour < toH;
 }
