@@ -1,0 +1,79 @@
+import { referenceStock } from '../constants/reference-materials.js';
+import { makeSheet } from '../make/sheet.js';
+import { METHODS, methodById } from '../methods/index.js';
+import { materialOf } from '../state/materials.js';
+import { findMakes, type Wanted } from './find-makes.js';
+import { stockOfLot, type StockLot } from './lot.js';
+
+const FEW = { members: 30, seed: 1, fanPoints: 2 };
+const ANYTHING: Wanted = { lot: null, withinH: null, thermostat: true, words: '', startMs: 0 };
+const find = (wanted: Partial<Wanted>) => findMakes(METHODS, { ...ANYTHING, ...wanted });
+
+const cream: StockLot = {
+  id: '01J0000000000000000000000A',
+  kind: 'cream',
+  name: 'Cream near its date',
+  amount: 2000,
+  countedMs: 0,
+  pack: null,
+  price: 6,
+  useBy: null,
+  note: '',
+  material: materialOf(referenceStock('cream-36')),
+  treatment: '72C-15s',
+  species: 'cow',
+  homogenised: false,
+  stabilised: false,
+  freshPh: null,
+  allergen: null,
+};
+
+describe('what to make', () => {
+  it('is any make of the house where nothing is said, and each does', () => {
+    const found = find({});
+    expect(found.map((f) => f.methodId).sort()).toEqual(METHODS.map((m) => m.id).sort());
+    expect(found.filter((f) => f.against !== '')).toEqual([]);
+    for (const f of found) expect(f.productG).withContext(f.name).toBeGreaterThan(0);
+  });
+
+  it('has the soonest ready first, and what would not do last, with the reason', () => {
+    const found = find({ withinH: 12 });
+    const does = found.filter((f) => f.against === '');
+    expect(does.length).toBeGreaterThan(0);
+    expect(does.every((f) => f.totalMin <= 12 * 60)).toBeTrue();
+    expect(found.slice(0, does.length)).toEqual(does);
+    expect(does.map((f) => f.totalMin)).toEqual(does.map((f) => f.totalMin).sort((a, b) => a - b));
+    for (const f of found.slice(does.length)) expect(f.against).toContain('12 h');
+  });
+
+  it('of a cream uses it up, no richer than it is, in gear that holds it', () => {
+    const found = find({ lot: { lot: cream, leftG: 2000 } });
+    expect(found.map((f) => f.methodId).sort()).toEqual([
+      'cultured-butter',
+      'cultured-cream',
+      'scalded-cream',
+      'thick-cream',
+    ]);
+    for (const { methodId, choices, against } of found) {
+      expect(against).withContext(methodId).toBe('');
+      const stocks = [stockOfLot(cream)];
+      const sheet = makeSheet(methodById(methodId), choices, FEW, { stocks });
+      const own = sheet.amounts.find((a) => a.lotId === cream.id)!;
+      expect(own.massG).withContext(methodId).toBeGreaterThan(1900);
+      expect(own.massG).withContext(methodId).toBeLessThanOrEqual(2001);
+      expect(Number(choices['fatPct'])).toBeLessThanOrEqual(36);
+    }
+  });
+
+  it('without a thermostat is kept warm some other way', () => {
+    const yogurt = find({ thermostat: false, words: 'scalded yogurt' });
+    expect(yogurt.map((f) => f.methodId)).toContain('scalded-yogurt');
+    for (const f of yogurt) expect(f.choices['keeper']).not.toBe('thermostat');
+  });
+
+  it('is found by words of its name, its family or its summary, in any order', () => {
+    expect(find({ words: 'butter cultured' })[0]!.methodId).toBe('cultured-butter');
+    expect(find({ words: 'Fresh cheese' }).length).toBe(METHODS.filter((m) => m.family === 'Fresh cheese').length);
+    expect(find({ words: 'anvil' })).toEqual([]);
+  });
+});
