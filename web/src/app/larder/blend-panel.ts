@@ -30,36 +30,33 @@ const TRACE_G = 0.5;
   template: `
     <h2>Blend what there is</h2>
     <div class="asked">
-      <label for="blend-kg">To get</label>
       <oc-number-field
         fieldId="blend-kg"
+        label="To get"
         [value]="kg()"
         (changed)="kg.set($event)"
         [min]="0.1"
         [max]="500"
         [step]="0.5"
         suffix=" kg"
-        [buttons]="false"
       />
-      <label for="blend-fat">of fat</label>
       <oc-number-field
         fieldId="blend-fat"
+        label="of fat"
         [value]="fatPct()"
         (changed)="fatPct.set($event)"
         [max]="60"
         [step]="0.1"
         suffix=" %"
-        [buttons]="false"
       />
-      <label for="blend-protein">protein</label>
       <oc-number-field
         fieldId="blend-protein"
+        label="protein"
         [value]="proteinPct()"
         (changed)="proteinPct.set($event)"
         [max]="20"
         [step]="0.1"
         suffix=" %"
-        [buttons]="false"
       />
     </div>
     @if (blend(); as blend) {
@@ -90,20 +87,12 @@ const TRACE_G = 0.5;
       align-items: center;
       margin: 0.4rem 0;
     }
-    label {
-      font-weight: 600;
-      font-size: 0.92rem;
-    }
     li {
       padding: 0.15rem 0;
     }
     .missed {
       color: var(--brick);
       font-weight: 650;
-    }
-    .asked ::ng-deep .p-inputnumber,
-    .asked ::ng-deep .p-inputnumber-input {
-      width: 100%;
     }
     @media (max-width: 1000px) {
       .asked {

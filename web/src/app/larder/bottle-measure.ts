@@ -27,25 +27,23 @@ const ASKED = {
       <summary>Measure it</summary>
       <p class="quiet">{{ asked().how }}</p>
       <div class="asked">
-        <label for="bottle-first">{{ asked().first.label }}</label>
         <oc-number-field
           fieldId="bottle-first"
+          [label]="asked().first.label"
           [value]="first() ?? asked().first.initial"
           (changed)="first.set($event)"
           [min]="0.1"
           [max]="asked().first.max"
           [suffix]="asked().first.suffix"
-          [buttons]="false"
         />
-        <label for="bottle-second">{{ asked().second.label }}</label>
         <oc-number-field
           fieldId="bottle-second"
+          [label]="asked().second.label"
           [value]="second() ?? asked().second.initial"
           (changed)="second.set($event)"
           [min]="0.1"
           [max]="asked().second.max"
           [suffix]="asked().second.suffix"
-          [buttons]="false"
         />
       </div>
       <p role="status">{{ words() }} <button type="button" (click)="take()">Take that</button></p>
@@ -70,10 +68,6 @@ const ASKED = {
       align-items: center;
       margin: 0.4rem 0;
     }
-    label {
-      font-weight: 600;
-      font-size: 0.92rem;
-    }
     button {
       font: inherit;
       font-weight: 600;
@@ -84,10 +78,6 @@ const ASKED = {
       border: 1px solid var(--cobalt);
       border-radius: 5px;
       cursor: pointer;
-    }
-    :host ::ng-deep .p-inputnumber,
-    :host ::ng-deep .p-inputnumber-input {
-      width: 100%;
     }
   `,
 })

@@ -31,21 +31,19 @@ const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly
             [max]="2000"
             [step]="10"
             suffix=" g"
-            [buttons]="false"
           />
         }
       </div>
       <div class="figures">
         @for (figure of figures(); track figure.key) {
-          <label [for]="'label-' + figure.key">{{ figure.label }}</label>
           <oc-number-field
             [fieldId]="'label-' + figure.key"
+            [label]="figure.label"
             [value]="figure.value"
             (changed)="type(figure.key, $event)"
             [max]="100000"
             [step]="0.1"
             suffix=" g"
-            [buttons]="false"
           />
         }
       </div>

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Family } from '@oat-crock/contract/wire';
@@ -15,11 +14,11 @@ import {
   type Lot,
   type LotKind,
 } from '@oat-crock/core';
-import { SelectModule } from 'primeng/select';
 import { monotonicFactory } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
+import { OptionField } from '../ui/option-field';
 import { mass } from '../ui/words';
 import { BlendPanel } from './blend-panel';
 import { dayOf, sayDay } from './days';
@@ -56,7 +55,7 @@ const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 
 @Component({
   selector: 'oc-larder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BlendPanel, FormsModule, RecordPanel, Removed, RouterLink, SelectModule, Thing, UseFirst],
+  imports: [BlendPanel, OptionField, RecordPanel, Removed, RouterLink, Thing, UseFirst],
   templateUrl: './larder.html',
   styleUrl: './larder.css',
 })
@@ -84,16 +83,7 @@ export class LarderPlace {
   ]);
   protected readonly empty = computed(() => this.boards().every((b) => b.things.length === 0));
 
-  /** What was picked to be added: it is added when the list has closed and given the focus back. */
-  protected picked = '';
-
-  protected addPicked(family: Family): void {
-    const kind = this.picked;
-    this.picked = '';
-    if (kind) this.add(family, kind);
-  }
-
-  private add(family: Family, kind: string): void {
+  protected add(family: Family, kind: string): void {
     const nowMs = this.clock.exactMs();
     const id = this.nextId(nowMs);
     const draft =

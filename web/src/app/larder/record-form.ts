@@ -3,8 +3,8 @@ import { FormsModule } from '@angular/forms';
 import type { Family, FieldProblem } from '@oat-crock/contract/wire';
 import type { Material } from '@oat-crock/core';
 import { DatePickerModule } from 'primeng/datepicker';
-import { SelectModule } from 'primeng/select';
 import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
 import type { Draft } from '../state/larder.feature';
 import { dayOf, noonOf } from './days';
 import { fieldsOf, valueAt, withValue, type Asked, type NumberAsked, type OptionAsked } from './fields';
@@ -14,7 +14,7 @@ import { LabelForm } from './label-form';
 @Component({
   selector: 'oc-record-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, DatePickerModule, LabelForm, NumberField, SelectModule],
+  imports: [FormsModule, DatePickerModule, LabelForm, NumberField, OptionField],
   templateUrl: './record-form.html',
   styleUrl: './record-form.css',
 })

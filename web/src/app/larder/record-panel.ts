@@ -12,11 +12,20 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Family, Kept } from '@oat-crock/contract/wire';
-import { GEAR_TYPES, leftOf, takenBy, type Gear, type GearKind, type Lot, type LotKind } from '@oat-crock/core';
-import { SelectModule } from 'primeng/select';
+import {
+  GEAR_TYPES,
+  leftOf,
+  referenceStock,
+  takenBy,
+  type Gear,
+  type GearKind,
+  type Lot,
+  type LotKind,
+} from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature, type Draft, type Writing } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
+import { OptionField } from '../ui/option-field';
 import { dayTime, mass } from '../ui/words';
 import { differences } from './differences';
 import { LOT_NAMES } from './fields';
@@ -33,7 +42,7 @@ const FOCUS_SETTLES_MS = 60;
 @Component({
   selector: 'oc-record-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BottleMeasure, FormsModule, MeasurePanel, RecordForm, RouterLink, SelectModule],
+  imports: [BottleMeasure, FormsModule, MeasurePanel, RecordForm, RouterLink, OptionField],
   templateUrl: './record-panel.html',
   styleUrl: './record-panel.css',
 })
@@ -71,7 +80,9 @@ export class RecordPanel {
 
   /** Materials of the shipped list that it may be filled in from. */
   protected readonly reference = computed(() =>
-    this.family() === 'lots' ? [...(REFERENCE[this.draft()?.['kind'] as LotKind] ?? [])] : [],
+    this.family() === 'lots'
+      ? (REFERENCE[this.draft()?.['kind'] as LotKind] ?? []).map(({ id, name }) => ({ id, label: name }))
+      : [],
   );
 
   protected readonly uses = computed(() => {
@@ -135,9 +146,8 @@ export class RecordPanel {
   }
 
   protected fillIn(stockId: string): void {
-    const stock = this.reference().find((s) => s.id === stockId);
     const draft = this.draft();
-    if (stock && draft) this.change({ ...draft, ...ofReference(stock) });
+    if (draft) this.change({ ...draft, ...ofReference(referenceStock(stockId)) });
   }
 
   protected save(): void {

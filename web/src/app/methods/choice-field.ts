@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Choice, Choices, Method, Problem } from '@oat-crock/core';
-import { SelectModule } from 'primeng/select';
 import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
 import type { OwnFill } from './own-things';
 import { ProblemLine } from './problem-line';
 
@@ -13,12 +12,13 @@ const SIDE_BY_SIDE = 2;
 @Component({
   selector: 'oc-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, ProblemLine, SelectModule],
+  imports: [NumberField, OptionField, ProblemLine],
   template: `
     <label [attr.for]="id()">{{ choice().label }}</label>
     @if (number(); as n) {
       <oc-number-field
         [fieldId]="id()"
+        [buttons]="true"
         [value]="asNumber()"
         (changed)="typed($event)"
         [min]="n.min"
@@ -41,23 +41,14 @@ const SIDE_BY_SIDE = 2;
         }
       </div>
     } @else {
-      <p-select
-        [inputId]="id()"
+      <oc-option-field
+        [fieldId]="id()"
         [ariaLabel]="choice().label"
         [options]="options()"
-        optionLabel="label"
-        optionValue="id"
-        [ngModel]="value()"
-        (ngModelChange)="chosen.emit($event)"
-        appendTo="body"
+        [value]="value()"
+        (changed)="chosen.emit($event)"
         [invalid]="problem() !== null"
-      >
-        <ng-template #item let-option>
-          <span class="option"
-            >{{ option.label }} <small>{{ option.why }}</small></span
-          >
-        </ng-template>
-      </p-select>
+      />
     }
     @if (own().length) {
       <div class="own" role="group" [attr.aria-label]="'Your own, for ' + choice().label">

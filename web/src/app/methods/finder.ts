@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
-import { SelectModule } from 'primeng/select';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { sayDay } from '../larder/days';
@@ -11,6 +9,7 @@ import { OwnLarder } from '../larder/own-larder';
 import { DraftActions } from '../state/draft.feature';
 import { selectKitchen } from '../state/kitchen';
 import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
 import { clockTime, mass, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
 
@@ -23,7 +22,7 @@ const REST_MS = 120;
 @Component({
   selector: 'oc-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, SelectModule],
+  imports: [NumberField, OptionField],
   templateUrl: './finder.html',
   styleUrl: './finder.css',
 })

@@ -16,16 +16,15 @@ const KG_PER_L = 1.03;
   template: `
     <p class="lead">Or scale it</p>
     <div class="goals">
-      <label for="scale-product">to get</label>
       <oc-number-field
         fieldId="scale-product"
+        label="to get"
         [value]="wantedKg()"
         (changed)="wantedKg.set($event)"
         [min]="0.05"
         [max]="100"
         [step]="0.25"
         suffix=" kg"
-        [buttons]="false"
       />
       <button type="button" (click)="toProduct()" [disabled]="wantedKg() === null">Scale</button>
     </div>

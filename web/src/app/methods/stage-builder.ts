@@ -1,6 +1,5 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
@@ -23,13 +22,13 @@ import {
   type Method,
   type MethodFault,
 } from '@oat-crock/core';
-import { SelectModule } from 'primeng/select';
 import { ulid } from 'ulid';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
 import { MethodBook } from './method-book';
 
@@ -37,7 +36,7 @@ import { MethodBook } from './method-book';
 @Component({
   selector: 'oc-stage-builder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, FormsModule, NumberField, RouterLink, SelectModule],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
   templateUrl: './stage-builder.html',
   styleUrl: './stage-builder.css',
 })

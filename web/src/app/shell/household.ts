@@ -97,9 +97,10 @@ const FIELDS: readonly {
       <form (ngSubmit)="save()">
         @for (field of fields; track field.key) {
           <div class="field">
-            <label [attr.for]="'household-' + field.key">{{ field.label }}</label>
             <oc-number-field
               [fieldId]="'household-' + field.key"
+              [label]="field.label"
+              [buttons]="true"
               [value]="draft()[field.key]"
               (changed)="change(field.key, $event)"
               [min]="field.min"

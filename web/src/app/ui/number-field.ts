@@ -8,6 +8,9 @@ import { InputNumberModule } from 'primeng/inputnumber';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, InputNumberModule],
   template: `
+    @if (label()) {
+      <label [attr.for]="fieldId()">{{ label() }}</label>
+    }
     <p-inputnumber
       [inputId]="fieldId()"
       [ngModel]="value()"
@@ -33,6 +36,19 @@ import { InputNumberModule } from 'primeng/inputnumber';
     :host {
       display: contents;
     }
+    label {
+      font-weight: 600;
+      font-size: 0.92rem;
+    }
+    p-inputnumber,
+    :host ::ng-deep .p-inputnumber-input {
+      width: 100%;
+    }
+    :host ::ng-deep .p-inputnumber-button {
+      background: var(--paper-sunk);
+      border-color: var(--line-strong);
+      color: var(--ink);
+    }
     p {
       grid-column: 1 / -1;
       color: var(--brick);
@@ -43,12 +59,15 @@ import { InputNumberModule } from 'primeng/inputnumber';
 })
 export class NumberField {
   readonly fieldId = input.required<string>();
+  /** Its label, beside it in the grid; left out where one stands elsewhere. */
+  readonly label = input('');
   readonly value = input.required<number | null>();
   readonly min = input(0);
   readonly max = input.required<number>();
   readonly step = input(1);
   readonly suffix = input('');
-  readonly buttons = input(true);
+  /** A button at either side, a step less and a step more. */
+  readonly buttons = input(false);
   readonly invalid = input(false);
   readonly digits = input(2);
   /** A number within the bounds, or null for an emptied field; nothing while what is typed lies outside them. */
