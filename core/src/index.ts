@@ -95,6 +95,7 @@ export * from './larder/gear.js';
 export * from './larder/split.js';
 export * from './larder/fills.js';
 export * from './larder/ideas.js';
+export * from './larder/own-gear.js';
 export * from './larder/find-makes.js';
 export * from './larder/measure.js';
 export * from './stages/bottle-pressure.js';

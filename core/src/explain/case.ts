@@ -2,7 +2,7 @@ import { CULTURES, LETHAL_RISE_C, LINES, type Culture } from '../constants/cultu
 import type { WorkedOut } from '../follow/follow.js';
 import type { TimelineStage } from '../follow/timeline.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { stockNamed } from '../make/plan.js';
+import { pouredBy } from '../make/plan.js';
 import { volumeMl } from '../stages/pass-time.js';
 import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -89,7 +89,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
     meanSetC: setting.length > 0 ? setting.reduce((sum, s) => sum + s.tempC, 0) / setting.length : null,
     lethalC: culture && culture.growth.maxC + LETHAL_RISE_C,
     denatured: denaturedBetaLg(end.native),
-    ultraHeated: stockNamed(String(choices['milk'] ?? 'whole'), batch.stocks).treatment === 'ultra-heated',
+    ultraHeated: pouredBy(past.map((s) => s.stage)).some((s) => s.treatment === 'ultra-heated'),
     proteinPct: 100 * proteinFraction((sown ?? end).masses),
     fatPct: 100 * fractionOf(end.masses, 'fat'),
     endPh: phs.at(-1)?.value ?? end.ph,

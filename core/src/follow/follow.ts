@@ -5,9 +5,9 @@ import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/en
 import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
-import { stockNamed } from '../make/plan.js';
+import { pouredBy } from '../make/plan.js';
 import { plannedOf } from '../make/planned.js';
-import { firstOf, lastOf } from '../make/run.js';
+import { advanced, firstOf, lastOf } from '../make/run.js';
 import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
@@ -251,7 +251,7 @@ function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal:
     state: here,
     past: pastOf(timeline, here),
     measuredPh: phs.at(-1)?.value ?? null,
-    rawMilk: stockNamed(String(batch.choices['milk'] ?? 'whole'), batch.stocks).treatment === 'raw',
+    rawMilk: pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw'),
     souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
     forecastMin: expected,
     setSeen: batch.cues.some((c) => c.cue === 'set' && c.answer !== 'liquid'),
@@ -273,7 +273,7 @@ function expectedMin(at: Timeline['stages'][number], nominal: Environment): numb
   let state = begin;
   const target = kind.target(params);
   while (state.ph > target && state.minute - begin.minute < 5 * 24 * 60) {
-    state = kind.advance(state, params, { ...nominal, measuredTempC: () => null }, kind.stepMin);
+    state = advanced(at.stage, state, { ...nominal, measuredTempC: () => null }, kind.stepMin);
   }
   return state.ph <= target ? state.minute - begin.minute : null;
 }

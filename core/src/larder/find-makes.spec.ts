@@ -6,7 +6,7 @@ import { findMakes, type Wanted } from './find-makes.js';
 import { stockOfLot, type StockLot } from './lot.js';
 
 const FEW = { members: 30, seed: 1, fanPoints: 2 };
-const ANYTHING: Wanted = { lot: null, withinH: null, thermostat: true, words: '', startMs: 0 };
+const ANYTHING: Wanted = { lot: null, withinH: null, thermostat: true, words: '', startMs: 0, gear: [] };
 const find = (wanted: Partial<Wanted>) => findMakes(METHODS, { ...ANYTHING, ...wanted });
 
 const cream: StockLot = {

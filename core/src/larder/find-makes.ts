@@ -1,9 +1,10 @@
 import type { Household } from '../environment/household.js';
 import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
-import { choicesOf, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
-import { fillsWithG } from '../stages/blend.js';
+import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import type { Gear } from './gear.js';
 import { fillOfLot } from './fills.js';
+import { biggerVessels } from './own-gear.js';
 import { ideasFor } from './ideas.js';
 import { stockOfLot, type LotStock, type StockLot } from './lot.js';
 
@@ -18,6 +19,8 @@ export interface Wanted {
   /** Words that the make's name, family or summary must have. */
   readonly words: string;
   readonly startMs: number;
+  /** Vessels of one's own: where one is too small, the next is taken. */
+  readonly gear: readonly Gear[];
 }
 
 /** A make that was found: how it would be decided, what it gives, and why it does not do where it does not. */
@@ -69,7 +72,7 @@ function foundOf(method: Method, wanted: Wanted, household: Household): Found {
   const work = (decided: Choices) =>
     makeSheet(method, decided, QUICK, { ...household, stocks, startMs: wanted.startMs });
   const tried = work(first);
-  const bigger = biggerGear(tried);
+  const bigger = biggerVessels(tried.problems, wanted.gear);
   const choices = { ...first, ...bigger };
   const sheet = bigger ? work(choices) : tried;
   return {
@@ -97,7 +100,7 @@ function withoutThermostat(
   return { choices: {}, against: 'It wants a steady warmth.' };
 }
 
-/** The lot chosen, a pot to hold it, and as much milk and cream as uses it up. */
+/** The lot chosen, and as much milk and cream as uses it up. */
 function ofLot(
   method: Method,
   before: Choices,
@@ -110,29 +113,10 @@ function ofLot(
   const keys = new Map(choicesOf(method).map((c) => [c.key, c]));
   const allowed = Object.entries({ ...fill.choices, ...ownFat(method, lot) }).filter(([key]) => keys.has(key));
   const choices = { ...before, ...Object.fromEntries(allowed) };
-  const pot = keys.get('vesselL');
-  const roomy = pot ? { vesselL: most(pot) } : {};
-  const scaled = scaleTo(
-    method,
-    { ...choices, ...roomy },
-    { is: 'use up', lotId: lot.id, massG: leftG },
-    { ...household, stocks },
-  );
-  if (!scaled.ok) return choices;
-  const vesselL = pot && Math.ceil((2 * scaled.massG) / fillsWithG(1)) / 2;
-  return { ...choices, massG: scaled.massG, ...(vesselL ? { vesselL: Math.min(vesselL, most(pot)) } : {}) };
+  const goal = { is: 'use up', lotId: lot.id, massG: leftG } as const;
+  const scaled = scaleTo(method, choices, goal, { ...household, stocks });
+  return scaled.ok ? { ...choices, massG: scaled.massG } : choices;
 }
-
-/** Gear of which a bigger one is taken for granted. */
-const GEAR_CHOICES: ReadonlySet<string> = new Set(['churnL', 'strainerL']);
-
-/** A churn or a sieve big enough, where the one that was taken is not. */
-function biggerGear({ problems }: MakeSheet): Choices | null {
-  const works = problems.flatMap((p) => Object.entries(p.works ?? {})).filter(([key]) => GEAR_CHOICES.has(key));
-  return works.length > 0 ? Object.fromEntries(works) : null;
-}
-
-const most = (choice: Choice) => (choice.kind === 'number' ? choice.max : 0);
 
 /** A milk as rich as it is, or a cream no richer than it is: nothing else has to be bought for it. */
 function ownFat(method: Method, { kind, material }: StockLot): Choices {

@@ -12,6 +12,7 @@ import { ideasFor } from './ideas.js';
 import { materialOfLabel } from './label.js';
 import { leftOf } from './left.js';
 import { stockOfLot, type Lot, type StockLot } from './lot.js';
+import { biggerVessels, withOwnGear } from './own-gear.js';
 import { inPacks, packWords } from './packs.js';
 import { fitInto } from './split.js';
 import { daysBetween, nearness, useFirst } from './use-first.js';
@@ -211,6 +212,26 @@ describe('things of one’s own', () => {
     expect(of(lot('milk', 'ultra-heated'))).toContain('cold-start-yogurt');
     expect(of(lot('base', 'soya'))).toEqual(['plant-yogurt']);
     expect(of(lot('whey', 'sweet-whey'))).toEqual(['acid-heat-curd']);
+  });
+});
+
+describe('a vessel too small', () => {
+  const strained = methodById('strained-yogurt');
+  const tooSmall = makeSheet(strained, { massG: 8000 }, FEW).problems;
+
+  it('is offered the smallest of one’s own that does, or else the size that would', () => {
+    const pots = [gear('pot', 3), gear('pot', 20), gear('pot', 12), gear('jar', 10)];
+    expect(tooSmall.map((p) => p.works)).toEqual([{ vesselL: 9.5 }]);
+    expect(withOwnGear(tooSmall[0]!, pots).works).toEqual({ vesselL: 12 });
+    expect(withOwnGear(tooSmall[0]!, [gear('pot', 3)]).works).toEqual({ vesselL: 9.5 });
+    expect(biggerVessels(tooSmall, pots)).toEqual({ vesselL: 12 });
+  });
+
+  it('is told apart from what no vessel mends', () => {
+    const thin = makeSheet(strained, { texture: 'firm', drain: 'flat' }, FEW).problems;
+    expect(withOwnGear(thin[0]!, [gear('pot', 20)])).toEqual(thin[0]!);
+    expect(biggerVessels(thin, [])).toBeNull();
+    expect(biggerVessels([], [])).toBeNull();
   });
 });
 

@@ -29,6 +29,11 @@ export function planStages(
     );
 }
 
+/** Every milk, cream and base that the stages pour in. */
+export function pouredBy(stages: readonly BoundStage[]): readonly Stock[] {
+  return stages.flatMap((s) => s.kind.pours?.(s.params) ?? []);
+}
+
 /** The culture that sours a make, or null where nothing does. */
 export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
   const sowing = stages.find((s) => s.params['culture'] !== undefined);
@@ -51,6 +56,6 @@ function valueOf(parameter: Parameter, choices: Choices, stocks: readonly Stock[
  * What a choice of milk, cream or base names: one of some lots, or one of the reference list.
  * @throws RangeError where it is neither
  */
-export function stockNamed(name: string, stocks: readonly Stock[]): Stock {
+function stockNamed(name: string, stocks: readonly Stock[]): Stock {
   return stocks.find((s) => s.id === name) ?? referenceStock(name);
 }

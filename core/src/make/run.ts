@@ -73,7 +73,7 @@ function goOn(
 }
 
 /** Moves a crock on in a stage; the room is what it is half-way through. */
-function advanced(
+export function advanced(
   { kind, params }: BoundStage,
   from: CrockState,
   environment: Environment,

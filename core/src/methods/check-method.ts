@@ -113,7 +113,7 @@ function paramFaults(
 
 /** A method that is written soundly is tried: it has to pour something in first, and to come to something. */
 function trialFaults(method: Method): MethodFault[] {
-  if (planStages(method)[0]?.kind.pours !== true) {
+  if (!planStages(method)[0]?.kind.pours) {
     return [
       {
         field: 'stages.0',

@@ -1,4 +1,10 @@
 import fc from 'fast-check';
+import { replay, type Batch } from '../batch/replay.js';
+import { referenceStock } from '../constants/reference-materials.js';
+import { follow } from '../follow/follow.js';
+import type { LotStock } from '../larder/lot.js';
+import { pouredBy } from '../make/plan.js';
+import { plannedOf } from '../make/planned.js';
 import { makeSheet } from '../make/sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
 import { methodFaults } from './check-method.js';
@@ -69,6 +75,47 @@ describe('a variant', () => {
   it('leaves out what is not among its choices', () => {
     const own = variantOf(scalded, 'ours', 'Ours', { milk: 'lot:01J', moon: 'full' });
     expect(choicesOf(own)).toEqual(choicesOf(scalded));
+  });
+});
+
+describe('raw milk', () => {
+  const T0 = Date.UTC(2026, 4, 2, 8);
+  const begun = (change: Partial<Batch>): Batch => ({
+    ...replay([
+      {
+        id: '1',
+        batchId: 'b',
+        atMs: T0,
+        source: 'hand',
+        body: { type: 'started', methodId: 'room-yogurt', choices: {}, name: 'Pot' },
+      },
+    ])!,
+    steps: [
+      { stageId: 'starter', atMs: T0 + 20 * 60_000 },
+      { stageId: 'warm', atMs: T0 + 30 * 60_000 },
+    ],
+    ...change,
+  });
+  const warns = (batch: Batch) =>
+    follow(batch, T0 + 2 * 3_600_000, FEW).findings.some((f) => f.reason.toLowerCase().includes('raw'));
+
+  it('is warned of whether it was chosen, settled in a method of one’s own, or a lot of the larder', () => {
+    const room = methodById('room-yogurt');
+    const settled = withFixed(room, at(room, 'blend'), 'milk', 'raw');
+    const raw: LotStock = { ...referenceStock('raw'), id: 'lot:1', kind: 'milk' };
+    expect(warns(begun({}))).toBeFalse();
+    expect(warns(begun({ choices: { milk: 'raw', fatPct: 4.2 } }))).toBeTrue();
+    expect(warns(begun({ ownMethod: settled, choices: { fatPct: 4.2 } }))).toBeTrue();
+    expect(warns(begun({ choices: { milk: 'lot:1', fatPct: 4.2 }, stocks: [raw] }))).toBeTrue();
+    const sheet = makeSheet(settled, { fatPct: 4.2 }, FEW);
+    expect(sheet.cautions.some((c) => c.startsWith('Raw milk'))).toBeTrue();
+  });
+
+  it('counts among the causes of a fault by what was poured, not by what a choice is called', () => {
+    const ultra: LotStock = { ...referenceStock('ultra-heated'), id: 'lot:1', kind: 'milk' };
+    const poured = (batch: Batch) => pouredBy(plannedOf(batch).stages).map((s) => s.treatment);
+    expect(poured(begun({ choices: { milk: 'lot:1', fatPct: 3.5 }, stocks: [ultra] }))).toEqual(['ultra-heated']);
+    expect(poured(begun({ choices: { fatPct: 8 } }))).toEqual(['72C-15s', '72C-15s']);
   });
 });
 

@@ -22,7 +22,7 @@ const TAKES_MIN = 8;
 export const base: StageKind<BaseParams> = {
   kind: 'base',
   defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
-  pours: true,
+  pours: (params) => [stockOf(params.base)],
   name: () => 'base',
   instruction: (params) => {
     const stock = stockOf(params.base);

@@ -66,7 +66,7 @@ export function fillsWithG(vesselL: number): number {
 export const blend: StageKind<BlendParams> = {
   kind: 'blend',
   defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
-  pours: true,
+  pours: (params) => blendParts(params).map((part) => part.stock),
   name: () => 'blend',
   instruction: (params) => {
     const parts = blendParts(params).map(
@@ -106,7 +106,7 @@ export const blend: StageKind<BlendParams> = {
   cautions: (params) => [
     CAUTIONS.clean,
     CAUTIONS.allergen,
-    ...(stockOf(params.milk).treatment === 'raw' ? [CAUTIONS.raw] : []),
+    ...(blendParts(params).some(({ stock }) => stock.treatment === 'raw') ? [CAUTIONS.raw] : []),
   ],
   problems: (params) => [...fatProblems(params), ...vesselProblems(params)],
 };
@@ -120,7 +120,7 @@ function vesselProblems(params: BlendParams): Problem[] {
       field: 'vesselL',
       message: `${(params.massG / 1000).toFixed(1)} kg of milk with its starter needs a pot of ${wanted.toFixed(1)} L.`,
       remedy: `Take a larger pot, or at most ${(Math.floor(fitsKg * 4) / 4).toFixed(2)} kg of milk.`,
-      works: { massG: Math.floor(fitsKg * 4) * 250 },
+      works: { vesselL: Math.ceil(wanted * 2) / 2 },
     },
   ];
 }

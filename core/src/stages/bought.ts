@@ -24,7 +24,7 @@ const BIOMASS = 0.8;
 export const bought: StageKind<BoughtParams> = {
   kind: 'bought',
   defaults: { massG: 2000, fatPct: 3.6 },
-  pours: true,
+  pours: () => [],
   name: () => 'bought yogurt',
   instruction: (params) =>
     `Have ${sayMass(params.massG)} of plain yogurt cold, with no starch or gelatine on its label.`,

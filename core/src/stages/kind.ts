@@ -2,6 +2,7 @@ import type { Environment } from '../environment/environment.js';
 import type { DrainageCourse } from '../physics/drainage.js';
 import type { Surroundings } from '../physics/heat.js';
 import type { CrockState } from '../state/crock-state.js';
+import type { Stock } from '../state/materials.js';
 
 /** How early or late the end of a stage may come, in minutes, and what it costs. */
 export interface Give {
@@ -94,8 +95,8 @@ export interface StageKind<P> {
   readonly name: (params: P) => string;
   /** What the hands do to begin it, as a sentence with amounts. */
   readonly instruction: (params: P, before: CrockState) => string;
-  /** True for what a make can begin with: it pours something into an empty pot. */
-  readonly pours?: true;
+  /** The milks, creams and bases that it pours in, as they come; also marks what a make can begin with. */
+  readonly pours?: (params: P) => readonly Stock[];
   /** Minutes of hands to begin it. */
   readonly handsMin: (params: P) => number;
   /** True where the hands must stay or look in throughout. */

@@ -1,4 +1,4 @@
-import type { Lot } from '@oat-crock/core';
+import { methodById, type Lot } from '@oat-crock/core';
 import request from 'supertest';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
@@ -110,6 +110,61 @@ describe('lots and gear', () => {
     const lot = milk();
     await make('lots', lot);
     expect(told).toEqual([{ type: 'larder', larder: { lots: [{ version: 1, goneMs: null, item: lot }] } }]);
+  });
+});
+
+describe('methods of one’s own', () => {
+  const own = (change: object = {}) => ({ ...methodById('scalded-yogurt'), id: ulid(), name: 'Ours', ...change });
+  const begin = (method: { id: string }, more: object = {}) =>
+    entryOf(ulid(), { type: 'started', methodId: method.id, choices: {}, name: 'Pot', method, ...more } as never);
+  const send = (entry: unknown) =>
+    request(app)
+      .post(`${API}/entries`)
+      .send({ entries: [entry] });
+
+  it('are kept where they are sound, and told what is wrong where they are not', async () => {
+    const method = own();
+    expect((await make('methods', method)).status).toBe(201);
+    expect((await request(app).get(`${API}/larder`)).body.methods[0].item).toEqual(method);
+    const house = await make('methods', methodById('quark'));
+    expect(fields(house)).toEqual(['id']);
+    const empty = await make('methods', own({ stages: [{ id: 'a', kind: 'rest', params: {} }] }));
+    expect([empty.status, fields(empty)]).toEqual([422, ['stages.0']]);
+    expect(fields(await make('methods', own({ stages: [{ id: 'a', kind: 'levitate', params: {} }] })))).toEqual([
+      'stages.0.kind',
+    ]);
+    expect(fields(await make('methods', own({ groups: 'none' })))).toEqual(['groups']);
+  });
+
+  it('are begun as they were, and outlive their being taken away', async () => {
+    const method = own();
+    await make('methods', method);
+    const started = begin(method);
+    expect((await send(started)).status).toBe(201);
+    await takeAway('methods', method.id, 1);
+    const step = entryOf(started.batchId, { type: 'step', stageId: 'heat' });
+    expect((await send(step)).status).toBe(201);
+    expect(fields(await send(entryOf(started.batchId, { type: 'step', stageId: 'churn' })))).toEqual([
+      'entries.0.body.stageId',
+    ]);
+  });
+
+  it('are not begun where they are unsound, or other than they say', async () => {
+    expect(fields(await send(begin(own({ stages: [{ id: 'a', kind: 'rest', params: {} }] }))))).toEqual([
+      'entries.0.body.method.stages.0',
+    ]);
+    expect(fields(await send(begin(own(), { methodId: 'another' })))).toEqual(['entries.0.body.method.id']);
+    expect(fields(await send(begin(own(), { choices: { heatC: 400 } })))).toEqual(['entries.0.body.choices']);
+  });
+
+  it('have a form that is published, as all of this is in the description of the interface', async () => {
+    const form = (await request(app).get(`${API}/method.schema.json`)).body;
+    expect(form.required).toEqual(['oatCrock', 'version', 'method']);
+    expect(Object.keys(form.properties.method.properties)).toContain('stages');
+    const { paths } = (await request(app).get(`${API}/openapi.json`)).body;
+    for (const family of ['lots', 'gear', 'methods']) {
+      expect(Object.keys(paths[`/${family}/{id}`])).toEqual(['put', 'delete']);
+    }
   });
 });
 

@@ -46,7 +46,9 @@ const ASKED = {
           [suffix]="asked().second.suffix"
         />
       </div>
-      <p role="status">{{ words() }} <button type="button" (click)="take()">Take that</button></p>
+      <p role="status">
+        {{ words() }} <button type="button" class="press line-press" (click)="take()">Take that</button>
+      </p>
     </details>
   `,
   styles: `
@@ -68,17 +70,6 @@ const ASKED = {
       align-items: center;
       margin: 0.4rem 0;
     }
-    button {
-      font: inherit;
-      font-weight: 600;
-      min-height: 2.4rem;
-      padding: 0 0.7rem;
-      color: var(--cobalt);
-      background: none;
-      border: 1px solid var(--cobalt);
-      border-radius: 5px;
-      cursor: pointer;
-    }
   `,
 })
 export class BottleMeasure {
@@ -87,13 +78,13 @@ export class BottleMeasure {
   protected readonly first = signal<number | null>(null);
   protected readonly second = signal<number | null>(null);
 
-  private readonly isRennet = computed(() => this.draft()['kind'] === 'rennet');
+  private readonly isRennet = computed(() => this.draft().kind === 'rennet');
   protected readonly asked = computed(() => (this.isRennet() ? ASKED.rennet : ASKED.acid));
   private readonly figure = computed(() => {
     const { first, second } = this.asked();
     const [a, b] = [this.first() ?? first.initial, this.second() ?? second.initial];
     if (this.isRennet()) return Math.round(dropsPerMl(a, b));
-    return Math.round(strengthBySoda(this.draft()['agent'] as SourAgentId, b, a) * 10) / 10;
+    return Math.round(strengthBySoda(this.draft().agent as SourAgentId, b, a) * 10) / 10;
   });
   protected readonly words = computed(() =>
     this.isRennet() ? `${this.figure()} drops to a mL.` : `${this.figure()} % acid.`,

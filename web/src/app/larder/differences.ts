@@ -1,4 +1,5 @@
 import type { Family } from '@oat-crock/contract/wire';
+import type { Draft } from '../state/larder.feature';
 import { fieldsOf, valueAt } from './fields';
 
 /** A field that two people have written differently, in words. */
@@ -20,18 +21,16 @@ interface Compared {
   readonly say: (value: unknown) => string;
 }
 
-type Values = Readonly<Record<string, unknown>>;
-
 /** What of two versions of a record is not the same, field by field as the form shows them. */
-export function differences(family: Family, mine: Values, theirs: object): readonly Difference[] {
-  const kind = String(mine['kind']);
+export function differences(family: Family, mine: Draft, theirs: object): readonly Difference[] {
+  const kind = String(mine.kind);
   const fields = fieldsOf(family, kind).flatMap((f): Compared[] =>
     f.type === 'label'
       ? MATERIAL.map(([path, label]) => ({ path, label, say: sayWith(' g') }))
       : [{ path: f.path, label: f.label, say: sayer(f) }],
   );
   return fields.flatMap(({ path, label, say }) => {
-    const [a, b] = [valueAt(mine, path), valueAt(theirs as Values, path)];
+    const [a, b] = [valueAt(mine, path), valueAt(theirs, path)];
     return a === b ? [] : [{ label, mine: say(a), theirs: say(b) }];
   });
 }

@@ -154,16 +154,16 @@ export const LOT_NAMES: Readonly<Record<LotKind, string>> = {
   other: 'Something else',
 };
 
-type Values = Readonly<Record<string, unknown>>;
-
 /** A value of a record by its path. */
-export function valueAt(record: Values, path: string): unknown {
-  return path.split('.').reduce<unknown>((at, key) => (at as Values | null | undefined)?.[key], record);
+export function valueAt(record: object, path: string): unknown {
+  return path
+    .split('.')
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], record);
 }
 
 /** A record with a value changed by its path. */
-export function withValue<T extends Values>(record: T, path: string, value: unknown): T {
+export function withValue<T extends object>(record: T, path: string, value: unknown): T {
   const [key, ...rest] = path.split('.') as [string, ...string[]];
-  const inner = rest.length === 0 ? value : withValue((record[key] ?? {}) as Values, rest.join('.'), value);
+  const inner = rest.length === 0 ? value : withValue((valueAt(record, key) ?? {}) as object, rest.join('.'), value);
   return { ...record, [key]: inner };
 }

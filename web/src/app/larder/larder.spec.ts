@@ -8,6 +8,8 @@ import { BlendPanel } from './blend-panel';
 import { BottleMeasure } from './bottle-measure';
 import { dayOf } from './days';
 import { differences } from './differences';
+import { valueAt, withValue } from './fields';
+import { LabelForm } from './label-form';
 import { LarderPlace } from './larder';
 import { MeasurePanel } from './measure-panel';
 import { newGear, newLot, ofReference } from './new-records';
@@ -110,7 +112,7 @@ describe('writing a record', () => {
     name.value = 'Morning milk';
     name.dispatchEvent(new Event('input'));
     await page.fixture.whenStable();
-    expect(stateOf(page).writing[idOf(1)]!.draft['name']).toBe('Morning milk');
+    expect(stateOf(page).writing[idOf(1)]!.draft.name).toBe('Morning milk');
     expect(page.element.querySelector('h1')!.textContent).toBe('Morning milk');
     await page.click('Leave it as it was');
     expect(page.element.querySelector('h1')!.textContent).toBe('Evening milk');
@@ -122,9 +124,9 @@ describe('writing a record', () => {
     await tell(page, [kept(milk(1))]);
     const panel = page.fixture.componentInstance as unknown as { change: (d: object) => void; draft: () => object };
     panel.change({ ...panel.draft(), amount: 500 });
-    expect(stateOf(page).writing[idOf(1)]!.draft['countedMs']).toBe(NOW);
+    expect(valueAt(stateOf(page).writing[idOf(1)]!.draft, 'countedMs')).toBe(NOW);
     panel.change({ ...panel.draft(), price: 9 });
-    expect(stateOf(page).writing[idOf(1)]!.draft['countedMs']).toBe(NOW);
+    expect(valueAt(stateOf(page).writing[idOf(1)]!.draft, 'countedMs')).toBe(NOW);
   });
 
   it('shows both where somebody else was first, and saves over theirs only when told to', async () => {
@@ -184,7 +186,7 @@ describe('two versions of a record', () => {
 
 describe('what was measured of the kitchen', () => {
   const measured = (kind: Gear['kind'], learned: Gear['learned']): Gear => ({
-    ...(newGear(idOf(9), kind, 'It') as unknown as Gear),
+    ...(newGear(idOf(9), kind, 'It') as Gear),
     learned,
   });
   const at = (value: number, atMs: number) => ({ value, sd: null, atMs });
@@ -239,11 +241,11 @@ describe('what was measured of the kitchen', () => {
 
   it('takes the drop of a bottle as it was counted', async () => {
     const page = await pageOf(BottleMeasure, [], NOW, { draft: newLot(idOf(1), 'rennet', NOW) });
-    const told: Record<string, unknown>[] = [];
+    const told: object[] = [];
     page.fixture.componentInstance.changed.subscribe((d) => told.push(d));
     expect(page.text()).toContain('24 drops to a mL.');
     await page.click('Take that');
-    expect(told[0]!['dropsPerMl']).toBe(24);
+    expect(valueAt(told[0]!, 'dropsPerMl')).toBe(24);
   });
 });
 
@@ -262,5 +264,56 @@ describe('blending what there is', () => {
     panel.kg.set(20);
     await page.fixture.whenStable();
     expect(page.text()).toContain('There is not enough of it. The nearest:');
+  });
+});
+
+describe('a label, typed as it is printed', () => {
+  const whole = { fatPct: 3.6, proteinPct: 3.3, lactosePct: 4.7, mineralsPct: 0.72 };
+  const fieldOf = (page: TestPage<LabelForm>, key: string) =>
+    page.element.querySelector<HTMLInputElement>(`#label-${key}`)!.value;
+
+  it('shows the same milk for 100 g and for a serving', async () => {
+    const page = await pageOf(LabelForm, [], NOW, { material: whole });
+    expect(['fatG', 'proteinG', 'sugarsG'].map((key) => fieldOf(page, key))).toEqual(['3.6 g', '3.3 g', '4.7 g']);
+    const told: { fatPct: number }[] = [];
+    page.fixture.componentInstance.changed.subscribe((m) => {
+      told.push(m);
+      page.fixture.componentRef.setInput('material', m);
+    });
+    const form = page.fixture.componentInstance as unknown as {
+      per: (g: number) => void;
+      type: (key: string, value: number) => void;
+    };
+    form.type('fatG', 4.2);
+    expect(told.at(-1)!.fatPct).toBeCloseTo(4.2, 6);
+    await page.fixture.whenStable();
+    form.per(250);
+    await page.fixture.whenStable();
+    form.type('fatG', 10);
+    expect(told.at(-1)!.fatPct).toBeCloseTo(4, 6);
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('In 100 g: 4 g fat');
+  });
+
+  it('that cannot be says so, and tells nothing', async () => {
+    const page = await pageOf(LabelForm, [], NOW, { material: whole });
+    let told = 0;
+    page.fixture.componentInstance.changed.subscribe(() => told++);
+    (page.fixture.componentInstance as unknown as { type: (key: string, value: number) => void }).type('fatG', 99);
+    await page.fixture.whenStable();
+    expect(told).toBe(0);
+    expect(page.element.querySelector('[role=alert]')!.textContent).toContain('do not fit into 100 g');
+  });
+});
+
+describe('values by their path', () => {
+  it('are read and changed in place, the rest left as it was', () => {
+    const record = { id: 'a', material: { fatPct: 3, proteinPct: 4 }, price: 1 };
+    expect(valueAt(record, 'material.fatPct')).toBe(3);
+    expect(valueAt(record, 'nothing.there')).toBeUndefined();
+    const changed = withValue(record, 'material.fatPct', 5);
+    expect(changed).toEqual({ id: 'a', material: { fatPct: 5, proteinPct: 4 }, price: 1 });
+    expect(record.material.fatPct).toBe(3);
+    expect(withValue({ id: 'a' }, 'material.fatPct', 5) as object).toEqual({ id: 'a', material: { fatPct: 5 } });
   });
 });

@@ -141,11 +141,11 @@ export class LarderPlace {
   /** Things that are being written and were never saved. */
   private unsaved(family: Family, kinds: readonly string[]): Standing[] {
     return Object.values(this.writing())
-      .filter((w) => w.family === family && w.overVersion === 0 && kinds.includes(String(w.draft['kind'])))
+      .filter((w) => w.family === family && w.overVersion === 0 && kinds.includes(String(w.draft.kind)))
       .map((w): Standing => ({
         id: w.draft.id,
-        kind: w.draft['kind'] as LotKind,
-        name: String(w.draft['name']),
+        kind: w.draft.kind as LotKind,
+        name: String(w.draft.name),
         words: 'not saved yet',
         date: '',
         near: 'keeps',

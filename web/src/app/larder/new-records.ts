@@ -9,6 +9,7 @@ import {
   RENNET_BOTTLE,
   SOUR_AGENTS,
   WHEYS,
+  type Gear,
   type GearKind,
   type LotKind,
   type Stock,
@@ -79,6 +80,6 @@ const USUAL_L: Readonly<Partial<Record<GearKind, number>>> = {
   'cold-shelf': 100,
 };
 
-export function newGear(id: string, kind: GearKind, name: string): Draft {
+export function newGear(id: string, kind: GearKind, name: string): Gear {
   return { id, kind, name, holdsL: USUAL_L[kind] ?? null, count: 1, learned: {}, note: '' };
 }

@@ -25,7 +25,7 @@ export class RecordForm {
   readonly changed = output<Draft>();
 
   protected readonly fields = computed(() =>
-    fieldsOf(this.family(), String(this.draft()['kind'])).map((field) => {
+    fieldsOf(this.family(), String(this.draft().kind)).map((field) => {
       const value = valueAt(this.draft(), field.path);
       const wrong = this.errors().filter((e) => e.field === field.path || e.field.startsWith(`${field.path}.`));
       return { field, id: `record-${field.path}`, value, wrong, date: field.type === 'day' ? dateOf(value) : null };

@@ -67,21 +67,19 @@ export class RecordPanel {
     return thing ? { family: 'gear', kept: thing } : null;
   });
   protected readonly family = computed((): Family => this.writing()?.family ?? this.kept()?.family ?? 'lots');
-  protected readonly draft = computed(
-    (): Draft | null => this.writing()?.draft ?? (this.kept()?.kept.item as unknown as Draft | undefined) ?? null,
-  );
+  protected readonly draft = computed((): Draft | null => this.writing()?.draft ?? this.kept()?.kept.item ?? null);
   protected readonly gone = computed(() => this.kept()?.kept.goneMs ?? null);
   protected readonly isNew = computed(() => this.kept() === null);
 
   protected readonly kindName = computed(() => {
-    const kind = String(this.draft()?.['kind']);
+    const kind = String(this.draft()?.kind);
     return this.family() === 'lots' ? LOT_NAMES[kind as LotKind] : GEAR_TYPES[kind as GearKind].name;
   });
 
   /** Materials of the shipped list that it may be filled in from. */
   protected readonly reference = computed(() =>
     this.family() === 'lots'
-      ? (REFERENCE[this.draft()?.['kind'] as LotKind] ?? []).map(({ id, name }) => ({ id, label: name }))
+      ? (REFERENCE[this.draft()?.kind as LotKind] ?? []).map(({ id, name }) => ({ id, label: name }))
       : [],
   );
 
@@ -106,6 +104,13 @@ export class RecordPanel {
   });
 
   constructor() {
+    effect(() => {
+      this.id();
+      requestAnimationFrame(() => {
+        const { nativeElement } = this.host;
+        if (nativeElement.getBoundingClientRect().top < 0) nativeElement.scrollIntoView();
+      });
+    });
     effect((onCleanup) => {
       this.id();
       if (!untracked(this.isNew)) return;
@@ -123,7 +128,7 @@ export class RecordPanel {
 
   protected change(draft: Draft): void {
     const before = this.draft();
-    const counted = before && draft['amount'] !== before['amount'] ? { countedMs: this.clock.exactMs() } : {};
+    const counted = before && draft.amount !== before.amount ? { countedMs: this.clock.exactMs() } : {};
     const overVersion = this.writing()?.overVersion ?? this.kept()?.kept.version ?? 0;
     this.store.dispatch(LarderActions.written({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
   }
@@ -131,17 +136,17 @@ export class RecordPanel {
   /** The gear that is open, once it is kept and where something can be learned of it. */
   protected readonly gear = computed(() => {
     if (this.family() !== 'gear' || this.isNew() || this.gone() !== null) return null;
-    const gear = this.draft() as unknown as Gear;
+    const gear = this.draft() as Gear;
     return GEAR_TYPES[gear.kind].learns.length > 0 ? gear : null;
   });
   /** The bottle that is open, where its strength can be measured. */
   protected readonly bottle = computed(() => {
     const draft = this.draft();
-    return draft?.['kind'] === 'rennet' || draft?.['kind'] === 'acid' ? draft : null;
+    return draft?.kind === 'rennet' || draft?.kind === 'acid' ? draft : null;
   });
 
   protected changeAndSave(gear: Gear): void {
-    this.change(gear as unknown as Draft);
+    this.change(gear);
     this.save();
   }
 
@@ -166,7 +171,7 @@ export class RecordPanel {
   }
 
   protected takeAway(): void {
-    const [family, id, name] = [this.family(), this.id(), String(this.draft()?.['name'])];
+    const [family, id, name] = [this.family(), this.id(), String(this.draft()?.name)];
     this.store.dispatch(LarderActions.letGo({ id }));
     this.store.dispatch(LarderActions.removeWanted({ family, id }));
     this.removed.last.set({ family, id, name });

@@ -4,7 +4,7 @@ import { roomOnDay } from '@oat-crock/contract/wire';
 import {
   choicesOf,
   choicesThatCount,
-  fillOfLot,
+  isStock,
   initialChoices,
   leftOf,
   methodById,
@@ -12,6 +12,7 @@ import {
   type Goal,
   type MakeSheet,
   type Problem,
+  withOwnGear,
 } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
 import type { MakeAsked } from '../engine/engine-api';
@@ -72,7 +73,10 @@ export class Decision {
   }));
   readonly sheet = signal<MakeSheet | null>(null);
   readonly refused = signal<string | null>(null);
-  readonly problems = computed<readonly Problem[]>(() => this.sheet()?.problems ?? []);
+  /** What is wrong with it, with vessels of one's own where one is too small. */
+  readonly problems = computed<readonly Problem[]>(() =>
+    (this.sheet()?.problems ?? []).map((p) => withOwnGear(p, this.own().gear)),
+  );
   /** Why the last scaling did not do, in words. */
   readonly scaling = signal<string>('');
 
@@ -135,13 +139,20 @@ export class Decision {
   /** True once what is in the larder is known. */
   readonly ready = computed(() => Object.keys(this.own().everyLot).length > 0);
 
-  /** Makes it of a lot: chosen where its kind is asked for, and used up. */
+  /** Makes it of a lot, as it would be found for it: chosen where its kind is asked for, used up, in vessels that hold it. */
   async makeOf(lotId: string): Promise<void> {
     const lot = this.own().lots.find((l) => l.id === lotId);
-    const fill = lot && fillOfLot(lot);
-    if (!lot || !fill) return;
-    this.choose(fill.beside, fill.choices[fill.beside]!);
-    await this.scaleTo({ is: 'use up', lotId, massG: leftOf(lot, this.own().taken) });
+    if (!lot || !isStock(lot)) return;
+    const wanted = {
+      lot: { lot, leftG: leftOf(lot, this.own().taken) },
+      withinH: null,
+      thermostat: true,
+      words: '',
+      startMs: this.startMs(),
+      gear: this.own().gear,
+    };
+    const [found] = await this.engine.find([this.method()], wanted, this.settings());
+    if (found) this.doThat(found.choices);
   }
 
   /** Fills choices in from a bottle, a cloth or a vessel of one's own. */

@@ -61,6 +61,7 @@ export class Finder {
     thermostat: this.thermostat(),
     words: this.words().trim(),
     startMs: this.startMs(),
+    gear: this.own().gear,
   }));
   protected readonly found = signal<readonly Found[] | null>(null);
   protected readonly trouble = signal('');

@@ -48,7 +48,7 @@ export class OwnMethodBar {
     if (name === '') return;
     const variant = variantOf(this.decision.method(), ulid(), name, this.decision.choices());
     this.naming.set(false);
-    this.save(variant as unknown as Draft, 0);
+    this.save(variant, 0);
   }
 
   protected print(): void {
@@ -75,7 +75,7 @@ export class OwnMethodBar {
     if (!file) return;
     const read = await readMethodFile(await file.text());
     this.trouble.set(read.ok ? [] : read.errors);
-    if (read.ok) this.save({ ...read.method, id: ulid() } as unknown as Draft, 0);
+    if (read.ok) this.save({ ...read.method, id: ulid() }, 0);
   }
 
   protected takeAway(): void {

@@ -16,8 +16,7 @@ const lot = (n: number, kind: Lot['kind'], more: object = {}): Lot =>
   ({ ...newLot(ID(n), kind, 1000), ...more }) as unknown as Lot;
 const milk = (n: number, more: Partial<StockLot> = {}) =>
   lot(n, 'milk', { ...ofReference(referenceStock('whole')), amount: 5000, ...more });
-const gear = (kind: Gear['kind'], more: Partial<Gear> = {}) =>
-  ({ ...newGear(ID(90), kind, kind), ...more }) as unknown as Gear;
+const gear = (kind: Gear['kind'], more: Partial<Gear> = {}) => ({ ...newGear(ID(90), kind, kind), ...more }) as Gear;
 
 function own(lots: readonly Lot[], gears: readonly Gear[] = [], more: Partial<OwnThings> = {}): OwnThings {
   return {

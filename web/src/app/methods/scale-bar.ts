@@ -15,7 +15,7 @@ const KG_PER_L = 1.03;
   imports: [NumberField],
   template: `
     <p class="lead">Or scale it</p>
-    <div class="goals">
+    <div class="goals product">
       <oc-number-field
         fieldId="scale-product"
         label="to get"
@@ -26,14 +26,22 @@ const KG_PER_L = 1.03;
         [step]="0.25"
         suffix=" kg"
       />
-      <button type="button" (click)="toProduct()" [disabled]="wantedKg() === null">Scale</button>
+      <button type="button" class="press line-press" (click)="toProduct()" [disabled]="wantedKg() === null">
+        Scale
+      </button>
     </div>
     <div class="goals">
       @if (hasPot()) {
-        <button type="button" (click)="decision.scaleTo({ is: 'fill the pot' })">Fill the pot</button>
+        <button type="button" class="press line-press" (click)="decision.scaleTo({ is: 'fill the pot' })">
+          Fill the pot
+        </button>
       }
       @for (lot of named(); track lot.id) {
-        <button type="button" (click)="decision.scaleTo({ is: 'use up', lotId: lot.id, massG: lot.leftG })">
+        <button
+          type="button"
+          class="press line-press"
+          (click)="decision.scaleTo({ is: 'use up', lotId: lot.id, massG: lot.leftG })"
+        >
           Use up {{ lot.words }}
         </button>
       }
@@ -61,30 +69,12 @@ const KG_PER_L = 1.03;
       gap: 0.3rem 0.5rem;
       margin-top: 0.2rem;
     }
-    .goals ::ng-deep .p-inputnumber-input {
-      width: 6.5rem;
+    .product {
+      display: grid;
+      grid-template-columns: auto 7rem auto 1fr;
+    }
+    .product ::ng-deep .p-inputnumber-input {
       text-align: center;
-    }
-    button {
-      font: inherit;
-      font-size: 0.88rem;
-      min-height: 2.4rem;
-      padding: 0 0.7rem;
-      color: var(--cobalt);
-      border: 1px solid var(--cobalt);
-      border-radius: 5px;
-      background: transparent;
-      cursor: pointer;
-      text-align: left;
-    }
-    button:disabled {
-      color: var(--ink-soft);
-      border-color: var(--line-strong);
-    }
-    .problem {
-      color: var(--brick);
-      font-size: 0.82rem;
-      font-weight: 650;
     }
     .split {
       font-size: 0.88rem;

@@ -26,7 +26,7 @@ import { ulid } from 'ulid';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';
-import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
+import { LarderActions, larderFeature } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
@@ -54,7 +54,7 @@ export class StageBuilder {
 
   /** What is being written of it, else as it is kept; a method of the house until it is touched. */
   protected readonly method = computed((): Method => {
-    const written = this.writing()[this.methodId()]?.draft as unknown as Method | undefined;
+    const written = this.writing()[this.methodId()]?.draft as Method | undefined;
     return written ?? this.book.find(this.methodId()) ?? methodById('strained-yogurt');
   });
   protected readonly isOwn = computed(() => this.methodId() in this.writing() || this.book.isOwn(this.methodId()));
@@ -181,11 +181,11 @@ export class StageBuilder {
   private write(method: Method): void {
     if (this.isOwn()) {
       const overVersion = this.writing()[this.methodId()]?.overVersion ?? this.records()[this.methodId()]?.version ?? 0;
-      this.store.dispatch(LarderActions.written({ family: 'methods', draft: method as unknown as Draft, overVersion }));
+      this.store.dispatch(LarderActions.written({ family: 'methods', draft: method, overVersion }));
       return;
     }
     const copy = variantOf(method, ulid(), `${method.name}, our way`, initialChoices(method));
-    this.store.dispatch(LarderActions.written({ family: 'methods', draft: copy as unknown as Draft, overVersion: 0 }));
+    this.store.dispatch(LarderActions.written({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }
 }

@@ -3,6 +3,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { debounceTime, EMPTY, of, tap } from 'rxjs';
 import { DraftActions, draftFeature, type Draft } from './draft.feature';
+import { keepHere, keptHere } from './kept-here';
 
 const KEY = 'oat-crock.drafts';
 
@@ -12,7 +13,7 @@ const REST_MS = 250;
 /** What was being decided when the page was closed comes back. */
 const recover = createEffect(
   () => {
-    const drafts = keptDrafts();
+    const drafts = keptHere(KEY, isDraft);
     return drafts ? of(DraftActions.recovered({ drafts })) : EMPTY;
   },
   { functional: true },
@@ -25,39 +26,16 @@ const keep = createEffect(
     return actions$.pipe(
       ofType(DraftActions.chosen, DraftActions.filled, DraftActions.putBack, DraftActions.named, DraftActions.started),
       debounceTime(REST_MS),
-      tap(() => keepDrafts(drafts())),
+      tap(() => keepHere(KEY, drafts())),
     );
   },
   { functional: true, dispatch: false },
 );
 
-/** Drafts as they were kept; null where there are none, or none that can be read. */
-function keptDrafts(): Record<string, Draft> | null {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
-    if (typeof kept !== 'object' || kept === null) return null;
-    return Object.fromEntries(
-      Object.entries(kept)
-        .filter((pair): pair is [string, Draft] => isDraft(pair[1]))
-        .map(([id, draft]) => [id, { ...draft, things: draft.things ?? {} }]),
-    );
-  } catch {
-    return null;
-  }
-}
-
 function isDraft(value: unknown): value is Draft {
   const draft = value as Partial<Draft> | null;
   if (typeof draft?.name !== 'string' || typeof draft.choices !== 'object' || draft.choices === null) return false;
   return Object.values(draft.choices).every((v) => typeof v === 'string' || Number.isFinite(v));
-}
-
-function keepDrafts(drafts: Readonly<Record<string, Draft>>): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(drafts));
-  } catch {
-    // A browser that keeps nothing still lets the make be decided and started.
-  }
 }
 
 export const draftEffects = { recover, keep };

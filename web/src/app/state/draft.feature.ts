@@ -58,10 +58,10 @@ export const draftFeature = createFeature({
 });
 
 function changed(state: DraftState, methodId: string, change: (draft: Draft) => Draft): DraftState {
-  return { drafts: { ...state.drafts, [methodId]: change(state.drafts[methodId] ?? EMPTY) } };
+  return { drafts: { ...state.drafts, [methodId]: change(draftOf(state.drafts, methodId)) } };
 }
 
-/** The draft of a method, empty until something is chosen. */
+/** The draft of a method, empty until something is chosen; one that was kept before there were things has none. */
 export function draftOf(drafts: DraftState['drafts'], methodId: string): Draft {
-  return drafts[methodId] ?? EMPTY;
+  return { ...EMPTY, ...drafts[methodId] };
 }

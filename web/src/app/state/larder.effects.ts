@@ -3,8 +3,9 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { FAMILIES, type Family, type Kept, type KeptItem, type Larder } from '@oat-crock/contract/wire';
 import { concatMap, debounceTime, EMPTY, from, mergeMap, type Observable, of, tap } from 'rxjs';
-import { larderFeature, LarderActions, type LarderState, type Writing } from './larder.feature';
+import { larderFeature, LarderActions, type Writing } from './larder.feature';
 import { LarderWire, type Saved } from './larder-wire';
+import { keepHere, keptHere } from './kept-here';
 import { recordProblems } from './record-problems';
 
 const KEY = 'oat-crock.larder.writing';
@@ -32,7 +33,7 @@ const save = createEffect(
 async function send(wire: LarderWire, { family, draft, overVersion }: Writing): Promise<Action[]> {
   const errors = await recordProblems(family, draft);
   if (errors.length > 0) return [LarderActions.refused({ id: draft.id, errors })];
-  const saved = await wire.save(family, draft as unknown as KeptItem, overVersion);
+  const saved = await wire.save(family, draft as KeptItem, overVersion);
   if (saved.kind === 'saved') return [told(family, saved.kept), LarderActions.letGo({ id: draft.id })];
   return failed(family, draft.id, saved);
 }
@@ -67,7 +68,7 @@ const removeOrRestore = createEffect(
 /** What was being written when the page was closed comes back. */
 const recover = createEffect(
   (): Observable<Action> => {
-    const writing = keptWriting();
+    const writing = keptHere(KEY, isWriting);
     return writing ? of(LarderActions.recovered({ writing })) : EMPTY;
   },
   { functional: true },
@@ -80,27 +81,11 @@ const keep = createEffect(
     return actions$.pipe(
       ofType(LarderActions.written, LarderActions.letGo, LarderActions.kept),
       debounceTime(REST_MS),
-      tap(() => {
-        try {
-          localStorage.setItem(KEY, JSON.stringify(writing()));
-        } catch {
-          // A browser that keeps nothing still lets it be written and saved.
-        }
-      }),
+      tap(() => keepHere(KEY, writing())),
     );
   },
   { functional: true, dispatch: false },
 );
-
-function keptWriting(): LarderState['writing'] | null {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
-    if (typeof kept !== 'object' || kept === null) return null;
-    return Object.fromEntries(Object.entries(kept).filter((pair): pair is [string, Writing] => isWriting(pair[1])));
-  } catch {
-    return null;
-  }
-}
 
 function isWriting(value: unknown): value is Writing {
   const writing = value as Partial<Writing> | null;

@@ -3,7 +3,13 @@ import type { Family, FieldProblem, Kept, KeptItem, Larder } from '@oat-crock/co
 import type { Gear, Lot, Method } from '@oat-crock/core';
 
 /** A record as it is being written: any field may still be empty or wrong. */
-export type Draft = { readonly id: string } & Readonly<Record<string, unknown>>;
+export interface Draft {
+  readonly id: string;
+  readonly kind?: unknown;
+  readonly name?: unknown;
+  readonly amount?: unknown;
+  readonly agent?: unknown;
+}
 
 /** A record being written: over which version, and what the server said of it. */
 export interface Writing {

@@ -2,7 +2,15 @@ import { pageOf } from '../testing/page';
 import { NumberField } from './number-field';
 
 async function field(value: number | null) {
-  const page = await pageOf(NumberField, [], 0, { fieldId: 'fat', value, min: 1, max: 10, step: 0.5, suffix: ' %' });
+  const page = await pageOf(NumberField, [], 0, {
+    fieldId: 'fat',
+    value,
+    min: 1,
+    max: 10,
+    step: 0.5,
+    suffix: ' %',
+    buttons: true,
+  });
   const told: (number | null)[] = [];
   page.fixture.componentInstance.changed.subscribe((n) => {
     told.push(n);
