@@ -123,3 +123,39 @@ test('all of it by keyboard: a lot is added, named and saved', async ({ page, de
     '1.00 kg',
   );
 });
+
+test('a pot is measured step by step, the fit drawn and kept; on a telephone one thing is open at a time', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${demo.address}/larder`);
+  await board(page, 'Gear')
+    .getByRole('link', { name: /Middle pot/ })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Middle pot' })).toBeInViewport();
+  await expect(board(page, 'Cold')).toBeHidden();
+  const measuring = page.getByRole('region', { name: 'Measuring' });
+  await expect(measuring).toContainText('not measured yet');
+  await measuring.getByRole('button', { name: 'Measure it' }).click();
+  await page.request.put(`${demo.address}/api/v1/clock`, { data: { rate: 600 } });
+  for (const shown of ['71', '64.5', '58']) {
+    const temp = measuring.getByRole('spinbutton', { name: 'The thermometer shows' });
+    await temp.fill(shown);
+    await temp.press('Tab');
+    await measuring.getByRole('button', { name: 'Note it now' }).click();
+    await expect(measuring.getByRole('listitem').filter({ hasText: `${Number(shown).toFixed(1)} °C` })).toBeVisible();
+    await page.waitForTimeout(2500);
+  }
+  await page.request.put(`${demo.address}/api/v1/clock`, { data: { rate: 1 } });
+  await expect(measuring.getByRole('img')).toHaveAccessibleName(/Temperatures noted, and the fit/);
+  await expect(measuring.getByRole('status')).toContainText('in the first hour');
+
+  // the notes outlive the page; the figure is kept with the pot
+  await page.reload();
+  await expect(measuring.getByRole('listitem').filter({ hasText: '64.5 °C' })).toBeVisible();
+  await measuring.getByRole('button', { name: 'Keep this figure' }).click();
+  await expect(measuring).toContainText(/\d\.\d\d W per °C/);
+  await page.getByRole('link', { name: 'Close' }).click();
+  await expect(board(page, 'Cold')).toBeVisible();
+});
