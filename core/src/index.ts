@@ -1,6 +1,10 @@
 /** The engine: pure computation, no clock, no chance and no store but what it is handed. */
 export * from './units/volume.js';
 export * from './units/kitchen.js';
+export * from './units/system.js';
+export * from './units/say.js';
+export * from './units/in-units.js';
+export * from './units/shown.js';
 export * from './constants/acids.js';
 export * from './constants/butter.js';
 export * from './constants/cultures.js';

@@ -149,7 +149,7 @@ test('a pot is measured step by step, the fit drawn and kept; on a telephone one
   }
   await page.request.put(`${demo.address}/api/v1/clock`, { data: { rate: 1 } });
   await expect(measuring.getByRole('img')).toHaveAccessibleName(/Temperatures noted, and the fit/);
-  await expect(measuring.getByRole('status')).toContainText('in the first hour');
+  await expect(measuring.getByRole('status')).toContainText('Over the first hour');
 
   // the notes outlive the page; the figure is kept with the pot
   await page.reload();

@@ -12,10 +12,33 @@ const HAIR_MS = 500;
 
 /** True where a moment lies in the sleeping hours. */
 export function isNight(atMs: number, { fromH, toH }: Asleep): boolean {
-  const at = new Date(atMs + HAIR_MS);
-  const hour = at.getHours() + at.getMinutes() / 60;
+  const hour = hourOf(new Date(atMs + HAIR_MS));
   return toH <= fromH ? hour >= fromH || hour < toH : hour >= fromH && hour < toH;
 }
+
+/** Hours of the day, and days of the week (0 is Sunday), in which somebody is at the crocks. */
+export interface Works {
+  readonly fromH: number;
+  readonly toH: number;
+  readonly days: readonly number[];
+}
+
+/** What a household is at, at a moment: hands are at home in working hours, unwelcome outside them, worst at night. */
+export type HourKind = 'work' | 'off' | 'night';
+
+/** What a household that sleeps and works so is at, at a moment. Working hours may run over midnight. */
+export function hourKind(atMs: number, asleep: Asleep, { fromH, toH, days }: Works): HourKind {
+  if (isNight(atMs, asleep)) return 'night';
+  const at = new Date(atMs + HAIR_MS);
+  const hour = hourOf(at);
+  const overnight = toH <= fromH;
+  const sinceYesterday = overnight && hour < toH;
+  const day = (at.getDay() + (sinceYesterday ? 6 : 0)) % 7;
+  const within = overnight ? sinceYesterday || hour >= fromH : hour >= fromH && hour < toH;
+  return within && days.includes(day) ? 'work' : 'off';
+}
+
+const hourOf = (at: Date) => at.getHours() + at.getMinutes() / 60;
 
 /** A moment as it is where somebody is awake, else the next waking hour. */
 export function wakeAfter(atMs: number, asleep: Asleep): number {

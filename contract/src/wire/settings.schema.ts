@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { USUAL_SETTINGS, type Settings } from './settings.js';
+import { DATES_IN, USUAL_SETTINGS, type Settings } from './settings.js';
 
 const hour = Joi.number().min(0).max(24).required();
 
@@ -13,4 +13,11 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   refrigeratorC: Joi.number().min(0).max(10).required(),
   hobW: Joi.number().min(200).max(10_000).required(),
   currency: Joi.string().min(1).max(6).required(),
+  worksFromH: hour.optional().default(USUAL_SETTINGS.worksFromH),
+  worksToH: hour.optional().default(USUAL_SETTINGS.worksToH),
+  worksDays: Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7).default(USUAL_SETTINGS.worksDays),
+  temperatureIn: Joi.valid('C', 'F').default(USUAL_SETTINGS.temperatureIn),
+  massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),
+  volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),
+  datesIn: Joi.valid(...DATES_IN).default(USUAL_SETTINGS.datesIn),
 });

@@ -1,4 +1,6 @@
-/** The household: hours, kitchen, money. */
+import type { Units } from '@oat-crock/core';
+
+/** The household: hours, kitchen, money, units. */
 export interface Settings {
   /** Night: hands are unwelcome from here to there, hours of the day. */
   readonly asleepFromH: number;
@@ -11,6 +13,25 @@ export interface Settings {
   readonly refrigeratorC: number;
   readonly hobW: number;
   readonly currency: string;
+  /** When somebody is at the crocks, hours of the day, and on which days of the week (0 is Sunday). */
+  readonly worksFromH: number;
+  readonly worksToH: number;
+  readonly worksDays: readonly number[];
+  /** What amounts are said and typed in. */
+  readonly temperatureIn: Units['temperature'];
+  readonly massIn: Units['mass'];
+  readonly volumeIn: Units['volume'];
+  /** Whose way of writing dates and clock times, a language tag; empty for that of each browser. */
+  readonly datesIn: DatesIn;
+}
+
+/** Ways of writing dates that are offered: the day first, the month first, or as the browser has it. */
+export const DATES_IN = ['en-GB', 'en-US', ''] as const;
+export type DatesIn = (typeof DATES_IN)[number];
+
+/** The units of a household. */
+export function unitsOf({ temperatureIn, massIn, volumeIn }: Settings): Units {
+  return { temperature: temperatureIn, mass: massIn, volume: volumeIn };
 }
 
 export const USUAL_SETTINGS: Settings = {
@@ -23,4 +44,11 @@ export const USUAL_SETTINGS: Settings = {
   refrigeratorC: 4,
   hobW: 1800,
   currency: '¤',
+  worksFromH: 6,
+  worksToH: 22,
+  worksDays: [0, 1, 2, 3, 4, 5, 6],
+  temperatureIn: 'C',
+  massIn: 'g',
+  volumeIn: 'metric',
+  datesIn: 'en-GB',
 };

@@ -39,7 +39,7 @@ export function measureLoss({ noted, litres, roomC }: Measuring): Measured {
     const min = (i * lasts) / CURVE_POINTS;
     return { min: first.min + min, tempC: roomC + (first.tempC - roomC) * Math.exp(-perMin * min) };
   });
-  const words = `It loses ${perHourC.toFixed(1)} °C in the first hour, ${uaWPerK.toFixed(2)} W for each degree over the room.`;
+  const words = `Over the first hour it cools by ${perHourC.toFixed(1)} °C: ${uaWPerK.toFixed(2)} W per °C over the room.`;
   return { value: uaWPerK, sd: sdWPerK, words, curve };
 }
 
@@ -81,7 +81,7 @@ export function measureHolds({ noted }: Measuring): Measured {
   return {
     value: mean,
     sd,
-    words: `It holds ${mean.toFixed(1)} °C, give or take ${sd.toFixed(1)}.`,
+    words: `It holds ${mean.toFixed(1)} °C, ±${sd.toFixed(1)} °C.`,
     curve: ends.map((min) => ({ min, tempC: mean })),
   };
 }

@@ -1,7 +1,6 @@
 import { lotIdOf } from '../larder/lot.js';
 import type { Choices } from '../methods/method.js';
 import type { PricedAs, WeighedIn } from '../stages/kind.js';
-import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
 
@@ -9,7 +8,9 @@ import { firstOf, lastOf, type StageRun } from './run.js';
 export interface Amount {
   readonly what: string;
   readonly massG: number;
-  readonly kitchen: string;
+  readonly volumeMl: number;
+  /** How it is measured other than by the scale or the spoon: "12 drops", "1.9 mL". */
+  readonly measure: string | null;
   readonly pricedAs: PricedAs;
   /** The lot of one's own that it comes out of, where a choice named one. */
   readonly lotId: string | null;
@@ -30,7 +31,8 @@ export function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount 
         pricedAs,
         outOf,
         lotId: stockId === undefined ? null : lotIdOf(stockId),
-        kitchen: measure ?? kitchenMeasure(gToMl(massG, gPerMl)),
+        volumeMl: gToMl(massG, gPerMl),
+        measure: measure ?? null,
         pricePerKg: count === undefined ? price : (price * count) / (massG / 1000),
       };
     });

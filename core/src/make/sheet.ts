@@ -126,10 +126,11 @@ export function makeSheet(
   return {
     methodId: method.id,
     choices,
-    amounts: amounts.map(({ what, massG, kitchen, pricedAs, lotId, outOf }) => ({
+    amounts: amounts.map(({ what, massG, volumeMl, measure, pricedAs, lotId, outOf }) => ({
       what,
       massG,
-      kitchen,
+      volumeMl,
+      measure,
       pricedAs,
       lotId,
       outOf,

@@ -12,7 +12,7 @@ export const SETTING: ChoiceGroup = {
       initial: 'trace',
       why: 'A trace gives a curd that can be ladled and drains clean; culture alone is softer and finer.',
       options: [
-        { id: 'trace', label: 'A trace', why: 'Two to eight units a kilo.' },
+        { id: 'trace', label: 'A trace', why: 'A tenth of what a pressed cheese takes.' },
         { id: 'none', label: 'Culture alone', why: 'Softer; more fines in the whey.' },
       ],
     },
@@ -26,7 +26,7 @@ export const SETTING: ChoiceGroup = {
       max: 12,
       step: 0.5,
       initial: 4,
-      why: 'Two to eight for a lactic curd; much more sets it sweet and rubbery, and may taste bitter.',
+      why: '2 to 8 IMCU a kg for a lactic curd; much more sets it sweet and rubbery, and may taste bitter.',
     },
     {
       key: 'imcuPerMl',

@@ -13,7 +13,7 @@ export const KEEPING: ChoiceGroup = {
       options: [
         { id: 'thermostat', label: 'Thermostat or water bath', why: 'Holds what you set.' },
         { id: 'lamp-oven', label: 'Oven with its lamp on', why: 'Holds what it holds: measure it once.' },
-        { id: 'flask', label: 'Vacuum flask', why: 'Loses about a degree an hour for one litre.' },
+        { id: 'flask', label: 'Vacuum flask', why: 'Cools by about 1 °C an hour where it holds a litre.' },
         { id: 'wrapped', label: 'Box or towels', why: 'A big pot keeps well, a small one does not.' },
       ],
     },
@@ -23,10 +23,10 @@ export const KEEPING: ChoiceGroup = {
       label: 'A flask is',
       kind: 'option',
       initial: 'yes',
-      why: 'A cold flask takes two degrees at once.',
+      why: 'A cold flask cools what is poured in by 2 °C at once.',
       options: [
         { id: 'yes', label: 'Rinsed hot first', why: 'Keeps what you give it.' },
-        { id: 'no', label: 'Cold', why: 'Fill it two degrees warmer.' },
+        { id: 'no', label: 'Cold', why: 'Fill it 2 °C warmer.' },
       ],
     },
     {

@@ -18,7 +18,7 @@ const HEAT_FIRST: ChoiceGroup = {
       ],
     },
     ...vary(HEATING, {
-      heatC: { why: 'Eighty-five degrees and a hold unfold the whey protein.' },
+      heatC: { why: '85 °C and a hold unfold the whey protein.' },
       coolMethod: { why: 'Down to the room, before the starter goes in.' },
     }).choices,
   ],

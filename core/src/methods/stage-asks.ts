@@ -30,7 +30,7 @@ const BESIDE: Readonly<Record<string, Readonly<Record<string, Asked>>>> = {
   cut: { edgeCm: ofNumber('Edge of a piece', 'cm', [0.5, 5, 0.5]) },
   acidify: { parts: ofNumber('In so many parts', 'parts', [1, 8, 1]) },
   strain: { share: ofNumber('Done when so much of what can run off has; 0 = by texture', 'share', [0, 0.99, 0.01]) },
-  wash: { waterShare: ofNumber('Water for each kilo of butter', 'kg', [0.25, 3, 0.25]) },
+  wash: { waterShare: ofNumber('Water for each wash', 'times the butter', [0.25, 3, 0.25]) },
 };
 
 function ofNumber(label: string, unit: string, [min, max, step]: readonly [number, number, number]): Asked {

@@ -21,7 +21,11 @@ const THICKENING: ChoiceGroup = {
       initial: 'two-stage',
       why: 'Either way it must not boil.',
       options: [
-        { id: 'two-stage', label: 'Cooler, then heated again', why: 'To 85 °C, down to 65, acid, back to 85: smooth.' },
+        {
+          id: 'two-stage',
+          label: 'Cooler, then heated again',
+          why: 'To 85 °C, down to 65 °C, acid, back to 85 °C: smooth.',
+        },
         {
           id: 'simmer',
           label: 'While it is hot',

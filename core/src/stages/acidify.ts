@@ -4,7 +4,6 @@ import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import type { Acidifying } from '../state/curd.js';
-import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { SAFE_PH, standCovered } from './pass-time.js';
@@ -116,8 +115,7 @@ function pourPart(state: CrockState, { into }: AcidifyParams, share: number): Cr
   };
 }
 
-const sayDose = ({ ml, massG }: AcidDose) =>
-  ml === null ? sayMass(massG) : `${Math.round(ml)} mL (${kitchenMeasure(ml)})`;
+const sayDose = ({ ml, massG }: AcidDose) => (ml === null ? sayMass(massG) : sayMl(ml));
 
 const sayPart = ({ ml, massG }: AcidDose, parts: number) => (ml === null ? sayMass(massG / parts) : sayMl(ml / parts));
 

@@ -1,5 +1,4 @@
 import { pearsonSquare } from '../blend/square.js';
-import { kitchenMeasure } from '../units/kitchen.js';
 import { gToMl } from '../units/volume.js';
 import { materialDensity } from '../physics/density.js';
 import { freshPhOf, massesOfMaterial, type Stock } from '../state/materials.js';
@@ -10,7 +9,7 @@ import { MILK_POWDER, stockOf, type StockParam } from '../constants/reference-ma
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { sayMass } from './words.js';
+import { sayMass, sayMl } from './words.js';
 
 export interface BlendParams {
   /** Milk and cream together, g. */
@@ -71,7 +70,7 @@ export const blend: StageKind<BlendParams> = {
   instruction: (params) => {
     const parts = blendParts(params).map(
       ({ stock, massG }) =>
-        `${sayMass(massG)} ${stock.name.split(',')[0]!.toLowerCase()} (${kitchenMeasure(gToMl(massG, materialDensity(stock, 5)))})`,
+        `${sayMass(massG)} ${stock.name.split(',')[0]!.toLowerCase()} (${sayMl(gToMl(massG, materialDensity(stock, 5)))})`,
     );
     return `Weigh ${parts.join(' and ')} into the pot.`;
   },

@@ -55,7 +55,7 @@ export const heat: StageKind<HeatParams> = {
     return {
       earlyMin: 0,
       lateMin: Math.max(1, Math.min(6, 4 / Math.max(0.1, perMin))),
-      cost: `Each minute over adds about ${perMin.toFixed(0)} °C; a few degrees over is no harm, boiling over is.`,
+      cost: `It goes on warming by ${perMin.toFixed(0)} °C a minute; a few degrees over is no harm, boiling over is.`,
     };
   },
   endCue: ({ targetC }) =>

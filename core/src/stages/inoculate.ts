@@ -6,12 +6,11 @@ import { vitality, type Starter } from '../physics/vitality.js';
 import { totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
-import { kitchenMeasure } from '../units/kitchen.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { lethalProblems, sown } from './sowing.js';
-import { sayMass } from './words.js';
+import { sayMass, sayMl } from './words.js';
 
 export interface InoculateParams {
   readonly culture: CultureId;
@@ -62,7 +61,7 @@ export const inoculate: StageKind<InoculateParams> = {
   name: () => 'starter',
   instruction: (params, before) => {
     const massG = starterG(params, before.masses);
-    const much = `${sayMass(massG)} starter${params.beside === 'none' ? '' : ', half of each,'} (${kitchenMeasure(massG / STARTER_G_PER_ML)})`;
+    const much = `${sayMass(massG)} starter${params.beside === 'none' ? '' : ', half of each,'} (${sayMl(massG / STARTER_G_PER_ML)})`;
     if (params.how === 'sprinkled')
       return `Sprinkle ${much} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
     return `Stir ${much} smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
@@ -73,7 +72,7 @@ export const inoculate: StageKind<InoculateParams> = {
     { what: starterWords(params), massG: starterG(params, before.masses), gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
-  give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cost it about a degree.' }),
+  give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),
   endCue: () => 'No lumps left when you drag a spoon along the bottom.',
   cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],
   cautions: () => [CAUTIONS.spoon],

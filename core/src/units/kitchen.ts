@@ -1,3 +1,4 @@
+import type { Units } from './system.js';
 import { fromMl, type VolumeUnit } from './volume.js';
 
 /** The fractions a measuring spoon or cup set really has. */
@@ -11,22 +12,31 @@ const FRACTIONS: readonly (readonly [number, string])[] = [
   [1, ''],
 ];
 
-const LADDER: Record<'metric' | 'us', readonly (readonly [VolumeUnit, string, number])[]> = {
+/** A measure, the word for one and for more of it, and below how many mL it is the one to take. */
+type Rung = readonly [VolumeUnit, string, string, number];
+
+const LADDER: Readonly<Record<Units['volume'], readonly Rung[]>> = {
   metric: [
-    ['metric tsp', 'tsp', 15],
-    ['metric tbsp', 'tbsp', 60],
-    ['metric cup', 'cup', 1000],
-    ['L', 'L', Infinity],
+    ['metric tsp', 'tsp', 'tsp', 15],
+    ['metric tbsp', 'tbsp', 'tbsp', 60],
+    ['metric cup', 'cup', 'cups', 1000],
+    ['L', 'L', 'L', Infinity],
   ],
   us: [
-    ['US tsp', 'tsp', 14.8],
-    ['US tbsp', 'tbsp', 59],
-    ['US cup', 'cup', 946],
-    ['US quart', 'qt', Infinity],
+    ['US tsp', 'tsp', 'tsp', 14.8],
+    ['US tbsp', 'tbsp', 'tbsp', 59],
+    ['US cup', 'cup', 'cups', 946],
+    ['US quart', 'qt', 'qt', Infinity],
+  ],
+  imperial: [
+    ['imperial tsp', 'tsp', 'tsp', 17.7],
+    ['imperial tbsp', 'tbsp', 'tbsp', 71],
+    ['imperial half pint', 'cup', 'cups', 568],
+    ['imperial pint', 'pt', 'pt', Infinity],
   ],
 };
 
-export type KitchenSystem = keyof typeof LADDER;
+export type KitchenSystem = Units['volume'];
 
 /**
  * A volume in the words of a measuring set: the largest fitting measure, to the nearest fraction the set has.
@@ -36,11 +46,12 @@ export type KitchenSystem = keyof typeof LADDER;
  */
 export function kitchenMeasure(volumeMl: number, system: KitchenSystem = 'metric'): string {
   const ladder = LADDER[system];
-  const [unit, name] = ladder.find(([, , belowMl]) => volumeMl < belowMl) ?? ladder[ladder.length - 1]!;
+  const [unit, one, more] = ladder.find(([, , , belowMl]) => volumeMl < belowMl) ?? ladder[ladder.length - 1]!;
   const amount = fromMl(volumeMl, unit);
   if (unit === 'L') return `${amount.toFixed(2)} L`;
   if (amount < 0.125) return 'a pinch';
-  return `${nearestFraction(amount)} ${name}`;
+  const parts = nearestFraction(amount);
+  return `${parts} ${/^1.|^[2-9]/.test(parts) ? more : one}`;
 }
 
 function nearestFraction(amount: number): string {

@@ -33,7 +33,7 @@ describe('kitchen volumes', () => {
   it('are said in the measures a kitchen has', () => {
     expect(kitchenMeasure(5)).toBe('1 tsp');
     expect(kitchenMeasure(37.5)).toBe('2½ tbsp');
-    expect(kitchenMeasure(333)).toBe('1⅓ cup');
+    expect(kitchenMeasure(333)).toBe('1⅓ cups');
     expect(kitchenMeasure(3250)).toBe('3.25 L');
     expect(kitchenMeasure(0.2)).toBe('a pinch');
     expect(kitchenMeasure(237, 'us')).toBe('1 cup');

@@ -2,7 +2,8 @@
  * Kitchen and metric volumes, each as an exact number of millilitres.
  *
  * Sources: the metric cup and spoons as sold in metric kitchens; US customary units as defined from the
- * 231 cubic-inch gallon with the inch of 25.4 mm; imperial units from the gallon of 4.54609 L.
+ * 231 cubic-inch gallon with the inch of 25.4 mm; imperial units from the gallon of 4.54609 L
+ * (its tablespoon five eighths of a fluid ounce, three teaspoons to it).
  */
 export const ML_PER_UNIT = {
   mL: 1,
@@ -14,8 +15,12 @@ export const ML_PER_UNIT = {
   'US tbsp': 14.78676478125,
   'US tsp': 4.92892159375,
   'US quart': 946.352946,
+  'US fl oz': 29.5735295625,
+  'imperial quart': 1136.5225,
   'imperial pint': 568.26125,
+  'imperial half pint': 284.130625,
   'imperial tbsp': 17.7581640625,
+  'imperial tsp': 5.91938802083,
 } as const;
 
 export type VolumeUnit = keyof typeof ML_PER_UNIT;

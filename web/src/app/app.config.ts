@@ -16,6 +16,7 @@ import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
 import { logFeature } from './state/log.feature';
+import { wordsEffects } from './state/words.effects';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -32,7 +33,7 @@ export const appConfig: ApplicationConfig = {
       [householdFeature.name]: householdFeature.reducer,
       [larderFeature.name]: larderFeature.reducer,
     }),
-    provideEffects(wireEffects, followEffects, draftEffects, larderEffects),
+    provideEffects(wireEffects, wordsEffects, followEffects, draftEffects, larderEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

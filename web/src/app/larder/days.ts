@@ -1,4 +1,5 @@
 import { format, parse } from 'date-fns';
+import { written } from '../ui/dates';
 
 const DAY = 'yyyy-MM-dd';
 
@@ -14,5 +15,5 @@ export function noonOf(day: string): Date {
 
 /** A day as it is said: "Wed 6 May". */
 export function sayDay(day: string): string {
-  return format(noonOf(day), 'EEE d MMM');
+  return written(noonOf(day), 'day');
 }

@@ -49,7 +49,7 @@ const NAME: Asked = { type: 'text', path: 'name', label: 'Name' };
 const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
 const MASS = number('amount', 'There is', ' g', [0, 10_000_000, 100], { why: 'As counted now; makes take from it.' });
 const PACK = number('pack', 'A pack holds', ' g', [1, 1_000_000, 50], { empty: 'Empty where it is loose.' });
-const PRICE = number('price', 'A kilo costs', '', [0, 10_000, 0.1], { why: 'In your own money.' });
+const PRICE = number('price', 'It costs', ' per kg', [0, 10_000, 0.1], { why: 'In your own money.' });
 const USE_BY: Asked = { type: 'day', path: 'useBy', label: 'Use by', why: 'Empty where it keeps.' };
 
 const TREATMENT = option(

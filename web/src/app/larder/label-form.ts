@@ -31,6 +31,7 @@ const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly
             [max]="2000"
             [step]="10"
             suffix=" g"
+            [asPrinted]="true"
           />
         }
       </div>
@@ -44,6 +45,7 @@ const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly
             [max]="100000"
             [step]="0.1"
             suffix=" g"
+            [asPrinted]="true"
           />
         }
       </div>

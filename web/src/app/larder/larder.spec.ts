@@ -178,7 +178,7 @@ describe('two versions of a record', () => {
     const mine = milk(1, { name: 'A', price: 2, treatment: 'raw', homogenised: true });
     const theirs = milk(1, { name: 'A', price: 2.5, treatment: '72C-15s', homogenised: false });
     const found = differences('lots', mine as never, theirs);
-    expect(found.map((d) => d.label)).toEqual(['A kilo costs', 'It is', 'Homogenised']);
+    expect(found.map((d) => d.label)).toEqual(['It costs', 'It is', 'Homogenised']);
     expect(found[1]).toEqual({ label: 'It is', mine: 'Raw', theirs: 'Pasteurised, 72 °C 15 s' });
     expect(differences('lots', mine as never, mine)).toEqual([]);
   });
@@ -215,7 +215,7 @@ describe('what was measured of the kitchen', () => {
     const page = await pageOf(MeasurePanel, [], NOW, { gear });
     const told: Gear[] = [];
     page.fixture.componentInstance.changed.subscribe((g) => told.push(g));
-    expect(page.text()).toMatch(/It loses 1\d\.\d °C in the first hour/);
+    expect(page.text()).toMatch(/Over the first hour it cools by 1\d\.\d °C/);
     expect(page.element.querySelectorAll('oc-plot circle').length).toBe(3);
     await page.click('Keep this figure');
     expect(told[0]!.measuring).toBeNull();

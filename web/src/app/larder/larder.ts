@@ -19,7 +19,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
 import { OptionField } from '../ui/option-field';
-import { mass } from '../ui/words';
+import { litres, mass, temp } from '../ui/words';
 import { BlendPanel } from './blend-panel';
 import { dayOf, sayDay } from './days';
 import { LOT_NAMES } from './fields';
@@ -129,8 +129,10 @@ export class LarderPlace {
         id: g.id,
         kind: g.kind,
         name: g.name,
-        words: [g.count > 1 ? `${g.count} of` : '', g.holdsL === null ? '' : `${g.holdsL} L`].filter(Boolean).join(' '),
-        date: g.learned.holdsC ? `holds ${g.learned.holdsC.value.toFixed(1)} °C` : '',
+        words: [g.count > 1 ? `${g.count} of` : '', g.holdsL === null ? '' : litres(g.holdsL)]
+          .filter(Boolean)
+          .join(' '),
+        date: g.learned.holdsC ? `holds ${temp(g.learned.holdsC.value)}` : '',
         near: 'keeps',
         level: null,
         unsaved: g.id in this.writing(),

@@ -1,21 +1,23 @@
-import type { Learned, LearnedKey } from '@oat-crock/core';
+import { sayDegreesIn, type Learned, type LearnedKey } from '@oat-crock/core';
+import { say, units } from '../ui/units';
+import { temp } from '../ui/words';
 import { sayDay, dayOf } from './days';
 
 const SAY: Readonly<Record<LearnedKey, (value: number) => string>> = {
-  lossWPerK: (v) => `${v.toFixed(2)} W per °C`,
-  holdsC: (v) => `${v.toFixed(1)} °C`,
+  lossWPerK: (v) => say(`${v.toFixed(2)} W per °C`),
+  holdsC: temp,
   powerW: (v) => `${Math.round(v / 10) * 10} W`,
 };
 
 const SPREAD: Readonly<Record<LearnedKey, (sd: number) => string>> = {
-  lossWPerK: (sd) => sd.toFixed(2),
-  holdsC: (sd) => sd.toFixed(1),
-  powerW: (sd) => String(Math.round(sd / 10) * 10),
+  lossWPerK: (sd) => say(`${sd.toFixed(2)} W per °C`),
+  holdsC: (sd) => sayDegreesIn(sd, units()),
+  powerW: (sd) => `${Math.round(sd / 10) * 10} W`,
 };
 
 /** What was learned, with its spread and its day. */
 export function learnedWords(key: LearnedKey, learned: Learned | undefined): string {
   if (!learned) return 'not measured yet';
-  const spread = learned.sd === null ? '' : ` ± ${SPREAD[key](learned.sd)}`;
+  const spread = learned.sd === null ? '' : ` ±${SPREAD[key](learned.sd)}`;
   return `${SAY[key](learned.value)}${spread}, measured ${sayDay(dayOf(learned.atMs))}`;
 }

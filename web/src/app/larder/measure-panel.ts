@@ -6,8 +6,9 @@ import { householdFeature } from '../state/household.feature';
 import { NumberField } from '../ui/number-field';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
-import { dayTime, span } from '../ui/words';
+import { dayTime, span, temp } from '../ui/words';
 import { learnedWords } from './learned-words';
+import { SaidPipe } from '../ui/units';
 
 const MIN_MS = 60_000;
 
@@ -15,7 +16,7 @@ const MIN_MS = 60_000;
 @Component({
   selector: 'oc-measure-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, Plot],
+  imports: [SaidPipe, NumberField, Plot],
   templateUrl: './measure-panel.html',
   styleUrl: './measure-panel.css',
 })
@@ -49,7 +50,7 @@ export class MeasurePanel {
     (this.under()?.noted ?? []).map(({ atMs, tempC }, i) => ({
       at: dayTime(atMs),
       after: i === 0 ? 'first' : `after ${span(this.minutes()[i]!.min)}`,
-      words: `${tempC.toFixed(1)} °C`,
+      words: temp(tempC),
     })),
   );
 

@@ -9,12 +9,14 @@ import type { Draft } from '../state/larder.feature';
 import { dayOf, noonOf } from './days';
 import { fieldsOf, valueAt, withValue, type Asked, type NumberAsked, type OptionAsked } from './fields';
 import { LabelForm } from './label-form';
+import { pickedAs } from '../ui/dates';
+import { SaidPipe, say } from '../ui/units';
 
 /** The fields of a record, each with its reason and, where it is wrong, what would be right. */
 @Component({
   selector: 'oc-record-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, DatePickerModule, LabelForm, NumberField, OptionField],
+  imports: [SaidPipe, FormsModule, DatePickerModule, LabelForm, NumberField, OptionField],
   templateUrl: './record-form.html',
   styleUrl: './record-form.css',
 })
@@ -23,6 +25,7 @@ export class RecordForm {
   readonly draft = input.required<Draft>();
   readonly errors = input<readonly FieldProblem[]>([]);
   readonly changed = output<Draft>();
+  protected readonly pickedAs = pickedAs;
 
   protected readonly fields = computed(() =>
     fieldsOf(this.family(), String(this.draft().kind)).map((field) => {
@@ -43,6 +46,11 @@ export class RecordForm {
 
   protected asOption(field: Asked): OptionAsked | null {
     return field.type === 'option' ? field : null;
+  }
+
+  /** Its options, in the household's units. */
+  protected optionsOf(field: OptionAsked): OptionAsked['options'] {
+    return field.options.map((o) => ({ ...o, label: say(o.label) }));
   }
 
   protected numberOf(value: unknown): number | null {

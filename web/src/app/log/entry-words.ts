@@ -1,8 +1,9 @@
 import type { EntryBody } from '@oat-crock/core';
-import { mass } from '../ui/words';
+import { say } from '../ui/units';
+import { mass, temp } from '../ui/words';
 
 const QUANTITY = {
-  tempC: (v: number) => `${v.toFixed(1)} °C`,
+  tempC: temp,
   ph: (v: number) => `pH ${v.toFixed(2)}`,
   wheyG: (v: number) => `whey ${mass(v)}`,
   productG: (v: number) => `product ${mass(v)}`,
@@ -32,7 +33,7 @@ export function entryWords(
     case 'took':
       return `Took ${mass(body.massG)} out of ${lotName(body.lotId)}`;
     case 'step':
-      return `Began: ${stageName(body.stageId)}`;
+      return `Began: ${say(stageName(body.stageId))}`;
     case 'reading':
       return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
     case 'cue':

@@ -1,6 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf, type TestPage } from '../testing/page';
+import { METRIC } from '@oat-crock/core';
+import { measureIn } from '../ui/units';
 import { bodyProblems } from './check-body';
 import { LogPad } from './log-pad';
 import { LogPadState, type PadTab } from './log-pad.state';
@@ -72,6 +74,62 @@ describe('the log pad', () => {
       'A clean spoon: how does it taste?',
       'How does it smell?',
     ]);
+  });
+});
+
+describe('the log pad of a household in ounces and Fahrenheit', () => {
+  let page: TestPage<LogPad>;
+  const open = async (tab: PadTab, correcting: string | null = null) => {
+    TestBed.inject(LogPadState).open(ID, tab, correcting);
+    await page.fixture.whenStable();
+  };
+  const press = (...keys: string[]) => {
+    for (const key of keys) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+  };
+  const settled = async (done: () => boolean) => {
+    for (let i = 0; i < 40 && !done(); i++) {
+      await new Promise((resume) => setTimeout(resume, 25));
+      await page.fixture.whenStable();
+    }
+  };
+
+  beforeEach(async () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    page = await pageOf(LogPad, entriesUntil(200), NOW);
+  });
+  afterEach(() => {
+    TestBed.inject(LogPadState).close();
+    measureIn(METRIC);
+  });
+
+  it('is typed in their units and keeps the metric figure', async () => {
+    await open('tempC');
+    expect(document.querySelector('.shown')!.textContent).toContain('°F');
+    press('1', '0', '4', 'Enter');
+    await settled(() => page.written().length > 0);
+    const { body } = page.written()[0]!;
+    expect(body.type === 'reading' && body.value).toBeCloseTo(40, 9);
+  });
+
+  it('says its bounds in them', async () => {
+    await open('tempC');
+    press('3', '0', '0', 'Enter');
+    await settled(() => document.querySelector('.wrong') !== null);
+    expect(document.querySelector('.wrong')!.textContent).toContain('Give 230 °F or less.');
+    expect(page.written()).toEqual([]);
+  });
+
+  it('leaves a line that is corrected to the same as it was, to its last digit', async () => {
+    const stood = 42.3717;
+    const log = entriesUntil(200, [190, { type: 'reading', quantity: 'tempC', value: stood, by: 'thermometer' }]);
+    TestBed.resetTestingModule();
+    page = await pageOf(LogPad, log, NOW);
+    await open('tempC', log.at(-1)!.id);
+    expect(document.querySelector('.shown')!.textContent).toContain('108.27');
+    press('Enter');
+    await settled(() => page.written().length > 0);
+    const { body } = page.written()[0]!;
+    expect(body.type === 'correction' && body.body?.type === 'reading' && body.body.value).toBe(stood);
   });
 });
 

@@ -11,13 +11,14 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import type { CueScale, Entry, EntryBody, ReadBy } from '@oat-crock/core';
+import { shownIn, type CueScale, type Entry, type EntryBody, type ReadBy } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { DialogModule } from 'primeng/dialog';
 import { TextareaModule } from 'primeng/textarea';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { logFeature } from '../state/log.feature';
+import { say, units } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { bodyProblems } from './check-body';
 import { Logger } from './logger';
@@ -84,12 +85,21 @@ export class LogPad {
     return followed.hands.find((h) => h.stageId === current)?.cues ?? [];
   });
 
+  /** What the number typed is read in. */
+  protected readonly way = computed(() => shownIn(this.tab().unit, units()));
+
+  /** The number that is corrected, as it would be typed. */
+  private readonly stood = computed(() => {
+    const body = this.correcting()?.body;
+    return body?.type === 'reading' ? String(Math.round(this.way().toShown(body.value) * 100) / 100) : '';
+  });
+
   constructor() {
     effect(() => {
       const request = this.pad.request();
       const line = this.correcting();
       this.wrong.set('');
-      this.typed.set(line?.body.type === 'reading' ? String(line.body.value) : '');
+      this.typed.set(this.stood());
       this.note.set(line?.body.type === 'note' ? line.body.text : '');
       if (request) this.by.set(line?.body.type === 'reading' ? line.body.by : 'meter');
     });
@@ -133,7 +143,21 @@ export class LogPad {
       return;
     }
     const by: ReadBy = { tempC: 'thermometer' as const, ph: this.by(), wheyG: 'scale' as const }[quantity];
-    await this.save({ type: 'reading', quantity, value: Number(this.typed()), by });
+    await this.save({ type: 'reading', quantity, value: this.value(), by });
+  }
+
+  /** What is typed, in the metric unit; what stood there, to its last digit, where nothing else was typed. */
+  private value(): number {
+    const body = this.correcting()?.body;
+    if (body?.type === 'reading' && this.typed() === this.stood()) return body.value;
+    return this.way().fromShown(Number(this.typed()));
+  }
+
+  /** A bound, which comes bare and in the metric unit, as it would be typed. */
+  private inItsUnit(remedy: string): string {
+    const { toShown, unit } = this.way();
+    if (unit === 'pH') return remedy;
+    return remedy.replace(/-?\d+(\.\d+)?/, (n) => `${Math.round(toShown(Number(n)) * 100) / 100} ${unit}`);
   }
 
   protected async saveCue(cue: string, answer: string): Promise<void> {
@@ -149,7 +173,7 @@ export class LogPad {
     if (!batch) return;
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(`${problem.message} ${problem.remedy}`);
+      this.wrong.set(`${say(problem.message)} ${this.inItsUnit(problem.remedy)}`);
       return;
     }
     const line = this.correcting();

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type Batch, initialChoices, methodOf } from '@oat-crock/core';
-import { format } from 'date-fns';
 import { logFeature } from '../state/log.feature';
 import { Crock } from '../ui/crock';
+import { written } from '../ui/dates';
 import { mass } from '../ui/words';
 
 /** Every make there was, the newest first. */
@@ -76,7 +76,7 @@ export class BatchList {
     this.batches().map((batch) => ({
       batch,
       method: methodOf(batch).name,
-      begun: format(batch.startedMs, 'EEE d MMM HH:mm'),
+      begun: written(batch.startedMs, 'dayClock'),
       state: stateWords(batch),
       level: levelOf(batch),
       ph: acidityOf(batch),

@@ -6,6 +6,7 @@ import { bodyProblems } from '../log/check-body';
 import { Logger } from '../log/logger';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
+import { say } from '../ui/units';
 
 const MARKS: readonly {
   readonly key: keyof Score;
@@ -80,7 +81,7 @@ export class FinishForm {
       score: whole ? (given as Score) : null,
     };
     const [problem] = await bodyProblems(body);
-    if (problem) this.wrong.set(`${problem.message} ${problem.remedy}`);
+    if (problem) this.wrong.set(say(`${problem.message} ${problem.remedy}`));
     else this.logger.write(this.batch().id, body);
   }
 }

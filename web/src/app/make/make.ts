@@ -21,6 +21,7 @@ import { FinishForm } from './finish-form';
 import { LogList } from './log-list';
 import { stagePlot } from './plots';
 import { headline, plannedActual, toExpect } from './stage-words';
+import { SaidPipe } from '../ui/units';
 
 const HOUR_MS = 3_600_000;
 
@@ -28,7 +29,7 @@ const HOUR_MS = 3_600_000;
 @Component({
   selector: 'oc-make',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Pour, Plot, LogList, FinishForm, BalanceTable, BatchList, ButtonModule, RouterLink],
+  imports: [SaidPipe, Pour, Plot, LogList, FinishForm, BalanceTable, BatchList, ButtonModule, RouterLink],
   templateUrl: './make.html',
   styleUrl: './make.css',
 })

@@ -1,7 +1,7 @@
 import type { Batch, Followed, FollowedStage } from '@oat-crock/core';
 import { CUE_MODELS } from '@oat-crock/core';
 import type { PlotDot, PlotSpec } from '../ui/plot-spec';
-import { dayTime, mass, windowWords } from '../ui/words';
+import { dayTime, mass, temp, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
 
@@ -17,7 +17,7 @@ function warmthPlot(batch: Batch, followed: Followed, stage: FollowedStage): Plo
   const from = stage.beginMs - 2 * MIN_MS;
   const to = Math.max(stage.endMs ?? followed.nowMs, stage.beginMs + 20 * MIN_MS) + 4 * MIN_MS;
   const points = followed.series.filter((p) => p.stageId === stage.id);
-  const read = readingsOf(batch, 'tempC', from, to, (v) => `${v.toFixed(1)} °C`);
+  const read = readingsOf(batch, 'tempC', from, to, temp);
   const highest = Math.max(60, ...points.map((p) => p.tempC), ...read.map((d) => d.y));
   return {
     words: `Temperature while it is at "${stage.name}", as modelled and as measured.`,
@@ -25,7 +25,7 @@ function warmthPlot(batch: Batch, followed: Followed, stage: FollowedStage): Plo
     left: { from: 0, to: Math.ceil(highest / 10) * 10, unit: '°C' },
     lines: [{ points: points.map((p) => [p.atMs, p.tempC] as const), look: 'warm' }],
     dots: read,
-    rules: stage.endsBy === 'temperature' ? [{ y: stage.target, text: `${stage.target} °C`, look: 'target' }] : [],
+    rules: stage.endsBy === 'temperature' ? [{ y: stage.target, text: temp(stage.target), look: 'target' }] : [],
     now: followed.nowMs,
   };
 }

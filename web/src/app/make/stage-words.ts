@@ -1,5 +1,6 @@
 import type { Batch, Followed, FollowedStage } from '@oat-crock/core';
 import { acidity, capital, clockTime, fromNow, mass, tasteOf, temp, toFive, windowWords } from '../ui/words';
+import { say } from '../ui/units';
 
 /** The sentence that a glance wants of a batch. */
 export function headline(batch: Batch, followed: Followed, nowMs: number): string {
@@ -16,7 +17,7 @@ export function headline(batch: Batch, followed: Followed, nowMs: number): strin
     return `On the cloth, ${followed.now.solidsPct.toFixed(1)} % solids now. ${stop}: ${windowWords(window, nowMs)}.`;
   }
   const end = stage.endMs === null ? 'not as things stand' : `done ${fromNow(stage.endMs, nowMs)}`;
-  return `${capital(stage.name)}: ${temp(followed.now.tempC)} now, ${end}.`;
+  return `${capital(say(stage.name))}: ${temp(followed.now.tempC)} now, ${end}.`;
 }
 
 /** A planned figure beside what is. */

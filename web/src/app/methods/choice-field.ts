@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Choice, Choices, Method, Problem } from '@oat-crock/core';
+import { lotIdOf, type Choice, type Choices, type Method, type Problem } from '@oat-crock/core';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import type { OwnFill } from './own-things';
 import { ProblemLine } from './problem-line';
+import { say } from '../ui/units';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -86,13 +87,14 @@ export class ChoiceField {
   });
   protected readonly options = computed(() => {
     const choice = this.choice();
-    return choice.kind === 'option' ? [...choice.options] : [];
+    if (choice.kind === 'number') return [];
+    return choice.options.map((o) => (lotIdOf(o.id) === null ? { ...o, label: say(o.label), why: say(o.why) } : o));
   });
   protected readonly few = computed(() => this.options().length > 0 && this.options().length <= SIDE_BY_SIDE);
   /** The reason of the option chosen, else of the choice. */
   protected readonly reason = computed(() => {
     const picked = this.options().find((o) => o.id === this.value());
-    return picked ? `${picked.why} ${this.choice().why}` : this.choice().why;
+    return say(picked ? `${picked.why} ${this.choice().why}` : this.choice().why);
   });
 
   protected readonly asNumber = computed(() => Number(this.value()));

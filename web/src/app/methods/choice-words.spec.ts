@@ -1,4 +1,5 @@
-import { initialChoices, methodById } from '@oat-crock/core';
+import { initialChoices, METRIC, methodById } from '@oat-crock/core';
+import { measureIn } from '../ui/units';
 import { groupWords, valueWords } from './choice-words';
 
 const method = methodById('strained-yogurt');
@@ -24,5 +25,17 @@ describe('choices in words', () => {
   it('sum a closed group up', () => {
     const group = method.groups.find((g) => g.title === 'Heat')!;
     expect(groupWords(group, initialChoices(method))).toBe('85 °C, 15 min, Lid on, Cold-water bath');
+  });
+
+  it('are said in the household’s units, options among them', () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    const at = (key: string, value: number) => valueWords(choice(key), { [key]: value });
+    expect([at('massG', 4000), at('heatC', 85), at('vesselL', 5)]).toEqual(['8 lb 13.1 oz', '185 °F', '5.28 qt']);
+    const held = methodById('clabber')
+      .groups.flatMap((g) => g.choices)
+      .find((c) => c.key === 'pasteurise')!;
+    expect(valueWords(held, { pasteurise: 'yes' })).toBe('145 °F for half an hour');
+    measureIn(METRIC);
+    expect([at('massG', 4000), at('potG', 5), at('massG', 2500)]).toEqual(['4 kg', '5 g', '2.5 kg']);
   });
 });

@@ -1,14 +1,27 @@
-import type { Choice, ChoiceGroup, Choices } from '@oat-crock/core';
+import { lotIdOf, shownIn, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
+import { say, units } from '../ui/units';
+import { mass } from '../ui/words';
 
 /** A chosen value in words: "85 °C", "In the cold". */
 export function valueWords(choice: Choice, choices: Choices): string {
   const value = choices[choice.key] ?? choice.initial;
-  if (choice.kind === 'option') return choice.options.find((o) => o.id === value)?.label ?? String(value);
+  if (choice.kind === 'option') return optionWords(choice, value);
   if (Number(value) === 0 && choice.nought) return choice.nought;
-  if (choice.unit === 'g' && Number(value) >= 1000)
-    return `${(Number(value) / 1000).toFixed(2).replace(/\.?0+$/, '')} kg`;
   if (choice.unit === 'pH') return `pH ${Number(value).toFixed(2)}`;
-  return `${Number(value)} ${Number(value) === 1 ? choice.unit.replace(/^days/, 'day') : choice.unit}`;
+  if (choice.unit === 'g')
+    return mass(Number(value))
+      .replace(/(?<=\.\d*?)0+(?= k?g)/, '')
+      .replace('. ', ' ');
+  const way = shownIn(choice.unit, units(), choice.step);
+  const shown = Number(way.toShown(Number(value)).toFixed(2));
+  return `${shown} ${shown === 1 ? way.unit.replace(/^days/, 'day') : way.unit}`;
+}
+
+/** An option by its label; one's own lots have names, which nobody re-words. */
+function optionWords(choice: OptionChoice, value: number | string): string {
+  const option = choice.options.find((o) => o.id === value);
+  if (!option) return String(value);
+  return lotIdOf(option.id) === null ? say(option.label) : option.label;
 }
 
 /** A closed group says what is chosen in it, the important first. */

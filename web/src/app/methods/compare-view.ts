@@ -6,6 +6,7 @@ import { mass, span } from '../ui/words';
 import { valueWords } from './choice-words';
 import { Decision } from './decision';
 import { factsOf, windowsOf } from './sheet-facts';
+import { say } from '../ui/units';
 
 /** A line of the comparison; told apart where the two differ. */
 interface Line {
@@ -128,7 +129,7 @@ export class CompareView {
         'Would not work',
         sheet.problems
           .filter((p) => !p.mild)
-          .map((p) => p.message)
+          .map((p) => say(p.message))
           .join(' ') || 'works',
       ] as const,
     ]);

@@ -23,6 +23,7 @@ import { householdFeature } from '../state/household.feature';
 import { selectKitchen } from '../state/kitchen';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
+import { say } from '../ui/units';
 
 const QUARTER_MS = 15 * 60_000;
 
@@ -164,6 +165,6 @@ export class Decision {
   async scaleTo(goal: Goal): Promise<void> {
     const scaled = await this.engine.scale(this.asked(), goal);
     if (scaled.ok) this.choose('massG', scaled.massG);
-    else this.scaling.set(`${scaled.message} ${scaled.remedy}`);
+    else this.scaling.set(say(`${scaled.message} ${scaled.remedy}`));
   }
 }

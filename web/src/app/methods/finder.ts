@@ -10,8 +10,9 @@ import { DraftActions } from '../state/draft.feature';
 import { selectKitchen } from '../state/kitchen';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
-import { clockTime, mass, span, toFive } from '../ui/words';
+import { clockTime, mass, pricePer, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
+import { SaidPipe } from '../ui/units';
 
 const MIN_MS = 60_000;
 const QUARTER_MS = 15 * MIN_MS;
@@ -22,7 +23,7 @@ const REST_MS = 120;
 @Component({
   selector: 'oc-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField],
+  imports: [SaidPipe, NumberField, OptionField],
   templateUrl: './finder.html',
   styleUrl: './finder.css',
 })
@@ -76,7 +77,7 @@ export class Finder {
       ready: clockTime(toFive(this.startMs() + f.totalMin * MIN_MS), this.startMs()),
       takes: span(f.totalMin),
       hands: `${span(f.handsMin)} hands`,
-      costs: `${currency} ${f.perKg.toFixed(2)} per kg`,
+      costs: pricePer(f.perKg, currency),
       widthPct: (100 * f.totalMin) / longest,
       handsPct: (100 * f.handsMin) / longest,
       own: this.book.isOwn(f.methodId),

@@ -24,12 +24,23 @@ import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
 import { SheetView } from './sheet-view';
+import { SaidPipe } from '../ui/units';
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
 @Component({
   selector: 'oc-methods',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, ChoiceField, CompareView, OwnMethodBar, ProblemLine, ScaleBar, SheetView, ButtonModule],
+  imports: [
+    SaidPipe,
+    RouterLink,
+    ChoiceField,
+    CompareView,
+    OwnMethodBar,
+    ProblemLine,
+    ScaleBar,
+    SheetView,
+    ButtonModule,
+  ],
   providers: [Decision],
   templateUrl: './methods.html',
   styleUrl: './methods.css',

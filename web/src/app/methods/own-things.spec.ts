@@ -33,7 +33,8 @@ const choice = (key: string, method = strained) => method.groups.flatMap((g) => 
 const amount = (change: Partial<Amount>): Amount => ({
   what: 'It',
   massG: 100,
-  kitchen: '',
+  volumeMl: 0,
+  measure: null,
   pricedAs: 'own',
   lotId: null,
   outOf: null,

@@ -2,14 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { choicesOf, type Choices, type Method, type Problem } from '@oat-crock/core';
 import { valueWords } from './choice-words';
 import { allows } from './own-things';
+import { SaidPipe, say } from '../ui/units';
 
 /** Why a choice does not work, what would, and that in one tap. */
 @Component({
   selector: 'oc-problem',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
   template: `
     <p [class.mild]="problem().mild">
-      {{ problem().message }} {{ problem().remedy }}
+      {{ problem().message | said }} {{ problem().remedy | said }}
       @if (doThat(); as words) {
         <button type="button" (click)="works.emit(problem().works!)">{{ words }}</button>
       }
@@ -54,7 +56,7 @@ export class ProblemLine {
     const choices = new Map(choicesOf(this.method()).map((c) => [c.key, c]));
     const all = Object.entries(works).map(([key, value]) => {
       const choice = choices.get(key);
-      return choice && allows(choice, value) ? `${choice.label}: ${valueWords(choice, works)}` : null;
+      return choice && allows(choice, value) ? `${say(choice.label)}: ${valueWords(choice, works)}` : null;
     });
     return all.includes(null) ? null : all.join(', ');
   });

@@ -110,7 +110,7 @@ export class ScaleBar {
     if (pots.length === 0) return null;
     const massG = Number(this.decision.choices()['massG']);
     const fit = fitInto(massG / 1000 / KG_PER_L, pots);
-    if (fit.how === 'too much') return `All your pots together hold ${(fit.fitsL * KG_PER_L).toFixed(1)} kg.`;
+    if (fit.how === 'too much') return `All your pots together hold ${mass(1000 * fit.fitsL * KG_PER_L)}.`;
     const [first] = fit.shares;
     if (fit.how === 'one') return `It fits into your ${first!.gear.name}.`;
     const shares = fit.shares.map((s) => `${mass(s.litres * 1000 * KG_PER_L)} in ${s.gear.name}`);

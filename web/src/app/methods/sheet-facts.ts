@@ -1,5 +1,6 @@
 import { sayPots, type MakeSheet } from '@oat-crock/core';
-import { mass, tasteOf, windowWords } from '../ui/words';
+import { say } from '../ui/units';
+import { mass, pricePer, tasteOf, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
 /** Less than this in 100 g is not worth a word. */
@@ -30,7 +31,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       value: mass(product.massG),
       more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, potG)}; it ${product.firmnessWord}`,
     },
-    ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: left.use })),
+    ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: say(left.use) })),
     {
       what: 'Sourness',
       value: `pH ${product.ph.toFixed(2)}`,
@@ -46,11 +47,11 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       value: `${nutrition.energyKcal.toFixed(0)} kcal`,
       more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}; ${inPot.toFixed(0)} kcal a pot`,
     },
-    { what: 'Keeps', value: sayDays(keeps.days), more: `at 4 °C, unopened. ${keeps.why}` },
+    { what: 'Keeps', value: sayDays(keeps.days), more: say(`at 4 °C, unopened. ${keeps.why}`) },
     {
       what: 'Cost',
       value: `${money(cost.perPot)} a pot`,
-      more: `${money(cost.perKg)} per kg; ${money(Math.abs(cost.savedAgainstShop))} ${cost.savedAgainstShop >= 0 ? 'less' : 'more'} than the shop for all of it`,
+      more: `${pricePer(cost.perKg, currency)}; ${money(Math.abs(cost.savedAgainstShop))} ${cost.savedAgainstShop >= 0 ? 'less' : 'more'} than the shop for all of it`,
     },
   ];
 }

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { leftOf, packWords, sayTemp, type MakeSheet } from '@oat-crock/core';
-import { isNight } from '@oat-crock/contract/wire';
+import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet } from '@oat-crock/core';
+import { hourKind } from '@oat-crock/contract/wire';
 import { OwnLarder } from '../larder/own-larder';
 import { householdFeature } from '../state/household.feature';
 import { factsOf, windowsOf } from './sheet-facts';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
-import { clockTime, dayTime, mass, span, tasteOf, toFive } from '../ui/words';
+import { clockTime, dayTime, mass, span, tasteOf, temp, toFive } from '../ui/words';
+import { SaidPipe, say, units } from '../ui/units';
 
 const MIN_MS = 60_000;
 /** A make that stays colder than this (°C) scalds nothing. */
@@ -19,7 +20,7 @@ const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
 @Component({
   selector: 'oc-sheet-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Plot],
+  imports: [SaidPipe, Plot],
   templateUrl: './sheet-view.html',
   styleUrl: './sheet-view.css',
   host: { '(window:beforeprint)': 'onPaper.set(true)', '(window:afterprint)': 'onPaper.set(false)' },
@@ -31,6 +32,7 @@ export class SheetView {
 
   private readonly store = inject(Store);
   private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly works = this.store.selectSignal(householdFeature.selectWorks);
   private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
   private readonly own = inject(OwnLarder).things;
@@ -40,6 +42,7 @@ export class SheetView {
 
   protected readonly mass = mass;
   protected readonly span = span;
+  protected readonly hourWords = { night: ' In the night.', off: ' Outside working hours.', work: '' };
   protected readonly tasteOf = tasteOf;
 
   protected readonly hands = computed(() =>
@@ -54,7 +57,7 @@ export class SheetView {
           )
           .join(', '),
         at: clockTime(toFive(atMs), this.startMs()),
-        night: isNight(atMs, this.asleep()),
+        hours: hourKind(atMs, this.asleep(), this.works()),
       };
     }),
   );
@@ -63,16 +66,18 @@ export class SheetView {
     const { everyLot, taken } = this.own();
     return this.sheet().amounts.map((amount) => {
       const lot = amount.lotId === null ? undefined : everyLot[amount.lotId]?.item;
-      if (!lot) return { ...amount, lacking: '' };
+      if (!lot) return { ...amount, kitchen: kitchenWords(amount), lacking: '' };
       const left = Math.max(0, leftOf(lot, taken));
       return {
         ...amount,
-        kitchen: lot.pack === null ? amount.kitchen : packWords(amount.massG, lot.pack, mass),
+        kitchen: lot.pack === null ? kitchenWords(amount) : packWords(amount.massG, lot.pack, mass),
         lacking: amount.massG > left + 1 ? `Only ${mass(left)} of it is there.` : '',
       };
     });
   });
-  protected readonly nightHands = computed(() => this.hands().filter((h) => h.night).length);
+  protected readonly nightHands = computed(() => this.hands().filter((h) => h.hours === 'night').length);
+
+  protected readonly offHands = computed(() => this.hands().filter((h) => h.hours === 'off').length);
 
   protected readonly windows = computed(() => windowsOf(this.sheet(), this.startMs()));
 
@@ -82,7 +87,7 @@ export class SheetView {
     if (heat.peakC < SCALDS_ABOVE_C)
       return `Nothing is heated in this make; ${unfolded} was unfolded before it was bought.`;
     const record = heat.pasteurised
-      ? `more heat than ${heat.pair}, the listed pasteurisation`
+      ? `more heat than ${say(heat.pair ?? '')}, the listed pasteurisation`
       : 'less heat than any listed pasteurisation';
     return `${unfolded} unfolds; ${record}.`;
   });
@@ -97,7 +102,7 @@ export class SheetView {
     const phTo = 7;
     const scaled = (ph: number) => ((ph - phFrom) / (phTo - phFrom)) * 100;
     return {
-      words: `Temperature and acidity from the start of the make. Heat to ${sayTemp(Math.max(...line.map((p) => p.tempC)))}.`,
+      words: `Temperature and acidity from the start of the make. Heat to ${temp(Math.max(...line.map((p) => p.tempC)))}.`,
       x: { from: 0, to, kind: 'hours' },
       left: { from: 0, to: 100, unit: '°C' },
       right: { from: phFrom, to: phTo, unit: 'pH' },
@@ -139,3 +144,7 @@ export class SheetView {
 
   protected readonly ends = computed(() => dayTime(toFive(this.startMs() + this.sheet().totalMin * MIN_MS)));
 }
+
+/** An amount by drops, spoons or cups. */
+const kitchenWords = ({ measure, volumeMl }: Amount): string =>
+  measure === null ? kitchenMeasure(volumeMl, units().volume) : say(measure);

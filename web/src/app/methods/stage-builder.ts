@@ -31,12 +31,13 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
 import { MethodBook } from './method-book';
+import { SaidPipe } from '../ui/units';
 
 /** The stages of a method, put in order and told what to do; the engine tries it at every touch. */
 @Component({
   selector: 'oc-stage-builder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
+  imports: [SaidPipe, CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
   templateUrl: './stage-builder.html',
   styleUrl: './stage-builder.css',
 })

@@ -96,7 +96,7 @@ describe('the pour', () => {
 
   it('is said in words', () => {
     const words = pourInWords('Pot', followed, () => 'noon');
-    expect(words).toContain('Pot: 4100 g in the crock');
+    expect(words).toContain('Pot: 4.10 kg in the crock');
     expect(words).toContain('chill at noon');
   });
 

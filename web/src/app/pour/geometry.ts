@@ -1,8 +1,10 @@
 import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import type { Followed, Hand, SeriesPoint } from '@oat-crock/core';
+import { G_PER_LB, type Followed, type Hand, type SeriesPoint } from '@oat-crock/core';
 import { isNight, type Asleep } from '@oat-crock/contract/wire';
 import { acidColour } from './colour';
+import { say, units } from '../ui/units';
+import { mass, temp } from '../ui/words';
 
 /** What a drawing of a pour has to fit into. */
 export interface PourFrame {
@@ -188,24 +190,27 @@ export function labelsOf(dots: readonly Dot[], width: number): DotLabel[] {
 }
 
 function groupText(group: readonly Dot[]): string {
-  const names = group.map((d) => d.hand.name);
+  const names = group.map((d) => say(d.hand.name));
   if (names.length <= 2) return names.join(', ');
   return `${names[0]!} to ${names[names.length - 1]!} (${names.length} hands)`;
 }
 
+/** Round masses for a scale bar. */
+const ROUND_G = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000];
+const ROUND_LB = [0.25, 0.5, 1, 2, 5, 10, 20, 50, 100];
+
 /** A round mass that makes a good scale bar, g. */
 export function scaleBarG(thick: ScaleLinear<number, number>): number {
   const heaviest = thick.domain()[1]!;
-  const round = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000];
+  const round = units().mass === 'g' ? ROUND_G : ROUND_LB.map((lb) => lb * G_PER_LB);
   return round.findLast((g) => g <= heaviest * 0.6) ?? round[0]!;
 }
 
 /** A sentence that says what the drawing shows. */
-export function pourInWords(name: string, followed: Followed, say: (atMs: number) => string): string {
+export function pourInWords(name: string, followed: Followed, moment: (atMs: number) => string): string {
   const ahead = followed.hands.filter((h) => h.status !== 'done');
-  const hands = ahead.map((h) => `${h.name} at ${say(h.atMs)}`).join('; ');
-  const grams = Math.round(followed.now.massG);
-  const now = `${name}: ${grams} g in the crock at ${followed.now.tempC.toFixed(1)} °C, pH about ${followed.now.ph.toFixed(2)}.`;
-  const end = `Expected in the end: ${Math.round(followed.end.massG)} g.`;
+  const hands = ahead.map((h) => `${say(h.name)} at ${moment(h.atMs)}`).join('; ');
+  const now = `${name}: ${mass(followed.now.massG)} in the crock at ${temp(followed.now.tempC)}, pH about ${followed.now.ph.toFixed(2)}.`;
+  const end = `Expected in the end: ${mass(followed.end.massG)}.`;
   return `${now} ${hands ? `Hands still to come: ${hands}.` : 'No hands left.'} ${end}`;
 }

@@ -4,7 +4,7 @@ import { timeHour } from 'd3-time';
 import { ASLEEP } from '@oat-crock/contract/wire';
 import { dayTime, mass } from '../ui/words';
 import { injectBoxSize } from '../ui/box-size';
-import { format } from 'date-fns';
+import { written } from '../ui/dates';
 import {
   acidStops,
   dotsOf,
@@ -19,6 +19,7 @@ import {
   warmthScale,
   type PourFrame,
 } from './geometry';
+import { SaidPipe } from '../ui/units';
 
 let drawn = 0;
 
@@ -26,6 +27,7 @@ let drawn = 0;
 @Component({
   selector: 'oc-pour',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
   templateUrl: './pour.html',
   styleUrl: './pour.css',
   host: { '[class.short]': 'short()' },
@@ -108,7 +110,7 @@ export class Pour {
     const hours = timeHour.every(every)?.range(new Date(fromMs), new Date(untilMs)) ?? [];
     return hours.map((at) => ({
       x: this.x()(at),
-      text: at.getHours() === 0 ? format(at, 'EEE d') : format(at, 'HH:mm'),
+      text: at.getHours() === 0 ? written(at, 'mark') : written(at, 'clock'),
       midnight: at.getHours() === 0,
     }));
   });

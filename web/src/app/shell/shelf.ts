@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { timeDay, timeHour } from 'd3-time';
-import { format } from 'date-fns';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Pour } from '../pour/pour';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectLive } from '../state/log.feature';
+import { written } from '../ui/dates';
 
 const HOUR_MS = 3_600_000;
 /** What the shelf shows: a little of what was, three days of what comes. */
@@ -74,7 +74,7 @@ export class Shelf {
       at: at.getTime(),
       left: (100 * (at.getTime() - this.from())) / (this.until() - this.from()),
       day: +timeDay.floor(at) === +at,
-      text: at.getHours() === 0 ? format(at, 'EEE d') : format(at, 'HH'),
+      text: at.getHours() === 0 ? written(at, 'mark') : written(at, 'hour'),
     }));
   });
 }

@@ -9,14 +9,15 @@ import { LogPad } from '../log/log-pad';
 import { LogPadState } from '../log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
-import { format } from 'date-fns';
 import { PourFocus } from './focus';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
 import { Keys } from './keys';
 import { Looks } from './looks';
+import { written } from '../ui/dates';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
+import { say } from '../ui/units';
 
 /** Header, shelf, the place itself, and the keys that work everywhere. */
 @Component({
@@ -42,7 +43,7 @@ export class Shell {
   protected readonly pending = this.store.selectSignal(logFeature.selectPending);
   protected readonly refused = this.store.selectSignal(logFeature.selectRefused);
   protected readonly live = this.store.selectSignal(selectLive);
-  protected readonly time = computed(() => format(this.clock.nowMs(), 'EEE d MMM HH:mm'));
+  protected readonly time = computed(() => written(this.clock.nowMs(), 'dayClock'));
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
   protected readonly said = signal('');
 
@@ -58,7 +59,7 @@ export class Shell {
     const [first] = this.refused();
     if (!first) return '';
     const [error] = first.errors;
-    return `"${entryWords(first.entry.body, (id) => id)}" was not taken. ${error ? `${error.message} ${error.remedy}` : ''}`;
+    return `"${entryWords(first.entry.body, (id) => id)}" was not taken. ${error ? say(`${error.message} ${error.remedy}`) : ''}`;
   }
 
   @HostListener('document:keydown', ['$event'])

@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/wire';
-import type { Asleep } from '@oat-crock/contract/wire';
+import type { Asleep, Works } from '@oat-crock/contract/wire';
 
 export const HouseholdActions = createActionGroup({
   source: 'household',
@@ -49,6 +49,11 @@ export const householdFeature = createFeature({
     selectAsleep: createSelector(selectSettings, ({ asleepFromH, asleepToH }): Asleep => ({
       fromH: asleepFromH,
       toH: asleepToH,
+    })),
+    selectWorks: createSelector(selectSettings, ({ worksFromH, worksToH, worksDays }): Works => ({
+      fromH: worksFromH,
+      toH: worksToH,
+      days: worksDays,
     })),
   }),
 });

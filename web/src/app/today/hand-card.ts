@@ -7,9 +7,10 @@ import { Logger } from '../log/logger';
 import { LogPadState } from '../log/log-pad.state';
 import { householdFeature } from '../state/household.feature';
 import { PourFocus } from '../shell/focus';
-import { isNight } from '@oat-crock/contract/wire';
+import { hourKind } from '@oat-crock/contract/wire';
 import { clockTime, fromNow, toFive } from '../ui/words';
 import { giveWords, type NextHand } from './next-hands';
+import { SaidPipe } from '../ui/units';
 
 const MOVED_MS = 60_000;
 
@@ -17,7 +18,7 @@ const MOVED_MS = 60_000;
 @Component({
   selector: 'oc-hand-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonModule, RouterLink],
+  imports: [SaidPipe, ButtonModule, RouterLink],
   templateUrl: './hand-card.html',
   styleUrl: './hand-card.css',
   host: { '[class.first]': 'first()', '[class.due]': "next().hand.status === 'due'" },
@@ -25,7 +26,9 @@ const MOVED_MS = 60_000;
 export class HandCard {
   readonly next = input.required<NextHand>();
   readonly first = input(false);
-  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+  private readonly store = inject(Store);
+  private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly works = this.store.selectSignal(householdFeature.selectWorks);
   private readonly logger = inject(Logger);
   private readonly pad = inject(LogPadState);
   private readonly focus = inject(PourFocus);
@@ -40,12 +43,14 @@ export class HandCard {
     () => this.next().hand.latestMs > this.next().hand.earliestMs && this.next().hand.latestMs < this.clock.nowMs(),
   );
 
-  /** A word on hands that fall in the night, or were moved out of it. */
+  /** A word on hands that fall in the night, were moved out of it, or fall outside working hours. */
   protected readonly night = computed(() => {
     const { atMs, readyMs } = this.next().hand;
-    if (isNight(atMs, this.asleep())) return 'In the night: this one cannot wait for morning.';
+    const hours = hourKind(atMs, this.asleep(), this.works());
+    if (hours === 'night') return 'In the night: this one cannot wait for morning.';
     const say = (ms: number) => clockTime(toFive(ms), this.clock.nowMs());
-    return atMs > readyMs + MOVED_MS ? `Ready from ${say(readyMs)}; left till morning.` : '';
+    if (atMs > readyMs + MOVED_MS) return `Ready from ${say(readyMs)}; left till morning.`;
+    return hours === 'off' ? 'Outside working hours.' : '';
   });
 
   protected record(): void {

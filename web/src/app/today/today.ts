@@ -10,12 +10,13 @@ import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
+import { SaidPipe, say } from '../ui/units';
 
 /** What do my hands do next. */
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HandCard, RouterLink, Crock],
+  imports: [SaidPipe, HandCard, RouterLink, Crock],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
@@ -42,7 +43,7 @@ export class Today {
       return [
         {
           batch,
-          stage: capital(stage?.name ?? ''),
+          stage: capital(say(stage?.name ?? '')),
           level: followed.now.massG / Math.max(1, followed.balanceNow.inG),
           ph: followed.now.ph,
           now: [

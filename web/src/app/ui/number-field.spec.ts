@@ -1,5 +1,7 @@
+import { METRIC } from '@oat-crock/core';
 import { pageOf } from '../testing/page';
 import { NumberField } from './number-field';
+import { measureIn } from './units';
 
 async function field(value: number | null) {
   const page = await pageOf(NumberField, [], 0, {
@@ -56,5 +58,58 @@ describe('a number with its unit', () => {
     inner.typed(7);
     await fixture.whenStable();
     expect(element.querySelector('[role=alert]')).toBeNull();
+  });
+});
+
+describe('a number in a household’s own units', () => {
+  async function inUs(value: number, suffix: string, [min, max, step]: readonly [number, number, number]) {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    const page = await pageOf(NumberField, [], 0, { fieldId: 'n', value, min, max, step, suffix });
+    const told: (number | null)[] = [];
+    page.fixture.componentInstance.changed.subscribe((n) => told.push(n));
+    const type = async (n: number) => {
+      (page.fixture.componentInstance as unknown as { typed: (v: number) => void }).typed(n);
+      await page.fixture.whenStable();
+    };
+    return { ...page, told, type, shown: () => page.element.querySelector('input')!.value };
+  }
+  afterEach(() => measureIn(METRIC));
+
+  it('is shown and typed in them, and told in metric', async () => {
+    const field = await inUs(85, ' °C', [20, 95, 1]);
+    expect(field.shown()).toBe('185 °F');
+    await field.type(176);
+    expect(field.told[0]).toBeCloseTo(80, 9);
+  });
+
+  it('tells nothing where what stood there is left as it is', async () => {
+    const field = await inUs(4000, ' g', [500, 40_000, 100]);
+    expect(field.shown()).toBe('8.82 lb');
+    await field.type(8.82);
+    expect(field.told).toEqual([]);
+  });
+
+  it('says its bounds in them, and takes the bound it says', async () => {
+    const field = await inUs(85, ' °C', [20, 95, 1]);
+    await field.type(204);
+    expect(field.text()).toContain('From 68 to 203 °F.');
+    const grams = await inUs(4000, ' g', [500, 40_000, 100]);
+    await grams.type(1.1);
+    expect(grams.told).toEqual([500]);
+  });
+
+  it('follows when the units are changed under it', async () => {
+    const field = await inUs(4, ' L', [1, 20, 0.5]);
+    expect(field.shown()).toBe('4.23 qt');
+    measureIn(METRIC);
+    await field.fixture.whenStable();
+    expect(field.shown()).toBe('4 L');
+    expect(field.told).toEqual([]);
+  });
+
+  it('leaves a label’s figures in grams', async () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    const page = await pageOf(NumberField, [], 0, { fieldId: 'n', value: 4, max: 10, suffix: ' g', asPrinted: true });
+    expect(page.element.querySelector('input')!.value).toBe('4 g');
   });
 });

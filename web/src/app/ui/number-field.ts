@@ -1,8 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { shownIn } from '@oat-crock/core';
 import { InputNumberModule } from 'primeng/inputnumber';
+import { units } from './units';
 
-/** A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. */
+/**
+ * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
+ * the metric unit its suffix names, and shown and typed in the household's: this is the one place that converts what is
+ * typed into a form.
+ */
 @Component({
   selector: 'oc-number-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -12,16 +18,17 @@ import { InputNumberModule } from 'primeng/inputnumber';
       <label [attr.for]="fieldId()">{{ label() }}</label>
     }
     <p-inputnumber
+      [class.between]="buttons()"
       [inputId]="fieldId()"
-      [ngModel]="value()"
+      [ngModel]="shown()"
       (onInput)="typed($event.value)"
       (ngModelChange)="typed($event)"
       [ngModelOptions]="{ standalone: true }"
-      [step]="step()"
+      [step]="by()"
       [minFractionDigits]="0"
       [maxFractionDigits]="digits()"
       [useGrouping]="false"
-      [suffix]="suffix()"
+      [suffix]="unit()"
       [showButtons]="buttons()"
       buttonLayout="horizontal"
       incrementButtonIcon="pi pi-plus"
@@ -44,6 +51,10 @@ import { InputNumberModule } from 'primeng/inputnumber';
     :host ::ng-deep .p-inputnumber-input {
       width: 100%;
     }
+    .between ::ng-deep .p-inputnumber-input {
+      padding-inline: 0.2rem;
+      text-align: center;
+    }
     :host ::ng-deep .p-inputnumber-button {
       background: var(--paper-sunk);
       border-color: var(--line-strong);
@@ -65,7 +76,10 @@ export class NumberField {
   readonly min = input(0);
   readonly max = input.required<number>();
   readonly step = input(1);
+  /** Its metric unit after a space: " g", " °C". */
   readonly suffix = input('');
+  /** A figure off a label, which is in grams everywhere. */
+  readonly asPrinted = input(false);
   /** A button at either side, a step less and a step more. */
   readonly buttons = input(false);
   readonly invalid = input(false);
@@ -75,7 +89,23 @@ export class NumberField {
 
   /** A number that was typed and lies outside the bounds: it stays as typed, and says what would be right. */
   protected readonly outside = signal<number | null>(null);
-  protected readonly bounds = computed(() => `From ${this.min()} to ${this.max()}${this.suffix()}.`);
+  protected readonly bounds = computed(() => `From ${this.least()} to ${this.most()}${this.unit()}.`);
+
+  private readonly way = computed(() => {
+    const suffix = this.suffix();
+    return this.asPrinted() || !suffix.startsWith(' ') ? null : shownIn(suffix.trim(), units(), this.step());
+  });
+  protected readonly unit = computed(() => {
+    const way = this.way();
+    return way ? ` ${way.unit}`.trimEnd() : this.suffix();
+  });
+  protected readonly by = computed(() => this.way()?.step(this.step()) ?? this.step());
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return value === null ? null : this.asShown(value);
+  });
+  private readonly least = computed(() => this.asShown(this.min()));
+  private readonly most = computed(() => this.asShown(this.max()));
 
   protected typed(value: number | string | null): void {
     const n = typeof value === 'string' ? Number.parseFloat(value) : value;
@@ -83,12 +113,23 @@ export class NumberField {
       this.outside.set(null);
       return this.tell(null);
     }
-    const within = n >= this.min() && n <= this.max();
+    const within = n >= this.least() && n <= this.most();
     this.outside.set(within ? null : n);
     if (within) this.tell(n);
   }
 
-  private tell(value: number | null): void {
-    if (value !== this.value()) this.changed.emit(value);
+  /** What was typed, in the metric unit; nothing where it is what stood there already. */
+  private tell(typed: number | null): void {
+    if (typed === this.shown()) return;
+    const value = typed === null ? null : (this.way()?.fromShown(typed) ?? typed);
+    this.changed.emit(value === null ? null : Math.min(this.max(), Math.max(this.min(), value)));
+  }
+
+  /** A metric number as it is shown: as it is where it is shown in metric, else to the digits of the field. */
+  private asShown(value: number): number {
+    const way = this.way();
+    if (!way || way.toShown(value) === value) return value;
+    const ten = 10 ** this.digits();
+    return Math.round(way.toShown(value) * ten) / ten;
   }
 }

@@ -28,7 +28,7 @@ export interface Option {
       (onChange)="picked = $event.value; changed.emit($event.value)"
       (onHide)="settle()"
       [invalid]="invalid()"
-      appendTo="body"
+      [appendTo]="inPlace() ? 'self' : 'body'"
       scrollHeight="20rem"
     >
       <ng-template #item let-option>
@@ -66,6 +66,8 @@ export class OptionField {
   readonly placeholder = input('');
   readonly filter = input(false);
   readonly invalid = input(false);
+  /** Opened where it stands: within a dialog, which lies over everything else of the page. */
+  readonly inPlace = input(false);
   readonly changed = output<string>();
   /** The same once the list has closed and given the focus back: for what takes the focus elsewhere. */
   readonly settled = output<string>();

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { shownIn, type Shown } from '@oat-crock/core';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { injectBoxSize } from './box-size';
-import { format } from 'date-fns';
-import type { PlotBand, PlotLine, PlotSpec } from './plot-spec';
+import { written } from './dates';
+import type { PlotAxis, PlotBand, PlotLine, PlotSpec } from './plot-spec';
+import { SaidPipe, units } from './units';
 
 const MARGIN = { top: 20, right: 12, bottom: 24, left: 40, rightAxis: 44 };
 
@@ -13,6 +15,7 @@ let drawn = 0;
 @Component({
   selector: 'oc-plot',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
   templateUrl: './plot.html',
   styleUrl: './plot.css',
 })
@@ -57,17 +60,26 @@ export class Plot {
       text: moment ? momentText(Number(tick)) : `${Number(tick)} h`,
     }));
   });
-  protected readonly yTicks = computed(() => {
-    const scale = this.y();
-    const wanted = Math.max(2, Math.floor((this.inner().bottom - this.inner().top) / 36));
-    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+  /** What each axis is read in: the spec is in metric, whatever the household says. */
+  protected readonly axes = computed(() => {
+    const { left, right } = this.spec();
+    return { left: shownIn(left.unit, units()), right: right ? shownIn(right.unit, units()) : null };
   });
+  protected readonly yTicks = computed(() => this.ticks(this.spec().left, this.axes().left));
   protected readonly y2Ticks = computed(() => {
-    if (!this.spec().right) return [];
-    const scale = this.y2();
-    const wanted = Math.max(2, Math.floor((this.inner().bottom - this.inner().top) / 36));
-    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+    const [axis, way] = [this.spec().right, this.axes().right];
+    return axis && way ? this.ticks(axis, way) : [];
   });
+
+  /** Round figures of an axis in the unit it is read in, where they lie. */
+  private ticks({ from, to }: PlotAxis, { toShown }: Shown): readonly { y: number; text: string }[] {
+    const { top, bottom } = this.inner();
+    const scale = scaleLinear()
+      .domain([toShown(from), toShown(to)])
+      .range([bottom, top]);
+    const wanted = Math.max(2, Math.floor((bottom - top) / 36));
+    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+  }
 
   protected linePath(drawn: PlotLine): string {
     const y = drawn.axis === 'right' ? this.y2() : this.y();
@@ -106,5 +118,5 @@ export class Plot {
 
 function momentText(ms: number): string {
   const at = new Date(ms);
-  return at.getHours() === 0 && at.getMinutes() === 0 ? format(at, 'EEE d') : format(at, 'HH:mm');
+  return at.getHours() === 0 && at.getMinutes() === 0 ? written(at, 'mark') : written(at, 'clock');
 }

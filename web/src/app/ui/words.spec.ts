@@ -1,4 +1,7 @@
-import { clockTime, fromNow, mass, span, tasteOf, toFive, windowWords } from './words';
+import { METRIC } from '@oat-crock/core';
+import { datesIn, pickedAs, written } from './dates';
+import { measureIn, say } from './units';
+import { clockTime, fromNow, litres, longDay, mass, pricePer, span, tasteOf, temp, toFive, windowWords } from './words';
 
 const at = (day: number, hour: number, minute = 0) => new Date(2026, 10, day, hour, minute).getTime();
 
@@ -26,5 +29,39 @@ describe('words', () => {
   it('name what a pH tastes of, each word once from sweet to sharp', () => {
     const tastes = [6.4, 5, 4.6, 4.4, 4.1].map(tasteOf);
     expect(tastes).toEqual(['sweet', 'barely sour', 'mild', 'tangy', 'sharp']);
+  });
+});
+
+describe('words in a household’s units', () => {
+  afterEach(() => {
+    measureIn(METRIC);
+    datesIn('en-GB');
+  });
+
+  it('follow a change of units, and come back as they were', () => {
+    const all = () => [mass(1990.6), temp(42.1), litres(4), pricePer(2, 'tal'), say('Warm to 85 °C.')];
+    const before = all();
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'imperial' });
+    expect(all()).toEqual(['4 lb 6.2 oz', '107.8 °F', '7 pt', 'tal 0.91 per lb', 'Warm to 185 °F.']);
+    measureIn(METRIC);
+    expect(all()).toEqual(before);
+  });
+
+  it('write dates and clock times as the household does', () => {
+    const moment = at(24, 14, 5);
+    expect([clockTime(moment, moment), longDay(moment), written(moment, 'day'), pickedAs()]).toEqual([
+      '14:05',
+      'Tuesday 24 November',
+      'Tue 24 Nov',
+      'D d M yy',
+    ]);
+    expect(clockTime(at(24, 6, 50), moment)).toBe('06:50');
+    datesIn('en-US');
+    expect([clockTime(moment, moment), longDay(moment), written(moment, 'day'), pickedAs()]).toEqual([
+      '2:05 PM',
+      'Tuesday November 24',
+      'Tue Nov 24',
+      'D M d yy',
+    ]);
   });
 });

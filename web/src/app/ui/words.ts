@@ -1,18 +1,21 @@
-import { format, isSameDay } from 'date-fns';
+import { priceIn, pricedMass, sayLitresIn, sayMassIn, sayTempIn } from '@oat-crock/core';
+import { isSameDay } from 'date-fns';
+import { written } from './dates';
+import { units } from './units';
 
 /** Clock time: "19:10", or "Thu 19:10" on another day than `nowMs`. */
 export function clockTime(atMs: number, nowMs: number): string {
-  return format(atMs, isSameDay(atMs, nowMs) ? 'HH:mm' : 'EEE HH:mm');
+  return written(atMs, isSameDay(atMs, nowMs) ? 'clock' : 'weekdayClock');
 }
 
 /** Always with the weekday: "Thu 19:10". */
 export function dayTime(atMs: number): string {
-  return format(atMs, 'EEE HH:mm');
+  return written(atMs, 'weekdayClock');
 }
 
 /** "Thursday 23 November" */
 export function longDay(atMs: number): string {
-  return format(atMs, 'EEEE d MMMM');
+  return written(atMs, 'longDay');
 }
 
 /** Rounds a moment to five minutes: a forecast is not finer than that. */
@@ -35,14 +38,24 @@ export function windowWords(
   return `${likely}, between ${clockTime(from, nowMs)} and ${clockTime(toFive(p90Ms), from)}`;
 }
 
-/** Mass: "1.99 kg", "620 g". */
+/** Mass, in the household's units: "1.99 kg", "620 g". */
 export function mass(massG: number): string {
-  if (massG > 0 && massG < 9.95) return `${massG.toFixed(massG < 0.95 ? 2 : 1)} g`;
-  return massG >= 1000 ? `${(massG / 1000).toFixed(massG >= 9995 ? 1 : 2)} kg` : `${Math.round(massG)} g`;
+  return sayMassIn(massG, units());
 }
 
+/** Temperature, in the household's units: "42.1 °C". */
 export function temp(tempC: number): string {
-  return `${tempC.toFixed(1)} °C`;
+  return sayTempIn(tempC, units());
+}
+
+/** What a vessel holds, in the household's units: "4 L". */
+export function litres(volumeL: number): string {
+  return sayLitresIn(volumeL, units());
+}
+
+/** Money for what a kilo costs, for the weight the household buys by: "¤ 1.20 per kg". */
+export function pricePer(perKg: number, currency: string): string {
+  return `${currency} ${priceIn(perKg, units()).toFixed(2)} per ${pricedMass(units()).unit}`;
 }
 
 export function acidity(ph: number): string {

@@ -1,0 +1,146 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '../support/dairy.js';
+
+/** Chooses from a list of the household's dialog. */
+async function pick(page: Page, field: string, option: string): Promise<void> {
+  await page.getByRole('dialog').getByRole('combobox', { name: field, exact: true }).click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+/** Everything that is read on a page: its words, its fields, and what a screen reader is told. */
+async function readAll(page: Page): Promise<readonly string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    const walk = (node: Node): void => {
+      if (node.nodeType === Node.TEXT_NODE) found.push(node.textContent ?? '');
+      if (!(node instanceof Element) || ['SCRIPT', 'STYLE'].includes(node.tagName)) return;
+      for (const name of ['aria-label', 'title', 'placeholder']) found.push(node.getAttribute(name) ?? '');
+      if (node instanceof HTMLInputElement) found.push(node.value);
+      node.childNodes.forEach(walk);
+    };
+    walk(document.body);
+    return found.map((text) => text.replace(/\s+/g, ' ').trim()).filter(Boolean);
+  });
+}
+
+/** A metric quantity, but for what a syringe or a bottle says in mL and a label for 100 g. */
+const METRIC = /(?<!(?:[Pp]er|[Ii]n|[Ff]or) )\b\d+(?:\.\d+)? ?(?:°C|kg|g|L|cm|bar)(?!\w)|°C|per kg|a kg\b/;
+const OF_A_LABEL = /^\d+\.\d g$|g fat, .* g protein/;
+const metricOn = async (page: Page) =>
+  (await readAll(page)).filter((text) => METRIC.test(text) && !OF_A_LABEL.test(text));
+
+async function inOuncesAndFahrenheit(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^The household/ }).click();
+  await pick(page, 'Temperature', '°F');
+  await pick(page, 'Weights', 'Ounces and pounds');
+  await pick(page, 'Spoons and pots', 'US');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+test('a household in ounces and Fahrenheit meets nothing metric on any screen', async ({ page, demo }) => {
+  await inOuncesAndFahrenheit(page);
+  await page.goto(`${demo.address}/today`);
+  await expect(page.getByRole('main').getByText(/\d °F/).first()).toBeVisible();
+  expect(await metricOn(page)).toEqual([]);
+  await page.goto(`${demo.address}/make`);
+  await page
+    .getByRole('link', { name: /Thick yogurt for the quay/ })
+    .last()
+    .click();
+  await expect(
+    page
+      .getByRole('main')
+      .getByText(/\d+ lb/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible();
+  const stages = page.getByRole('list', { name: 'Stages' }).getByRole('button');
+  for (let i = 0; i < (await stages.count()); i++) {
+    await stages.nth(i).click();
+    expect(await metricOn(page)).toEqual([]);
+  }
+  await page.goto(`${demo.address}/methods`);
+  await expect(
+    page
+      .getByRole('main')
+      .getByText(/\d+ lb/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible();
+  expect(await metricOn(page)).toEqual([]);
+  for (const method of ['strained-yogurt', 'cream-cheese', 'soda-cheese', 'grain-kefir', 'cultured-butter']) {
+    await page.goto(`${demo.address}/methods/${method}`);
+    await expect(page.getByRole('heading', { name: 'Weigh out' })).toBeVisible();
+    const groups = page.getByRole('region', { name: 'Choices' }).locator('.head');
+    for (let i = 0; i < (await groups.count()); i++) {
+      if ((await groups.nth(i).getAttribute('aria-expanded')) === 'false') await groups.nth(i).click();
+      expect(await metricOn(page)).toEqual([]);
+    }
+  }
+  await page.goto(`${demo.address}/larder`);
+  await expect(
+    page
+      .getByRole('main')
+      .getByText(/\d+ lb/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible();
+  expect(await metricOn(page)).toEqual([]);
+});
+
+test('units changed and changed back leave every number as it was; what is typed is converted once', async ({
+  page,
+  empty,
+}) => {
+  const sheet = `${empty.address}/methods/scalded-yogurt`;
+  const amounts = page.getByRole('region', { name: 'Weigh out' }).getByRole('listitem').first();
+  await page.goto(sheet);
+  await expect(amounts).toContainText('4.00 kg');
+  const choices = page.getByRole('region', { name: 'Choices' });
+  const before = await choices.innerText();
+
+  await inOuncesAndFahrenheit(page);
+  await expect(amounts).toContainText('8 lb 13.1 oz');
+  await expect(amounts).toContainText('4 qt');
+  const milk = page.getByRole('spinbutton', { name: 'Milk and cream together' });
+  await expect(milk).toHaveValue('8.82 lb');
+  await page.reload();
+  await expect(milk).toHaveValue('8.82 lb');
+  await page.getByRole('button', { name: /^The household/ }).click();
+  await expect(page.getByRole('spinbutton', { name: 'The cold shelf is at' })).toHaveValue('39.2 °F');
+  await pick(page, 'Temperature', '°C');
+  await pick(page, 'Weights', 'Grams and kilos');
+  await pick(page, 'Spoons and pots', 'Metric');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(amounts).toContainText('4.00 kg');
+  expect(await choices.innerText()).toBe(before);
+
+  await inOuncesAndFahrenheit(page);
+  await milk.fill('4.41');
+  await milk.press('Tab');
+  await expect(amounts).toContainText('4 lb 6.6 oz');
+  await page.getByRole('button', { name: /^Start this make/ }).click();
+  await expect(page.getByRole('list', { name: 'Stages' })).toBeVisible();
+  const { entries } = (await (await page.request.get(`${empty.address}/api/v1/snapshot`)).json()) as {
+    entries: { body: { type: string; choices?: Record<string, number> } }[];
+  };
+  const started = entries.find((e) => e.body.type === 'started')!;
+  expect(started.body.choices!['massG']).toBeCloseTo(4.41 * 453.59237, 3);
+
+  // a temperature is typed on the pad as their thermometer shows it
+  await page.keyboard.press('l');
+  await page.keyboard.type('185');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listitem').filter({ hasText: '185.0 °F' })).toBeVisible();
+});
+
+test('dates and clock times are written as the household writes them', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/today`);
+  await page.getByRole('button', { name: /^The household/ }).click();
+  await pick(page, 'Dates', 'Nov 24, 2:30 PM');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\w+day \w+ \d+$/);
+  await expect(page.getByText(/likely (\w{3} )?\d+:\d\d [AP]M/).first()).toBeVisible();
+  expect((await readAll(page)).filter((text) => /\b(?:1[3-9]|2[0-3]):\d\d\b/.test(text))).toEqual([]);
+});

@@ -1,0 +1,62 @@
+import { computed, signal } from '@angular/core';
+
+/** How a household writes dates and clock times: a language tag, or '' for that of the browser. */
+const tag = signal('en-GB');
+
+/** From now on dates and clock times are written so. */
+export function datesIn(language: string): void {
+  tag.set(language);
+}
+
+type Style =
+  'clock' | 'hour' | 'weekdayClock' | 'day' | 'dayClock' | 'mark' | 'longDay' | 'weekday' | 'initial' | 'month';
+
+const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
+  clock: { hour: 'numeric', minute: '2-digit' },
+  hour: { hour: 'numeric' },
+  weekdayClock: { weekday: 'short', hour: 'numeric', minute: '2-digit' },
+  day: { weekday: 'short', day: 'numeric', month: 'short' },
+  dayClock: { weekday: 'short', day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' },
+  mark: { weekday: 'short', day: 'numeric' },
+  weekday: { weekday: 'short' },
+  initial: { weekday: 'narrow' },
+  month: { month: 'long' },
+  longDay: { weekday: 'long', day: 'numeric', month: 'long' },
+};
+
+const formats = computed(() => {
+  const language = tag() || undefined;
+  const made = new Map<Style, Intl.DateTimeFormat>();
+  return (style: Style): Intl.DateTimeFormat => {
+    let format = made.get(style);
+    if (!format) {
+      format = new Intl.DateTimeFormat(language, twoDigits(STYLES[style], language));
+      made.set(style, format);
+    }
+    return format;
+  };
+});
+
+/** Hours of a 24 h clock keep their two digits, "06:50"; others do not. */
+function twoDigits(style: Intl.DateTimeFormatOptions, language: string | undefined): Intl.DateTimeFormatOptions {
+  if (style.hour === undefined) return style;
+  const { hour12 } = new Intl.DateTimeFormat(language, { hour: 'numeric' }).resolvedOptions();
+  return hour12 ? style : { ...style, hour: '2-digit' };
+}
+
+/** A moment so written; without the commas some languages set between the parts. */
+export function written(at: Date | number, style: Style): string {
+  return formats()(style)
+    .format(at)
+    .replaceAll(',', '')
+    .replace(/\u202f/g, ' ');
+}
+
+/** The order of day, month and year in a date that is picked, as the picker is told it: "D d M yy". */
+export const pickedAs = computed(() => {
+  const PICKED: Readonly<Record<string, string>> = { day: 'd', month: 'M', year: 'yy' };
+  const parts = new Intl.DateTimeFormat(tag() || undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+    .formatToParts(0)
+    .flatMap((part) => PICKED[part.type] ?? []);
+  return ['D', ...parts].join(' ');
+});
