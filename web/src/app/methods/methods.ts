@@ -6,7 +6,9 @@ import {
   inject,
   input,
   linkedSignal,
+  signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -23,6 +25,8 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
+import { Paper } from '../paper/paper';
+import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
 import { SaidPipe } from '../ui/units';
 
@@ -57,6 +61,10 @@ export class Methods {
   private readonly router = inject(Router);
   private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
   protected readonly decision = inject(Decision);
+  private readonly paper = inject(Paper);
+  private readonly sheetView = viewChild(SheetView);
+  /** Why a PDF could not be made, in words. */
+  protected readonly paperTrouble = signal('');
 
   protected readonly families = [...Map.groupBy(METHODS, (m) => m.family)].map(([name, methods]) => ({
     name,
@@ -99,6 +107,23 @@ export class Methods {
 
   protected toggle(title: string): void {
     this.open.update((now) => (now === title ? '' : title));
+  }
+
+  /** Hands the sheet out as a PDF of one page. */
+  protected async savePaper(): Promise<void> {
+    const view = this.sheetView();
+    if (!view) return;
+    this.paperTrouble.set('');
+    const title = this.method().name;
+    try {
+      const { sheetPaper } = await import('./sheet-paper');
+      await this.paper.save(
+        fileName(this.name() || title),
+        sheetPaper(view.words(), { title, ...view.head(this.name()) }),
+      );
+    } catch (error) {
+      this.paperTrouble.set(`The PDF could not be made (${(error as Error).message}). Print still works.`);
+    }
   }
 
   protected rename(event: Event): void {

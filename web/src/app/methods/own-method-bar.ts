@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { methodFile, variantOf } from '@oat-crock/core';
@@ -8,6 +8,7 @@ import { Removed } from '../larder/removed';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
 import { Decision } from './decision';
 import { MethodBook } from './method-book';
+import { fileName, saveFile } from '../ui/save-file';
 import { readMethodFile } from './read-method-file';
 
 /** What can be done with a sheet besides starting it: keep it as one's own, compare, print, take it out and in. */
@@ -19,6 +20,8 @@ import { readMethodFile } from './read-method-file';
   styleUrl: './own-method-bar.css',
 })
 export class OwnMethodBar {
+  /** The sheet is wanted as a PDF. */
+  readonly paper = output();
   protected readonly decision = inject(Decision);
   private readonly book = inject(MethodBook);
   private readonly store = inject(Store);
@@ -59,12 +62,8 @@ export class OwnMethodBar {
   protected saveFile(): void {
     const { method, choices } = { method: this.decision.method(), choices: this.decision.choices() };
     const file = methodFile(variantOf(method, method.id, method.name, choices));
-    const url = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${method.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.method.json`;
-    link.click();
-    URL.revokeObjectURL(url);
+    const content = new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' });
+    saveFile(`${fileName(method.name)}.method.json`, content);
   }
 
   /** Reads a method file and keeps it under an id of its own. */

@@ -1,0 +1,26 @@
+import { Injectable } from '@angular/core';
+import { wrap, type Remote } from 'comlink';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import { saveFile } from '../ui/save-file';
+import type { PaperApi, PaperFonts } from './paper-api';
+
+/** Where a font's file lies, as an address a worker can ask for. */
+const fontAt = (file: string): string => new URL(`paper-fonts/${file}.woff`, document.baseURI).href;
+
+const fonts = (): PaperFonts => ({
+  names: { normal: fontAt('bitter-latin-700-normal'), bold: fontAt('bitter-latin-700-normal') },
+  work: { normal: fontAt('hanken-grotesk-latin-400-normal'), bold: fontAt('hanken-grotesk-latin-700-normal') },
+});
+
+/** Printed pages as PDF files. Its worker starts with the first of them. */
+@Injectable({ providedIn: 'root' })
+export class Paper {
+  private worker: Remote<PaperApi> | null = null;
+
+  /** Sets a page and hands it out as a file. */
+  async save(name: string, page: TDocumentDefinitions): Promise<void> {
+    this.worker ??= wrap<PaperApi>(new Worker(new URL('./paper.worker', import.meta.url), { type: 'module' }));
+    const bytes = await this.worker.onePage(page, fonts());
+    saveFile(`${name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+  }
+}
