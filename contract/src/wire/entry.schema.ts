@@ -36,6 +36,7 @@ const BODIES = {
     choices: choices.required(),
     name: text(80).required(),
     stocks: Joi.array().items(lotStockSchema).max(12),
+    gear: Joi.array().items(ulid).max(12),
     method: methodSchema,
   }),
   took: Joi.object({

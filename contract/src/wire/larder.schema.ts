@@ -102,6 +102,7 @@ const learned = (min: number, max: number) =>
     value: Joi.number().min(min).max(max).required(),
     sd: Joi.number().min(0).max(max).allow(null).required(),
     atMs: moment.required(),
+    litres: Joi.number().min(0.05).max(1000),
   });
 
 /** Kinds that hold something say how much; the others may not. */

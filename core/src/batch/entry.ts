@@ -24,6 +24,8 @@ export type EntryBody =
       readonly name: string;
       /** The lots that the choices name, as they were then. */
       readonly stocks?: readonly LotStock[];
+      /** Ids of the gear of one's own that it is made in. */
+      readonly gear?: readonly string[];
       /** The method itself, where it is one's own: what was begun stays what it was, whatever becomes of the method. */
       readonly method?: Method;
     }

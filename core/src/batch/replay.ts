@@ -51,6 +51,8 @@ export interface Batch {
   readonly choices: Choices;
   /** The lots that the choices name, as they were when it began. */
   readonly stocks: readonly LotStock[];
+  /** Ids of the gear of one's own that it is made in. */
+  readonly gear: readonly string[];
   /** The method as it was, where it is one's own. */
   readonly ownMethod: Method | null;
   readonly startedMs: number;
@@ -90,6 +92,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     methodId: started.body.methodId,
     choices: started.body.choices,
     stocks: started.body.stocks ?? [],
+    gear: started.body.gear ?? [],
     ownMethod: started.body.method ?? null,
     startedMs: started.atMs,
     steps: collect(standing, (e) => (e.body.type === 'step' ? { stageId: e.body.stageId, atMs: e.atMs } : null)),

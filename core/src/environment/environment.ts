@@ -44,6 +44,9 @@ export interface Kitchen {
   readonly refrigeratorC: number;
   readonly hobW: number;
   readonly hobEfficiency: number;
+  /** Heat that the pot and the flask lose against the usual ones: 1, unless they were measured. */
+  readonly potLoss: number;
+  readonly flaskLoss: number;
 }
 
 export const USUAL_KITCHEN: Kitchen = {
@@ -51,6 +54,8 @@ export const USUAL_KITCHEN: Kitchen = {
   refrigeratorC: REFRIGERATOR_C,
   hobW: HOB.powerW,
   hobEfficiency: HOB.efficiency,
+  potLoss: 1,
+  flaskLoss: 1,
 };
 
 /** Everything a stage may lean on besides the state and its own parameters. */

@@ -1,5 +1,6 @@
 import type { Choices } from '../methods/method.js';
 import type { Gear, GearKind } from './gear.js';
+import { takesG } from './room-for.js';
 import type { Lot, LotKind } from './lot.js';
 import { isStock, lotChoice } from './lot.js';
 
@@ -42,6 +43,8 @@ const OF_GEAR: Readonly<Partial<Record<GearKind, (gear: Gear) => Choices>>> = {
   pot: (gear) => ({ vesselL: gear.holdsL! }),
   strainer: (gear) => ({ strainerL: gear.holdsL! }),
   churn: (gear) => ({ churnL: gear.holdsL! }),
+  jar: (gear) => ({ potG: takesG(gear) }),
+  mould: (gear) => ({ potG: takesG(gear) }),
   flask: () => ({ keeper: 'flask' }),
   thermostat: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
   bath: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),

@@ -18,6 +18,8 @@ export interface Learned {
   readonly value: number;
   readonly sd: number | null;
   readonly atMs: number;
+  /** How much was in it then, L. */
+  readonly litres?: number;
 }
 
 /** What can be learned of gear: heat lost per degree (W/K), the temperature it holds (°C), the power that reaches the milk (W). */

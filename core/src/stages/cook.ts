@@ -5,7 +5,7 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { massesOfGoods } from '../state/goods.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { coveredPotUa, passTime, volumeMl } from './pass-time.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface CookParams {
@@ -49,10 +49,16 @@ export const cook: StageKind<CookParams> = {
       { body: 'melt', draining: null },
     ),
   advance: (state, _params, environment, minutes) => {
-    const { kitchen, member } = environment;
+    const { kitchen } = environment;
     const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
     const heatW = kitchen.hobW * kitchen.hobEfficiency * LOW_FLAME * Math.min(1, totalG(state.masses) / 1500);
-    return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, heatW, minutes);
+    return passTime(
+      state,
+      environment,
+      { ...around, uaWPerK: coveredPotUa(volumeMl(state), environment) },
+      heatW,
+      minutes,
+    );
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,

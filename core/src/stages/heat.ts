@@ -3,7 +3,7 @@ import { coolingSurroundings, heatCapacityKJPerK } from '../physics/heat.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, passTimeAt, volumeMl } from './pass-time.js';
+import { coveredPotUa, passTime, passTimeAt, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 export interface HeatParams {
@@ -36,10 +36,10 @@ export const heat: StageKind<HeatParams> = {
   target: (params) => params.targetC,
   begin: (state) => state,
   advance: (state, params, environment, minutes) => {
-    const { kitchen, member } = environment;
+    const { kitchen } = environment;
     if (params.paceCPerMin > 0) return warmSlowly(state, params, environment, minutes);
     const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
-    const scaled = { ...around, uaWPerK: around.uaWPerK * member.heatLoss };
+    const scaled = { ...around, uaWPerK: coveredPotUa(volumeMl(state), environment) };
     return passTime(state, environment, scaled, kitchen.hobW * kitchen.hobEfficiency, minutes);
   },
   done: (state, params) => state.tempC >= params.targetC,

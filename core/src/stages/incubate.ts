@@ -6,7 +6,7 @@ import type { Environment } from '../environment/environment.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { Course, Give, Problem, StageKind } from './kind.js';
-import { passTime, volumeMl } from './pass-time.js';
+import { coveredPotUa, passTime, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
@@ -40,13 +40,12 @@ export function keeperSurroundings(
 ): Surroundings {
   const { kitchen, member } = environment;
   if (params.keeper === 'flask' || params.keeper === 'wrapped') {
-    const ua = params.keeper === 'flask' ? flaskUa(volume) : wrappedUa(volume);
+    const ua = params.keeper === 'flask' ? flaskUa(volume) * kitchen.flaskLoss : wrappedUa(volume);
     return { aroundC: kitchen.roomC, uaWPerK: ua * member.heatLoss, openAreaM2: 0 };
   }
-  const around = coolingSurroundings('covered', volume, kitchen.roomC);
   return {
     aroundC: (params.keeper === 'counter' ? kitchen.roomC : params.keepC) + member.keeperOffsetC,
-    uaWPerK: around.uaWPerK * member.heatLoss,
+    uaWPerK: coveredPotUa(volume, environment),
     openAreaM2: 0,
   };
 }

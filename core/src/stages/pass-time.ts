@@ -43,7 +43,15 @@ export function passTime(
   return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
 }
 
-/** Time passes over a pot that stands somewhere and takes on its warmth or cold, this batch's heat loss counted. */
+/** A covered pot in some air, W/K: by its size, as measured of it, and by this batch's luck. */
+export function coveredPotUa(volumeMl: number, { kitchen, member }: Environment): number {
+  return coolingSurroundings('covered', volumeMl, kitchen.roomC).uaWPerK * kitchen.potLoss * member.heatLoss;
+}
+
+/**
+ * Time passes over a pot that stands somewhere and takes on its warmth or cold, this batch's heat loss counted; covered
+ * and in air, where it was measured, as it was measured.
+ */
 export function standBy(
   method: CoolingMethod,
   state: CrockState,
@@ -52,7 +60,8 @@ export function standBy(
 ): CrockState {
   const { kitchen, member } = environment;
   const around = coolingSurroundings(method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
-  return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
+  const uaWPerK = method === 'covered' ? coveredPotUa(volumeMl(state), environment) : around.uaWPerK * member.heatLoss;
+  return passTime(state, environment, { ...around, uaWPerK }, 0, minutes);
 }
 
 /** Time passes over a covered pot on the counter: while somebody weighs, stirs or fills. */

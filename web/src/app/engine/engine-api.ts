@@ -4,6 +4,7 @@ import type {
   Choices,
   Followed,
   Found,
+  Gear,
   Goal,
   LotStock,
   MakeSheet,
@@ -17,8 +18,8 @@ export type Effort = 'glance' | 'look';
 
 /** What the engine's worker answers: read as the protocol between page and engine. */
 export interface EngineApi {
-  /** Follows a batch as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
-  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Followed;
+  /** Follows a batch, made in some gear, as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
+  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Followed;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */
@@ -34,6 +35,8 @@ export interface MakeAsked {
   /** When it would be begun, ms. */
   readonly startMs: number;
   readonly settings: Settings;
+  /** Gear of one's own that it would be made in. */
+  readonly gear: readonly Gear[];
   /** Lots of one's own that the choices name. */
   readonly stocks: readonly LotStock[];
 }

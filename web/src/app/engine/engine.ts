@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Followed, Found, Goal, MakeSheet, Method, Scaled, Wanted } from '@oat-crock/core';
+import type { Batch, Followed, Found, Gear, Goal, MakeSheet, Method, Scaled, Wanted } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
 import type { Effort, EngineApi, MakeAsked } from './engine-api';
 
@@ -13,8 +13,8 @@ export class Engine {
   private readonly following = startWorker();
   private sheets: Remote<EngineApi> | null = null;
 
-  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Promise<Followed> {
-    return this.following.follow(batch, nowMs, effort, settings);
+  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Promise<Followed> {
+    return this.following.follow(batch, nowMs, effort, settings, gear);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

@@ -108,7 +108,7 @@ export class MeasurePanel {
   protected keep(): void {
     const [under, { measured }] = [this.under(), this.result()];
     if (!under || !measured) return;
-    const learned = { value: measured.value, sd: measured.sd, atMs: this.clock.exactMs() };
+    const learned = { value: measured.value, sd: measured.sd, atMs: this.clock.exactMs(), litres: under.litres };
     this.changed.emit({ ...this.gear(), measuring: null, learned: { ...this.gear().learned, [under.key]: learned } });
   }
 

@@ -6,14 +6,16 @@ import { monotonicFactory } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions } from '../state/log.feature';
 
-/** What a make takes out of the larder when it begins. */
+/** What a make takes out of the larder when it begins, and the gear it is made in. */
 export interface FromLarder {
   readonly stocks: readonly LotStock[];
+  /** Ids of the gear it is made in. */
+  readonly gear: readonly string[];
   readonly takings: readonly { readonly lotId: string; readonly massG: number }[];
 }
 
 const isOfTheHouse = (method: Method) => METHODS.some((m) => m.id === method.id);
-const NOTHING_TAKEN: FromLarder = { stocks: [], takings: [] };
+const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
 
 /** Writes entries: every record a hand makes goes through here. */
 @Injectable({ providedIn: 'root' })
@@ -32,13 +34,14 @@ export class Logger {
   /** Starts a make with the lots its choices name, notes what it takes out of the larder, and gives back its id. */
   start(method: Method, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
     const batchId = this.nextId(this.clock.exactMs());
-    const { stocks, takings } = larder;
+    const { stocks, gear, takings } = larder;
     this.write(batchId, {
       type: 'started',
       methodId: method.id,
       choices,
       name,
       ...(stocks.length > 0 && { stocks }),
+      ...(gear.length > 0 && { gear }),
       ...(isOfTheHouse(method) ? {} : { method }),
     });
     for (const taking of takings) this.write(batchId, { type: 'took', ...taking });

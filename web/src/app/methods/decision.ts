@@ -12,6 +12,7 @@ import {
   type Goal,
   type MakeSheet,
   type Problem,
+  roomProblems,
   withOwnGear,
 } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
@@ -71,13 +72,17 @@ export class Decision {
     startMs: this.startMs(),
     settings: this.settings(),
     stocks: this.stocks(),
+    gear: this.gear(),
   }));
   readonly sheet = signal<MakeSheet | null>(null);
   readonly refused = signal<string | null>(null);
   /** What is wrong with it, with vessels of one's own where one is too small. */
-  readonly problems = computed<readonly Problem[]>(() =>
-    (this.sheet()?.problems ?? []).map((p) => withOwnGear(p, this.own().gear)),
-  );
+  readonly problems = computed<readonly Problem[]>(() => {
+    const [sheet, owned] = [this.sheet(), this.own().gear];
+    if (!sheet) return [];
+    const ofRoom = roomProblems(this.method(), sheet, this.gear(), owned);
+    return [...sheet.problems.map((p) => withOwnGear(p, owned)), ...ofRoom];
+  });
   /** Why the last scaling did not do, in words. */
   readonly scaling = signal<string>('');
 
@@ -90,6 +95,11 @@ export class Decision {
       return fill !== undefined && stillFills(fill, this.choices());
     });
     return Object.fromEntries(standing);
+  });
+  /** Gear of one's own that it would be made in. */
+  readonly gear = computed(() => {
+    const ids = new Set(Object.values(this.things()));
+    return this.own().gear.filter((g) => ids.has(g.id));
   });
   readonly takings = computed(() => takings(this.sheet()?.amounts ?? [], this.things(), this.own()));
 

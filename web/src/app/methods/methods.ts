@@ -140,7 +140,8 @@ export class Methods {
     const choices = this.decision.given();
     const stocks = this.decision.stocks();
     checkChoices(method, choices, stocks);
-    const larder = { stocks, takings: this.decision.takings() };
+    const gear = this.decision.gear().map((g) => g.id);
+    const larder = { stocks, gear, takings: this.decision.takings() };
     const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder);
     this.placeFreeKit(batchId);
     this.store.dispatch(DraftActions.started({ methodId: method.id }));

@@ -7,6 +7,7 @@ import {
   lotChoice,
   lotsNamed,
   nearness,
+  pottedIn,
   stockOfLot,
   useFirst,
   type Amount,
@@ -84,7 +85,7 @@ function lotWords(lot: Lot, { taken, today }: OwnThings): string {
 export function ownFills(method: Method, { lots, gear }: OwnThings): ReadonlyMap<string, readonly OwnFill[]> {
   const things = [
     ...lots.filter((lot) => !isStock(lot)).map((lot) => ({ id: lot.id, label: lot.name, fill: fillOfLot(lot) })),
-    ...gear.map((g) => ({ id: g.id, label: g.name, fill: fillOfGear(g) })),
+    ...gear.filter((g) => isFor(method, g)).map((g) => ({ id: g.id, label: g.name, fill: fillOfGear(g) })),
   ];
   const choices = new Map(choicesOf(method).map((c) => [c.key, c]));
   const fills = things.flatMap(({ id, label, fill }) => {
@@ -100,6 +101,9 @@ const allowsIn = (choices: ReadonlyMap<string, Choice>, key: string, value: numb
   const choice = choices.get(key);
   return choice !== undefined && allows(choice, value);
 };
+
+/** Jars for what is potted, moulds for what is moulded; anything else as its choices have it. */
+const isFor = (method: Method, { kind }: Gear) => (kind !== 'jar' && kind !== 'mould') || kind === pottedIn(method);
 
 /** True where a choice may have a value. */
 export function allows(choice: Choice, value: number | string): boolean {

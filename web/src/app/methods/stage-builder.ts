@@ -116,6 +116,7 @@ export class StageBuilder {
         startMs: this.clock.exactMs(),
         settings: this.settings(),
         stocks: [],
+        gear: [],
       };
       this.engine.sheet(asked).then(
         (sheet) => {

@@ -9,6 +9,7 @@ import type { Effort } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { FollowActions, followFeature } from './follow.feature';
 import { selectKitchen } from './kitchen';
+import { larderFeature } from './larder.feature';
 import { logFeature } from './log.feature';
 
 /** How often it is looked whether something must be worked out anew, ms; besides whenever the log has changed. */
@@ -25,9 +26,17 @@ const keepFollowing = createEffect(
     const batches = store.selectSignal(logFeature.selectBatches);
     const settings = store.selectSignal(selectKitchen);
     const wanted = store.selectSignal(followFeature.selectWanted);
+    const known = store.selectSignal(larderFeature.selectGear);
+    const gearOf = (batch: Batch) => batch.gear.flatMap((id) => known()[id]?.item ?? []);
     const done = new Map<
       string,
-      { readonly batch: Batch; readonly nowMs: number; readonly effort: Effort; readonly settings: Settings }
+      {
+        readonly batch: Batch;
+        readonly nowMs: number;
+        readonly effort: Effort;
+        readonly settings: Settings;
+        readonly gear: unknown;
+      }
     >();
     return merge(store.select(logFeature.selectBatches), timer(LOOK_EVERY_MS, LOOK_EVERY_MS)).pipe(
       exhaustMap((): Observable<Action> => {
@@ -36,14 +45,15 @@ const keepFollowing = createEffect(
           if (batch.ended && batch.id !== wanted()) return false;
           const last = done.get(batch.id);
           if (last?.batch !== batch || last.effort === 'glance' || last.settings !== settings()) return true;
+          if (batch.gear.length > 0 && last.gear !== known()) return true;
           return batch.ended === null && nowMs - last.nowMs > STALE_AFTER_MS;
         });
         if (due.length === 0) return EMPTY;
         return from(due).pipe(
           mergeMap((batch) => {
             const effort: Effort = done.has(batch.id) ? 'look' : 'glance';
-            done.set(batch.id, { batch, nowMs, effort, settings: settings() });
-            return from(engine.follow(batch, nowMs, effort, settings())).pipe(
+            done.set(batch.id, { batch, nowMs, effort, settings: settings(), gear: known() });
+            return from(engine.follow(batch, nowMs, effort, settings(), gearOf(batch))).pipe(
               map((followed) => FollowActions.workedOut({ followed })),
               catchError((error: unknown) => of(FollowActions.failed({ batchId: batch.id, why: String(error) }))),
             );
