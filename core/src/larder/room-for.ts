@@ -28,23 +28,15 @@ export function takesG(gear: Pick<Gear, 'kind' | 'holdsL'>): number {
 /**
  * What does not go into the vessels of one's own: the product into jars or moulds, the milk into what keeps it warm.
  *
- * @param used vessels that were chosen for this make
- * @param owned all that there are; of a kind that nobody has entered, any number is taken to be there
+ * @param used vessels that were chosen for this make; where none was, as many of any size are taken to be there
  */
-export function roomProblems(
-  method: Pick<Method, 'stages'>,
-  sheet: Filled,
-  used: readonly Gear[],
-  owned: readonly Gear[],
-): readonly Problem[] {
+export function roomProblems(method: Pick<Method, 'stages'>, sheet: Filled, used: readonly Gear[]): readonly Problem[] {
   const kind = pottedIn(method);
-  const chosen = used.filter((g) => g.kind === kind);
-  const vessels = chosen.length > 0 ? chosen : owned.filter((g) => g.kind === kind);
   const keepers = used.filter((g) => KEEPERS.has(g.kind) && g.holdsL !== null);
   return [
     ...pottingProblems(
       sheet,
-      vessels.filter((g) => takesG(g) > 0),
+      used.filter((g) => g.kind === kind && takesG(g) > 0),
       kind === 'mould' && !isPressed(method),
     ),
     ...keepers.flatMap((keeper) => keepingProblems(sheet, keeper)),

@@ -17,13 +17,12 @@ const SEEDING: OptionChoice = {
 
 const PASTEURISE: OptionChoice = {
   key: 'pasteurise',
-  onlyIf: { choice: 'milk', is: 'raw' },
   label: 'Pasteurise it first',
   kind: 'option',
   initial: 'no',
-  why: 'Raw milk carries what the cow met; heat within this make is entered in the record.',
+  why: 'Raw milk carries what the cow met; heat within this make is entered in the record. Bought pasteurised, it needs none.',
   options: [
-    { id: 'no', label: 'As it comes', why: 'Only milk you know, and as your law allows.' },
+    { id: 'no', label: 'As it comes', why: 'Pasteurised already; or raw milk you know, as your law allows.' },
     { id: 'yes', label: '63 °C for half an hour', why: 'Then it must be seeded.' },
   ],
 };

@@ -80,7 +80,7 @@ export class Decision {
   readonly problems = computed<readonly Problem[]>(() => {
     const [sheet, owned] = [this.sheet(), this.own().gear];
     if (!sheet) return [];
-    const ofRoom = roomProblems(this.method(), sheet, this.gear(), owned);
+    const ofRoom = roomProblems(this.method(), sheet, [...this.gear(), ...this.jars()]);
     return [...sheet.problems.map((p) => withOwnGear(p, owned)), ...ofRoom];
   });
   /** Why the last scaling did not do, in words. */
@@ -100,6 +100,12 @@ export class Decision {
   readonly gear = computed(() => {
     const ids = new Set(Object.values(this.things()));
     return this.own().gear.filter((g) => ids.has(g.id));
+  });
+  /** Jars or moulds that were taken for it, also where another weight has been written since. */
+  private readonly jars = computed(() => {
+    const id = this.draft().things['potG'];
+    const standing = this.gear();
+    return this.own().gear.filter((g) => g.id === id && !standing.includes(g));
   });
   readonly takings = computed(() => takings(this.sheet()?.amounts ?? [], this.things(), this.own()));
 

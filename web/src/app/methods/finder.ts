@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
+import { askedFor, isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { sayDay } from '../larder/days';
@@ -55,12 +55,28 @@ export class Finder {
     })),
   ]);
 
+  /** What the line says; what it leaves open is as the fields under it have it. */
+  private readonly read = computed(() => askedFor(this.words(), this.stocks()));
+  /** How the line was read, so that a wrong reading is seen. */
+  protected readonly readAs = computed(() => {
+    const { lot, withinH, thermostat, words } = this.read();
+    const parts = [
+      lot && `${mass(lot.leftG)} of ${lot.lot.name}`,
+      withinH !== null && `ready within ${span(withinH * 60)}`,
+      thermostat === false && 'nothing that holds a warmth',
+      words && `called or like “${words}”`,
+    ].filter((part) => typeof part === 'string' && part !== '');
+    return parts.length > 0
+      ? `Read as: ${parts.join('; ')}.`
+      : 'A lot of yours, an amount, a time, a name: in any order.';
+  });
+
   protected readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
   private readonly wanted = computed((): Wanted => ({
-    lot: this.stocks().find(({ lot }) => lot.id === this.lotId()) ?? null,
-    withinH: this.withinH(),
-    thermostat: this.thermostat(),
-    words: this.words().trim(),
+    lot: this.read().lot ?? this.stocks().find(({ lot }) => lot.id === this.lotId()) ?? null,
+    withinH: this.read().withinH ?? this.withinH(),
+    thermostat: this.read().thermostat ?? this.thermostat(),
+    words: this.read().words,
     startMs: this.startMs(),
     gear: this.own().gear,
   }));
