@@ -43,7 +43,7 @@ test('an empty dairy leads to a first make, decided, started and logged', async 
   await expect(sheet.getByText('Cream, 36 % fat')).toBeVisible();
   await page.getByRole('button', { name: 'Start this make' }).click();
   await expect(page.getByRole('heading', { name: 'First pot' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /First pot: 40\d\d g in the crock/ }).first()).toBeVisible();
+  await expect(page.getByRole('img', { name: /First pot: 4\.0\d kg in the crock/ }).first()).toBeVisible();
 
   // Today asks for the next hands, and takes them as done
   await page.getByRole('link', { name: 'Today', exact: true }).click();

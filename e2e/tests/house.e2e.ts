@@ -77,9 +77,9 @@ test('the household’s hours are kept, and the hands follow them', async ({ pag
   await expect(strain).toContainText('06:00');
   await page.getByRole('button', { name: /^The household/ }).click();
   const dialog = page.getByRole('dialog', { name: 'The household' });
-  const until = dialog.getByRole('spinbutton', { name: 'until' });
-  await until.fill('8');
-  await until.press('Tab');
+  const until = dialog.getByRole('combobox', { name: 'until' }).first();
+  await until.click();
+  await page.getByRole('option', { name: '08:00' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toHaveCount(0);
   await expect(strain).toContainText('08:00');

@@ -159,3 +159,35 @@ test('a pot is measured step by step, the fit drawn and kept; on a telephone one
   await page.getByRole('link', { name: 'Close' }).click();
   await expect(board(page, 'Cold')).toBeVisible();
 });
+
+test('a make is found by a line that says what there is, and asked whether it goes into the flask', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/methods`);
+  await page
+    .getByRole('textbox', { name: 'Say what there is, or what you want' })
+    .fill('2 L cream near its date, 40 hours');
+  await expect(page.getByRole('main').getByRole('status')).toContainText(
+    'Read as: 2.04 kg of Skimmed-off cream; ready within 40 h.',
+  );
+  const makes = page.getByRole('region', { name: 'Makes' });
+  await expect(makes.getByRole('button', { name: /^Cultured cream/ })).toBeVisible();
+  await expect(makes.getByRole('button', { name: /yogurt/ })).toHaveCount(0);
+
+  await page.goto(`${demo.address}/methods/scalded-yogurt`);
+  await page.getByRole('button', { name: /^Keeping warm/ }).click();
+  await page.getByRole('button', { name: 'Blue flask' }).click();
+  const sheet = page.getByRole('region', { name: 'The make sheet' });
+  await expect(sheet.getByRole('alert').first()).toContainText('Blue flask takes 1.90 kg of milk, not 4.00 kg.');
+  await expect(page.getByRole('button', { name: 'Start this make' })).toBeDisabled();
+  await sheet.getByRole('button', { name: 'Milk and cream together: 1.9 kg' }).click();
+  await expect(sheet.getByText('1.90 kg', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Start this make' }).click();
+  await expect(page).toHaveURL(/\/make\//);
+  const { entries } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()) as {
+    entries: { body: { type: string; gear?: string[] } }[];
+  };
+  const begun = entries.filter((e) => e.body.type === 'started').at(-1)!;
+  expect(begun.body.gear).toHaveLength(1);
+});

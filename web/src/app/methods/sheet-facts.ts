@@ -24,7 +24,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
   const { product, nutrition, cost, byproducts, keeps, choices } = sheet;
   const money = (amount: number) => `${currency} ${amount.toFixed(2)}`;
   const potG = Number(choices['potG']);
-  const inPot = (nutrition.energyKcal * potG) / 100;
+  const inPot = (in100: number) => (in100 * potG) / 100;
   return [
     {
       what: 'Product',
@@ -45,7 +45,12 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
     {
       what: 'In 100 g',
       value: `${nutrition.energyKcal.toFixed(0)} kcal`,
-      more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}; ${inPot.toFixed(0)} kcal a pot`,
+      more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}`,
+    },
+    {
+      what: 'In a pot',
+      value: `${inPot(nutrition.energyKcal).toFixed(0)} kcal`,
+      more: `${inPot(nutrition.fatG).toFixed(0)} g fat, ${inPot(nutrition.proteinG).toFixed(0)} g protein, ${inPot(nutrition.sugarsG).toFixed(0)} g sugars`,
     },
     { what: 'Keeps', value: sayDays(keeps.days), more: say(`at 4 °C, unopened. ${keeps.why}`) },
     {
