@@ -46,6 +46,7 @@ const PICTURES = [
   ['make-butter', `/make/${batch('Butter for the quay stall')}`, DESK],
   ['makes', '/make', DESK],
   ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
+  ['household', '/today', DESK, (page) => page.getByRole('button', { name: /^The household/ }).click()],
   ['today-phone', '/today', PHONE],
   ['today-dawn', '/today', DESK, (page) => page.getByRole('button', { name: /Before dawn/ }).click()],
 ];

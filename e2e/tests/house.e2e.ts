@@ -25,6 +25,32 @@ test('every place is free of serious accessibility faults, in light and before d
   }
 });
 
+test('the household’s dialog is free of serious faults, and is filled in by keyboard alone', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/today`);
+  const wheel = page.getByRole('button', { name: /^The household/ });
+  await wheel.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'The household' });
+  await expect(dialog).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include('dialog').analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+
+  await dialog.getByRole('combobox', { name: 'Temperature' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Sun', exact: true }).focus();
+  await page.keyboard.press('Space');
+  await dialog.getByRole('button', { name: 'Save' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByRole('main').getByText(/\d °F/).first()).toBeVisible();
+  const { settings } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()).household as {
+    settings: { worksDays: number[] };
+  };
+  expect(settings.worksDays).toEqual([1, 2, 3, 4, 5, 6]);
+});
+
 test('no place is wider than its window, from desk to telephone', async ({ page, demo }) => {
   for (const size of SIZES) {
     await page.setViewportSize(size);

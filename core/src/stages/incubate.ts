@@ -1,7 +1,7 @@
 import { gelPointPh } from '../physics/gel.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
-import { coolingSurroundings, flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
+import { flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
 import type { Environment } from '../environment/environment.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';

@@ -198,6 +198,28 @@ describe('the household', () => {
     expect((await save('"1"', 400)).status).toBe(422);
   });
 
+  it('is filled up with metric units and the usual hours where an older page does not say them, and refuses others', async () => {
+    const read = await request(app).get(`${API}/settings`);
+    const { temperatureIn, massIn, volumeIn, datesIn, worksFromH, worksToH, worksDays, ...older } = read.body;
+    const put = (settings: object) =>
+      request(app).put(`${API}/settings`).set('if-match', read.headers['etag']!).send(settings);
+    const refused = await put({ ...older, temperatureIn: 'K', worksDays: [7] });
+    expect(refused.status).toBe(422);
+    expect(refused.body.errors.map((e: { field: string }) => e.field)).toEqual(['worksDays.0', 'temperatureIn']);
+    expect((await put(older)).body).toEqual({
+      ...older,
+      ...{ temperatureIn, massIn, volumeIn, datesIn, worksFromH, worksToH, worksDays },
+    });
+    expect([temperatureIn, massIn, volumeIn, datesIn, worksFromH, worksToH]).toEqual([
+      'C',
+      'g',
+      'metric',
+      'en-GB',
+      6,
+      22,
+    ]);
+  });
+
   it('has a real clock that nobody can hurry', async () => {
     expect((await request(app).get(`${API}/clock`)).body.adjustable).toBeFalse();
     expect((await request(app).put(`${API}/clock`).send({ rate: 60 })).status).toBe(409);
