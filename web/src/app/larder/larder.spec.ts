@@ -73,6 +73,17 @@ describe('the larder', () => {
     expect(links[0]!.search).toBe(`?of=${idOf(3)}`);
   });
 
+  it('lists a new thing once, also where the news of it come before the answer', async () => {
+    const page = await pageOf(LarderPlace, [], NOW);
+    await tell(page, [kept(milk(1, { name: 'Evening milk' }))]);
+    const draft = { ...milk(4, { name: 'New milk' }) };
+    page.store.dispatch(LarderActions.written({ family: 'lots', draft, overVersion: 0 }));
+    await page.fixture.whenStable();
+    expect(names(page, 'Cold')).toEqual(['Evening milk', 'New milk']);
+    await tell(page, [kept(draft)]);
+    expect(names(page, 'Cold').filter((name) => name === 'New milk')).toHaveSize(1);
+  });
+
   it('leads out of an empty larder', async () => {
     const page = await pageOf(LarderPlace, [], NOW);
     expect(page.text()).toContain('Add the milk you have');

@@ -96,7 +96,7 @@ export class LarderPlace {
 
   private lotsOf(kinds: readonly LotKind[]): Standing[] {
     const known = useFirst(this.lots().filter((l) => kinds.includes(l.kind))).map((lot) => this.lotThing(lot));
-    return [...known, ...this.unsaved('lots', kinds)];
+    return [...known, ...this.unsaved('lots', kinds, known)];
   }
 
   private lotThing(lot: Lot): Standing {
@@ -137,12 +137,14 @@ export class LarderPlace {
         level: null,
         unsaved: g.id in this.writing(),
       }));
-    return [...known, ...this.unsaved('gear', Object.keys(GEAR_TYPES))];
+    return [...known, ...this.unsaved('gear', Object.keys(GEAR_TYPES), known)];
   }
 
-  /** Things that are being written and were never saved. */
-  private unsaved(family: Family, kinds: readonly string[]): Standing[] {
+  /** Things that are being written and were never saved; one that the server tells of before it answers stands there already. */
+  private unsaved(family: Family, kinds: readonly string[], known: readonly Standing[]): Standing[] {
+    const there = new Set(known.map((k) => k.id));
     return Object.values(this.writing())
+      .filter((w) => !there.has(w.draft.id))
       .filter((w) => w.family === family && w.overVersion === 0 && kinds.includes(String(w.draft.kind)))
       .map((w): Standing => ({
         id: w.draft.id,
