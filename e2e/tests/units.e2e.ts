@@ -129,7 +129,9 @@ test('units changed and changed back leave every number as it was; what is typed
   expect(started.body.choices!['massG']).toBeCloseTo(4.41 * 453.59237, 3);
 
   // a temperature is typed on the pad as their thermometer shows it
+  await expect(page.getByRole('button', { name: 'Log a reading' }).first()).toBeVisible();
   await page.keyboard.press('l');
+  await expect(page.getByRole('dialog')).toContainText('°F');
   await page.keyboard.type('185');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('listitem').filter({ hasText: '185.0 °F' })).toBeVisible();
