@@ -1,6 +1,50 @@
 import { kitchenMeasure } from './kitchen.js';
 import { sayBarIn, sayCmIn, sayDegreesIn, sayLitresIn, sayMassIn, sayMlIn, sayTempIn } from './say.js';
-import { G_PER_LB, type Units } from './system.js';
+import { G_PER_LB, METRIC, type Units } from './system.js';
+
+/** How a number with one metric unit is said, and which of a household's settings decides that. */
+interface Way {
+  readonly by: keyof Units;
+  readonly say: (amount: number, units: Units, decimals: number) => string;
+  /** How it is said where it is a difference. */
+  readonly apart?: Way['say'];
+  /** The unit is said once, after the last of several numbers. */
+  readonly shared?: true;
+}
+
+/** Every quantity that a sentence of the engine may have, the longer unit before one that begins it. */
+const WAYS: Readonly<Record<string, Way>> = {
+  'W per °C': { by: 'temperature', say: (w) => `${(w / 1.8).toFixed(2)} W per °F` },
+  'IMCU a kg': { by: 'mass', say: (imcu) => `${rounded((imcu * G_PER_LB) / 1000)} IMCU a lb`, shared: true },
+  'g a kg': { by: 'mass', say: sayShare },
+  'g/kg': { by: 'mass', say: sayShare },
+  '°C': { by: 'temperature', say: sayTempIn, apart: sayDegreesIn, shared: true },
+  kg: { by: 'mass', say: (kg, units) => sayMassIn(1000 * kg, units) },
+  g: { by: 'mass', say: sayMassIn },
+  mL: { by: 'volume', say: sayMlIn },
+  L: { by: 'volume', say: (litres, units) => sayLitresIn(litres, units) },
+  cm: { by: 'volume', say: sayCmIn },
+  bar: { by: 'volume', say: sayBarIn },
+};
+
+/** So many grams in a kilo, as a share. */
+function sayShare(gPerKg: number): string {
+  return `${Number((gPerKg / 10).toFixed(3))} %`;
+}
+
+/** Words of a measuring set. */
+const MEASURE = String.raw`(?:tsp|tbsp|cups?|qt|pt|pinch)`;
+const NUMBER = String.raw`\d+(?:\.\d+)?`;
+const NUMBERS = String.raw`${NUMBER}(?:(?: to | or | and |–|, )${NUMBER})*`;
+/** Kept as they stand: the shares of a label, and a volume beside which its spoons stand already. */
+const NOT_AFTER = String.raw`(?<![\d.]|pH |\b[Pp]er (?=100 g)|\b[Ii]n (?=100 g)|\b[Ff]or (?=100 g)|${MEASURE} \()`;
+const NOT_BEFORE = String.raw`(?![\w/])(?! \([^)]*${MEASURE}\))`;
+/** What tells a difference of temperatures from a temperature. */
+const [BY, EACH] = ['by (?:about )?|±', ' a minute| an hour| warmer| cooler| colder'];
+
+const BESIDE = String.raw`(?<!${MEASURE} )\((?<beside>${NUMBER}) mL\)`;
+const QUANTITY = String.raw`(?<by>${BY})?(?<numbers>${NUMBERS}) (?<unit>${Object.keys(WAYS).join('|')})${NOT_BEFORE}(?<each>${EACH})?`;
+const SAID = new RegExp(`${BESIDE}|${NOT_AFTER}${QUANTITY}`, 'g');
 
 /**
  * Sentences of the engine in a household's units.
@@ -14,85 +58,24 @@ import { G_PER_LB, type Units } from './system.js';
  * "2 °C a minute", "0.4 W per °C".
  */
 export function inUnits(text: string, units: Units): string {
-  return text.replace(QUANTITY, (whole: string, ...rest) => {
-    const groups = rest.at(-1) as Groups;
-    return sayOne(groups, units) ?? whole;
+  return text.replace(SAID, (whole: string, ...rest) => {
+    const { beside, by = '', numbers, unit, each = '' } = rest.at(-1) as Readonly<Record<string, string | undefined>>;
+    if (beside !== undefined) return `(${kitchenMeasure(Number(beside), units.volume)})`;
+    const way = WAYS[unit!]!;
+    if (units[way.by] === METRIC[way.by] && unit !== 'mL') return whole;
+    return `${by}${sayAll(numbers!, way, by + each !== '', units)}${each}`;
   });
 }
 
-interface Groups {
-  readonly before?: string;
-  readonly numbers: string;
-  readonly unit: string;
-  readonly after?: string;
-  readonly perDegree?: string;
-  readonly dose?: string;
-  readonly strength?: string;
-  readonly beside?: string;
+/** Each of some numbers: "2 lb 3.3 oz to 4 lb 6.5 oz"; "135 to 70 °F" where they share their unit. */
+function sayAll(numbers: string, way: Way, isApart: boolean, units: Units): string {
+  const say = (isApart && way.apart) || way.say;
+  return numbers.replace(new RegExp(NUMBER, 'g'), (n, at: number) => {
+    const words = say(Number(n), units, decimalsOf(n));
+    const isLast = at + n.length === numbers.length;
+    return way.shared && !isLast ? words.replace(/ .*$/, '') : words;
+  });
 }
-
-/** Words of a measuring set. */
-const MEASURE = String.raw`(?:tsp|tbsp|cups?|qt|pt|pinch)`;
-const NUMBER = String.raw`\d+(?:\.\d+)?`;
-const NUMBERS = String.raw`${NUMBER}(?:(?: to | or | and |–|, )${NUMBER})*`;
-/** Kept as they stand: shares of a label, and a measure that was said already. */
-const NOT_AFTER = String.raw`(?<![\d.]|pH |\b[Pp]er (?=100 g)|\b[Ii]n (?=100 g)|\b[Ff]or (?=100 g)|${MEASURE} \()`;
-
-const QUANTITY = new RegExp(
-  [
-    String.raw`(?<perDegree>${NUMBER}) W per °C`,
-    String.raw`(?<dose>${NUMBER}) (?:g\/kg|g a kg)`,
-    String.raw`(?<strength>${NUMBERS}) IMCU a kg`,
-    String.raw`(?<!${MEASURE} )\((?<beside>${NUMBER}) mL\)`,
-    String.raw`${NOT_AFTER}(?<before>by (?:about )?|±)?(?<numbers>${NUMBERS}) (?<unit>°C|kg|g|mL|L|cm|bar)(?![\w/])(?! \([^)]*${MEASURE}\))(?<after> a minute| an hour| warmer| cooler| colder)?`,
-  ].join('|'),
-  'g',
-);
-
-function sayOne(found: Groups, units: Units): string | null {
-  if (found.perDegree !== undefined)
-    return units.temperature === 'C' ? null : `${(Number(found.perDegree) / 1.8).toFixed(2)} W per °F`;
-  if (found.dose !== undefined) return units.mass === 'g' ? null : `${trimmed(Number(found.dose) / 10)} %`;
-  if (found.strength !== undefined) return units.mass === 'g' ? null : `${sayStrength(found.strength)} IMCU a lb`;
-  if (found.beside !== undefined) return `(${kitchenMeasure(Number(found.beside), units.volume)})`;
-  const { before = '', numbers, unit, after = '' } = found;
-  if (unit === '°C' && units.temperature === 'C') return null;
-  if ((unit === 'g' || unit === 'kg') && units.mass === 'g') return null;
-  if (unit !== 'mL' && !MASS_OR_WARMTH.has(unit) && units.volume === 'metric') return null;
-  const said = unit === '°C' ? sayTemps(numbers, before !== '' || after !== '', units) : sayEach(numbers, unit, units);
-  return `${before}${said}${after}`;
-}
-
-const MASS_OR_WARMTH: ReadonlySet<string> = new Set(['°C', 'g', 'kg']);
-
-const SAY: Readonly<Record<string, (amount: number, units: Units) => string>> = {
-  kg: (kg, units) => sayMassIn(1000 * kg, units),
-  g: sayMassIn,
-  mL: sayMlIn,
-  L: sayLitresIn,
-  cm: sayCmIn,
-  bar: sayBarIn,
-};
-
-/** Each of some numbers with its own unit: "2 lb 3.3 oz to 4 lb 6.5 oz". */
-function sayEach(numbers: string, unit: string, units: Units): string {
-  return numbers.replace(new RegExp(NUMBER, 'g'), (n) => SAY[unit]!(Number(n), units));
-}
-
-/** Temperatures share their unit: "135 to 70 °F". */
-function sayTemps(numbers: string, apart: boolean, units: Units): string {
-  const say = apart ? sayDegreesIn : sayTempIn;
-  const unitless = (n: string) => say(Number(n), units, decimalsOf(n)).replace(/ °[CF]$/, '');
-  return `${numbers.replace(new RegExp(NUMBER, 'g'), unitless)} °${units.temperature}`;
-}
-
-/** Rennet for a kilo as rennet for a pound. */
-const sayStrength = (numbers: string) =>
-  numbers.replace(new RegExp(NUMBER, 'g'), (n) => String(Number(((Number(n) * G_PER_LB) / 1000).toPrecision(2))));
 
 const decimalsOf = (digits: string) => digits.split('.')[1]?.length ?? 0;
-
-const trimmed = (share: number) => String(Number(share.toFixed(3)));
-
-/** A price for a kilo as one for what things are weighed in. */
-export const priceIn = (perKg: number, { mass }: Units): number => (mass === 'g' ? perKg : (perKg * G_PER_LB) / 1000);
+const rounded = (n: number) => Number(n.toPrecision(2));

@@ -73,9 +73,9 @@ export function sayBarIn(bar: number, { volume }: Units): string {
   return volume === 'metric' ? `${bar.toFixed(1)} bar` : `${Math.round(bar * PSI_PER_BAR)} psi`;
 }
 
-/** What a weight of one is called in the shops: prices are for a kilo or a pound. */
-export function pricedMass({ mass }: Units): { readonly unit: 'kg' | 'lb'; readonly g: number } {
-  return mass === 'g' ? { unit: 'kg', g: 1000 } : { unit: 'lb', g: G_PER_LB };
+/** A price for a kilo as one for the weight things are bought by, and what that is called. */
+export function priceIn(perKg: number, { mass }: Units): { readonly amount: number; readonly unit: 'kg' | 'lb' } {
+  return mass === 'g' ? { amount: perKg, unit: 'kg' } : { amount: (perKg * G_PER_LB) / 1000, unit: 'lb' };
 }
 
 const trimmed = (digits: string) => (digits.includes('.') ? digits.replace(/\.?0+$/, '') : digits);

@@ -10,6 +10,23 @@ export interface Shown {
   readonly step: (metric: number) => number;
 }
 
+/** A unit that another stands for, and how many of the metric one it is. */
+type Other = readonly [unit: string, metricEach: number];
+
+const POUND: Other = ['lb', G_PER_LB];
+const OUNCE: Other = ['oz', G_PER_OZ];
+
+/** What stands for a metric unit, by the setting that decides it and what it is set to. */
+const OTHERS: Readonly<Record<string, Readonly<Record<string, Other>>>> = {
+  'per kg': { oz: ['per lb', 1000 / G_PER_LB] },
+  'g a kg': { oz: ['%', 10] },
+  'IMCU a kg': { oz: ['IMCU a lb', 1000 / G_PER_LB] },
+  '°C': { F: ['°F', 1 / 1.8] },
+  kg: { oz: ['lb', G_PER_LB / 1000] },
+  L: { us: ['qt', ML_PER_UNIT['US quart'] / 1000], imperial: ['pt', ML_PER_UNIT['imperial pint'] / 1000] },
+  cm: { us: ['in', CM_PER_IN], imperial: ['in', CM_PER_IN] },
+};
+
 /** From here on a field's step (g) is one of things weighed in pounds, not in ounces. */
 const POUNDS_FROM_STEP_G = 40;
 
@@ -17,23 +34,27 @@ const POUNDS_FROM_STEP_G = 40;
  * How a number that the engine has in `unit` is shown.
  *
  * @param unit as a method or a field names it: "°C", "g", "kg", "L", "per kg", "g a kg", "cm deep" …; what is no
- *   quantity of this kind, or a difference ("°C apart", "°C a minute"), keeps its zero
+ *   quantity of this kind stands as it is; a difference ("°C cooler", "°C a minute") keeps its zero
  * @param stepBy the field's step in that unit: a small one of a mass asks for ounces, a large one for pounds
  */
 export function shownIn(unit: string, units: Units, stepBy = 1): Shown {
-  const [, name = '', rest = ''] = /^(°C|kg|g|L|mL|cm|bar)(?![a-zA-Z])(.*)$/.exec(unit) ?? [];
-  if (unit === 'per kg' && units.mass === 'oz') return scaled('per lb', 1000 / G_PER_LB);
-  if (unit === 'g a kg' && units.mass === 'oz') return scaled('%', 10);
-  if (unit === 'IMCU a kg' && units.mass === 'oz') return scaled('IMCU a lb', 1000 / G_PER_LB);
-  if (name === '°C' && units.temperature === 'F') return rest.trim() === '' ? FAHRENHEIT : scaled(`°F${rest}`, 1 / 1.8);
-  if (name === 'g' && units.mass === 'oz')
-    return stepBy >= POUNDS_FROM_STEP_G ? scaled(`lb${rest}`, G_PER_LB) : scaled(`oz${rest}`, G_PER_OZ);
-  if (name === 'kg' && units.mass === 'oz') return scaled(`lb${rest}`, G_PER_LB / 1000);
-  if (name === 'L' && units.volume === 'us') return scaled(`qt${rest}`, ML_PER_UNIT['US quart'] / 1000);
-  if (name === 'L' && units.volume === 'imperial') return scaled(`pt${rest}`, ML_PER_UNIT['imperial pint'] / 1000);
-  if (name === 'cm' && units.volume !== 'metric') return scaled(`in${rest}`, CM_PER_IN);
-  return { unit, toShown: same, fromShown: same, step: same };
+  if (unit === '°C' && units.temperature === 'F') return FAHRENHEIT;
+  const [, name = '', rest = ''] = KNOWN.exec(unit) ?? [];
+  const other = name === 'g' ? ofGrams(units, stepBy) : otherOf(name, units);
+  return other ? scaled(`${other[0]}${rest}`, other[1]) : { unit, toShown: same, fromShown: same, step: same };
 }
+
+const KNOWN = new RegExp(`^(${[...Object.keys(OTHERS), 'g'].join('|')})(?![\\w/])(.*)$`);
+
+function otherOf(name: string, { temperature, mass, volume }: Units): Other | undefined {
+  const others = OTHERS[name];
+  return others?.[temperature] ?? others?.[mass] ?? others?.[volume];
+}
+
+const ofGrams = ({ mass }: Units, stepBy: number): Other | undefined => {
+  if (mass === 'g') return undefined;
+  return stepBy >= POUNDS_FROM_STEP_G ? POUND : OUNCE;
+};
 
 const same = (n: number) => n;
 

@@ -1,4 +1,4 @@
-import { priceIn, pricedMass, sayLitresIn, sayMassIn, sayTempIn } from '@oat-crock/core';
+import { priceIn, sayLitresIn, sayMassIn, sayTempIn } from '@oat-crock/core';
 import { isSameDay } from 'date-fns';
 import { written } from './dates';
 import { units } from './units';
@@ -55,7 +55,8 @@ export function litres(volumeL: number): string {
 
 /** Money for what a kilo costs, for the weight the household buys by: "¤ 1.20 per kg". */
 export function pricePer(perKg: number, currency: string): string {
-  return `${currency} ${priceIn(perKg, units()).toFixed(2)} per ${pricedMass(units()).unit}`;
+  const { amount, unit } = priceIn(perKg, units());
+  return `${currency} ${amount.toFixed(2)} per ${unit}`;
 }
 
 export function acidity(ph: number): string {
