@@ -14,6 +14,7 @@ export * from './constants/evidence.js';
 export * from './constants/heat.js';
 export * from './constants/milk.js';
 export * from './constants/starter.js';
+export * from './constants/vessels.js';
 export * from './constants/reference-materials.js';
 export * from './state/composition.js';
 export * from './state/materials.js';

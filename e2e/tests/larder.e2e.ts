@@ -169,7 +169,7 @@ test('a make is found by a line that says what there is, and asked whether it go
     .getByRole('textbox', { name: 'Say what there is, or what you want' })
     .fill('2 L cream near its date, 40 hours');
   await expect(page.getByRole('main').getByRole('status')).toContainText(
-    'Read as: 2.04 kg of Skimmed-off cream; ready within 40 h.',
+    'Read as: 2.06 kg of Skimmed-off cream; ready within 40 h.',
   );
   const makes = page.getByRole('region', { name: 'Makes' });
   await expect(makes.getByRole('button', { name: /^Cultured cream/ })).toBeVisible();

@@ -1,3 +1,4 @@
+import { volumeMl } from '../stages/pass-time.js';
 import type { Batch, Reading } from '../batch/replay.js';
 import { isSouringCue, type SouringReading } from '../assimilate/evidence.js';
 import { keeperOffset } from '../assimilate/keeper-offset.js';
@@ -43,7 +44,7 @@ export function souringProblem(
   const begin = firstOf(run);
   const { kind, params } = run.stage;
   if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
-  const around = kind.around(params, totalG(begin.masses) / 1.03, { ...environment, member: NOMINAL_MEMBER });
+  const around = kind.around(params, volumeMl(begin), { ...environment, member: NOMINAL_MEMBER });
   const law = lawFor(begin.souring.culture, begin.souring.milk);
   return {
     law,

@@ -38,7 +38,7 @@ describe('a line of what is at hand and what is wanted', () => {
   it('is read as milk, time and what is not there', () => {
     expect(read('2 L cream near its date, no thermostat, 5 hours')).toEqual({
       lot: 'Skimmed-off cream',
-      leftG: 2040,
+      leftG: 2060,
       withinH: 5,
       thermostat: false,
       words: '',

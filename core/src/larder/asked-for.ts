@@ -1,4 +1,5 @@
 import { G_PER_LB, G_PER_OZ } from '../units/system.js';
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { ML_PER_UNIT } from '../units/volume.js';
 import { useFirst } from './use-first.js';
 import type { StockLot } from './lot.js';
@@ -20,31 +21,23 @@ export interface AskedFor {
   readonly words: string;
 }
 
-/** Grams in a litre of milk or cream, near enough for what somebody says he has. */
-const G_PER_ML = 1.02;
-
+/** Grams of each unit that somebody may say, by its singular. */
 const GRAMS: Readonly<Record<string, number>> = {
   g: 1,
   kg: 1000,
   kilo: 1000,
-  kilos: 1000,
   oz: G_PER_OZ,
   lb: G_PER_LB,
-  lbs: G_PER_LB,
-  l: 1000 * G_PER_ML,
-  litre: 1000 * G_PER_ML,
-  litres: 1000 * G_PER_ML,
-  liter: 1000 * G_PER_ML,
-  liters: 1000 * G_PER_ML,
-  ml: G_PER_ML,
-  qt: ML_PER_UNIT['US quart'] * G_PER_ML,
-  quart: ML_PER_UNIT['US quart'] * G_PER_ML,
-  quarts: ML_PER_UNIT['US quart'] * G_PER_ML,
-  pint: ML_PER_UNIT['imperial pint'] * G_PER_ML,
-  pints: ML_PER_UNIT['imperial pint'] * G_PER_ML,
+  ...ofMl({ ml: 1, l: 1000, litre: 1000, liter: 1000 }),
+  ...ofMl({ qt: ML_PER_UNIT['US quart'], quart: ML_PER_UNIT['US quart'] }),
+  ...ofMl({ pt: ML_PER_UNIT['imperial pint'], pint: ML_PER_UNIT['imperial pint'] }),
 };
 
-const HOURS: Readonly<Record<string, number>> = { h: 1, hour: 1, hours: 1, hrs: 1, day: 24, days: 24, d: 24 };
+function ofMl(units: Readonly<Record<string, number>>): Record<string, number> {
+  return Object.fromEntries(Object.entries(units).map(([unit, ml]) => [unit, ml * CROCK_G_PER_ML]));
+}
+
+const HOURS: Readonly<Record<string, number>> = { h: 1, hour: 1, hr: 1, day: 24, d: 24 };
 
 /** Words that say nothing by themselves here. */
 const IDLE = new Set(
@@ -63,8 +56,11 @@ const KINDS: Readonly<Record<string, StockLot['kind']>> = {
 
 const NO_THERMOSTAT =
   /\b(?:no|without|not? (?:a|any))\s+(?:a\s+)?(?:thermostat|warm box|yogurt maker|water bath|incubator)\b/g;
-const AMOUNT = new RegExp(String.raw`(\d+(?:[.,]\d+)?)\s*(${Object.keys(GRAMS).join('|')})\b`, 'g');
-const TIME = new RegExp(String.raw`(\d+(?:[.,]\d+)?)\s*(${Object.keys(HOURS).join('|')})\b`, 'g');
+/** A number with one of some units, one or many of it. */
+const numberOf = (units: Readonly<Record<string, number>>) =>
+  new RegExp(String.raw`(\d+(?:[.,]\d+)?)\s*(${Object.keys(units).join('|')})s?\b`, 'g');
+const AMOUNT = numberOf(GRAMS);
+const TIME = numberOf(HOURS);
 
 /**
  * Reads a line such as "2 L cream near its date, no thermostat, 5 hours": an amount, a lot of one's own by its name, its kind or
@@ -82,16 +78,16 @@ export function askedFor(line: string, lots: readonly LotLeft[]): AskedFor {
   const amount = take(AMOUNT);
   const words = rest.split(/[^\p{L}\p{N}%-]+/u).filter((w) => w && !IDLE.has(w));
   const meant = amount || namesAll(words, lots) ? lotMeant(words, lots) : null;
-  const saidG = amount ? numberOf(amount[1]!) * GRAMS[amount[2]!]! : Infinity;
+  const saidG = amount ? asNumber(amount[1]!) * GRAMS[amount[2]!]! : Infinity;
   return {
     lot: meant && { lot: meant.lot.lot, leftG: Math.min(saidG, meant.lot.leftG) },
-    withinH: time ? numberOf(time[1]!) * HOURS[time[2]!]! : null,
+    withinH: time ? asNumber(time[1]!) * HOURS[time[2]!]! : null,
     thermostat,
     words: (meant ? words.filter((w) => !meant.by.has(w)) : words).join(' '),
   };
 }
 
-const numberOf = (digits: string) => Number(digits.replace(',', '.'));
+const asNumber = (digits: string) => Number(digits.replace(',', '.'));
 
 /** True where every word is of a lot: "evening milk" asks for what stands there, "cultured cream" for a make. */
 const namesAll = (words: readonly string[], lots: readonly LotLeft[]) =>

@@ -1,6 +1,5 @@
 import type { Choices } from '../methods/method.js';
-import type { Gear, GearKind } from './gear.js';
-import { takesG } from './room-for.js';
+import { takesG, type Gear, type GearKind } from './gear.js';
 import type { Lot, LotKind } from './lot.js';
 import { isStock, lotChoice } from './lot.js';
 

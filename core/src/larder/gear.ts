@@ -1,3 +1,5 @@
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
+
 /** What a kitchen makes with. */
 export type GearKind =
   | 'pot'
@@ -70,6 +72,11 @@ export const GEAR_TYPES: Readonly<Record<GearKind, GearType>> = {
   hob: { name: 'Hob', holds: false, learns: ['powerW'], fillable: 1 },
   counter: { name: 'Counter', holds: false, learns: ['holdsC'], fillable: 1 },
 };
+
+/** What one vessel takes with its headspace left, g, to five grams below. */
+export function takesG(gear: Pick<Gear, 'kind' | 'holdsL'>): number {
+  return Math.floor((1000 * (fillableL(gear) ?? 0) * CROCK_G_PER_ML) / 5) * 5;
+}
 
 /** What one piece of gear may be filled with, L; null where it holds nothing. */
 export function fillableL({ kind, holdsL }: Pick<Gear, 'kind' | 'holdsL'>): number | null {

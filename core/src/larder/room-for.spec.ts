@@ -1,12 +1,11 @@
 import { coolingSurroundings, flaskUa } from '../physics/heat.js';
 import { methodById } from '../methods/index.js';
 import { initialChoices } from '../methods/method.js';
-import { makeSheet } from '../make/sheet.js';
-import { SHEET_FORECAST } from '../make/sheet.js';
+import { makeSheet, SHEET_FORECAST } from '../make/sheet.js';
 import { USUAL_KITCHEN } from '../environment/environment.js';
-import type { Gear } from './gear.js';
+import { takesG, type Gear } from './gear.js';
 import { fillOfGear } from './fills.js';
-import { pottedIn, roomProblems, takesG } from './room-for.js';
+import { pottedIn, roomProblems } from './room-for.js';
 import { lossAgainstUsual, withVessels } from './vessel-loss.js';
 
 const yogurt = methodById('scalded-yogurt');

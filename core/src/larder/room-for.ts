@@ -1,13 +1,10 @@
 import type { Choices, Method } from '../methods/method.js';
+import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
+import { planStages } from '../make/plan.js';
 import type { Problem } from '../stages/kind.js';
 import { sayMass, sayPots } from '../stages/words.js';
-import { fillableL, type Gear } from './gear.js';
+import { takesG, type Gear } from './gear.js';
 import { fitInto } from './split.js';
-
-/** Density of milk and of what becomes of it, near enough for a vessel, g/mL. */
-const G_PER_ML = 1.03;
-/** Room the starter takes on top of the milk, as a share. */
-const STARTER_ROOM = 0.03;
 
 /** What a sheet says of a make, as far as vessels ask for it. */
 export interface Filled {
@@ -15,14 +12,9 @@ export interface Filled {
   readonly product: { readonly massG: number; readonly pots: number };
 }
 
-/** The kind of vessel a method's product goes into: moulds where it is moulded, else jars. */
-export function pottedIn({ stages }: Pick<Method, 'stages'>): 'mould' | 'jar' {
-  return stages.some((s) => s.kind === 'mould') ? 'mould' : 'jar';
-}
-
-/** What one vessel takes with its headspace left, g, to five grams below. */
-export function takesG(gear: Pick<Gear, 'kind' | 'holdsL'>): number {
-  return Math.floor((1000 * (fillableL(gear) ?? 0) * G_PER_ML) / 5) * 5;
+/** The kind of vessel a method's product goes into first: moulds where it is moulded, else jars. */
+export function pottedIn(method: Method): 'mould' | 'jar' {
+  return planStages(method).find((s) => s.kind.fillsInto)?.kind.fillsInto ?? 'jar';
 }
 
 /**
@@ -30,21 +22,22 @@ export function takesG(gear: Pick<Gear, 'kind' | 'holdsL'>): number {
  *
  * @param used vessels that were chosen for this make; where none was, as many of any size are taken to be there
  */
-export function roomProblems(method: Pick<Method, 'stages'>, sheet: Filled, used: readonly Gear[]): readonly Problem[] {
+export function roomProblems(method: Method, sheet: Filled, used: readonly Gear[]): readonly Problem[] {
   const kind = pottedIn(method);
   const keepers = used.filter((g) => KEEPERS.has(g.kind) && g.holdsL !== null);
   return [
     ...pottingProblems(
       sheet,
       used.filter((g) => g.kind === kind && takesG(g) > 0),
-      kind === 'mould' && !isPressed(method),
+      kind === 'mould' && !isHeldInMoulds(method),
     ),
     ...keepers.flatMap((keeper) => keepingProblems(sheet, keeper)),
   ];
 }
 
-/** Pressed in its moulds, so that each piece keeps one; else a mould is turned out and filled again. */
-const isPressed = ({ stages }: Pick<Method, 'stages'>) => stages.some((s) => s.params['method'] === 'pressed');
+/** Another stage keeps each piece in a mould of its own, as pressing does; else one is turned out and filled again. */
+const isHeldInMoulds = (method: Method) =>
+  planStages(method).some(({ kind, params }) => !kind.fillsInto && kind.gear(params).includes('moulds'));
 
 const KEEPERS: ReadonlySet<Gear['kind']> = new Set<Gear['kind']>(['flask', 'thermostat', 'bath']);
 
@@ -78,21 +71,21 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
 
 /** How the product goes into all the vessels there are, or how much of it does. */
 function spreadOver(massG: number, vessels: readonly Gear[]): string {
-  const fit = fitInto(massG / 1000 / G_PER_ML, vessels);
+  const fit = fitInto(massG / 1000 / CROCK_G_PER_ML, vessels);
   if (fit.how === 'too much')
-    return `All of them together take ${sayMass(1000 * fit.fitsL * G_PER_ML)}: have more at hand.`;
+    return `All of them together take ${sayMass(1000 * fit.fitsL * CROCK_G_PER_ML)}: have more at hand.`;
   if (fit.how === 'one') return `All of it goes into ${fit.shares[0].gear.name}.`;
   const kinds = [...new Set(fit.shares.map((s) => s.gear))];
   const parts = kinds.map((gear) => {
     const shares = fit.shares.filter((s) => s.gear === gear);
-    return `${shares.length} × ${sayMass(1000 * shares[0]!.litres * G_PER_ML)} in ${gear.name}`;
+    return `${shares.length} × ${sayMass(1000 * shares[0]!.litres * CROCK_G_PER_ML)} in ${gear.name}`;
   });
   return `Filled evenly: ${parts.join(', ')}.`;
 }
 
 function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
   const massG = Number(choices['massG']);
-  const litres = (massG * (1 + STARTER_ROOM)) / 1000 / G_PER_ML;
+  const litres = (massG * (1 + STARTER_ROOM)) / 1000 / CROCK_G_PER_ML;
   const fit = fitInto(litres, [keeper]);
   if (!(massG > 0) || fit.how === 'one') return [];
   const field = 'keeper';
@@ -107,7 +100,7 @@ function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
       },
     ];
   }
-  const fitsG = Math.floor((1000 * fit.fitsL * G_PER_ML) / (1 + STARTER_ROOM) / 50) * 50;
+  const fitsG = Math.floor((1000 * fit.fitsL * CROCK_G_PER_ML) / (1 + STARTER_ROOM) / 50) * 50;
   return [
     {
       field,

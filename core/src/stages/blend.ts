@@ -1,3 +1,4 @@
+import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
 import { pearsonSquare } from '../blend/square.js';
 import { gToMl } from '../units/volume.js';
 import { materialDensity } from '../physics/density.js';
@@ -26,11 +27,7 @@ export interface BlendParams {
 
 /** Share of a pot left free above the milk. */
 const HEADSPACE = 0.1;
-/** Room for the starter, as a share of the milk: a large dose. */
-const STARTER_ROOM = 0.05;
 const WEIGHING_MIN = 8;
-/** Milk, near enough for a pot. */
-const MILK_G_PER_L = 1030;
 
 /** One material of a blend and its amount. */
 export interface BlendPart {
@@ -58,7 +55,7 @@ function liquidParts(params: BlendParams): readonly BlendPart[] {
 
 /** What a pot (L) takes of milk, g: headspace and room for the starter left free. */
 export function fillsWithG(vesselL: number): number {
-  return (vesselL * (1 - HEADSPACE) * MILK_G_PER_L) / (1 + STARTER_ROOM);
+  return (1000 * vesselL * (1 - HEADSPACE) * CROCK_G_PER_ML) / (1 + STARTER_ROOM);
 }
 
 /** Milk and cream weighed into the pot. */

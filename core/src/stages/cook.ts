@@ -1,11 +1,10 @@
 import { GOODS } from '../constants/kitchen-goods.js';
-import { coolingSurroundings } from '../physics/heat.js';
 import { totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { massesOfGoods } from '../state/goods.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { coveredPotUa, passTime, volumeMl } from './pass-time.js';
+import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface CookParams {
@@ -50,15 +49,8 @@ export const cook: StageKind<CookParams> = {
     ),
   advance: (state, _params, environment, minutes) => {
     const { kitchen } = environment;
-    const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
     const heatW = kitchen.hobW * kitchen.hobEfficiency * LOW_FLAME * Math.min(1, totalG(state.masses) / 1500);
-    return passTime(
-      state,
-      environment,
-      { ...around, uaWPerK: coveredPotUa(volumeMl(state), environment) },
-      heatW,
-      minutes,
-    );
+    return passTime(state, environment, coveredPot(volumeMl(state), environment), heatW, minutes);
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,

@@ -31,6 +31,7 @@ export const finish: StageKind<FinishParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
+  fillsInto: 'jar',
   begin: (state) => {
     const mass = totalG(state.masses);
     const smear = Math.min(SMEAR_MOST, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));

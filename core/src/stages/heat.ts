@@ -1,9 +1,9 @@
 import type { Environment } from '../environment/environment.js';
-import { coolingSurroundings, heatCapacityKJPerK } from '../physics/heat.js';
+import { heatCapacityKJPerK } from '../physics/heat.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { coveredPotUa, passTime, passTimeAt, volumeMl } from './pass-time.js';
+import { coveredPot, passTime, passTimeAt, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 export interface HeatParams {
@@ -38,9 +38,8 @@ export const heat: StageKind<HeatParams> = {
   advance: (state, params, environment, minutes) => {
     const { kitchen } = environment;
     if (params.paceCPerMin > 0) return warmSlowly(state, params, environment, minutes);
-    const around = coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
-    const scaled = { ...around, uaWPerK: coveredPotUa(volumeMl(state), environment) };
-    return passTime(state, environment, scaled, kitchen.hobW * kitchen.hobEfficiency, minutes);
+    const around = coveredPot(volumeMl(state), environment);
+    return passTime(state, environment, around, kitchen.hobW * kitchen.hobEfficiency, minutes);
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,

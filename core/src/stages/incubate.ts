@@ -6,7 +6,7 @@ import type { Environment } from '../environment/environment.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { Course, Give, Problem, StageKind } from './kind.js';
-import { coveredPotUa, passTime, volumeMl } from './pass-time.js';
+import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
@@ -43,11 +43,8 @@ export function keeperSurroundings(
     const ua = params.keeper === 'flask' ? flaskUa(volume) * kitchen.flaskLoss : wrappedUa(volume);
     return { aroundC: kitchen.roomC, uaWPerK: ua * member.heatLoss, openAreaM2: 0 };
   }
-  return {
-    aroundC: (params.keeper === 'counter' ? kitchen.roomC : params.keepC) + member.keeperOffsetC,
-    uaWPerK: coveredPotUa(volume, environment),
-    openAreaM2: 0,
-  };
+  const setC = params.keeper === 'counter' ? kitchen.roomC : params.keepC;
+  return { ...coveredPot(volume, environment), aroundC: setC + member.keeperOffsetC };
 }
 
 /** Kept warm, and left alone, until it is as sour as wanted. */

@@ -102,6 +102,8 @@ export interface StageKind<P> {
   /** True where the hands must stay or look in throughout. */
   readonly attended: boolean;
   readonly gear: (params: P) => readonly string[];
+  /** The vessels of one's own that the product goes into here. */
+  readonly fillsInto?: 'jar' | 'mould';
   /** What decides that it is over, and the value wanted (°C, pH, solids as a fraction or 0 where no texture is asked for, minutes). */
   readonly endsBy: EndsBy;
   readonly target: (params: P) => number;

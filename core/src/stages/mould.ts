@@ -29,6 +29,7 @@ export const mould: StageKind<MouldParams> = {
     `${SHAPES[params.shape]} ${sayPots(Math.max(1, Math.floor(totalG(before.masses) / params.pieceG)), 'piece')} of ${params.pieceG} g.`,
   ...handsWork(TAKES_MIN),
   gear: (params) => [params.shape === 'mould' ? 'moulds' : 'paper'],
+  fillsInto: 'mould',
   begin: (state) => takeOut(state, scaleMasses(state.masses, LEFT_BEHIND), 'lost'),
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Warmer it smears; straight from the cold it cracks.' }),
   endCue: () => 'Smooth on all sides; no holes where it was cut.',

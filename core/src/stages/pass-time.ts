@@ -1,3 +1,4 @@
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { CULTURES, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { MOLAR_G } from '../constants/milk.js';
@@ -43,9 +44,10 @@ export function passTime(
   return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
 }
 
-/** A covered pot in some air, W/K: by its size, as measured of it, and by this batch's luck. */
-export function coveredPotUa(volumeMl: number, { kitchen, member }: Environment): number {
-  return coolingSurroundings('covered', volumeMl, kitchen.roomC).uaWPerK * kitchen.potLoss * member.heatLoss;
+/** A covered pot in the room: by its size, as measured of it, and by this batch's luck. */
+export function coveredPot(volumeMl: number, { kitchen, member }: Environment): Surroundings {
+  const around = coolingSurroundings('covered', volumeMl, kitchen.roomC);
+  return { ...around, uaWPerK: around.uaWPerK * kitchen.potLoss * member.heatLoss };
 }
 
 /**
@@ -58,10 +60,10 @@ export function standBy(
   environment: Environment,
   minutes: number,
 ): CrockState {
+  if (method === 'covered') return passTime(state, environment, coveredPot(volumeMl(state), environment), 0, minutes);
   const { kitchen, member } = environment;
   const around = coolingSurroundings(method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
-  const uaWPerK = method === 'covered' ? coveredPotUa(volumeMl(state), environment) : around.uaWPerK * member.heatLoss;
-  return passTime(state, environment, { ...around, uaWPerK }, 0, minutes);
+  return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
 }
 
 /** Time passes over a covered pot on the counter: while somebody weighs, stirs or fills. */
@@ -72,7 +74,7 @@ export function standCovered(state: CrockState, environment: Environment, minute
 
 /** Volume in mL by which vessels are sized: close enough to grams for heat. */
 export function volumeMl(state: CrockState): number {
-  return Math.max(50, totalG(state.masses) / 1.03);
+  return Math.max(50, totalG(state.masses) / CROCK_G_PER_ML);
 }
 
 /** The same with the temperature at the step's end already known. */

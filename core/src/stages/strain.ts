@@ -65,7 +65,11 @@ export const strain: StageKind<StrainParams> = {
   instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
   handsMin: () => 12,
   attended: false,
-  gear: (params) => ['cloth', 'strainer', ...(params.where === 'cold' ? ['cold shelf'] : [])],
+  gear: (params) => [
+    'cloth',
+    params.method === 'pressed' ? 'moulds' : 'strainer',
+    ...(params.where === 'cold' ? ['cold shelf'] : []),
+  ],
   endsBy: 'solids',
   target: (params) => (params.share > 0 ? 0 : TEXTURES[params.texture].solids),
   runsOff: { is: 'whey', name: 'Whey' },

@@ -107,11 +107,11 @@ export function demoGear(nowMs: number): Gear[] {
     note: '',
   });
   return [
-    gear('pot', 'Big steel pot', 14, 1, { lossWPerK: measured(1.9, 0.1) }),
+    gear('pot', 'Big steel pot', 14, 1, { lossWPerK: measured(3.9, 0.2) }),
     gear('pot', 'Middle pot', 8),
     gear('pot', 'Milk pan', 3),
     gear('jar', 'Litre jars', 1, 12),
-    gear('flask', 'Blue flask', 2, 1, { lossWPerK: measured(0.14, 0.02) }),
+    gear('flask', 'Blue flask', 2, 1, { lossWPerK: measured(0.08, 0.01) }),
     gear('thermostat', 'Warm box', 30, 1, { holdsC: measured(42.1, 0.3) }),
     gear('lamp-oven', 'Bakery oven, lamp on', null, 1, { holdsC: measured(38.4, 0.8) }),
     gear('strainer', 'Wide sieve', 5, 2),

@@ -1,12 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { fitInto, leftOf, lotsNamed } from '@oat-crock/core';
+import { CROCK_G_PER_ML, fitInto, leftOf, lotsNamed } from '@oat-crock/core';
 import { OwnLarder } from '../larder/own-larder';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 import { Decision } from './decision';
-
-/** Kilos of milk in a litre, near enough for a pot. */
-const KG_PER_L = 1.03;
 
 /** The other ways to say how much: so much product, the pot full, a lot used up; and the pots it would be split over. */
 @Component({
@@ -109,11 +106,11 @@ export class ScaleBar {
     const pots = this.own().gear.filter((g) => g.kind === 'pot');
     if (pots.length === 0) return null;
     const massG = Number(this.decision.choices()['massG']);
-    const fit = fitInto(massG / 1000 / KG_PER_L, pots);
-    if (fit.how === 'too much') return `All your pots together hold ${mass(1000 * fit.fitsL * KG_PER_L)}.`;
+    const fit = fitInto(massG / 1000 / CROCK_G_PER_ML, pots);
+    if (fit.how === 'too much') return `All your pots together hold ${mass(1000 * fit.fitsL * CROCK_G_PER_ML)}.`;
     const [first] = fit.shares;
     if (fit.how === 'one') return `It fits into your ${first!.gear.name}.`;
-    const shares = fit.shares.map((s) => `${mass(s.litres * 1000 * KG_PER_L)} in ${s.gear.name}`);
+    const shares = fit.shares.map((s) => `${mass(s.litres * 1000 * CROCK_G_PER_ML)} in ${s.gear.name}`);
     return `Split it: ${shares.join(', ')}. They cool and sour apart, the smaller faster.`;
   });
 
