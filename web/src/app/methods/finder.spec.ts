@@ -84,6 +84,34 @@ describe('what to make', () => {
   });
 });
 
+describe('a line that says what there is', () => {
+  it('fills the fields in, which may be changed again; what is struck from it leaves them', async () => {
+    const page = await pageOf(Finder, [], START_MS, {}, [AT_HAND]);
+    await withLarder(page);
+    const line = page.element.querySelector('textarea')!;
+    const type = async (text: string) => {
+      line.value = text;
+      line.dispatchEvent(new Event('input'));
+      await settled(page);
+    };
+    const hours = () => page.element.querySelector<HTMLInputElement>('#find-hours')!.value;
+    const warm = () => page.element.querySelector<HTMLInputElement>('input[type=checkbox]')!;
+    await type('1 kg cream, 40 h, no thermostat');
+    expect(page.text()).toContain('Read as: 1.00 kg of Cream; ready within 40 h; nothing that holds a warmth.');
+    expect([hours(), warm().checked]).toEqual(['40 h', false]);
+    expect(page.text()).toContain('Cream, 3.00 kg');
+    expect(names(page)).toContain('Cultured butter');
+
+    warm().click();
+    await type('1 kg cream, no thermostat');
+    expect([hours(), warm().checked]).withContext('what was changed by hand stays').toEqual(['', true]);
+    await type('butter');
+    expect(names(page)).toContain('Cultured butter');
+    expect(names(page)).not.toContain('Scalded yogurt');
+    expect(page.text()).toContain('Anything');
+  });
+});
+
 describe('deciding with what one has', () => {
   const open = (methodId: string, more: object = {}) => pageOf(Methods, [], START_MS, { methodId, ...more }, [AT_HAND]);
   const start = (page: TestPage<unknown>) =>

@@ -38,6 +38,8 @@ export class Finder {
 
   protected readonly words = signal('');
   protected readonly lotId = signal('');
+  /** So much of it is meant, g; null for all. */
+  private readonly ofItG = signal<number | null>(null);
   protected readonly withinH = signal<number | null>(null);
   protected readonly thermostat = signal(true);
 
@@ -55,7 +57,11 @@ export class Finder {
     })),
   ]);
 
-  /** What the line says; what it leaves open is as the fields under it have it. */
+  /** The lot it is to be of, and how much of it. */
+  private readonly lot = computed(() => {
+    const chosen = this.stocks().find(({ lot }) => lot.id === this.lotId());
+    return chosen ? { ...chosen, leftG: Math.min(chosen.leftG, this.ofItG() ?? Infinity) } : null;
+  });
   private readonly read = computed(() => askedFor(this.words(), this.stocks()));
   /** How the line was read, so that a wrong reading is seen. */
   protected readonly readAs = computed(() => {
@@ -71,11 +77,30 @@ export class Finder {
       : 'A lot of yours, an amount, a time, a name: in any order.';
   });
 
+  /** A line is written: what it says anew goes into the fields, where it can be changed again. */
+  protected write(line: string): void {
+    const before = this.read();
+    this.words.set(line);
+    const { lot, withinH, thermostat } = this.read();
+    if (lot?.lot.id !== before.lot?.lot.id || lot?.leftG !== before.lot?.leftG) {
+      this.pick(lot?.lot.id ?? '');
+      this.ofItG.set(lot?.leftG ?? null);
+    }
+    if (withinH !== before.withinH) this.withinH.set(withinH);
+    if (thermostat !== before.thermostat) this.thermostat.set(thermostat ?? true);
+  }
+
+  /** A lot is picked: all of it. */
+  protected pick(lotId: string): void {
+    this.lotId.set(lotId);
+    this.ofItG.set(null);
+  }
+
   protected readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
   private readonly wanted = computed((): Wanted => ({
-    lot: this.read().lot ?? this.stocks().find(({ lot }) => lot.id === this.lotId()) ?? null,
-    withinH: this.read().withinH ?? this.withinH(),
-    thermostat: this.read().thermostat ?? this.thermostat(),
+    lot: this.lot(),
+    withinH: this.withinH(),
+    thermostat: this.thermostat(),
     words: this.read().words,
     startMs: this.startMs(),
     gear: this.own().gear,
