@@ -76,7 +76,7 @@ test('a method is written from stages by drag and by key, tried by the engine at
 
   // by key: back again, one place at a time
   await order
-    .getByRole('button', { name: before.at(-1), exact: true })
+    .getByRole('button', { name: before.at(-1)!, exact: true })
     .first()
     .focus();
   for (let i = 1; i < before.length; i++) {

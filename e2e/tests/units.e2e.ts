@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
 
 /** Chooses from a list of the household's dialog. */
@@ -26,8 +26,23 @@ async function readAll(page: Page): Promise<readonly string[]> {
 /** A metric quantity, but for what a syringe or a bottle says in mL and a label for 100 g. */
 const METRIC = /(?<!(?:[Pp]er|[Ii]n|[Ff]or) )\b\d+(?:\.\d+)? ?(?:°C|kg|g|L|cm|bar)(?!\w)|°C|per kg|a kg\b/;
 const OF_A_LABEL = /^\d+\.\d g$|g fat, .* g protein/;
-const metricOn = async (page: Page) =>
-  (await readAll(page)).filter((text) => METRIC.test(text) && !OF_A_LABEL.test(text));
+
+/** Nothing on a page is in metric, nor behind each of some controls that open more of it. */
+async function expectNothingMetric(page: Page, controls?: Locator): Promise<void> {
+  const seen = async () => (await readAll(page)).filter((text) => METRIC.test(text) && !OF_A_LABEL.test(text));
+  expect(await seen()).toEqual([]);
+  for (const control of (await controls?.all()) ?? []) {
+    if ((await control.getAttribute('aria-expanded')) !== 'true') await control.click();
+    expect(await seen()).toEqual([]);
+  }
+}
+
+const pounds = (page: Page) =>
+  page
+    .getByRole('main')
+    .getByText(/\d+ lb/)
+    .filter({ visible: true })
+    .first();
 
 async function inOuncesAndFahrenheit(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^The household/ }).click();
@@ -42,51 +57,24 @@ test('a household in ounces and Fahrenheit meets nothing metric on any screen', 
   await inOuncesAndFahrenheit(page);
   await page.goto(`${demo.address}/today`);
   await expect(page.getByRole('main').getByText(/\d °F/).first()).toBeVisible();
-  expect(await metricOn(page)).toEqual([]);
+  await expectNothingMetric(page);
   await page.goto(`${demo.address}/make`);
   await page
     .getByRole('link', { name: /Thick yogurt for the quay/ })
     .last()
     .click();
-  await expect(
-    page
-      .getByRole('main')
-      .getByText(/\d+ lb/)
-      .filter({ visible: true })
-      .first(),
-  ).toBeVisible();
-  const stages = page.getByRole('list', { name: 'Stages' }).getByRole('button');
-  for (let i = 0; i < (await stages.count()); i++) {
-    await stages.nth(i).click();
-    expect(await metricOn(page)).toEqual([]);
+  await expect(pounds(page)).toBeVisible();
+  await expectNothingMetric(page, page.getByRole('list', { name: 'Stages' }).getByRole('button'));
+  for (const place of ['/methods', '/larder']) {
+    await page.goto(demo.address + place);
+    await expect(pounds(page)).toBeVisible();
+    await expectNothingMetric(page);
   }
-  await page.goto(`${demo.address}/methods`);
-  await expect(
-    page
-      .getByRole('main')
-      .getByText(/\d+ lb/)
-      .filter({ visible: true })
-      .first(),
-  ).toBeVisible();
-  expect(await metricOn(page)).toEqual([]);
   for (const method of ['strained-yogurt', 'cream-cheese', 'soda-cheese', 'grain-kefir', 'cultured-butter']) {
     await page.goto(`${demo.address}/methods/${method}`);
     await expect(page.getByRole('heading', { name: 'Weigh out' })).toBeVisible();
-    const groups = page.getByRole('region', { name: 'Choices' }).locator('.head');
-    for (let i = 0; i < (await groups.count()); i++) {
-      if ((await groups.nth(i).getAttribute('aria-expanded')) === 'false') await groups.nth(i).click();
-      expect(await metricOn(page)).toEqual([]);
-    }
+    await expectNothingMetric(page, page.getByRole('region', { name: 'Choices' }).locator('.head'));
   }
-  await page.goto(`${demo.address}/larder`);
-  await expect(
-    page
-      .getByRole('main')
-      .getByText(/\d+ lb/)
-      .filter({ visible: true })
-      .first(),
-  ).toBeVisible();
-  expect(await metricOn(page)).toEqual([]);
 });
 
 test('units changed and changed back leave every number as it was; what is typed is converted once', async ({

@@ -11,12 +11,12 @@ import { wireEffects } from './state/wire.effects';
 import { clockFeature } from './state/clock.feature';
 import { draftFeature } from './state/draft.feature';
 import { followFeature } from './state/follow.feature';
+import { householdEffects } from './state/household.effects';
 import { householdFeature } from './state/household.feature';
 import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
 import { logFeature } from './state/log.feature';
-import { wordsEffects } from './state/words.effects';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -33,7 +33,7 @@ export const appConfig: ApplicationConfig = {
       [householdFeature.name]: householdFeature.reducer,
       [larderFeature.name]: larderFeature.reducer,
     }),
-    provideEffects(wireEffects, wordsEffects, followEffects, draftEffects, larderEffects),
+    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

@@ -1,6 +1,8 @@
 import type { Family } from '@oat-crock/contract/wire';
 import type { Draft } from '../state/larder.feature';
-import { fieldsOf, valueAt } from './fields';
+import { say } from '../ui/units';
+import { amount } from '../ui/words';
+import { fieldsOf, valueAt, type LarderAsked } from './fields';
 
 /** A field that two people have written differently, in words. */
 export interface Difference {
@@ -26,7 +28,7 @@ export function differences(family: Family, mine: Draft, theirs: object): readon
   const kind = String(mine.kind);
   const fields = fieldsOf(family, kind).flatMap((f): Compared[] =>
     f.type === 'label'
-      ? MATERIAL.map(([path, label]) => ({ path, label, say: sayWith(' g') }))
+      ? MATERIAL.map(([path, label]) => ({ path, label, say: ofLabel }))
       : [{ path: f.path, label: f.label, say: sayer(f) }],
   );
   return fields.flatMap(({ path, label, say }) => {
@@ -35,15 +37,21 @@ export function differences(family: Family, mine: Draft, theirs: object): readon
   });
 }
 
-function sayer(field: ReturnType<typeof fieldsOf>[number]): (value: unknown) => string {
-  if (field.type === 'option') return (value) => field.options.find((o) => o.id === value)?.label ?? 'nothing';
-  if (field.type === 'switch') return (value) => (value === true ? 'yes' : 'no');
-  return sayWith(field.type === 'number' ? field.suffix : '');
+function sayer(field: LarderAsked): (value: unknown) => string {
+  switch (field.type) {
+    case 'option':
+      return (value) => say(field.options.find((o) => o.id === value)?.label ?? 'nothing');
+    case 'switch':
+      return (value) => (value === true ? 'yes' : 'no');
+    case 'number':
+      return sayNumber((n) => amount(n, field.suffix.trim(), field.step));
+    default:
+      return (value) => (typeof value === 'string' && value ? value : 'nothing');
+  }
 }
 
-const sayWith = (suffix: string) => (value: unknown) =>
-  typeof value === 'number'
-    ? `${Math.round(value * 100) / 100}${suffix}`
-    : typeof value === 'string' && value
-      ? value
-      : 'nothing';
+const sayNumber = (words: (n: number) => string) => (value: unknown) =>
+  typeof value === 'number' ? words(value) : 'nothing';
+
+/** A label's figures are in grams for 100 g everywhere. */
+const ofLabel = sayNumber((n) => `${Math.round(n * 100) / 100} g`);

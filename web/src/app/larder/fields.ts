@@ -1,36 +1,9 @@
 import type { Family } from '@oat-crock/contract/wire';
 import { GEAR_TYPES, type GearKind, type LotKind } from '@oat-crock/core';
+import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
 
-interface FieldOf<T extends string> {
-  readonly type: T;
-  /** Where it stands in the record: "price", "material.fatPct". */
-  readonly path: string;
-  readonly label: string;
-  readonly why?: string;
-}
-
-export interface NumberAsked extends FieldOf<'number'> {
-  readonly suffix: string;
-  readonly min: number;
-  readonly max: number;
-  readonly step: number;
-  /** What an empty field means, where it may be empty. */
-  readonly empty?: string;
-}
-
-export interface OptionAsked extends FieldOf<'option'> {
-  readonly options: readonly { readonly id: string; readonly label: string }[];
-}
-
-export type Asked = FieldOf<'text'> | FieldOf<'switch'> | FieldOf<'day'> | FieldOf<'label'> | NumberAsked | OptionAsked;
-
-const number = (
-  path: string,
-  label: string,
-  suffix: string,
-  [min, max, step]: readonly [number, number, number],
-  more: Partial<NumberAsked> = {},
-): NumberAsked => ({ type: 'number', path, label, suffix, min, max, step, ...more });
+/** What a record of the larder is asked: what any form asks, a day of the calendar, and a label. */
+export type LarderAsked = Asked | FieldOf<'day'> | FieldOf<'label'>;
 
 const option = (
   path: string,
@@ -45,12 +18,14 @@ const option = (
   why,
 });
 
-const NAME: Asked = { type: 'text', path: 'name', label: 'Name' };
-const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
-const MASS = number('amount', 'There is', ' g', [0, 10_000_000, 100], { why: 'As counted now; makes take from it.' });
-const PACK = number('pack', 'A pack holds', ' g', [1, 1_000_000, 50], { empty: 'Empty where it is loose.' });
-const PRICE = number('price', 'It costs', ' per kg', [0, 10_000, 0.1], { why: 'In your own money.' });
-const USE_BY: Asked = { type: 'day', path: 'useBy', label: 'Use by', why: 'Empty where it keeps.' };
+const NAME: LarderAsked = { type: 'text', path: 'name', label: 'Name' };
+const NOTE: LarderAsked = { type: 'text', path: 'note', label: 'Note' };
+const MASS = numberAsked('amount', 'There is', ' g', [0, 10_000_000, 100], {
+  why: 'As counted now; makes take from it.',
+});
+const PACK = numberAsked('pack', 'A pack holds', ' g', [1, 1_000_000, 50], { empty: 'Empty where it is loose.' });
+const PRICE = numberAsked('price', 'It costs', ' per kg', [0, 10_000, 0.1], { why: 'In your own money.' });
+const USE_BY: LarderAsked = { type: 'day', path: 'useBy', label: 'Use by', why: 'Empty where it keeps.' };
 
 const TREATMENT = option(
   'treatment',
@@ -70,20 +45,22 @@ const SPECIES = option('species', 'From', [
   ['goat', 'Goats'],
   ['sheep', 'Sheep'],
 ]);
-const LABEL: Asked = { type: 'label', path: 'material', label: 'Its label' };
-const HOMOGENISED: Asked = {
+const LABEL: LarderAsked = { type: 'label', path: 'material', label: 'Its label' };
+const HOMOGENISED: LarderAsked = {
   type: 'switch',
   path: 'homogenised',
   label: 'Homogenised',
   why: 'Its cream does not rise.',
 };
-const STABILISED: Asked = {
+const STABILISED: LarderAsked = {
   type: 'switch',
   path: 'stabilised',
   label: 'With gums or starch',
   why: 'It may not churn, and thickens of itself.',
 };
-const FRESH_PH = number('freshPh', 'Its pH', ' pH', [4, 7.5, 0.05], { empty: 'Empty where you have not measured it.' });
+const FRESH_PH = numberAsked('freshPh', 'Its pH', ' pH', [4, 7.5, 0.05], {
+  empty: 'Empty where you have not measured it.',
+});
 const ALLERGEN = option('allergen', 'Its label warns of', [
   ['coconut', 'Coconut'],
   ['cashew', 'Tree nuts'],
@@ -93,7 +70,7 @@ const ALLERGEN = option('allergen', 'Its label warns of', [
 const BOUGHT = [NAME, MASS, PACK, PRICE, USE_BY] as const;
 
 /** What is asked of each kind of lot. */
-const LOT_FIELDS: Readonly<Record<LotKind, readonly Asked[]>> = {
+const LOT_FIELDS: Readonly<Record<LotKind, readonly LarderAsked[]>> = {
   milk: [...BOUGHT, LABEL, TREATMENT, SPECIES, HOMOGENISED, FRESH_PH, NOTE],
   cream: [...BOUGHT, LABEL, TREATMENT, SPECIES, STABILISED, NOTE],
   powder: [...BOUGHT, LABEL, NOTE],
@@ -107,21 +84,21 @@ const LOT_FIELDS: Readonly<Record<LotKind, readonly Asked[]>> = {
       ['citric', 'Citric acid'],
       ['tartaric', 'Tartaric acid'],
     ]),
-    number('strengthPct', 'Its strength', ' % acid', [0.5, 100, 0.1], { why: 'On the bottle, or measured.' }),
+    numberAsked('strengthPct', 'Its strength', ' % acid', [0.5, 100, 0.1], { why: 'On the bottle, or measured.' }),
     NOTE,
   ],
   rennet: [
     ...BOUGHT,
-    number('imcuPerMl', 'Its strength', ' IMCU a mL', [10, 2000, 10], { why: 'On the bottle.' }),
-    number('dropsPerMl', 'A mL is', ' drops', [10, 60, 1], { why: 'Count them into a spoon once.' }),
+    numberAsked('imcuPerMl', 'Its strength', ' IMCU a mL', [10, 2000, 10], { why: 'On the bottle.' }),
+    numberAsked('dropsPerMl', 'A mL is', ' drops', [10, 60, 1], { why: 'Count them into a spoon once.' }),
     NOTE,
   ],
-  calcium: [...BOUGHT, number('solutionPct', 'A solution of', ' %', [5, 50, 1]), NOTE],
+  calcium: [...BOUGHT, numberAsked('solutionPct', 'A solution of', ' %', [5, 50, 1]), NOTE],
   salt: [...BOUGHT, NOTE],
   other: [...BOUGHT, NOTE],
   cloth: [
     NAME,
-    number('amount', 'There are', '', [0, 1000, 1]),
+    numberAsked('amount', 'There are', '', [0, 1000, 1]),
     option('weave', 'Its weave', [
       ['fine', 'Fine, or doubled'],
       ['open', 'Open, one layer'],
@@ -130,11 +107,11 @@ const LOT_FIELDS: Readonly<Record<LotKind, readonly Asked[]>> = {
   ],
 };
 
-const HOLDS = number('holdsL', 'To the brim it holds', ' L', [0.05, 1000, 0.5]);
-const COUNT = number('count', 'There are', '', [1, 500, 1], { why: 'Of the same kind and size.' });
+const HOLDS = numberAsked('holdsL', 'To the brim it holds', ' L', [0.05, 1000, 0.5]);
+const COUNT = numberAsked('count', 'There are', '', [1, 500, 1], { why: 'Of the same kind and size.' });
 
 /** What is asked of a record of a kind. */
-export function fieldsOf(family: Family, kind: string): readonly Asked[] {
+export function fieldsOf(family: Family, kind: string): readonly LarderAsked[] {
   if (family === 'lots') return LOT_FIELDS[kind as LotKind];
   return GEAR_TYPES[kind as GearKind].holds ? [NAME, HOLDS, COUNT, NOTE] : [NAME, COUNT, NOTE];
 }

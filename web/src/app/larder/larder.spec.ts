@@ -1,7 +1,17 @@
 import { TestBed } from '@angular/core/testing';
 import { USUAL_SETTINGS, type Kept } from '@oat-crock/contract/wire';
-import { HOB, referenceStock, type Entry, type EntryBody, type Gear, type Lot, type StockLot } from '@oat-crock/core';
+import {
+  HOB,
+  METRIC,
+  referenceStock,
+  type Entry,
+  type EntryBody,
+  type Gear,
+  type Lot,
+  type StockLot,
+} from '@oat-crock/core';
 import { LarderActions, larderFeature } from '../state/larder.feature';
+import { measureIn } from '../ui/units';
 import { pageOf, type TestPage } from '../testing/page';
 import { kitchenOf } from '../state/kitchen';
 import { BlendPanel } from './blend-panel';
@@ -185,6 +195,22 @@ describe('writing a record', () => {
 });
 
 describe('two versions of a record', () => {
+  it('differ in the household’s units, a label’s figures in grams', () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    const [mine, theirs] = [
+      milk(1),
+      milk(1, { amount: 4000, material: { ...(milk(1) as StockLot).material, fatPct: 5 } }),
+    ];
+    const found = differences('lots', mine as never, theirs);
+    expect(found).toContain({ label: 'There is', mine: '17.64 lb', theirs: '8.82 lb' });
+    expect(found.find((d) => d.label === 'Fat')!.theirs).toBe('5 g');
+    const pots = [{ ...newGear(idOf(2), 'pot', 'Pot'), holdsL: 4 }, newGear(idOf(2), 'pot', 'Pot')] as const;
+    expect(differences('gear', pots[0] as never, pots[1])).toEqual([
+      { label: 'To the brim it holds', mine: '4.23 qt', theirs: '5.28 qt' },
+    ]);
+    measureIn(METRIC);
+  });
+
   it('differ in words, field by field', () => {
     const mine = milk(1, { name: 'A', price: 2, treatment: 'raw', homogenised: true });
     const theirs = milk(1, { name: 'A', price: 2.5, treatment: '72C-15s', homogenised: false });

@@ -3,20 +3,19 @@ import { FormsModule } from '@angular/forms';
 import type { Family, FieldProblem } from '@oat-crock/contract/wire';
 import type { Material } from '@oat-crock/core';
 import { DatePickerModule } from 'primeng/datepicker';
-import { NumberField } from '../ui/number-field';
-import { OptionField } from '../ui/option-field';
+import { AskedField } from '../ui/asked-field';
 import type { Draft } from '../state/larder.feature';
 import { dayOf, noonOf } from './days';
-import { fieldsOf, valueAt, withValue, type Asked, type NumberAsked, type OptionAsked } from './fields';
+import { fieldsOf, valueAt, withValue } from './fields';
 import { LabelForm } from './label-form';
 import { pickedAs } from '../ui/dates';
-import { SaidPipe, say } from '../ui/units';
+import { SaidPipe } from '../ui/units';
 
 /** The fields of a record, each with its reason and, where it is wrong, what would be right. */
 @Component({
   selector: 'oc-record-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, FormsModule, DatePickerModule, LabelForm, NumberField, OptionField],
+  imports: [SaidPipe, FormsModule, DatePickerModule, LabelForm, AskedField],
   templateUrl: './record-form.html',
   styleUrl: './record-form.css',
 })
@@ -39,27 +38,6 @@ export class RecordForm {
   protected readonly rest = computed(() =>
     this.errors().filter((e) => !this.fields().some(({ wrong }) => wrong.includes(e))),
   );
-
-  protected asNumber(field: Asked): NumberAsked | null {
-    return field.type === 'number' ? field : null;
-  }
-
-  protected asOption(field: Asked): OptionAsked | null {
-    return field.type === 'option' ? field : null;
-  }
-
-  /** Its options, in the household's units. */
-  protected optionsOf(field: OptionAsked): OptionAsked['options'] {
-    return field.options.map((o) => ({ ...o, label: say(o.label) }));
-  }
-
-  protected numberOf(value: unknown): number | null {
-    return typeof value === 'number' ? value : null;
-  }
-
-  protected textOf(value: unknown): string {
-    return typeof value === 'string' ? value : '';
-  }
 
   protected materialOf(value: unknown): Material {
     return value as Material;

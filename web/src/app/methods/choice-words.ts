@@ -1,6 +1,6 @@
-import { lotIdOf, shownIn, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
-import { say, units } from '../ui/units';
-import { mass } from '../ui/words';
+import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
+import { say } from '../ui/units';
+import { amount, mass } from '../ui/words';
 
 /** A chosen value in words: "85 °C", "In the cold". */
 export function valueWords(choice: Choice, choices: Choices): string {
@@ -12,9 +12,7 @@ export function valueWords(choice: Choice, choices: Choices): string {
     return mass(Number(value))
       .replace(/(?<=\.\d*?)0+(?= k?g)/, '')
       .replace('. ', ' ');
-  const way = shownIn(choice.unit, units(), choice.step);
-  const shown = Number(way.toShown(Number(value)).toFixed(2));
-  return `${shown} ${shown === 1 ? way.unit.replace(/^days/, 'day') : way.unit}`;
+  return amount(Number(value), choice.unit, choice.step).replace(/^1 days/, '1 day');
 }
 
 /** An option by its label; one's own lots have names, which nobody re-words. */

@@ -71,12 +71,25 @@ describe('the household', () => {
     expect(money.value).toBe('øre');
   });
 
-  it('leaves everything as it was when it is closed', async () => {
+  it('keeps what was written when it is closed without a word, and says at its field what is wrong', async () => {
+    const { pay, tell, element, fixture } = await open();
+    await pay('kroner');
+    element.querySelector('dialog')!.close();
+    await settled();
+    expect(fixture.componentInstance['draft']().currency).toBe('kroner');
+    const wrong = { field: 'hobW', message: 'hobW is too low.', remedy: 'Give 200 or more.' };
+    await tell(HouseholdActions.refused({ errors: [wrong] }));
+    const field = element.querySelector('#household-hobW')!.closest('oc-asked-field')!;
+    expect(field.querySelector('[role=alert]')!.textContent).toContain('Give 200 or more.');
+    expect(element.querySelector('.trouble')).toBeNull();
+  });
+
+  it('leaves everything as it was when it is told to', async () => {
     const { pay, click, state, closed } = await open();
     await pay('kr');
     await click('Leave it as it was');
     await settled();
     expect(closed()).toBe(1);
-    expect(state().settings).toEqual(USUAL_SETTINGS);
+    expect([state().settings, state().writing]).toEqual([USUAL_SETTINGS, {}]);
   });
 });

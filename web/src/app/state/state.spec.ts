@@ -56,17 +56,27 @@ describe('the household in the page', () => {
   const told = (version: number, roomC: number) =>
     HouseholdActions.told({ household: { version, settings: { ...USUAL_SETTINGS, roomC } } });
 
-  it('knows when a change was taken, and does not count the same news twice', () => {
-    const once = householdFeature.reducer(undefined, told(1, 18));
+  const sent = householdFeature.reducer(undefined, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
+
+  it('knows when a change was taken, and does not count the same news twice, nor those of others', () => {
+    const once = householdFeature.reducer(sent, told(1, 18));
     expect(once.saved).toBe(1);
     expect(householdFeature.reducer(once, told(1, 18)).saved).toBe(1);
+    expect(householdFeature.reducer(once, told(2, 19)).saved).toBe(1);
     expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6 });
   });
 
   it('says in words when somebody else was faster, until the next try', () => {
-    const late = householdFeature.reducer(undefined, HouseholdActions.overtaken());
-    expect(late.trouble).toContain('Somebody else');
+    const late = householdFeature.reducer(sent, HouseholdActions.overtaken());
+    expect(late.errors[0]!.message).toContain('Somebody else');
     const again = householdFeature.reducer(late, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
-    expect(again.trouble).toBe('');
+    expect(again.errors).toEqual([]);
+  });
+
+  it('shows what others change beside what is being written', () => {
+    const writing = householdFeature.reducer(undefined, HouseholdActions.written({ change: { hobW: 2200 } }));
+    const state = householdFeature.reducer(writing, told(4, 17));
+    const draft = householdFeature.selectDraft({ household: state });
+    expect([draft.roomC, draft.hobW]).toEqual([17, 2200]);
   });
 });

@@ -7,7 +7,7 @@ import type { Entry } from '@oat-crock/core';
 import { Subject } from 'rxjs';
 import { entriesUntil } from '../testing/followed';
 import { clockFeature } from './clock.feature';
-import { householdFeature, HouseholdActions } from './household.feature';
+import { householdFeature } from './household.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
 import { LogActions, logFeature } from './log.feature';
 import { waiting } from './waiting';
@@ -24,7 +24,6 @@ class FakeWire {
     entries: [{ ...entry, seq: this.sent.length } as StoredEntry],
   });
   up = true;
-  overtaken = false;
 
   readonly readFrom: number[] = [];
 
@@ -46,8 +45,6 @@ class FakeWire {
     return Promise.resolve(this.answer(entry!));
   };
   place = (_id: string, batchId: string | null) => Promise.resolve(this.placed.push(batchId));
-  saveSettings = (settings: typeof USUAL_SETTINGS, over: number) =>
-    Promise.resolve(this.overtaken ? null : { version: over + 1, settings });
 }
 
 describe('the line to the server', () => {
@@ -136,16 +133,5 @@ describe('the line to the server', () => {
     store.dispatch(InstrumentActions.place({ id: 'p', batchId: 'b' }));
     await until(() => wire.placed.length === 1);
     expect(wire.placed).toEqual(['b']);
-  });
-
-  it('saves the household over the version it read, or says who was faster', async () => {
-    const wanted = { ...USUAL_SETTINGS, asleepToH: 7 };
-    store.dispatch(HouseholdActions.changeWanted({ settings: wanted }));
-    await until(() => state(householdFeature.selectVersion) === 4);
-    expect(state(householdFeature.selectAsleep).toH).toBe(7);
-    wire.overtaken = true;
-    store.dispatch(HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
-    await until(() => state(householdFeature.selectTrouble) !== '');
-    expect(state(householdFeature.selectAsleep).toH).toBe(7);
   });
 });

@@ -1,6 +1,4 @@
-import { HttpErrorResponse } from '@angular/common/http';
 import { inject } from '@angular/core';
-import type { Problem } from '@oat-crock/contract/wire';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import {
@@ -21,7 +19,7 @@ import {
   timer,
 } from 'rxjs';
 import { ClockActions } from './clock.feature';
-import { HouseholdActions, householdFeature } from './household.feature';
+import { HouseholdActions } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
 import { LarderActions } from './larder.feature';
 import { LogActions, logFeature, type HeldEntry } from './log.feature';
@@ -138,26 +136,4 @@ const place = createEffect(
   { functional: true, dispatch: false },
 );
 
-const saveSettings = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
-    const version = store.selectSignal(householdFeature.selectVersion);
-    return actions$.pipe(
-      ofType(HouseholdActions.changeWanted),
-      concatMap(({ settings }) =>
-        from(wire.saveSettings(settings, version())).pipe(
-          switchMap((household) =>
-            household ? of(HouseholdActions.told({ household })) : of(HouseholdActions.overtaken()),
-          ),
-          catchError((error: unknown) => {
-            const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
-            const away = [{ field: '', message: 'The server did not take it.', remedy: 'Try again in a moment.' }];
-            return of(HouseholdActions.refused({ errors: problem?.errors ?? away }));
-          }),
-        ),
-      ),
-    );
-  },
-  { functional: true },
-);
-
-export const wireEffects = { listen, recover, keep, send, setRate, place, saveSettings };
+export const wireEffects = { listen, recover, keep, send, setRate, place };

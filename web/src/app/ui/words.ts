@@ -1,4 +1,4 @@
-import { priceIn, sayLitresIn, sayMassIn, sayTempIn } from '@oat-crock/core';
+import { priceIn, sayLitresIn, sayMassIn, sayTempIn, shownIn } from '@oat-crock/core';
 import { isSameDay } from 'date-fns';
 import { written } from './dates';
 import { units } from './units';
@@ -51,6 +51,12 @@ export function temp(tempC: number): string {
 /** What a vessel holds, in the household's units: "4 L". */
 export function litres(volumeL: number): string {
   return sayLitresIn(volumeL, units());
+}
+
+/** A number with the metric unit it has, in the household's: "8.82 lb", "185 °F"; `stepBy` as of the field it is typed into. */
+export function amount(value: number, unit: string, stepBy = 1): string {
+  const way = shownIn(unit, units(), stepBy);
+  return `${Number(way.toShown(value).toFixed(2))} ${way.unit}`.trimEnd();
 }
 
 /** Money for what a kilo costs, for the weight the household buys by: "¤ 1.20 per kg". */
