@@ -43,4 +43,22 @@ describe('the room', () => {
     };
     expect(sourMin(20)).toBeGreaterThan(sourMin(8) + 20);
   });
+
+  it('by its hours moves the ready window with the make, and leaves one in a thermostat as it is', () => {
+    const household = { roomSwing: (ms: number) => roomSwingC({ nightDropC: 8 }, (ms / 3_600_000) % 24) };
+    const sheet = (method: string, startH: number) =>
+      makeSheet(
+        methodById(method),
+        {},
+        { members: 300, seed: 1, fanPoints: 2 },
+        { ...household, startMs: startH * 3_600_000 },
+      );
+    const p50 = (method: string, startH: number) => sheet(method, startH).souring!.forecast.p50Min!;
+    for (const startH of [8, 20]) {
+      const warm = sheet('cultured-cream', startH).stages.find((s) => s.id === 'warm')!;
+      expect(p50('cultured-cream', startH) / (warm.endMin - warm.beginMin)).toBeCloseTo(1, 1);
+    }
+    expect(p50('cultured-cream', 20)).toBeGreaterThan(p50('cultured-cream', 8) + 20);
+    expect(Math.abs(p50('scalded-yogurt', 20) - p50('scalded-yogurt', 8))).toBeLessThan(2);
+  });
 });

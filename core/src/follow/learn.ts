@@ -8,11 +8,13 @@ import { heatCapacityKJPerK } from '../physics/heat.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
-import type { SouringProblem } from '../forecast/souring-ensemble.js';
+import type { SouringProblem, WarmPlace } from '../forecast/souring-ensemble.js';
 import { firstOf, type StageRun } from '../make/run.js';
 import type { Drainage } from '../stages/kind.js';
 import { lawFor } from '../stages/pass-time.js';
+import type { BoundStage } from '../stages/registry.js';
 import { totalG } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
 import type { Timeline, TimelineStage } from './timeline.js';
 
 const MIN_MS = 60_000;
@@ -44,7 +46,8 @@ export function souringProblem(
   const begin = firstOf(run);
   const { kind, params } = run.stage;
   if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
-  const around = kind.around(params, volumeMl(begin), { ...environment, member: NOMINAL_MEMBER });
+  const nominal = { ...environment, member: NOMINAL_MEMBER };
+  const around = kind.around(params, volumeMl(begin), nominal);
   const law = lawFor(begin.souring.culture, begin.souring.milk);
   return {
     law,
@@ -61,12 +64,23 @@ export function souringProblem(
       aroundC: around.aroundC,
       tauMin: (heatCapacityKJPerK(begin.masses, begin.tempC) * 1000) / around.uaWPerK / 60,
       measuredC,
+      swingC: roomSwing(run.stage, begin, nominal),
     },
     targetPh: kind.target(params),
     gelPh: gelPointPh(denaturedBetaLg(begin.native)),
     horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
     offset: residualsC.length ? keeperOffset(residualsC) : undefined,
   };
+}
+
+/** How far a crock's surroundings are from their mean by the minutes of its souring, °C; undefined where they do not follow the room. */
+function roomSwing({ kind, params }: BoundStage, begin: CrockState, environment: Environment): WarmPlace['swingC'] {
+  const { roomSwingC, kitchen } = environment;
+  if (!roomSwingC || !kind.around) return undefined;
+  const aroundC = (roomC: number) =>
+    kind.around!(params, volumeMl(begin), { ...environment, kitchen: { ...kitchen, roomC } }).aroundC;
+  const share = aroundC(kitchen.roomC + 1) - aroundC(kitchen.roomC);
+  return share > 0 ? (min) => share * roomSwingC(begin.minute + min) : undefined;
 }
 
 /** Forecast of a live batch's souring from everything logged while it soured. */

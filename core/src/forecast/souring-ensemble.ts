@@ -2,7 +2,7 @@ import { WEAK_STARTER } from '../constants/evidence.js';
 import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
 import { followMixed, mixedCrock, type MixedCrock } from '../physics/mixed-souring.js';
 import { inoculate, souringCrock, type SouringLaw, type SouringStart } from '../physics/souring.js';
-import { followCourse, MEASURED_EVERY_MIN, temperatureAt } from '../physics/souring-course.js';
+import { followCourse, MEASURED_EVERY_MIN, SWING_EVERY_MIN, temperatureAt } from '../physics/souring-course.js';
 import { readingLikelihood, type SouringReading } from '../assimilate/evidence.js';
 import type { Random } from '../random/random.js';
 
@@ -13,6 +13,8 @@ export interface WarmPlace {
   readonly tauMin: number;
   /** Measured temperature by minute of the souring, or null. */
   readonly measuredC?: ((min: number) => number | null) | undefined;
+  /** How far the surroundings are from `aroundC` at a minute of the souring, °C; they stand still where left out. */
+  readonly swingC?: ((min: number) => number) | undefined;
 }
 
 /** A souring to forecast: everything nominal; the ensemble spreads about it. */
@@ -120,6 +122,7 @@ export function runEnsemble(
   const phAt = new Float32Array(count * askedMin.length);
   const questions = { horizonMin, targetPh, askedMin };
   const measuredC = measuredCourse(place, horizonMin);
+  const swingC = swingCourse(place, horizonMin);
   const crock = souringCrock(law, problem);
   for (let i = 0; i < count; i++) {
     const member = memberFromScores(problem, points, i * DIMS);
@@ -129,6 +132,7 @@ export function runEnsemble(
       aroundC: place.aroundC + member.keeperOffsetC,
       tauMin: place.tauMin / member.heatLoss,
       measuredC,
+      swingC,
     };
     if (problem.beside?.length) {
       const mixed = mixedOf(problem, start);
@@ -183,6 +187,21 @@ function measuredCourse(place: WarmPlace, horizonMin: number): Float64Array {
   let known = course.length;
   while (known > 0 && Number.isNaN(course[known - 1])) known--;
   return course.subarray(0, known);
+}
+
+/** What swinging surroundings do to a crock that lags behind them: exact for surroundings that stand still within a stretch. */
+function swingCourse({ swingC, tauMin }: WarmPlace, horizonMin: number): Float64Array | undefined {
+  if (!swingC) return undefined;
+  const course = new Float64Array(Math.ceil(horizonMin / SWING_EVERY_MIN));
+  const left = Math.exp(-SWING_EVERY_MIN / tauMin);
+  const within = ((1 - left) * tauMin) / SWING_EVERY_MIN;
+  let crockC = 0;
+  for (let i = 0; i < course.length; i++) {
+    const aroundC = swingC((i + 0.5) * SWING_EVERY_MIN);
+    course[i] = aroundC + (crockC - aroundC) * within;
+    crockC = aroundC + (crockC - aroundC) * left;
+  }
+  return course;
 }
 
 /** Log likelihood of every member for readings, and for each reading the chance it is wrong under each member. */

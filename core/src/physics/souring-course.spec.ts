@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BufferMilk } from './buffer.js';
 import { keepAt, souringCrock, souringLaw, sourStep, type SouringStart } from './souring.js';
-import { followCourse, MEASURED_EVERY_MIN, type TemperatureCourse } from './souring-course.js';
+import { followCourse, MEASURED_EVERY_MIN, SWING_EVERY_MIN, type TemperatureCourse } from './souring-course.js';
 
 const MILK: BufferMilk = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 const NONE_MEASURED = new Float64Array(0);
@@ -41,7 +41,7 @@ function byCourse(given: Given): { ready: number; ph: Float32Array } {
 function bySteps(given: Given, stepMin: number): { ready: number; ph: number[] } {
   const law = souringLaw(CULTURES[given.culture], given.milk ?? MILK);
   const crock = souringCrock(law, given.start);
-  const { startC, aroundC, tauMin, measuredC } = given.temperature;
+  const { startC, aroundC, tauMin, measuredC, swingC } = given.temperature;
   let leftAtMin = 0;
   let leftAtC = startC;
   const ph = [crock.ph];
@@ -50,10 +50,12 @@ function bySteps(given: Given, stepMin: number): { ready: number; ph: number[] }
   for (let i = 0; i < given.hours * 2 * perPoint; i++) {
     const middle = (i + 0.5) * stepMin;
     const measured = measuredC[Math.floor(middle / MEASURED_EVERY_MIN)] ?? NaN;
+    const swing = swingC?.[Math.floor(middle / SWING_EVERY_MIN)] ?? 0;
     const tempC = Number.isNaN(measured)
-      ? aroundC + (leftAtC - aroundC) * Math.exp((leftAtMin - middle) / tauMin)
+      ? aroundC +
+        swing + (leftAtC - aroundC) * Math.exp((leftAtMin - middle) / tauMin)
       : measured;
-    if (!Number.isNaN(measured)) [leftAtMin, leftAtC] = [(i + 1) * stepMin, measured];
+    if (!Number.isNaN(measured)) [leftAtMin, leftAtC] = [(i + 1) * stepMin, measured - swing];
     const before = crock.ph;
     keepAt(law, crock, tempC);
     sourStep(law, crock, stepMin);
@@ -102,6 +104,18 @@ describe('the course of a souring, in long steps', () => {
   it('follows measured temperatures through, and settles from the last of them', () => {
     const measuredC = Float64Array.from({ length: 12 }, (_, i) => (i % 5 === 3 ? NaN : 44 - i * 0.4));
     expectSame(yogurt({ startC: 44, aroundC: 41, tauMin: 120, measuredC }));
+  });
+
+  it('stays within 0.01 pH where the room swings, settled or not, measured for a while or not', () => {
+    const swingC = Float64Array.from({ length: 24 }, (_, h) => 4 * Math.cos((2 * Math.PI * (h - 16)) / 24));
+    const cream = (startC: number, tauMin: number, measuredC = NONE_MEASURED) =>
+      expectSame({
+        ...yogurt({ startC, aroundC: 23, tauMin, measuredC, swingC }, { biomass: 0.05 }),
+        culture: 'mesophilic',
+      });
+    cream(8, 300);
+    cream(23, 120);
+    cream(23, 120, new Float64Array(18).fill(24));
   });
 
   it('agrees for any member of an ensemble', () => {

@@ -10,16 +10,23 @@ export interface TemperatureCourse {
   readonly tauMin: number;
   /** Measured temperature (°C) in each {@link MEASURED_EVERY_MIN} from the start; NaN where there is none. */
   readonly measuredC: Float64Array;
+  /** How far the crock is from that because its room is not always as warm (°C), in each {@link SWING_EVERY_MIN}; none where left out. */
+  readonly swingC?: Float64Array | undefined;
 }
 
 /** Length of the stretches over which measured temperatures are handed in, min. */
 export const MEASURED_EVERY_MIN = 10;
 
+/** Length of the stretches over which the room is taken to stand still, min. */
+export const SWING_EVERY_MIN = 60;
+
 /** Temperature (°C) of a course at a minute. */
-export function temperatureAt({ startC, aroundC, tauMin, measuredC }: TemperatureCourse, min: number): number {
+export function temperatureAt(course: TemperatureCourse, min: number): number {
+  const { startC, aroundC, tauMin, measuredC, swingC } = course;
   const known = measuredC[Math.floor(min / MEASURED_EVERY_MIN)];
   if (known !== undefined && known === known) return known;
-  return aroundC + (startC - aroundC) * Math.exp(-min / tauMin);
+  const swing = swingC?.[Math.floor(min / SWING_EVERY_MIN)] ?? 0;
+  return aroundC + swing + (startC - aroundC) * Math.exp(-min / tauMin);
 }
 
 /** What is asked of a course. */
@@ -53,7 +60,7 @@ export function followCourse(
   stride = 1,
 ): number {
   const { askedMin, horizonMin, targetPh } = questions;
-  const { aroundC, tauMin, measuredC } = temperature;
+  const { aroundC, tauMin, measuredC, swingC } = temperature;
   const measuredUntilMin = measuredC.length * MEASURED_EVERY_MIN;
   const asked = askedMin.length;
   let next = 0;
@@ -67,10 +74,17 @@ export function followCourse(
   while (min < horizonMin && (next < asked || readyMin === Infinity)) {
     const measured = min < measuredUntilMin;
     let dt = measured ? MEASURED_EVERY_MIN : longestStep(law, crock, rate);
+    let swing = 0;
+    if (swingC) {
+      const stretch = (min / SWING_EVERY_MIN) | 0;
+      swing = swingC[stretch] ?? 0;
+      dt = Math.min(dt, (stretch + 1) * SWING_EVERY_MIN - min);
+      if (settled) keepAt(law, crock, aroundC + swing);
+    }
     const apartC = tempC - aroundC;
     if (!measured && !settled) {
       settled = Math.abs(apartC) < SETTLED_C;
-      if (settled) keepAt(law, crock, aroundC);
+      if (settled) keepAt(law, crock, aroundC + swing);
       else
         dt = Math.min(
           dt,
@@ -83,13 +97,13 @@ export function followCourse(
     if (!settled) {
       const known = measured ? measuredC[(min / MEASURED_EVERY_MIN) | 0]! : NaN;
       const left = Math.exp(-dt / tauMin);
-      endC = known === known ? known : aroundC + apartC * left;
-      keepAt(law, crock, known === known ? known : aroundC + (apartC * (1 - left) * tauMin) / dt);
+      endC = known === known ? known - swing : aroundC + apartC * left;
+      keepAt(law, crock, known === known ? known : aroundC + swing + (apartC * (1 - left) * tauMin) / dt);
     }
     const acid = crock.lacticMolPerKg;
     const ph = crock.ph;
     sourStep(law, crock, dt);
-    if (!settled) keepAt(law, crock, (tempC = endC));
+    if (!settled) keepAt(law, crock, (tempC = endC) + swing);
     const rateAfter = souringRate(law, crock);
     const acidAfter = crock.lacticMolPerKg;
     const endMin = min + dt;
