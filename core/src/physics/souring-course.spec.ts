@@ -52,8 +52,7 @@ function bySteps(given: Given, stepMin: number): { ready: number; ph: number[] }
     const measured = measuredC[Math.floor(middle / MEASURED_EVERY_MIN)] ?? NaN;
     const swing = swingC?.[Math.floor(middle / SWING_EVERY_MIN)] ?? 0;
     const tempC = Number.isNaN(measured)
-      ? aroundC +
-        swing + (leftAtC - aroundC) * Math.exp((leftAtMin - middle) / tauMin)
+      ? aroundC + swing + (leftAtC - aroundC) * Math.exp((leftAtMin - middle) / tauMin)
       : measured;
     if (!Number.isNaN(measured)) [leftAtMin, leftAtC] = [(i + 1) * stepMin, measured - swing];
     const before = crock.ph;
