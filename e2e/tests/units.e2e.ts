@@ -47,7 +47,7 @@ const pounds = (page: Page) =>
 async function inOuncesAndFahrenheit(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^The household/ }).click();
   await pick(page, 'Temperature', '°F');
-  await pick(page, 'Weights', 'Ounces and pounds');
+  await pick(page, 'Weights', 'Ounces, pounds');
   await pick(page, 'Spoons and pots', 'US');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();

@@ -78,8 +78,8 @@ export function householdParts(): readonly { readonly title: string; readonly fi
           { id: 'F', label: '°F' },
         ]),
         oneOf('massIn', 'Weights', [
-          { id: 'g', label: 'Grams and kilos' },
-          { id: 'oz', label: 'Ounces and pounds' },
+          { id: 'g', label: 'Grams, kilos' },
+          { id: 'oz', label: 'Ounces, pounds' },
         ]),
         oneOf('volumeIn', 'Spoons and pots', SETS, 'Lengths and pressures go with them.'),
         oneOf(
@@ -96,7 +96,7 @@ export function householdParts(): readonly { readonly title: string; readonly fi
         degrees('roomC', 'The room, coldest month', ' °C', [5, 38], 'Its mean through the day.'),
         degrees('roomSummerC', 'and in the warmest', ' °C', [5, 38]),
         oneNumberOf('warmestMonth', 'which is', months(), 'The sheet begins with the room as it is in the season.'),
-        degrees('roomNightDropC', 'Nights are', ' °C cooler', [0, 15], 'Moves what stands on the counter.'),
+        degrees('roomNightDropC', 'At night', ' °C less', [0, 15], 'Moves what stands on the counter.'),
         degrees('refrigeratorC', 'The cold shelf is at', ' °C', [0, 10], 'Sets how fast it chills and drains.'),
         numberAsked('hobW', 'The hob gives', ' W', [200, 10_000, 100], {
           why: 'Sets how long heating takes.',
