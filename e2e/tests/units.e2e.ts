@@ -98,7 +98,7 @@ test('units changed and changed back leave every number as it was; what is typed
   await page.getByRole('button', { name: /^The household/ }).click();
   await expect(page.getByRole('spinbutton', { name: 'The cold shelf is at' })).toHaveValue('39.2 °F');
   await pick(page, 'Temperature', '°C');
-  await pick(page, 'Weights', 'Grams and kilos');
+  await pick(page, 'Weights', 'Grams, kilos');
   await pick(page, 'Spoons and pots', 'Metric');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(amounts).toContainText('4.00 kg');
