@@ -14,7 +14,7 @@ const choices = Joi.object()
 
 const reading = Joi.object({
   type: Joi.valid('reading').required(),
-  quantity: Joi.valid('tempC', 'ph', 'wheyG', 'productG').required(),
+  quantity: Joi.valid(...Object.keys(READING_BOUNDS)).required(),
   value: Joi.number()
     .required()
     .when('quantity', {
@@ -27,6 +27,10 @@ const reading = Joi.object({
 });
 
 const mark = Joi.number().integer().min(1).max(5).required();
+
+/** A decision for others to rely on: who took it, and why. */
+const decision = (type: 'held' | 'released') =>
+  Joi.object({ type: Joi.valid(type).required(), by: text(80).required(), reason: text(500).required() });
 
 /** What an entry may say; a correction is the same again or null. */
 const BODIES = {
@@ -51,6 +55,13 @@ const BODIES = {
     cue: text(40).required(),
     answer: text(60).required(),
   }),
+  added: Joi.object({
+    type: Joi.valid('added').required(),
+    what: Joi.valid('acid', 'salt', 'whey', 'water').required(),
+    massG: Joi.number().greater(0).max(100_000).required(),
+  }),
+  held: decision('held'),
+  released: decision('released'),
   note: Joi.object({ type: Joi.valid('note').required(), text: text(2000).required() }),
   finished: Joi.object({
     type: Joi.valid('finished').required(),
@@ -59,7 +70,7 @@ const BODIES = {
     heldBackG: Joi.number().min(0).max(100_000).allow(null).required(),
     score: Joi.object({ sourness: mark, thickness: mark, smoothness: mark, taste: mark }).allow(null).required(),
   }),
-  discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required() }),
+  discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };
 
 const correction = Joi.object({

@@ -6,6 +6,8 @@ export const READING_BOUNDS = {
   ph: { min: 2.5, max: 9, unit: 'pH' },
   wheyG: { min: 0, max: 100_000, unit: 'g' },
   productG: { min: 0, max: 100_000, unit: 'g' },
+  grainsG: { min: 0, max: 100_000, unit: 'g' },
+  asideG: { min: 0, max: 100_000, unit: 'g' },
 } as const;
 
 /** An entry as the server gives it back: with its place in the order of arrival. */

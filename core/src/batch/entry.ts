@@ -1,11 +1,12 @@
 import type { LotStock } from '../larder/lot.js';
 import type { Choices, Method } from '../methods/method.js';
+import type { Addition, Weighed } from '../stages/told.js';
 
 /** How a quantity was read. */
 export type ReadBy = 'meter' | 'strip' | 'thermometer' | 'scale';
 
 /** What can be read in numbers, and its unit in the name. */
-export type Quantity = 'tempC' | 'ph' | 'wheyG' | 'productG';
+export type Quantity = 'tempC' | 'ph' | 'wheyG' | 'productG' | Weighed;
 
 /** The maker's own marks, 1 (not at all) to 5 (very). */
 export interface Score {
@@ -34,7 +35,12 @@ export type EntryBody =
   | { readonly type: 'step'; readonly stageId: string }
   | { readonly type: 'reading'; readonly quantity: Quantity; readonly value: number; readonly by: ReadBy }
   | { readonly type: 'cue'; readonly cue: string; readonly answer: string }
+  /** So much was put in by hand during the stage at hand. */
+  | { readonly type: 'added'; readonly what: Addition; readonly massG: number }
   | { readonly type: 'note'; readonly text: string }
+  /** Somebody decided that it must not go out, or that it may after all. */
+  | { readonly type: 'held'; readonly by: string; readonly reason: string }
+  | { readonly type: 'released'; readonly by: string; readonly reason: string }
   | {
       readonly type: 'finished';
       readonly productG: number;
@@ -42,7 +48,7 @@ export type EntryBody =
       readonly heldBackG: number | null;
       readonly score: Score | null;
     }
-  | { readonly type: 'discarded'; readonly reason: string }
+  | { readonly type: 'discarded'; readonly reason: string; readonly by?: string }
   | {
       readonly type: 'correction';
       readonly replaces: string;

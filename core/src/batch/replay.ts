@@ -1,5 +1,6 @@
 import type { LotStock } from '../larder/lot.js';
 import type { Choices, Method } from '../methods/method.js';
+import type { Addition } from '../stages/told.js';
 import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
 
 /** An entry as it stands after corrections. */
@@ -36,6 +37,23 @@ export interface TookOut {
   readonly id: string;
 }
 
+/** Something put in by hand. */
+export interface AddedBy {
+  readonly atMs: number;
+  readonly what: Addition;
+  readonly massG: number;
+  readonly id: string;
+}
+
+/** A decision on whether it may go out, with a name to it. */
+export interface Decision {
+  readonly atMs: number;
+  readonly decided: 'held' | 'released';
+  readonly by: string;
+  readonly reason: string;
+  readonly id: string;
+}
+
 export interface CueSeen {
   readonly atMs: number;
   readonly cue: string;
@@ -61,6 +79,9 @@ export interface Batch {
   readonly readings: readonly Reading[];
   readonly cues: readonly CueSeen[];
   readonly taken: readonly TookOut[];
+  readonly added: readonly AddedBy[];
+  /** Decisions to hold it or let it go, in order of time; the last one counts. */
+  readonly decisions: readonly Decision[];
   readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
   readonly ended:
     | null
@@ -72,7 +93,7 @@ export interface Batch {
         readonly heldBackG: number | null;
         readonly score: Score | null;
       }
-    | { readonly how: 'discarded'; readonly atMs: number; readonly reason: string };
+    | { readonly how: 'discarded'; readonly atMs: number; readonly reason: string; readonly by: string | null };
   readonly log: readonly LogLine[];
 }
 
@@ -107,10 +128,24 @@ export function replay(entries: readonly Entry[]): Batch | null {
     taken: collect(standing, (e) =>
       e.body.type === 'took' ? { atMs: e.atMs, lotId: e.body.lotId, massG: e.body.massG, id: e.id } : null,
     ),
+    added: collect(standing, (e) =>
+      e.body.type === 'added' ? { atMs: e.atMs, what: e.body.what, massG: e.body.massG, id: e.id } : null,
+    ),
+    decisions: collect(standing, (e) =>
+      e.body.type === 'held' || e.body.type === 'released'
+        ? { atMs: e.atMs, decided: e.body.type, by: e.body.by, reason: e.body.reason, id: e.id }
+        : null,
+    ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     ended: endOf(standing),
     log: unique.map((entry) => logLine(entry, standing)),
   };
+}
+
+/** The decision that keeps a batch from going out, or null where none does. */
+export function holdOf({ decisions }: Pick<Batch, 'decisions'>): Decision | null {
+  const last = decisions.at(-1);
+  return last?.decided === 'held' ? last : null;
 }
 
 /** Entries in order of what happened; those of one moment in order of their making. */
@@ -138,7 +173,9 @@ function collect<T>(entries: readonly StandingEntry[], pick: (entry: StandingEnt
 function endOf(entries: readonly StandingEntry[]): Batch['ended'] {
   const end = entries.findLast((e) => e.body.type === 'finished' || e.body.type === 'discarded');
   if (!end) return null;
-  if (end.body.type === 'discarded') return { how: 'discarded', atMs: end.atMs, reason: end.body.reason };
+  if (end.body.type === 'discarded') {
+    return { how: 'discarded', atMs: end.atMs, reason: end.body.reason, by: end.body.by ?? null };
+  }
   if (end.body.type !== 'finished') return null;
   const { productG, wheyG, heldBackG, score } = end.body;
   return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score };

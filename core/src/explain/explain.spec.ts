@@ -1,38 +1,17 @@
 import fc from 'fast-check';
-import type { Entry, EntryBody } from '../batch/entry.js';
-import { replay } from '../batch/replay.js';
+import type { EntryBody } from '../batch/entry.js';
 import type { Choices } from '../methods/method.js';
+import { atMinute, logged } from '../testing/logged.js';
 import { CAUSES, type CauseId } from './causes.js';
 import { explain, type RankedCause } from './explain.js';
 import { FAULTS, type FaultId } from './faults.js';
 
-const T0 = Date.UTC(2026, 4, 2, 8);
-const MIN = 60_000;
 const FEW = { members: 300, seed: 1, fanPoints: 0 };
 const ids = Object.keys(FAULTS) as FaultId[];
 
 /** A make whose hands came when given, with whatever else was logged, asked about long after. */
-function why(
-  fault: FaultId,
-  methodId: string,
-  choices: Choices,
-  steps: readonly (readonly [number, string])[],
-  more: readonly (readonly [number, EntryBody])[] = [],
-): RankedCause[] {
-  const lines: (readonly [number, EntryBody])[] = [
-    [0, { type: 'started', methodId, choices, name: 'Pot' }],
-    ...steps.map(([min, stageId]) => [min, { type: 'step', stageId }] as const),
-    ...more,
-  ];
-  const entries = lines.map(([min, body], i): Entry => ({
-    id: String(i + 1).padStart(26, '0'),
-    batchId: '01J00000000000000000000000',
-    atMs: T0 + min * MIN,
-    source: 'hand',
-    body,
-  }));
-  return explain(replay(entries)!, fault, T0 + 40 * 60 * MIN, FEW);
-}
+const why = (fault: FaultId, ...make: Parameters<typeof logged>): RankedCause[] =>
+  explain(logged(...make), fault, atMinute(40 * 60), FEW);
 
 const YOGURT = [
   [9, 'heat'],

@@ -1,13 +1,10 @@
-import type { Entry, EntryBody } from '../batch/entry.js';
-import { replay } from '../batch/replay.js';
 import { wheyAfter } from '../physics/drainage.js';
 import { totalG } from '../state/composition.js';
 import { firstOf } from '../make/run.js';
+import { atMinute, logged, type Line } from '../testing/logged.js';
 import { follow, workOut } from './follow.js';
 import { drainProblem } from './learn.js';
 
-const T0 = Date.UTC(2026, 4, 2, 8);
-const MIN = 60_000;
 const FEW = { members: 400, seed: 1, fanPoints: 4 };
 const STEPS = [
   [8, 'heat'],
@@ -23,28 +20,20 @@ const STEPS = [
 ] as const;
 
 /** A cream cheese whose hands came as planned until a minute, and the whey that was weighed. */
-function cheese(until: number, ...whey: readonly (readonly [number, number])[]) {
-  const lines: (readonly [number, EntryBody])[] = [
-    [0, { type: 'started', methodId: 'cream-cheese', choices: {}, name: 'Cheese' }],
-    ...STEPS.filter(([min]) => min <= until).map(([min, stageId]) => [min, { type: 'step', stageId }] as const),
-    ...whey.map(([min, value]) => [min, { type: 'reading', quantity: 'wheyG', value, by: 'scale' }] as const),
-  ];
-  const entries = lines.map(([min, body], i): Entry => ({
-    id: String(i + 1).padStart(26, '0'),
-    batchId: '01J00000000000000000000000',
-    atMs: T0 + min * MIN,
-    source: 'hand',
-    body,
-  }));
-  return replay(entries)!;
-}
+const cheese = (until: number, ...whey: readonly (readonly [number, number])[]) =>
+  logged(
+    'cream-cheese',
+    {},
+    STEPS.filter(([min]) => min <= until),
+    whey.map(([min, value]): Line => [min, { type: 'reading', quantity: 'wheyG', value, by: 'scale' }]),
+  );
 const worked = (until: number, ...whey: readonly (readonly [number, number])[]) =>
-  workOut(cheese(until, ...whey), T0 + until * MIN, FEW);
+  workOut(cheese(until, ...whey), atMinute(until), FEW);
 const at = (w: ReturnType<typeof worked>, id: string) => w.drains.find((d) => d.at.stage.id === id)!;
 
 describe('a make that drains in stages', () => {
   it('has a window for each, in the order they come', () => {
-    const { windows } = follow(cheese(700), T0 + 700 * MIN, FEW);
+    const { windows } = follow(cheese(700), atMinute(700), FEW);
     const solids = windows.filter((w) => w.by === 'solids');
     expect(solids.map((w) => w.stageId)).toEqual(['flat', 'hang', 'strain']);
     solids.forEach((w, i) => i > 0 && expect(w.p50Ms!).toBeGreaterThan(solids[i - 1]!.p50Ms!));
@@ -75,14 +64,14 @@ describe('a make that drains in stages', () => {
     const after = worked(900, ...weighed);
     expect(after.environment.member.drainTime).toBeGreaterThan(1.3);
     const ends = (w: ReturnType<typeof worked>) => w.timeline.stages.find((s) => s.stage.id === 'strain')!.endMs!;
-    expect(ends(after)).toBeGreaterThan(ends(plain) + 30 * MIN);
+    expect(ends(after)).toBeGreaterThan(ends(plain) + 30 * 60_000);
   });
 
   it('asks the page for the one at hand, in all the whey there will be by then', () => {
-    const { drain, balanceNow } = follow(cheese(900), T0 + 900 * MIN, FEW);
+    const { drain, balanceNow } = follow(cheese(900), atMinute(900), FEW);
     const hang = at(worked(900), 'hang');
     expect(drain!.wantedWheyG).toBeCloseTo(hang.wheyBeforeG + hang.wantedWheyG, 6);
-    expect(drain!.beginMs).toBe(T0 + 780 * MIN);
+    expect(drain!.beginMs).toBe(atMinute(780));
     expect(balanceNow.wheyG).toBeLessThan(drain!.wantedWheyG);
   });
 

@@ -2,7 +2,7 @@ import { balanceOf, type Balance } from '../balance/yield.js';
 import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
-import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from '../environment/household.js';
+import { ALWAYS_AWAKE, type Wake, kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { pouredBy } from '../make/plan.js';
@@ -11,10 +11,13 @@ import { advanced, firstOf, lastOf } from '../make/run.js';
 import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
+import type { BoundStage } from '../stages/registry.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
+import { deviationsOf, type Deviation } from './deviations.js';
 import { handsOf, type Hand } from './hands.js';
 import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
+import { panelOf, type StagePanel } from './panel.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
 import { msOf, timelineOf, type Timeline } from './timeline.js';
 
@@ -39,6 +42,7 @@ export interface FollowedStage {
   readonly beginMs: number;
   readonly endMs: number | null;
   readonly cautions: readonly string[];
+  readonly panel: StagePanel;
 }
 
 /** The crock at a moment, in the numbers a page shows. */
@@ -78,6 +82,8 @@ export interface Followed {
   /** When what is looked at will change, from now on. */
   readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
   readonly findings: readonly Finding[];
+  /** What was done otherwise than planned, and what that does to the end. */
+  readonly deviations: readonly Deviation[];
   readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
   /** False where the last stage never ends as things stand. */
   readonly arrives: boolean;
@@ -95,7 +101,9 @@ export interface WorkedOut {
   readonly nominal: Environment;
   readonly souring: LearnedSouring | null;
   readonly drains: readonly LearnedDrain[];
-  readonly stageCount: number;
+  /** The stages as planned. */
+  readonly planned: readonly BoundStage[];
+  readonly wake: Wake;
 }
 
 /** Runs a batch as it was done and learns from its readings. */
@@ -122,7 +130,7 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
   const drains = learnDrains(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
   const environment = environmentOf(memberOf(souring, drains));
   const timeline = timelineOf(batch, stages, environment, endNowMs, wake);
-  return { batch, choices, timeline, firstPass, environment, nominal, souring, drains, stageCount: stages.length };
+  return { batch, choices, timeline, firstPass, environment, nominal, souring, drains, planned: stages, wake };
 }
 
 /**
@@ -141,8 +149,10 @@ function summarise({
   nominal,
   souring,
   drains,
-  stageCount,
+  planned,
+  wake,
 }: WorkedOut): Followed {
+  const context = { batch, timeline, environment, wake };
   const here = stateAt(timeline, timeline.nowMs);
   const last = timeline.stages[timeline.stages.length - 1]!;
   const shift = souringShiftMs(timeline, firstPass);
@@ -165,6 +175,7 @@ function summarise({
       beginMs: s.beginMs,
       endMs: s.endMs,
       cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
+      panel: panelOf(s, context),
     })),
     hands: handsOf(timeline, environment, batch.ended !== null),
     windows,
@@ -189,12 +200,13 @@ function summarise({
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),
     findings: findingsOf(batch, timeline, here, nominal),
+    deviations: deviationsOf(context, planned),
     learned: {
       vitality: environment.member.vitality,
       keeperOffsetC: environment.member.keeperOffsetC,
       drainTime: environment.member.drainTime,
     },
-    arrives: last.endMs !== null && timeline.stages.length === stageCount,
+    arrives: last.endMs !== null && timeline.stages.length === planned.length,
   };
 }
 

@@ -4,17 +4,23 @@ import { ALWAYS_AWAKE, type Wake } from '../environment/household.js';
 import { coldCrock, finishStage, lastOf, runEnded, runStage, type StageRun } from '../make/run.js';
 import { doneMinute, untilWoken } from '../make/waking.js';
 import type { BoundStage } from '../stages/registry.js';
+import type { CrockState } from '../state/crock-state.js';
+import type { Told, Weighed } from '../stages/told.js';
 
 const MS_PER_MIN = 60_000;
 
 /** One stage of a live make: what was done of it and what is still to come. */
 export interface TimelineStage {
   readonly stage: BoundStage;
+  /** The same as it was planned, before the log told how it came out. */
+  readonly asPlanned: BoundStage;
   readonly status: 'done' | 'now' | 'ahead';
   /** When it began, or is planned to. */
   readonly beginMs: number;
   /** When it ended, or is due to; null where it would never end. */
   readonly endMs: number | null;
+  /** The crock just before it began. */
+  readonly before: CrockState;
   /** Its states so far (or as planned); `run` goes on to its end where that lies ahead. */
   readonly run: StageRun;
 }
@@ -40,6 +46,26 @@ export function beginnings(batch: Batch, stages: readonly BoundStage[]): (number
   });
 }
 
+/** A stage as the log tells it came out, where it tells anything that its kind listens to. */
+function asTold(stage: BoundStage, batch: Batch, fromMs: number, untilMs: number, over: boolean): BoundStage {
+  const { told } = stage.kind;
+  if (!told) return stage;
+  const during = (atMs: number) => atMs >= fromMs && (atMs < untilMs || (!over && atMs === untilMs));
+  const weighed: Partial<Record<Weighed, number>> = {};
+  for (const { quantity, value, atMs } of batch.readings) {
+    if ((quantity === 'grainsG' || quantity === 'asideG') && during(atMs)) weighed[quantity] = value;
+  }
+  const heard: Told = {
+    added: batch.added
+      .filter((a) => during(a.atMs))
+      .map(({ what, massG, atMs }) => ({ what, massG, minute: (atMs - batch.startedMs) / MS_PER_MIN })),
+    weighed,
+    untilMinute: (untilMs - batch.startedMs) / MS_PER_MIN,
+    over,
+  };
+  return { ...stage, params: told(stage.params, heard) };
+}
+
 /**
  * Runs a make as it was done until now and as it will go on from here.
  * A stage passed over in the log is run for the time there was, at most until it is done.
@@ -59,13 +85,23 @@ export function timelineOf(
   let state = coldCrock(environment);
   const minuteOf = (ms: number) => Math.max(0, (ms - startMs) / MS_PER_MIN);
   for (let i = 0; i < stages.length; i++) {
-    const stage = stages[i]!;
+    const asPlanned = stages[i]!;
     const beginMs = msOf({ startMs }, state.minute);
-    if (i < current) {
-      const next = begun.slice(i + 1).find((ms) => ms !== null)!;
+    const next = begun.slice(i + 1).find((ms) => ms !== null) ?? endMs;
+    const stage =
+      i <= current ? asTold(asPlanned, batch, begun[i] ?? beginMs, next ?? nowMs, next !== null) : asPlanned;
+    if (next !== null && i < current) {
       const available = Math.max(0, minuteOf(next) - state.minute);
       const run = passedRun(stage, state, environment, available, begun[i + 1] === null);
-      timeline.push({ stage, status: 'done', beginMs, endMs: msOf({ startMs }, lastOf(run).minute), run });
+      timeline.push({
+        stage,
+        asPlanned,
+        status: 'done',
+        beginMs,
+        endMs: msOf({ startMs }, lastOf(run).minute),
+        before: state,
+        run,
+      });
       state = lastOf(run);
     } else if (i === current) {
       const elapsed = Math.max(0, minuteOf(endMs ?? nowMs) - state.minute);
@@ -73,16 +109,18 @@ export function timelineOf(
       const ended = endMs !== null;
       const run = ended ? soFar : untilWoken(finishStage(soFar, environment), environment, startMs, wake);
       const dueMs = run.finished ? msOf({ startMs }, lastOf(run).minute) : null;
-      timeline.push({ stage, status: ended ? 'done' : 'now', beginMs, endMs: dueMs, run });
+      timeline.push({ stage, asPlanned, status: ended ? 'done' : 'now', beginMs, endMs: dueMs, before: state, run });
       state = lastOf(run);
       if (ended || !run.finished) break;
     } else {
       const run = untilWoken(runStage(stage, state, environment), environment, startMs, wake);
       timeline.push({
         stage,
+        asPlanned,
         status: 'ahead',
         beginMs,
         endMs: run.finished ? msOf({ startMs }, lastOf(run).minute) : null,
+        before: state,
         run,
       });
       state = lastOf(run);

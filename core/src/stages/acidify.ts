@@ -3,12 +3,15 @@ import { acidDose, phOf, type AcidDose } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { massesBy, totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
-import type { Acidifying } from '../state/curd.js';
+import type { Acidifying, Body } from '../state/curd.js';
 import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { SAFE_PH, standCovered } from './pass-time.js';
 import { sournessOf } from './sourness.js';
-import { sayMass, sayMl, sayTemp } from './words.js';
+import type { Added } from './told.js';
+import { clearBranches, pouredGauges } from './acid-watch.js';
+import { acidityGauge, warmthGauge } from './watch.js';
+import { capital, sayMass, sayMl, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
@@ -19,6 +22,10 @@ export interface AcidifyParams {
   readonly parts: number;
   /** What it is to become: curd parted from its whey, or cream thickened without parting. */
   readonly into: 'curd' | 'thick cream';
+  /** What hands logged that they poured in, where they did; and whether that was all. */
+  readonly poured?: readonly Added[];
+  readonly pouredUntilMin?: number;
+  readonly pouredAll?: boolean;
 }
 
 /** A slow turn with the spoon and a minute's wait show what a part has done. */
@@ -65,17 +72,37 @@ export const acidify: StageKind<AcidifyParams> = {
       acidMol,
       share: 0,
     };
-    return pourPart(withCurd(state, { acidifying }), params, 1 / params.parts);
+    return pourPart(withCurd(state, { acidifying }), params, dueShare(params, acidifying, state.minute));
   },
   advance: (state, params, environment, minutes) => {
     const after = standCovered(state, environment, minutes);
     const { acidifying } = after.curd;
     if (!acidifying) return after;
-    const partsDue = 1 + Math.floor((after.minute - acidifying.sinceMinute + CLOCK_SLACK_MIN) / MIN_PER_PART);
-    return pourPart(after, params, Math.min(1, partsDue / params.parts));
+    return pourPart(after, params, dueShare(params, acidifying, after.minute));
   },
-  windUp: (state, params) => pourPart(state, params, 1),
-  done: (state, params, _environment, since) => state.minute - since >= lasts(params),
+  windUp: (state, params) => gathered(params.poured ? state : pourPart(state, params, 1), params),
+  told: (params, told) => {
+    const poured = told.added.filter((a) => a.what === 'acid');
+    return poured.length === 0 ? params : { ...params, poured, pouredUntilMin: told.untilMinute, pouredAll: told.over };
+  },
+  chart: { left: 'ph', right: 'tempC' },
+  watch: (params, seen) => [
+    ...pouredGauges(params, seen),
+    acidityGauge(seen, params.targetPh),
+    warmthGauge(seen, seen.planned.tempC),
+  ],
+  asks: (params, { curd }) => [
+    {
+      asks: 'added',
+      what: 'acid',
+      label: capital(SOUR_AGENTS[params.agent].name),
+      partG: (curd.acidifying?.massG ?? 0) / params.parts,
+      gPerMl: SOUR_AGENTS[params.agent].gPerMl ?? null,
+    },
+  ],
+  branches: clearBranches,
+  done: (state, params, _environment, since) =>
+    state.minute - since >= lasts(params) && (state.curd.acidifying === null || state.curd.acidifying.share >= WHOLE),
   stepMin: MIN_PER_PART,
   give: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
   endCue: (params) =>
@@ -92,8 +119,35 @@ function lasts({ parts }: AcidifyParams): number {
 /** What a clock may lack of a whole minute by rounding. */
 const CLOCK_SLACK_MIN = 1e-6;
 
+/** As good as all of it. */
+const WHOLE = 1 - 1e-9;
+
+/** Share of the dose that should be in by a minute: what was logged as poured, and of what was not, a part a minute. */
+function dueShare(params: AcidifyParams, { sinceMinute, massG }: Acidifying, minute: number): number {
+  const { parts, poured, pouredUntilMin = 0, pouredAll } = params;
+  const partsIn = (since: number) => Math.floor((minute - since + CLOCK_SLACK_MIN) / MIN_PER_PART);
+  if (!poured || massG <= 0) return Math.min(1, (1 + partsIn(sinceMinute)) / parts);
+  const inG = poured.reduce((sum, p) => sum + (p.minute <= minute + CLOCK_SLACK_MIN ? p.massG : 0), 0);
+  const share = inG / massG;
+  if (pouredAll || minute <= pouredUntilMin || share >= 1) return share;
+  return Math.min(1, share + partsIn(pouredUntilMin) / parts);
+}
+
+/** Milk this sour (pH) parts when it is hot enough; sweeter, it stays milk (general dairy practice for heat-and-acid curd). */
+const PARTS_BELOW_PH = 6.2;
+
+/** Poured out: it is what it has become, and no more acid is reckoned to this dose. */
+function gathered(state: CrockState, params: AcidifyParams): CrockState {
+  return withCurd(state, { body: bodyOf(state, params), acidifying: null });
+}
+
+function bodyOf(state: CrockState, { into }: AcidifyParams): Body {
+  if (into === 'thick cream') return 'thickened';
+  return state.tempC >= PARTS_FROM_C && state.ph <= PARTS_BELOW_PH ? 'grains' : 'gel';
+}
+
 /** Pours until a share of the dose is in; the last part makes of it what it was to become. */
-function pourPart(state: CrockState, { into }: AcidifyParams, share: number): CrockState {
+function pourPart(state: CrockState, params: AcidifyParams, share: number): CrockState {
   const { acidifying } = state.curd;
   if (!acidifying || share <= acidifying.share) return state;
   const { acid, acidMol, already, massG, milk, milkG } = acidifying;
@@ -104,15 +158,12 @@ function pourPart(state: CrockState, { into }: AcidifyParams, share: number): Cr
     state,
     massesBy((c) => (c === component ? acidG : c === 'water' ? part * massG - acidG : 0)),
   );
-  const parted = into === 'thick cream' ? 'thickened' : state.tempC >= PARTS_FROM_C ? 'grains' : 'gel';
-  const whole = share >= 1;
-  return {
-    ...withCurd(poured, {
-      body: whole ? parted : state.curd.body,
-      acidifying: whole ? null : { ...acidifying, share },
-    }),
+  const soured = {
+    ...withCurd(poured, { acidifying: { ...acidifying, share } }),
     ph: phOf(milk, { ...already, [acid]: (already[acid] ?? 0) + (1000 * share * acidMol) / milkG }),
   };
+  if (share < WHOLE) return soured;
+  return params.poured ? withCurd(soured, { body: bodyOf(soured, params) }) : gathered(soured, params);
 }
 
 const sayDose = ({ ml, massG }: AcidDose) => (ml === null ? sayMass(massG) : sayMl(ml));
@@ -173,5 +224,3 @@ function doseFor(state: CrockState, { agent, strengthPct, targetPh }: AcidifyPar
   const strength = strengthPct === 0 ? SOUR_AGENTS[agent].strengthPct : Math.max(FAINTEST_PCT, strengthPct);
   return acidDose(totalG(state.masses), milk, sournessOf(state), agent, strength, targetPh);
 }
-
-const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;

@@ -2,6 +2,7 @@ import { scaleMasses, totalG } from '../state/composition.js';
 import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
+import { warmthGauge } from './watch.js';
 import { standBy } from './pass-time.js';
 import { sayMass } from './words.js';
 
@@ -34,6 +35,14 @@ export const chill: StageKind<ChillParams> = {
   endCue: () => 'Cold through, firm when tilted.',
   cues: [
     { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
+  ],
+  chart: { left: 'tempC', right: 'ph', limit: 'cooling' },
+  watch: (params, seen) => [
+    warmthGauge(seen, params.targetC),
+    { what: 'Acidity', unit: 'pH', planned: seen.planned.ph, now: seen.here.ph },
+    ...(params.holdBackPct > 0
+      ? [{ what: 'Held back', unit: 'g' as const, planned: null, now: totalG(seen.here.heldBack) }]
+      : []),
   ],
   cautions: (params) => (params.holdBackPct > 0 ? [CAUTIONS.spoon] : []),
   problems: () => [],

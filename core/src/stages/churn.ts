@@ -6,6 +6,7 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { standCovered, volumeMl } from './pass-time.js';
+import type { Branch, Seen } from './watch.js';
 import { sayTemp } from './words.js';
 
 /** What the cream is churned in. */
@@ -67,6 +68,13 @@ export const churn: StageKind<ChurnParams> = {
       answers: ['foam', 'soft peaks', 'stiff', 'grains', 'broken'],
     },
   ],
+  chart: { left: 'churnedPct', right: 'tempC' },
+  watch: (_params, { begun, here, planned }) => [
+    { what: 'Churned', unit: '%', planned: 100, now: 100 * Math.min(1, here.curd.churned) },
+    { what: 'Time', unit: 'min', planned: planned.minute - begun.minute, now: here.minute - begun.minute },
+    { what: 'Temperature', unit: '°C', planned: begun.tempC, now: here.tempC },
+  ],
+  branches: churnBranches,
   cautions: (_params, state) => (denaturedBetaLg(state.native) > ULTRA_HEATED ? [CAUTIONS.ultraCream] : []),
   problems: (params, state) => [...breakProblems(state), ...roomProblems(params, state)],
 };
@@ -106,6 +114,33 @@ function roomProblems(params: ChurnParams, state: CrockState): Problem[] {
       message: `A churn of ${params.churnL} L is too full of it to whip.`,
       remedy: `Take one of ${Math.ceil(wantedL * 2) / 2} L, or churn it in ${Math.ceil(wantedL / params.churnL)} lots.`,
       works: { churnL: Math.ceil(wantedL * 2) / 2 },
+    },
+  ];
+}
+
+/** Still only foam after so many times the minutes it should take, cream will not break as it is. */
+const STUCK_TIMES = 1.5;
+
+function churnBranches(_params: ChurnParams, { begun, here, planned, looks, over }: Seen): Branch[] {
+  if (over) return [];
+  if (looks['churn'] === 'grains' || looks['churn'] === 'broken') {
+    return [
+      {
+        id: 'broke',
+        offer: 'Stop churning now',
+        because: 'It has broken: a minute more works the buttermilk back in.',
+        does: { do: 'next' },
+      },
+    ];
+  }
+  const late = here.minute - begun.minute > STUCK_TIMES * (planned.minute - begun.minute);
+  if (!late || looks['churn'] === undefined) return [];
+  return [
+    {
+      id: 'stuck',
+      offer: 'Stand it in tepid water for five minutes, then go on',
+      because: `After ${Math.round(here.minute - begun.minute)} min it is only at ${looks['churn']}: it is too cold, too full or too lean.`,
+      does: { do: 'leave', note: 'Warmed the cream a little and went on.' },
     },
   ];
 }

@@ -5,6 +5,8 @@ import { massesOfGoods } from '../state/goods.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
+import { catchBranches } from './heat.js';
+import { warmthGauge, type Branch, type Gauge, type Seen } from './watch.js';
 import { sayMass, sayTemp } from './words.js';
 
 export interface CookParams {
@@ -64,6 +66,12 @@ export const cook: StageKind<CookParams> = {
     { cue: 'bottom', ask: 'Does the bottom catch?', answers: ['clean', 'a film', 'scorched'] },
     { cue: 'melt', ask: 'How does it run?', answers: ['grainy', 'lumpy', 'smooth'] },
   ],
+  watch: (params, seen) => [
+    warmthGauge(seen, params.targetC),
+    ...(params.eggPct > 0 ? [eggGauge(seen)] : []),
+    { what: 'Acidity', unit: 'pH' as const, planned: null, now: seen.here.ph },
+  ],
+  branches: (params, seen) => [...catchBranches(seen), ...eggBranches(params, seen)],
   cautions: (params) => [CAUTIONS.hot, ...(params.eggPct > 0 ? [CAUTIONS.egg, CAUTIONS.allergenEgg] : [])],
   problems: (params) =>
     params.eggPct > 0 && params.targetC < EGG_SAFE_C
@@ -87,4 +95,30 @@ function partsOf(params: CookParams, before: CrockState) {
     { goods: GOODS.salt, massG: (curdG * params.saltPct) / 100, pricedAs: 'own' as const },
   ];
   return parts.filter((part) => part.massG > 0.05);
+}
+
+/** Whether the egg in it has been hot enough. */
+function eggGauge({ here }: Seen): Gauge {
+  const safe = here.peakC >= EGG_SAFE_C;
+  return {
+    what: 'Egg',
+    unit: '',
+    planned: `${EGG_SAFE_C} °C all through`,
+    now: safe ? 'cooked' : 'raw',
+    tone: safe ? 'good' : 'watch',
+  };
+}
+
+/** Somebody who takes it off short of the egg's heat is told. */
+function eggBranches({ eggPct }: CookParams, { here, looks, over }: Seen): Branch[] {
+  if (over || eggPct === 0 || looks['melt'] !== 'smooth' || here.peakC >= EGG_SAFE_C) return [];
+  return [
+    {
+      id: 'egg',
+      offer: `Keep it on the flame until the thermometer shows ${sayTemp(EGG_SAFE_C)}`,
+      because: `It is smooth, and only at ${sayTemp(here.tempC)}: the egg in it is not cooked.`,
+      grave: true,
+      does: { do: 'leave', note: 'Kept it on the flame for the egg.' },
+    },
+  ];
 }

@@ -3,6 +3,7 @@ import { coolingSurroundings } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
+import { warmthGauge } from './watch.js';
 import { sayTemp } from './words.js';
 
 export interface CoolParams {
@@ -44,6 +45,19 @@ export const cool: StageKind<CoolParams> = {
   }),
   endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)} after a stir.`,
   cues: [],
+  chart: { left: 'tempC', limit: 'cooling' },
+  watch: (params, seen) => [warmthGauge(seen, params.targetC)],
+  branches: (params, { here, over }) =>
+    over || here.tempC > params.targetC - TOO_COOL_BY_C
+      ? []
+      : [
+          {
+            id: 'too-cool',
+            offer: `Warm it back to ${sayTemp(params.targetC)}`,
+            because: `At ${sayTemp(here.tempC)} a starter gets away slowly.`,
+            does: { do: 'leave', note: 'Warmed it back.' },
+          },
+        ],
   cautions: () => [CAUTIONS.hot],
   problems: (params) => {
     const around = coolingSurroundings(params.method, 4000, 20);

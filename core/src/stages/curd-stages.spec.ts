@@ -4,7 +4,7 @@ import { solidsFraction, totalG } from '../state/composition.js';
 import { balanceErrorPct, emptyCrock, hasSet, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { bind } from './registry.js';
-import { wheyBackG } from './whey-back.js';
+import { wheyBackG } from './whey-balance.js';
 
 const bound = (kind: string, params: object) => bind({ id: kind, kind, params: { ...params } });
 const run = (kind: string, params: object, from: CrockState) =>

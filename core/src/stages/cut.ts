@@ -28,6 +28,17 @@ export const cut: StageKind<CutParams> = {
     { cue: 'break', ask: 'Lift it with a knife: how does it break?', answers: ['mush', 'ragged', 'clean'] },
     { cue: 'clarity', ask: 'How is the whey in the cut?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
   ],
+  branches: (_params, { looks, over }) =>
+    over || (looks['break'] !== 'mush' && looks['break'] !== 'ragged')
+      ? []
+      : [
+          {
+            id: 'soft',
+            offer: 'Leave it another half hour before it is cut further',
+            because: `It breaks ${looks['break'] === 'mush' ? 'to mush' : 'ragged'}: it has not set through, and fat goes into the whey.`,
+            does: { do: 'leave', note: 'Left the curd to set further.' },
+          },
+        ],
   cautions: () => [],
   problems: (_params, state) =>
     hasSet(state)

@@ -33,6 +33,11 @@ export const draw: StageKind<DrawParams> = {
   give: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
   endCue: () => 'The drip through the cloth has slowed to drops.',
   cues: [{ cue: 'buttermilk', ask: 'How does the buttermilk look?', answers: ['thin', 'creamy'] }],
+  watch: (_params, { begun, here }) => [
+    { what: 'Buttermilk', unit: 'g', planned: totalG(here.whey), now: 'weigh it' },
+    { what: 'Grains of butter', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+  ],
+  asks: () => [{ asks: 'reading', quantity: 'wheyG', label: 'Buttermilk in the bowl' }],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

@@ -40,6 +40,15 @@ export const finish: StageKind<FinishParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
   endCue: () => 'Weighed, labelled, in the cold.',
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
+  watch: (params, { here }) => [
+    { what: 'Product', unit: 'g', planned: totalG(here.masses), now: 'weigh it' },
+    {
+      what: params.as === 'pots' ? 'Pots' : 'Pieces',
+      unit: '',
+      planned: potsOf(here.masses, params.potG),
+      now: 'count them',
+    },
+  ],
   cautions: (_params, state) => [CAUTIONS.clean, ...(state.inputs.casein > 0 ? [CAUTIONS.allergen] : [])],
   problems: () => [],
 };

@@ -5,7 +5,7 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { lagQOf } from './inoculate.js';
+import { lagQOf, likesGauge } from './inoculate.js';
 import { lethalProblems, sown } from './sowing.js';
 import { sayMass } from './words.js';
 
@@ -46,6 +46,10 @@ export const grains: StageKind<GrainsParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
   endCue: () => 'All of them are under the milk.',
   cues: [],
+  watch: (_params, seen) => [
+    { what: 'Grains', unit: 'g', planned: seen.begun.curd.grainsG, now: seen.here.curd.grainsG },
+    likesGauge('kefir-grains', seen),
+  ],
   cautions: (params) => [
     CAUTIONS.spoon,
     CAUTIONS.clean,

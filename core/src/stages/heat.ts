@@ -1,9 +1,12 @@
 import type { Environment } from '../environment/environment.js';
+import { SCORCH } from '../constants/scorch.js';
 import { heatCapacityKJPerK } from '../physics/heat.js';
+import { bottomC } from '../physics/scorch.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { coveredPot, passTime, passTimeAt, volumeMl } from './pass-time.js';
+import { pasteurisedGauge, unfoldedGauge, warmthGauge, type Branch, type Gauge, type Seen } from './watch.js';
 import { sayTemp } from './words.js';
 
 export interface HeatParams {
@@ -66,6 +69,13 @@ export const heat: StageKind<HeatParams> = {
       answers: ['clean', 'a film', 'scorched'],
     },
   ],
+  chart: { left: 'tempC', right: 'unfoldedPct' },
+  watch: (params, seen) => [
+    warmthGauge(seen, params.targetC),
+    ...(seen.over || params.paceCPerMin > 0 ? [] : [bottomGauge(seen)]),
+    ...(params.targetC > BURNS_C ? [unfoldedGauge(seen), pasteurisedGauge(seen)] : []),
+  ],
+  branches: (params, seen) => [...catchBranches(seen), ...overBranches(params, seen)],
   cautions: ({ targetC }) => (targetC >= BURNS_C ? [CAUTIONS.hot] : []),
   problems: (params) =>
     params.targetC >= BOILS_C
@@ -86,4 +96,50 @@ function warmSlowly(state: CrockState, params: HeatParams, environment: Environm
   const endC = environment.measuredTempC?.(state.minute + minutes) ?? state.tempC + riseC;
   const warmed = passTimeAt(state, environment, endC, minutes);
   return { ...warmed, energyKJ: state.energyKJ + heatCapacityKJPerK(state.masses, state.tempC) * riseC };
+}
+
+/** The film on the bottom: where it scorches, milk that still looks cool is burning. */
+function bottomGauge({ here, environment }: Seen): Gauge {
+  const { hobW, hobEfficiency } = environment.kitchen;
+  const at = (stirred: boolean) => bottomC(here.tempC, hobW * hobEfficiency, volumeMl(here), stirred);
+  const now = at(true);
+  const still = `${sayTemp(at(false))} where the spoon does not pass`;
+  return {
+    what: 'Bottom of the pot',
+    unit: '°C',
+    planned: SCORCH.filmFromC,
+    now,
+    says: now >= SCORCH.filmFromC ? `Turn the flame down: ${still}.` : `${still}.`,
+    ...(now >= SCORCH.filmFromC && { tone: now >= SCORCH.burnsFromC ? ('bad' as const) : ('watch' as const) }),
+  };
+}
+
+/** What to do about milk that catches. */
+export function catchBranches({ looks, over }: Seen): Branch[] {
+  if (over || (looks['bottom'] !== 'a film' && looks['bottom'] !== 'scorched')) return [];
+  const scorched = looks['bottom'] === 'scorched';
+  return [
+    {
+      id: 'catches',
+      offer: scorched ? 'Pour it into a clean pot, without scraping' : 'Turn the flame down, or take a water bath',
+      because: scorched ? 'It has scorched: what is on the bottom stays there.' : 'A film is on the bottom.',
+      ...(scorched && { grave: true as const }),
+      does: { do: 'leave', note: scorched ? 'Poured off the scorched bottom.' : 'Turned the flame down.' },
+    },
+  ];
+}
+
+/** Past its heat by so much (°C), it is worth a word. */
+const OVER_C = 3;
+
+function overBranches({ targetC }: HeatParams, { here, over }: Seen): Branch[] {
+  if (over || here.tempC < targetC + OVER_C) return [];
+  return [
+    {
+      id: 'over',
+      offer: 'Take it off now',
+      because: `It is ${(here.tempC - targetC).toFixed(0)} °C warmer than wanted: a cooked note, not a spoiled make.`,
+      does: { do: 'next' },
+    },
+  ];
 }

@@ -3,6 +3,7 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTimeAt, volumeMl } from './pass-time.js';
+import { pasteurisedGauge, timeGauge, unfoldedGauge, warmthGauge } from './watch.js';
 import { sayDuration, sayTemp } from './words.js';
 
 export interface HoldParams {
@@ -10,6 +11,9 @@ export interface HoldParams {
   readonly targetC: number;
   readonly lid: 'on' | 'off';
 }
+
+/** Cooler than wanted by so much (°C), a hold is hardly one. */
+const FELL_C = 4;
 
 /** Keeping it at its heat on a low hob or over a water bath. */
 export const hold: StageKind<HoldParams> = {
@@ -50,6 +54,24 @@ export const hold: StageKind<HoldParams> = {
   },
   endCue: () => 'The time is up; a skin may have formed.',
   cues: [{ cue: 'skin', ask: 'Is there a skin?', answers: ['none', 'thin', 'thick'] }],
+  chart: { left: 'tempC', right: 'unfoldedPct' },
+  watch: (params, seen) => [
+    timeGauge(seen, params.minutes),
+    warmthGauge(seen, params.targetC),
+    unfoldedGauge(seen),
+    pasteurisedGauge(seen),
+  ],
+  branches: (params, { here, over }) =>
+    over || here.tempC > params.targetC - FELL_C
+      ? []
+      : [
+          {
+            id: 'fell',
+            offer: `Bring it back to ${sayTemp(params.targetC)}`,
+            because: `It has fallen to ${sayTemp(here.tempC)}, where little more of its whey protein unfolds.`,
+            does: { do: 'leave', note: 'Brought it back to its heat.' },
+          },
+        ],
   cautions: () => [CAUTIONS.hot],
   problems: () => [],
 };

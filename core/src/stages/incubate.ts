@@ -3,10 +3,12 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
 import { flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
 import type { Environment } from '../environment/environment.js';
-import type { CrockState } from '../state/crock-state.js';
+import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { Course, Give, Problem, StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
+import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
+import { acidityGauge, warmthGauge } from './watch.js';
 import { sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
@@ -73,6 +75,27 @@ export const incubate: StageKind<IncubateParams> = {
     { cue: 'taste', ask: 'A clean spoon: how does it taste?', answers: ['sweet', 'mild', 'tangy', 'sharp'] },
     { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
   ],
+  watch: (params, seen) => [
+    acidityGauge(seen, params.targetPh),
+    {
+      what: 'Set',
+      unit: '',
+      planned: 'leaves the wall',
+      now: firmness(seen.here) > 0 ? bodyWord(seen.here) : 'still liquid',
+    },
+    ...(hasSetting(params) ? [warmthGauge(seen, params.keepC)] : []),
+    ...(seen.begun.curd.rennetImcuPerKg > 0
+      ? [
+          {
+            what: 'Clotted by rennet',
+            unit: '%' as const,
+            planned: 100,
+            now: 100 * Math.min(1, seen.here.curd.clotted),
+          },
+        ]
+      : []),
+  ],
+  branches: souringBranches,
   cautions: (_params, state) => [
     ...(isUnheatedYogurt(state) ? [CAUTIONS.unheated] : []),
     CAUTIONS.acid,
@@ -128,8 +151,7 @@ function isUnheatedYogurt(state: CrockState): boolean {
   return (culture === 'thermophilic' || culture === 'room-yogurt') && denaturedBetaLg(state.native) < HEATED_ENOUGH;
 }
 
-/** pH either side of the target that a palate hardly minds. */
-const MILDER = 0.1;
+/** pH under the target that a palate hardly minds. */
 const SHARPER = 0.15;
 const LATEST_MIN = 8 * 60;
 

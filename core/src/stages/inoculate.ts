@@ -10,6 +10,7 @@ import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { lethalProblems, sown } from './sowing.js';
+import type { Branch, Gauge, Seen } from './watch.js';
 import { sayMass, sayMl } from './words.js';
 
 export interface InoculateParams {
@@ -75,6 +76,11 @@ export const inoculate: StageKind<InoculateParams> = {
   give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),
   endCue: () => 'No lumps left when you drag a spoon along the bottom.',
   cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],
+  watch: (params, seen) => [
+    { what: 'Slurry', unit: '', planned: 'smooth', now: seen.looks['slurry'] ?? 'not looked at' },
+    likesGauge(params.culture, seen),
+  ],
+  branches: (_params, { looks, over }) => lumpBranches(looks, over),
   cautions: () => [CAUTIONS.spoon],
   problems: (params, state) => lethalProblems(params.culture, state.tempC),
 };
@@ -126,4 +132,29 @@ export function ripened(milk: Masses, massG: number): Masses {
     lactose: milk.lactose - lactoseG,
     water: milk.water - (lacticG + galactoseG - lactoseG),
   };
+}
+
+/** The milk against the warmth its culture grows best in, and against what kills it. */
+export function likesGauge(culture: CultureId, { here }: Seen): Gauge {
+  const { optC, maxC } = CULTURES[culture].growth;
+  const hot = here.tempC > maxC;
+  return {
+    what: 'Milk',
+    unit: '°C',
+    planned: optC,
+    now: here.tempC,
+    ...(hot && { tone: 'bad' as const, says: 'Too hot for the starter: let it cool first.' }),
+  };
+}
+
+function lumpBranches(looks: Seen['looks'], over: boolean): Branch[] {
+  if (over || looks['slurry'] === undefined || looks['slurry'] === 'smooth') return [];
+  return [
+    {
+      id: 'lumps',
+      offer: 'Press the lumps out against the side, or through a sieve',
+      because: 'A lump of starter sours where it lies, and leaves a grain there.',
+      does: { do: 'leave', note: 'Pressed the lumps out of the starter.' },
+    },
+  ];
 }

@@ -3,6 +3,8 @@ import type { DrainageCourse } from '../physics/drainage.js';
 import type { Surroundings } from '../physics/heat.js';
 import type { CrockState } from '../state/crock-state.js';
 import type { Stock } from '../state/materials.js';
+import type { Told } from './told.js';
+import type { Ask, Branch, Chart, Gauge, Seen } from './watch.js';
 
 /** How early or late the end of a stage may come, in minutes, and what it costs. */
 export interface Give {
@@ -136,6 +138,16 @@ export interface StageKind<P> {
   /** What to look for as it nears its end. */
   readonly endCue: (params: P) => string;
   readonly cues: readonly CueScale[];
+  /** Its parameters as the log tells they came out, for what only hands decide: acid by parts, salt to taste. */
+  readonly told?: (params: P, told: Told) => P;
+  /** The figures worth watching while it is at hand, planned against actual. */
+  readonly watch?: (params: P, seen: Seen) => readonly Gauge[];
+  /** What it is drawn by, where that is not the warmth. */
+  readonly chart?: Chart;
+  /** What can be put into numbers during it, besides temperature and pH. */
+  readonly asks?: (params: P, begun: CrockState) => readonly Ask[];
+  /** Ways to go that its evidence calls for. */
+  readonly branches?: (params: P, seen: Seen) => readonly Branch[];
   readonly cautions: (params: P, state: CrockState) => readonly string[];
   readonly problems: (params: P, state: CrockState) => readonly Problem[];
 }

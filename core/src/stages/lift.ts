@@ -11,6 +11,8 @@ export interface LiftParams {
   readonly how: 'lift' | 'drain';
   /** Hours that it was scalded: they decide how much has come up. */
   readonly scaldedH: number;
+  /** What the thin cream weighed, g, where somebody weighed it. */
+  readonly asideG: number | null;
 }
 
 const TAKES_MIN = 10;
@@ -18,7 +20,7 @@ const TAKES_MIN = 10;
 /** The crust of scalded cream taken from the thin cream under it. */
 export const lift: StageKind<LiftParams> = {
   kind: 'lift',
-  defaults: { how: 'lift', scaldedH: 11 },
+  defaults: { how: 'lift', scaldedH: 11, asideG: null },
   name: (params) => (params.how === 'lift' ? 'lift' : 'drain off'),
   instruction: (params, before) => {
     const { topG } = crustOf(before, params);
@@ -37,6 +39,12 @@ export const lift: StageKind<LiftParams> = {
   give: () => ({ earlyMin: 60, lateMin: 24 * 60, cost: 'It keeps in its pan in the cold for a day.' }),
   endCue: () => 'The crust lies in its dish, the thin cream is poured off.',
   cues: [{ cue: 'skin', ask: 'How is the crust?', answers: ['none', 'thin', 'thick', 'golden'] }],
+  told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),
+  watch: (params, { begun, here }) => [
+    { what: 'Thin cream', unit: 'g', planned: totalG(begun.aside), now: params.asideG ?? 'weigh it' },
+    { what: 'Left in the dish', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+  ],
+  asks: () => [{ asks: 'reading', quantity: 'asideG', label: 'Thin cream in its jar' }],
   cautions: () => [CAUTIONS.clean, CAUTIONS.notAcid],
   problems: () => [],
 };

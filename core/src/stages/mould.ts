@@ -34,6 +34,15 @@ export const mould: StageKind<MouldParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Warmer it smears; straight from the cold it cracks.' }),
   endCue: () => 'Smooth on all sides; no holes where it was cut.',
   cues: [],
+  watch: (params, { here }) => [
+    {
+      what: 'Pieces',
+      unit: '',
+      planned: Math.max(1, Math.floor(totalG(here.masses) / params.pieceG)),
+      now: 'count them',
+    },
+    { what: 'Each', unit: 'g', planned: params.pieceG, now: 'weigh one' },
+  ],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

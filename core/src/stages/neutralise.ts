@@ -50,6 +50,11 @@ export const neutralise: StageKind<NeutraliseParams> = {
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It may stand; it goes on foaming a little.' }),
   endCue: () => 'It swells, turns glassy at the edges and smells less sour.',
   cues: [],
+  watch: (params, { here }) => [
+    { what: 'Soda', unit: 'g', planned: here.curd.sodaG, now: here.curd.sodaG },
+    { what: 'Acidity', unit: 'pH', planned: params.targetPh, now: here.ph },
+    { what: 'Temperature', unit: '°C', planned: null, now: here.tempC },
+  ],
   cautions: () => [CAUTIONS.notAcid],
   problems: (params, state) =>
     state.ph < params.targetPh

@@ -16,6 +16,8 @@ export interface RennetParams {
 }
 
 const TAKES_MIN = 4;
+/** A lactic set takes its rennet at about this, °C. */
+const RENNET_LIKES_C = 28;
 /** Denatured share of whey protein from which rennet hardly clots a milk. */
 const TOO_HEATED = 0.4;
 
@@ -52,6 +54,24 @@ export const rennet: StageKind<RennetParams> = {
   give: () => ({ earlyMin: 0, lateMin: 5, cost: 'Stirred once it begins to clot, the curd is torn.' }),
   endCue: () => 'The milk stands still; no eddies.',
   cues: [],
+  watch: (params, seen) => {
+    const minutes = flocculationMin(params.imcuPerKg, seen.here.tempC, seen.here.ph, seen.here.curd.calciumGPerKg);
+    return [
+      {
+        what: 'Rennet',
+        unit: '',
+        planned: sayDose(doseFor(seen.begun, params)),
+        now: `use within ${sayDuration(RENNET_BOTTLE.goodForMin)}`,
+      },
+      { what: 'Milk', unit: '°C', planned: RENNET_LIKES_C, now: seen.here.tempC },
+      {
+        what: 'Clots in',
+        unit: '',
+        planned: null,
+        now: minutes === null ? 'never so' : `about ${sayDuration(minutes)}`,
+      },
+    ];
+  },
   cautions: () => [],
   problems: (params, state) => [...heatedProblems(state), ...clottingProblems(params, state)],
 };

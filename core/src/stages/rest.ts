@@ -1,5 +1,6 @@
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
+import { timeGauge, warmthGauge } from './watch.js';
 import { sayDuration } from './words.js';
 
 export interface RestParams {
@@ -46,6 +47,8 @@ export const rest: StageKind<RestParams> = {
   }),
   endCue: (params) => RESTS[params.why].endCue,
   cues: [],
+  chart: { left: 'tempC', limit: 'cooling' },
+  watch: (params, seen) => [timeGauge(seen, params.minutes), warmthGauge(seen, seen.planned.tempC)],
   cautions: () => [],
   problems: () => [],
 };

@@ -1,6 +1,7 @@
 import type { StageKind } from './kind.js';
 import { keeperSurroundings, type IncubateParams } from './incubate.js';
 import { passTime, volumeMl } from './pass-time.js';
+import { acidityGauge, timeGauge, warmthGauge } from './watch.js';
 import { sayDuration, sayTemp } from './words.js';
 
 export interface RipenParams extends Pick<IncubateParams, 'keeper' | 'keepC'> {
@@ -30,6 +31,12 @@ export const ripen: StageKind<RipenParams> = {
   }),
   endCue: (params) => `Still at ${sayTemp(params.keepC)}; it smells faintly sour.`,
   cues: [],
+  chart: { left: 'ph', right: 'tempC' },
+  watch: (params, seen) => [
+    timeGauge(seen, params.minutes),
+    warmthGauge(seen, params.keepC),
+    acidityGauge(seen, seen.planned.ph),
+  ],
   cautions: () => [],
   problems: () => [],
 };

@@ -3,6 +3,7 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { GOODS } from '../constants/kitchen-goods.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind, WeighedIn } from './kind.js';
+import { addedG, given } from './told.js';
 import { sayMass } from './words.js';
 
 export interface SaltParams {
@@ -10,6 +11,8 @@ export interface SaltParams {
   readonly saltPct: number;
   /** Only turned through it, or blended smooth. */
   readonly texture: 'as it is' | 'smooth';
+  /** What hands logged that they put in, g, where they did. */
+  readonly givenG?: number;
 }
 
 const TAKES_MIN = 5;
@@ -37,6 +40,24 @@ export const salt: StageKind<SaltParams> = {
   give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
   endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
   cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],
+  told: (params, told) => ({ ...params, ...given(addedG(told, 'salt')) }),
+  watch: (params, { here }) => [
+    {
+      what: 'Salt',
+      unit: 'g',
+      planned: plannedSaltG(totalG(here.masses) - here.masses.salt, params),
+      now: here.masses.salt,
+    },
+  ],
+  asks: (params, begun) => [
+    {
+      asks: 'added',
+      what: 'salt',
+      label: 'Salt',
+      partG: plannedSaltG(totalG(begun.masses) - begun.masses.salt, params),
+      gPerMl: null,
+    },
+  ],
   cautions: () => [],
   problems: () => [],
 };
@@ -47,4 +68,6 @@ export function saltWeighed(massG: number): readonly WeighedIn[] {
   return [{ what: 'Salt, fine', massG, gPerMl: GOODS.salt.gPerMl, pricedAs: 'own', outOf: 'salt' }];
 }
 
-const saltG = (state: CrockState, { saltPct }: SaltParams) => (totalG(state.masses) * saltPct) / 100;
+const saltG = (state: CrockState, params: SaltParams) => params.givenG ?? plannedSaltG(totalG(state.masses), params);
+
+const plannedSaltG = (curdG: number, { saltPct }: SaltParams) => (curdG * saltPct) / 100;

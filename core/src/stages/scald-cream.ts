@@ -1,8 +1,12 @@
+import { scaldedCrust } from '../physics/creaming.js';
+import { totalG } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
 import { CRUST_VAPOUR_SHARE } from '../constants/creaming.js';
 import { coolingSurroundings, evaporationGPerMin } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTimeAt, volumeMl } from './pass-time.js';
+import { timeGauge, warmthGauge } from './watch.js';
 import { sayTemp } from './words.js';
 
 export interface ScaldCreamParams {
@@ -11,6 +15,12 @@ export interface ScaldCreamParams {
   /** How deep the cream stands in its pan, cm. */
   readonly depthCm: number;
 }
+
+/** From here cream simmers, °C. */
+const BREAKS_C = 92;
+
+const crustG = (state: CrockState, hours: number) =>
+  scaldedCrust(totalG(state.masses), state.masses.fat, hours, 'lift').topG;
 
 /** Cream kept hot and still in a shallow pan until a crust has gathered. */
 export const scaldCream: StageKind<ScaldCreamParams> = {
@@ -48,6 +58,35 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
   }),
   endCue: () => 'A wrinkled golden crust from rim to rim.',
   cues: [{ cue: 'skin', ask: 'How is the crust?', answers: ['none', 'thin', 'thick', 'golden'] }],
+  chart: { left: 'tempC' },
+  watch: (params, seen) => [
+    timeGauge(seen, params.hours * 60),
+    warmthGauge(seen, params.keepC),
+    {
+      what: 'Crust to lift by now',
+      unit: 'g',
+      planned: crustG(seen.planned, params.hours),
+      now: crustG(seen.here, (seen.here.minute - seen.begun.minute) / 60),
+    },
+  ],
+  branches: (params, { looks, here, over }) =>
+    over || (looks['skin'] !== 'golden' && here.tempC < BREAKS_C)
+      ? []
+      : [
+          looks['skin'] === 'golden'
+            ? {
+                id: 'golden',
+                offer: 'Take it out to cool now',
+                because: 'The crust is golden from rim to rim.',
+                does: { do: 'next' },
+              }
+            : {
+                id: 'simmers',
+                offer: `Bring it down to ${sayTemp(params.keepC)}`,
+                because: `At ${sayTemp(here.tempC)} it simmers, and the crust breaks.`,
+                does: { do: 'leave', note: 'Turned the heat down under the cream.' },
+              },
+        ],
   cautions: () => [CAUTIONS.hot, CAUTIONS.oven],
   problems: (params) =>
     params.keepC > 90

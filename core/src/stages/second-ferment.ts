@@ -8,6 +8,7 @@ import { bottlePressureBar } from './bottle-pressure.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
+import { timeGauge, type Gauge, type Seen } from './watch.js';
 import { sayDuration, sayMass } from './words.js';
 
 export interface SecondFermentParams {
@@ -57,6 +58,20 @@ export const secondFerment: StageKind<SecondFermentParams> = {
   },
   endCue: () => 'A bottle opened over the sink hisses and beads.',
   cues: [{ cue: 'fizz', ask: 'Opened over the sink?', answers: ['still', 'beads', 'foams', 'gushes'] }],
+  chart: { left: 'gasG', right: 'tempC' },
+  watch: (params, seen) => [timeGauge(seen, params.hours * 60), pressureGauge(params, seen)],
+  branches: (_params, { looks, over }) =>
+    over || looks['fizz'] !== 'gushes'
+      ? []
+      : [
+          {
+            id: 'gushes',
+            offer: 'Open each over the sink with a cloth on it, then into the cold',
+            because: 'It gushes: bottles not made for it may burst.',
+            grave: true,
+            does: { do: 'next' },
+          },
+        ],
   cautions: () => [CAUTIONS.bottles],
   problems: (params) =>
     params.headspacePct < 5
@@ -100,3 +115,15 @@ function yeasts(state: CrockState, minutes: number): CrockState {
 }
 
 const sugarG = (state: CrockState, { sugarPct }: SecondFermentParams) => (totalG(state.masses) * sugarPct) / 100;
+
+/** Pressure in the bottles against what bursts them. */
+function pressureGauge({ headspacePct }: SecondFermentParams, { begun, here, planned }: Seen): Gauge {
+  const now = bottlePressureBar(begun, here, headspacePct);
+  return {
+    what: 'Pressure',
+    unit: 'bar',
+    planned: bottlePressureBar(begun, planned, headspacePct),
+    now,
+    ...(now >= BURSTS_FROM_BAR && { tone: 'bad' as const, says: 'Bottles may burst: into the cold with them.' }),
+  };
+}

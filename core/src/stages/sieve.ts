@@ -10,6 +10,8 @@ import { sayMass } from './words.js';
 export interface SieveParams {
   /** Where the grains go: the next milk at once, or a rest in the cold. */
   readonly then: 'next milk' | 'rest';
+  /** What the grains weighed, g, where somebody weighed them. */
+  readonly grainsG: number | null;
 }
 
 const TAKES_MIN = 8;
@@ -17,7 +19,7 @@ const TAKES_MIN = 8;
 /** Grains sieved out and weighed; they have grown. */
 export const sieve: StageKind<SieveParams> = {
   kind: 'sieve',
-  defaults: { then: 'next milk' },
+  defaults: { then: 'next milk', grainsG: null },
   name: () => 'sieve',
   instruction: (params, before) => {
     const grew = grownG(before);
@@ -35,8 +37,8 @@ export const sieve: StageKind<SieveParams> = {
     use: 'the next milk at once, or a rest in the cold',
     keepsDays: 21,
   },
-  begin: (state) => {
-    const grown = grow(state);
+  begin: (state, params) => {
+    const grown = grow(state, params.grainsG);
     const out = massesOfGrains(grown.curd.grainsG);
     return withCurd(takeOut(grown, out, 'heldBack'), { grainsG: 0, disturbed: 1 });
   },
@@ -46,6 +48,12 @@ export const sieve: StageKind<SieveParams> = {
     { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
     { cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] },
   ],
+  told: (params, { weighed }) => ({ ...params, grainsG: weighed.grainsG ?? null }),
+  watch: (params, { begun }) => [
+    { what: 'Grains', unit: 'g', planned: totalG(begun.heldBack), now: params.grainsG ?? 'weigh them' },
+    { what: 'Kefir', unit: 'g', planned: totalG(begun.masses), now: totalG(begun.masses) },
+  ],
+  asks: () => [{ asks: 'reading', quantity: 'grainsG', label: 'Grains, dripped off' }],
   cautions: () => [CAUTIONS.clean, CAUTIONS.mould],
   problems: () => [],
 };
@@ -61,9 +69,13 @@ function grownG({ curd, souring }: CrockState): number {
   return curd.grainsG * (growth.least + (growth.most - growth.least) * soured);
 }
 
+/** Grains that weigh more than so many times what went in have milk and curd clinging to them. */
+const MOST_GROWN = 0.5;
+
 /** The milk gives its grains what they have grown by: water, casein, and sugar for the gum that holds them. */
-function grow(state: CrockState): CrockState {
-  const more = massesOfGrains(grownG(state));
+function grow(state: CrockState, weighedG: number | null): CrockState {
+  const grewG = weighedG === null ? grownG(state) : Math.max(0, weighedG - state.curd.grainsG);
+  const more = massesOfGrains(Math.min(grewG, MOST_GROWN * state.curd.grainsG));
   const gum = more.other;
   const sugarG = Math.min(state.masses.lactose, gum);
   const masses: Masses = massesBy((c) =>

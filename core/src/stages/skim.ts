@@ -7,14 +7,17 @@ import type { StageKind } from './kind.js';
 import { upperLayer } from './layers.js';
 import { sayMass } from './words.js';
 
-export type SkimParams = Readonly<Record<never, never>>;
+export interface SkimParams {
+  /** What the cream weighed, g, where somebody weighed it. */
+  readonly asideG: number | null;
+}
 
 const TAKES_MIN = 5;
 
 /** The cream that has risen lifted off what lies under it. */
 export const skim: StageKind<SkimParams> = {
   kind: 'skim',
-  defaults: {},
+  defaults: { asideG: null },
   name: () => 'skim',
   instruction: (_params, before) =>
     `Lift the risen cream off with a shallow spoon, about ${sayMass(layerOf(before).topG)}: it is soured cream.`,
@@ -25,6 +28,12 @@ export const skim: StageKind<SkimParams> = {
   give: () => ({ earlyMin: 0, lateMin: 240, cost: 'It keeps on the curd; stirred in, it is lost to it.' }),
   endCue: () => 'White curd all over, no yellow.',
   cues: [],
+  told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),
+  watch: (params, { begun, here }) => [
+    { what: 'Risen cream', unit: 'g', planned: totalG(begun.aside), now: params.asideG ?? 'weigh it' },
+    { what: 'Left in the pot', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+  ],
+  asks: () => [{ asks: 'reading', quantity: 'asideG', label: 'Risen cream in its jar' }],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

@@ -22,6 +22,9 @@ import { drained, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
+import { drainBranches, drainGauges, WHEY_ASK } from './drain-watch.js';
+import { addedG } from './told.js';
+import { whiskedBack } from './whey-balance.js';
 
 export interface StrainParams {
   readonly method: DrainMethod;
@@ -33,6 +36,8 @@ export interface StrainParams {
   readonly weave: Weave;
   /** What the sieve or bag holds, L; 0 where nobody has said. */
   readonly strainerL: number;
+  /** Whey whisked back in when it had gone too far, g, where any was. */
+  readonly wheyBackG?: number;
 }
 
 /** A gel drains for hours; grains out of hot milk in minutes, cooling all the while. */
@@ -79,6 +84,21 @@ export const strain: StageKind<StrainParams> = {
   },
   begin: (state) => withCurd(state, { draining: { loaded: state.masses, minutes: 0 } }),
   advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
+  told: (params, told) => {
+    const wheyBackG = addedG(told, 'whey');
+    return wheyBackG === null ? params : { ...params, wheyBackG };
+  },
+  windUp: (state, { wheyBackG = 0 }) => (wheyBackG > 0 ? whiskedBack(state, wheyBackG) : state),
+  chart: { left: 'wheyG' },
+  watch: (params, seen) =>
+    drainGauges(
+      seen,
+      wantedWheyG(seen.begun, params, strainCourse(seen.begun, params, seen.environment)),
+      TEXTURES[params.texture].solids,
+      params.share,
+    ),
+  asks: () => [WHEY_ASK],
+  branches: (params, seen) => drainBranches(seen, params.share > 0 ? null : TEXTURES[params.texture]),
   done: (state, params, environment) =>
     params.share > 0
       ? hasDrained(state, params.share, strainCourse(state, params, environment))

@@ -1,5 +1,6 @@
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
+import { warmthGauge } from './watch.js';
 import { sayTemp } from './words.js';
 
 export interface TemperParams {
@@ -36,6 +37,7 @@ export const temper: StageKind<TemperParams> = {
   },
   endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)} in the middle.`,
   cues: [],
+  watch: (params, seen) => [warmthGauge(seen, params.targetC)],
   cautions: () => [],
   problems: () => [],
 };

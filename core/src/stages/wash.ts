@@ -1,19 +1,32 @@
+import { WASHED_CLEAR } from '../constants/butter.js';
 import { serumAfterWashing, washesUntilClear } from '../physics/churning.js';
 import { massesBy, totalG, type Component } from '../state/composition.js';
 import { pourIn, takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
+import type { Branch, Gauge, Seen } from './watch.js';
 import { sayMass } from './words.js';
 
 export interface WashParams {
   /** Water of one wash, as a share of the butter. */
   readonly waterShare: number;
+  /** Water of each wash that hands logged, g, where they did; and whether that was all. */
+  readonly washesG?: readonly number[];
+  readonly washedAll?: boolean;
 }
 
 const MIN_PER_WASH = 3;
 
 /** What no wash carries off: fat, the water itself, and casein, which is curd by now. */
 const STAYS: ReadonlySet<Component> = new Set(['fat', 'water', 'casein']);
+
+/** Water of every wash, g: what was logged, and what is still planned. */
+function waters(state: CrockState, params: WashParams): readonly number[] {
+  const { washesG = [], washedAll } = params;
+  if (washedAll) return washesG;
+  const still = Math.max(0, washesFor(state, params) - washesG.length);
+  return [...washesG, ...new Array<number>(still).fill(params.waterShare * totalG(state.masses))];
+}
 
 /** Washes until the water runs clear, and the minutes they take. */
 function washesFor(state: CrockState, params: WashParams): number {
@@ -33,7 +46,7 @@ export const wash: StageKind<WashParams> = {
   gear: () => ['bowl', 'cold water'],
   endsBy: 'clock',
   target: () => 4 * MIN_PER_WASH,
-  begin: (state, params) => withCurd(washed(state, params), { washMin: MIN_PER_WASH * washesFor(state, params) }),
+  begin: (state, params) => withCurd(washed(state, params), { washMin: MIN_PER_WASH * waters(state, params).length }),
   advance: (state, _params, environment, minutes) =>
     withCurd(standCovered(state, environment, minutes), { washMin: state.curd.washMin - minutes }),
   done: (state) => state.curd.washMin <= 1e-9,
@@ -41,6 +54,15 @@ export const wash: StageKind<WashParams> = {
   give: () => ({ earlyMin: 0, lateMin: 15, cost: 'Water left standing warms it; a wash too few and it turns sooner.' }),
   endCue: () => 'The last water runs off as clear as it went in.',
   cues: [{ cue: 'wash', ask: 'How is the wash water?', answers: ['milky', 'cloudy', 'clear'] }],
+  told: (params, told) => {
+    const washesG = told.added.filter((a) => a.what === 'water').map((a) => a.massG);
+    return washesG.length === 0 ? params : { ...params, washesG, washedAll: told.over };
+  },
+  watch: (params, seen) => washGauges(params, seen),
+  asks: (params, begun) => [
+    { asks: 'added', what: 'water', label: 'Cold water', partG: params.waterShare * totalG(begun.masses), gPerMl: 1 },
+  ],
+  branches: washBranches,
   cautions: () => [],
   problems: () => [],
 };
@@ -50,8 +72,7 @@ export const wash: StageKind<WashParams> = {
  * sugar goes the culture: what is left no longer sours.
  */
 function washed(state: CrockState, params: WashParams): CrockState {
-  const waterG = params.waterShare * totalG(state.masses);
-  const left = serumAfterWashing(state.masses.water, new Array<number>(washesFor(state, params)).fill(waterG));
+  const left = serumAfterWashing(state.masses.water, waters(state, params));
   const carriedOff = massesBy((c) => (STAYS.has(c) ? 0 : state.masses[c] * (1 - left)));
   const replaced = pourIn(
     state,
@@ -59,4 +80,38 @@ function washed(state: CrockState, params: WashParams): CrockState {
   );
   const souring = replaced.souring && { ...replaced.souring, biomass: 0, beside: [] };
   return takeOut({ ...replaced, souring }, carriedOff, 'lost');
+}
+
+/** Washes done, and the serum they leave in the grains: what is logged, else as many as the time was enough for. */
+function washGauges(params: WashParams, { begun, here }: Seen): Gauge[] {
+  const planned = washesFor(begun, params);
+  const byClock = Math.min(planned, 1 + Math.floor((here.minute - begun.minute) / MIN_PER_WASH));
+  const done = params.washesG ?? new Array<number>(byClock).fill(params.waterShare * totalG(begun.masses));
+  const left = 100 * serumAfterWashing(begun.masses.water, done);
+  return [
+    { what: 'Washes', unit: '', planned, now: done.length },
+    {
+      what: 'Serum left',
+      unit: '%',
+      planned: 100 * WASHED_CLEAR,
+      now: left,
+      ...(left <= 100 * WASHED_CLEAR && { tone: 'good' as const }),
+    },
+  ];
+}
+
+function washBranches(params: WashParams, { begun, looks, over }: Seen): Branch[] {
+  if (over || looks['wash'] === undefined) return [];
+  if (looks['wash'] === 'clear') {
+    return [{ id: 'clear', offer: 'No more washing', because: 'The water runs off clear.', does: { do: 'next' } }];
+  }
+  const massG = params.waterShare * totalG(begun.masses);
+  return [
+    {
+      id: 'once-more',
+      offer: `Wash it once more, with ${sayMass(massG)} of cold water`,
+      because: `The water is still ${looks['wash']}: what is left in turns first.`,
+      does: { do: 'add', what: 'water', massG },
+    },
+  ];
 }

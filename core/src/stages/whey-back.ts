@@ -1,12 +1,16 @@
 import { TEXTURES, type TextureId } from '../constants/drainage.js';
-import { addMasses, scaleMasses, solidsFraction, subtractMasses, totalG } from '../state/composition.js';
-import { withCurd, type CrockState } from '../state/crock-state.js';
+import { solidsFraction } from '../state/composition.js';
+import { withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
+import { addedG, given } from './told.js';
+import { wheyBackG, whiskedBack } from './whey-balance.js';
 import { sayMass } from './words.js';
 
 export interface WheyBackParams {
   readonly texture: TextureId;
+  /** What hands logged that they whisked in, g, where they did. */
+  readonly givenG?: number;
 }
 
 const TAKES_MIN = 5;
@@ -21,11 +25,28 @@ export const wheyBack: StageKind<WheyBackParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk', 'scale'],
   begin: (state, params) => {
-    const wanted = wheyBackG(state, TEXTURES[params.texture].solids);
-    const back = scaleMasses(state.whey, totalG(state.whey) > 0 ? wanted / totalG(state.whey) : 0);
-    const whisked = { ...state, masses: addMasses(state.masses, back), whey: subtractMasses(state.whey, back) };
-    return withCurd(whisked, { draining: null });
+    const wanted = params.givenG ?? wheyBackG(state, TEXTURES[params.texture].solids);
+    return withCurd(whiskedBack(state, wanted), { draining: null });
   },
+  told: (params, told) => ({ ...params, ...given(addedG(told, 'whey')) }),
+  watch: (params, { here }) => [
+    { what: 'Whey back', unit: 'g', planned: null, now: params.givenG ?? 'as worked out' },
+    {
+      what: 'Solids',
+      unit: '%',
+      planned: 100 * TEXTURES[params.texture].solids,
+      now: 100 * solidsFraction(here.masses),
+    },
+  ],
+  asks: (params, begun) => [
+    {
+      asks: 'added',
+      what: 'whey',
+      label: 'Whey whisked in',
+      partG: wheyBackG(begun, TEXTURES[params.texture].solids),
+      gPerMl: null,
+    },
+  ],
   give: () => ({ earlyMin: 0, lateMin: 120, cost: 'It can be done any time before it is potted.' }),
   endCue: (params) => `${TEXTURES[params.texture].word}, and smooth.`,
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
@@ -42,11 +63,3 @@ export const wheyBack: StageKind<WheyBackParams> = {
           },
         ],
 };
-
-/** Whey (g) that brings a curd down to wanted solids, from the balance of solids; never more than there is. */
-export function wheyBackG(state: CrockState, wantedSolids: number): number {
-  const solids = solidsFraction(state.masses);
-  const ofWhey = solidsFraction(state.whey);
-  if (solids <= wantedSolids || wantedSolids <= ofWhey) return 0;
-  return Math.min(totalG(state.whey), (totalG(state.masses) * (solids - wantedSolids)) / (wantedSolids - ofWhey));
-}

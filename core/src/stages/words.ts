@@ -29,3 +29,8 @@ export function sayPots(count: number, what = 'pot'): string {
 export function sayMl(ml: number): string {
   return ml < 10 ? `${ml.toFixed(1)} mL` : `${Math.round(ml)} mL`;
 }
+
+/** A sentence's first letter. */
+export function capital(text: string): string {
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+}

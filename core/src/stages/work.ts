@@ -4,6 +4,7 @@ import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { saltWeighed } from './salt.js';
+import { addedG } from './told.js';
 import { sayMass } from './words.js';
 
 export interface WorkParams {
@@ -11,9 +12,13 @@ export interface WorkParams {
   readonly butterFatPct: number;
   /** Dry salt, percent of the butter. */
   readonly saltPct: number;
+  /** Salt that hands logged, g, where they did. */
+  readonly saltG?: number;
 }
 
 const TAKES_MIN = 12;
+/** Milk solids in butter without its fat, percent. */
+const SERUM_SOLIDS_PCT = 1;
 
 /** Pressed and folded until no drops come, salted. */
 export const work: StageKind<WorkParams> = {
@@ -35,6 +40,35 @@ export const work: StageKind<WorkParams> = {
   give: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
   endCue: () => 'It is one waxy lump; pressed, it gives no more drops.',
   cues: [{ cue: 'butter', ask: 'How is the butter?', answers: ['wet', 'waxy', 'greasy'] }],
+  watch: (params, { here }) => [
+    { what: 'Butter', unit: 'g', planned: totalG(here.masses), now: 'weigh it' },
+    {
+      what: 'Water in it',
+      unit: '%',
+      planned: 100 - params.butterFatPct - params.saltPct - SERUM_SOLIDS_PCT,
+      now: (100 * here.masses.water) / totalG(here.masses),
+    },
+    { what: 'Salt', unit: 'g', planned: saltG(here, params), now: here.masses.salt },
+  ],
+  asks: (params, begun) =>
+    params.saltPct > 0
+      ? [{ asks: 'added', what: 'salt', label: 'Salt', partG: saltG(begun, params), gPerMl: null }]
+      : [],
+  told: (params, told) => {
+    const salt = addedG(told, 'salt');
+    return salt === null ? params : { ...params, saltG: salt };
+  },
+  branches: (_params, { looks, over }) =>
+    over || looks['butter'] !== 'greasy'
+      ? []
+      : [
+          {
+            id: 'greasy',
+            offer: 'Stop working it and put it into the cold for half an hour',
+            because: 'It has gone greasy: warm, or worked too much.',
+            does: { do: 'leave', note: 'Rested the butter in the cold.' },
+          },
+        ],
   cautions: () => [],
   problems: () => [],
 };
@@ -42,7 +76,8 @@ export const work: StageKind<WorkParams> = {
 /** Mass of the finished butter that its fat makes, salt and all, g. */
 const butterG = (state: CrockState, { butterFatPct }: WorkParams) => (state.masses.fat * 100) / butterFatPct;
 
-const saltG = (state: CrockState, params: WorkParams) => (butterG(state, params) * params.saltPct) / 100;
+const saltG = (state: CrockState, params: WorkParams) =>
+  params.saltG ?? (butterG(state, params) * params.saltPct) / 100;
 
 /** Serum pressed out until fat, salt and what serum is left make the butter that was asked for. */
 function pressed(state: CrockState, params: WorkParams): CrockState {

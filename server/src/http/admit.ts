@@ -1,6 +1,7 @@
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
   checkChoices,
+  holdOf,
   methodFaults,
   METHODS,
   plannedOf,
@@ -52,7 +53,23 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: 'Write a note, or correct the line that ended it.',
     };
   }
-  return bodyProblem(body, batch);
+  return holdProblem(body, batch) ?? bodyProblem(body, batch);
+}
+
+/** What is held is not finished as sound, and only what is held can be let go. */
+function holdProblem(body: EntryBody, batch: Batch): FieldProblem | null {
+  const hold = holdOf(batch);
+  if (body.type === 'finished' && hold) {
+    return {
+      field: 'body.type',
+      message: `This batch is on hold: ${hold.reason}`,
+      remedy: 'Let it go with a name and a reason first, or discard it.',
+    };
+  }
+  if (body.type === 'released' && !hold) {
+    return { field: 'body.type', message: 'This batch is not on hold.', remedy: 'Nothing needs to be let go.' };
+  }
+  return null;
 }
 
 function lotProblem(body: EntryBody, hasLot: (lotId: string) => boolean): FieldProblem | null {

@@ -7,6 +7,8 @@ const QUANTITY = {
   ph: (v: number) => `pH ${v.toFixed(2)}`,
   wheyG: (v: number) => `whey ${mass(v)}`,
   productG: (v: number) => `product ${mass(v)}`,
+  grainsG: (v: number) => `grains ${mass(v)}`,
+  asideG: (v: number) => `put by ${mass(v)}`,
 } as const;
 
 const CUE_ASKED: Readonly<Record<string, string>> = {
@@ -19,6 +21,14 @@ const CUE_ASKED: Readonly<Record<string, string>> = {
   skin: 'Skin',
   bottom: 'Bottom',
   texture: 'Texture',
+  smell: 'Smells',
+  break: 'Breaks',
+  churn: 'Churned to',
+  wash: 'Wash water',
+  buttermilk: 'Buttermilk',
+  butter: 'Butter',
+  melt: 'Melt',
+  fizz: 'Opened',
 };
 
 /** What an entry says, in a few words. */
@@ -38,12 +48,18 @@ export function entryWords(
       return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
     case 'cue':
       return `${CUE_ASKED[body.cue] ?? body.cue}: ${body.answer}`;
+    case 'added':
+      return `Put in ${mass(body.massG)} of ${body.what}`;
+    case 'held':
+      return `On hold, by ${body.by}: ${body.reason}`;
+    case 'released':
+      return `Let go, by ${body.by}: ${body.reason}`;
     case 'note':
       return body.text;
     case 'finished':
       return `Finished: ${mass(body.productG)} of product${body.wheyG === null ? '' : `, ${mass(body.wheyG)} whey`}`;
     case 'discarded':
-      return `Discarded: ${body.reason}`;
+      return `Discarded${body.by ? `, by ${body.by}` : ''}: ${body.reason}`;
     case 'correction':
       return body.body ? `Correction: ${entryWords(body.body, stageName, lotName)}` : 'Taken back';
   }

@@ -1,7 +1,8 @@
 import { Injectable, signal } from '@angular/core';
+import type { Addition, Quantity } from '@oat-crock/core';
 
-/** What the log pad can write. */
-export type PadTab = 'tempC' | 'ph' | 'wheyG' | 'cue' | 'note';
+/** What the log pad can write: a reading, something added, a look, a note. */
+export type PadTab = Exclude<Quantity, 'productG'> | `added ${Addition}` | 'cue' | 'note';
 
 /** What the log pad is open for. */
 export interface PadRequest {

@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import { shownIn, type CueScale, type Entry, type EntryBody, type ReadBy } from '@oat-crock/core';
+import { shownIn, type Ask, type CueScale, type Entry, type EntryBody, type ReadBy } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { DialogModule } from 'primeng/dialog';
 import { TextareaModule } from 'primeng/textarea';
@@ -23,14 +23,7 @@ import { dayTime } from '../ui/words';
 import { bodyProblems } from './check-body';
 import { Logger } from './logger';
 import { LogPadState, type PadTab } from './log-pad.state';
-
-const TABS: readonly { readonly id: PadTab; readonly text: string; readonly unit: string }[] = [
-  { id: 'tempC', text: 'Temperature', unit: '°C' },
-  { id: 'ph', text: 'pH', unit: 'pH' },
-  { id: 'wheyG', text: 'Whey', unit: 'g' },
-  { id: 'cue', text: 'Look', unit: '' },
-  { id: 'note', text: 'Note', unit: '' },
-];
+import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
 
 /** The one pad to log with: a big keypad for what is measured, one tap for what is seen, words for the rest. */
 @Component({
@@ -51,7 +44,6 @@ export class LogPad {
   /** The pad keeps the keyboard: a number can be typed whatever was touched last. */
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
 
-  protected readonly tabs = TABS;
   protected readonly keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
   protected readonly typed = signal('');
   protected readonly note = signal('');
@@ -59,7 +51,30 @@ export class LogPad {
   protected readonly wrong = signal('');
 
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.pad.request()?.batchId) ?? null);
-  protected readonly tab = computed(() => TABS.find((t) => t.id === this.pad.request()?.tab) ?? TABS[0]!);
+  /** What the stages of the make ask to be put into numbers; of a line that is corrected, by any of them. */
+  private readonly asks = computed<readonly Ask[]>(() => {
+    const stages = this.followed()[this.pad.request()?.batchId ?? '']?.stages ?? [];
+    const heard = this.pad.request()?.correcting ? stages : stages.filter((s) => s.status === 'now');
+    return heard.flatMap((s) => s.panel.asks);
+  });
+  protected readonly tabs = computed<readonly PadOption[]>(() => {
+    const { first, last } = PAD_OPTIONS;
+    return [...first, ...this.asks().map(padOption), ...last];
+  });
+  protected readonly tab = computed(() => this.tabs().find((t) => t.id === this.pad.request()?.tab) ?? this.tabs()[0]!);
+  /** One part of what is added, as it would be typed. */
+  protected readonly part = computed(() => {
+    const { partG, gPerMl } = this.tab();
+    return partG > 0
+      ? String(
+          Number(
+            this.way()
+              .toShown(partG / gPerMl)
+              .toPrecision(3),
+          ),
+        )
+      : '';
+  });
   protected readonly correcting = computed<Entry | null>(() => {
     const id = this.pad.request()?.correcting;
     return this.batch()?.log.find((l) => l.entry.id === id)?.entry ?? null;
@@ -91,6 +106,14 @@ export class LogPad {
   /** The number that is corrected, as it would be typed. */
   private readonly stood = computed(() => {
     const body = this.correcting()?.body;
+    if (body?.type === 'added')
+      return String(
+        Number(
+          this.way()
+            .toShown(body.massG / this.tab().gPerMl)
+            .toFixed(2),
+        ),
+      );
     return body?.type === 'reading' ? String(Math.round(this.way().toShown(body.value) * 100) / 100) : '';
   });
 
@@ -137,19 +160,34 @@ export class LogPad {
   }
 
   protected async saveReading(): Promise<void> {
-    const quantity = this.tab().id as 'tempC' | 'ph' | 'wheyG';
     if (this.typed() === '') {
       this.wrong.set('Type the number first.');
       return;
     }
-    const by: ReadBy = { tempC: 'thermometer' as const, ph: this.by(), wheyG: 'scale' as const }[quantity];
+    const { id, adds, gPerMl } = this.tab();
+    if (adds) {
+      await this.save({ type: 'added', what: adds, massG: this.value() * gPerMl });
+      return;
+    }
+    const quantity = id as Exclude<PadTab, 'cue' | 'note' | `added ${string}`>;
+    const by: ReadBy = quantity === 'ph' ? this.by() : quantity === 'tempC' ? 'thermometer' : 'scale';
     await this.save({ type: 'reading', quantity, value: this.value(), by });
+  }
+
+  /** Types one part of what is added. */
+  protected takePart(): void {
+    this.wrong.set('');
+    this.typed.set(this.part());
+    this.takeKeys();
   }
 
   /** What is typed, in the metric unit; what stood there, to its last digit, where nothing else was typed. */
   private value(): number {
     const body = this.correcting()?.body;
-    if (body?.type === 'reading' && this.typed() === this.stood()) return body.value;
+    const untouched = this.typed() === this.stood();
+    if (body?.type === 'reading' && untouched) return body.value;
+    if (body?.type === 'added' && untouched) return body.massG / this.tab().gPerMl;
+    if (!body && this.tab().partG > 0 && this.typed() === this.part()) return this.tab().partG / this.tab().gPerMl;
     return this.way().fromShown(Number(this.typed()));
   }
 

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Batch, EntryBody, Followed, Score } from '@oat-crock/core';
+import { holdOf, type Batch, type EntryBody, type Followed, type Score } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { bodyProblems } from '../log/check-body';
 import { Logger } from '../log/logger';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
-import { say } from '../ui/units';
+import { SaidPipe, say } from '../ui/units';
 
 const MARKS: readonly {
   readonly key: keyof Score;
@@ -24,7 +24,7 @@ const MARKS: readonly {
 @Component({
   selector: 'oc-finish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, ButtonModule, NumberField],
+  imports: [FormsModule, ButtonModule, NumberField, SaidPipe],
   templateUrl: './finish-form.html',
   styleUrl: './finish-form.css',
 })
@@ -39,6 +39,13 @@ export class FinishForm {
   protected readonly heldBackG = linkedSignal<number | null>(() => Math.round(this.followed().balanceNow.heldBackG));
   protected readonly score = signal<Partial<Record<keyof Score, number>>>({});
   protected readonly wrong = signal('');
+  /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
+  protected readonly kept = computed(() => {
+    if (holdOf(this.batch())) return 'It is on hold: let it go with a reason, or discard it, before it is finished.';
+    const rule = this.followed().findings.find((f) => f.level !== 'watch');
+    const answered = this.batch().decisions.at(-1)?.decided === 'released';
+    return rule && !answered ? `${rule.reason} Put it on hold or discard it; it is not finished as sound so.` : '';
+  });
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly runsOff = computed(() => this.followed().runsOff);
 

@@ -48,6 +48,7 @@ export class LogList {
     const { body, source } = line.entry;
     if (line.fate === 'taken back' || source !== 'hand') return null;
     if (body.type === 'reading') return body.quantity === 'productG' ? null : body.quantity;
+    if (body.type === 'added') return `added ${body.what}`;
     return body.type === 'cue' || body.type === 'note' ? body.type : null;
   }
 

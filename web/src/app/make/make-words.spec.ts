@@ -1,7 +1,8 @@
 import { makeAt, START_MS } from '../testing/followed';
 import { entryWords } from '../log/entry-words';
 import { stagePlot } from './plots';
-import { headline, plannedActual, toExpect } from './stage-words';
+import { gaugeRow } from './gauge-words';
+import { headline, toExpect } from './stage-words';
 
 const MIN = 60_000;
 const stageAt = (minute: number) => {
@@ -37,13 +38,13 @@ describe('the words of a make', () => {
 
   it('set planned against actual for each stage', () => {
     const rows = (minute: number) => {
-      const { followed, stage } = stageAt(minute);
-      return plannedActual(followed, stage).map((r) => r.what);
+      const { stage } = stageAt(minute);
+      return stage.panel.gauges.map(gaugeRow).map((r) => `${r.what}: ${r.planned}`);
     };
-    expect(rows(20)).toEqual(['Temperature']);
-    expect(rows(35)).toEqual(['Time']);
-    expect(rows(210)).toEqual(['Acidity', 'Set']);
-    expect(rows(900)).toEqual(['Whey', 'Solids']);
+    expect(rows(20).slice(0, 2)).toEqual(['Temperature: 85.0 °C', 'Bottom of the pot: 110.0 °C']);
+    expect(rows(35)[0]).toBe('Time: 15 min');
+    expect(rows(210).slice(0, 2)).toEqual(['Acidity: pH 4.50, tangy', 'Set: leaves the wall']);
+    expect(rows(900)[1]).toBe('Solids: 21 %');
   });
 
   it('say every kind of line in a few words', () => {
@@ -59,7 +60,7 @@ describe('the words of a make', () => {
 describe('the plot of a stage', () => {
   it('shows the fan and the readings of a souring, the target and the window', () => {
     const { batch, followed, stage } = stageAt(210);
-    const spec = stagePlot(batch, followed, stage);
+    const spec = stagePlot(batch, followed, stage)!;
     expect(spec.left.unit).toBe('pH');
     expect(spec.dots!.map((d) => d.y)).toEqual([5.3]);
     expect(spec.rules![0]!.y).toBe(4.5);
@@ -69,13 +70,13 @@ describe('the plot of a stage', () => {
 
   it('shows whey with the mass at which to stop', () => {
     const { batch, followed, stage } = stageAt(900);
-    const spec = stagePlot(batch, followed, stage);
+    const spec = stagePlot(batch, followed, stage)!;
     expect(spec.rules![0]!.text).toMatch(/^stop at \d/);
     expect(spec.dots!.length).toBe(1);
   });
 
   it('shows the temperature of any other stage', () => {
     const { batch, followed, stage } = stageAt(20);
-    expect(stagePlot(batch, followed, stage).left.unit).toBe('°C');
+    expect(stagePlot(batch, followed, stage)!.left.unit).toBe('°C');
   });
 });

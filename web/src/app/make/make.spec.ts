@@ -12,6 +12,18 @@ const ID = '01J00000000000000000000BTC';
 const at = (minute: number, ...more: Parameters<typeof entriesUntil>[1][]) =>
   pageOf(Make, entriesUntil(minute, ...more), START_MS + minute * MIN, { batchId: ID });
 
+const fill = async (page: Awaited<ReturnType<typeof at>>, id: string, text: string) => {
+  const input = page.element.querySelector<HTMLInputElement>(`#${id}`)!;
+  input.value = text;
+  input.dispatchEvent(new Event('input'));
+  await page.fixture.whenStable();
+};
+/** The first line written, once it was checked by its schema. */
+const body = async (page: Awaited<ReturnType<typeof at>>) => {
+  for (let i = 0; i < 40 && page.written().length === 0; i++) await new Promise((resume) => setTimeout(resume, 25));
+  return page.written()[0]?.body;
+};
+
 describe('Make', () => {
   it('shows the pour, the stages, the plot and the balance of a pot', async () => {
     const page = await at(200);
@@ -75,14 +87,52 @@ describe('Make', () => {
   it('is discarded only with a reason', async () => {
     const page = await at(200);
     await page.click('Stop and discard this make');
-    const input = page.element.querySelector<HTMLInputElement>('#why-discard')!;
-    await page.click('Discard it').catch(() => undefined);
-    expect(page.written()).toEqual([]);
-    input.value = 'pink spots';
-    input.dispatchEvent(new Event('input'));
-    await page.fixture.whenStable();
     await page.click('Discard it');
-    expect(page.written()[0]!.body).toEqual({ type: 'discarded', reason: 'pink spots' });
+    expect(page.text()).toContain('Say why.');
+    expect(page.written()).toEqual([]);
+    await fill(page, 'decide-why', 'pink spots');
+    await fill(page, 'decide-who', '');
+    await page.click('Discard it');
+    expect(page.text()).toContain('Say who decides it.');
+    await fill(page, 'decide-who', 'Ine');
+    await page.click('Discard it');
+    expect(await body(page)).toEqual({ type: 'discarded', reason: 'pink spots', by: 'Ine' });
+  });
+
+  it('on hold says by whom and why, and is not finished until somebody lets it go', async () => {
+    const held = [1245, { type: 'held', by: 'Ine', reason: 'Smelled of yeast.' }] as const;
+    const page = await at(1250, held);
+    expect(page.text()).toMatch(/On hold since .*, by Ine: Smelled of yeast\./);
+    expect(page.element.querySelector('oc-finish-form form')).toBeNull();
+    await page.click('Let it go after all');
+    await fill(page, 'decide-why', 'Tasted and measured: sound.');
+    await fill(page, 'decide-who', 'Tam');
+    await page.click('Let it go');
+    expect(await body(page)).toEqual({ type: 'released', reason: 'Tasted and measured: sound.', by: 'Tam' });
+    const released = [1248, { type: 'released', by: 'Tam', reason: 'Sound.' }] as const;
+    const free = await at(1250, held, released);
+    expect(free.element.querySelector('oc-finish-form form')).not.toBeNull();
+  });
+
+  it('offers what the evidence calls for, and takes it in one touch', async () => {
+    const page = await at(200, [150, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
+    await page.click('Done, on to the next: Go on with it now');
+    expect(page.written()[0]!.body).toEqual({ type: 'step', stageId: 'chill' });
+    const foul = await at(200, [150, { type: 'cue', cue: 'smell', answer: 'foul' }]);
+    await foul.click('Discard it: Stop and discard it');
+    expect(foul.element.querySelector<HTMLInputElement>('#decide-why')!.value).toContain('foul');
+  });
+
+  it('says what was otherwise than planned, and what that does', async () => {
+    const page = await pageOf(
+      Make,
+      entriesUntil(200).map((e) =>
+        e.body.type === 'step' && e.body.stageId === 'cool' ? { ...e, atMs: START_MS + 33 * MIN } : e,
+      ),
+      START_MS + 200 * MIN,
+      { batchId: ID },
+    );
+    expect(page.text()).toMatch(/Hold: 2 min instead of 15 min\. \d+ g less of it/);
   });
 
   it('puts a probe into the crock and back on the shelf', async () => {

@@ -3,24 +3,22 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Instrument } from '@oat-crock/contract/wire';
 import { methodOf } from '@oat-crock/core';
-import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { Logger } from '../log/logger';
-import { LogPadState } from '../log/log-pad.state';
 import { Pour } from '../pour/pour';
 import { PourFocus } from '../shell/focus';
 import { FollowActions, followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { logFeature } from '../state/log.feature';
-import { Plot } from '../ui/plot';
 import { capital, mass } from '../ui/words';
 import { BalanceTable } from './balance-table';
 import { BatchList } from './batch-list';
 import { FinishForm } from './finish-form';
 import { LogList } from './log-list';
-import { stagePlot } from './plots';
-import { headline, plannedActual, toExpect } from './stage-words';
+import { DecisionBox, type Deciding } from './decision-box';
+import { Otherwise } from './otherwise';
+import { StagePanel } from './stage-panel';
+import { headline } from './stage-words';
 import { SaidPipe } from '../ui/units';
 
 const HOUR_MS = 3_600_000;
@@ -29,7 +27,18 @@ const HOUR_MS = 3_600_000;
 @Component({
   selector: 'oc-make',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, Pour, Plot, LogList, FinishForm, BalanceTable, BatchList, ButtonModule, RouterLink],
+  imports: [
+    SaidPipe,
+    Pour,
+    LogList,
+    FinishForm,
+    BalanceTable,
+    BatchList,
+    DecisionBox,
+    Otherwise,
+    StagePanel,
+    RouterLink,
+  ],
   templateUrl: './make.html',
   styleUrl: './make.css',
 })
@@ -38,8 +47,6 @@ export class Make {
   readonly batchId = input<string>();
 
   private readonly store = inject(Store);
-  private readonly logger = inject(Logger);
-  private readonly pad = inject(LogPadState);
   protected readonly clock = inject(KitchenClock);
   protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
@@ -67,27 +74,10 @@ export class Make {
       null
     );
   });
-  protected readonly rows = computed(() => {
-    const [followed, stage] = [this.followed(), this.stage()];
-    return followed && stage?.status === 'now' ? plannedActual(followed, stage) : [];
-  });
-  /** What will change to be looked at, where the stage at hand asks for looks. */
-  protected readonly expects = computed(() => {
-    const [followed, stage] = [this.followed(), this.stage()];
-    return followed && stage?.status === 'now' && this.cues().length ? toExpect(followed, this.clock.nowMs()) : '';
-  });
-  protected readonly plot = computed(() => {
-    const [batch, followed, stage] = [this.batch(), this.followed(), this.stage()];
-    return batch && followed && stage ? stagePlot(batch, followed, stage) : null;
-  });
   protected readonly next = computed(() => this.followed()?.hands.find((h) => h.status !== 'done') ?? null);
   protected readonly finishing = computed(() => {
     const followed = this.followed();
     return this.batch()?.ended === null && followed !== null && this.next() === null;
-  });
-  protected readonly cues = computed(() => {
-    const stage = this.followed()?.stages.find((s) => s.status === 'now');
-    return this.followed()?.hands.find((h) => h.stageId === stage?.id)?.cues ?? [];
   });
   protected readonly span = computed(() => {
     const series = this.followed()?.series ?? [];
@@ -100,8 +90,8 @@ export class Make {
   protected readonly probes = computed(() =>
     this.instruments().filter((i) => i.batchId === null || i.batchId === this.batchId()),
   );
-  protected readonly discarding = signal(false);
-  protected readonly reason = signal('');
+  /** What is being decided of it, with a name and a reason. */
+  protected readonly deciding = signal<Deciding>(null);
   protected readonly capital = capital;
   protected readonly mass = mass;
 
@@ -124,33 +114,8 @@ export class Make {
     this.picked.update((now) => (now === stageId ? null : stageId));
   }
 
-  protected record(): void {
-    const next = this.next();
-    if (next) this.logger.write(this.batchId()!, { type: 'step', stageId: next.stageId });
-    this.picked.set(null);
-  }
-
-  protected see(cue: string, answer: string): void {
-    this.logger.write(this.batchId()!, { type: 'cue', cue, answer });
-  }
-
-  protected log(): void {
-    this.pad.open(this.batchId()!);
-  }
-
   protected place(probe: Instrument): void {
     const batchId = probe.batchId === null ? this.batchId()! : null;
     this.store.dispatch(InstrumentActions.place({ id: probe.id, batchId }));
-  }
-
-  protected discard(): void {
-    const reason = this.reason().trim();
-    if (!reason) return;
-    this.logger.write(this.batchId()!, { type: 'discarded', reason });
-    this.discarding.set(false);
-  }
-
-  protected typeReason(event: Event): void {
-    this.reason.set((event.target as HTMLInputElement).value);
   }
 }

@@ -1,33 +1,60 @@
-import type { Batch, Followed, FollowedStage } from '@oat-crock/core';
+import type { Batch, Drawn, DrawnStage, Followed, FollowedStage } from '@oat-crock/core';
 import { CUE_MODELS } from '@oat-crock/core';
-import type { PlotDot, PlotSpec } from '../ui/plot-spec';
-import { dayTime, mass, temp, windowWords } from '../ui/words';
+import type { PlotAxis, PlotDot, PlotSpec } from '../ui/plot-spec';
+import { acidity, dayTime, mass, temp, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
 
 /** The plot of a stage: what decides its end, planned and as measured. Null where there is nothing to plot. */
-export function stagePlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
+export function stagePlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec | null {
   if (stage.endsBy === 'acidity') return souringPlot(batch, followed, stage);
   if (stage.endsBy === 'solids') return wheyPlot(batch, followed, stage);
-  return warmthPlot(batch, followed, stage);
+  return stage.panel.drawn && drawnPlot(batch, followed, stage, stage.panel.drawn);
 }
 
-/** Temperature of a stage of heating, holding or cooling. */
-function warmthPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
-  const from = stage.beginMs - 2 * MIN_MS;
-  const to = Math.max(stage.endMs ?? followed.nowMs, stage.beginMs + 20 * MIN_MS) + 4 * MIN_MS;
-  const points = followed.series.filter((p) => p.stageId === stage.id);
-  const read = readingsOf(batch, 'tempC', from, to, temp);
-  const highest = Math.max(60, ...points.map((p) => p.tempC), ...read.map((d) => d.y));
+/** What is read in numbers of each measure that is drawn, and how it is said. */
+const READ_AS: Readonly<Partial<Record<Drawn['measure'], readonly ['tempC' | 'ph' | 'wheyG', (v: number) => string]>>> =
+  {
+    tempC: ['tempC', temp],
+    ph: ['ph', acidity],
+    wheyG: ['wheyG', mass],
+  };
+
+/** A stage by its own measures: as it goes, as it was planned, as it was read, and the limit it must stay under. */
+function drawnPlot(batch: Batch, followed: Followed, stage: FollowedStage, drawn: DrawnStage): PlotSpec {
+  const { left, right, limit } = drawn;
+  const least = stage.beginMs + 10 * MIN_MS;
+  const from = stage.beginMs - MIN_MS;
+  const until = stage.status === 'done' ? (stage.endMs ?? least) : Math.max(stage.endMs ?? 0, followed.nowMs);
+  const to = Math.max(least, until) + (until - from) * 0.04;
+  const [quantity, say] = READ_AS[left.measure] ?? [null, mass];
+  const dots = quantity ? readingsOf(batch, quantity, from, to, say) : [];
+  const target = stage.endsBy === 'temperature' && left.measure === 'tempC' ? stage.target : null;
+  const inView = limit?.line.filter(([ms]) => ms <= to).map(([, value]) => value) ?? [];
   return {
-    words: `Temperature while it is at "${stage.name}", as modelled and as measured.`,
+    words: `${left.name} while it is at "${stage.name}", as it goes and as it was planned${right ? `; ${right.name.toLowerCase()} beside it` : ''}.`,
     x: { from, to, kind: 'moment' },
-    left: { from: 0, to: Math.ceil(highest / 10) * 10, unit: '°C' },
-    lines: [{ points: points.map((p) => [p.atMs, p.tempC] as const), look: 'warm' }],
-    dots: read,
-    rules: stage.endsBy === 'temperature' ? [{ y: stage.target, text: temp(stage.target), look: 'target' }] : [],
+    left: axisOf(left, [...dots.map((d) => d.y), ...inView, ...(target === null ? [] : [target])]),
+    ...(right && { right: axisOf(right, []) }),
+    lines: [
+      { points: left.planned, look: 'plan' },
+      { points: left.line, look: left.measure === 'tempC' ? 'warm' : 'fact', ...(right && { label: left.name }) },
+      ...(right ? [{ points: right.line, look: 'second' as const, axis: 'right' as const, label: right.name }] : []),
+      ...(limit ? [{ points: limit.line, look: 'limit' as const, label: 'no slower than this' }] : []),
+    ],
+    dots,
+    rules: target === null ? [] : [{ y: target, text: temp(target), look: 'target' }],
     now: followed.nowMs,
   };
+}
+
+/** An axis that shows all of a measure, whatever else must be in view. */
+function axisOf({ unit, shows, line, planned }: Drawn, more: readonly number[]): PlotAxis {
+  const values = [...line, ...planned].map(([, value]) => value).concat(more);
+  const [least, most] = shows;
+  const top = Math.max(most, ...values);
+  const step = top > 1000 ? 100 : top > 20 ? 10 : 0.5;
+  return { from: Math.min(least, ...values), to: Math.ceil(top / step) * step, unit };
 }
 
 /** pH of a souring: the fan of the forecast, the readings and the looks. */

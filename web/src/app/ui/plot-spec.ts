@@ -1,7 +1,7 @@
 /** One line of a plot; `axis` says whose scale it is on. */
 export interface PlotLine {
   readonly points: readonly (readonly [number, number])[];
-  readonly look: 'plan' | 'fact' | 'warm' | 'whey' | 'second' | 'third';
+  readonly look: 'plan' | 'fact' | 'warm' | 'whey' | 'second' | 'third' | 'limit';
   readonly axis?: 'left' | 'right';
   readonly label?: string;
 }

@@ -1,0 +1,73 @@
+import { atMinute, logged, type Line } from '../testing/logged.js';
+import { follow } from './follow.js';
+
+const FEW = { members: 60, seed: 1, fanPoints: 2 };
+
+/** A scalded yogurt held for so many minutes, kept warm for so many more, chilled for a day. */
+function held(holdMin: number, warmMin = 330, more: readonly Line[] = []) {
+  const cool = 31 + holdMin;
+  const steps = [
+    [9, 'heat'],
+    [31, 'hold'],
+    [cool, 'cool'],
+    [cool + 19, 'starter'],
+    [cool + 25, 'warm'],
+    [cool + 25 + warmMin, 'chill'],
+  ] as const;
+  const end = cool + 25 + warmMin + 300;
+  return follow(logged('scalded-yogurt', {}, steps, more), atMinute(end), FEW).deviations;
+}
+const of = (deviations: ReturnType<typeof held>, stageId: string) => deviations.find((d) => d.stageId === stageId);
+
+describe('what was done otherwise than planned', () => {
+  it('is silent where a make went as planned', () => {
+    expect(of(held(15), 'hold')).toBeUndefined();
+    expect(of(held(16), 'hold')).toBeUndefined();
+  });
+
+  it('held short is softer, by more the shorter it was; the sentence says both times', () => {
+    const softer = (holdMin: number) => {
+      const found = of(held(holdMin), 'hold')!;
+      expect(found.says).toBe(`Hold: ${holdMin} min instead of 15 min`);
+      return Number(/about (\d+) % softer/.exec(found.effects.join('; '))?.[1] ?? 0);
+    };
+    expect(softer(1)).toBeGreaterThan(softer(5));
+    expect(softer(1)).toBeGreaterThanOrEqual(5);
+  });
+
+  it('left too long is sharper in the end, and says by how much', () => {
+    const late = of(held(15, 480), 'warm')!;
+    expect(late.says).toMatch(/^Keep warm: pH 4\.\d\d instead of 4\.50$/);
+    expect(late.effects.join()).toMatch(/sharper, pH 4\.\d\d instead of 4\.\d\d/);
+    expect(of(held(15, 200), 'warm')!.effects.join()).toMatch(/milder/);
+  });
+
+  it('a pot forgotten while it cooled says what that costs in time', () => {
+    const slow = follow(
+      logged('scalded-yogurt', {}, [
+        [9, 'heat'],
+        [31, 'hold'],
+        [46, 'cool'],
+        [150, 'starter'],
+        [156, 'warm'],
+      ]),
+      atMinute(170),
+      FEW,
+    ).deviations;
+    expect(of(slow, 'cool')!.says).toMatch(/^Cool 44 °C: \d\d °C instead of 44 °C$/);
+    expect(of(slow, 'cool')!.effects.join()).toMatch(/what follows takes (\d+ min|1 h \d\d) longer/);
+  });
+
+  it('says of milk taken off early that it was not pasteurised', () => {
+    const raw = follow(
+      logged('scalded-yogurt', { milk: 'raw' }, [
+        [9, 'heat'],
+        [17, 'hold'],
+        [18, 'cool'],
+      ]),
+      atMinute(30),
+      FEW,
+    ).deviations;
+    expect(raw.flatMap((d) => d.effects).join()).toContain('not pasteurised');
+  });
+});

@@ -1,0 +1,16 @@
+import { SCORCH } from '../constants/scorch.js';
+
+/**
+ * Temperature (°C) of the milk's film on the bottom of a pot as tall as it is wide, over a flame: the milk's own and what
+ * it takes to drive the heat through the film, q / h.
+ *
+ * @param tempC the milk, °C
+ * @param heatW heat that reaches the milk, W
+ * @param volumeMl milk in the pot, mL
+ * @param stirred whether the spoon keeps to the bottom
+ */
+export function bottomC(tempC: number, heatW: number, volumeMl: number, stirred: boolean): number {
+  const radiusM = Math.max(SCORCH.narrowestM, Math.cbrt((volumeMl * 1e-6) / (2 * Math.PI)));
+  const fluxWPerM2 = heatW / (Math.PI * radiusM ** 2);
+  return tempC + fluxWPerM2 / (stirred ? SCORCH.stirredWPerM2K : SCORCH.stillWPerM2K);
+}

@@ -1,0 +1,76 @@
+import { firmness } from '../state/crock-state.js';
+import type { IncubateParams } from './incubate.js';
+import type { Branch, Seen } from './watch.js';
+import { sayTemp } from './words.js';
+
+/** Whether the place has a warmth it is set to. */
+export const hasSetting = ({ keeper }: Pick<IncubateParams, 'keeper'>) =>
+  keeper === 'thermostat' || keeper === 'lamp-oven';
+
+/** pH over the target that a palate hardly minds. */
+export const MILDER = 0.1;
+
+/** Cooler than its place is set to by so much (°C), something is wrong with the place. */
+const STRAYS_C = 3;
+
+/** What a souring pot may want of somebody: to be chilled, warmed, held back or thrown away. */
+export function souringBranches(params: IncubateParams, seen: Seen): Branch[] {
+  const { looks, over } = seen;
+  if (over) return [];
+  return [...spoiltBranches(looks), ...readyBranches(params, seen), ...strayBranches(params, seen)];
+}
+
+function spoiltBranches(looks: Seen['looks']): Branch[] {
+  if (looks['smell'] === 'foul') {
+    return [
+      {
+        id: 'foul',
+        offer: 'Stop and discard it',
+        because: 'It smells foul. Do not taste it; scald everything that touched it.',
+        grave: true,
+        does: { do: 'discard', reason: 'It smelled foul while it soured.' },
+      },
+    ];
+  }
+  if (looks['smell'] !== 'yeasty') return [];
+  return [
+    {
+      id: 'yeasty',
+      offer: 'Put it on hold',
+      because: 'It smells of yeast: not dangerous by itself, and not what it should be.',
+      does: { do: 'hold', reason: 'It smelled yeasty while it soured.' },
+    },
+  ];
+}
+
+function readyBranches({ targetPh }: IncubateParams, { here, looks }: Seen): Branch[] {
+  const because =
+    here.ph <= targetPh
+      ? `It is at about pH ${here.ph.toFixed(2)}, as sour as wanted.`
+      : looks['taste'] === 'sharp'
+        ? 'It tastes sharp already.'
+        : looks['whey'] === 'a pool'
+          ? 'Whey stands on it: longer it sheds more.'
+          : here.ph <= targetPh + MILDER && firmness(here) > 0
+            ? `It is at about pH ${here.ph.toFixed(2)}: set, and a little milder than wanted.`
+            : null;
+  return because === null ? [] : [{ id: 'chill-now', offer: 'Go on with it now', because, does: { do: 'next' } }];
+}
+
+/** A crock from the cold has come to the warmth of its place after so long, min. */
+const WARMED_UP_MIN = 240;
+
+function strayBranches(params: IncubateParams, { begun, here }: Seen): Branch[] {
+  const cameCold = begun.tempC < params.keepC - STRAYS_C && here.minute - begun.minute < WARMED_UP_MIN;
+  if (cameCold || !hasSetting(params) || Math.abs(here.tempC - params.keepC) < STRAYS_C || here.ph <= params.targetPh)
+    return [];
+  const cold = here.tempC < params.keepC;
+  return [
+    {
+      id: 'strays',
+      offer: cold ? 'Warm the place up again' : 'Let the place cool down',
+      because: `It is at ${sayTemp(here.tempC)}, its place should be at ${sayTemp(params.keepC)}: it sours ${cold ? 'slowly' : 'roughly'} so.`,
+      does: { do: 'leave', note: cold ? 'Warmed the place up.' : 'Let the place cool down.' },
+    },
+  ];
+}

@@ -1,0 +1,39 @@
+import type { Gauge, GaugeUnit } from '@oat-crock/core';
+import { say } from '../ui/units';
+import { acidity, mass, span, tasteOf, temp } from '../ui/words';
+
+/** A figure as it is read: with its unit, in the household's units, at one sensible precision. */
+export function figureWords(value: Gauge['now'] | null, unit: GaugeUnit): string {
+  if (value === null) return '';
+  return typeof value === 'string' ? say(value) : WAYS[unit](value);
+}
+
+const WAYS: Readonly<Record<GaugeUnit, (value: number) => string>> = {
+  '°C': temp,
+  g: mass,
+  mL: (v) => `${v < 10 ? v.toFixed(1) : v.toFixed(0)} mL`,
+  min: span,
+  pH: (v) => `${acidity(v)}, ${tasteOf(v)}`,
+  '%': (v) => `${v < 10 ? v.toFixed(1) : v.toFixed(0)} %`,
+  bar: (v) => `${v.toFixed(1)} bar`,
+  '': (v) => v.toFixed(0),
+};
+
+/** A figure to watch, as a row: what it is, what was planned, what it is now. */
+export interface GaugeRow {
+  readonly what: string;
+  readonly planned: string;
+  readonly now: string;
+  readonly says: string;
+  readonly tone: NonNullable<Gauge['tone']> | '';
+}
+
+export function gaugeRow({ what, unit, planned, now, says, tone }: Gauge): GaugeRow {
+  return {
+    what,
+    planned: figureWords(planned, unit),
+    now: figureWords(now, unit),
+    says: says ? say(says) : '',
+    tone: tone ?? '',
+  };
+}

@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Deviation } from '@oat-crock/core';
+import { capital } from '../ui/words';
+import { SaidPipe } from '../ui/units';
+
+/** What was done otherwise than planned, and what that does to the end. */
+@Component({
+  selector: 'oc-otherwise',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
+  template: `
+    <h2>Otherwise than planned</h2>
+    <ul>
+      @for (row of rows(); track row.id) {
+        <li>
+          <b>{{ row.says | said }}.</b> {{ row.effects | said }}
+        </li>
+      }
+    </ul>
+  `,
+  styles: `
+    li {
+      padding: 0.25rem 0;
+      font-size: 0.92rem;
+    }
+  `,
+})
+export class Otherwise {
+  readonly deviations = input.required<readonly Deviation[]>();
+  protected readonly rows = computed(() =>
+    this.deviations().map(({ stageId, says, effects }) => ({
+      id: stageId,
+      says,
+      effects: effects.length ? `${capital(effects.join('; '))}.` : 'It makes no difference worth noticing.',
+    })),
+  );
+}

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Batch, Branch, Followed, FollowedStage } from '@oat-crock/core';
+import { ButtonModule } from 'primeng/button';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { LogPadState } from '../log/log-pad.state';
+import { padOption } from '../log/pad-options';
+import { Logger } from '../log/logger';
+import { Plot } from '../ui/plot';
+import { SaidPipe } from '../ui/units';
+import { gaugeRow } from './gauge-words';
+import { stagePlot } from './plots';
+import { toExpect } from './stage-words';
+
+/** What a branch wants that needs a name to it. */
+export interface WantsDecision {
+  readonly decide: 'hold' | 'discard';
+  readonly reason: string;
+}
+
+/** The stage at hand, or one that was picked: its drawing, its figures planned against actual, and what hands can do. */
+@Component({
+  selector: 'oc-stage-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe, ButtonModule, Plot],
+  templateUrl: './stage-panel.html',
+  styleUrl: './stage-panel.css',
+})
+export class StagePanel {
+  readonly batch = input.required<Batch>();
+  readonly followed = input.required<Followed>();
+  readonly stage = input.required<FollowedStage>();
+  readonly wants = output<WantsDecision>();
+
+  private readonly logger = inject(Logger);
+  private readonly pad = inject(LogPadState);
+  private readonly clock = inject(KitchenClock);
+
+  protected readonly plot = computed(() => stagePlot(this.batch(), this.followed(), this.stage()));
+  protected readonly gauges = computed(() => this.stage().panel.gauges.map(gaugeRow));
+  protected readonly live = computed(() => this.batch().ended === null && this.stage().status === 'now');
+  protected readonly next = computed(() => this.followed().hands.find((h) => h.status !== 'done') ?? null);
+  protected readonly cues = computed(
+    () => this.followed().hands.find((h) => h.stageId === this.stage().id)?.cues ?? [],
+  );
+  protected readonly asks = computed(() => this.stage().panel.asks.map(padOption));
+  protected readonly expects = computed(() =>
+    this.live() && this.cues().length ? toExpect(this.followed(), this.clock.nowMs()) : '',
+  );
+  /** The last answer to each look of this stage. */
+  protected readonly seen = computed(() => {
+    const { beginMs } = this.stage();
+    const looks = this.batch().cues.filter((c) => c.atMs >= beginMs - 1);
+    return new Map(looks.map((c) => [c.cue, c.answer]));
+  });
+
+  protected take(branch: Branch): void {
+    const { does } = branch;
+    const id = this.batch().id;
+    if (does.do === 'next') this.record();
+    else if (does.do === 'add') this.logger.write(id, { type: 'added', what: does.what, massG: does.massG });
+    else if (does.do === 'leave') this.logger.write(id, { type: 'note', text: does.note });
+    else this.wants.emit({ decide: does.do, reason: does.reason });
+  }
+
+  protected record(): void {
+    const next = this.next();
+    if (next) this.logger.write(this.batch().id, { type: 'step', stageId: next.stageId });
+  }
+
+  protected see(cue: string, answer: string): void {
+    this.logger.write(this.batch().id, { type: 'cue', cue, answer });
+  }
+
+  protected log(tab: Parameters<LogPadState['open']>[1] = 'tempC'): void {
+    this.pad.open(this.batch().id, tab);
+  }
+
+  protected readonly TAKING: Readonly<Record<Branch['does']['do'], string>> = {
+    next: 'Done, on to the next',
+    add: 'It is in',
+    leave: 'Done so',
+    hold: 'Put it on hold',
+    discard: 'Discard it',
+  };
+}
