@@ -62,6 +62,7 @@ export * from './explain/case.js';
 export * from './explain/causes.js';
 export * from './explain/explain.js';
 export * from './explain/faults.js';
+export * from './explain/next-time.js';
 export * from './follow/follow.js';
 export * from './follow/hands.js';
 export * from './follow/panel.js';

@@ -2,10 +2,12 @@ import { workOut } from '../follow/follow.js';
 import type { Batch } from '../batch/replay.js';
 import type { Household } from '../environment/household.js';
 import { USUAL_FORECAST, type ForecastOptions } from '../forecast/souring-forecast.js';
+import { methodOf } from '../make/planned.js';
 import { caseOf, type Case } from './case.js';
 import type { Cause } from './cause.js';
 import { CAUSES, type CauseId } from './causes.js';
 import { FAULTS, type FaultId } from './faults.js';
+import { nextTime, type NextTime } from './next-time.js';
 
 /** A cause with how likely it is among the others, and what speaks for and against it. */
 export interface RankedCause {
@@ -24,6 +26,11 @@ const LESS_EACH = 0.35;
 /** Something that was not thought of, in log-odds against the first cause. */
 const UNTHOUGHT_OF = -1.5;
 
+/** A ranked cause with what to choose otherwise next time, where a choice mends it. */
+export interface ExplainedCause extends RankedCause {
+  readonly nextTime: NextTime | null;
+}
+
 /** Causes of a fault seen in a batch, likeliest first, each with the evidence of the batch itself. */
 export function explain(
   batch: Batch,
@@ -31,8 +38,13 @@ export function explain(
   nowMs: number,
   options: ForecastOptions = USUAL_FORECAST,
   household: Household = {},
-): RankedCause[] {
-  return rankCauses(fault, caseOf(workOut(batch, nowMs, options, household)));
+): ExplainedCause[] {
+  const worked = workOut(batch, nowMs, options, household);
+  const method = methodOf(batch);
+  return rankCauses(fault, caseOf(worked)).map((ranked) => ({
+    ...ranked,
+    nextTime: nextTime(ranked.cause, method, worked.choices),
+  }));
 }
 
 /** The same from a case already drawn up. */

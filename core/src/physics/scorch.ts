@@ -1,7 +1,7 @@
 import { SCORCH } from '../constants/scorch.js';
 
 /**
- * Temperature (°C) of the milk's film on the bottom of a pot as tall as it is wide, over a flame: the milk's own and what
+ * Temperature (°C) of the milk's film on the bottom of a pot, over a flame: the milk's own and what
  * it takes to drive the heat through the film, q / h.
  *
  * @param tempC the milk, °C
@@ -10,7 +10,7 @@ import { SCORCH } from '../constants/scorch.js';
  * @param stirred whether the spoon keeps to the bottom
  */
 export function bottomC(tempC: number, heatW: number, volumeMl: number, stirred: boolean): number {
-  const radiusM = Math.max(SCORCH.narrowestM, Math.cbrt((volumeMl * 1e-6) / (2 * Math.PI)));
+  const radiusM = Math.max(SCORCH.narrowestM, Math.cbrt((volumeMl * 1e-6) / (2 * SCORCH.deepPerWide * Math.PI)));
   const fluxWPerM2 = heatW / (Math.PI * radiusM ** 2);
   return tempC + fluxWPerM2 / (stirred ? SCORCH.stirredWPerM2K : SCORCH.stillWPerM2K);
 }

@@ -2,6 +2,8 @@ import type { Settings } from '@oat-crock/contract/wire';
 import type {
   Batch,
   Choices,
+  ExplainedCause,
+  FaultId,
   Followed,
   Found,
   Gear,
@@ -20,6 +22,14 @@ export type Effort = 'glance' | 'look';
 export interface EngineApi {
   /** Follows a batch, made in some gear, as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
   follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Followed;
+  /** Causes of a fault seen in a batch, likeliest first. */
+  explain(
+    batch: Batch,
+    fault: FaultId,
+    nowMs: number,
+    settings: Settings,
+    gear: readonly Gear[],
+  ): readonly ExplainedCause[];
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */

@@ -1,6 +1,18 @@
 import { Injectable } from '@angular/core';
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch, Followed, Found, Gear, Goal, MakeSheet, Method, Scaled, Wanted } from '@oat-crock/core';
+import type {
+  Batch,
+  ExplainedCause,
+  FaultId,
+  Followed,
+  Found,
+  Gear,
+  Goal,
+  MakeSheet,
+  Method,
+  Scaled,
+  Wanted,
+} from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
 import type { Effort, EngineApi, MakeAsked } from './engine-api';
 
@@ -15,6 +27,12 @@ export class Engine {
 
   follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Promise<Followed> {
     return this.following.follow(batch, nowMs, effort, settings, gear);
+  }
+
+  explain(
+    ...asked: [batch: Batch, fault: FaultId, nowMs: number, settings: Settings, gear: readonly Gear[]]
+  ): Promise<readonly ExplainedCause[]> {
+    return this.deciding().explain(...asked);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

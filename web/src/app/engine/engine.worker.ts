@@ -1,5 +1,6 @@
 import type { Settings } from '@oat-crock/contract/wire';
 import {
+  explain,
   findMakes,
   follow,
   makeSheet,
@@ -32,6 +33,10 @@ const api: EngineApi = {
   follow: (batch, nowMs, effort, settings, gear) => {
     const options = { members: MEMBERS[effort], seed: seedFromText(batch.id), fanPoints: FAN_POINTS };
     return follow(batch, nowMs, options, householdOf(settings, gear));
+  },
+  explain: (batch, fault, nowMs, settings, gear) => {
+    const options = { members: MEMBERS.look, seed: seedFromText(batch.id), fanPoints: 0 };
+    return explain(batch, fault, nowMs, options, householdOf(settings, gear));
   },
   sheet: ({ method, choices, startMs, settings, stocks, gear }) =>
     makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings, gear) }),

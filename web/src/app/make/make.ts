@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Instrument } from '@oat-crock/contract/wire';
-import { methodOf } from '@oat-crock/core';
+import { holdOf, methodOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Pour } from '../pour/pour';
 import { PourFocus } from '../shell/focus';
@@ -19,6 +19,7 @@ import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
 import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
+import { WhyPanel } from './why-panel';
 import { SaidPipe } from '../ui/units';
 
 const HOUR_MS = 3_600_000;
@@ -37,6 +38,7 @@ const HOUR_MS = 3_600_000;
     DecisionBox,
     Otherwise,
     StagePanel,
+    WhyPanel,
     RouterLink,
   ],
   templateUrl: './make.html',
@@ -90,6 +92,7 @@ export class Make {
   protected readonly probes = computed(() =>
     this.instruments().filter((i) => i.batchId === null || i.batchId === this.batchId()),
   );
+  protected readonly held = computed(() => this.batch() !== null && holdOf(this.batch()!) !== null);
   /** What is being decided of it, with a name and a reason. */
   protected readonly deciding = signal<Deciding>(null);
   protected readonly capital = capital;

@@ -60,7 +60,8 @@ function axisOf({ unit, shows, line, planned }: Drawn, more: readonly number[]):
 /** pH of a souring: the fan of the forecast, the readings and the looks. */
 function souringPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotSpec {
   const window = followed.windows.find((w) => w.stageId === stage.id);
-  const latest = Math.max(window?.p90Ms ?? 0, stage.endMs ?? 0, followed.nowMs) + 60 * MIN_MS;
+  const over = stage.status === 'done' ? stage.endMs : null;
+  const latest = (over ?? Math.max(window?.p90Ms ?? 0, stage.endMs ?? 0, followed.nowMs)) + 60 * MIN_MS;
   const from = stage.beginMs;
   const fan = followed.fan.filter((f) => f.atMs <= latest + 60 * MIN_MS);
   const median = (atMs: number) =>

@@ -44,7 +44,13 @@ export class StagePanel {
   );
   protected readonly asks = computed(() => this.stage().panel.asks.map(padOption));
   protected readonly expects = computed(() =>
-    this.live() && this.cues().length ? toExpect(this.followed(), this.clock.nowMs()) : '',
+    this.live()
+      ? toExpect(
+          this.followed(),
+          this.cues().map((c) => c.cue),
+          this.clock.nowMs(),
+        )
+      : '',
   );
   /** The last answer to each look of this stage. */
   protected readonly seen = computed(() => {

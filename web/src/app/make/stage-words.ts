@@ -20,9 +20,10 @@ export function headline(batch: Batch, followed: Followed, nowMs: number): strin
   return `${capital(say(stage.name))}: ${temp(followed.now.tempC)} now, ${end}.`;
 }
 
-/** Changes to look for that are worth a line, soonest first: "wobbles from about 16:20". */
-export function toExpect(followed: Followed, nowMs: number): string {
+/** Changes in what the stage at hand asks to look for that are worth a line, soonest first: "wobbles from about 16:20". */
+export function toExpect(followed: Followed, cues: readonly string[], nowMs: number): string {
   return followed.expected
+    .filter(({ cue }) => cues.includes(cue))
     .slice(0, EXPECTED_SHOWN)
     .map(({ answer, atMs }) => `${answer} from about ${clockTime(toFive(atMs), nowMs)}`)
     .join(', ');

@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { checkChoices } from '../methods/check-choices.js';
+import { METHODS, methodById } from '../methods/index.js';
+import { initialChoices } from '../methods/method.js';
+import { planStages } from '../make/plan.js';
+import { atMinute, logged } from '../testing/logged.js';
+import { CAUSES, type CauseId } from './causes.js';
+import { explain } from './explain.js';
+import { faultsOf } from './faults.js';
+import { nextTime } from './next-time.js';
+
+const CAUSE_IDS = Object.keys(CAUSES) as CauseId[];
+
+describe('what to choose otherwise next time', () => {
+  it('mends what was too little or too much, and says so in words', () => {
+    const yogurt = methodById('scalded-yogurt');
+    const hotter = nextTime('underHeated', yogurt, { heatC: 75, holdMin: 5 })!;
+    expect(hotter.choices).toEqual({ heatC: 85, holdMin: 15 });
+    expect(hotter.words.map((w) => w.replace(/^.*: /, ''))).toEqual([
+      '85 °C instead of 75 °C',
+      '15 min instead of 5 min',
+    ]);
+    expect(nextTime('churnedWarm', methodById('cultured-butter'), { churnC: 18 })!.choices).toEqual({ churnC: 15 });
+    expect(nextTime('unwashed', methodById('cultured-butter'), { washing: 'press' })!.choices).toEqual({
+      washing: 'clear',
+    });
+  });
+
+  it('is silent where no choice mends it, or it is so already', () => {
+    expect(nextTime('lumpySlurry', methodById('scalded-yogurt'), {})).toBeNull();
+    expect(nextTime('openWeave', methodById('strained-yogurt'), { weave: 'fine' })).toBeNull();
+    expect(nextTime('leanCream', methodById('scalded-yogurt'), {})?.choices['churnC']).toBeUndefined();
+  });
+
+  it('is always something that the method takes, whatever was chosen', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...METHODS),
+        fc.constantFrom(...CAUSE_IDS),
+        fc.integer({ min: 0, max: 1 }),
+        (method, cause, end) => {
+          const chosen = Object.fromEntries(
+            method.groups
+              .flatMap((g) => g.choices)
+              .map((c) => [c.key, c.kind === 'number' ? (end ? c.max : c.min) : c.options.at(end - 1)!.id]),
+          );
+          const next = nextTime(cause, method, chosen);
+          if (!next) return;
+          expect(() => checkChoices(method, { ...initialChoices(method), ...chosen, ...next.choices })).not.toThrow();
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('comes with each cause of a batch', () => {
+    const batch = logged('scalded-yogurt', { heatC: 70, holdMin: 0 }, [
+      [9, 'heat'],
+      [25, 'hold'],
+      [26, 'cool'],
+      [45, 'starter'],
+      [51, 'warm'],
+      [400, 'chill'],
+    ]);
+    const ranked = explain(batch, 'thin', atMinute(1000), { members: 60, seed: 1, fanPoints: 0 });
+    expect(ranked[0]!.cause).toBe('underHeated');
+    expect(ranked[0]!.nextTime!.choices).toEqual({ heatC: 85, holdMin: 10 });
+  });
+});
+
+describe('faults of a make', () => {
+  const of = (id: string) => faultsOf(planStages(methodById(id)));
+
+  it('are those that can be seen in it', () => {
+    expect(of('cultured-butter')).toContain('no-butter');
+    expect(of('scalded-yogurt')).not.toContain('no-butter');
+    expect(of('scalded-yogurt')).not.toContain('through-cloth');
+    expect(of('acid-heat-curd')).toContain('no-curd');
+    expect(of('acid-heat-curd')).not.toContain('never-set');
+    expect(of('cold-start-yogurt')).not.toContain('scorched');
+    for (const { id } of METHODS) expect(of(id)).toContain('foul');
+  });
+});
