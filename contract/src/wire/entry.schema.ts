@@ -69,6 +69,17 @@ const BODIES = {
     wheyG: Joi.number().min(0).max(100_000).allow(null).required(),
     heldBackG: Joi.number().min(0).max(100_000).allow(null).required(),
     score: Joi.object({ sourness: mark, thickness: mark, smoothness: mark, taste: mark }).allow(null).required(),
+    pots: Joi.number().integer().min(0).max(10_000),
+    left: Joi.array()
+      .items(
+        Joi.object({
+          what: text(80).required(),
+          massG: Joi.number().min(0).max(100_000).required(),
+          lotId: ulid.required(),
+        }),
+      )
+      .max(12),
+    words: text(500),
   }),
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };

@@ -60,6 +60,7 @@ const lot = (kind: string) => ({
   price: Joi.number().min(0).max(10_000).required(),
   useBy: Joi.string().isoDate().length(10).allow(null).required(),
   note,
+  from: ulid,
 });
 
 const stock = (kind: string) =>

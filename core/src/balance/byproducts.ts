@@ -1,6 +1,7 @@
 import type { BoundStage } from '../stages/registry.js';
 import { totalG, type Masses } from '../state/composition.js';
 import type { CrockState } from '../state/crock-state.js';
+import type { Material } from '../state/materials.js';
 
 /** Something left over from a make: what it is, what is in it, how long it keeps and what it is good for. */
 export interface Byproduct {
@@ -10,6 +11,9 @@ export interface Byproduct {
   readonly fatPct: number;
   readonly proteinPct: number;
   readonly sugarsPct: number;
+  /** Its composition as a label would give it, percent by mass, and its pH. */
+  readonly material: Material;
+  readonly ph: number;
   readonly use: string;
   /** Days it keeps at 4 °C. */
   readonly keepsDays: number;
@@ -51,30 +55,30 @@ export function byproductsOf(end: CrockState, stages: readonly BoundStage[]): re
   );
 }
 
-function runOff({ whey, souring }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
+function runOff({ whey, souring, ph }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
   const is = stages.find((s) => s.kind.runsOff)?.kind.runsOff?.is;
   if (is === 'buttermilk') {
     const name = souring ? 'Cultured buttermilk' : 'Sweet buttermilk';
-    return [{ is, name, ...inIt(whey), ...BUTTERMILK }];
+    return [{ is, name, ...inIt(whey, ph), ...BUTTERMILK }];
   }
   const acid = (whey.lactic + whey.citric + whey.acetic) / Math.max(1e-9, totalG(whey));
   const kind = WHEYS.find((w) => acid >= w.fromAcid)!;
-  return [{ is: 'whey', name: kind.name, ...inIt(whey), use: kind.use, keepsDays: kind.keepsDays }];
+  return [{ is: 'whey', name: kind.name, ...inIt(whey, ph), use: kind.use, keepsDays: kind.keepsDays }];
 }
 
 function putAside({ aside, ph }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
   const put = stages.find((s) => s.kind.setsAside)?.kind.setsAside;
   if (!put) return [];
   const keepsDays = ph < 5 ? SOUR_CREAM_KEEPS_DAYS : SWEET_CREAM_KEEPS_DAYS;
-  return [{ is: 'cream', name: put.name, ...inIt(aside), use: put.use, keepsDays }];
+  return [{ is: 'cream', name: put.name, ...inIt(aside, ph), use: put.use, keepsDays }];
 }
 
-function keptBack({ heldBack }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
+function keptBack({ heldBack, ph }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
   const kept = stages.find((s) => s.kind.keepsBack)?.kind.keepsBack;
-  return kept ? [{ ...kept, ...inIt(heldBack) }] : [];
+  return kept ? [{ ...kept, ...inIt(heldBack, ph) }] : [];
 }
 
-function inIt(masses: Masses) {
+function inIt(masses: Masses, ph: number) {
   const massG = totalG(masses);
   const pct = (g: number) => (massG > 0 ? (100 * g) / massG : 0);
   return {
@@ -82,5 +86,22 @@ function inIt(masses: Masses) {
     fatPct: pct(masses.fat),
     proteinPct: pct(masses.casein + masses.wheyProtein),
     sugarsPct: pct(masses.lactose + masses.galactose + masses.sucrose),
+    material: materialIn(masses, pct),
+    ph,
+  };
+}
+
+/** As a label names it: what is neither fat, protein, milk sugar nor mineral counts with the rest. */
+function materialIn(masses: Masses, pct: (g: number) => number): Material {
+  const { casein, wheyProtein, lactic, citric, acetic, ethanol, salt, other } = masses;
+  const protein = casein + wheyProtein;
+  return {
+    fatPct: pct(masses.fat),
+    proteinPct: pct(protein),
+    lactosePct: pct(masses.lactose + masses.galactose),
+    mineralsPct: pct(masses.minerals),
+    sucrosePct: pct(masses.sucrose),
+    otherPct: pct(lactic + citric + acetic + ethanol + salt + other),
+    ...(protein > 0 && { caseinShare: casein / protein }),
   };
 }

@@ -47,6 +47,12 @@ export type EntryBody =
       readonly wheyG: number | null;
       readonly heldBackG: number | null;
       readonly score: Score | null;
+      /** Pots or pieces that were filled. */
+      readonly pots?: number;
+      /** What was left of it, and the lot of the larder that was made of it. */
+      readonly left?: readonly { readonly what: string; readonly massG: number; readonly lotId: string }[];
+      /** A few words on how it came out. */
+      readonly words?: string;
     }
   | { readonly type: 'discarded'; readonly reason: string; readonly by?: string }
   | {

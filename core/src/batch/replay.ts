@@ -92,6 +92,9 @@ export interface Batch {
         readonly wheyG: number | null;
         readonly heldBackG: number | null;
         readonly score: Score | null;
+        readonly pots: number | null;
+        readonly left: readonly { readonly what: string; readonly massG: number; readonly lotId: string }[];
+        readonly words: string;
       }
     | { readonly how: 'discarded'; readonly atMs: number; readonly reason: string; readonly by: string | null };
   readonly log: readonly LogLine[];
@@ -177,8 +180,8 @@ function endOf(entries: readonly StandingEntry[]): Batch['ended'] {
     return { how: 'discarded', atMs: end.atMs, reason: end.body.reason, by: end.body.by ?? null };
   }
   if (end.body.type !== 'finished') return null;
-  const { productG, wheyG, heldBackG, score } = end.body;
-  return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score };
+  const { productG, wheyG, heldBackG, score, pots = null, left = [], words = '' } = end.body;
+  return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score, pots, left, words };
 }
 
 function logLine(entry: Entry, standing: readonly StandingEntry[]): LogLine {

@@ -55,7 +55,7 @@ describe('what was done otherwise than planned', () => {
       FEW,
     ).deviations;
     expect(of(slow, 'cool')!.says).toMatch(/^Cool 44 °C: \d\d °C instead of 44 °C$/);
-    expect(of(slow, 'cool')!.effects.join()).toMatch(/what follows takes (\d+ min|1 h \d\d) longer/);
+    expect(of(slow, 'cool')!.effects.join()).toMatch(/what follows takes (\d+ min|\d h \d\d) longer/);
   });
 
   it('says of milk taken off early that it was not pasteurised', () => {

@@ -5,18 +5,19 @@ import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/en
 import { ALWAYS_AWAKE, type Wake, kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
-import { pouredBy } from '../make/plan.js';
 import { plannedOf } from '../make/planned.js';
-import { advanced, firstOf, lastOf } from '../make/run.js';
+import { firstOf, lastOf } from '../make/run.js';
 import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
-import { assessSafety, type Finding } from '../safety/rules.js';
+import type { Finding } from '../safety/rules.js';
 import type { BoundStage } from '../stages/registry.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { deviationsOf, type Deviation } from './deviations.js';
+import { findingsOf } from './findings.js';
 import { handsOf, type Hand } from './hands.js';
 import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
+import { outcomeOf, type Outcome } from './outcome.js';
 import { panelOf, type StagePanel } from './panel.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
 import { msOf, timelineOf, type Timeline } from './timeline.js';
@@ -82,6 +83,8 @@ export interface Followed {
   /** When what is looked at will change, from now on. */
   readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
   readonly findings: readonly Finding[];
+  /** What comes of it: its label, and what is left besides, as it will end. */
+  readonly outcome: Outcome;
   /** What was done otherwise than planned, and what that does to the end. */
   readonly deviations: readonly Deviation[];
   readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
@@ -200,6 +203,7 @@ function summarise({
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),
     findings: findingsOf(batch, timeline, here, nominal),
+    outcome: outcomeOf(lastOf(last.run), context, planned),
     deviations: deviationsOf(context, planned),
     learned: {
       vitality: environment.member.vitality,
@@ -251,41 +255,4 @@ function viewOf(state: CrockState): CrockView {
     pasteurised: state.pasteurisedShare >= 1,
     warmHours: state.warmMin / 60,
   };
-}
-
-function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal: Environment): Finding[] {
-  const souringAt = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
-  const begun = souringAt && souringAt.status !== 'ahead' ? souringAt : null;
-  const phs = batch.readings.filter((r) => r.quantity === 'ph');
-  const current = timeline.stages.find((s) => s.status === 'now');
-  const expected = begun && expectedMin(begun, nominal);
-  return assessSafety({
-    state: here,
-    past: pastOf(timeline, here),
-    measuredPh: phs.at(-1)?.value ?? null,
-    rawMilk: pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw'),
-    souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
-    forecastMin: expected,
-    setSeen: batch.cues.some((c) => c.cue === 'set' && c.answer !== 'liquid'),
-    onCounter: current?.stage.params['where'] === 'counter',
-    ended: batch.ended?.how === 'finished',
-  });
-}
-
-/** What it has passed through until now. */
-function pastOf(timeline: Timeline, here: CrockState): readonly CrockState[] {
-  const states = timeline.stages.filter((s) => s.status !== 'ahead').flatMap((s) => s.run.states);
-  return [...states.filter((s) => s.minute < here.minute), here];
-}
-
-/** Minutes the souring was forecast to take before anything was read. */
-function expectedMin(at: Timeline['stages'][number], nominal: Environment): number | null {
-  const { kind, params } = at.stage;
-  const begin = firstOf(at.run);
-  let state = begin;
-  const target = kind.target(params);
-  while (state.ph > target && state.minute - begin.minute < 5 * 24 * 60) {
-    state = advanced(at.stage, state, { ...nominal, measuredTempC: () => null }, kind.stepMin);
-  }
-  return state.ph <= target ? state.minute - begin.minute : null;
 }

@@ -23,6 +23,8 @@ interface LotOf<K extends LotKind> {
   /** Day of the calendar, "2026-05-02"; null where it keeps. */
   readonly useBy: string | null;
   readonly note: string;
+  /** The make it was left over from, where it was not bought. */
+  readonly from?: string;
 }
 
 /** A milk, cream, powder, plant base or whey: what its label says of 100 g, and what was done to it. */

@@ -57,10 +57,20 @@ export function entryWords(
     case 'note':
       return body.text;
     case 'finished':
-      return `Finished: ${mass(body.productG)} of product${body.wheyG === null ? '' : `, ${mass(body.wheyG)} whey`}`;
+      return finishedWords(body);
     case 'discarded':
       return `Discarded${body.by ? `, by ${body.by}` : ''}: ${body.reason}`;
     case 'correction':
       return body.body ? `Correction: ${entryWords(body.body, stageName, lotName)}` : 'Taken back';
   }
+}
+
+function finishedWords({ productG, wheyG, pots, left = [], words, score }: EntryBody & { type: 'finished' }): string {
+  const parts = [
+    `Finished: ${mass(productG)} of product${pots ? ` in ${pots}` : ''}`,
+    ...(wheyG === null ? [] : [`${mass(wheyG)} whey`]),
+    ...left.map(({ what, massG }) => `${mass(massG)} ${what.toLowerCase()} into the larder`),
+    ...(score ? Object.entries(score).map(([mark, given]) => `${mark} ${given} of 5`) : []),
+  ];
+  return `${parts.join(', ')}${words ? `. ${words}` : ''}`;
 }

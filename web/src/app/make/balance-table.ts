@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Batch, Followed } from '@oat-crock/core';
+import { differenceOf, type Batch, type Followed } from '@oat-crock/core';
+import { say } from '../ui/units';
 import { mass } from '../ui/words';
 
 /** Where everything that went in is, now and in the end; after the finish, against what was weighed. */
@@ -112,10 +113,6 @@ export class BalanceTable {
   protected readonly verdict = computed(() => {
     const weighed = this.finished();
     if (!weighed) return '';
-    const expected = this.followed().balanceEnd.productG;
-    const pct = (100 * (weighed.productG - expected)) / expected;
-    return Math.abs(pct) < 2
-      ? 'As forecast, within 2 %.'
-      : `${Math.abs(pct).toFixed(0)} % ${pct > 0 ? 'more' : 'less'} than forecast.`;
+    return say(differenceOf(this.followed().balanceEnd, weighed, this.followed().runsOff?.name ?? null).says);
   });
 }

@@ -1,9 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { holdOf, type Batch, type EntryBody, type Followed, type Score } from '@oat-crock/core';
+import { Store } from '@ngrx/store';
+import { addDays } from 'date-fns';
+import { ulid } from 'ulid';
+import {
+  canStandInLarder,
+  holdOf,
+  madeLot,
+  type Batch,
+  type Byproduct,
+  type EntryBody,
+  type Followed,
+  type Score,
+} from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { bodyProblems } from '../log/check-body';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { dayOf } from '../larder/days';
 import { Logger } from '../log/logger';
+import { LarderActions, type Draft } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 import { SaidPipe, say } from '../ui/units';
@@ -32,11 +47,22 @@ export class FinishForm {
   readonly batch = input.required<Batch>();
   readonly followed = input.required<Followed>();
   private readonly logger = inject(Logger);
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
 
   protected readonly marks = MARKS;
   protected readonly productG = signal<number | null>(null);
   protected readonly wheyG = linkedSignal<number | null>(() => this.lastWhey());
   protected readonly heldBackG = linkedSignal<number | null>(() => Math.round(this.followed().balanceNow.heldBackG));
+  protected readonly pots = linkedSignal<number | null>(() => this.followed().outcome.label.pots);
+  protected readonly words = signal('');
+  /** Left-overs that the larder takes in; whey by the bucket is not wanted by everybody. */
+  protected readonly intoLarder = signal<ReadonlySet<string>>(new Set());
+  protected readonly leftOvers = computed(() =>
+    this.followed()
+      .outcome.byproducts.filter(canStandInLarder)
+      .map((left) => ({ left, massG: this.weighedOf(left), use: left.use })),
+  );
   protected readonly score = signal<Partial<Record<keyof Score, number>>>({});
   protected readonly wrong = signal('');
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
@@ -48,6 +74,8 @@ export class FinishForm {
   });
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly runsOff = computed(() => this.followed().runsOff);
+
+  protected readonly mass = mass;
 
   protected readonly weights = computed(() => [
     { id: 'finish-product', label: 'Product', massG: this.productG },
@@ -62,6 +90,16 @@ export class FinishForm {
 
   private lastWhey(): number | null {
     return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;
+  }
+
+  /** A left-over as it was weighed, else as it is reckoned, g. */
+  private weighedOf(left: Byproduct): number {
+    if (left.is === 'cream') return this.batch().readings.findLast((r) => r.quantity === 'asideG')?.value ?? left.massG;
+    return this.wheyG() ?? left.massG;
+  }
+
+  protected keep(name: string): void {
+    this.intoLarder.update((kept) => new Set(kept.has(name) ? [...kept].filter((k) => k !== name) : [...kept, name]));
   }
 
   protected give(key: keyof Score, value: number): void {
@@ -80,15 +118,44 @@ export class FinishForm {
       this.wrong.set('Give all four marks, or none.');
       return;
     }
+    const lots = this.lots();
     const body: EntryBody = {
       type: 'finished',
       productG,
       wheyG: this.runsOff() ? this.wheyG() : null,
       heldBackG: this.heldBackG(),
       score: whole ? (given as Score) : null,
+      ...(this.pots() !== null && { pots: this.pots()! }),
+      ...(lots.length > 0 && { left: lots.map((lot) => ({ what: lot.name, massG: lot.amount, lotId: lot.id })) }),
+      ...(this.words().trim() && { words: this.words().trim() }),
     };
     const [problem] = await bodyProblems(body);
-    if (problem) this.wrong.set(say(`${problem.message} ${problem.remedy}`));
-    else this.logger.write(this.batch().id, body);
+    if (problem) {
+      this.wrong.set(say(`${problem.message} ${problem.remedy}`));
+      return;
+    }
+    for (const lot of lots) {
+      this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
+      this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
+    }
+    this.logger.write(this.batch().id, body);
+  }
+
+  /** The left-overs that are kept, as lots of the larder. */
+  private lots() {
+    const { id: batchId, name } = this.batch();
+    const nowMs = this.clock.exactMs();
+    return this.leftOvers()
+      .filter(({ left, massG }) => this.intoLarder().has(left.name) && massG > 0)
+      .map(({ left, massG }) => {
+        const useBy = dayOf(addDays(nowMs, left.keepsDays));
+        return madeLot(left, ulid(), Math.round(massG), {
+          batchId,
+          name,
+          atMs: nowMs,
+          useBy,
+          ...this.followed().outcome.leftAs,
+        });
+      });
   }
 }

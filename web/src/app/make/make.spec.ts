@@ -4,6 +4,7 @@ import { Crock } from '../ui/crock';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
+import { larderFeature } from '../state/larder.feature';
 import { BatchList } from './batch-list';
 import { Make } from './make';
 
@@ -74,6 +75,31 @@ describe('Make', () => {
     form.productG.set(1650);
     await page.click('Finish the make');
     expect(page.text()).toContain('Give all four marks, or none');
+  });
+
+  it('finishes with weights, pots and words, and puts what is left into the larder as a lot', async () => {
+    const page = await at(1250);
+    const form = page.fixture.debugElement.query((e) => e.name === 'oc-finish-form').componentInstance as {
+      productG: { set: (g: number) => void };
+    };
+    form.productG.set(1650);
+    page.element.querySelector<HTMLInputElement>('.keep input')!.click();
+    await fill(page, 'finish-words', 'A little loose');
+    await page.click('Finish the make');
+    const finished = await body(page);
+    if (finished?.type !== 'finished') throw new Error('it is finished');
+    expect([finished.productG, finished.pots, finished.words]).toEqual([1650, 4, 'A little loose']);
+    const [left] = finished.left!;
+    expect(left!.what).toBe('Acid whey');
+    const lot = page.store.selectSignal(larderFeature.selectWriting)()[left!.lotId]!;
+    expect(lot.draft).toEqual(jasmine.objectContaining({ kind: 'whey', from: ID, amount: left!.massG }));
+  });
+
+  it('shows what stands on the pots of a finished make', async () => {
+    const page = await at(1270, [1260, { type: 'finished', productG: 1650, wheyG: 2300, heldBackG: 120, score: null }]);
+    const label = page.element.querySelector('oc-label-panel')!.textContent.replace(/\s+/g, ' ');
+    expect(label).toMatch(/Lot ?261123-0BTC ?Made ?Tue 24 Nov ?Use by/);
+    expect(label).toMatch(/Contains ?milk/);
   });
 
   it('sets what was weighed beside what was forecast, once it is finished', async () => {

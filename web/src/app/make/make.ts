@@ -14,6 +14,7 @@ import { capital, mass } from '../ui/words';
 import { BalanceTable } from './balance-table';
 import { BatchList } from './batch-list';
 import { FinishForm } from './finish-form';
+import { LabelPanel } from './label-panel';
 import { LogList } from './log-list';
 import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
@@ -37,6 +38,7 @@ const HOUR_MS = 3_600_000;
     BatchList,
     DecisionBox,
     Otherwise,
+    LabelPanel,
     StagePanel,
     WhyPanel,
     RouterLink,

@@ -28,10 +28,12 @@ import { SaidPipe } from '../ui/units';
 export class Otherwise {
   readonly deviations = input.required<readonly Deviation[]>();
   protected readonly rows = computed(() =>
-    this.deviations().map(({ stageId, says, effects }) => ({
-      id: stageId,
-      says,
-      effects: effects.length ? `${capital(effects.join('; '))}.` : 'It makes no difference worth noticing.',
-    })),
+    this.deviations()
+      .toSorted((a, b) => b.effects.length - a.effects.length)
+      .map(({ stageId, says, effects }) => ({
+        id: stageId,
+        says,
+        effects: effects.length ? `${capital(effects.join('; '))}.` : 'It makes no difference worth noticing.',
+      })),
   );
 }

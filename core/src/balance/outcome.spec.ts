@@ -1,0 +1,110 @@
+import fc from 'fast-check';
+import { follow } from '../follow/follow.js';
+import { canStandInLarder, madeLot } from '../larder/made-lot.js';
+import { isStock, stockOfLot } from '../larder/lot.js';
+import { massesOfMaterial } from '../state/materials.js';
+import { totalG } from '../state/composition.js';
+import { atMinute, logged } from '../testing/logged.js';
+import { differenceOf } from './difference.js';
+import type { Balance } from './yield.js';
+
+const FEW = { members: 40, seed: 1, fanPoints: 2 };
+const FORECAST: Balance = {
+  inG: 4100,
+  productG: 1670,
+  wheyG: 2290,
+  heldBackG: 120,
+  asideG: 0,
+  lostG: 20,
+  evaporatedG: 0,
+  gasG: 0,
+  errorPct: 0,
+};
+const outcome = (methodId: string, choices = {}) => follow(logged(methodId, choices, []), atMinute(1), FEW).outcome;
+
+describe('a yield that is not as forecast', () => {
+  const says = (productG: number, wheyG: number | null, heldBackG: number | null = 120) =>
+    differenceOf(FORECAST, { productG, wheyG, heldBackG }, 'Whey').says;
+
+  it('is said to be as forecast within 2 %', () => {
+    expect(says(1650, 2300)).toBe('As forecast, within 2 %.');
+  });
+
+  it('names what explains most of it: whey, what was held back, what is in no weighing', () => {
+    expect(says(1460, 2500)).toBe(
+      '13 % less than forecast. 210 g more whey ran off: it drained further than planned, or curd went with it.',
+    );
+    expect(says(1880, 2080)).toContain('13 % more than forecast. 210 g less whey ran off');
+    expect(says(1470, 2290, 320)).toContain('200 g more was held back');
+    expect(says(1470, 2290)).toContain('200 g is in no weighing');
+    expect(says(1470, null)).toContain('the whey was not weighed');
+    expect(says(1870, 2290)).toContain('200 g more came out than went in');
+  });
+
+  it('accounts for all of it, whatever was weighed', () => {
+    const g = fc.integer({ min: 0, max: 4000 });
+    fc.assert(
+      fc.property(g, g, g, (productG, wheyG, heldBackG) => {
+        const { unaccountedG } = differenceOf(FORECAST, { productG, wheyG, heldBackG }, 'Whey');
+        const forecastOut = FORECAST.productG + FORECAST.wheyG + FORECAST.heldBackG;
+        expect(productG + wheyG + heldBackG + unaccountedG).toBeCloseTo(forecastOut, 6);
+      }),
+    );
+  });
+});
+
+describe('the label of a pot', () => {
+  it('names what it contains, most of what went in first, the net mass and the days', () => {
+    const { label } = outcome('cultured-butter');
+    expect(label.contains).toEqual(['milk']);
+    expect(label.ingredients[0]).toBe('Cream');
+    expect(label.netG).toBe(250);
+    expect(label.per100g.fatG).toBeGreaterThan(78);
+    expect(outcome('soda-cheese').label.contains).toEqual(['milk', 'egg']);
+    expect(outcome('plant-yogurt').label.contains).toEqual(['coconut']);
+  });
+
+  it('carries the cautions for who eats it, and not those for who makes it', () => {
+    const raw = outcome('clabber').label.cautions.join(' ');
+    expect(raw).toContain('Raw milk is not for anyone pregnant');
+    expect(raw).not.toContain('Scald vessels');
+    expect(outcome('acid-heat-curd').label.cautions.join()).toContain('Listeria');
+    expect(outcome('scalded-yogurt').label.cautions).toEqual([]);
+  });
+});
+
+describe('what is left of a make', () => {
+  const made = {
+    batchId: '01J00000000000000000000000',
+    name: 'Pot',
+    atMs: 1,
+    useBy: '2026-05-12',
+    treatment: 'scalded',
+    species: 'cow',
+  } as const;
+
+  it('goes into the larder with its composition, and can be poured again', () => {
+    const { byproducts, leftAs } = outcome('strained-yogurt');
+    expect(leftAs).toEqual({ treatment: 'scalded', species: 'cow' });
+    const whey = byproducts.find((b) => b.is === 'whey')!;
+    const lot = madeLot(whey, '01J00000000000000000000001', 2290, made);
+    if (!isStock(lot)) throw new Error('whey has a composition');
+    expect([lot.kind, lot.from, lot.amount]).toEqual(['whey', made.batchId, 2290]);
+    const masses = massesOfMaterial(stockOfLot(lot), 1000);
+    expect(totalG(masses)).toBeCloseTo(1000, 6);
+    expect(masses.lactose).toBeGreaterThan(25);
+    expect(masses.fat).toBeLessThan(5);
+  });
+
+  it('is buttermilk as a lean milk and risen cream as cream; a starter is no lot', () => {
+    const kinds = (id: string) =>
+      outcome(id)
+        .byproducts.filter(canStandInLarder)
+        .map((b) => madeLot(b, '01J00000000000000000000001', 1, made).kind);
+    expect(kinds('cultured-butter')).toEqual(['milk']);
+    expect(kinds('scalded-cream')).toContain('cream');
+    const starter = outcome('scalded-yogurt').byproducts.find((b) => b.is === 'starter')!;
+    expect(canStandInLarder(starter)).toBeFalse();
+    expect(() => madeLot(starter, 'x', 1, made)).toThrowError(RangeError);
+  });
+});

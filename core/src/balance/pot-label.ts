@@ -1,0 +1,55 @@
+import { potsOf } from '../stages/finish.js';
+import type { BoundStage } from '../stages/registry.js';
+import { totalG } from '../state/composition.js';
+import type { CrockState } from '../state/crock-state.js';
+import { shelfLife } from '../safety/shelf-life.js';
+import { nutritionPer100g, type Nutrition } from './nutrition.js';
+
+/** What stands on a pot, but for its lot and its dates, which a calendar gives. */
+export interface PotLabel {
+  readonly contains: readonly string[];
+  /** What went in, most first, without what of it left again as a thing of its own. */
+  readonly ingredients: readonly string[];
+  readonly netG: number;
+  readonly pots: number;
+  /** Days that it keeps in the cold, and the °C that is reckoned with. */
+  readonly keepsDays: number;
+  readonly storeC: number;
+  readonly per100g: Nutrition;
+  /** Cautions for who eats it: not for who makes it. */
+  readonly cautions: readonly string[];
+}
+
+/** A caution that names an allergen. */
+const NAMES_ALLERGENS = /^Contains ([^.]+?)(?:, which [^.]*)?\.$/;
+
+/** The label of a make's product. */
+export function potLabel(
+  end: CrockState,
+  stages: readonly { readonly stage: BoundStage; readonly before: CrockState }[],
+  storeC: number,
+): PotLabel {
+  const weighed = new Map<string, number>();
+  for (const { stage, before } of stages) {
+    for (const { what, massG } of stage.kind.weighIn?.(stage.params, before) ?? []) {
+      const name = what.split(',')[0]!;
+      weighed.set(name, (weighed.get(name) ?? 0) + massG);
+    }
+  }
+  const cautions = stages.flatMap(({ stage, before }) => stage.kind.cautions(stage.params, before));
+  const allergens = cautions.flatMap((c) => NAMES_ALLERGENS.exec(c)?.[1]?.split(' and ') ?? []);
+  const potG = Number(stages.at(-1)?.stage.params['potG'] ?? 0);
+  return {
+    contains: [...new Set(allergens)],
+    ingredients: [...weighed].sort((a, b) => b[1] - a[1]).map(([what]) => what),
+    netG: potG > 0 ? potG : totalG(end.masses),
+    pots: potG > 0 ? potsOf(end.masses, potG) : 1,
+    keepsDays: shelfLife(end, storeC).days,
+    storeC,
+    per100g: nutritionPer100g(end.masses, end.curd.sodaG),
+    cautions: [...new Set(cautions.filter((c) => FOR_EATERS.some((words) => c.startsWith(words))))],
+  };
+}
+
+/** How the cautions begin that concern who eats it. */
+const FOR_EATERS = ['Raw milk', 'Not sour enough', 'Closed bottles', 'Capsules are'] as const;
