@@ -66,6 +66,7 @@ export * from './explain/next-time.js';
 export * from './follow/follow.js';
 export * from './follow/hands.js';
 export * from './follow/panel.js';
+export * from './follow/safety-record.js';
 export * from './follow/outcome.js';
 export * from './follow/deviations.js';
 export * from './follow/series.js';

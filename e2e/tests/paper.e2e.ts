@@ -19,3 +19,13 @@ test('a sheet is handed out as a PDF of one page, the longest among them', async
     expect(bytes.length, 'its faces and its drawing are in it').toBeGreaterThan(15_000);
   }
 });
+
+test('the record of a finished make is a PDF of one page', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/make`);
+  await page.getByRole('link', { name: /Thick yogurt for the bakery/ }).click();
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: /Record for an inspector/ }).click();
+  const file = await coming;
+  expect(file.suggestedFilename()).toMatch(/^record-\d{6}-[0-9A-Z]{4}\.pdf$/);
+  expect(pagesOf(readFileSync((await file.path())!))).toBe(1);
+});

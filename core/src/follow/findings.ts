@@ -27,7 +27,7 @@ export function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, n
 }
 
 /** What it has passed through until now. */
-function pastOf(timeline: Timeline, here: CrockState): readonly CrockState[] {
+export function pastOf(timeline: Timeline, here: CrockState): readonly CrockState[] {
   const states = timeline.stages.filter((s) => s.status !== 'ahead').flatMap((s) => s.run.states);
   return [...states.filter((s) => s.minute < here.minute), here];
 }

@@ -19,6 +19,7 @@ import { handsOf, type Hand } from './hands.js';
 import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 import { panelOf, type StagePanel } from './panel.js';
+import { safetyRecord, type SafetyRecord } from './safety-record.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
 import { msOf, timelineOf, type Timeline } from './timeline.js';
 
@@ -83,6 +84,8 @@ export interface Followed {
   /** When what is looked at will change, from now on. */
   readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
   readonly findings: readonly Finding[];
+  /** What an inspector would ask for. */
+  readonly safety: SafetyRecord;
   /** What comes of it: its label, and what is left besides, as it will end. */
   readonly outcome: Outcome;
   /** What was done otherwise than planned, and what that does to the end. */
@@ -203,6 +206,7 @@ function summarise({
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),
     findings: findingsOf(batch, timeline, here, nominal),
+    safety: safetyRecord(batch, timeline, here),
     outcome: outcomeOf(lastOf(last.run), context, planned),
     deviations: deviationsOf(context, planned),
     learned: {

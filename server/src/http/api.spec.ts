@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import request from 'supertest';
+import type { EntryBody } from '@oat-crock/core';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
 import type { Kitchen } from '../kitchen.js';
@@ -48,6 +49,32 @@ describe('POST /entries', () => {
     expect(answer.status).toBe(422);
     expect(remedies(answer)[0]!.field).toBe('entries.1.body.stageId');
     expect(kitchen.entries.since(0)).toEqual([]);
+  });
+
+  it('does not finish what is on hold, and lets go only what is held, with a name', async () => {
+    const batch = ulid();
+    const say = (body: EntryBody) => entryOf(batch, body);
+    const finish = { type: 'finished', productG: 900, wheyG: null, heldBackG: null, score: null } as const;
+    const release = { type: 'released', by: 'Tam', reason: 'Measured: pH 4.4.' } as const;
+    await post([startOf(batch)]);
+    expect((await post([say(release)])).status).toBe(422);
+    await post([say({ type: 'held', by: 'Ine', reason: 'Smelled of yeast.' })]);
+    const refused = await post([say(finish)]);
+    expect(refused.status).toBe(422);
+    expect(refused.body.errors[0].message).toContain('Smelled of yeast.');
+    expect((await post([say({ ...release, by: '' })])).status).toBe(422);
+    expect((await post([say(release)])).status).toBe(201);
+    expect((await post([say({ ...finish, pots: 4, words: 'Sound.' })])).status).toBe(201);
+  });
+
+  it('takes what is added by hand, and weights of what came out, within bounds', async () => {
+    const batch = ulid();
+    await post([startOf(batch)]);
+    const added = (massG: number) => entryOf(batch, { type: 'added', what: 'acid', massG });
+    expect((await post([added(41)])).status).toBe(201);
+    expect((await post([added(0)])).status).toBe(422);
+    const grains = entryOf(batch, { type: 'reading', quantity: 'grainsG', value: 61, by: 'scale' });
+    expect((await post([grains])).status).toBe(201);
   });
 
   it('refuses what does not fit the log, naming the field and the remedy', async () => {

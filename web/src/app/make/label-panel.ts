@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Batch, Followed } from '@oat-crock/core';
 import { addDays } from 'date-fns';
-import { dayOf, sayDay } from '../larder/days';
+import { written } from '../ui/dates';
 import { SaidPipe } from '../ui/units';
 import { mass, temp } from '../ui/words';
 import { lotCode } from './lot-code';
@@ -54,8 +54,8 @@ export class LabelPanel {
     const madeMs = ended?.atMs ?? startedMs;
     return [
       { what: 'Lot', says: lotCode(this.batch()) },
-      { what: 'Made', says: sayDay(dayOf(madeMs)) },
-      { what: 'Use by', says: sayDay(dayOf(addDays(madeMs, keepsDays))) },
+      { what: 'Made', says: written(madeMs, 'dayYear') },
+      { what: 'Use by', says: written(addDays(madeMs, keepsDays), 'dayYear') },
       { what: 'Keep at', says: `${temp(storeC)} or colder` },
       { what: 'Net', says: mass(netG) },
       { what: 'Contains', says: contains.length ? contains.join(', ') : 'no allergen that is reckoned here' },

@@ -98,7 +98,7 @@ describe('Make', () => {
   it('shows what stands on the pots of a finished make', async () => {
     const page = await at(1270, [1260, { type: 'finished', productG: 1650, wheyG: 2300, heldBackG: 120, score: null }]);
     const label = page.element.querySelector('oc-label-panel')!.textContent.replace(/\s+/g, ' ');
-    expect(label).toMatch(/Lot ?261123-0BTC ?Made ?Tue 24 Nov ?Use by/);
+    expect(label).toMatch(/Lot ?261123-0BTC ?Made ?24 Nov 2026 ?Use by/);
     expect(label).toMatch(/Contains ?milk/);
   });
 

@@ -18,6 +18,7 @@ import { LabelPanel } from './label-panel';
 import { LogList } from './log-list';
 import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
+import { SafetyPanel } from './safety-panel';
 import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
 import { WhyPanel } from './why-panel';
@@ -39,6 +40,7 @@ const HOUR_MS = 3_600_000;
     DecisionBox,
     Otherwise,
     LabelPanel,
+    SafetyPanel,
     StagePanel,
     WhyPanel,
     RouterLink,

@@ -9,7 +9,18 @@ export function datesIn(language: string): void {
 }
 
 type Style =
-  'clock' | 'hour' | 'weekdayClock' | 'day' | 'dayClock' | 'mark' | 'longDay' | 'weekday' | 'initial' | 'month';
+  | 'clock'
+  | 'hour'
+  | 'weekdayClock'
+  | 'day'
+  | 'dayClock'
+  | 'mark'
+  | 'longDay'
+  | 'weekday'
+  | 'initial'
+  | 'month'
+  | 'dayYear'
+  | 'record';
 
 const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
   clock: { hour: 'numeric', minute: '2-digit' },
@@ -21,6 +32,8 @@ const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
   weekday: { weekday: 'short' },
   initial: { weekday: 'narrow' },
   month: { month: 'long' },
+  dayYear: { day: 'numeric', month: 'short', year: 'numeric' },
+  record: { day: 'numeric', month: 'short', year: 'numeric', hour: 'numeric', minute: '2-digit' },
   longDay: { weekday: 'long', day: 'numeric', month: 'long' },
 };
 

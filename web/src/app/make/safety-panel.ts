@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { methodOf, type Batch, type Followed } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Paper } from '../paper/paper';
+import { SaidPipe } from '../ui/units';
+import { lotCode } from './lot-code';
+import { safetyRows } from './safety-words';
+
+/** Safety beside the make: heat, hours warm, acid or cooling, and the record of it all on one page. */
+@Component({
+  selector: 'oc-safety-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
+  template: `
+    <h2>Safety</h2>
+    <dl>
+      @for (row of rows(); track row.what) {
+        <dt>{{ row.what }}</dt>
+        <dd [class]="row.tone">{{ row.says | said }}</dd>
+      }
+    </dl>
+    <button type="button" class="press quiet-press" (click)="save()">Record for an inspector, PDF</button>
+    @if (trouble()) {
+      <p class="problem" role="alert">{{ trouble() }}</p>
+    }
+  `,
+  styles: `
+    dl {
+      display: grid;
+      grid-template-columns: max-content minmax(0, 1fr);
+      gap: 0.15rem 0.9rem;
+      font-size: 0.92rem;
+    }
+    dt {
+      color: var(--ink-soft);
+    }
+    dd {
+      margin: 0;
+    }
+    dd.watch {
+      color: var(--brick);
+    }
+    button {
+      margin-left: -0.6rem;
+    }
+  `,
+})
+export class SafetyPanel {
+  readonly batch = input.required<Batch>();
+  readonly followed = input.required<Followed>();
+  private readonly clock = inject(KitchenClock);
+  private readonly paper = inject(Paper);
+  protected readonly rows = computed(() => safetyRows(this.followed().safety, this.clock.nowMs()));
+  /** Why a PDF could not be made, in words. */
+  protected readonly trouble = signal('');
+
+  protected async save(): Promise<void> {
+    this.trouble.set('');
+    const batch = this.batch();
+    try {
+      const { recordPaper } = await import('./record-paper');
+      const head = { method: methodOf(batch).name, nowMs: this.clock.exactMs() };
+      await this.paper.save(`record-${lotCode(batch)}`, recordPaper(batch, this.followed(), head));
+    } catch (error) {
+      this.trouble.set(`The PDF could not be made (${(error as Error).message}). Try again.`);
+    }
+  }
+}
