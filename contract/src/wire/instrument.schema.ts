@@ -1,3 +1,4 @@
+import { STAND_IN_FAULTS, type StandInFault } from '@oat-crock/core';
 import Joi from 'joi';
 import { READING_BOUNDS } from './entry.js';
 import { moment, ulid } from './entry-parts.js';
@@ -6,17 +7,29 @@ import type { Instrument, InstrumentReading } from './instrument.js';
 /** Readings as an instrument posts them: `{ "readings": [{ "id", "atMs", "value" }] }`. */
 export const instrumentReadingsSchema: Joi.ObjectSchema<{ readings: InstrumentReading[] }> = Joi.object({
   readings: Joi.array()
-    .items(Joi.object({ id: ulid.required(), atMs: moment.required(), value: Joi.number().required() }))
+    .items(Joi.object({ id: ulid, atMs: moment.required(), value: Joi.number().unsafe().required() }))
     .min(1)
     .max(1000)
     .required(),
 });
 
-/** Bounds of an instrument's readings. */
-export function readingValueSchema(quantity: Instrument['quantity']): Joi.NumberSchema {
+/** Whether an instrument's reading can be. */
+export function canBe(quantity: Instrument['quantity'], value: number): boolean {
   const { min, max } = READING_BOUNDS[quantity];
-  return Joi.number().min(min).max(max).required();
+  return value >= min && value <= max;
 }
+
+/** The fault that a simulated instrument is given, or null for none: `{ "fault": "stuck" }`. */
+export const faultSchema: Joi.ObjectSchema<{ fault: StandInFault | null }> = Joi.object({
+  fault: Joi.valid(...Object.keys(STAND_IN_FAULTS))
+    .allow(null)
+    .required(),
+});
+
+/** How much of what instruments read of a batch is asked for: all of it, one in a minute of each, or none. */
+export const readingsSchema: Joi.ObjectSchema<{ readings: 'all' | 'minute' | 'none' }> = Joi.object({
+  readings: Joi.valid('all', 'minute', 'none').default('all'),
+}).prefs({ convert: true });
 
 /** Where an instrument is put: `{ "batchId": … }`, or null for back on the shelf. */
 export const placementSchema: Joi.ObjectSchema<{ batchId: string | null }> = Joi.object({

@@ -1,3 +1,5 @@
+import type { StandInFault } from '@oat-crock/core';
+
 /** An instrument that posts readings: what it measures, and the crock it stands in. */
 export interface Instrument {
   readonly id: string;
@@ -6,10 +8,29 @@ export interface Instrument {
   readonly simulated: boolean;
   /** The batch it measures, or null while it is on the shelf. */
   readonly batchId: string | null;
+  /** When it last read something, ms, and what; since when it has shown the very same; the last that could not be. */
+  readonly lastMs: number | null;
+  readonly lastValue: number | null;
+  readonly sameSinceMs: number | null;
+  readonly impossible: { readonly atMs: number; readonly value: number } | null;
+  /** Of a simulated one: the fault it was given and since when, and when it was calibrated. */
+  readonly fault: StandInFault | null;
+  readonly faultSinceMs: number | null;
+  readonly calibratedMs: number | null;
 }
 
+/** What became of readings that were posted. */
+export interface ReadingsTaken {
+  readonly kept: number;
+  /** Too near to one that was kept, and no different. */
+  readonly thinned: number;
+  /** What could not be, by its place in what was sent. */
+  readonly impossible: readonly number[];
+}
+
+/** A reading as it is posted; one without an id is known by its instrument and its moment. */
 export interface InstrumentReading {
-  readonly id: string;
+  readonly id?: string;
   readonly atMs: number;
   readonly value: number;
 }

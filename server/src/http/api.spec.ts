@@ -176,11 +176,8 @@ describe('instruments', () => {
     expect(last.body).toEqual({ type: 'reading', quantity: 'ph', value: 5.1, by: 'meter' });
   });
 
-  it('need their own token, a true value and a real crock', async () => {
+  it('need their own token and a real crock', async () => {
     expect((await readings([5], 'stolen')).status).toBe(401);
-    const impossible = await readings([5, 17]);
-    expect(impossible.status).toBe(422);
-    expect(remedies(impossible)[0]!.field).toBe('readings.1.value');
     const nowhere = await request(app).put(`${API}/instruments/probe/placement`).send({ batchId: ulid() });
     expect(nowhere.status).toBe(422);
     await request(app).put(`${API}/instruments/none/placement`).send({ batchId: null }).expect(404);

@@ -28,7 +28,7 @@ export function events(entries: EntryStore): Events {
       response.write('retry: 1000\n\n');
       const last = Number(request.get('last-event-id') ?? request.query['since']);
       if (Number.isInteger(last) && last >= 0) {
-        const missed = entries.since(last);
+        const missed = entries.forPage(last);
         if (missed.length > 0) response.write(frame({ type: 'entries', entries: missed }));
       }
       pages.add(response);

@@ -2,12 +2,14 @@ import {
   afterSchema,
   clockRateSchema,
   entriesSchema,
+  faultSchema,
   gearSchema,
   instrumentReadingsSchema,
   lotSchema,
   methodFileSchema,
   methodSchema,
   placementSchema,
+  readingsSchema,
   settingsSchema,
 } from '@oat-crock/contract';
 import type Joi from 'joi';
@@ -52,7 +54,8 @@ const OPERATIONS: readonly Operation[] = [
   {
     path: '/batches/{id}',
     method: 'get',
-    summary: 'Every entry of one batch',
+    summary: 'The entries of one batch, with all readings of instruments, one a minute of each, or none',
+    query: readingsSchema,
     answers: { '200': 'Entries', '404': 'No such batch' },
   },
   { path: '/instruments', method: 'get', summary: 'The instruments', answers: { '200': 'Instruments' } },
@@ -66,9 +69,22 @@ const OPERATIONS: readonly Operation[] = [
   {
     path: '/instruments/{id}/readings',
     method: 'post',
-    summary: 'Readings of an instrument, with its token as a bearer',
+    summary: 'Readings of an instrument, with its token as a bearer; as text/csv too, a moment and a value a line',
     body: instrumentReadingsSchema,
     answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token', ...REFUSED },
+  },
+  {
+    path: '/instruments/{id}/fault',
+    method: 'put',
+    summary: 'Give a simulated instrument a fault, or none',
+    body: faultSchema,
+    answers: { '200': 'Given', '404': 'No such instrument', '409': 'It is a real one', ...REFUSED },
+  },
+  {
+    path: '/instruments/{id}/calibration',
+    method: 'post',
+    summary: 'Calibrate a simulated instrument',
+    answers: { '200': 'Calibrated', '404': 'No such instrument', '409': 'It is a real one' },
   },
   { path: '/clock', method: 'get', summary: 'The kitchen’s clock', answers: { '200': 'Clock' } },
   {

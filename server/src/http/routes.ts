@@ -3,21 +3,18 @@ import {
   check,
   clockRateSchema,
   entriesSchema,
-  instrumentReadingsSchema,
   InputRefused,
-  placementSchema,
   problem,
-  readingValueSchema,
+  readingsSchema,
   settingsSchema,
-  type InstrumentReading,
 } from '@oat-crock/contract';
 import type { Entry } from '@oat-crock/core';
-import { Router, type Request } from 'express';
-import { timingSafeEqual } from 'node:crypto';
-import { publicInstrument, type KeptInstrument } from '../store/instruments.js';
+import { Router } from 'express';
+import { publicInstrument } from '../store/instruments.js';
 import type { Kitchen } from '../kitchen.js';
 import { admitEntries } from './admit.js';
 import { HttpProblem, notFound } from './errors.js';
+import { instrumentRoutes } from './instrument-routes.js';
 import { larderRoutes } from './larder-routes.js';
 import { openApiDocument } from './openapi.js';
 
@@ -25,7 +22,6 @@ import { openApiDocument } from './openapi.js';
 export function apiRoutes(kitchen: Kitchen): Router {
   const { entries, instruments, household, clock, events } = kitchen;
   const router = Router();
-  const shown = () => instruments.all().map(publicInstrument);
 
   router.get('/health', (_request, response) => {
     response.json({ ok: true, nowMs: clock.now() });
@@ -35,8 +31,8 @@ export function apiRoutes(kitchen: Kitchen): Router {
     const { after } = check(afterSchema, request.query);
     response.json({
       clock: clock.reading(),
-      entries: entries.since(after),
-      instruments: shown(),
+      entries: entries.forPage(after),
+      instruments: instruments.all().map(publicInstrument),
       household: household.settings(),
       larder: kitchen.larder(),
     });
@@ -57,48 +53,20 @@ export function apiRoutes(kitchen: Kitchen): Router {
         ]);
       }
     });
-    admitEntries(sent, entries.ofBatch, (id) => kitchen.lots.get(id) !== null);
+    admitEntries(sent, knownFor(sent), (id) => kitchen.lots.get(id) !== null);
     const { all, fresh } = entries.append(sent);
     if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
     response.status(fresh.length > 0 ? 201 : 200).json({ entries: all });
   });
 
   router.get('/batches/:id', (request, response) => {
-    const found = entries.ofBatch(request.params.id);
+    const { readings } = check(readingsSchema, request.query);
+    const found = entries.ofBatch(request.params.id, readings);
     if (found.length === 0) throw notFound('batch of this id');
     response.json({ batchId: request.params.id, entries: found });
   });
 
-  router.get('/instruments', (_request, response) => {
-    response.json({ instruments: shown() });
-  });
-
-  router.put('/instruments/:id/placement', (request, response) => {
-    const instrument = instrumentOf(request);
-    const { batchId } = check(placementSchema, request.body);
-    if (batchId !== null && entries.ofBatch(batchId).length === 0) {
-      throw new InputRefused([
-        { field: 'batchId', message: 'There is no such batch.', remedy: 'Give the id of a live batch, or null.' },
-      ]);
-    }
-    instruments.place(instrument.id, batchId);
-    events.tell({ type: 'instruments', instruments: shown() });
-    response.json(publicInstrument(instruments.get(instrument.id)!));
-  });
-
-  router.post('/instruments/:id/readings', (request, response) => {
-    const instrument = instrumentOf(request);
-    demandToken(request, instrument);
-    const { readings } = check(instrumentReadingsSchema, request.body);
-    readings.forEach((reading, i) => checkValue(instrument, reading, i));
-    if (instrument.batchId === null) {
-      response.status(202).json({ kept: 0, why: 'It stands in no crock.' });
-      return;
-    }
-    const { fresh } = entries.append(readings.map((reading) => entryOf(instrument, instrument.batchId!, reading)));
-    if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
-    response.status(201).json({ kept: fresh.length });
-  });
+  router.use(instrumentRoutes(kitchen));
 
   router.get('/clock', (_request, response) => {
     response.json(clock.reading());
@@ -147,41 +115,14 @@ export function apiRoutes(kitchen: Kitchen): Router {
   });
 
   return router;
-
-  function instrumentOf(request: Request): KeptInstrument {
-    const found = instruments.get(String(request.params['id']));
-    if (!found) throw notFound('instrument of this id');
-    return found;
+  /** What is known of a batch, as far as new lines must fit it: every line by hand, and those that are corrected. */
+  function knownFor(sent: readonly Entry[]): (batchId: string) => readonly Entry[] {
+    return (batchId) => {
+      const replaced = sent.flatMap(({ body }) =>
+        body.type === 'correction' ? (entries.get(body.replaces) ?? []) : [],
+      );
+      const read = replaced.filter((e) => e.batchId === batchId && e.source !== 'hand');
+      return [...entries.ofBatch(batchId, 'none'), ...read];
+    };
   }
-}
-
-function demandToken(request: Request, instrument: KeptInstrument): void {
-  const given = Buffer.from(/^Bearer (.+)$/.exec(request.get('authorization') ?? '')?.[1] ?? '');
-  const wanted = Buffer.from(instrument.token);
-  if (given.length === wanted.length && timingSafeEqual(given, wanted)) return;
-  throw new HttpProblem(
-    problem(401, 'Not this instrument', 'Send "Authorization: Bearer" with the instrument’s token.'),
-  );
-}
-
-function checkValue(instrument: KeptInstrument, reading: InstrumentReading, i: number): void {
-  try {
-    check(readingValueSchema(instrument.quantity), reading.value);
-  } catch (error) {
-    if (!(error instanceof InputRefused)) throw error;
-    throw new InputRefused(error.errors.map((e) => ({ ...e, field: `readings.${i}.value` })));
-  }
-}
-
-const BY = { tempC: 'thermometer', ph: 'meter', wheyG: 'scale' } as const;
-
-function entryOf(instrument: KeptInstrument, batchId: string, reading: InstrumentReading): Entry {
-  const { quantity } = instrument;
-  return {
-    id: reading.id,
-    batchId,
-    atMs: reading.atMs,
-    source: instrument.id,
-    body: { type: 'reading', quantity, value: reading.value, by: BY[quantity] },
-  };
 }

@@ -1,5 +1,15 @@
 import { kitchenTime, type ClockReading, type Instrument } from '@oat-crock/contract';
-import { readingMoments, replay, standInReading, type Batch, type Entry, type StandInKind } from '@oat-crock/core';
+import {
+  faultyReading,
+  readingMoments,
+  replay,
+  seededRandom,
+  seedFromText,
+  standInReading,
+  type Batch,
+  type Entry,
+  type StandInKind,
+} from '@oat-crock/core';
 import { ulid } from 'ulid';
 import type { StandInOrders } from './start.js';
 
@@ -22,20 +32,25 @@ async function round(): Promise<void> {
   const placed = (await get<{ instruments: Instrument[] }>('instruments')).instruments;
   const batches = new Map<string, Batch | null>();
   for (const { id, kind, token } of instruments) {
-    const batchId = placed.find((i) => i.id === id)?.batchId ?? null;
+    const instrument = placed.find((i) => i.id === id);
+    const batchId = instrument?.batchId ?? null;
     if (batchId && !batches.has(batchId)) {
-      batches.set(batchId, replay((await get<{ entries: Entry[] }>(`batches/${batchId}`)).entries));
+      batches.set(batchId, replay((await get<{ entries: Entry[] }>(`batches/${batchId}?readings=none`)).entries));
     }
     const batch = batchId ? (batches.get(batchId) ?? null) : null;
     const afterMs = Math.max(readUntil.get(id) ?? nowMs, nowMs - LONGEST_BACK_MS);
     readUntil.set(id, nowMs);
-    if (batch) await post(id, token, readings(kind as StandInKind, batch, afterMs, nowMs));
+    if (batch && instrument) await post(id, token, readings(kind as StandInKind, instrument, batch, afterMs, nowMs));
   }
 }
 
-function readings(kind: StandInKind, batch: Batch, afterMs: number, nowMs: number) {
+function readings(kind: StandInKind, instrument: Instrument, batch: Batch, afterMs: number, nowMs: number) {
+  const soundThen = () => standInReading(kind, batch, instrument.faultSinceMs ?? nowMs);
   return readingMoments(kind, afterMs, nowMs).flatMap((atMs) => {
-    const value = standInReading(kind, batch, atMs);
+    const sound = standInReading(kind, batch, atMs);
+    if (sound === null) return [];
+    const random = seededRandom(seedFromText(`${instrument.id} ${atMs}`));
+    const value = faultyReading(kind, sound, atMs, instrument, soundThen, random);
     return value === null ? [] : [{ id: ulid(atMs), atMs, value }];
   });
 }

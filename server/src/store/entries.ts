@@ -24,7 +24,18 @@ export interface EntryStore {
   /** Writes entries in one transaction; those already written are left as they are. Gives back all, in order. */
   readonly append: (entries: readonly Entry[]) => { readonly all: StoredEntry[]; readonly fresh: StoredEntry[] };
   readonly since: (seq: number) => StoredEntry[];
-  readonly ofBatch: (batchId: string) => StoredEntry[];
+  /** What a page begins with, or has missed: every line by hand, and what instruments read of makes that are on. */
+  readonly forPage: (seq: number) => StoredEntry[];
+  /** A batch's log, in order of arrival; with one reading in a minute of each instrument, or none, where that is enough. */
+  readonly ofBatch: (batchId: string, readings?: 'all' | 'minute' | 'none') => StoredEntry[];
+  readonly has: (batchId: string) => boolean;
+  readonly get: (id: string) => StoredEntry | null;
+  /** What was kept of a probe in a batch next before (or at) and next after a moment. */
+  readonly besides: (
+    batchId: string,
+    source: string,
+    atMs: number,
+  ) => readonly [StoredEntry | null, StoredEntry | null];
   /** What makes took out of a lot. */
   readonly tookFrom: (lotId: string) => StoredEntry[];
   readonly latestMs: () => number | null;
@@ -37,6 +48,32 @@ export function entryStore(db: Db): EntryStore {
   const byId = db.prepare<[string], Row>('SELECT * FROM entry WHERE id = ?');
   const since = db.prepare<[number], Row>('SELECT * FROM entry WHERE seq > ? ORDER BY seq');
   const ofBatch = db.prepare<[string], Row>('SELECT * FROM entry WHERE batch_id = ? ORDER BY seq');
+  const byHand = db.prepare<[number], Row>(`SELECT * FROM entry WHERE source = 'hand' AND seq > ? ORDER BY seq`);
+  const ofBatchByHand = db.prepare<[string], Row>(
+    `SELECT * FROM entry WHERE batch_id = ? AND source = 'hand' ORDER BY seq`,
+  );
+  const read = db.prepare<[string, number], Row>(
+    `SELECT * FROM entry WHERE batch_id = ? AND source <> 'hand' AND seq > ?`,
+  );
+  const readByMinute = db.prepare<[string], Row>(
+    `SELECT min(seq) AS seq, id, batch_id, at_ms, source, body FROM entry
+     WHERE batch_id = ? AND source <> 'hand' GROUP BY source, at_ms / 60000`,
+  );
+  const begun = db.prepare<[], { batch_id: string }>(
+    `SELECT DISTINCT batch_id FROM entry WHERE source = 'hand' AND json_extract(body, '$.type') = 'started'`,
+  );
+  const ended = db.prepare<[], { batch_id: string }>(
+    `SELECT DISTINCT batch_id FROM entry AS e WHERE json_extract(body, '$.type') IN ('finished', 'discarded')
+     AND NOT EXISTS (SELECT 1 FROM entry AS c WHERE c.batch_id = e.batch_id AND c.source = 'hand'
+       AND json_extract(c.body, '$.replaces') = e.id AND json_type(c.body, '$.body') = 'null')`,
+  );
+  const first = db.prepare<[string], { seq: number }>('SELECT seq FROM entry WHERE batch_id = ? LIMIT 1');
+  const before = db.prepare<[string, string, number], Row>(
+    `SELECT * FROM entry WHERE batch_id = ? AND source = ? AND source <> 'hand' AND at_ms <= ? ORDER BY at_ms DESC LIMIT 1`,
+  );
+  const after = db.prepare<[string, string, number], Row>(
+    `SELECT * FROM entry WHERE batch_id = ? AND source = ? AND source <> 'hand' AND at_ms > ? ORDER BY at_ms LIMIT 1`,
+  );
   const took = db.prepare<[string], Row>(
     `SELECT * FROM entry WHERE json_extract(body, '$.type') = 'took' AND json_extract(body, '$.lotId') = ? ORDER BY seq`,
   );
@@ -59,7 +96,26 @@ export function entryStore(db: Db): EntryStore {
   return {
     append,
     since: (seq) => since.all(seq).map(toEntry),
-    ofBatch: (batchId) => ofBatch.all(batchId).map(toEntry),
+    forPage: (seq) => {
+      const over = new Set(ended.all().map((row) => row.batch_id));
+      const live = begun.all().filter((row) => !over.has(row.batch_id));
+      const rows = [...byHand.all(seq), ...live.flatMap((row) => read.all(row.batch_id, seq))];
+      return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
+    },
+    ofBatch: (batchId, readings = 'all') => {
+      if (readings === 'all') return ofBatch.all(batchId).map(toEntry);
+      const rows = [...ofBatchByHand.all(batchId), ...(readings === 'minute' ? readByMinute.all(batchId) : [])];
+      return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
+    },
+    has: (batchId) => first.get(batchId) !== undefined,
+    get: (id) => {
+      const row = byId.get(id);
+      return row ? toEntry(row) : null;
+    },
+    besides: (batchId, source, atMs) => {
+      const [earlier, later] = [before.get(batchId, source, atMs), after.get(batchId, source, atMs)];
+      return [earlier ? toEntry(earlier) : null, later ? toEntry(later) : null];
+    },
     tookFrom: (lotId) => took.all(lotId).map(toEntry),
     latestMs: () => latest.get()?.at ?? null,
   };

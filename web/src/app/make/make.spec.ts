@@ -3,6 +3,7 @@ import type { EntryBody } from '@oat-crock/core';
 import { Crock } from '../ui/crock';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
+import { probeOf } from '../testing/probe';
 import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
 import { larderFeature } from '../state/larder.feature';
 import { BatchList } from './batch-list';
@@ -163,11 +164,35 @@ describe('Make', () => {
 
   it('puts a probe into the crock and back on the shelf', async () => {
     const page = await at(200);
-    const probe = { id: 'p', name: 'pH probe', quantity: 'ph' as const, simulated: true, batchId: null };
-    page.store.dispatch(InstrumentActions.told({ instruments: [probe] }));
+    page.store.dispatch(InstrumentActions.told({ instruments: [probeOf()] }));
     await page.fixture.whenStable();
-    page.element.querySelector<HTMLInputElement>('.probes input')!.click();
+    page.element.querySelector<HTMLInputElement>('oc-probe-list input')!.click();
     expect(page.store.selectSignal(instrumentsFeature.selectAll)()[0]!.batchId).toBe(ID);
+  });
+
+  it('says what a probe read last and what is wrong with it, and tells a simulated one to fail', async () => {
+    const page = await at(200);
+    const NOW = START_MS + 200 * MIN;
+    const impossible = { atMs: NOW - 5 * MIN, value: 13.2 };
+    const read = { batchId: ID, lastMs: NOW - 2 * MIN, lastValue: 6.41, sameSinceMs: NOW - 2 * MIN, impossible };
+    page.store.dispatch(InstrumentActions.told({ instruments: [probeOf(read)] }));
+    await page.fixture.whenStable();
+    const list = page.element.querySelector('oc-probe-list')!;
+    expect(list.textContent).toContain('pH 6.41, 2 min ago');
+    expect(list.textContent).toContain('It read 13.2, which cannot be');
+    const dispatched: unknown[] = [];
+    spyOn(page.store, 'dispatch').and.callFake(((action: unknown) => void dispatched.push(action)) as never);
+    const probes = page.fixture.debugElement.query((e) => e.name === 'oc-probe-list').componentInstance as {
+      giveFault: (id: string, fault: string) => void;
+    };
+    probes.giveFault('p', 'stuck');
+    probes.giveFault('p', 'none');
+    await page.click('Calibrate');
+    expect(dispatched).toEqual([
+      InstrumentActions.giveFault({ id: 'p', fault: 'stuck' }),
+      InstrumentActions.giveFault({ id: 'p', fault: null }),
+      InstrumentActions.calibrate({ id: 'p' }),
+    ]);
   });
 
   it('says so when there is no such make', async () => {

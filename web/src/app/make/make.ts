@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Instrument } from '@oat-crock/contract/wire';
 import { holdOf, methodOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Pour } from '../pour/pour';
 import { PourFocus } from '../shell/focus';
 import { FollowActions, followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
-import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { logFeature } from '../state/log.feature';
 import { capital, mass } from '../ui/words';
 import { BalanceTable } from './balance-table';
@@ -18,6 +16,7 @@ import { LabelPanel } from './label-panel';
 import { LogList } from './log-list';
 import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
+import { ProbeList } from './probe-list';
 import { SafetyPanel } from './safety-panel';
 import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
@@ -40,6 +39,7 @@ const HOUR_MS = 3_600_000;
     DecisionBox,
     Otherwise,
     LabelPanel,
+    ProbeList,
     SafetyPanel,
     StagePanel,
     WhyPanel,
@@ -58,7 +58,6 @@ export class Make {
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly byBatch = this.store.selectSignal(followFeature.selectByBatch);
   private readonly failures = this.store.selectSignal(followFeature.selectFailed);
-  private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
 
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.batchId()) ?? null);
   protected readonly followed = computed(() => this.byBatch()[this.batchId() ?? ''] ?? null);
@@ -93,9 +92,6 @@ export class Make {
     return { from: from - lasts * 0.05, until: until + lasts * 0.02 };
   });
   protected readonly cautions = computed(() => [...new Set(this.followed()?.stages.flatMap((s) => s.cautions) ?? [])]);
-  protected readonly probes = computed(() =>
-    this.instruments().filter((i) => i.batchId === null || i.batchId === this.batchId()),
-  );
   protected readonly held = computed(() => this.batch() !== null && holdOf(this.batch()!) !== null);
   /** What is being decided of it, with a name and a reason. */
   protected readonly deciding = signal<Deciding>(null);
@@ -119,10 +115,5 @@ export class Make {
 
   protected pick(stageId: string): void {
     this.picked.update((now) => (now === stageId ? null : stageId));
-  }
-
-  protected place(probe: Instrument): void {
-    const batchId = probe.batchId === null ? this.batchId()! : null;
-    this.store.dispatch(InstrumentActions.place({ id: probe.id, batchId }));
   }
 }

@@ -1,11 +1,15 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import type { Instrument } from '@oat-crock/contract/wire';
+import type { StandInFault } from '@oat-crock/core';
 
 export const InstrumentActions = createActionGroup({
   source: 'instruments',
   events: {
     Told: props<{ instruments: readonly Instrument[] }>(),
     Place: props<{ id: string; batchId: string | null }>(),
+    /** A simulated one is told to do something wrong, or nothing. */
+    'Give Fault': props<{ id: string; fault: StandInFault | null }>(),
+    Calibrate: props<{ id: string }>(),
   },
 });
 

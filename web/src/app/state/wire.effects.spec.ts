@@ -5,8 +5,10 @@ import { provideStore, Store } from '@ngrx/store';
 import { USUAL_SETTINGS, type ServerEvent, type Snapshot, type StoredEntry } from '@oat-crock/contract/wire';
 import type { Entry } from '@oat-crock/core';
 import { Subject } from 'rxjs';
+import { probeOf } from '../testing/probe';
 import { entriesUntil } from '../testing/followed';
 import { clockFeature } from './clock.feature';
+import { FollowActions, followFeature } from './follow.feature';
 import { householdFeature } from './household.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
 import { LogActions, logFeature } from './log.feature';
@@ -44,6 +46,12 @@ class FakeWire {
     this.sent.push(entry!);
     return Promise.resolve(this.answer(entry!));
   };
+  readonly readWhole: string[] = [];
+  whole: readonly StoredEntry[] = [];
+  batch = (batchId: string): Promise<readonly StoredEntry[]> => {
+    this.readWhole.push(batchId);
+    return this.up ? Promise.resolve(this.whole) : Promise.reject(new Error('away'));
+  };
   place = (_id: string, batchId: string | null) => Promise.resolve(this.placed.push(batchId));
 }
 
@@ -68,6 +76,7 @@ describe('the line to the server', () => {
           [clockFeature.name]: clockFeature.reducer,
           [instrumentsFeature.name]: instrumentsFeature.reducer,
           [householdFeature.name]: householdFeature.reducer,
+          [followFeature.name]: followFeature.reducer,
         }),
         provideEffects(wireEffects),
       ],
@@ -123,11 +132,31 @@ describe('the line to the server', () => {
     expect(state(logFeature.selectRefused)[0]!.errors).toEqual(errors);
   });
 
+  it('reads what instruments saw of a finished make once it is looked at, once, and again where it failed', async () => {
+    const stored = (lines: readonly Entry[]) => lines.map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
+    const end = [1260, { type: 'finished', productG: 1700, wheyG: null, heldBackG: null, score: null }] as const;
+    const hands = stored(entriesUntil(1250, end));
+    const read = entriesUntil(1250, end, [200, { type: 'reading', quantity: 'ph', value: 5.5, by: 'meter' }]);
+    wire.whole = stored(read);
+    wire.line.next({ type: 'entries', entries: hands });
+    await until(() => state(logFeature.selectBatches).length === 1);
+    const { id } = state(logFeature.selectBatches)[0]!;
+    wire.up = false;
+    store.dispatch(FollowActions.wanted({ batchId: id }));
+    await until(() => wire.readWhole.length === 1);
+    wire.up = true;
+    await new Promise((resume) => setTimeout(resume, 20));
+    store.dispatch(FollowActions.wanted({ batchId: id }));
+    await until(() => state(logFeature.selectBatches)[0]!.readings.length === 1);
+    store.dispatch(FollowActions.wanted({ batchId: id }));
+    await new Promise((resume) => setTimeout(resume, 50));
+    expect(wire.readWhole).toEqual([id, id]);
+  });
+
   it('shows what others log, and where they put the probes', async () => {
     const entries = entriesUntil(20).map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
     wire.line.next({ type: 'entries', entries });
-    const probe = { id: 'p', name: 'P', quantity: 'ph' as const, simulated: true, batchId: null };
-    wire.line.next({ type: 'instruments', instruments: [probe] });
+    wire.line.next({ type: 'instruments', instruments: [probeOf()] });
     await until(() => state(instrumentsFeature.selectAll).length === 1);
     expect(state(logFeature.selectBatches).length).toBe(1);
     store.dispatch(InstrumentActions.place({ id: 'p', batchId: 'b' }));

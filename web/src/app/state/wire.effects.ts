@@ -17,8 +17,10 @@ import {
   switchMap,
   tap,
   timer,
+  withLatestFrom,
 } from 'rxjs';
 import { ClockActions } from './clock.feature';
+import { FollowActions, followFeature } from './follow.feature';
 import { HouseholdActions } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
 import { LarderActions } from './larder.feature';
@@ -136,4 +138,40 @@ const place = createEffect(
   { functional: true, dispatch: false },
 );
 
-export const wireEffects = { listen, recover, keep, send, setRate, place };
+const tellStandIn = createEffect(
+  (actions$ = inject(Actions), wire = inject(Wire)) =>
+    actions$.pipe(
+      ofType(InstrumentActions.giveFault, InstrumentActions.calibrate),
+      concatMap((told) => {
+        const done = 'fault' in told ? wire.giveFault(told.id, told.fault) : wire.calibrate(told.id);
+        return from(done).pipe(catchError(() => of(null)));
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** What instruments read of a make that is over comes when a page looks at it, once. */
+const readWhole = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
+    const batches = store.selectSignal(logFeature.selectBatches);
+    const read = new Set<string>();
+    return merge(actions$.pipe(ofType(FollowActions.wanted)), actions$.pipe(ofType(LogActions.loaded))).pipe(
+      withLatestFrom(store.select(followFeature.selectWanted)),
+      mergeMap(([, wanted]) => {
+        const over = batches().some((b) => b.id === wanted && b.ended !== null);
+        if (wanted === null || !over || read.has(wanted)) return EMPTY;
+        read.add(wanted);
+        return from(wire.batch(wanted)).pipe(
+          map((entries) => LogActions.arrived({ entries })),
+          catchError(() => {
+            read.delete(wanted);
+            return EMPTY;
+          }),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+export const wireEffects = { listen, recover, keep, send, setRate, place, tellStandIn, readWhole };

@@ -10,7 +10,7 @@ import type {
   StoredEntry,
   VersionedSettings,
 } from '@oat-crock/contract/wire';
-import type { Entry } from '@oat-crock/core';
+import type { Entry, StandInFault } from '@oat-crock/core';
 import { firstValueFrom, Observable } from 'rxjs';
 
 const API = '/api/v1';
@@ -52,6 +52,22 @@ export class Wire {
 
   place(id: string, batchId: string | null): Promise<Instrument> {
     return firstValueFrom(this.http.put<Instrument>(`${API}/instruments/${id}/placement`, { batchId }));
+  }
+
+  giveFault(id: string, fault: StandInFault | null): Promise<Instrument> {
+    return firstValueFrom(this.http.put<Instrument>(`${API}/instruments/${id}/fault`, { fault }));
+  }
+
+  calibrate(id: string): Promise<Instrument> {
+    return firstValueFrom(this.http.post<Instrument>(`${API}/instruments/${id}/calibration`, {}));
+  }
+
+  /** A batch's whole log, with one reading in a minute of each instrument. */
+  async batch(batchId: string): Promise<readonly StoredEntry[]> {
+    const found = await firstValueFrom(
+      this.http.get<{ entries: StoredEntry[] }>(`${API}/batches/${batchId}?readings=minute`),
+    );
+    return found.entries;
   }
 
   /** Changes the settings over the version read; null where somebody else has changed them since. */

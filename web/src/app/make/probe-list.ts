@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { Instrument } from '@oat-crock/contract/wire';
+import { probeTrouble, STAND_IN_FAULTS, type Followed, type SeriesPoint, type StandInFault } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
+import { OptionField } from '../ui/option-field';
+import { SaidPipe } from '../ui/units';
+import { acidity, fromNow, mass, temp } from '../ui/words';
+
+const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> = {
+  tempC: temp,
+  ph: acidity,
+  wheyG: mass,
+};
+const FAULTS = [
+  { id: 'none', label: 'reads as it should' },
+  ...Object.entries(STAND_IN_FAULTS).map(([id, label]) => ({ id, label })),
+];
+
+/** The probes that stand in a crock, or could: what they read last, what is wrong with them, and what a simulated one should do wrong. */
+@Component({
+  selector: 'oc-probe-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [OptionField, SaidPipe],
+  templateUrl: './probe-list.html',
+  styleUrl: './probe-list.css',
+})
+export class ProbeList {
+  readonly batchId = input.required<string>();
+  readonly followed = input.required<Followed>();
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly all = this.store.selectSignal(instrumentsFeature.selectAll);
+
+  protected readonly faults = FAULTS;
+  protected readonly rows = computed(() => {
+    const nowMs = this.clock.nowMs();
+    return this.all()
+      .filter((probe) => probe.batchId === null || probe.batchId === this.batchId())
+      .map((probe) => {
+        const inIt = probe.batchId !== null;
+        const read = inIt && probe.lastMs !== null && probe.lastValue !== null;
+        return {
+          probe,
+          inIt,
+          last: read ? `${READ[probe.quantity](probe.lastValue!)}, ${fromNow(probe.lastMs!, nowMs)}` : '',
+          trouble: inIt
+            ? probeTrouble(probe, nowMs, (atMs) => courseAt(this.followed().series, probe.quantity, atMs))
+            : null,
+          calibrates: inIt && probe.simulated && probe.quantity === 'ph',
+        };
+      });
+  });
+
+  protected place({ id, batchId }: Instrument): void {
+    this.store.dispatch(InstrumentActions.place({ id, batchId: batchId === null ? this.batchId() : null }));
+  }
+
+  protected giveFault(id: string, fault: string): void {
+    this.store.dispatch(InstrumentActions.giveFault({ id, fault: fault === 'none' ? null : (fault as StandInFault) }));
+  }
+
+  protected calibrate(id: string): void {
+    this.store.dispatch(InstrumentActions.calibrate({ id }));
+  }
+}
+
+/** What a probe should read at a moment by the course of its crock: the point nearest to it. */
+function courseAt(series: readonly SeriesPoint[], quantity: Instrument['quantity'], atMs: number): number | null {
+  let best: SeriesPoint | null = null;
+  for (const point of series) {
+    if (best === null || Math.abs(point.atMs - atMs) < Math.abs(best.atMs - atMs)) best = point;
+  }
+  return best && best[quantity];
+}

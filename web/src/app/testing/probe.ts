@@ -1,0 +1,8 @@
+import type { Instrument } from '@oat-crock/contract/wire';
+
+/** A pH probe that has read nothing yet, on the shelf unless said otherwise. */
+export function probeOf(more: Partial<Instrument> = {}): Instrument {
+  const unread = { lastMs: null, lastValue: null, sameSinceMs: null, impossible: null };
+  const sound = { fault: null, faultSinceMs: null, calibratedMs: null };
+  return { id: 'p', name: 'pH probe', quantity: 'ph', simulated: true, batchId: null, ...unread, ...sound, ...more };
+}
