@@ -141,7 +141,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     ended: endOf(standing),
-    log: unique.map((entry) => logLine(entry, standing)),
+    log: logOf(unique, standing),
   };
 }
 
@@ -184,9 +184,13 @@ function endOf(entries: readonly StandingEntry[]): Batch['ended'] {
   return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score, pots, left, words };
 }
 
-function logLine(entry: Entry, standing: readonly StandingEntry[]): LogLine {
+function logOf(entries: readonly Entry[], standing: readonly StandingEntry[]): LogLine[] {
+  const byId = new Map(standing.map((s) => [s.id, s]));
+  return entries.map((entry) => logLine(entry, byId.get(entry.id)));
+}
+
+function logLine(entry: Entry, now: StandingEntry | undefined): LogLine {
   if (entry.body.type === 'correction') return { entry, fate: 'is a correction', now: null };
-  const now = standing.find((s) => s.id === entry.id);
   if (!now) return { entry, fate: 'taken back', now: null };
   return now.corrected ? { entry, fate: 'corrected', now: now.body } : { entry, fate: 'stands', now: null };
 }

@@ -24,7 +24,10 @@ export interface EntryStore {
   /** Writes entries in one transaction; those already written are left as they are. Gives back all, in order. */
   readonly append: (entries: readonly Entry[]) => { readonly all: StoredEntry[]; readonly fresh: StoredEntry[] };
   readonly since: (seq: number) => StoredEntry[];
-  /** What a page begins with, or has missed: every line by hand, and what instruments read of makes that are on. */
+  /**
+   * What a page begins with (after 0), or has missed: every line by hand, and what instruments read of makes that are on;
+   * to begin with one reading in a minute of each.
+   */
   readonly forPage: (seq: number) => StoredEntry[];
   /** A batch's log, in order of arrival; with one reading in a minute of each instrument, or none, where that is enough. */
   readonly ofBatch: (batchId: string, readings?: 'all' | 'minute' | 'none') => StoredEntry[];
@@ -99,7 +102,8 @@ export function entryStore(db: Db): EntryStore {
     forPage: (seq) => {
       const over = new Set(ended.all().map((row) => row.batch_id));
       const live = begun.all().filter((row) => !over.has(row.batch_id));
-      const rows = [...byHand.all(seq), ...live.flatMap((row) => read.all(row.batch_id, seq))];
+      const readOf = (id: string) => (seq === 0 ? readByMinute.all(id) : read.all(id, seq));
+      const rows = [...byHand.all(seq), ...live.flatMap((row) => readOf(row.batch_id))];
       return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
     },
     ofBatch: (batchId, readings = 'all') => {
