@@ -4,6 +4,7 @@ export * from './wire/entry.js';
 export * from './wire/entry.schema.js';
 export * from './wire/instrument.js';
 export * from './wire/instrument.schema.js';
+export * from './wire/photo.schema.js';
 export * from './wire/clock.js';
 export * from './wire/clock.schema.js';
 export * from './wire/settings.js';

@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
+import { photoStore, type PhotoStore } from './store/photos.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
 import { keptStore, type KeptStore } from './store/kept.js';
 import type { Db } from './store/open.js';
@@ -15,6 +16,7 @@ export interface Kitchen {
   readonly entries: EntryStore;
   readonly instruments: InstrumentStore;
   readonly household: HouseholdStore;
+  readonly photos: PhotoStore;
   readonly lots: KeptStore<Lot>;
   readonly gear: KeptStore<Gear>;
   readonly methods: KeptStore<Method>;
@@ -35,6 +37,7 @@ export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
     entries,
     instruments: instrumentStore(db),
     household,
+    photos: photoStore(db),
     ...kept,
     larder: () => ({ lots: kept.lots.all(), gear: kept.gear.all(), methods: kept.methods.all() }),
     clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),

@@ -63,6 +63,11 @@ const BODIES = {
   held: decision('held'),
   released: decision('released'),
   note: Joi.object({ type: Joi.valid('note').required(), text: text(2000).required() }),
+  photo: Joi.object({
+    type: Joi.valid('photo').required(),
+    photoId: ulid.required(),
+    text: Joi.string().trim().allow('').max(200).required(),
+  }),
   finished: Joi.object({
     type: Joi.valid('finished').required(),
     productG: Joi.number().min(0).max(100_000).required(),

@@ -38,6 +38,8 @@ export type EntryBody =
   /** So much was put in by hand during the stage at hand. */
   | { readonly type: 'added'; readonly what: Addition; readonly massG: number }
   | { readonly type: 'note'; readonly text: string }
+  /** A picture that is kept with the batch, and what it shows. */
+  | { readonly type: 'photo'; readonly photoId: string; readonly text: string }
   /** Somebody decided that it must not go out, or that it may after all. */
   | { readonly type: 'held'; readonly by: string; readonly reason: string }
   | { readonly type: 'released'; readonly by: string; readonly reason: string }

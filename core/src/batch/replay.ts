@@ -82,6 +82,12 @@ export interface Batch {
   readonly added: readonly AddedBy[];
   /** Decisions to hold it or let it go, in order of time; the last one counts. */
   readonly decisions: readonly Decision[];
+  readonly photos: readonly {
+    readonly atMs: number;
+    readonly photoId: string;
+    readonly text: string;
+    readonly id: string;
+  }[];
   readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
   readonly ended:
     | null
@@ -138,6 +144,9 @@ export function replay(entries: readonly Entry[]): Batch | null {
       e.body.type === 'held' || e.body.type === 'released'
         ? { atMs: e.atMs, decided: e.body.type, by: e.body.by, reason: e.body.reason, id: e.id }
         : null,
+    ),
+    photos: collect(standing, (e) =>
+      e.body.type === 'photo' ? { atMs: e.atMs, photoId: e.body.photoId, text: e.body.text, id: e.id } : null,
     ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     ended: endOf(standing),

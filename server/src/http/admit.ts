@@ -46,7 +46,7 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
     };
   }
   if (body.type === 'correction') return correctionProblem(body, log);
-  if (batch.ended && body.type !== 'note') {
+  if (batch.ended && body.type !== 'note' && body.type !== 'photo') {
     return {
       field: 'body.type',
       message: `This batch ended and takes no "${body.type}".`,

@@ -77,6 +77,21 @@ describe('POST /entries', () => {
     expect((await post([grains])).status).toBe(201);
   });
 
+  it('says so when the disk is full, tears nothing, and takes the same again once there is room', async () => {
+    const batch = ulid();
+    await post([startOf(batch)]);
+    const pages = kitchen.db.pragma('page_count', { simple: true }) as number;
+    kitchen.db.pragma(`max_page_count = ${pages}`);
+    const long = Array.from({ length: 200 }, () => entryOf(batch, { type: 'note', text: 'x'.repeat(2000) }));
+    const full = await post(long);
+    expect(full.status).toBe(507);
+    expect(full.body.detail).toContain('Nothing of this was written');
+    expect(kitchen.entries.ofBatch(batch).length).toBe(1);
+    expect(kitchen.db.pragma('integrity_check', { simple: true })).toBe('ok');
+    kitchen.db.pragma('max_page_count = 1000000');
+    expect((await post(long)).status).toBe(201);
+  });
+
   it('refuses what does not fit the log, naming the field and the remedy', async () => {
     const batch = ulid();
     const started = startOf(batch);

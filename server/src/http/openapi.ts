@@ -58,6 +58,19 @@ const OPERATIONS: readonly Operation[] = [
     query: readingsSchema,
     answers: { '200': 'Entries', '404': 'No such batch' },
   },
+  {
+    path: '/batches/{id}/photos/{photo}',
+    method: 'put',
+    summary:
+      'Keep a picture of a batch, a JPEG, PNG or WebP of 2 MB at most as the body; then log the line that names it',
+    answers: { '201': 'Kept', '200': 'It was kept already', '404': 'No such batch', '413': 'Too large', ...REFUSED },
+  },
+  {
+    path: '/photos/{id}',
+    method: 'get',
+    summary: 'A picture',
+    answers: { '200': 'The picture', '404': 'No such picture' },
+  },
   { path: '/instruments', method: 'get', summary: 'The instruments', answers: { '200': 'Instruments' } },
   {
     path: '/instruments/{id}/placement',

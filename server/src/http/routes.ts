@@ -16,6 +16,7 @@ import { admitEntries } from './admit.js';
 import { HttpProblem, notFound } from './errors.js';
 import { instrumentRoutes } from './instrument-routes.js';
 import { larderRoutes } from './larder-routes.js';
+import { photoRoutes } from './photo-routes.js';
 import { openApiDocument } from './openapi.js';
 
 /** The public interface under /api/v1. */
@@ -67,6 +68,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
   });
 
   router.use(instrumentRoutes(kitchen));
+  router.use(photoRoutes(kitchen));
 
   router.get('/clock', (_request, response) => {
     response.json(clock.reading());

@@ -54,6 +54,8 @@ export function entryWords(
       return `On hold, by ${body.by}: ${body.reason}`;
     case 'released':
       return `Let go, by ${body.by}: ${body.reason}`;
+    case 'photo':
+      return body.text ? `Picture: ${body.text}` : 'Picture';
     case 'note':
       return body.text;
     case 'finished':

@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { methodById, replay } from '@oat-crock/core';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
+import { ClockActions } from '../state/clock.feature';
 import { Logger } from './logger';
 
 @Component({ template: '' })
@@ -40,6 +41,24 @@ describe('writing to the log', () => {
     expect(logger.undo(now())!.id).toBe(second.id);
     expect(logger.undo(now())!.id).toBe(first.id);
     expect(now().notes).toEqual([]);
+  });
+
+  it('sorts behind what is there even where the clock was set back, so that a correction counts', async () => {
+    const note = [90, { type: 'note', text: 'calm' }] as const;
+    const page = await pageOf(Nothing, entriesUntil(100, note), START_MS + 100 * 60_000);
+    const logger = TestBed.inject(Logger);
+    const line = logger.write(BATCH, { type: 'note', text: 'before' });
+    const clock = { rate: 0, realMs: 0, kitchenMs: START_MS - 5 * 86_400_000, adjustable: true };
+    page.store.dispatch(ClockActions.told({ clock }));
+    await page.fixture.whenStable();
+    const correction = logger.write(BATCH, {
+      type: 'correction',
+      replaces: line.id,
+      body: { type: 'note', text: 'one' },
+    });
+    const again = logger.write(BATCH, { type: 'correction', replaces: line.id, body: { type: 'note', text: 'two' } });
+    expect([line.id, correction.id, again.id]).toEqual([line.id, correction.id, again.id].sort());
+    expect(replay([...entriesUntil(100, note), ...page.written()])!.notes.map((n) => n.text)).toContain('two');
   });
 
   it('starts a make under an id of its own', async () => {

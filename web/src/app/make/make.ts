@@ -16,6 +16,7 @@ import { LabelPanel } from './label-panel';
 import { LogList } from './log-list';
 import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
+import { Photos } from './photos';
 import { ProbeList } from './probe-list';
 import { SafetyPanel } from './safety-panel';
 import { StagePanel } from './stage-panel';
@@ -39,6 +40,7 @@ const HOUR_MS = 3_600_000;
     DecisionBox,
     Otherwise,
     LabelPanel,
+    Photos,
     ProbeList,
     SafetyPanel,
     StagePanel,

@@ -15,6 +15,7 @@ import { HouseholdForm } from './household';
 import { Keys } from './keys';
 import { Looks } from './looks';
 import { written } from '../ui/dates';
+import { Alerts } from '../today/alerts';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
 import { say } from '../ui/units';
@@ -35,6 +36,8 @@ export class Shell {
   protected readonly pad = inject(LogPadState);
   protected readonly clock = inject(KitchenClock);
   protected readonly looks = inject(Looks);
+  /** From the first page on, whichever place is open. */
+  protected readonly alerts = inject(Alerts);
 
   protected readonly places = PLACES;
   protected readonly rates = CLOCK_RATES;
@@ -42,6 +45,9 @@ export class Shell {
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
   protected readonly pending = this.store.selectSignal(logFeature.selectPending);
   protected readonly refused = this.store.selectSignal(logFeature.selectRefused);
+  /** Why what waits cannot be written, while something waits. */
+  protected readonly heldUp = computed(() => (this.pending().length > 0 ? this.why() : ''));
+  private readonly why = this.store.selectSignal(logFeature.selectHeldUp);
   protected readonly live = this.store.selectSignal(selectLive);
   protected readonly time = computed(() => written(this.clock.nowMs(), 'dayClock'));
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);

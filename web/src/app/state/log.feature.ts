@@ -15,6 +15,8 @@ export interface Refused {
 export interface LogState extends EntityState<HeldEntry> {
   readonly loaded: boolean;
   readonly refused: readonly Refused[];
+  /** Why the server could not write what waits, in its words; empty where it can. */
+  readonly heldUp: string;
 }
 
 export const LogActions = createActionGroup({
@@ -30,11 +32,13 @@ export const LogActions = createActionGroup({
     Recovered: props<{ entries: readonly Entry[] }>(),
     Refused: props<Refused>(),
     'Refusals Seen': emptyProps(),
+    /** The server answers, and cannot write just now. */
+    'Held Up': props<{ why: string }>(),
   },
 });
 
 const adapter = createEntityAdapter<HeldEntry>();
-const initial: LogState = adapter.getInitialState({ loaded: false, refused: [] });
+const initial: LogState = adapter.getInitialState({ loaded: false, refused: [], heldUp: '' });
 
 const unsent = (entries: readonly Entry[]): HeldEntry[] => entries.map((entry) => ({ ...entry, seq: null }));
 
@@ -43,7 +47,8 @@ export const logFeature = createFeature({
   reducer: createReducer(
     initial,
     on(LogActions.loaded, (state, { entries }) => adapter.upsertMany([...entries], { ...state, loaded: true })),
-    on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], state)),
+    on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], { ...state, heldUp: '' })),
+    on(LogActions.heldUp, (state, { why }) => ({ ...state, heldUp: why })),
     on(LogActions.written, LogActions.recovered, (state, { entries }) => adapter.addMany(unsent(entries), state)),
     on(LogActions.refused, (state, { entry, errors }) =>
       adapter.removeOne(entry.id, { ...state, refused: [...state.refused, { entry, errors }] }),

@@ -153,6 +153,18 @@ describe('the line to the server', () => {
     expect(wire.readWhole).toEqual([id, id]);
   });
 
+  it('says in the server’s words why it cannot write just now, keeps what waits, and sends it once it can', async () => {
+    const [first] = entriesUntil(0);
+    const taken = wire.answer;
+    wire.answer = () => ({ kind: 'unreachable', why: 'The disk is full.' });
+    store.dispatch(LogActions.written({ entries: [first!] }));
+    await until(() => state(logFeature.selectHeldUp) === 'The disk is full.');
+    expect(state(logFeature.selectPending).length).toBe(1);
+    wire.answer = taken;
+    await until(() => state(logFeature.selectPending).length === 0);
+    expect(state(logFeature.selectHeldUp)).toBe('');
+  });
+
   it('shows what others log, and where they put the probes', async () => {
     const entries = entriesUntil(20).map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
     wire.line.next({ type: 'entries', entries });

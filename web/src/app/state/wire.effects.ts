@@ -103,7 +103,7 @@ function sendAll(pending: () => readonly HeldEntry[], wire: Wire): Observable<Ac
     if (!first) return EMPTY;
     return from(wire.send([first])).pipe(
       switchMap((sent) => {
-        if (sent.kind === 'unreachable') return EMPTY;
+        if (sent.kind === 'unreachable') return sent.why ? of(LogActions.heldUp({ why: sent.why })) : EMPTY;
         void waiting.drop([first.id]).catch(() => undefined);
         const told =
           sent.kind === 'stored'

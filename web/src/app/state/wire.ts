@@ -19,7 +19,8 @@ const API = '/api/v1';
 export type Sent =
   | { readonly kind: 'stored'; readonly entries: readonly StoredEntry[] }
   | { readonly kind: 'refused'; readonly problem: Problem }
-  | { readonly kind: 'unreachable' };
+  /** It could not be written just now; in the server's own words where it had any. */
+  | { readonly kind: 'unreachable'; readonly why?: string };
 
 /** The server's public interface, as the page uses it. */
 @Injectable({ providedIn: 'root' })
@@ -42,7 +43,8 @@ export class Wire {
       if (error instanceof HttpErrorResponse && [400, 409, 422].includes(error.status)) {
         return { kind: 'refused', problem: error.error as Problem };
       }
-      return { kind: 'unreachable' };
+      const why = error instanceof HttpErrorResponse ? (error.error as Problem | null)?.detail : undefined;
+      return { kind: 'unreachable', ...(why && { why }) };
     }
   }
 
@@ -68,6 +70,17 @@ export class Wire {
       this.http.get<{ entries: StoredEntry[] }>(`${API}/batches/${batchId}?readings=minute`),
     );
     return found.entries;
+  }
+
+  /** Sends a picture of a batch; says in words why it could not be kept, or null where it was. */
+  async sendPhoto(batchId: string, photoId: string, picture: Blob): Promise<string | null> {
+    try {
+      await firstValueFrom(this.http.put(`${API}/batches/${batchId}/photos/${photoId}`, picture));
+      return null;
+    } catch (error) {
+      const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
+      return problem?.detail ?? 'The server does not answer: send the picture again once it is back.';
+    }
   }
 
   /** Changes the settings over the version read; null where somebody else has changed them since. */

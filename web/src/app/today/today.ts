@@ -7,6 +7,7 @@ import { followFeature } from '../state/follow.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { Crock } from '../ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../ui/words';
+import { AlertAsk } from './alert-ask';
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
@@ -16,7 +17,7 @@ import { SaidPipe, say } from '../ui/units';
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, HandCard, RouterLink, Crock],
+  imports: [SaidPipe, AlertAsk, HandCard, RouterLink, Crock],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })

@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import type { Batch } from '@oat-crock/core';
+import { ulid } from 'ulid';
+import { Logger } from '../log/logger';
+import { Wire } from '../state/wire';
+import { dayTime } from '../ui/words';
+import { smaller } from './smaller';
+
+/** Pictures of a make: taken or picked, made small, kept with it. */
+@Component({
+  selector: 'oc-photos',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (batch().photos.length) {
+      <ul>
+        @for (photo of batch().photos; track photo.id) {
+          <li>
+            <a [href]="'/api/v1/photos/' + photo.photoId" target="_blank" rel="noopener">
+              <img
+                [src]="'/api/v1/photos/' + photo.photoId"
+                [alt]="photo.text || 'The make on ' + dayTime(photo.atMs)"
+                loading="lazy"
+                width="96"
+                height="72"
+              />
+            </a>
+            <span>{{ dayTime(photo.atMs) }}</span>
+          </li>
+        }
+      </ul>
+    }
+    <label class="press quiet-press">
+      {{ sending() ? 'Keeping the picture…' : 'Add a picture' }}
+      <input class="unseen" type="file" accept="image/*" [disabled]="sending()" (change)="add($event)" />
+    </label>
+    @if (wrong()) {
+      <p class="problem" role="alert">{{ wrong() }}</p>
+    }
+  `,
+  styles: `
+    ul {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem;
+      margin-bottom: 0.4rem;
+    }
+    li {
+      display: grid;
+      font-size: 0.8rem;
+      color: var(--ink-soft);
+    }
+    img {
+      object-fit: cover;
+      border-radius: 5px;
+      border: 1px solid var(--line);
+      background: var(--paper-sunk);
+      display: block;
+    }
+    label {
+      display: inline-flex;
+      align-items: center;
+      margin-left: -0.6rem;
+    }
+    label:focus-within {
+      outline: 2px solid var(--cobalt);
+    }
+  `,
+})
+export class Photos {
+  readonly batch = input.required<Batch>();
+  private readonly wire = inject(Wire);
+  private readonly logger = inject(Logger);
+  protected readonly sending = signal(false);
+  protected readonly wrong = signal('');
+  protected readonly dayTime = dayTime;
+
+  protected async add(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [file] = field.files ?? [];
+    field.value = '';
+    if (!file) return;
+    this.wrong.set('');
+    this.sending.set(true);
+    this.wrong.set(await this.keep(file));
+    this.sending.set(false);
+  }
+
+  /** Keeps a picture and logs it; says why it could not, or nothing. */
+  private async keep(file: Blob): Promise<string> {
+    const picture = await smaller(file).catch(() => null);
+    if (!picture) return 'This file is no picture that can be read here. Take a JPEG, PNG or WebP.';
+    const photoId = ulid();
+    const { id } = this.batch();
+    const wrong = await this.wire.sendPhoto(id, photoId, picture);
+    if (wrong !== null) return wrong;
+    this.logger.write(id, { type: 'photo', photoId, text: '' });
+    return '';
+  }
+}

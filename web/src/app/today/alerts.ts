@@ -1,0 +1,84 @@
+import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { followFeature } from '../state/follow.feature';
+import { keepHere, keptHere } from '../state/kept-here';
+import { selectLive } from '../state/log.feature';
+import { say } from '../ui/units';
+import { clockTime, toFive } from '../ui/words';
+import { Bell } from './bell';
+import { nextHands, type NextHand } from './next-hands';
+
+/** How somebody wants to be told: not asked yet, not at all, by a chime, or by a chime and a note of the device. */
+export type ToldBy = 'unasked' | 'nothing' | 'chime' | 'chime and note';
+
+const KEPT = 'oat-crock-alerts';
+const WAYS: readonly string[] = ['nothing', 'chime', 'chime and note'];
+const isWay = (value: unknown): value is ToldBy => typeof value === 'string' && WAYS.includes(value);
+
+/** Hands are near when they are due within so long, ms of the kitchen's clock. */
+const NEAR_MS = 3 * 60_000;
+/** What has been due longer than this when the page first sees it, ms, is not rung for: it stands on Today. */
+const STALE_MS = 20 * 60_000;
+
+/** The device's own notes, so that a test can stand in for them. */
+export const DEVICE_NOTES = new InjectionToken<{
+  readonly may: () => Promise<boolean>;
+  readonly show: (title: string, text: string) => void;
+}>('device notes', {
+  providedIn: 'root',
+  factory: () => ({
+    may: async () => 'Notification' in window && (await Notification.requestPermission()) === 'granted',
+    show: (title, text) => {
+      if ('Notification' in window && Notification.permission === 'granted') new Notification(title, { body: text });
+    },
+  }),
+});
+
+/** Tells somebody, wherever they are in the house, that hands are near: once for each set of hands. */
+@Injectable({ providedIn: 'root' })
+export class Alerts {
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly bell = inject(Bell);
+  private readonly notes = inject(DEVICE_NOTES);
+  private readonly live = this.store.selectSignal(selectLive);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
+
+  readonly by = signal<ToldBy>(keptHere(KEPT, isWay)?.['by'] ?? 'unasked');
+  /** What was told of last, in words: for screen readers and for those without sound. */
+  readonly said = signal('');
+  private readonly told = new Set<string>();
+
+  /** The next hands of each make that are due within minutes. */
+  readonly near = computed(() => {
+    const nowMs = this.clock.nowMs();
+    return nextHands(this.live(), this.followed()).filter(
+      ({ recordable, finishes, hand }) =>
+        (recordable || finishes) && hand.atMs - nowMs <= NEAR_MS && nowMs - hand.atMs < STALE_MS,
+    );
+  });
+
+  constructor() {
+    effect(() => this.near().forEach((next) => this.tell(next)));
+  }
+
+  /** Chosen by a touch, which also lets the page make a sound; the device is asked only where its notes are wanted. */
+  async choose(by: Exclude<ToldBy, 'unasked'>): Promise<void> {
+    const granted = by !== 'chime and note' || (await this.notes.may());
+    this.by.set(granted ? by : 'chime');
+    keepHere(KEPT, { by: this.by() });
+    if (by !== 'nothing') this.bell.ring();
+  }
+
+  private tell({ batch, hand, finishes }: NextHand): void {
+    const key = `${batch.id} ${hand.stageId} ${finishes}`;
+    if (this.told.has(key)) return;
+    this.told.add(key);
+    const text = finishes ? 'Weigh it and log what came out.' : say(hand.instruction);
+    this.said.set(`${clockTime(toFive(hand.atMs), this.clock.nowMs())}, ${batch.name}: ${text}`);
+    const by = this.by();
+    if (by === 'chime' || by === 'chime and note') this.bell.ring();
+    if (by === 'chime and note') this.notes.show(batch.name, text);
+  }
+}
