@@ -1,22 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { daysBetween, ideasFor, isStock, leftOf, takenBy, useFirst } from '@oat-crock/core';
+import { ideasFor, isStock, takenBy } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
 import { mass } from '../ui/words';
 import { dayOf } from './days';
+import { dueLots } from './due';
 
 /** Days from now within which a thing is listed. */
 const LISTED_DAYS = 7;
 const MOST_IDEAS = 4;
-
-const dueWords = (days: number) =>
-  days < -1
-    ? `${-days} days past its date`
-    : (['a day past its date', 'today', 'until tomorrow'][days + 1] ?? `for ${days} days`);
+const MOST_LOTS = 4;
 
 /** What is near its date, and what could be made of it. */
 @Component({
@@ -88,14 +85,11 @@ export class UseFirst {
   protected readonly list = computed(() => {
     const taken = takenBy(this.batches());
     const today = dayOf(this.clock.nowMs());
-    return useFirst(this.lots())
-      .flatMap((lot) => {
-        const left = leftOf(lot, taken);
-        const days = lot.useBy === null ? Infinity : daysBetween(today, lot.useBy);
-        if (days > LISTED_DAYS || left <= 0) return [];
+    return dueLots(this.lots(), taken, today, LISTED_DAYS)
+      .slice(0, MOST_LOTS)
+      .map(({ lot, leftG, days, due }) => {
         const ideas = isStock(lot) ? ideasFor(lot, this.book.all()).slice(0, MOST_IDEAS) : [];
-        return [{ id: lot.id, name: lot.name, left: mass(left), due: dueWords(days), past: days < 0, ideas }];
-      })
-      .slice(0, 4);
+        return { id: lot.id, name: lot.name, left: mass(leftG), due, past: days < 0, ideas };
+      });
   });
 }

@@ -1,4 +1,4 @@
-import type { Batch, CueScale, Followed, Hand } from '@oat-crock/core';
+import type { Batch, Branch, CueScale, Followed, Hand } from '@oat-crock/core';
 
 /** Hands as Today lists them: with the make they belong to and what can be looked at meanwhile. */
 export interface NextHand {
@@ -10,6 +10,8 @@ export interface NextHand {
   readonly finishes: boolean;
   /** Looks of the stage at hand. */
   readonly cues: readonly CueScale[];
+  /** What the stage at hand calls for besides. */
+  readonly calls: readonly Branch[];
 }
 
 /** All hands still to come of the makes that are on, in order of time. */
@@ -25,12 +27,20 @@ export function nextHands(live: readonly Batch[], followed: Readonly<Record<stri
 function handsOf(batch: Batch, followed: Followed): NextHand[] {
   const current = followed.stages.find((s) => s.status === 'now');
   const cues = followed.hands.find((h) => h.stageId === current?.id)?.cues ?? [];
+  const calls = current?.panel.branches ?? [];
   const ahead = followed.hands.filter((h) => h.status !== 'done');
   if (ahead.length === 0 && current) {
     const last = followed.hands.find((h) => h.stageId === current.id)!;
-    return [{ batch, hand: { ...last, status: 'due' }, recordable: false, finishes: true, cues }];
+    return [{ batch, hand: { ...last, status: 'due' }, recordable: false, finishes: true, cues, calls }];
   }
-  return ahead.map((hand, i) => ({ batch, hand, recordable: i === 0, finishes: false, cues: i === 0 ? cues : [] }));
+  return ahead.map((hand, i) => ({
+    batch,
+    hand,
+    recordable: i === 0,
+    finishes: false,
+    cues: i === 0 ? cues : [],
+    calls: i === 0 ? calls : [],
+  }));
 }
 
 /** What the give of a hand says, in a sentence. */

@@ -43,6 +43,13 @@ describe('Today', () => {
     expect(aside).toMatch(/Keep warm · 4\d\.\d °C · pH \d\.\d\d/);
   });
 
+  it('says what the evidence calls for, and what is on hold, by whom', async () => {
+    const page = await at(200, [150, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
+    expect(page.element.querySelector('oc-hand-card .call')!.textContent).toContain('It tastes sharp already.');
+    const held = await at(200, [150, { type: 'held', by: 'Ine', reason: 'Smelled of yeast.' }]);
+    expect(held.element.querySelector('aside')!.textContent).toContain('On hold, by Ine: Smelled of yeast.');
+  });
+
   it('says hold in so many words when a make is far over its time', async () => {
     const page = await pageOf(Today, entriesUntil(71), START_MS + (71 + 560) * MIN);
     expect(page.text()).toContain('nobody has measured pH 4.6');

@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { holdOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { dueLots } from '../larder/due';
+import { OwnLarder } from '../larder/own-larder';
 import { PourFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
 import { logFeature, selectLive } from '../state/log.feature';
@@ -12,6 +15,10 @@ import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
 import { SaidPipe, say } from '../ui/units';
+
+/** Lots are quietly due so many days before their date, and so many of them are named. */
+const DUE_DAYS = 1;
+const DUE_SHOWN = 2;
 
 /** What do my hands do next. */
 @Component({
@@ -24,6 +31,7 @@ import { SaidPipe, say } from '../ui/units';
 export class Today {
   private readonly store = inject(Store);
   protected readonly clock = inject(KitchenClock);
+  private readonly larder = inject(OwnLarder);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly live = this.store.selectSignal(selectLive);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
@@ -57,10 +65,17 @@ export class Today {
           what: window?.by === 'solids' ? 'Thick enough' : 'Sour enough',
           window: window ? windowWords(window, this.clock.nowMs()) : 'nothing left to wait for',
           findings: followed.findings,
+          held: holdOf(batch),
         },
       ];
     }),
   );
+
+  /** What is at its date, or will be tomorrow. */
+  protected readonly lots = computed(() => {
+    const { lots, taken, today } = this.larder.things();
+    return dueLots(lots, taken, today, DUE_DAYS).slice(0, DUE_SHOWN);
+  });
 
   protected readonly mass = mass;
 
