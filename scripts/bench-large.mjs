@@ -43,15 +43,19 @@ say('Today from nothing, until the next hands', performance.now() - opened);
 const SHOWS = { Larder: 'oc-larder h2', Make: 'oc-batch-list li a', Methods: 'oc-finder h1', Today: 'oc-hand-card' };
 for (const [place, shows] of Object.entries(SHOWS)) {
   await untilShown(place, shows);
-  await untilShown('Larder', 'oc-larder h2');
+  const away = place === 'Larder' ? 'Methods' : 'Larder';
+  await untilShown(away, SHOWS[away]);
   say(`${place}, once its scripts are there`, await untilShown(place, shows));
 }
-await untilShown('Make', 'oc-batch-list li a');
-await page.waitForTimeout(3000);
-say('A finished make: its name', await untilOpened('oc-make h1'));
-await page.goBack();
-await page.waitForTimeout(3000);
-say('A finished make, worked out anew', await untilOpened('oc-balance-table'));
+for (const [what, shows] of [
+  ['A finished make: its name', 'oc-make .title h1'],
+  ['Another, worked out anew', 'oc-balance-table'],
+]) {
+  await page.goto(`${address}/make`);
+  await page.waitForSelector('oc-batch-list li a');
+  await page.waitForTimeout(4000);
+  say(what, await untilOpened(shows));
+}
 await browser.close();
 server.kill();
 rmSync(folder, { recursive: true, force: true });
