@@ -13,7 +13,7 @@ import { lotCode } from './lot-code';
   imports: [SaidPipe],
   template: `
     <h2>For the label</h2>
-    <dl>
+    <dl class="facts">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
         <dd>{{ row.says | said }}</dd>
@@ -24,15 +24,6 @@ import { lotCode } from './lot-code';
     }
   `,
   styles: `
-    dl {
-      display: grid;
-      grid-template-columns: max-content minmax(0, 1fr);
-      gap: 0.15rem 0.9rem;
-      font-size: 0.92rem;
-    }
-    dt {
-      color: var(--ink-soft);
-    }
     dd {
       margin: 0;
       font-weight: 600;

@@ -13,7 +13,7 @@ import { safetyRows } from './safety-words';
   imports: [SaidPipe],
   template: `
     <h2>Safety</h2>
-    <dl>
+    <dl class="facts">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
         <dd [class]="row.tone">{{ row.says | said }}</dd>
@@ -25,15 +25,6 @@ import { safetyRows } from './safety-words';
     }
   `,
   styles: `
-    dl {
-      display: grid;
-      grid-template-columns: max-content minmax(0, 1fr);
-      gap: 0.15rem 0.9rem;
-      font-size: 0.92rem;
-    }
-    dt {
-      color: var(--ink-soft);
-    }
     dd {
       margin: 0;
     }
