@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { addDays } from 'date-fns';
@@ -20,6 +20,7 @@ import { dayOf } from '../larder/days';
 import { Logger } from '../log/logger';
 import { LarderActions, type Draft } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
+import { typedOver } from '../ui/typed-over';
 import { mass } from '../ui/words';
 import { SaidPipe, say } from '../ui/units';
 
@@ -52,9 +53,9 @@ export class FinishForm {
 
   protected readonly marks = MARKS;
   protected readonly productG = signal<number | null>(null);
-  protected readonly wheyG = linkedSignal<number | null>(() => this.lastWhey());
-  protected readonly heldBackG = linkedSignal<number | null>(() => Math.round(this.followed().balanceNow.heldBackG));
-  protected readonly pots = linkedSignal<number | null>(() => this.followed().outcome.label.pots);
+  protected readonly wheyG = typedOver(() => this.lastWhey());
+  protected readonly heldBackG = typedOver(() => Math.round(this.followed().balanceNow.heldBackG));
+  protected readonly pots = typedOver(() => this.followed().outcome.label.pots);
   protected readonly words = signal('');
   /** Left-overs that the larder takes in; whey by the bucket is not wanted by everybody. */
   protected readonly intoLarder = signal<ReadonlySet<string>>(new Set());

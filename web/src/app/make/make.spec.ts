@@ -1,9 +1,10 @@
 import { By } from '@angular/platform-browser';
-import type { EntryBody } from '@oat-crock/core';
+import { follow, replay, type EntryBody } from '@oat-crock/core';
 import { Crock } from '../ui/crock';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { probeOf } from '../testing/probe';
+import { FollowActions } from '../state/follow.feature';
 import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
 import { larderFeature } from '../state/larder.feature';
 import { BatchList } from './batch-list';
@@ -94,6 +95,21 @@ describe('Make', () => {
     expect(left!.what).toBe('Acid whey');
     const lot = page.store.selectSignal(larderFeature.selectWriting)()[left!.lotId]!;
     expect(lot.draft).toEqual(jasmine.objectContaining({ kind: 'whey', from: ID, amount: left!.massG }));
+  });
+
+  it('keeps what was typed while the forecast goes on under it', async () => {
+    const page = await at(1250);
+    const form = page.fixture.debugElement.query((e) => e.name === 'oc-finish-form').componentInstance as {
+      heldBackG: { (): number; set: (g: number) => void };
+      pots: { (): number; set: (n: number) => void };
+    };
+    form.heldBackG.set(140);
+    form.pots.set(3);
+    const later = replay(entriesUntil(1250, [1245, { type: 'reading', quantity: 'wheyG', value: 2310, by: 'scale' }]))!;
+    const followed = follow(later, START_MS + 1255 * MIN, { members: 60, seed: 2, fanPoints: 2 });
+    page.store.dispatch(FollowActions.workedOut({ followed }));
+    await page.fixture.whenStable();
+    expect([form.heldBackG(), form.pots()]).toEqual([140, 3]);
   });
 
   it('shows what stands on the pots of a finished make', async () => {

@@ -1,0 +1,21 @@
+import { signal } from '@angular/core';
+import { typedOver } from './typed-over';
+
+describe('a number typed over what is reckoned', () => {
+  it('follows what is reckoned until it is typed, and stays as typed from then on', () => {
+    const reckoned = signal<number | null>(120);
+    const held = typedOver(reckoned);
+    expect(held()).toBe(120);
+    reckoned.set(125);
+    expect(held()).toBe(125);
+    held.set(130);
+    reckoned.set(140);
+    expect(held()).toBe(130);
+  });
+
+  it('stays empty where it was emptied', () => {
+    const held = typedOver(() => 120);
+    held.set(null);
+    expect(held()).toBeNull();
+  });
+});
