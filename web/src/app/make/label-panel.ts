@@ -13,7 +13,7 @@ import { lotCode } from './lot-code';
   imports: [SaidPipe],
   template: `
     <h2>For the label</h2>
-    <dl class="facts">
+    <dl class="fact-list">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
         <dd>{{ row.says | said }}</dd>

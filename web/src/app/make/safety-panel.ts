@@ -13,7 +13,7 @@ import { safetyRows } from './safety-words';
   imports: [SaidPipe],
   template: `
     <h2>Safety</h2>
-    <dl class="facts">
+    <dl class="fact-list">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
         <dd [class]="row.tone">{{ row.says | said }}</dd>
