@@ -158,7 +158,8 @@ function summarise({
   planned,
   wake,
 }: WorkedOut): Followed {
-  const context = { batch, timeline, environment, wake };
+  const doubtful = souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [];
+  const context = { batch, timeline, environment, wake, doubtful: new Set(doubtful) };
   const here = stateAt(timeline, timeline.nowMs);
   const last = timeline.stages[timeline.stages.length - 1]!;
   const shift = souringShiftMs(timeline, firstPass);
@@ -201,7 +202,7 @@ function summarise({
         : null,
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     setsAside: timeline.stages.find((s) => s.stage.kind.setsAside)?.stage.kind.setsAside ?? null,
-    doubtful: souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [],
+    doubtful,
     expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),

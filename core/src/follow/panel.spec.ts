@@ -9,8 +9,8 @@ import { follow, type Followed } from './follow.js';
 
 const FEW = { members: 60, seed: 1, fanPoints: 2 };
 
-/** A make followed half-way through one of its stages, all before it as planned. */
-function halfWay(methodId: string, stageId: string, more: readonly Line[] = [], choices = {}) {
+/** A make followed part of the way through one of its stages, all before it as planned. */
+function halfWay(methodId: string, stageId: string, more: readonly Line[] = [], choices = {}, share = 0.5) {
   const stages = planStages(
     METHODS.find((m) => m.id === methodId)!,
     choices,
@@ -18,7 +18,7 @@ function halfWay(methodId: string, stageId: string, more: readonly Line[] = [], 
   const runs = runMake(stages, USUAL_ENVIRONMENT);
   const i = stages.findIndex((s) => s.id === stageId);
   const begin = firstOf(runs[i]!).minute;
-  const minute = (begin + lastOf(runs[i]!).minute) / 2;
+  const minute = begin + share * (lastOf(runs[i]!).minute - begin);
   const steps = stages.slice(1, i + 1).map((s, k) => [firstOf(runs[k + 1]!).minute, s.id] as const);
   const lines = more.map(([after, body]): Line => [begin + after, body]);
   const followed = follow(logged(methodId, choices, steps, lines), atMinute(minute), FEW);
@@ -77,7 +77,9 @@ describe('the working panel', () => {
     const foul = halfWay('scalded-yogurt', 'warm', [saw(60, 'smell', 'foul')]).panel.branches[0]!;
     expect(foul.grave).toBeTrue();
     expect(foul.does.do).toBe('discard');
-    expect(offers(halfWay('scalded-yogurt', 'warm', [saw(60, 'taste', 'sharp')]))).toEqual(['chill-now']);
+    const late = (after: number) => offers(halfWay('scalded-yogurt', 'warm', [saw(after, 'taste', 'sharp')], {}, 0.85));
+    expect(late(250)).toEqual(['chill-now']);
+    expect(late(30)).withContext('sharp within the half hour contradicts all the rest').not.toContain('chill-now');
   });
 });
 

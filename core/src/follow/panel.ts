@@ -46,6 +46,8 @@ export interface Context {
   readonly timeline: Timeline;
   readonly environment: Environment;
   readonly wake: Wake;
+  /** Ids of lines that contradict all the rest: they call for nothing. */
+  readonly doubtful: ReadonlySet<string>;
 }
 
 /** A stage as it was planned from where it really began: by its clock or its end, with nothing measured. */
@@ -65,7 +67,7 @@ export function panelOf(at: TimelineStage, context: Context): StagePanel {
     here: hereOf(timeline, at, environment),
     planned: lastOf(planned),
     environment,
-    looks: looksDuring(batch, at),
+    looks: looksDuring(context, at),
     over: at.status !== 'now' || batch.ended !== null,
   };
   return {
@@ -84,9 +86,12 @@ function hereOf(timeline: Timeline, at: TimelineStage, environment: Environment)
   return stateIn(at.run, Math.min(minute, lastOf(at.run).minute), environment);
 }
 
-function looksDuring({ cues }: Batch, { beginMs, endMs, status }: TimelineStage): Readonly<Record<string, string>> {
+function looksDuring(
+  { batch, doubtful }: Context,
+  { beginMs, endMs, status }: TimelineStage,
+): Readonly<Record<string, string>> {
   const untilMs = status === 'done' ? (endMs ?? Infinity) : Infinity;
-  const seen = cues.filter((c) => c.atMs >= beginMs - 1 && c.atMs <= untilMs);
+  const seen = batch.cues.filter((c) => !doubtful.has(c.id) && c.atMs >= beginMs - 1 && c.atMs <= untilMs);
   return Object.fromEntries(seen.map((c) => [c.cue, c.answer]));
 }
 

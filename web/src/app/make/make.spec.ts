@@ -158,12 +158,18 @@ describe('Make', () => {
   });
 
   it('offers what the evidence calls for, and takes it in one touch', async () => {
-    const page = await at(200, [150, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
+    const page = await at(360, [355, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
     await page.click('Done, on to the next: Go on with it now');
     expect(page.written()[0]!.body).toEqual({ type: 'step', stageId: 'chill' });
     const foul = await at(200, [150, { type: 'cue', cue: 'smell', answer: 'foul' }]);
     await foul.click('Discard it: Stop and discard it');
     expect(foul.element.querySelector<HTMLInputElement>('#decide-why')!.value).toContain('foul');
+  });
+
+  it('asks for nothing on the word of a look that contradicts all the rest', async () => {
+    const page = await at(200, [150, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
+    expect(page.text()).not.toContain('It tastes sharp already.');
+    expect(page.text()).not.toContain('Go on with it now');
   });
 
   it('says what was otherwise than planned, and what that does', async () => {
