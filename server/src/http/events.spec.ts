@@ -110,4 +110,22 @@ describe('too many requests', () => {
     expect([...statuses].sort()).toEqual([200, 429]);
     expect(words).toContain('Wait a minute');
   }, 60_000);
+
+  it('of an instrument keep nobody else from being answered', async () => {
+    const probe = { id: 'probe', name: 'Probe', kind: 'thermometer', quantity: 'tempC', token: 't' } as const;
+    kitchen.instruments.add({ ...probe, simulated: false, batchId: null });
+    const post = () =>
+      fetch(`${address}/instruments/probe/readings`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', authorization: 'Bearer t' },
+        body: JSON.stringify({ readings: [{ atMs: 1_777_708_800_000, value: 40 }] }),
+      });
+    let last = 0;
+    for (let i = 0; i < 1300; i += 50) {
+      const answers = await Promise.all(Array.from({ length: 50 }, post));
+      last = answers.at(-1)!.status;
+    }
+    expect(last).toBe(429);
+    expect((await fetch(`${address}/health`)).status).toBe(200);
+  }, 60_000);
 });
