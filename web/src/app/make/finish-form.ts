@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { addDays } from 'date-fns';
@@ -19,8 +19,9 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { dayOf } from '../larder/days';
 import { Logger } from '../log/logger';
 import { LarderActions, type Draft } from '../state/larder.feature';
+import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
 import { NumberField } from '../ui/number-field';
-import { typedOver } from '../ui/typed-over';
+import { typedOver, type TypedOver } from '../ui/typed-over';
 import { mass } from '../ui/words';
 import { SaidPipe, say } from '../ui/units';
 
@@ -52,19 +53,22 @@ export class FinishForm {
   private readonly clock = inject(KitchenClock);
 
   protected readonly marks = MARKS;
-  protected readonly productG = signal<number | null>(null);
-  protected readonly wheyG = typedOver(() => this.lastWhey());
-  protected readonly heldBackG = typedOver(() => Math.round(this.followed().balanceNow.heldBackG));
-  protected readonly pots = typedOver(() => this.followed().outcome.label.pots);
-  protected readonly words = signal('');
+  private readonly batchId = computed(() => this.batch().id);
+  /** What is typed stays, whatever page is looked at meanwhile. */
+  private readonly draft = linkedSignal({ source: this.batchId, computation: keptFinish });
+  protected readonly productG = this.typed('productG', () => null);
+  protected readonly wheyG = this.typed('wheyG', () => this.lastWhey());
+  protected readonly heldBackG = this.typed('heldBackG', () => Math.round(this.followed().balanceNow.heldBackG));
+  protected readonly pots = this.typed('pots', () => this.followed().outcome.label.pots);
+  protected readonly words = computed(() => this.draft().words ?? '');
   /** Left-overs that the larder takes in; whey by the bucket is not wanted by everybody. */
-  protected readonly intoLarder = signal<ReadonlySet<string>>(new Set());
+  protected readonly intoLarder = computed(() => new Set(this.draft().intoLarder));
   protected readonly leftOvers = computed(() =>
     this.followed()
       .outcome.byproducts.filter(canStandInLarder)
       .map((left) => ({ left, massG: this.weighedOf(left), use: left.use })),
   );
-  protected readonly score = signal<Partial<Record<keyof Score, number>>>({});
+  protected readonly score = computed(() => this.draft().score ?? {});
   protected readonly wrong = signal('');
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
   protected readonly kept = computed(() => {
@@ -89,6 +93,19 @@ export class FinishForm {
     return runsOff ? [{ id: 'finish-whey', label: runsOff.name, massG: this.wheyG }] : [];
   }
 
+  private typed(key: 'productG' | 'wheyG' | 'heldBackG' | 'pots', reckoned: () => number | null): TypedOver {
+    return typedOver(
+      reckoned,
+      () => this.draft()[key],
+      (typed) => this.change({ [key]: typed }),
+    );
+  }
+
+  protected change(part: FinishDraft): void {
+    this.draft.update((draft) => ({ ...draft, ...part }));
+    keepFinish(this.batchId(), this.draft());
+  }
+
   private lastWhey(): number | null {
     return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;
   }
@@ -100,11 +117,13 @@ export class FinishForm {
   }
 
   protected keep(name: string): void {
-    this.intoLarder.update((kept) => new Set(kept.has(name) ? [...kept].filter((k) => k !== name) : [...kept, name]));
+    const kept = [...this.intoLarder()];
+    this.change({ intoLarder: kept.includes(name) ? kept.filter((k) => k !== name) : [...kept, name] });
   }
 
   protected give(key: keyof Score, value: number): void {
-    this.score.update((s) => ({ ...s, [key]: s[key] === value ? undefined : value }));
+    const { [key]: before, ...others } = this.score();
+    this.change({ score: before === value ? others : { ...others, [key]: value } });
   }
 
   protected async finish(): Promise<void> {
@@ -140,6 +159,7 @@ export class FinishForm {
       this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
     }
     this.logger.write(this.batch().id, body);
+    keepFinish(this.batchId(), null);
   }
 
   /** The left-overs that are kept, as lots of the larder. */
