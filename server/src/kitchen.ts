@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
+import { roomStore, type RoomStore } from './store/room.js';
 import { photoStore, type PhotoStore } from './store/photos.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
 import { keptStore, type KeptStore } from './store/kept.js';
@@ -17,6 +18,7 @@ export interface Kitchen {
   readonly instruments: InstrumentStore;
   readonly household: HouseholdStore;
   readonly photos: PhotoStore;
+  readonly room: RoomStore;
   readonly lots: KeptStore<Lot>;
   readonly gear: KeptStore<Gear>;
   readonly methods: KeptStore<Method>;
@@ -38,6 +40,7 @@ export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
     instruments: instrumentStore(db),
     household,
     photos: photoStore(db),
+    room: roomStore(db),
     ...kept,
     larder: () => ({ lots: kept.lots.all(), gear: kept.gear.all(), methods: kept.methods.all() }),
     clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),

@@ -1,3 +1,4 @@
+import type { RoomReading } from '@oat-crock/core';
 import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
@@ -16,6 +17,8 @@ export type ServerEvent =
   | { readonly type: 'clock'; readonly clock: ClockReading }
   | { readonly type: 'instruments'; readonly instruments: readonly Instrument[] }
   | ({ readonly type: 'settings' } & VersionedSettings)
+  /** Readings of the room, new ones only. */
+  | { readonly type: 'room'; readonly readings: readonly RoomReading[] }
   /** Records of the larder, new or changed: only those. */
   | { readonly type: 'larder'; readonly larder: Partial<Larder> };
 
@@ -26,4 +29,6 @@ export interface Snapshot {
   readonly instruments: readonly Instrument[];
   readonly household: VersionedSettings;
   readonly larder: Larder;
+  /** The room of late, in order of time: from a day before the oldest make that is on. */
+  readonly room: readonly RoomReading[];
 }

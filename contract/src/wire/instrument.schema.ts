@@ -13,9 +13,12 @@ export const instrumentReadingsSchema: Joi.ObjectSchema<{ readings: InstrumentRe
     .required(),
 });
 
+/** Bounds within which a room can be, °C. */
+const ROOM_BOUNDS = { min: -20, max: 60 } as const;
+
 /** Whether an instrument's reading can be. */
 export function canBe(quantity: Instrument['quantity'], value: number): boolean {
-  const { min, max } = READING_BOUNDS[quantity];
+  const { min, max } = quantity === 'roomC' ? ROOM_BOUNDS : READING_BOUNDS[quantity];
   return value >= min && value <= max;
 }
 
@@ -29,6 +32,12 @@ export const faultSchema: Joi.ObjectSchema<{ fault: StandInFault | null }> = Joi
 /** How much of what instruments read of a batch is asked for: all of it, one in a minute of each, or none. */
 export const readingsSchema: Joi.ObjectSchema<{ readings: 'all' | 'minute' | 'none' }> = Joi.object({
   readings: Joi.valid('all', 'minute', 'none').default('all'),
+}).prefs({ convert: true });
+
+/** A stretch of time, ms since the epoch. */
+export const stretchSchema: Joi.ObjectSchema<{ fromMs: number; untilMs: number }> = Joi.object({
+  fromMs: moment.required(),
+  untilMs: moment.min(Joi.ref('fromMs')).required(),
 }).prefs({ convert: true });
 
 /** Where an instrument is put: `{ "batchId": … }`, or null for back on the shelf. */

@@ -1,12 +1,12 @@
-import type { StandInFault } from '@oat-crock/core';
+import type { CrockQuantity, StandInFault } from '@oat-crock/core';
 
 /** An instrument that posts readings: what it measures, and the crock it stands in. */
 export interface Instrument {
   readonly id: string;
   readonly name: string;
-  readonly quantity: 'tempC' | 'ph' | 'wheyG';
+  readonly quantity: CrockQuantity | 'roomC';
   readonly simulated: boolean;
-  /** The batch it measures, or null while it is on the shelf. */
+  /** The batch it measures, or null while it is on the shelf; what reads the room stands in none. */
   readonly batchId: string | null;
   /** When it last read something, ms, and what; since when it has shown the very same; the last that could not be. */
   readonly lastMs: number | null;

@@ -12,10 +12,21 @@ export interface Household {
   readonly wake?: Wake;
   /** How far the room is from its mean at a moment (ms), °C. */
   readonly roomSwing?: (ms: number) => number;
+  /** How warm the room was and will be at a moment (ms), °C, where it is measured: it goes before the swing. */
+  readonly roomAt?: (ms: number) => number;
 }
 
-/** The room's swing by the minutes of a make that begins at a moment; nothing where it is not known. */
-export function swingFrom(startMs: number, { roomSwing }: Household): Pick<Environment, 'roomSwingC'> {
+/**
+ * How far the room is from what a make was planned for, by the minutes of the make; nothing where it is not known.
+ *
+ * @param plannedC the room it was planned for, °C
+ */
+export function swingFrom(
+  startMs: number,
+  plannedC: number,
+  { roomAt, roomSwing }: Household,
+): Pick<Environment, 'roomSwingC'> {
+  if (roomAt) return { roomSwingC: (minute) => roomAt(startMs + minute * 60_000) - plannedC };
   return roomSwing ? { roomSwingC: (minute) => roomSwing(startMs + minute * 60_000) } : {};
 }
 

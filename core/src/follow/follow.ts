@@ -119,9 +119,10 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
     batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
   );
   const endNowMs = batch.ended ? Math.min(nowMs, batch.ended.atMs) : nowMs;
+  const kitchen = kitchenFor(choices, household.kitchen);
   const environmentOf = (member: Member): Environment => ({
-    kitchen: kitchenFor(choices, household.kitchen),
-    ...swingFrom(batch.startedMs, household),
+    kitchen,
+    ...swingFrom(batch.startedMs, kitchen.roomC, household),
     member,
     measuredTempC: (minute) => {
       const ms = msOf({ startMs: batch.startedMs }, minute);

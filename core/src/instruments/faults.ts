@@ -21,7 +21,11 @@ export interface StandInCondition {
 
 /** A pH meter wanders by so much an hour from its calibration, and by so much more when it drifts. */
 const DRIFT_PH_PER_H = { usual: 0.002, fault: 0.04 } as const;
-const DRIFT_C_PER_H = 0.6;
+const DRIFT_PER_H: Readonly<Record<Exclude<StandInKind, 'ph-probe'>, number>> = {
+  thermometer: 0.6,
+  scale: 20,
+  'room-logger': 0.3,
+};
 const WILD_SHARE = 0.3;
 const NOISE_TIMES = 8;
 /** What a jump of each shows: beyond all that can be, or merely far off. */
@@ -29,6 +33,7 @@ const JUMPS: Readonly<Record<StandInKind, readonly number[]>> = {
   thermometer: [250, -40, 3],
   'ph-probe': [14, 0, 6.9],
   scale: [-1, 200_000, 5],
+  'room-logger': [85, -40, 3],
 };
 
 const HOUR_MS = 3_600_000;
@@ -57,10 +62,9 @@ export function faultyReading(
       return soundThen() ?? sound;
     case 'wild':
       return random() < WILD_SHARE ? JUMPS[kind][Math.floor(random() * JUMPS[kind].length)]! : sound;
-    case 'drift': {
-      const perH = kind === 'ph-probe' ? DRIFT_PH_PER_H.fault : kind === 'thermometer' ? DRIFT_C_PER_H : 20;
-      return shown(kind, sound + perH * Math.max(sinceH, kind === 'ph-probe' ? uncalibratedH : 0));
-    }
+    case 'drift':
+      if (kind === 'ph-probe') return shown(kind, sound + DRIFT_PH_PER_H.fault * Math.max(sinceH, uncalibratedH));
+      return shown(kind, sound + DRIFT_PER_H[kind] * sinceH);
     case 'noisy':
       return shown(kind, sound + NOISE_TIMES * STAND_INS[kind].noiseSd * (2 * random() - 1));
   }

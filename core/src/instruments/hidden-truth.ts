@@ -1,22 +1,26 @@
 import type { Batch } from '../batch/replay.js';
-import { kitchenFor } from '../environment/household.js';
+import { kitchenFor, swingFrom, type Household } from '../environment/household.js';
 import { stateAt } from '../follow/series.js';
 import { timelineOf } from '../follow/timeline.js';
 import { cultureOf } from '../make/plan.js';
 import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
-import { hiddenMember, readStandIn, STAND_INS, type StandInKind } from './stand-ins.js';
+import { hiddenMember, readStandIn, STAND_INS, type CrockStandIn, type StandInKind } from './stand-ins.js';
 
 /**
  * The hidden true state of a simulated batch at a moment: the engine run with a member that the batch's own name
  * draws, so that every stand-in, and every start of them, sees the same crock. Null before it began and after its end.
+ *
+ * @param room the true room it stands in, where that is known
  */
-export function hiddenTruth(batch: Batch, nowMs: number): CrockState | null {
+export function hiddenTruth(batch: Batch, nowMs: number, room: Pick<Household, 'roomAt'> = {}): CrockState | null {
   if (nowMs < batch.startedMs || batch.ended) return null;
   const { choices, stages } = plannedOf(batch);
+  const kitchen = kitchenFor(choices);
   const environment = {
-    kitchen: kitchenFor(choices),
+    kitchen,
+    ...swingFrom(batch.startedMs, kitchen.roomC, room),
     member: hiddenMember(cultureOf(stages) ?? 'thermophilic', truthSeed(batch.id)),
   };
   return stateAt(timelineOf(batch, stages, environment, nowMs), nowMs);
@@ -28,15 +32,20 @@ export function truthSeed(batchId: string): number {
 }
 
 /** True where an instrument has something to measure: pH once there is a culture, whey once it drains. */
-export function canRead(kind: StandInKind, state: CrockState): boolean {
+export function canRead(kind: CrockStandIn, state: CrockState): boolean {
   if (kind === 'ph-probe') return state.souring !== null;
   if (kind === 'scale') return state.curd.draining !== null;
   return true;
 }
 
 /** A stand-in's reading of a batch at a moment, the same each time it is asked; null where it has nothing to read. */
-export function standInReading(kind: StandInKind, batch: Batch, atMs: number): number | null {
-  const state = hiddenTruth(batch, atMs);
+export function standInReading(
+  kind: CrockStandIn,
+  batch: Batch,
+  atMs: number,
+  room: Pick<Household, 'roomAt'> = {},
+): number | null {
+  const state = hiddenTruth(batch, atMs, room);
   if (!state || !canRead(kind, state)) return null;
   return readStandIn(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '../random/random.js';
 import { faultyReading, type StandInCondition } from './faults.js';
-import { isKept, KEEP_EVERY_MS } from './thinning.js';
+import { isKept, KEEPING } from './thinning.js';
 import { probeTrouble, type ProbeHistory } from './trouble.js';
 
 const MIN = 60_000;
@@ -16,6 +16,8 @@ describe('thinning', () => {
     expect(isKept('tempC', at(20_000, 40), at(0, 40), null)).toBeTrue();
     expect(isKept('tempC', at(3000, 40.6), at(0, 40), null)).toBeTrue();
     expect(isKept('tempC', at(1000, 60), at(0, 40), null)).toBeFalse();
+    expect(isKept('roomC', at(500_000, 20), at(0, 20), null)).toBeFalse();
+    expect(isKept('roomC', at(90_000, 21), at(0, 20), null)).toBeTrue();
     expect(isKept('ph', at(5000, 4.5), at(0, 4.4), at(6000, 4.5))).toBeFalse();
   });
 
@@ -25,7 +27,7 @@ describe('thinning', () => {
         const reading = at(100_000, 40);
         const [before, after] = [at(100_000 - ms, 40 + more), at(100_000 + ms, 40 + more)];
         expect(isKept('tempC', reading, before, null)).toBe(isKept('tempC', reading, null, after));
-        if (ms >= KEEP_EVERY_MS) expect(isKept('tempC', reading, before, after)).toBeTrue();
+        if (ms >= KEEPING.tempC.everyMs) expect(isKept('tempC', reading, before, after)).toBeTrue();
       }),
     );
   });

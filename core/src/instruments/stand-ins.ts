@@ -22,9 +22,12 @@ export function hiddenMember(culture: CultureId, seed: number): Member {
   };
 }
 
+/** What is measured in a crock or under it. */
+export type CrockQuantity = 'tempC' | 'ph' | 'wheyG';
+
 /** What a simulated instrument measures, and how well. */
 export interface StandIn {
-  readonly quantity: 'tempC' | 'ph' | 'wheyG';
+  readonly quantity: CrockQuantity | 'roomC';
   readonly noiseSd: number;
   /** Smallest step its display shows. */
   readonly resolution: number;
@@ -35,14 +38,23 @@ export const STAND_INS = {
   thermometer: { quantity: 'tempC', noiseSd: 0.15, resolution: 0.1, everyMin: 5 },
   'ph-probe': { quantity: 'ph', noiseSd: 0.025, resolution: 0.01, everyMin: 15 },
   scale: { quantity: 'wheyG', noiseSd: 2, resolution: 1, everyMin: 10 },
+  'room-logger': { quantity: 'roomC', noiseSd: 0.1, resolution: 0.1, everyMin: 10 },
 } as const satisfies Record<string, StandIn>;
 
 export type StandInKind = keyof typeof STAND_INS;
 
+/** Those that stand in a crock; the others hang in the room. */
+export type CrockStandIn = Exclude<StandInKind, 'room-logger'>;
+
 /** One reading of the hidden state, with the instrument's noise, rounded as its display rounds. */
-export function readStandIn(kind: StandInKind, state: CrockState, random: Random): number {
-  const { quantity, noiseSd, resolution }: StandIn = STAND_INS[kind];
-  const truth = { tempC: state.tempC, ph: state.ph, wheyG: totalG(state.whey) }[quantity];
+export function readStandIn(kind: CrockStandIn, state: CrockState, random: Random): number {
+  const truth = { tempC: state.tempC, ph: state.ph, wheyG: totalG(state.whey) }[STAND_INS[kind].quantity];
+  return readTruth(kind, truth, random);
+}
+
+/** One reading of what is true, with the instrument's noise, rounded as its display rounds. */
+export function readTruth(kind: StandInKind, truth: number, random: Random): number {
+  const { noiseSd, resolution }: StandIn = STAND_INS[kind];
   const seen = truth + noiseSd * normals(random)();
   const shown = Math.round(Math.max(0, seen) / resolution) * resolution;
   return Number(shown.toFixed(2));

@@ -1,16 +1,25 @@
 import type { StandIn } from './stand-ins.js';
 
+/** What is worth keeping of a quantity. */
+interface Keeping {
+  /** One reading in so many ms is kept, whatever it says. */
+  readonly everyMs: number;
+  /** A difference from the nearest kept reading that is worth keeping at once… */
+  readonly notable: number;
+  /** …but nearer to it than this, ms, nothing is kept. */
+  readonly apartMs: number;
+}
+
 /**
  * What is kept of what a probe reads, however fast it reads: one reading in so many seconds, and any that differs notably
- * from the nearest that was kept, but never two within {@link APART_MS}. What hands log is never thinned.
+ * from the nearest that was kept. A room is slow, and is read for ever. What hands log is never thinned.
  */
-export const KEEP_EVERY_MS = 20_000;
-
-/** Nearer to a kept reading than this, ms, no other is kept, whatever it says. */
-export const APART_MS = 2_000;
-
-/** Differences from the nearest kept reading that are worth keeping at once. */
-const NOTABLE: Readonly<Record<StandIn['quantity'], number>> = { tempC: 0.5, ph: 0.05, wheyG: 10 };
+export const KEEPING: Readonly<Record<StandIn['quantity'], Keeping>> = {
+  tempC: { everyMs: 20_000, notable: 0.5, apartMs: 2_000 },
+  ph: { everyMs: 20_000, notable: 0.05, apartMs: 2_000 },
+  wheyG: { everyMs: 20_000, notable: 10, apartMs: 2_000 },
+  roomC: { everyMs: 600_000, notable: 0.5, apartMs: 60_000 },
+};
 
 /** A reading that was kept. */
 export interface KeptReading {
@@ -33,6 +42,7 @@ export function isKept(
     .sort((a, b) => Math.abs(a.atMs - reading.atMs) - Math.abs(b.atMs - reading.atMs));
   if (!nearest) return true;
   const apartMs = Math.abs(nearest.atMs - reading.atMs);
-  if (apartMs >= KEEP_EVERY_MS) return true;
-  return apartMs >= APART_MS && Math.abs(nearest.value - reading.value) >= NOTABLE[quantity];
+  const keeping = KEEPING[quantity];
+  if (apartMs >= keeping.everyMs) return true;
+  return apartMs >= keeping.apartMs && Math.abs(nearest.value - reading.value) >= keeping.notable;
 }

@@ -22,7 +22,7 @@ export interface ProbeTrouble {
 const SILENT_AFTER_MIN = 40;
 /** The very same for so long, min, is worth a look, if what it stands in should have moved meanwhile by so much. */
 const STUCK_AFTER_MIN = 45;
-const MOVED: Readonly<Record<StandIn['quantity'], number>> = { tempC: 1.5, ph: 0.2, wheyG: 60 };
+const MOVED: Readonly<Record<StandIn['quantity'], number>> = { tempC: 1.5, ph: 0.2, wheyG: 60, roomC: 1.5 };
 /** An impossible reading is told of for so long, min. */
 const TOLD_FOR_MIN = 60;
 

@@ -111,11 +111,8 @@ export function makeSheet(
   const { startMs = 0, wake = ALWAYS_AWAKE, stocks = [] } = begin;
   checkChoices(method, given, stocks);
   const choices = { ...initialChoices(method), ...given };
-  const environment: Environment = {
-    kitchen: kitchenFor(choices, begin.kitchen),
-    member: NOMINAL_MEMBER,
-    ...swingFrom(startMs, begin),
-  };
+  const kitchen = kitchenFor(choices, begin.kitchen);
+  const environment: Environment = { kitchen, member: NOMINAL_MEMBER, ...swingFrom(startMs, kitchen.roomC, begin) };
   const planned = planStages(method, choices, stocks);
   const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
   const end = lastOf(runs[runs.length - 1]!);

@@ -4,7 +4,7 @@ import type { Script } from './play.js';
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 
-/** The instruments of the demo dairy: two kits, one for each crock that may be on. */
+/** The instruments of the demo dairy: two kits, one for each crock that may be on, and a logger on the wall. */
 export const DEMO_INSTRUMENTS = [
   { id: 'thermometer-a', name: 'Thermometer, crock A', kind: 'thermometer', quantity: 'tempC' },
   { id: 'ph-probe-a', name: 'pH probe, crock A', kind: 'ph-probe', quantity: 'ph' },
@@ -12,6 +12,7 @@ export const DEMO_INSTRUMENTS = [
   { id: 'thermometer-b', name: 'Thermometer, crock B', kind: 'thermometer', quantity: 'tempC' },
   { id: 'ph-probe-b', name: 'pH probe, crock B', kind: 'ph-probe', quantity: 'ph' },
   { id: 'scale-b', name: 'Whey scale B', kind: 'scale', quantity: 'wheyG' },
+  { id: 'room', name: 'Room logger', kind: 'room-logger', quantity: 'roomC' },
 ] as const;
 
 /** The island's own money. */
@@ -79,7 +80,7 @@ export function demoScripts(nowMs: number, milk: StockLot): Script[] {
     past({
       name: 'Butter for the quay stall',
       methodId: 'cultured-butter',
-      choices: { massG: 3000, vesselL: 4, fatPct: 36, device: 'crank', churnL: 8, saltPct: 1.2, roomC: 21 },
+      choices: { massG: 3000, vesselL: 4, fatPct: 36, device: 'crank', churnL: 8, saltPct: 1.2 },
       startMs: days(6, 19),
       instruments: {},
       cues: [

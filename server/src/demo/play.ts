@@ -4,6 +4,7 @@ import {
   hiddenMember,
   initialChoices,
   kitchenFor,
+  swingFrom,
   lastOf,
   lotChoice,
   lotIdOf,
@@ -28,7 +29,7 @@ import {
   type EntryBody,
   type Score,
   type StageRun,
-  type StandInKind,
+  type CrockStandIn,
   type StockLot,
 } from '@oat-crock/core';
 import { ASLEEP, wakeAfter } from '@oat-crock/contract';
@@ -45,7 +46,7 @@ export interface Script {
   /** The make is played until here; what lies beyond has not happened. */
   readonly untilMs: number;
   /** Instruments that stood in the crock, by their id. */
-  readonly instruments: Readonly<Record<string, StandInKind>>;
+  readonly instruments: Readonly<Record<string, CrockStandIn>>;
   /** What was seen: a cue once a share of its stage's time has passed. */
   readonly cues: readonly {
     readonly stageId: string;
@@ -65,8 +66,10 @@ const LATE = { share: 0.03, mostMin: 12 };
 /**
  * Plays a make: the engine runs it with the hidden truth that its id draws, hands follow, instruments read.
  * The entries are what a log of that make would hold.
+ *
+ * @param roomAt the true room, °C at a moment
  */
-export function play(script: Script): Entry[] {
+export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
   const random = seededRandom(seedFromText(script.name));
   const batchId = ulid(script.startMs, random);
   const stocks = script.milk ? [stockOfLot(script.milk)] : [];
@@ -74,7 +77,12 @@ export function play(script: Script): Entry[] {
   const choices = { ...initialChoices(methodById(script.methodId)), ...chosen };
   const stages = planStages(methodById(script.methodId), choices, stocks);
   const culture = cultureOf(stages) ?? 'thermophilic';
-  const environment = { kitchen: kitchenFor(choices), member: hiddenMember(culture, truthSeed(batchId)) };
+  const kitchen = kitchenFor(choices);
+  const environment = {
+    kitchen,
+    ...swingFrom(script.startMs, kitchen.roomC, { roomAt }),
+    member: hiddenMember(culture, truthSeed(batchId)),
+  };
   const entries: Entry[] = [];
   const msOf = (minute: number) => Math.round(script.startMs + minute * MIN_MS);
   const log = (atMs: number, body: EntryBody, source = 'hand') => {

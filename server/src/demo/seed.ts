@@ -1,17 +1,27 @@
 import { USUAL_SETTINGS } from '@oat-crock/contract';
-import type { StockLot } from '@oat-crock/core';
+import { readingMoments, readTruth, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { play } from './play.js';
+import { trueRoom } from '../stand-ins/true-room.js';
+
+/** The logger has hung on the wall for so long, ms. */
+const ROOM_READ_MS = 10 * 86_400_000;
 
 /** Fills an empty database with the demo dairy; one that holds anything is left as it is. */
 export function seedDemo(kitchen: Kitchen): void {
   if (kitchen.instruments.all().length > 0) return;
   const nowMs = kitchen.clock.now();
+  const settings = { ...USUAL_SETTINGS, ...DEMO_ROOM, currency: DEMO_CURRENCY };
+  const roomAt = trueRoom(settings);
   kitchen.db.transaction(() => {
-    kitchen.household.saveSettings({ ...USUAL_SETTINGS, ...DEMO_ROOM, currency: DEMO_CURRENCY }, 0);
+    kitchen.household.saveSettings(settings, 0);
+    for (const atMs of readingMoments('room-logger', nowMs - ROOM_READ_MS, nowMs)) {
+      const tempC = readTruth('room-logger', roomAt(atMs), seededRandom(seedFromText(`room-logger ${atMs}`)));
+      kitchen.room.keep('room', { atMs, tempC });
+    }
     for (const instrument of DEMO_INSTRUMENTS) {
       kitchen.instruments.add({
         ...instrument,
@@ -25,7 +35,7 @@ export function seedDemo(kitchen: Kitchen): void {
     for (const lot of lots) kitchen.lots.save(lot, 0);
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
     for (const script of demoScripts(nowMs, milk)) {
-      const entries = play(script);
+      const entries = play(script, roomAt);
       kitchen.entries.append(entries);
       for (const id of LIVE_KITS[script.name] ?? []) kitchen.instruments.place(id, entries[0]!.batchId);
     }

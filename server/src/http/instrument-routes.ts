@@ -28,6 +28,11 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
   router.put('/instruments/:id/placement', (request, response) => {
     const instrument = instrumentOf(request);
     const { batchId } = check(placementSchema, request.body);
+    if (batchId !== null && instrument.quantity === 'roomC') {
+      throw new InputRefused([
+        { field: 'batchId', message: 'It reads the room, not a crock.', remedy: 'Leave it where it hangs: give null.' },
+      ]);
+    }
     if (batchId !== null && !entries.has(batchId)) {
       throw new InputRefused([
         { field: 'batchId', message: 'There is no such batch.', remedy: 'Give the id of a live batch, or null.' },
@@ -56,9 +61,11 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
       ? readingsFromCsv(String(request.body))
       : check(instrumentReadingsSchema, request.body).readings;
     const { fresh, ...taken } = takeReadings(kitchen, instrument, readings);
-    if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
+    if (fresh.entries.length > 0) events.tell({ type: 'entries', entries: fresh.entries });
+    if (fresh.room.length > 0) events.tell({ type: 'room', readings: fresh.room });
     tell(instrument.id);
-    if (instrument.batchId === null) response.status(202).json({ ...taken, why: 'It stands in no crock.' });
+    if (instrument.batchId === null && instrument.quantity !== 'roomC')
+      response.status(202).json({ ...taken, why: 'It stands in no crock.' });
     else response.status(201).json(taken);
   });
 

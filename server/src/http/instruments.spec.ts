@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import request from 'supertest';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
-import { KEEP_EVERY_MS } from '@oat-crock/core';
+import { KEEPING } from '@oat-crock/core';
 import type { Kitchen } from '../kitchen.js';
 import { entryOf, startOf, testKitchen } from '../testing/kitchen.js';
 import { takeReadings } from './take-readings.js';
@@ -72,7 +72,7 @@ describe('readings of an instrument', () => {
           .map((e) => e.atMs)
           .filter((ms) => ms >= far)
           .sort((a, b) => a - b);
-        times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(KEEP_EVERY_MS));
+        times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(KEEPING.tempC.everyMs));
         expect(times.length).toBeGreaterThan(0);
       }),
       { numRuns: 25 },
@@ -147,5 +147,55 @@ describe('what a page begins with', () => {
     const of = async (readings: string) =>
       (await request(app).get(`${API}/batches/${batch}?readings=${readings}`)).body.entries.length as number;
     expect([await of('all'), await of('minute'), await of('none')]).toEqual([11, 5, 2]);
+  });
+});
+
+describe('a logger in the room', () => {
+  const post = (readings: { atMs: number; value: number }[]) =>
+    request(app)
+      .post(`${API}/instruments/wall/readings`)
+      .set('authorization', 'Bearer a-long-token')
+      .send({ readings });
+  const MIN = 60_000;
+
+  beforeEach(() => {
+    const wall = { id: 'wall', name: 'Logger', kind: 'room-logger', quantity: 'roomC', token: 'a-long-token' } as const;
+    kitchen.instruments.add({ ...wall, simulated: false, batchId: null });
+  });
+
+  it('is kept for the room, not for any crock: one in ten minutes, late and repeated as it comes', async () => {
+    const hour = Array.from({ length: 60 }, (_, i) => ({ atMs: T0 + i * MIN, value: 20 }));
+    const { body, status } = await post(hour);
+    expect(status).toBe(201);
+    expect(body).toEqual({ kept: 6, thinned: 54, impossible: [] });
+    await post([{ atMs: T0 + 25 * MIN, value: 23 }, ...hour, { atMs: T0 - 60 * MIN, value: 18 }]);
+    const { body: read } = await request(app).get(`${API}/room?fromMs=${T0 - 90 * MIN}&untilMs=${T0 + 30 * MIN}`);
+    expect((read as { readings: { tempC: number }[] }).readings.map((r) => r.tempC)).toEqual([
+      18, 20, 20, 20, 20, 23, 20, 20,
+    ]);
+    expect(kitchen.entries.ofBatch(batch).length).toBe(1);
+  });
+
+  it('notes what cannot be, and hangs in no crock', async () => {
+    const { body } = await post([{ atMs: T0, value: 85 }]);
+    expect(body).toEqual({ kept: 0, thinned: 0, impossible: [0] });
+    expect(kitchen.instruments.get('wall')!.impossible!.value).toBe(85);
+    const placed = await request(app).put(`${API}/instruments/wall/placement`).send({ batchId: batch });
+    expect(placed.status).toBe(422);
+    expect(placed.text).toContain('It reads the room');
+  });
+
+  it('is in what a page begins with as far back as the oldest make that is on', async () => {
+    kitchen.room.keep('wall', { atMs: T0 - 2 * MIN, tempC: 17 });
+    kitchen.room.keep('wall', { atMs: kitchen.entries.liveSinceMs()! + MIN, tempC: 19 });
+    const { body } = await request(app).get(`${API}/snapshot`);
+    const { room } = body as { room: { tempC: number }[] };
+    expect(room.map((r) => r.tempC)).toContain(19);
+  });
+
+  it('asks for a stretch that can be', async () => {
+    const { status, text } = await request(app).get(`${API}/room?fromMs=${T0}&untilMs=${T0 - 1}`);
+    expect(status).toBe(422);
+    expect(text).toContain('untilMs');
   });
 });

@@ -87,6 +87,12 @@ const OPERATIONS: readonly Operation[] = [
     answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token', ...REFUSED },
   },
   {
+    path: '/room',
+    method: 'get',
+    summary: 'What loggers read of the room, from one moment to another',
+    answers: { '200': 'Readings', ...REFUSED },
+  },
+  {
     path: '/instruments/{id}/fault',
     method: 'put',
     summary: 'Give a simulated instrument a fault, or none',

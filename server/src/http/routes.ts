@@ -7,6 +7,7 @@ import {
   problem,
   readingsSchema,
   settingsSchema,
+  stretchSchema,
 } from '@oat-crock/contract';
 import type { Entry } from '@oat-crock/core';
 import { Router } from 'express';
@@ -19,9 +20,12 @@ import { larderRoutes } from './larder-routes.js';
 import { photoRoutes } from './photo-routes.js';
 import { openApiDocument } from './openapi.js';
 
+/** The room is told from so long before the oldest make that is on, ms: makes are planned for its mean over a day. */
+const ROOM_BEFORE_MS = 24 * 3_600_000;
+
 /** The public interface under /api/v1. */
 export function apiRoutes(kitchen: Kitchen): Router {
-  const { entries, instruments, household, clock, events } = kitchen;
+  const { entries, instruments, household, room, clock, events } = kitchen;
   const router = Router();
 
   router.get('/health', (_request, response) => {
@@ -36,7 +40,13 @@ export function apiRoutes(kitchen: Kitchen): Router {
       instruments: instruments.all().map(publicInstrument),
       household: household.settings(),
       larder: kitchen.larder(),
+      room: room.between((entries.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
     });
+  });
+
+  router.get('/room', (request, response) => {
+    const { fromMs, untilMs } = check(stretchSchema, request.query);
+    response.json({ readings: room.between(fromMs, untilMs) });
   });
 
   router.get('/events', (request, response) => events.join(request, response));

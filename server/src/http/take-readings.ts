@@ -1,5 +1,5 @@
 import { canBe, type InstrumentReading, type ReadingsTaken, type StoredEntry } from '@oat-crock/contract';
-import { isKept, type Entry } from '@oat-crock/core';
+import { isKept, type CrockQuantity, type Entry, type KeptReading, type RoomReading } from '@oat-crock/core';
 import { createHash } from 'node:crypto';
 import { encodeTime } from 'ulid';
 import type { Kitchen } from '../kitchen.js';
@@ -7,47 +7,103 @@ import type { KeptInstrument } from '../store/instruments.js';
 
 const BY = { tempC: 'thermometer', ph: 'meter', wheyG: 'scale' } as const;
 
+/** What was kept of what an instrument posted: lines of a crock's log, or readings of the room. */
+export interface Kept {
+  readonly entries: readonly StoredEntry[];
+  readonly room: readonly RoomReading[];
+}
+
+/** Where an instrument's readings go. */
+interface Place {
+  /** Whether this very reading is there already. */
+  readonly has: (reading: InstrumentReading) => boolean;
+  readonly besides: (atMs: number) => readonly [KeptReading | null, KeptReading | null];
+  readonly keep: (reading: InstrumentReading) => void;
+  readonly kept: Kept;
+}
+
 /**
- * Takes what an instrument posted into the log of the crock it stands in: late, repeated and out of order as it may come.
- * What is too near to a kept reading and no different is let go; what cannot be is noted and not kept. All in one transaction.
+ * Takes what an instrument posted into the log of the crock it stands in, or to the room's own readings: late, repeated and
+ * out of order as it may come. What is too near to a kept reading and no different is let go; what cannot be is noted and not
+ * kept. All in one transaction.
  */
 export function takeReadings(
-  { db, entries, instruments }: Kitchen,
+  kitchen: Kitchen,
   instrument: KeptInstrument,
   readings: readonly InstrumentReading[],
-): ReadingsTaken & { readonly fresh: readonly StoredEntry[] } {
-  const { id: source, batchId, quantity } = instrument;
-  return db.transaction(() => {
+): ReadingsTaken & { readonly fresh: Kept } {
+  const { id: source, quantity } = instrument;
+  const place = placeOf(kitchen, instrument);
+  return kitchen.db.transaction(() => {
     const impossible: number[] = [];
-    const fresh: StoredEntry[] = [];
     let seen = instrument as Pick<KeptInstrument, 'lastMs' | 'lastValue' | 'sameSinceMs' | 'impossible'>;
-    let possible = 0;
-    for (const [place, reading] of readings.entries()) {
+    let kept = 0;
+    for (const [at, reading] of readings.entries()) {
       const { atMs, value } = reading;
       if (!canBe(quantity, value)) {
-        impossible.push(place);
+        impossible.push(at);
         if (atMs >= (seen.impossible?.atMs ?? 0)) seen = { ...seen, impossible: { atMs, value } };
         continue;
       }
-      possible++;
       if (atMs > (seen.lastMs ?? 0)) {
         const sameSinceMs = value === seen.lastValue ? (seen.sameSinceMs ?? atMs) : atMs;
         seen = { ...seen, lastMs: atMs, lastValue: value, sameSinceMs };
       }
-      if (batchId === null) continue;
-      const id = reading.id ?? readingId(source, atMs);
-      if (entries.get(id)) continue;
-      const [before, after] = entries.besides(batchId, source, atMs).map(asKept);
-      if (!isKept(quantity, reading, before ?? null, after ?? null)) continue;
-      const body = { type: 'reading', quantity, value, by: BY[quantity] } as const;
-      fresh.push(...entries.append([{ id, batchId, atMs, source, body }]).fresh);
+      if (!place || place.has(reading)) continue;
+      const [before, after] = place.besides(atMs);
+      if (!isKept(quantity, reading, before, after)) continue;
+      place.keep(reading);
+      kept++;
     }
-    instruments.hasRead(source, seen);
-    return { kept: fresh.length, thinned: possible - fresh.length, impossible, fresh };
+    kitchen.instruments.hasRead(source, seen);
+    const thinned = readings.length - impossible.length - kept;
+    return { kept, thinned, impossible, fresh: place?.kept ?? { entries: [], room: [] } };
   })();
 }
 
-function asKept(entry: Entry | null) {
+/** Where the readings of an instrument are kept; null while it stands in no crock. */
+function placeOf({ entries, room }: Kitchen, { id, batchId, quantity }: KeptInstrument): Place | null {
+  if (quantity === 'roomC') return roomPlace(room, id);
+  return batchId === null ? null : crockPlace(entries, batchId, id, quantity);
+}
+
+function roomPlace(room: Kitchen['room'], source: string): Place {
+  const fresh: RoomReading[] = [];
+  const asKept = (reading: RoomReading | null) => reading && { atMs: reading.atMs, value: reading.tempC };
+  const besides = (atMs: number) => {
+    const [before, after] = room.besides(source, atMs);
+    return [asKept(before), asKept(after)] as const;
+  };
+  return {
+    has: ({ atMs }) => besides(atMs)[0]?.atMs === atMs,
+    besides,
+    keep: ({ atMs, value }) => {
+      room.keep(source, { atMs, tempC: value });
+      fresh.push({ atMs, tempC: value });
+    },
+    kept: { entries: [], room: fresh },
+  };
+}
+
+function crockPlace(entries: Kitchen['entries'], batchId: string, source: string, quantity: CrockQuantity): Place {
+  const fresh: StoredEntry[] = [];
+  const idOf = ({ id, atMs }: InstrumentReading) => id ?? readingId(source, atMs);
+  return {
+    has: (reading) => entries.get(idOf(reading)) !== null,
+    besides: (atMs) => {
+      const [before, after] = entries.besides(batchId, source, atMs);
+      return [asReading(before), asReading(after)];
+    },
+    keep: (reading) => {
+      const { atMs, value } = reading;
+      const body = { type: 'reading', quantity, value, by: BY[quantity] } as const;
+      fresh.push(...entries.append([{ id: idOf(reading), batchId, atMs, source, body }]).fresh);
+    },
+    kept: { entries: fresh, room: [] },
+  };
+}
+
+function asReading(entry: Entry | null): KeptReading | null {
   return entry?.body.type === 'reading' ? { atMs: entry.atMs, value: entry.body.value } : null;
 }
 

@@ -1,7 +1,8 @@
-import { kitchenTime, type ClockReading, type Instrument } from '@oat-crock/contract';
+import { kitchenTime, type ClockReading, type Instrument, type Settings } from '@oat-crock/contract';
 import {
   faultyReading,
   readingMoments,
+  readTruth,
   replay,
   seededRandom,
   seedFromText,
@@ -11,10 +12,11 @@ import {
   type StandInKind,
 } from '@oat-crock/core';
 import { ulid } from 'ulid';
+import { trueRoom } from './true-room.js';
 import type { StandInOrders } from './start.js';
 
 /**
- * The simulated thermometer, pH probe and scale: a client of the public interface like any other. Each reads the
+ * The simulated thermometer, pH probe, scale and room logger: a client of the public interface like any other. Each reads the
  * crock it stands in at its own pace by the kitchen's clock and posts what it sees.
  */
 const orders = JSON.parse(process.env['OAT_CROCK_STAND_INS'] ?? 'null') as StandInOrders | null;
@@ -30,6 +32,7 @@ const readUntil = new Map<string, number>();
 async function round(): Promise<void> {
   const nowMs = kitchenTime(await get<ClockReading>('clock'), Date.now());
   const placed = (await get<{ instruments: Instrument[] }>('instruments')).instruments;
+  const roomAt = trueRoom(await get<Settings>('settings'));
   const batches = new Map<string, Batch | null>();
   for (const { id, kind, token } of instruments) {
     const instrument = placed.find((i) => i.id === id);
@@ -40,14 +43,26 @@ async function round(): Promise<void> {
     const batch = batchId ? (batches.get(batchId) ?? null) : null;
     const afterMs = Math.max(readUntil.get(id) ?? nowMs, nowMs - LONGEST_BACK_MS);
     readUntil.set(id, nowMs);
-    if (batch && instrument) await post(id, token, readings(kind as StandInKind, instrument, batch, afterMs, nowMs));
+    const sound = soundReading(kind as StandInKind, batch, roomAt);
+    if (sound && instrument) await post(id, token, readings(kind as StandInKind, instrument, sound, afterMs, nowMs));
   }
 }
 
-function readings(kind: StandInKind, instrument: Instrument, batch: Batch, afterMs: number, nowMs: number) {
-  const soundThen = () => standInReading(kind, batch, instrument.faultSinceMs ?? nowMs);
+/** What a sound instrument shows at a moment, null where it has nothing to read. */
+type Sound = (atMs: number) => number | null;
+
+/** How an instrument of a kind reads the crock it stands in, or the room; null while it stands in no crock. */
+function soundReading(kind: StandInKind, batch: Batch | null, roomAt: (ms: number) => number): Sound | null {
+  if (kind === 'room-logger') {
+    return (atMs) => readTruth(kind, roomAt(atMs), seededRandom(seedFromText(`${kind} ${atMs}`)));
+  }
+  return batch && ((atMs) => standInReading(kind, batch, atMs, { roomAt }));
+}
+
+function readings(kind: StandInKind, instrument: Instrument, soundAt: Sound, afterMs: number, nowMs: number) {
+  const soundThen = () => soundAt(instrument.faultSinceMs ?? nowMs);
   return readingMoments(kind, afterMs, nowMs).flatMap((atMs) => {
-    const sound = standInReading(kind, batch, atMs);
+    const sound = soundAt(atMs);
     if (sound === null) return [];
     const random = seededRandom(seedFromText(`${instrument.id} ${atMs}`));
     const value = faultyReading(kind, sound, atMs, instrument, soundThen, random);

@@ -42,6 +42,8 @@ export interface EntryStore {
   /** What makes took out of a lot. */
   readonly tookFrom: (lotId: string) => StoredEntry[];
   readonly latestMs: () => number | null;
+  /** When the oldest make that is on was begun, or null where none is. */
+  readonly liveSinceMs: () => number | null;
 }
 
 export function entryStore(db: Db): EntryStore {
@@ -62,8 +64,8 @@ export function entryStore(db: Db): EntryStore {
     `SELECT min(seq) AS seq, id, batch_id, at_ms, source, body FROM entry
      WHERE batch_id = ? AND source <> 'hand' GROUP BY source, at_ms / 60000`,
   );
-  const begun = db.prepare<[], { batch_id: string }>(
-    `SELECT DISTINCT batch_id FROM entry WHERE source = 'hand' AND json_extract(body, '$.type') = 'started'`,
+  const begun = db.prepare<[], { batch_id: string; at_ms: number }>(
+    `SELECT batch_id, min(at_ms) AS at_ms FROM entry WHERE source = 'hand' AND json_extract(body, '$.type') = 'started' GROUP BY batch_id`,
   );
   const ended = db.prepare<[], { batch_id: string }>(
     `SELECT DISTINCT batch_id FROM entry AS e WHERE json_extract(body, '$.type') IN ('finished', 'discarded')
@@ -96,14 +98,17 @@ export function entryStore(db: Db): EntryStore {
     return { all, fresh };
   });
 
+  const live = () => {
+    const over = new Set(ended.all().map((row) => row.batch_id));
+    return begun.all().filter((row) => !over.has(row.batch_id));
+  };
+
   return {
     append,
     since: (seq) => since.all(seq).map(toEntry),
     forPage: (seq) => {
-      const over = new Set(ended.all().map((row) => row.batch_id));
-      const live = begun.all().filter((row) => !over.has(row.batch_id));
       const readOf = (id: string) => (seq === 0 ? readByMinute.all(id) : read.all(id, seq));
-      const rows = [...byHand.all(seq), ...live.flatMap((row) => readOf(row.batch_id))];
+      const rows = [...byHand.all(seq), ...live().flatMap((row) => readOf(row.batch_id))];
       return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
     },
     ofBatch: (batchId, readings = 'all') => {
@@ -122,6 +127,7 @@ export function entryStore(db: Db): EntryStore {
     },
     tookFrom: (lotId) => took.all(lotId).map(toEntry),
     latestMs: () => latest.get()?.at ?? null,
+    liveSinceMs: () => live().reduce<number | null>((oldest, row) => Math.min(oldest ?? Infinity, row.at_ms), null),
   };
 }
 

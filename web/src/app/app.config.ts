@@ -17,6 +17,7 @@ import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
 import { logFeature } from './state/log.feature';
+import { roomFeature } from './state/room.feature';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -32,6 +33,7 @@ export const appConfig: ApplicationConfig = {
       [draftFeature.name]: draftFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
       [larderFeature.name]: larderFeature.reducer,
+      [roomFeature.name]: roomFeature.reducer,
     }),
     provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects),
     providePrimeNG({

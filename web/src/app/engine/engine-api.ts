@@ -11,6 +11,7 @@ import type {
   LotStock,
   MakeSheet,
   Method,
+  RoomReading,
   Scaled,
   Wanted,
 } from '@oat-crock/core';
@@ -18,18 +19,19 @@ import type {
 /** A glance answers at once and roughly; a look takes its time. */
 export type Effort = 'glance' | 'look';
 
+/** The house that a make stands in: its settings, the gear it is made in, and what was read of the room. */
+export interface House {
+  readonly settings: Settings;
+  readonly gear: readonly Gear[];
+  readonly room: readonly RoomReading[];
+}
+
 /** What the engine's worker answers: read as the protocol between page and engine. */
 export interface EngineApi {
-  /** Follows a batch, made in some gear, as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
-  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Followed;
+  /** Follows a batch as it stands at a moment of the kitchen's clock; a glance takes fewer members. */
+  follow(batch: Batch, nowMs: number, effort: Effort, house: House): Followed;
   /** Causes of a fault seen in a batch, likeliest first. */
-  explain(
-    batch: Batch,
-    fault: FaultId,
-    nowMs: number,
-    settings: Settings,
-    gear: readonly Gear[],
-  ): readonly ExplainedCause[];
+  explain(batch: Batch, fault: FaultId, nowMs: number, house: House): readonly ExplainedCause[];
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */

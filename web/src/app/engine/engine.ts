@@ -6,7 +6,6 @@ import type {
   FaultId,
   Followed,
   Found,
-  Gear,
   Goal,
   MakeSheet,
   Method,
@@ -14,7 +13,7 @@ import type {
   Wanted,
 } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
-import type { Effort, EngineApi, MakeAsked } from './engine-api';
+import type { Effort, EngineApi, House, MakeAsked } from './engine-api';
 
 /**
  * The engine in its workers: one follows live makes, one answers the make sheet, so that a touch on the sheet never
@@ -25,14 +24,12 @@ export class Engine {
   private readonly following = startWorker();
   private sheets: Remote<EngineApi> | null = null;
 
-  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings, gear: readonly Gear[]): Promise<Followed> {
-    return this.following.follow(batch, nowMs, effort, settings, gear);
+  follow(batch: Batch, nowMs: number, effort: Effort, house: House): Promise<Followed> {
+    return this.following.follow(batch, nowMs, effort, house);
   }
 
-  explain(
-    ...asked: [batch: Batch, fault: FaultId, nowMs: number, settings: Settings, gear: readonly Gear[]]
-  ): Promise<readonly ExplainedCause[]> {
-    return this.deciding().explain(...asked);
+  explain(batch: Batch, fault: FaultId, nowMs: number, house: House): Promise<readonly ExplainedCause[]> {
+    return this.deciding().explain(batch, fault, nowMs, house);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

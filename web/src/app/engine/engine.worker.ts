@@ -9,12 +9,13 @@ import {
   SHEET_FORECAST,
   USUAL_KITCHEN,
   withVessels,
+  type Batch,
   type Gear,
   type Household,
 } from '@oat-crock/core';
 import { expose } from 'comlink';
-import { roomSwingAt, wakeAfter } from '@oat-crock/contract/wire';
-import type { Effort, EngineApi } from './engine-api';
+import { roomAround, roomSwingAt, wakeAfter } from '@oat-crock/contract/wire';
+import type { Effort, EngineApi, House } from './engine-api';
 
 const MEMBERS: Readonly<Record<Effort, number>> = { glance: 250, look: 2000 };
 const FAN_POINTS = 48;
@@ -29,14 +30,23 @@ function householdOf(settings: Settings, gear: readonly Gear[] = []): Household 
   };
 }
 
+/** The household around a make that is on or was: with the room as it was read. */
+function householdAround(batch: Batch, { settings, gear, room }: House): Household {
+  const household = householdOf(settings, gear);
+  if (room.length === 0) return household;
+  const planned = batch.choices['roomC'];
+  const plannedC = planned === undefined ? undefined : Number(planned);
+  return { ...household, roomAt: roomAround(settings, room, batch.startedMs, plannedC) };
+}
+
 const api: EngineApi = {
-  follow: (batch, nowMs, effort, settings, gear) => {
+  follow: (batch, nowMs, effort, house) => {
     const options = { members: MEMBERS[effort], seed: seedFromText(batch.id), fanPoints: FAN_POINTS };
-    return follow(batch, nowMs, options, householdOf(settings, gear));
+    return follow(batch, nowMs, options, householdAround(batch, house));
   },
-  explain: (batch, fault, nowMs, settings, gear) => {
+  explain: (batch, fault, nowMs, house) => {
     const options = { members: MEMBERS.look, seed: seedFromText(batch.id), fanPoints: 0 };
-    return explain(batch, fault, nowMs, options, householdOf(settings, gear));
+    return explain(batch, fault, nowMs, options, householdAround(batch, house));
   },
   sheet: ({ method, choices, startMs, settings, stocks, gear }) =>
     makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings, gear) }),

@@ -1,6 +1,6 @@
-import { sayDegreesIn, type Learned, type LearnedKey } from '@oat-crock/core';
-import { say, units } from '../ui/units';
-import { temp } from '../ui/words';
+import { type Learned, type LearnedKey } from '@oat-crock/core';
+import { say } from '../ui/units';
+import { degrees, temp } from '../ui/words';
 import { sayDay, dayOf } from './days';
 
 const SAY: Readonly<Record<LearnedKey, (value: number) => string>> = {
@@ -11,7 +11,7 @@ const SAY: Readonly<Record<LearnedKey, (value: number) => string>> = {
 
 const SPREAD: Readonly<Record<LearnedKey, (sd: number) => string>> = {
   lossWPerK: (sd) => say(`${sd.toFixed(2)} W per °C`),
-  holdsC: (sd) => sayDegreesIn(sd, units()),
+  holdsC: (sd) => degrees(sd),
   powerW: (sd) => `${Math.round(sd / 10) * 10} W`,
 };
 

@@ -7,6 +7,7 @@ import { probeOf } from '../testing/probe';
 import { FollowActions } from '../state/follow.feature';
 import { instrumentsFeature, InstrumentActions } from '../state/instruments.feature';
 import { larderFeature } from '../state/larder.feature';
+import { keptFinish } from './finish-draft';
 import { BatchList } from './batch-list';
 import { Make } from './make';
 
@@ -28,6 +29,8 @@ const body = async (page: Awaited<ReturnType<typeof at>>) => {
 };
 
 describe('Make', () => {
+  beforeEach(() => localStorage.removeItem('oat-crock.finishing'));
+
   it('shows the pour, the stages, the plot and the balance of a pot', async () => {
     const page = await at(200);
     expect(page.element.querySelector('h1')!.textContent).toBe('Pot');
@@ -112,6 +115,31 @@ describe('Make', () => {
     expect([form.heldBackG(), form.pots()]).toEqual([140, 3]);
   });
 
+  it('has what was typed of the finish again when the page is come back to, each make its own, until it is finished', async () => {
+    const first = await at(1250);
+    await fill(first, 'finish-words', 'Firmer than last time');
+    await first.click('Finish the make');
+    expect(first.text()).toContain('Weigh the product');
+    const again = await at(1250);
+    expect(again.element.querySelector<HTMLInputElement>('#finish-words')!.value).toBe('Firmer than last time');
+    expect(keptFinish('another')).toEqual({});
+    const form = again.fixture.debugElement.query((e) => e.name === 'oc-finish-form').componentInstance as {
+      productG: { set: (g: number) => void };
+    };
+    form.productG.set(1650);
+    await again.click('Finish the make');
+    expect(await body(again)).toEqual(jasmine.objectContaining({ type: 'finished', words: 'Firmer than last time' }));
+    expect(keptFinish(ID)).toEqual({});
+  });
+
+  it('puts up with rubbish where what was typed was kept', () => {
+    for (const rubbish of ['soup', '7', `{"${ID}":{"productG":"many"}}`, `{"${ID}":{"words":3}}`, `{"${ID}":null}`]) {
+      localStorage.setItem('oat-crock.finishing', rubbish);
+      expect(keptFinish(ID)).withContext(rubbish).toEqual({});
+    }
+    localStorage.removeItem('oat-crock.finishing');
+  });
+
   it('shows what stands on the pots of a finished make', async () => {
     const page = await at(1270, [1260, { type: 'finished', productG: 1650, wheyG: 2300, heldBackG: 120, score: null }]);
     const label = page.element.querySelector('oc-label-panel')!.textContent.replace(/\s+/g, ' ');
@@ -145,7 +173,7 @@ describe('Make', () => {
   it('on hold says by whom and why, and is not finished until somebody lets it go', async () => {
     const held = [1245, { type: 'held', by: 'Ine', reason: 'Smelled of yeast.' }] as const;
     const page = await at(1250, held);
-    expect(page.text()).toMatch(/On hold since .*, by Ine: Smelled of yeast\./);
+    expect(page.text()).toMatch(/On hold since \w+ \d\d:\d\d, by Ine: Smelled of yeast\./);
     expect(page.element.querySelector('oc-finish-form form')).toBeNull();
     await page.click('Let it go after all');
     await fill(page, 'decide-why', 'Tasted and measured: sound.');
@@ -215,6 +243,17 @@ describe('Make', () => {
       InstrumentActions.giveFault({ id: 'p', fault: null }),
       InstrumentActions.calibrate({ id: 'p' }),
     ]);
+  });
+
+  it('names the logger of the room, which stands in no crock', async () => {
+    const page = await at(200);
+    const read = { lastMs: START_MS + 198 * MIN, lastValue: 17.6, sameSinceMs: START_MS + 198 * MIN };
+    const wall = probeOf({ id: 'wall', name: 'Room logger', quantity: 'roomC', simulated: false, ...read });
+    page.store.dispatch(InstrumentActions.told({ instruments: [wall] }));
+    await page.fixture.whenStable();
+    const list = page.element.querySelector('oc-probe-list')!;
+    expect(list.textContent.replace(/\s+/g, ' ')).toMatch(/Room logger: for every make ?17\.6 °C, 2 min ago/);
+    expect(list.querySelector('input')).toBeNull();
   });
 
   it('says so when there is no such make', async () => {

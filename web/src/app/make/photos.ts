@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
 import type { Batch } from '@oat-crock/core';
 import { ulid } from 'ulid';
 import { Logger } from '../log/logger';
-import { Wire } from '../state/wire';
+import { logFeature } from '../state/log.feature';
+import { waiting } from '../state/waiting';
 import { dayTime } from '../ui/words';
 import { smaller } from './smaller';
 
@@ -15,15 +17,19 @@ import { smaller } from './smaller';
       <ul>
         @for (photo of batch().photos; track photo.id) {
           <li>
-            <a [href]="'/api/v1/photos/' + photo.photoId" target="_blank" rel="noopener">
-              <img
-                [src]="'/api/v1/photos/' + photo.photoId"
-                [alt]="photo.text || 'The make on ' + dayTime(photo.atMs)"
-                loading="lazy"
-                width="96"
-                height="72"
-              />
-            </a>
+            @if (waits().has(photo.id)) {
+              <i>waits to be sent</i>
+            } @else {
+              <a [href]="'/api/v1/photos/' + photo.photoId" target="_blank" rel="noopener">
+                <img
+                  [src]="'/api/v1/photos/' + photo.photoId"
+                  [alt]="photo.text || 'The make on ' + dayTime(photo.atMs)"
+                  loading="lazy"
+                  width="96"
+                  height="72"
+                />
+              </a>
+            }
             <span>{{ dayTime(photo.atMs) }}</span>
           </li>
         }
@@ -49,6 +55,14 @@ import { smaller } from './smaller';
       font-size: 0.8rem;
       color: var(--ink-soft);
     }
+    i {
+      display: grid;
+      place-content: center;
+      width: 98px;
+      height: 74px;
+      border: 1px dashed var(--line-strong);
+      border-radius: 5px;
+    }
     img {
       object-fit: cover;
       border-radius: 5px;
@@ -68,8 +82,9 @@ import { smaller } from './smaller';
 })
 export class Photos {
   readonly batch = input.required<Batch>();
-  private readonly wire = inject(Wire);
   private readonly logger = inject(Logger);
+  private readonly pending = inject(Store).selectSignal(logFeature.selectPending);
+  protected readonly waits = computed(() => new Set(this.pending().map((entry) => entry.id)));
   protected readonly sending = signal(false);
   protected readonly wrong = signal('');
   protected readonly dayTime = dayTime;
@@ -85,14 +100,17 @@ export class Photos {
     this.sending.set(false);
   }
 
-  /** Keeps a picture and logs it; says why it could not, or nothing. */
+  /** Keeps a picture, to be sent with its line of the log; says why it could not, or nothing. */
   private async keep(file: Blob): Promise<string> {
     const picture = await smaller(file).catch(() => null);
     if (!picture) return 'This file is no picture that can be read here. Take a JPEG, PNG or WebP.';
     const photoId = ulid();
     const { id } = this.batch();
-    const wrong = await this.wire.sendPhoto(id, photoId, picture);
-    if (wrong !== null) return wrong;
+    try {
+      await waiting.keepPhoto({ photoId, batchId: id, picture });
+    } catch {
+      return 'This browser has no room left for the picture. Make room on the device and add it again.';
+    }
     this.logger.write(id, { type: 'photo', photoId, text: '' });
     return '';
   }

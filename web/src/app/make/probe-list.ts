@@ -1,8 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Instrument } from '@oat-crock/contract/wire';
-import { probeTrouble, STAND_IN_FAULTS, type Followed, type SeriesPoint, type StandInFault } from '@oat-crock/core';
+import { usualRoomC, type Instrument } from '@oat-crock/contract/wire';
+import {
+  probeTrouble,
+  STAND_IN_FAULTS,
+  type CrockQuantity,
+  type Followed,
+  type SeriesPoint,
+  type StandInFault,
+} from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { householdFeature } from '../state/household.feature';
 import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { OptionField } from '../ui/option-field';
 import { SaidPipe } from '../ui/units';
@@ -12,6 +20,7 @@ const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> 
   tempC: temp,
   ph: acidity,
   wheyG: mass,
+  roomC: temp,
 };
 const FAULTS = [
   { id: 'none', label: 'reads as it should' },
@@ -31,6 +40,7 @@ export class ProbeList {
   readonly followed = input.required<Followed>();
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
   private readonly all = this.store.selectSignal(instrumentsFeature.selectAll);
 
   protected readonly faults = FAULTS;
@@ -39,19 +49,26 @@ export class ProbeList {
     return this.all()
       .filter((probe) => probe.batchId === null || probe.batchId === this.batchId())
       .map((probe) => {
-        const inIt = probe.batchId !== null;
+        const ofRoom = probe.quantity === 'roomC';
+        const inIt = ofRoom || probe.batchId !== null;
         const read = inIt && probe.lastMs !== null && probe.lastValue !== null;
         return {
           probe,
           inIt,
+          ofRoom,
+          name: `${probe.name}${probe.simulated ? ', simulated' : ''}`,
           last: read ? `${READ[probe.quantity](probe.lastValue!)}, ${fromNow(probe.lastMs!, nowMs)}` : '',
-          trouble: inIt
-            ? probeTrouble(probe, nowMs, (atMs) => courseAt(this.followed().series, probe.quantity, atMs))
-            : null,
+          trouble: inIt ? probeTrouble(probe, nowMs, (atMs) => this.courseOf(probe.quantity, atMs)) : null,
           calibrates: inIt && probe.simulated && probe.quantity === 'ph',
         };
       });
   });
+
+  /** What a probe should read at a moment: by the course of this crock, or as the room usually is. */
+  private courseOf(quantity: Instrument['quantity'], atMs: number): number | null {
+    if (quantity === 'roomC') return usualRoomC(this.settings(), atMs);
+    return courseAt(this.followed().series, quantity, atMs);
+  }
 
   protected place({ id, batchId }: Instrument): void {
     this.store.dispatch(InstrumentActions.place({ id, batchId: batchId === null ? this.batchId() : null }));
@@ -67,7 +84,7 @@ export class ProbeList {
 }
 
 /** What a probe should read at a moment by the course of its crock: the point nearest to it. */
-function courseAt(series: readonly SeriesPoint[], quantity: Instrument['quantity'], atMs: number): number | null {
+function courseAt(series: readonly SeriesPoint[], quantity: CrockQuantity, atMs: number): number | null {
   let best: SeriesPoint | null = null;
   for (const point of series) {
     if (best === null || Math.abs(point.atMs - atMs) < Math.abs(best.atMs - atMs)) best = point;

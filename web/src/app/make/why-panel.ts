@@ -17,6 +17,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { DraftActions } from '../state/draft.feature';
 import { selectKitchen } from '../state/kitchen';
 import { LarderActions, larderFeature } from '../state/larder.feature';
+import { roomFeature } from '../state/room.feature';
 import { OptionField } from '../ui/option-field';
 import { SaidPipe } from '../ui/units';
 
@@ -38,6 +39,7 @@ export class WhyPanel {
   private readonly clock = inject(KitchenClock);
   private readonly router = inject(Router);
   private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly room = this.store.selectSignal(roomFeature.selectReadings);
   private readonly gear = this.store.selectSignal(larderFeature.selectGear);
 
   private readonly batchId = computed(() => this.batch().id);
@@ -54,7 +56,8 @@ export class WhyPanel {
     },
     loader: ({ params: { batch, fault } }) => {
       const gear = batch.gear.flatMap((id) => this.gear()[id]?.item ?? []);
-      return this.engine.explain(batch, fault, this.clock.exactMs(), this.settings(), gear);
+      const house = { settings: this.settings(), gear, room: this.room() };
+      return this.engine.explain(batch, fault, this.clock.exactMs(), house);
     },
   });
   protected readonly asking = computed(() => this.ranked.isLoading());

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { roomOnDay } from '@oat-crock/contract/wire';
+import { roomToPlanFor } from '@oat-crock/contract/wire';
 import {
   choicesOf,
   choicesThatCount,
@@ -22,6 +22,7 @@ import { OwnLarder } from '../larder/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectKitchen } from '../state/kitchen';
+import { roomFeature } from '../state/room.feature';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
 import { say } from '../ui/units';
@@ -38,15 +39,17 @@ export class Decision {
   private readonly own = inject(OwnLarder).things;
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly room = this.store.selectSignal(roomFeature.selectReadings);
   private readonly told = this.store.selectSignal(householdFeature.selectVersion);
 
   readonly methodId = signal<string | undefined>(undefined);
   readonly method = computed(() => this.book.find(this.methodId()) ?? methodById('strained-yogurt'));
   readonly draft = computed(() => draftOf(this.drafts(), this.method().id));
-  /** What the household answers of itself: its room on the day, once somebody has said how warm that is. */
+  /** What the household answers of itself: its room, as it is read or once somebody has said how warm it is. */
   private readonly ofHousehold = computed((): Choices => {
     const asksRoom = choicesOf(this.method()).some((c) => c.key === 'roomC');
-    return asksRoom && this.told() > 0 ? { roomC: roomOnDay(this.settings(), this.startMs()) } : {};
+    const known = this.told() > 0 || this.room().length > 0;
+    return asksRoom && known ? { roomC: roomToPlanFor(this.settings(), this.room(), this.startMs()) } : {};
   });
   /** What is chosen otherwise than the method begins with. */
   readonly given = computed((): Choices => ({ ...this.ofHousehold(), ...this.draft().choices }));

@@ -152,7 +152,7 @@ export class Methods {
   private placeFreeKit(batchId: string): void {
     const seen = new Set<string>();
     for (const probe of this.instruments()) {
-      if (probe.batchId !== null || seen.has(probe.quantity)) continue;
+      if (probe.batchId !== null || probe.quantity === 'roomC' || seen.has(probe.quantity)) continue;
       seen.add(probe.quantity);
       this.store.dispatch(InstrumentActions.place({ id: probe.id, batchId }));
     }

@@ -2,10 +2,10 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
-import { USUAL_SETTINGS, type Settings, type StoredEntry } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/wire';
 import { follow, type Batch, type EntryBody, type Followed } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
-import type { Effort } from '../engine/engine-api';
+import type { Effort, House } from '../engine/engine-api';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { ClockActions, clockFeature } from './clock.feature';
 import { followEffects } from './follow.effects';
@@ -13,16 +13,17 @@ import { FollowActions, followFeature } from './follow.feature';
 import { larderFeature } from './larder.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { LogActions, logFeature } from './log.feature';
+import { RoomActions, roomFeature } from './room.feature';
 
 const MIN = 60_000;
 const NOTE: EntryBody = { type: 'note', text: 'calm' };
 
 /** An engine that remembers what it was asked, and fails where told to. */
 class FakeEngine {
-  readonly asked: { readonly nowMs: number; readonly effort: Effort; readonly settings: Settings }[] = [];
+  readonly asked: { readonly nowMs: number; readonly effort: Effort; readonly house: House }[] = [];
   broken = false;
-  follow(batch: Batch, nowMs: number, effort: Effort, settings: Settings): Promise<Followed> {
-    this.asked.push({ nowMs, effort, settings });
+  follow(batch: Batch, nowMs: number, effort: Effort, house: House): Promise<Followed> {
+    this.asked.push({ nowMs, effort, house });
     if (this.broken) return Promise.reject(new Error('the worker fell over'));
     return Promise.resolve(follow(batch, nowMs, { members: 20, seed: 1, fanPoints: 4 }));
   }
@@ -51,6 +52,7 @@ describe('keeping makes worked out', () => {
           [followFeature.name]: followFeature.reducer,
           [householdFeature.name]: householdFeature.reducer,
           [larderFeature.name]: larderFeature.reducer,
+          [roomFeature.name]: roomFeature.reducer,
         }),
         provideEffects(followEffects),
       ],
@@ -80,7 +82,7 @@ describe('keeping makes worked out', () => {
     expect(engine.asked.length).toBe(before + 2);
     store.dispatch(HouseholdActions.told({ household: { version: 2, settings: { ...USUAL_SETTINGS, asleepToH: 9 } } }));
     await looks();
-    expect(engine.asked.at(-1)!.settings.asleepToH).toBe(9);
+    expect(engine.asked.at(-1)!.house.settings.asleepToH).toBe(9);
   });
 
   it('follows a finished make only once a page looks at it', async () => {
@@ -91,7 +93,12 @@ describe('keeping makes worked out', () => {
     expect(engine.asked).toEqual([]);
     store.dispatch(FollowActions.wanted({ batchId: entries[0]!.batchId }));
     await looks(1000);
-    expect(engine.asked.length).toBeGreaterThan(0);
+    const before = engine.asked.length;
+    expect(before).toBeGreaterThan(0);
+    store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS, tempC: 16 }] }));
+    await looks();
+    expect(engine.asked.length).toBe(before + 1);
+    expect(engine.asked.at(-1)!.house.room.length).toBe(1);
   });
 
   it('says where it failed, and goes on once something new is logged', async () => {

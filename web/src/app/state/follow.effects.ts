@@ -11,6 +11,7 @@ import { FollowActions, followFeature } from './follow.feature';
 import { selectKitchen } from './kitchen';
 import { larderFeature } from './larder.feature';
 import { logFeature } from './log.feature';
+import { roomFeature } from './room.feature';
 
 /** How often it is looked whether something must be worked out anew, ms; besides whenever the log has changed. */
 const LOOK_EVERY_MS = 250;
@@ -27,6 +28,7 @@ const keepFollowing = createEffect(
     const settings = store.selectSignal(selectKitchen);
     const wanted = store.selectSignal(followFeature.selectWanted);
     const known = store.selectSignal(larderFeature.selectGear);
+    const room = store.selectSignal(roomFeature.selectReadings);
     const gearOf = (batch: Batch) => batch.gear.flatMap((id) => known()[id]?.item ?? []);
     const done = new Map<
       string,
@@ -36,6 +38,7 @@ const keepFollowing = createEffect(
         readonly effort: Effort;
         readonly settings: Settings;
         readonly gear: unknown;
+        readonly room: unknown;
       }
     >();
     return merge(store.select(logFeature.selectBatches), timer(LOOK_EVERY_MS, LOOK_EVERY_MS)).pipe(
@@ -46,14 +49,15 @@ const keepFollowing = createEffect(
           const last = done.get(batch.id);
           if (last?.batch !== batch || last.effort === 'glance' || last.settings !== settings()) return true;
           if (batch.gear.length > 0 && last.gear !== known()) return true;
-          return batch.ended === null && nowMs - last.nowMs > STALE_AFTER_MS;
+          return batch.ended === null ? nowMs - last.nowMs > STALE_AFTER_MS : last.room !== room();
         });
         if (due.length === 0) return EMPTY;
         return from(due).pipe(
           mergeMap((batch) => {
             const effort: Effort = done.has(batch.id) ? 'look' : 'glance';
-            done.set(batch.id, { batch, nowMs, effort, settings: settings(), gear: known() });
-            return from(engine.follow(batch, nowMs, effort, settings(), gearOf(batch))).pipe(
+            done.set(batch.id, { batch, nowMs, effort, settings: settings(), gear: known(), room: room() });
+            const house = { settings: settings(), gear: gearOf(batch), room: room() };
+            return from(engine.follow(batch, nowMs, effort, house)).pipe(
               map((followed) => FollowActions.workedOut({ followed })),
               catchError((error: unknown) => of(FollowActions.failed({ batchId: batch.id, why: String(error) }))),
             );

@@ -12,7 +12,8 @@ import { FollowActions, followFeature } from './follow.feature';
 import { householdFeature } from './household.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
 import { LogActions, logFeature } from './log.feature';
-import { waiting } from './waiting';
+import { roomFeature } from './room.feature';
+import { waiting, type WaitingPhoto } from './waiting';
 import { wireEffects } from './wire.effects';
 import { Wire, type Sent } from './wire';
 
@@ -38,6 +39,7 @@ class FakeWire {
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
       larder: { lots: [], gear: [], methods: [] },
+      room: [{ atMs: 5, tempC: 19 }],
     });
   }
   events = () => this.line;
@@ -52,6 +54,13 @@ class FakeWire {
     this.readWhole.push(batchId);
     return this.up ? Promise.resolve(this.whole) : Promise.reject(new Error('away'));
   };
+  readonly pictures: string[] = [];
+  sendPhoto = ({ photoId }: WaitingPhoto): Promise<Sent> => {
+    if (!this.up) return Promise.resolve({ kind: 'unreachable' });
+    this.pictures.push(`${photoId} after ${this.sent.length}`);
+    return Promise.resolve({ kind: 'stored', entries: [] });
+  };
+  room = () => Promise.resolve(this.up ? [{ atMs: 7, tempC: 21 }] : []);
   place = (_id: string, batchId: string | null) => Promise.resolve(this.placed.push(batchId));
 }
 
@@ -77,6 +86,7 @@ describe('the line to the server', () => {
           [instrumentsFeature.name]: instrumentsFeature.reducer,
           [householdFeature.name]: householdFeature.reducer,
           [followFeature.name]: followFeature.reducer,
+          [roomFeature.name]: roomFeature.reducer,
         }),
         provideEffects(wireEffects),
       ],
@@ -92,6 +102,7 @@ describe('the line to the server', () => {
   it('reads the whole at once, before any event', () => {
     expect(state(clockFeature.selectLine)).toBe('open');
     expect(state(householdFeature.selectVersion)).toBe(3);
+    expect(state(roomFeature.selectReadings)).toEqual([{ atMs: 5, tempC: 19 }]);
   });
 
   it('sends what is written, each once and in order', async () => {
@@ -117,6 +128,24 @@ describe('the line to the server', () => {
     wire.line.next('open');
     await until(() => wire.sent.length === 1);
     await until(() => state(logFeature.selectPending).length === 0);
+  });
+
+  it('keeps a picture with the line that names it while the server is away, and sends it before that line', async () => {
+    wire.up = false;
+    wire.line.next('lost');
+    const entries = entriesUntil(0, [1, { type: 'photo', photoId: 'P1', text: '' }]);
+    const batchId = entries[0]!.batchId;
+    await waiting.keepPhoto({ photoId: 'P1', batchId, picture: new Blob(['x'], { type: 'image/png' }) });
+    store.dispatch(LogActions.written({ entries }));
+    await new Promise((resume) => setTimeout(resume, 100));
+    expect(wire.pictures).toEqual([]);
+    expect((await waiting.photo('P1'))!.picture.size).toBe(1);
+    wire.up = true;
+    wire.line.next('open');
+    await until(() => state(logFeature.selectPending).length === 0);
+    expect(wire.pictures).toEqual(['P1 after 1']);
+    expect(wire.sent.map((e) => e.body.type)).toEqual(['started', 'photo']);
+    expect(await waiting.photo('P1')).toBeNull();
   });
 
   it('takes a refused line out, says why, and goes on with the next', async () => {
@@ -148,6 +177,7 @@ describe('the line to the server', () => {
     await new Promise((resume) => setTimeout(resume, 20));
     store.dispatch(FollowActions.wanted({ batchId: id }));
     await until(() => state(logFeature.selectBatches)[0]!.readings.length === 1);
+    expect(state(roomFeature.selectReadings).map((r) => r.tempC)).toEqual([19, 21]);
     store.dispatch(FollowActions.wanted({ batchId: id }));
     await new Promise((resume) => setTimeout(resume, 50));
     expect(wire.readWhole).toEqual([id, id]);
@@ -169,8 +199,10 @@ describe('the line to the server', () => {
     const entries = entriesUntil(20).map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
     wire.line.next({ type: 'entries', entries });
     wire.line.next({ type: 'instruments', instruments: [probeOf()] });
+    wire.line.next({ type: 'room', readings: [{ atMs: 3, tempC: 18 }] });
     await until(() => state(instrumentsFeature.selectAll).length === 1);
     expect(state(logFeature.selectBatches).length).toBe(1);
+    expect(state(roomFeature.selectReadings).map((r) => r.atMs)).toEqual([3, 5]);
     store.dispatch(InstrumentActions.place({ id: 'p', batchId: 'b' }));
     await until(() => wire.placed.length === 1);
     expect(wire.placed).toEqual(['b']);

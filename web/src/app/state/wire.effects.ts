@@ -8,6 +8,7 @@ import {
   defer,
   EMPTY,
   exhaustMap,
+  forkJoin,
   from,
   map,
   merge,
@@ -25,10 +26,12 @@ import { HouseholdActions } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
 import { LarderActions } from './larder.feature';
 import { LogActions, logFeature, type HeldEntry } from './log.feature';
+import { RoomActions } from './room.feature';
 import { waiting } from './waiting';
-import { Wire } from './wire';
+import { Wire, type Sent } from './wire';
 
 const RETRY_MS = 2000;
+const DAY_MS = 86_400_000;
 
 /** Reads the whole at once, and listens to the server; whenever the line opens, what came meanwhile is read. */
 const listen = createEffect(
@@ -41,6 +44,7 @@ const listen = createEffect(
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
         if (event.type === 'settings') return of(HouseholdActions.told({ household: event }));
         if (event.type === 'larder') return of(LarderActions.told({ larder: event.larder }));
+        if (event.type === 'room') return of(RoomActions.told({ readings: event.readings }));
         if (event.type === 'clock') return of(ClockActions.told({ clock: event.clock }));
         return of(InstrumentActions.told({ instruments: event.instruments }));
       }),
@@ -52,12 +56,13 @@ const listen = createEffect(
 /** Clock, instruments, settings, and what the log has after a place in its order. */
 function readFrom(wire: Wire, seq: number): Observable<Action> {
   return from(wire.snapshot(seq)).pipe(
-    mergeMap(({ clock, entries, instruments, household, larder }) => [
+    mergeMap(({ clock, entries, instruments, household, larder, room }) => [
       ClockActions.lineOpen(),
       ClockActions.told({ clock }),
       InstrumentActions.told({ instruments }),
       HouseholdActions.told({ household }),
       LarderActions.told({ larder }),
+      RoomActions.told({ readings: room }),
       LogActions.loaded({ entries }),
     ]),
     catchError(() => of(ClockActions.lineLost())),
@@ -101,7 +106,7 @@ function sendAll(pending: () => readonly HeldEntry[], wire: Wire): Observable<Ac
   return defer(() => {
     const [first] = [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1));
     if (!first) return EMPTY;
-    return from(wire.send([first])).pipe(
+    return from(sendOne(first, wire)).pipe(
       switchMap((sent) => {
         if (sent.kind === 'unreachable') return sent.why ? of(LogActions.heldUp({ why: sent.why })) : EMPTY;
         void waiting.drop([first.id]).catch(() => undefined);
@@ -113,6 +118,16 @@ function sendAll(pending: () => readonly HeldEntry[], wire: Wire): Observable<Ac
       }),
     );
   });
+}
+
+/** Sends a line, and before it the picture that it names. */
+async function sendOne(entry: HeldEntry, wire: Wire): Promise<Sent> {
+  const photoId = entry.body.type === 'photo' ? entry.body.photoId : null;
+  const photo = photoId === null ? null : await waiting.photo(photoId).catch(() => null);
+  const sent = photo ? await wire.sendPhoto(photo) : null;
+  if (sent?.kind === 'unreachable') return sent;
+  if (photo) void waiting.dropPhoto(photo.photoId).catch(() => undefined);
+  return sent?.kind === 'refused' ? sent : wire.send([entry]);
 }
 
 const setRate = createEffect(
@@ -150,7 +165,7 @@ const tellStandIn = createEffect(
   { functional: true, dispatch: false },
 );
 
-/** What instruments read of a make that is over comes when a page looks at it, once. */
+/** What instruments read of a make that is over, and of the room around it, comes when a page looks at it, once. */
 const readWhole = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
     const batches = store.selectSignal(logFeature.selectBatches);
@@ -158,11 +173,12 @@ const readWhole = createEffect(
     return merge(actions$.pipe(ofType(FollowActions.wanted)), actions$.pipe(ofType(LogActions.loaded))).pipe(
       withLatestFrom(store.select(followFeature.selectWanted)),
       mergeMap(([, wanted]) => {
-        const over = batches().some((b) => b.id === wanted && b.ended !== null);
-        if (wanted === null || !over || read.has(wanted)) return EMPTY;
+        const batch = batches().find((b) => b.id === wanted);
+        if (!wanted || !batch?.ended || read.has(wanted)) return EMPTY;
         read.add(wanted);
-        return from(wire.batch(wanted)).pipe(
-          map((entries) => LogActions.arrived({ entries })),
+        const room = wire.room(batch.startedMs - DAY_MS, batch.ended.atMs);
+        return forkJoin([wire.batch(wanted), room]).pipe(
+          mergeMap(([entries, readings]) => [LogActions.arrived({ entries }), RoomActions.told({ readings })]),
           catchError(() => {
             read.delete(wanted);
             return EMPTY;

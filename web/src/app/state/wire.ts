@@ -10,8 +10,9 @@ import type {
   StoredEntry,
   VersionedSettings,
 } from '@oat-crock/contract/wire';
-import type { Entry, StandInFault } from '@oat-crock/core';
+import type { Entry, RoomReading, StandInFault } from '@oat-crock/core';
 import { firstValueFrom, Observable } from 'rxjs';
+import type { WaitingPhoto } from './waiting';
 
 const API = '/api/v1';
 
@@ -21,6 +22,14 @@ export type Sent =
   | { readonly kind: 'refused'; readonly problem: Problem }
   /** It could not be written just now; in the server's own words where it had any. */
   | { readonly kind: 'unreachable'; readonly why?: string };
+
+/** Why something was not taken: it was refused for what it says, or could not be written just now. */
+function notSent(error: unknown): Exclude<Sent, { kind: 'stored' }> {
+  if (!(error instanceof HttpErrorResponse)) return { kind: 'unreachable' };
+  const problem = error.error as Problem | null;
+  if ([400, 409, 413, 422].includes(error.status) && problem) return { kind: 'refused', problem };
+  return { kind: 'unreachable', ...(problem?.detail && { why: problem.detail }) };
+}
 
 /** The server's public interface, as the page uses it. */
 @Injectable({ providedIn: 'root' })
@@ -40,11 +49,7 @@ export class Wire {
       const answer = await firstValueFrom(this.http.post<{ entries: StoredEntry[] }>(`${API}/entries`, body));
       return { kind: 'stored', entries: answer.entries };
     } catch (error) {
-      if (error instanceof HttpErrorResponse && [400, 409, 422].includes(error.status)) {
-        return { kind: 'refused', problem: error.error as Problem };
-      }
-      const why = error instanceof HttpErrorResponse ? (error.error as Problem | null)?.detail : undefined;
-      return { kind: 'unreachable', ...(why && { why }) };
+      return notSent(error);
     }
   }
 
@@ -72,14 +77,21 @@ export class Wire {
     return found.entries;
   }
 
-  /** Sends a picture of a batch; says in words why it could not be kept, or null where it was. */
-  async sendPhoto(batchId: string, photoId: string, picture: Blob): Promise<string | null> {
+  /** What was read of the room from one moment to another. */
+  async room(fromMs: number, untilMs: number): Promise<readonly RoomReading[]> {
+    const found = await firstValueFrom(
+      this.http.get<{ readings: RoomReading[] }>(`${API}/room?fromMs=${fromMs}&untilMs=${untilMs}`),
+    );
+    return found.readings;
+  }
+
+  /** Sends a picture of a batch. */
+  async sendPhoto({ batchId, photoId, picture }: WaitingPhoto): Promise<Sent> {
     try {
       await firstValueFrom(this.http.put(`${API}/batches/${batchId}/photos/${photoId}`, picture));
-      return null;
+      return { kind: 'stored', entries: [] };
     } catch (error) {
-      const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
-      return problem?.detail ?? 'The server does not answer: send the picture again once it is back.';
+      return notSent(error);
     }
   }
 

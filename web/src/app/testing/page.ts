@@ -12,6 +12,7 @@ import { householdFeature } from '../state/household.feature';
 import { instrumentsFeature } from '../state/instruments.feature';
 import { larderFeature } from '../state/larder.feature';
 import { LogActions, logFeature } from '../state/log.feature';
+import { roomFeature } from '../state/room.feature';
 
 /** A component on a page with a store and no server; what it writes is seen in `written`. */
 export interface TestPage<T> {
@@ -45,6 +46,7 @@ export async function pageOf<T>(
         [draftFeature.name]: draftFeature.reducer,
         [householdFeature.name]: householdFeature.reducer,
         [larderFeature.name]: larderFeature.reducer,
+        [roomFeature.name]: roomFeature.reducer,
       }),
       ...stands,
     ],

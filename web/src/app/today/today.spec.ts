@@ -1,5 +1,6 @@
 import { pageOf } from '../testing/page';
 import { entriesUntil, START_MS } from '../testing/followed';
+import { RoomActions } from '../state/room.feature';
 import { Today } from './today';
 
 const MIN = 60_000;
@@ -48,6 +49,17 @@ describe('Today', () => {
     expect(page.element.querySelector('oc-hand-card .call')!.textContent).toContain('It tastes sharp already.');
     const held = await at(200, [150, { type: 'held', by: 'Ine', reason: 'Smelled of yeast.' }]);
     expect(held.element.querySelector('aside')!.textContent).toContain('On hold, by Ine: Smelled of yeast.');
+  });
+
+  it('says how warm the room is where a logger reads it, and what that does', async () => {
+    const page = await at(200);
+    expect(page.text()).not.toContain('in the room');
+    page.store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS + 190 * MIN, tempC: 17.2 }] }));
+    await page.fixture.whenStable();
+    expect(page.text()).toMatch(/17\.2 °C in the room, 10 min ago: 2\.8 °C cooler than usual, so .* takes longer\./);
+    page.store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS + 195 * MIN, tempC: 20.3 }] }));
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('as usual at this hour');
   });
 
   it('says hold in so many words when a make is far over its time', async () => {

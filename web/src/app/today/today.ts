@@ -7,13 +7,16 @@ import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
 import { PourFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
+import { householdFeature } from '../state/household.feature';
 import { logFeature, selectLive } from '../state/log.feature';
+import { roomFeature } from '../state/room.feature';
 import { Crock } from '../ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../ui/words';
 import { AlertAsk } from './alert-ask';
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
+import { roomWords } from './room-words';
 import { SaidPipe, say } from '../ui/units';
 
 /** Lots are quietly due so many days before their date, and so many of them are named. */
@@ -76,6 +79,10 @@ export class Today {
     const { lots, taken, today } = this.larder.things();
     return dueLots(lots, taken, today, DUE_DAYS).slice(0, DUE_SHOWN);
   });
+
+  private readonly readings = this.store.selectSignal(roomFeature.selectReadings);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  protected readonly room = computed(() => roomWords(this.readings(), this.settings(), this.clock.nowMs()));
 
   protected readonly mass = mass;
 

@@ -1,4 +1,4 @@
-import { priceIn, sayLitresIn, sayMassIn, sayTempIn, shownIn } from '@oat-crock/core';
+import { priceIn, sayDegreesIn, sayLitresIn, sayMassIn, sayTempIn, shownIn } from '@oat-crock/core';
 import { isSameDay } from 'date-fns';
 import { written } from './dates';
 import { units } from './units';
@@ -46,6 +46,11 @@ export function mass(massG: number): string {
 /** Temperature, in the household's units: "42.1 °C". */
 export function temp(tempC: number): string {
   return sayTempIn(tempC, units());
+}
+
+/** A difference of temperatures, in the household's units: "2.8 °C", "5.0 °F". */
+export function degrees(byC: number): string {
+  return sayDegreesIn(byC, units());
 }
 
 /** What a vessel holds, in the household's units: "4 L". */
