@@ -18,6 +18,7 @@ import { TextareaModule } from 'primeng/textarea';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { logFeature } from '../state/log.feature';
+import { LookRow } from '../ui/look-row';
 import { say, units } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { bodyProblems } from './check-body';
@@ -29,7 +30,7 @@ import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
 @Component({
   selector: 'oc-log-pad',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DialogModule, ButtonModule, TextareaModule, FormsModule],
+  imports: [LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule],
   templateUrl: './log-pad.html',
   styleUrl: './log-pad.css',
 })

@@ -6,6 +6,7 @@ import { LogPadState } from '../log/log-pad.state';
 import { padOption } from '../log/pad-options';
 import { Logger } from '../log/logger';
 import { Plot } from '../ui/plot';
+import { LookRow } from '../ui/look-row';
 import { SaidPipe } from '../ui/units';
 import { gaugeRow } from './gauge-words';
 import { stagePlot } from './plots';
@@ -21,7 +22,7 @@ export interface WantsDecision {
 @Component({
   selector: 'oc-stage-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, ButtonModule, Plot],
+  imports: [LookRow, SaidPipe, ButtonModule, Plot],
   templateUrl: './stage-panel.html',
   styleUrl: './stage-panel.css',
 })

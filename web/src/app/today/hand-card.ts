@@ -10,6 +10,7 @@ import { PourFocus } from '../shell/focus';
 import { hourKind } from '@oat-crock/contract/wire';
 import { clockTime, fromNow, toFive } from '../ui/words';
 import { giveWords, type NextHand } from './next-hands';
+import { LookRow } from '../ui/look-row';
 import { SaidPipe } from '../ui/units';
 
 const MOVED_MS = 60_000;
@@ -18,7 +19,7 @@ const MOVED_MS = 60_000;
 @Component({
   selector: 'oc-hand-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, ButtonModule, RouterLink],
+  imports: [LookRow, SaidPipe, ButtonModule, RouterLink],
   templateUrl: './hand-card.html',
   styleUrl: './hand-card.css',
   host: { '[class.first]': 'first()', '[class.due]': "next().hand.status === 'due'" },

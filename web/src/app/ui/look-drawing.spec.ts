@@ -1,0 +1,37 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { METHODS, planStages } from '@oat-crock/core';
+import { LookDrawing } from './look-drawing';
+import { LOOK_SHAPES } from './look-shapes';
+
+/** Every look that any make asks for, with its answers. */
+const asked = new Map(
+  METHODS.flatMap((method) => planStages(method, {})).flatMap((stage) =>
+    stage.kind.cues.map(({ cue, answers }) => [cue, answers] as const),
+  ),
+);
+
+describe('drawings of looks', () => {
+  it('are of answers that are asked for, and where one answer is drawn all are, each otherwise', () => {
+    for (const [cue, drawn] of Object.entries(LOOK_SHAPES)) {
+      const answers = asked.get(cue);
+      expect(answers).withContext(cue).toBeDefined();
+      for (const answer of answers ?? []) expect(drawn[answer]).withContext(`${cue}: ${answer}`).toBeDefined();
+      const seen = (answers ?? []).map((answer) => JSON.stringify(drawn[answer]));
+      expect(new Set(seen).size).withContext(cue).toBe(seen.length);
+    }
+  });
+
+  it('are not heard, and where there is nothing to see there is none', async () => {
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    const fixture = TestBed.createComponent(LookDrawing);
+    const show = async (cue: string, answer: string) => {
+      fixture.componentRef.setInput('cue', cue);
+      fixture.componentRef.setInput('answer', answer);
+      await fixture.whenStable();
+      return (fixture.nativeElement as HTMLElement).querySelector('svg');
+    };
+    expect((await show('set', 'wobbles'))!.getAttribute('aria-hidden')).toBe('true');
+    expect(await show('smell', 'foul')).toBeNull();
+  });
+});
