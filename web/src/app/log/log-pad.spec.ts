@@ -68,7 +68,7 @@ describe('the log pad', () => {
 
   it('asks for the looks of the stage at hand', async () => {
     await open('cue');
-    expect([...document.querySelectorAll('.pad legend')].map((l) => l.textContent)).toEqual([
+    expect([...document.querySelectorAll('.pad [role=group].look')].map((l) => l.getAttribute('aria-label'))).toEqual([
       'Tilt it: how does it stand?',
       'Whey on top?',
       'A clean spoon: how does it taste?',

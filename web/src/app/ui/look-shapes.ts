@@ -32,11 +32,10 @@ const bowl = (...within: Shape[]): Shape[] => [...within, edge('M3 10q1 11 12 11
 const CURD = 'M4 20V11q0-2 2-2h18q2 0 2 2v9z';
 const cut = (gash: string): Shape[] => [patch('milk', CURD), edge(CURD), edge(gash)];
 
-const CLEAR_TO_MILKY: Readonly<Record<string, readonly Shape[]>> = {
+const MILKY_TO_CLEAR: Readonly<Record<string, readonly Shape[]>> = {
   milky: glass('milk'),
   cloudy: glass('cloud'),
   clear: glass(null),
-  greenish: glass('whey'),
 };
 
 /** What each answer to a look is like, where an eye tells it faster than a word. */
@@ -52,8 +51,8 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
     'a film': potOf(patch('whey', 'M5 8h20v2H5z')),
     'a pool': potOf(patch('whey', 'M5 8h20v5H5z')),
   },
-  clarity: CLEAR_TO_MILKY,
-  wash: CLEAR_TO_MILKY,
+  clarity: { ...MILKY_TO_CLEAR, greenish: glass('whey') },
+  wash: MILKY_TO_CLEAR,
   drip: {
     streams: bag(edge('M13 15v8'), edge('M17 15v8')),
     'fast drops': bag(
