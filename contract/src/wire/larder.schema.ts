@@ -75,6 +75,8 @@ const stock = (kind: string) =>
     allergen: allergen.allow(null).required(),
   });
 
+const culture = Joi.valid('thermophilic', 'mesophilic', 'kefir-grains', 'room-yogurt', 'clabber', 'plant');
+
 /** A lot of the larder. */
 export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   milk: stock('milk'),
@@ -94,6 +96,33 @@ export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   }),
   calcium: Joi.object({ ...lot('calcium'), solutionPct: Joi.number().min(5).max(50).required() }),
   cloth: Joi.object({ ...lot('cloth'), weave: Joi.valid('fine', 'open').required() }),
+  culture: Joi.object({
+    ...lot('culture'),
+    culture: culture.required(),
+    beside: culture.allow(null).required(),
+    form: Joi.valid('active', 'freeze-dried', 'grains', 'capsule').required(),
+    origin: Joi.valid(
+      'pot',
+      'powder',
+      'capsule',
+      'heirloom',
+      'grains',
+      'wild',
+      'held back',
+      'fed',
+      'divided',
+      'mixed',
+    ).required(),
+    parents: Joi.array().items(ulid).max(4).unique().required(),
+    generation: Joi.number().integer().min(0).max(10_000).required(),
+    bornMs: moment.required(),
+    stays: Joi.array()
+      .items(Joi.object({ store: Joi.valid('cold', 'frozen', 'room').required(), fromMs: moment.required() }))
+      .min(1)
+      .max(200)
+      .required(),
+    retiredMs: moment.allow(null).required(),
+  }),
   salt: Joi.object(lot('salt')),
   other: Joi.object(lot('other')),
 });

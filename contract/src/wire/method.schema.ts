@@ -65,6 +65,7 @@ export const methodSchema: Joi.ObjectSchema<Method> = Joi.object({
   short: words(80).required(),
   family: words(40).required(),
   summary: Joi.string().allow('').max(400).required(),
+  gives: Joi.valid('starter'),
   groups: Joi.array()
     .items(Joi.object({ title: words(40).required(), choices: Joi.array().items(choiceSchema).max(40).required() }))
     .max(20)

@@ -12,6 +12,8 @@ export interface ChainAsked {
   readonly neededG: number;
   /** What there is to begin with: how it was kept, and how much of it, g. */
   readonly from: Starter & { readonly massG: number };
+  /** Its vigour, 1 as a fresh one's, where that is known better than by its age and store. */
+  readonly vigour?: number;
   /** Starter as a share of the milk in each step, percent. */
   readonly dosePct: number;
   /** Temperature at which each step ripens, °C, and the pH at which it is ripe. */
@@ -55,7 +57,8 @@ export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readon
     amounts.unshift({ milkG: wholeG - starterG, starterG });
     wantedG = starterG;
   } while (wantedG > from.massG);
-  const hours = amounts.map((_, i) => ripeningH(culture, dose, i === 0 ? vitality(from, culture) : 1, tempC, ripePh));
+  const firstVigour = asked.vigour ?? vitality(from, culture);
+  const hours = amounts.map((_, i) => ripeningH(culture, dose, i === 0 ? firstVigour : 1, tempC, ripePh));
   if (hours.some((h) => h === null))
     return { impossible: `At ${tempC} °C it never ripens: choose a warmth it lives in, or a fresher culture.` };
   return amounts.map((amount, i) => ({
@@ -65,8 +68,14 @@ export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readon
   }));
 }
 
-/** Hours until milk sown with a starter is ripe; null where it is not within three days. */
-function ripeningH(culture: CultureId, dose: number, vigour: number, tempC: number, ripePh: number): number | null {
+/** Hours until milk sown with a starter (a share of it, of some vigour) is ripe; null where it is not within three days. */
+export function ripeningH(
+  culture: CultureId,
+  dose: number,
+  vigour: number,
+  tempC: number,
+  ripePh: number,
+): number | null {
   const law = souringLaw(CULTURES[culture], USUAL_MILK);
   const { biomassPerDose, lagQActive } = CULTURES[culture];
   const crock = souringCrock(law, {

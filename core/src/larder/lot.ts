@@ -1,3 +1,4 @@
+import type { CultureLot } from '../cultures/culture-lot.js';
 import type { SourAgentId } from '../constants/acids.js';
 import type { Weave } from '../constants/drainage.js';
 import type { Material, Stock, Treatment } from '../state/materials.js';
@@ -5,10 +6,21 @@ import type { Species } from '../constants/milk.js';
 
 /** What can stand in a larder. The first five have a composition and go into the crock as they are. */
 export type LotKind =
-  'milk' | 'cream' | 'powder' | 'base' | 'whey' | 'acid' | 'rennet' | 'calcium' | 'salt' | 'cloth' | 'other';
+  | 'milk'
+  | 'cream'
+  | 'powder'
+  | 'base'
+  | 'whey'
+  | 'acid'
+  | 'rennet'
+  | 'calcium'
+  | 'salt'
+  | 'cloth'
+  | 'culture'
+  | 'other';
 
 /** What a lot of any kind has. Amounts are grams, of cloths pieces. */
-interface LotOf<K extends LotKind> {
+export interface LotOf<K extends LotKind> {
   /** ULID. */
   readonly id: string;
   readonly kind: K;
@@ -63,7 +75,12 @@ export interface ClothLot extends LotOf<'cloth'> {
 export type PlainLot = LotOf<'salt'> | LotOf<'other'>;
 
 /** One purchase, or one thing made or fetched, as it stands in the larder. */
-export type Lot = StockLot | AcidLot | RennetLot | CalciumLot | ClothLot | PlainLot;
+export type Lot = StockLot | AcidLot | RennetLot | CalciumLot | ClothLot | CultureLot | PlainLot;
+
+/** True for what lives. */
+export function isCulture(lot: Lot): lot is CultureLot {
+  return lot.kind === 'culture';
+}
 
 /** True for what has a composition. */
 export function isStock(lot: Lot): lot is StockLot {

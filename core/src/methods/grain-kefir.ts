@@ -1,6 +1,7 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
+import { VIGOUR } from './starter-choices.js';
 
 const GRAINS: ChoiceGroup = {
   title: 'Grains',
@@ -39,6 +40,7 @@ const GRAINS: ChoiceGroup = {
         { id: 'frozen', label: 'Frozen', why: 'A reserve: two or three batches to wake.' },
       ],
     },
+    VIGOUR,
     {
       key: 'then',
       label: 'Then they go',
@@ -118,7 +120,12 @@ export const grainKefir: Method = {
     {
       id: 'starter',
       kind: 'grains',
-      params: { grainsPct: { choice: 'grainsPct' }, ageDays: { choice: 'ageDays' }, store: { choice: 'store' } },
+      params: {
+        grainsPct: { choice: 'grainsPct' },
+        ageDays: { choice: 'ageDays' },
+        store: { choice: 'store' },
+        vigourPct: { choice: 'vigourPct' },
+      },
     },
     {
       id: 'warm',

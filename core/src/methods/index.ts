@@ -16,6 +16,7 @@ import { liveKefir } from './live-kefir.js';
 import type { Method } from './method.js';
 import { roomYogurt } from './room-yogurt.js';
 import { scaldedYogurt } from './scalded-yogurt.js';
+import { starterFeeding } from './starter-feeding.js';
 import { strainedYogurt } from './strained-yogurt.js';
 
 /** Every method that ships. */
@@ -40,6 +41,7 @@ export const METHODS: readonly Method[] = [
   acidHeatCurd,
   smoothCurd,
   sodaCheese,
+  starterFeeding,
 ];
 
 /**

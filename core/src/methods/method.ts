@@ -72,6 +72,8 @@ export interface Method {
   readonly summary: string;
   readonly groups: readonly ChoiceGroup[];
   readonly stages: readonly StageTemplate[];
+  /** What it gives, where that is no food but a starter for the next make. */
+  readonly gives?: 'starter';
 }
 
 /** All choices of a method in one list. */

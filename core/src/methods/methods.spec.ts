@@ -20,6 +20,8 @@ const PRACTICE = [
   { code: 'Y5', hours: [4, 12], productPerKg: [0.35, 0.55] },
   // acid is its guard, a day and more
   { code: 'Y6', hours: [24, 36], productPerKg: [0.93, 1] },
+  // the bulk starter of a small dairy: ripe in a working day, all of it kept
+  { code: 'M1', hours: [4, 12], productPerKg: [0.93, 1] },
   { code: 'K1', hours: [12, 36], productPerKg: [0.9, 1] },
   { code: 'K2', hours: [12, 36], productPerKg: [0.93, 1] },
   // the cream is lifted off
@@ -80,6 +82,7 @@ describe('the methods that ship', () => {
   const EVER: Readonly<Record<string, readonly [number, number]>> = {
     Yogurt: [0.88, 1],
     Kefir: [0.8, 1],
+    Starters: [0.88, 1],
     'Soured milk': [0.7, 1],
     Cream: [0.2, 1],
     'Fresh cheese': [0.1, 0.6],

@@ -1,4 +1,17 @@
-import type { ChoiceGroup, StageTemplate } from './method.js';
+import type { ChoiceGroup, NumberChoice, StageTemplate } from './method.js';
+
+/** What is known of a starter beyond its age and store. */
+export const VIGOUR: NumberChoice = {
+  key: 'vigourPct',
+  label: 'Vigour for its age',
+  kind: 'number',
+  unit: '%',
+  min: 5,
+  max: 300,
+  step: 5,
+  initial: 100,
+  why: 'A hundred is what its age and store say. One of your own cultures brings what its makes have shown.',
+};
 
 /** The starter: how much, of what kind, how old and how kept. */
 export const STARTER: ChoiceGroup = {
@@ -72,6 +85,7 @@ export const STARTER: ChoiceGroup = {
       initial: 1,
       why: 'Makes since it was bought: a bought yogurt drifts, sourer and slower, after three to six; heirlooms do not.',
     },
+    VIGOUR,
   ],
 };
 
@@ -82,6 +96,7 @@ export const STARTER_PARAMS: StageTemplate['params'] = {
   ageDays: { choice: 'ageDays' },
   store: { choice: 'store' },
   generation: { choice: 'generation' },
+  vigourPct: { choice: 'vigourPct' },
 };
 
 /** Keys of the choices that {@link STARTER_PARAMS} asks for. */

@@ -20,8 +20,8 @@ export function vitality(starter: Starter, culture: CultureId = 'thermophilic'):
 }
 
 /** Under these shares of fresh activity a starter wants a bigger dose, or is given up. */
-const TIRED = 0.5;
-const SPENT = 0.1;
+export const TIRED = 0.5;
+export const SPENT = 0.1;
 
 /** What to do about a starter's vigour, in a sentence or two. */
 export function starterAdvice(starter: Starter, culture: CultureId = 'thermophilic'): string {

@@ -15,6 +15,8 @@ export interface GrainsParams {
   /** Days since they last had milk, and where they waited. */
   readonly ageDays: number;
   readonly store: StarterStore;
+  /** Their vigour against what age and store say of it, percent. */
+  readonly vigourPct: number;
 }
 
 const TAKES_MIN = 4;
@@ -25,7 +27,7 @@ const SPENT_BELOW = 0.1;
 /** Grains of kefir into the next milk, unrinsed. */
 export const grains: StageKind<GrainsParams> = {
   kind: 'grains',
-  defaults: { grainsPct: 5, ageDays: 1, store: 'room' },
+  defaults: { grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
   name: () => 'grains in',
   instruction: (params, before) =>
     `Put ${sayMass(grainsG(params, before))} of grains into the milk as they are: never rinse them. Cloth or loose lid.`,
@@ -69,7 +71,8 @@ export const grains: StageKind<GrainsParams> = {
   ],
 };
 
-const vigourOf = ({ ageDays, store }: GrainsParams) => vitality({ form: 'grains', ageDays, store }, 'kefir-grains');
+const vigourOf = ({ ageDays, store, vigourPct }: GrainsParams) =>
+  (vitality({ form: 'grains', ageDays, store }, 'kefir-grains') * vigourPct) / 100;
 
 const grainsG = ({ grainsPct }: GrainsParams, state: CrockState) => (totalG(state.masses) * grainsPct) / 100;
 

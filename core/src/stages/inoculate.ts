@@ -24,6 +24,8 @@ export interface InoculateParams {
   readonly store: Starter['store'];
   /** Makes it has been carried through since it was bought. */
   readonly generation: number;
+  /** Its vigour against what age, store and generation say of it, percent. */
+  readonly vigourPct: number;
   /** Dispersed as a slurry, or sprinkled on and stirred in. */
   readonly how: 'slurry' | 'sprinkled';
 }
@@ -57,6 +59,7 @@ export const inoculate: StageKind<InoculateParams> = {
     ageDays: 4,
     store: 'cold',
     generation: 1,
+    vigourPct: 100,
     how: 'slurry',
   },
   name: () => 'starter',
@@ -97,13 +100,13 @@ function addStarter(state: CrockState, params: InoculateParams, member: Member):
 /** The cultures that a dose of starter brings, each with its biomass and readiness. */
 export function starterAtWork(
   params: Pick<InoculateParams, 'culture' | 'dosePct' | 'form' | 'ageDays' | 'store'> &
-    Partial<Pick<InoculateParams, 'beside' | 'generation'>>,
+    Partial<Pick<InoculateParams, 'beside' | 'generation' | 'vigourPct'>>,
   member: Pick<Member, 'vitality' | 'lag'>,
 ): readonly [Living, ...Living[]] {
-  const { culture, beside = 'none', dosePct } = params;
+  const { culture, beside = 'none', dosePct, vigourPct = 100 } = params;
   const living = (id: CultureId, pct: number): Living => ({
     culture: id,
-    biomass: (pct / 100) * CULTURES[id].biomassPerDose * vitality(params, id) * member.vitality,
+    biomass: (pct / 100) * CULTURES[id].biomassPerDose * vitality(params, id) * (vigourPct / 100) * member.vitality,
     lagQ: lagQOf(id, params.form) * member.lag,
   });
   if (beside === 'none' || beside === culture) return [living(culture, dosePct)];

@@ -71,6 +71,7 @@ const BOUGHT = [NAME, MASS, PACK, PRICE, USE_BY] as const;
 
 /** What is asked of each kind of lot. */
 const LOT_FIELDS: Readonly<Record<LotKind, readonly LarderAsked[]>> = {
+  culture: [NAME, MASS, NOTE],
   milk: [...BOUGHT, LABEL, TREATMENT, SPECIES, HOMOGENISED, FRESH_PH, NOTE],
   cream: [...BOUGHT, LABEL, TREATMENT, SPECIES, STABILISED, NOTE],
   powder: [...BOUGHT, LABEL, NOTE],
@@ -118,6 +119,7 @@ export function fieldsOf(family: Family, kind: string): readonly LarderAsked[] {
 
 /** What each kind of lot is called. */
 export const LOT_NAMES: Readonly<Record<LotKind, string>> = {
+  culture: 'Culture',
   milk: 'Milk',
   cream: 'Cream',
   powder: 'Milk powder',

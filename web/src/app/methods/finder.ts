@@ -130,7 +130,7 @@ export class Finder {
   constructor() {
     let latest = 0;
     effect((onCleanup) => {
-      const [methods, wanted, settings] = [this.book.all(), this.wanted(), this.settings()];
+      const [methods, wanted, settings] = [this.book.all().filter((m) => !m.gives), this.wanted(), this.settings()];
       const mine = ++latest;
       const rest = setTimeout(() => {
         this.engine.find(methods, wanted, settings).then(

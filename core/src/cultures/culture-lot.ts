@@ -1,0 +1,77 @@
+import type { CultureId, StarterForm, StarterStore } from '../constants/cultures.js';
+import type { LotOf } from '../larder/lot.js';
+
+/** How something that lives came to be: bought or found, or out of another of one's own. */
+export type Origin =
+  'pot' | 'powder' | 'capsule' | 'heirloom' | 'grains' | 'wild' | 'held back' | 'fed' | 'divided' | 'mixed';
+
+/** A stretch of time in one store. */
+export interface Stay {
+  readonly store: StarterStore;
+  readonly fromMs: number;
+}
+
+/** Something that lives and is kept: a bought pot, a packet, grains, a spoon held back, a frozen cube. Amounts are grams. */
+export interface CultureLot extends LotOf<'culture'> {
+  readonly culture: CultureId;
+  /** A second culture in it, or null. */
+  readonly beside: CultureId | null;
+  readonly form: StarterForm;
+  readonly origin: Origin;
+  /** Ids of what it was taken from: none of what was bought, two of what was mixed. */
+  readonly parents: readonly string[];
+  /** Makes it has been carried through since it was bought or found. */
+  readonly generation: number;
+  /** When it was ripe, fed or bought fresh, ms. */
+  readonly bornMs: number;
+  /** Where it has been since, in order of time. */
+  readonly stays: readonly Stay[];
+  /** When somebody gave it up, ms; null while it lives. */
+  readonly retiredMs: number | null;
+}
+
+/** What is bought or found, as a line begins. */
+export interface OriginKind {
+  readonly origin: Origin;
+  readonly label: string;
+  readonly form: StarterForm;
+  readonly store: StarterStore;
+  readonly cultures: readonly CultureId[];
+  readonly usualG: number;
+}
+
+const MILK_CULTURES: readonly CultureId[] = ['thermophilic', 'mesophilic', 'room-yogurt', 'kefir-grains'];
+
+/** Ways in which a line begins. */
+export const ORIGINS: readonly OriginKind[] = [
+  { origin: 'pot', label: 'Bought pot', form: 'active', store: 'cold', cultures: MILK_CULTURES, usualG: 150 },
+  {
+    origin: 'powder',
+    label: 'Powder packet',
+    form: 'freeze-dried',
+    store: 'frozen',
+    cultures: MILK_CULTURES,
+    usualG: 5,
+  },
+  { origin: 'capsule', label: 'Capsules', form: 'capsule', store: 'cold', cultures: ['plant'], usualG: 12 },
+  {
+    origin: 'heirloom',
+    label: 'Heirloom',
+    form: 'active',
+    store: 'cold',
+    cultures: ['room-yogurt', 'thermophilic', 'mesophilic'],
+    usualG: 100,
+  },
+  { origin: 'grains', label: 'Kefir grains', form: 'grains', store: 'room', cultures: ['kefir-grains'], usualG: 60 },
+  { origin: 'wild', label: 'Clabber, of itself', form: 'active', store: 'cold', cultures: ['clabber'], usualG: 100 },
+];
+
+/** Where it is now. */
+export function storeOf({ stays }: Pick<CultureLot, 'stays'>): StarterStore {
+  return stays.at(-1)!.store;
+}
+
+/** Moved into another store at a moment; one that is there already stays as it is. */
+export function movedTo(lot: CultureLot, store: StarterStore, atMs: number): CultureLot {
+  return storeOf(lot) === store ? lot : { ...lot, stays: [...lot.stays, { store, fromMs: atMs }] };
+}

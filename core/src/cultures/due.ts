@@ -1,0 +1,88 @@
+import { LINES } from '../constants/cultures.js';
+import { SPENT, TIRED } from '../physics/vitality.js';
+import { storeOf, type CultureLot } from './culture-lot.js';
+import { fallsTo, vigourAt, type LineShown, type Vigour } from './vigour.js';
+
+const DAY_MS = 86_400_000;
+/** So long before it must be fed it is worth a word. */
+const SOON_MS = 1.5 * DAY_MS;
+
+/** Schools of when to begin a line again. */
+export type School = 'generations' | 'taste' | 'never';
+
+/** What a culture wants, and by when. */
+export interface Due {
+  readonly lot: CultureLot;
+  readonly leftG: number;
+  readonly vigour: Vigour;
+  /** Feed it by then, ms; null for what is not fed while it waits: powder, capsules, what is frozen. */
+  readonly feedByMs: number | null;
+  /** Last moment at which it is still worth using, ms; null where that is years away. */
+  readonly lastMs: number | null;
+  readonly level: 'well' | 'soon' | 'now' | 'past';
+  readonly does: 'feed' | 'wake' | 'use' | 'renew' | 'nothing';
+  readonly says: string;
+}
+
+/** True for what is fed: what lives in milk, and is not frozen. */
+export function isFed(lot: CultureLot): boolean {
+  return (lot.form === 'active' || lot.form === 'grains') && storeOf(lot) !== 'frozen';
+}
+
+/** What a culture wants at a moment, by its vigour, its store and its generations. */
+export function dueOf(
+  lot: CultureLot,
+  leftG: number,
+  nowMs: number,
+  { shown = null, school = 'generations' }: { readonly shown?: LineShown | null; readonly school?: School } = {},
+): Due {
+  const vigour = vigourAt(lot, nowMs, shown);
+  const feedByMs = isFed(lot) ? fallsTo(lot, TIRED, nowMs, shown) : null;
+  const lastMs = fallsTo(lot, SPENT, nowMs, shown);
+  const common = { lot, leftG, vigour, feedByMs, lastMs };
+  if (vigour.likely <= SPENT) {
+    const says = 'Too little is left in it to trust: take it from a fresher one, or begin the line again.';
+    return { ...common, level: 'past', does: 'renew', says };
+  }
+  const { generations } = LINES[lot.culture];
+  if (school === 'generations' && generations !== null && lot.generation >= generations && lot.origin !== 'heirloom') {
+    const says = `It has been carried on ${lot.generation} times; a bought culture drifts, sourer and slower, after about ${generations}. Begin a new line while this one still serves.`;
+    return { ...common, level: 'soon', does: 'renew', says };
+  }
+  if (feedByMs === null) return { ...common, level: 'well', does: 'nothing', says: reserveWords(lot, vigour) };
+  const grains = lot.form === 'grains';
+  if (vigour.likely <= TIRED) {
+    const says = grains
+      ? 'The grains have waited too long for milk: give them fresh milk now, and pour away the first.'
+      : `It is tired: feed it in a little milk now, or take ${(1 / vigour.likely).toFixed(1)} times the dose.`;
+    return { ...common, level: 'now', does: grains ? 'wake' : 'feed', says };
+  }
+  if (feedByMs - nowMs < SOON_MS) {
+    const says = grains ? 'The grains want the next milk.' : 'It wants to be fed or used soon.';
+    return { ...common, level: 'soon', does: 'feed', says };
+  }
+  return { ...common, level: 'well', does: 'use', says: 'Good for the next make.' };
+}
+
+function reserveWords(lot: CultureLot, { likely }: Vigour): string {
+  const frozen = storeOf(lot) === 'frozen' && lot.form === 'active';
+  if (frozen)
+    return likely < 0.2
+      ? 'A frozen reserve, by now a weak one: thaw it and feed it twice.'
+      : 'A frozen reserve: thaw it in the cold and feed it once.';
+  return likely < TIRED ? 'A reserve older than its best: take more of it.' : 'A reserve that keeps.';
+}
+
+/** The most urgent first; of those alike, what has to be done earliest. */
+export function byUrgency(a: Due, b: Due): number {
+  const order = { past: 0, now: 1, soon: 2, well: 3 } as const;
+  return order[a.level] - order[b.level] || (a.feedByMs ?? Infinity) - (b.feedByMs ?? Infinity);
+}
+
+/** What dose makes up for lost vigour, percent; null where nothing will: beyond it the starter sours the milk it comes in. */
+export function doseFor(vigour: number, usualPct: number): number | null {
+  const pct = usualPct / Math.max(1e-9, vigour);
+  return vigour <= SPENT || pct > MOST_DOSE_PCT ? null : pct;
+}
+
+const MOST_DOSE_PCT = 12;

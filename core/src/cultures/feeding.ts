@@ -1,0 +1,99 @@
+import type { CultureId } from '../constants/cultures.js';
+import type { Choices } from '../methods/method.js';
+import { asStarter } from './acts.js';
+import { storeOf, type CultureLot } from './culture-lot.js';
+import type { Vigour } from './vigour.js';
+
+/** A feeding as it would be decided: a small make of its own. */
+export interface Feeding {
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly takesG: number;
+  readonly says: string;
+}
+
+/** Where each culture is fed, and how warm. */
+const FED_AT: Readonly<
+  Record<CultureId, { readonly keeper: string; readonly keepC: number; readonly starterC: number } | null>
+> = {
+  thermophilic: { keeper: 'thermostat', keepC: 42, starterC: 44 },
+  mesophilic: { keeper: 'counter', keepC: 24, starterC: 24 },
+  'room-yogurt': { keeper: 'counter', keepC: 24, starterC: 26 },
+  'kefir-grains': { keeper: 'counter', keepC: 22, starterC: 24 },
+  clabber: { keeper: 'counter', keepC: 24, starterC: 24 },
+  plant: null,
+};
+
+/** Usual feeding, g of milk, and the dose in it, percent. */
+const USUAL_MILK_G = 500;
+const USUAL_DOSE_PCT = 3;
+const MOST_DOSE_PCT = 10;
+
+/**
+ * The feeding of a culture: milk, dose and warmth as far as its vigour and what is left of it allow; null for capsules, which
+ * are not carried on, and where too little is left.
+ *
+ * @param roomC how warm the room is, °C: grains are set into less milk where it is cool
+ */
+export function feedingOf(
+  lot: CultureLot,
+  leftG: number,
+  nowMs: number,
+  vigour: Vigour,
+  roomC: number,
+): Feeding | null {
+  const starter = asStarter(lot, nowMs, vigour);
+  if (lot.form === 'grains') return grainsFeeding(lot, leftG, starter, roomC);
+  const at = FED_AT[lot.culture];
+  if (!at || leftG < 1) return null;
+  const dosePct = Math.min(
+    MOST_DOSE_PCT,
+    Math.max(0.5, Math.round((10 * USUAL_DOSE_PCT) / Math.max(0.3, vigour.likely)) / 10),
+  );
+  const massG = Math.max(50, Math.min(USUAL_MILK_G, Math.floor((leftG * 100) / dosePct / 50) * 50));
+  const { form, ...kept } = starter;
+  return {
+    methodId: 'starter-feeding',
+    choices: {
+      culture: lot.culture,
+      massG,
+      vesselL: Math.ceil(massG / 80) / 10,
+      dosePct,
+      ...kept,
+      form: form === 'active' ? 'active' : 'freeze-dried',
+      ...at,
+    },
+    takesG: Math.min(leftG, (massG * dosePct) / 100),
+    says: `${dosePct} % in ${massG} g of scalded milk, ${at.keeper === 'counter' ? 'on the counter' : `at ${at.keepC} °C`}, until it sets bright.`,
+  };
+}
+
+/** Grains by the season, percent of the milk: ten in a cool room, three in a hot one. */
+export function grainsPctFor(roomC: number): number {
+  return Math.round(2 * Math.min(12, Math.max(2.5, 10 - 0.9 * (roomC - 18)))) / 2;
+}
+
+function grainsFeeding(
+  lot: CultureLot,
+  leftG: number,
+  { ageDays, vigourPct }: ReturnType<typeof asStarter>,
+  roomC: number,
+): Feeding | null {
+  if (leftG < 3) return null;
+  const pct = grainsPctFor(roomC);
+  const massG = Math.min(60_000, Math.max(250, Math.round((leftG * 100) / pct / 50) * 50));
+  const grainsPct = Math.min(15, Math.max(1, Math.round((200 * leftG) / massG) / 2));
+  return {
+    methodId: 'grain-kefir',
+    choices: {
+      massG,
+      vesselL: Math.max(0.5, Math.ceil(massG / 400) / 2),
+      grainsPct,
+      ageDays: Math.min(60, ageDays),
+      store: storeOf(lot),
+      vigourPct,
+    },
+    takesG: leftG,
+    says: `All the grains into ${massG} g of milk, unrinsed: ${grainsPct} % suits a room of ${Math.round(roomC)} °C.`,
+  };
+}

@@ -1,0 +1,42 @@
+import { CULTURES, type CultureId } from '../constants/cultures.js';
+import type { BoundStage } from '../stages/registry.js';
+import type { CultureLot } from './culture-lot.js';
+
+/** Why a culture does not suit a make; what is grave would defeat it. */
+export interface Mismatch {
+  readonly grave: boolean;
+  readonly says: string;
+}
+
+interface Sown {
+  readonly culture?: CultureId;
+  readonly beside?: CultureId | 'none';
+  readonly keeper?: string;
+  readonly keepC?: number;
+}
+
+/** Why a culture does not suit a make that is decided so; null where it does. */
+export function mismatchOf(
+  lot: Pick<CultureLot, 'culture' | 'form' | 'name'>,
+  stages: readonly BoundStage[],
+): Mismatch | null {
+  const params = stages.map((s) => s.params as Sown);
+  const sown = params.find((p) => p.culture !== undefined);
+  const wanted = sown?.culture ?? (stages.some((s) => s.kind.kind === 'grains') ? 'kefir-grains' : undefined);
+  if (wanted === undefined || wanted === lot.culture || sown?.beside === lot.culture) return null;
+  const place = params.find((p) => p.keeper !== undefined);
+  const { optC, minC, maxC } = CULTURES[lot.culture].growth;
+  if (lot.culture === 'plant')
+    return { grave: true, says: 'A capsule for a plant base lives on sugar: without it, it hardly sours milk.' };
+  if (place?.keeper === 'counter' && optC > 40)
+    return {
+      grave: true,
+      says: `It is a warm culture: under ${minC} °C it stands still, and the counter is no warmer.`,
+    };
+  if (place?.keepC !== undefined && place.keeper !== 'counter' && place.keepC >= maxC)
+    return { grave: true, says: `At ${place.keepC} °C it does not grow; it wants about ${Math.round(optC)} °C.` };
+  return {
+    grave: false,
+    says: `This make is reckoned with ${CULTURES[wanted].name.toLowerCase()}; with this one its hours and its taste are others.`,
+  };
+}

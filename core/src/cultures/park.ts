@@ -1,0 +1,69 @@
+import { TIRED } from '../physics/vitality.js';
+import { movedTo, storeOf, type CultureLot } from './culture-lot.js';
+import { isFed } from './due.js';
+import { vigourAt, type LineShown } from './vigour.js';
+
+/** How a culture is brought over a time in which nobody feeds it. */
+export interface Parking {
+  readonly lot: CultureLot;
+  readonly does: 'leave' | 'cold' | 'feed' | 'freeze' | 'renew';
+  /** Vigour on the day of coming back, likely. */
+  readonly vigourThen: number;
+  readonly says: string;
+}
+
+/**
+ * What to do with a culture before going away, so that it serves on coming back: leave it, put it into the cold, feed it and
+ * put it into the cold, freeze it; the least that does.
+ *
+ * @param leaveMs when somebody leaves, and when they are back
+ */
+export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, shown: LineShown | null = null): Parking {
+  const then = (as: CultureLot) => vigourAt(as, backMs, shown).likely;
+  const fresh = (store: 'cold' | 'frozen'): CultureLot => ({
+    ...lot,
+    generation: lot.generation + (lot.form === 'grains' ? 0 : 1),
+    stays: [{ store, fromMs: leaveMs }],
+  });
+  const grains = lot.form === 'grains';
+  const ways: readonly Parking[] = [
+    { lot, does: 'leave', vigourThen: then(lot), says: 'Leave it where it is.' },
+    ...(storeOf(lot) === 'room'
+      ? [{ lot, does: 'cold' as const, vigourThen: then(movedTo(lot, 'cold', leaveMs)), says: 'Put it into the cold.' }]
+      : []),
+    ...(isFed(lot)
+      ? [
+          {
+            lot,
+            does: 'feed' as const,
+            vigourThen: then(fresh('cold')),
+            says: grains
+              ? 'Fresh milk over the grains on the last day, then into the cold.'
+              : 'Feed it on the last days, then into the cold.',
+          },
+          {
+            lot,
+            does: 'freeze' as const,
+            vigourThen: then(fresh('frozen')),
+            says: grains
+              ? 'Pat some of the grains dry and freeze them in milk powder; allow two or three batches to wake them.'
+              : 'Feed it, freeze it in cubes, and feed it twice on coming back.',
+          },
+        ]
+      : []),
+  ];
+  const does = ways.find((way) => way.vigourThen >= TIRED);
+  const best = does ?? ways.reduce((a, b) => (b.vigourThen > a.vigourThen * MUCH_BETTER ? b : a));
+  if (best.vigourThen >= WAKES) return best;
+  return {
+    lot,
+    does: 'renew',
+    vigourThen: best.vigourThen,
+    says: 'Nothing brings it over so long a time: begin the line again on coming back.',
+  };
+}
+
+/** More trouble is taken for a vigour that is better by this factor, no less. */
+const MUCH_BETTER = 1.15;
+/** From this share on it wakes with a feeding or two. */
+const WAKES = 0.15;
