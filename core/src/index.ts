@@ -24,6 +24,7 @@ export * from './cultures/chain-plan.js';
 export * from './cultures/culture-lot.js';
 export * from './cultures/due.js';
 export * from './cultures/feeding.js';
+export * from './cultures/from-make.js';
 export * from './cultures/lineage.js';
 export * from './cultures/match.js';
 export * from './cultures/park.js';

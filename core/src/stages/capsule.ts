@@ -44,6 +44,7 @@ export const capsule: StageKind<CapsuleParams> = {
       massG: CAPSULE_G * countFor(before, params),
       gPerMl: 0.5,
       pricedAs: 'capsule',
+      outOf: 'culture',
       count: countFor(before, params),
       measure: params.as === 'capsules' ? `${countFor(before, params)}` : `${countFor(before, params)} × ¼ tsp`,
     },

@@ -34,7 +34,13 @@ export const grains: StageKind<GrainsParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['jar', 'sieve'],
   weighIn: (params, before) => [
-    { what: 'Kefir grains', massG: grainsG(params, before), gPerMl: KEFIR_GRAINS.gPerMl, pricedAs: 'own' },
+    {
+      what: 'Kefir grains',
+      massG: grainsG(params, before),
+      gPerMl: KEFIR_GRAINS.gPerMl,
+      pricedAs: 'own',
+      outOf: 'culture',
+    },
   ],
   begin: (state, params, environment) => {
     const massG = grainsG(params, state);

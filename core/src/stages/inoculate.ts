@@ -73,7 +73,13 @@ export const inoculate: StageKind<InoculateParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
   weighIn: (params, before) => [
-    { what: starterWords(params), massG: starterG(params, before.masses), gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' },
+    {
+      what: starterWords(params),
+      massG: starterG(params, before.masses),
+      gPerMl: STARTER_G_PER_ML,
+      pricedAs: 'milk',
+      outOf: 'culture',
+    },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
   give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),

@@ -1,9 +1,21 @@
 import { check, gearSchema, lotSchema, USUAL_SETTINGS } from '@oat-crock/contract';
-import { follow, leftOf, replay, takenBy, USUAL_FORECAST, type Batch, type StockLot } from '@oat-crock/core';
+import {
+  culturesById,
+  dueOf,
+  follow,
+  leftOf,
+  recallOf,
+  replay,
+  takenBy,
+  USUAL_FORECAST,
+  type Batch,
+  type StockLot,
+} from '@oat-crock/core';
 import { testKitchen } from '../testing/kitchen.js';
 import { admitEntries } from '../http/admit.js';
 import { DEMO_ROOM, demoScripts } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
+import { playWithCultures } from './cultures.js';
 import { play } from './play.js';
 import { trueRoom } from '../stand-ins/true-room.js';
 import { seedDemo } from './seed.js';
@@ -34,6 +46,37 @@ describe('the demonstration’s larder', () => {
     expect(left).toBeLessThan(milk.amount - 7000);
     expect(left).toBeGreaterThan(10_000);
     expect(batches.find((b) => b.taken.length > 0)!.stocks[0]!.name).toBe(milk.name);
+  });
+});
+
+describe('the demonstration’s cultures', () => {
+  const { logs, cultures } = playWithCultures(scripts(NOW), NOW, roomAt);
+  const all = culturesById(cultures);
+
+  it('are right by the schemas of the house, and each comes of one that is there', () => {
+    for (const lot of cultures) {
+      expect(() => check(lotSchema, lot))
+        .withContext(lot.name)
+        .not.toThrow();
+      expect(lot.parents.every((id) => all.has(id)))
+        .withContext(lot.name)
+        .toBeTrue();
+    }
+    expect(new Set(cultures.map((l) => l.id)).size).toBe(cultures.length);
+  });
+
+  it('have fed the makes, which carried them on, and leave something alive, something due and something frozen', () => {
+    const batches = logs.map((log) => replay(log)!);
+    const root = cultures.find((l) => l.origin === 'pot')!;
+    expect(recallOf(root, all, batches).makes.length).toBeGreaterThan(4);
+    expect(Math.max(...cultures.map((l) => (l.culture === 'thermophilic' ? l.generation : 0)))).toBeGreaterThanOrEqual(
+      4,
+    );
+    const taken = takenBy(batches);
+    const dues = cultures.map((l) => dueOf(l, leftOf(l, taken), NOW)).filter((d) => d.leftG > 0);
+    expect(new Set(dues.map((d) => d.level)).size).toBeGreaterThanOrEqual(2);
+    expect(cultures.some((l) => l.name.endsWith('cubes'))).toBeTrue();
+    for (const lot of cultures) expect(leftOf(lot, taken)).withContext(lot.name).toBeGreaterThan(-1);
   });
 });
 

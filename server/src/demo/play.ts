@@ -58,6 +58,8 @@ export interface Script {
   readonly score: Score | null;
   /** The lot of the larder that its milk came out of. */
   readonly milk?: StockLot;
+  /** The culture that its starter came out of, and how much. */
+  readonly starter?: { readonly lotId: string; readonly massG: number };
 }
 
 /** Hands are a little late now and then, by up to this share of a stage and these minutes. */
@@ -101,6 +103,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
     const lotId = stockId === undefined ? null : lotIdOf(stockId);
     if (lotId !== null) log(script.startMs, { type: 'took', lotId, massG: Math.round(massG) });
   }
+  if (script.starter) log(script.startMs, { type: 'took', ...script.starter });
   let state = coldCrock(environment);
   for (const [i, stage] of stages.entries()) {
     const begin = state;

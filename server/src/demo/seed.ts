@@ -4,7 +4,7 @@ import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
-import { play } from './play.js';
+import { playWithCultures } from './cultures.js';
 import { trueRoom } from '../stand-ins/true-room.js';
 
 /** The logger has hung on the wall for so long, ms. */
@@ -34,10 +34,13 @@ export function seedDemo(kitchen: Kitchen): void {
     const milk = lots.find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
     for (const lot of lots) kitchen.lots.save(lot, 0);
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
-    for (const script of demoScripts(nowMs, milk)) {
-      const entries = play(script, roomAt);
-      kitchen.entries.append(entries);
-      for (const id of LIVE_KITS[script.name] ?? []) kitchen.instruments.place(id, entries[0]!.batchId);
+    const { logs, cultures } = playWithCultures(demoScripts(nowMs, milk), nowMs, roomAt);
+    for (const lot of cultures) kitchen.lots.save(lot, 0);
+    for (const log of logs) {
+      kitchen.entries.append(log);
+      const [started] = log;
+      const name = started?.body.type === 'started' ? started.body.name : '';
+      for (const id of LIVE_KITS[name] ?? []) kitchen.instruments.place(id, started!.batchId);
     }
   })();
 }

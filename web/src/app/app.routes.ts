@@ -20,6 +20,16 @@ export const routes: Routes = [
     loadComponent: () => import('./methods/stage-builder').then((m) => m.StageBuilder),
   },
   {
+    path: 'cultures',
+    title: 'Cultures, Oat Crock',
+    loadComponent: () => import('./cultures/cultures').then((m) => m.CulturesPlace),
+  },
+  {
+    path: 'cultures/:id',
+    title: 'Cultures, Oat Crock',
+    loadComponent: () => import('./cultures/cultures').then((m) => m.CulturesPlace),
+  },
+  {
     path: 'larder',
     title: 'Larder, Oat Crock',
     loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),

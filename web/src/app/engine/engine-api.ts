@@ -13,6 +13,7 @@ import type {
   Method,
   RoomReading,
   Scaled,
+  TaughtBy,
   Wanted,
 } from '@oat-crock/core';
 
@@ -32,6 +33,8 @@ export interface EngineApi {
   follow(batch: Batch, nowMs: number, effort: Effort, house: House): Followed;
   /** Causes of a fault seen in a batch, likeliest first. */
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): readonly ExplainedCause[];
+  /** What a finished batch showed of its culture, from the standard prior; null where nothing soured. */
+  taught(batch: Batch, nowMs: number, house: House): TaughtBy | null;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */

@@ -10,6 +10,7 @@ import type {
   MakeSheet,
   Method,
   Scaled,
+  TaughtBy,
   Wanted,
 } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
@@ -30,6 +31,10 @@ export class Engine {
 
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): Promise<readonly ExplainedCause[]> {
     return this.deciding().explain(batch, fault, nowMs, house);
+  }
+
+  taught(batch: Batch, nowMs: number, house: House): Promise<TaughtBy | null> {
+    return this.deciding().taught(batch, nowMs, house);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

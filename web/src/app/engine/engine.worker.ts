@@ -9,6 +9,7 @@ import {
   SHEET_FORECAST,
   USUAL_KITCHEN,
   withVessels,
+  workOut,
   type Batch,
   type Gear,
   type Household,
@@ -47,6 +48,10 @@ const api: EngineApi = {
   explain: (batch, fault, nowMs, house) => {
     const options = { members: MEMBERS.look, seed: seedFromText(batch.id), fanPoints: 0 };
     return explain(batch, fault, nowMs, options, householdAround(batch, house));
+  },
+  taught: (batch, nowMs, house) => {
+    const options = { members: MEMBERS.glance * 2, seed: seedFromText(batch.id), fanPoints: 0 };
+    return workOut(batch, nowMs, options, householdAround(batch, house)).souring?.forecast.taught ?? null;
   },
   sheet: ({ method, choices, startMs, settings, stocks, gear }) =>
     makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings, gear) }),

@@ -13,6 +13,8 @@ export interface FinishDraft {
   readonly score?: Partial<Record<keyof Score, number>>;
   /** Names of the left-overs that the larder takes in. */
   readonly intoLarder?: readonly string[];
+  /** What lives of it is not wanted among the cultures. */
+  readonly noCulture?: boolean;
 }
 
 /** What was typed of a make when its page was left; empty where nothing was. */
@@ -28,8 +30,14 @@ export function keepFinish(batchId: string, draft: FinishDraft | null): void {
 
 function isDraft(value: unknown): value is FinishDraft {
   if (typeof value !== 'object' || value === null) return false;
-  const { productG, wheyG, heldBackG, pots, words, score, intoLarder } = value as FinishDraft;
+  const { productG, wheyG, heldBackG, pots, words, score, intoLarder, noCulture } = value as FinishDraft;
   const numbers = [productG, wheyG, heldBackG, pots].every((v) => (v ?? null) === null || Number.isFinite(v));
   const scored = score === undefined || (typeof score === 'object' && Object.values(score).every(Number.isFinite));
-  return numbers && scored && typeof (words ?? '') === 'string' && Array.isArray(intoLarder ?? []);
+  return (
+    numbers &&
+    scored &&
+    typeof (words ?? '') === 'string' &&
+    Array.isArray(intoLarder ?? []) &&
+    typeof (noCulture ?? false) === 'boolean'
+  );
 }

@@ -5,8 +5,10 @@ import { addDays } from 'date-fns';
 import { ulid } from 'ulid';
 import {
   canStandInLarder,
+  giftOf,
   holdOf,
   madeLot,
+  methodOf,
   type Batch,
   type Byproduct,
   type EntryBody,
@@ -14,6 +16,8 @@ import {
   type Score,
 } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
+import { CultureActs } from '../cultures/culture-acts';
+import { OwnCultures } from '../cultures/own-cultures';
 import { bodyProblems } from '../log/check-body';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dayOf } from '../larder/days';
@@ -68,6 +72,20 @@ export class FinishForm {
       .outcome.byproducts.filter(canStandInLarder)
       .map((left) => ({ left, massG: this.weighedOf(left), use: left.use })),
   );
+  private readonly cultures = inject(OwnCultures);
+  private readonly acts = inject(CultureActs);
+  /** What lives of it, as it joins its line; null where nothing does. */
+  protected readonly gift = computed(() => {
+    const whole = methodOf(this.batch()).gives === 'starter';
+    const massG = (whole ? this.productG() : this.heldBackG()) ?? 0;
+    const reckonedG = whole ? this.followed().end.massG : massG;
+    return giftOf(this.batch(), ulid(), massG || reckonedG, this.clock.exactMs(), this.cultures.all());
+  });
+  protected readonly keepsCulture = computed(() => this.draft().noCulture !== true);
+  protected readonly giftWords = computed(() => {
+    const gift = this.gift();
+    return gift ? `${gift.lot.name}, generation ${gift.lot.generation}` : '';
+  });
   protected readonly score = computed(() => this.draft().score ?? {});
   protected readonly wrong = signal('');
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
@@ -154,6 +172,8 @@ export class FinishForm {
       this.wrong.set(say(`${problem.message} ${problem.remedy}`));
       return;
     }
+    const gift = this.gift();
+    if (gift && this.keepsCulture()) this.acts.save(gift.lot);
     for (const lot of lots) {
       this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
       this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));

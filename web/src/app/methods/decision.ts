@@ -23,6 +23,8 @@ import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectKitchen } from '../state/kitchen';
 import { roomFeature } from '../state/room.feature';
+import { OwnCultures } from '../cultures/own-cultures';
+import { cultureFills } from './culture-fills';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
 import { say } from '../ui/units';
@@ -64,7 +66,15 @@ export class Decision {
       }))
       .filter((group) => group.choices.length > 0),
   );
-  readonly fills = computed(() => ownFills(this.method(), this.own()));
+  private readonly cultures = inject(OwnCultures);
+  private readonly cultureFills = computed(() =>
+    cultureFills(this.method(), this.choices(), this.cultures.dues(), this.startMs()),
+  );
+  readonly fills = computed(() => {
+    const things = new Map(ownFills(this.method(), this.own()));
+    for (const fill of this.cultureFills()) things.set(fill.beside, [...(things.get(fill.beside) ?? []), fill]);
+    return things;
+  });
   readonly stocks = computed(() => stocksNamed(this.choices(), this.own()));
 
   /** The hour the sheet is written for: now, to a quarter of an hour so that it stands still while it is read. */
@@ -84,8 +94,25 @@ export class Decision {
     const [sheet, owned] = [this.sheet(), this.own().gear];
     if (!sheet) return [];
     const ofRoom = roomProblems(this.method(), sheet, [...this.gear(), ...this.jars()]);
-    return [...sheet.problems.map((p) => withOwnGear(p, owned)), ...ofRoom];
+    return [...sheet.problems.map((p) => withOwnGear(p, owned)), ...ofRoom, ...this.cultureProblems()];
   });
+  /** A culture of one's own that was taken and does not quite suit. */
+  private cultureProblems(): Problem[] {
+    const taken = new Set(Object.values(this.things()));
+    return this.cultureFills().flatMap(({ lot, beside, mismatch }) =>
+      taken.has(lot.id) && mismatch
+        ? [
+            {
+              field: beside,
+              message: mismatch.says,
+              remedy: 'Take one of its own kind, or reckon with other hours.',
+              mild: true,
+            },
+          ]
+        : [],
+    );
+  }
+
   /** Why the last scaling did not do, in words. */
   readonly scaling = signal<string>('');
 

@@ -10,12 +10,13 @@ export const PLACES: readonly Place[] = [
   { key: '1', text: 'Today', path: '/today' },
   { key: '2', text: 'Make', path: '/make' },
   { key: '3', text: 'Methods', path: '/methods' },
-  { key: '4', text: 'Larder', path: '/larder' },
+  { key: '4', text: 'Cultures', path: '/cultures' },
+  { key: '5', text: 'Larder', path: '/larder' },
 ];
 
 /** Keys that work everywhere, as the help shows them. */
 export const KEYS: readonly (readonly [string, string])[] = [
-  ['1 2 3 4', 'Today, Make, Methods, Larder'],
+  ['1 2 3 4 5', 'Today, Make, Methods, Cultures, Larder'],
   ['N', 'To the next hands'],
   ['L', 'Log to the pour in focus'],
   ['U', 'Undo the last entry of the pour in focus, as a correction'],

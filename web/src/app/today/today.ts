@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf } from '@oat-crock/core';
+import { holdOf, unclaimed } from '@oat-crock/core';
+import { CultureActs } from '../cultures/culture-acts';
+import { OwnCultures } from '../cultures/own-cultures';
+import { wantsOf } from '../cultures/wants';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
@@ -22,6 +25,7 @@ import { SaidPipe, say } from '../ui/units';
 /** Lots are quietly due so many days before their date, and so many of them are named. */
 const DUE_DAYS = 1;
 const DUE_SHOWN = 2;
+const WANTS_SHOWN = 3;
 
 /** What do my hands do next. */
 @Component({
@@ -44,7 +48,16 @@ export class Today {
   protected readonly idle = computed(() => this.live().length === 0);
   protected readonly hands = computed(() => nextHands(this.live(), this.followed()));
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
-  protected readonly starters = computed(() => keptStarters(this.batches(), this.clock.nowMs()));
+  private readonly cultures = inject(OwnCultures);
+  protected readonly acts = inject(CultureActs);
+  /** What lives and wants something, the strongest of each line. */
+  protected readonly wants = computed(() => wantsOf(this.cultures.dues(), this.cultures.all()).slice(0, WANTS_SHOWN));
+  /** What makes held back that nobody took among the cultures. */
+  protected readonly starters = computed(() =>
+    keptStarters(unclaimed(this.batches(), this.cultures.lots()), this.clock.nowMs()),
+  );
+
+  protected readonly noStarter = computed(() => this.starters().length === 0 && this.cultures.alive().length === 0);
 
   protected readonly pours = computed(() =>
     this.live().flatMap((batch) => {

@@ -1,0 +1,162 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { isNight } from '@oat-crock/contract/wire';
+import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { householdFeature } from '../state/household.feature';
+import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
+import { dayTime, mass, temp } from '../ui/words';
+import { CultureActs } from './culture-acts';
+import { OwnCultures } from './own-cultures';
+
+const DAY_MS = 86_400_000;
+/** Cooler than a culture likes best by so much (°C) it is ripened: slower, and better balanced. */
+const BELOW_BEST_C = 1.5;
+
+/** So much active starter by a time: mother and bulk starter reckoned backwards, and the way on if that breaks. */
+@Component({
+  selector: 'oc-chain-tool',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField, OptionField],
+  template: `
+    <section aria-labelledby="chain-title">
+      <h2 id="chain-title">Starter by a time</h2>
+      <div class="asked">
+        <label for="chain-mass">
+          Wanted
+          <oc-number-field
+            fieldId="chain-mass"
+            suffix=" g"
+            [min]="10"
+            [max]="20000"
+            [step]="50"
+            [value]="neededG()"
+            (changed)="neededG.set($event ?? 400)"
+          />
+        </label>
+        <div>
+          <span>Out of</span>
+          <oc-option-field ariaLabel="Out of" [options]="options()" [value]="fromId()" (changed)="fromId.set($event)" />
+        </div>
+        <label for="chain-when">
+          Ripe by
+          <input
+            class="type"
+            id="chain-when"
+            type="datetime-local"
+            [value]="readyText()"
+            (change)="ready($any($event.target).value)"
+          />
+        </label>
+        <label for="chain-held">
+          Held back of each
+          <oc-number-field
+            fieldId="chain-held"
+            suffix=" g"
+            [max]="2000"
+            [step]="5"
+            [value]="heldBackG()"
+            (changed)="heldBackG.set($event ?? 0)"
+          />
+        </label>
+      </div>
+      @if (plan(); as plan) {
+        @if (plan.impossible) {
+          <p class="problem" role="status">{{ plan.impossible }}</p>
+        }
+        <ol>
+          @for (step of plan.steps; track step.beginMs; let last = $last) {
+            <li>
+              <b>{{ dayTime(step.beginMs) }}{{ inTheNight(step.beginMs) ? ', in the night' : '' }}</b>
+              <span>
+                {{ mass(step.starterG) }} {{ $first ? 'of it' : 'of that' }} into {{ mass(step.milkG) }} of scalded milk
+                at {{ temp(step.tempC) }}; ripe by {{ dayTime(step.ripeMs)
+                }}{{ last ? ', then cold until it is used' : '' }}.
+              </span>
+            </li>
+          }
+        </ol>
+        @if (plan.steps.length && !plan.impossible) {
+          <p class="quiet">If it breaks: {{ wayOut() }}</p>
+          <button type="button" class="press line-press" (click)="begin()">Begin its first step</button>
+        }
+      } @else {
+        <p class="quiet">Nothing that lives in milk is here to begin with.</p>
+      }
+    </section>
+  `,
+  styleUrl: './tool.css',
+})
+export class ChainTool {
+  private readonly own = inject(OwnCultures);
+  private readonly clock = inject(KitchenClock);
+  private readonly acts = inject(CultureActs);
+  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+
+  protected readonly neededG = signal(400);
+  protected readonly heldBackG = signal(30);
+  protected readonly froms = computed(() =>
+    this.own
+      .dues()
+      .filter(({ lot }) => lot.form === 'active' || lot.form === 'freeze-dried')
+      .sort((a, b) => b.vigour.likely - a.vigour.likely)
+      .map((due): ChainFrom => ({ lot: due.lot, leftG: due.leftG, vigour: due.vigour.likely })),
+  );
+  protected readonly options = computed(() =>
+    this.froms().map(({ lot, vigour }) => ({ id: lot.id, label: `${lot.name}, ${Math.round(100 * vigour)} %` })),
+  );
+  protected readonly fromId = linkedSignal<string | null>(() => this.froms()[0]?.lot.id ?? null);
+  private readonly firstMs = Math.ceil((this.clock.exactMs() + 2 * DAY_MS) / 3_600_000) * 3_600_000;
+  protected readonly readyMs = signal(this.firstMs);
+  protected readonly readyText = computed(() => localText(this.readyMs()));
+  private readonly from = computed(() => this.froms().find(({ lot }) => lot.id === this.fromId()) ?? null);
+  private readonly wanted = computed((): ChainWanted => {
+    const { optC } = CULTURES[this.from()?.lot.culture ?? 'thermophilic'].growth;
+    return {
+      neededG: this.neededG(),
+      readyMs: this.readyMs(),
+      nowMs: this.minute(),
+      dosePct: 2.5,
+      tempC: optC > 40 ? optC - BELOW_BEST_C : ROOM_C,
+      heldBackG: this.heldBackG(),
+    };
+  });
+  private readonly minute = computed(() => Math.floor(this.clock.nowMs() / 60_000) * 60_000);
+  protected readonly plan = computed(() => {
+    const from = this.from();
+    return from && chainPlan(from, this.wanted());
+  });
+  protected readonly wayOut = computed(() => {
+    const from = this.from();
+    const other = from && otherwise(from, this.froms(), this.wanted());
+    if (!other) return 'keep a packet of powder in reserve; no other culture here would be ripe in time.';
+    return `${other.from.lot.name} would do: begin it by ${dayTime(other.steps[0]!.beginMs)}.`;
+  });
+
+  protected readonly mass = mass;
+  protected readonly temp = temp;
+  protected readonly dayTime = dayTime;
+
+  protected ready(text: string): void {
+    const ms = new Date(text).getTime();
+    if (Number.isFinite(ms)) this.readyMs.set(ms);
+  }
+
+  protected begin(): void {
+    const due = this.own.dues().find(({ lot }) => lot.id === this.fromId());
+    const [first] = this.plan()?.steps ?? [];
+    if (due && first) this.acts.feed(due, first);
+  }
+
+  protected readonly inTheNight = (atMs: number) => isNight(atMs, this.asleep());
+}
+
+/** What ripens in the room is ripened at this, °C. */
+const ROOM_C = 24;
+
+/** A moment as the browser's field for it has it. */
+function localText(ms: number): string {
+  const at = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);
+  return at.toISOString().slice(0, 16);
+}

@@ -1,0 +1,86 @@
+import { inject, Injectable } from '@angular/core';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  divided,
+  feedingOf,
+  methodById,
+  mixed,
+  movedTo,
+  retired,
+  storeOf,
+  type CultureLot,
+  type Due,
+  type Feeding,
+  type StarterStore,
+} from '@oat-crock/core';
+import { roomToPlanFor } from '@oat-crock/contract/wire';
+import { ulid } from 'ulid';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Logger } from '../log/logger';
+import { selectKitchen } from '../state/kitchen';
+import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
+import { roomFeature } from '../state/room.feature';
+
+/** What is done with a culture: each writes what has become of it. */
+@Injectable({ providedIn: 'root' })
+export class CultureActs {
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly logger = inject(Logger);
+  private readonly router = inject(Router);
+  private readonly kept = this.store.selectSignal(larderFeature.selectLots);
+  private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly room = this.store.selectSignal(roomFeature.selectReadings);
+
+  /** Writes a culture, new or changed. */
+  save(lot: CultureLot): void {
+    const overVersion = this.kept()[lot.id]?.version ?? 0;
+    this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion }));
+    this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
+  }
+
+  move(lot: CultureLot, store: StarterStore): void {
+    this.save(movedTo(lot, store, this.clock.exactMs()));
+  }
+
+  /** Puts part of it into a jar of its own, in some store. */
+  divide({ lot, leftG }: Due, massG: number, store: StarterStore): void {
+    const part = { id: ulid(), massG, store, name: lot.name };
+    for (const one of divided(lot, leftG, part, this.clock.exactMs())) this.save(one);
+  }
+
+  mix(a: CultureLot, b: CultureLot, massG: number): void {
+    this.save(mixed(a, b, { id: ulid(), massG, name: `${a.name} with ${b.name}` }, this.clock.exactMs()));
+  }
+
+  retire(lot: CultureLot): void {
+    this.save(retired(lot, this.clock.exactMs()));
+  }
+
+  feeding(due: Due): Feeding | null {
+    const nowMs = this.clock.exactMs();
+    return feedingOf(due.lot, due.leftG, nowMs, due.vigour, roomToPlanFor(this.settings(), this.room(), nowMs));
+  }
+
+  /** Begins the feeding of a culture as a make of its own, and goes to it; in other amounts where a chain asks for them. */
+  feed(due: Due, step?: { readonly milkG: number; readonly starterG: number }): void {
+    const feeding = this.feeding(due);
+    if (!feeding) return;
+    const { lot } = due;
+    const grains = lot.form === 'grains' ? { then: storeOf(lot) === 'room' ? 'next milk' : 'rest' } : {};
+    const massG = step?.starterG ?? feeding.takesG;
+    const takings = [{ lotId: lot.id, massG: Math.round(10 * massG) / 10 }];
+    const method = methodById(feeding.methodId);
+    const choices = { ...feeding.choices, ...grains, ...(step && stepChoices(step)) };
+    const batchId = this.logger.start(method, choices, `${lot.name}, fed`, { stocks: [], gear: [], takings });
+    void this.router.navigate(['/make', batchId]);
+  }
+}
+
+/** A step of a chain as the feeding that it is. */
+function stepChoices({ milkG, starterG }: { readonly milkG: number; readonly starterG: number }) {
+  const massG = Math.max(50, Math.ceil(milkG / 10) * 10);
+  const dosePct = Math.min(10, Math.max(0.5, Math.round((1000 * starterG) / milkG) / 10));
+  return { massG, dosePct, vesselL: Math.ceil(massG / 80) / 10 };
+}

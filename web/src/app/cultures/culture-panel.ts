@@ -1,0 +1,161 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  ancestorsOf,
+  descendantsOf,
+  doseFor,
+  driftHPerGeneration,
+  dueOf,
+  makesOf,
+  paces,
+  recallOf,
+  rootOf,
+  storeOf,
+  type CultureLot,
+  type StarterStore,
+} from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { logFeature } from '../state/log.feature';
+import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
+import { written } from '../ui/dates';
+import { mass, span } from '../ui/words';
+import { CultureActs } from './culture-acts';
+import { kindWords, lotWords, STORES, vigourWords } from './culture-words';
+import { OwnCultures } from './own-cultures';
+import { PacePlot } from './pace-plot';
+
+const DOSE_PCT = 2.5;
+const MOVES: readonly { readonly store: StarterStore; readonly label: string }[] = [
+  { store: 'cold', label: 'Into the cold' },
+  { store: 'frozen', label: 'Freeze it' },
+  { store: 'room', label: 'Into the room' },
+];
+
+/** One culture: its strength, what it wants, what can be done with it, where it came from and what came of it. */
+@Component({
+  selector: 'oc-culture-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField, OptionField, PacePlot, RouterLink],
+  templateUrl: './culture-panel.html',
+  styleUrl: './culture-panel.css',
+})
+export class CulturePanel {
+  readonly lot = input.required<CultureLot>();
+  readonly left = output();
+  private readonly own = inject(OwnCultures);
+  private readonly clock = inject(KitchenClock);
+  protected readonly acts = inject(CultureActs);
+  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+
+  private readonly id = computed(() => this.lot().id);
+  protected readonly shown = computed(() => this.own.shownOf(this.lot()));
+  protected readonly due = computed(() =>
+    dueOf(this.lot(), this.own.leftG(this.lot()), this.clock.nowMs(), { shown: this.shown() }),
+  );
+  protected readonly alive = computed(() => this.lot().retiredMs === null);
+  protected readonly vigour = computed(() => vigourWords(this.due().vigour));
+  protected readonly dose = computed(() => {
+    const pct = doseFor(this.due().vigour.likely, DOSE_PCT);
+    if (pct === null) return 'No dose makes up for that: feed it first, or take another.';
+    const usual = pct < 1.15 * DOSE_PCT;
+    return usual ? 'The usual dose will do.' : `Take ${pct.toFixed(1)} % where ${DOSE_PCT} % would do of a fresh one.`;
+  });
+  protected readonly dates = computed(() => {
+    const { feedByMs, lastMs } = this.due();
+    return [
+      ...(feedByMs === null ? [] : [{ what: 'Feed it by', when: written(feedByMs, 'day') }]),
+      { what: 'Last worth using', when: lastMs === null ? 'years from now' : written(lastMs, 'dayYear') },
+    ];
+  });
+  protected readonly feeding = computed(() => this.acts.feeding(this.due()));
+  protected readonly moves = computed(() => MOVES.filter(({ store }) => store !== storeOf(this.lot())));
+
+  protected readonly part = linkedSignal<string, number | null>({
+    source: this.id,
+    computation: () => Math.max(1, Math.round(this.due().leftG / 2)),
+  });
+  protected readonly partInto = signal<StarterStore>('frozen');
+  protected readonly stores = MOVES.map(({ store }) => ({ id: store, label: STORES[store] }));
+  protected readonly others = computed(() =>
+    this.own
+      .alive()
+      .filter((other) => other.id !== this.lot().id && other.form === this.lot().form)
+      .map((other) => ({ id: other.id, label: `${other.name}, generation ${other.generation}` })),
+  );
+  protected readonly mixWith = linkedSignal<string, string | null>({ source: this.id, computation: () => null });
+  protected readonly wrong = linkedSignal({ source: this.id, computation: () => '' });
+
+  protected readonly stays = computed(() =>
+    this.lot().stays.map(({ store, fromMs }, i, all) => {
+      const untilMs = all[i + 1]?.fromMs ?? this.clock.nowMs();
+      return `${STORES[store]} for ${daysOrHours(Math.max(0, untilMs - fromMs))}`;
+    }),
+  );
+  protected readonly pace = computed(() => paces(this.lot().culture, this.own.watchedOf(this.lot())));
+  protected readonly drift = computed(() => {
+    const perGeneration = driftHPerGeneration(this.pace());
+    if (perGeneration === null) return '';
+    const minutes = Math.round(Math.abs(perGeneration) * 60);
+    if (minutes < 5) return 'Its makes keep their pace from generation to generation.';
+    return perGeneration > 0
+      ? `It slows by about ${minutes} min a generation: that is the drift to expect, and a reason to begin again in time.`
+      : `It has quickened by about ${minutes} min a generation.`;
+  });
+
+  protected readonly line = computed(() => {
+    const all = this.own.all();
+    const root = rootOf(this.lot(), all);
+    const recall = recallOf(this.lot(), all, this.batches());
+    return {
+      root: root.id === this.lot().id ? null : root,
+      before: ancestorsOf(this.lot(), all).length,
+      after: descendantsOf(this.lot(), all).length,
+      makes: makesOf([this.lot()], this.batches()),
+      recall,
+      pots: recall.makes.reduce((sum, b) => sum + (b.ended?.how === 'finished' ? (b.ended.pots ?? 0) : 0), 0),
+    };
+  });
+
+  protected readonly kind = computed(() => kindWords(this.lot()));
+  protected readonly words = computed(() => lotWords(this.lot()));
+  protected readonly mass = mass;
+  protected readonly day = (atMs: number) => written(atMs, 'day');
+
+  protected divide(): void {
+    const massG = this.part();
+    if (massG === null || massG <= 0 || massG > this.due().leftG) {
+      this.wrong.set(`Say how much, up to the ${mass(this.due().leftG)} there is.`);
+      return;
+    }
+    this.wrong.set('');
+    this.acts.divide(this.due(), massG, this.partInto());
+  }
+
+  protected mix(): void {
+    const other = this.own.all().get(this.mixWith() ?? '');
+    if (!other) this.wrong.set('Choose what it is mixed with.');
+    else this.acts.mix(this.lot(), other, Math.round(this.due().leftG));
+  }
+
+  protected into(store: string): void {
+    this.partInto.set(store as StarterStore);
+  }
+}
+
+const DAY_MS = 86_400_000;
+
+/** "5 days", "7 h 20". */
+function daysOrHours(ms: number): string {
+  return ms < 2 * DAY_MS ? span(ms / 60_000) : `${Math.round(ms / DAY_MS)} days`;
+}

@@ -1,0 +1,41 @@
+import {
+  CULTURES,
+  ORIGINS,
+  storeOf,
+  type CultureLot,
+  type Origin,
+  type StarterStore,
+  type Vigour,
+} from '@oat-crock/core';
+
+const pct = (share: number) => `${Math.round(100 * share)}`;
+
+/** "64 % of a fresh one’s vigour, between 48 and 85 %". */
+export function vigourWords({ likely, low, high }: Vigour): string {
+  return `${pct(likely)} % of a fresh one’s vigour, between ${pct(low)} and ${pct(high)} %`;
+}
+
+const CAME: Readonly<Record<Origin, string>> = {
+  ...(Object.fromEntries(ORIGINS.map(({ origin, label }) => [origin, label.toLowerCase()])) as Record<Origin, string>),
+  'held back': 'held back',
+  fed: 'fed',
+  divided: 'divided off',
+  mixed: 'mixed',
+};
+
+export const STORES: Readonly<Record<StarterStore, string>> = {
+  cold: 'in the cold',
+  frozen: 'frozen',
+  room: 'in the room',
+};
+
+/** "Yogurt culture, bought pot". */
+export function kindWords({ culture, beside, origin }: CultureLot): string {
+  const beside_ = beside ? ` with ${CULTURES[beside].name.toLowerCase()}` : '';
+  return `${CULTURES[culture].name}${beside_}, ${CAME[origin]}`;
+}
+
+/** "generation 3, in the cold". */
+export function lotWords(lot: CultureLot): string {
+  return `generation ${lot.generation}, ${STORES[storeOf(lot)]}`;
+}

@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { giftOf, storeOf, unclaimed, type Batch, type Due } from '@oat-crock/core';
+import { ulid } from 'ulid';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { logFeature } from '../state/log.feature';
+import { written } from '../ui/dates';
+import { mass } from '../ui/words';
+import { ChainTool } from './chain-tool';
+import { CultureActs } from './culture-acts';
+import { CulturePanel } from './culture-panel';
+import { STORES, vigourWords } from './culture-words';
+import { NewCulture } from './new-culture';
+import { OwnCultures } from './own-cultures';
+import { ParkTool } from './park-tool';
+import { StemDrawing } from './stem-drawing';
+import { isReserve, livingOf } from './wants';
+
+/** What lives in the household: where each came from, how strong it is, what it wants. */
+@Component({
+  selector: 'oc-cultures',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChainTool, CulturePanel, NewCulture, ParkTool, RouterLink, StemDrawing],
+  templateUrl: './cultures.html',
+  styleUrl: './cultures.css',
+})
+export class CulturesPlace {
+  /** From the address: the culture that is open. */
+  readonly id = input<string>();
+
+  private readonly router = inject(Router);
+  private readonly store = inject(Store);
+  protected readonly clock = inject(KitchenClock);
+  protected readonly own = inject(OwnCultures);
+  protected readonly acts = inject(CultureActs);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
+
+  protected readonly adding = signal(false);
+  protected readonly tool = signal<'chain' | 'park' | null>(null);
+  protected readonly open = computed(() => this.own.all().get(this.id() ?? '') ?? null);
+  /** What is fed and used: of each line the strongest, and beside it what is older. */
+  protected readonly living = computed(() => livingOf(this.own.dues(), this.own.all()));
+  /** Frozen and dry, oldest first: that is the order to use them in. */
+  protected readonly reserve = computed(() =>
+    this.own
+      .dues()
+      .filter(isReserve)
+      .sort((a, b) => a.lot.bornMs - b.lot.bornMs),
+  );
+  protected readonly unclaimed = computed(() => unclaimed(this.batches(), this.own.lots()).slice(0, 4));
+  protected readonly born = ({ lot }: Due) => `generation ${lot.generation}, ${written(lot.bornMs, 'day')}`;
+  protected readonly pct = ({ vigour }: Due) => `${Math.round(100 * vigour.likely)} %`;
+  protected readonly mass = mass;
+  protected readonly vigourWords = vigourWords;
+  protected readonly storeWords = ({ lot }: Due) => STORES[storeOf(lot)];
+
+  constructor() {
+    this.own.watch();
+  }
+
+  protected pick(id: string | null): void {
+    this.adding.set(false);
+    void this.router.navigate(id && id !== this.id() ? ['/cultures', id] : ['/cultures']);
+  }
+
+  protected show(tool: 'chain' | 'park'): void {
+    this.tool.update((now) => (now === tool ? null : tool));
+  }
+
+  /** Takes what a make held back among the cultures. */
+  protected claim(batch: Batch): void {
+    const massG = batch.ended?.how === 'finished' ? (batch.ended.heldBackG ?? 0) : 0;
+    const gift = giftOf(batch, ulid(), massG, batch.ended!.atMs, this.own.all());
+    if (gift) this.acts.save(gift.lot);
+  }
+
+  protected heldBack(batch: Batch): string {
+    return mass(batch.ended?.how === 'finished' ? (batch.ended.heldBackG ?? 0) : 0);
+  }
+}

@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { CULTURES, ORIGINS, type CultureId, type CultureLot } from '@oat-crock/core';
+import { ulid } from 'ulid';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { recordProblems } from '../state/record-problems';
+import { NumberField } from '../ui/number-field';
+import { OptionField } from '../ui/option-field';
+import { say } from '../ui/units';
+import { CultureActs } from './culture-acts';
+
+/** What a line begins with: what it is, how it came, how much of it, how old it is already. */
+@Component({
+  selector: 'oc-new-culture',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField, OptionField],
+  template: `
+    <form (submit)="$event.preventDefault(); add()">
+      <label for="new-name">
+        Name
+        <input
+          class="type"
+          id="new-name"
+          maxlength="80"
+          placeholder="What you call it"
+          [value]="name()"
+          (input)="name.set($any($event.target).value)"
+        />
+      </label>
+      <div>
+        <span id="new-origin">It came as</span>
+        <oc-option-field ariaLabel="It came as" [options]="origins" [value]="origin()" (changed)="begin($event)" />
+      </div>
+      <div>
+        <span>It is</span>
+        <oc-option-field
+          ariaLabel="It is"
+          [options]="cultures()"
+          [value]="culture()"
+          (changed)="culture.set($any($event))"
+        />
+      </div>
+      <label for="new-mass">
+        There is
+        <oc-number-field
+          fieldId="new-mass"
+          suffix=" g"
+          [max]="20000"
+          [step]="5"
+          [value]="massG()"
+          (changed)="massG.set($event)"
+        />
+      </label>
+      <label for="new-age">
+        Already old
+        <oc-number-field
+          fieldId="new-age"
+          suffix=" days"
+          [max]="2000"
+          [step]="1"
+          [value]="ageDays()"
+          (changed)="ageDays.set($event)"
+        />
+      </label>
+      @if (wrong()) {
+        <p class="problem" role="alert">{{ wrong() }}</p>
+      }
+      <div class="do">
+        <button type="submit" class="press">Begin its line</button>
+        <button type="button" class="press quiet-press" (click)="done.emit()">Leave it</button>
+      </div>
+    </form>
+  `,
+  styles: `
+    form {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+      gap: 0.6rem 0.9rem;
+      align-items: end;
+      background: var(--paper-raised);
+      border-radius: 8px;
+      padding: 0.8rem 1rem;
+      margin-bottom: 0.8rem;
+    }
+    .do,
+    .problem {
+      grid-column: 1 / -1;
+    }
+  `,
+})
+export class NewCulture {
+  readonly done = output();
+  private readonly acts = inject(CultureActs);
+  private readonly clock = inject(KitchenClock);
+
+  protected readonly origins = ORIGINS.map(({ origin, label }) => ({ id: origin, label }));
+  protected readonly origin = signal<string>('pot');
+  private readonly kind = computed(() => ORIGINS.find((o) => o.origin === this.origin())!);
+  protected readonly cultures = computed(() => this.kind().cultures.map((id) => ({ id, label: CULTURES[id].name })));
+  protected readonly culture = signal<CultureId>('thermophilic');
+  protected readonly name = signal('');
+  protected readonly massG = signal<number | null>(150);
+  protected readonly ageDays = signal<number | null>(1);
+  protected readonly wrong = signal('');
+
+  protected begin(origin: string): void {
+    this.origin.set(origin);
+    this.culture.set(this.kind().cultures[0]!);
+    this.massG.set(this.kind().usualG);
+  }
+
+  protected async add(): Promise<void> {
+    const nowMs = this.clock.exactMs();
+    const bornMs = Math.round(nowMs - (this.ageDays() ?? 0) * 86_400_000);
+    const { origin, form, store } = this.kind();
+    const lot: CultureLot = {
+      id: ulid(),
+      kind: 'culture',
+      name: this.name().trim(),
+      amount: this.massG() ?? 0,
+      countedMs: nowMs,
+      pack: null,
+      price: 0,
+      useBy: null,
+      note: '',
+      culture: this.culture(),
+      beside: null,
+      form,
+      origin,
+      parents: [],
+      generation: 0,
+      bornMs,
+      stays: [{ store, fromMs: bornMs }],
+      retiredMs: null,
+    };
+    const [problem] = await recordProblems('lots', lot as unknown as Parameters<typeof recordProblems>[1]);
+    if (problem || lot.amount <= 0) {
+      this.wrong.set(problem ? say(`${problem.message} ${problem.remedy}`) : 'Say how much of it there is.');
+      return;
+    }
+    this.acts.save(lot);
+    this.done.emit();
+  }
+}

@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { parkingOf, type Parking } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { CultureActs } from './culture-acts';
+import { OwnCultures } from './own-cultures';
+
+const DAY_MS = 86_400_000;
+
+/** Going away: what to do with each culture so that it serves on coming back. */
+@Component({
+  selector: 'oc-park-tool',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section aria-labelledby="park-title">
+      <h2 id="park-title">Going away</h2>
+      <div class="asked">
+        <label for="park-back">
+          Back on
+          <input
+            class="type"
+            id="park-back"
+            type="date"
+            [value]="backText()"
+            (change)="back($any($event.target).value)"
+          />
+        </label>
+      </div>
+      <ul class="parked">
+        @for (row of rows(); track row.lot.id) {
+          <li>
+            <b>{{ row.lot.name }}</b>
+            <span>{{ row.says }} {{ thenWords(row) }}</span>
+            @if (row.does === 'cold') {
+              <button type="button" class="press line-press" (click)="acts.move(row.lot, 'cold')">Into the cold</button>
+            } @else if (row.does === 'feed' || row.does === 'freeze') {
+              <button type="button" class="press line-press" (click)="feed(row)">Feed it now</button>
+            }
+          </li>
+        } @empty {
+          <li class="quiet">Nothing here has to be brought over.</li>
+        }
+      </ul>
+    </section>
+  `,
+  styleUrl: './tool.css',
+})
+export class ParkTool {
+  private readonly own = inject(OwnCultures);
+  private readonly clock = inject(KitchenClock);
+  protected readonly acts = inject(CultureActs);
+  protected readonly backMs = signal(this.clock.exactMs() + 14 * DAY_MS);
+  protected readonly backText = computed(() => new Date(this.backMs()).toISOString().slice(0, 10));
+  private readonly hourMs = computed(() => Math.floor(this.clock.nowMs() / 3_600_000) * 3_600_000);
+  protected readonly rows = computed(() =>
+    this.own.dues().map(({ lot }) => parkingOf(lot, this.hourMs(), this.backMs(), this.own.shownOf(lot))),
+  );
+
+  protected back(text: string): void {
+    const ms = new Date(`${text}T12:00`).getTime();
+    if (ms > this.clock.exactMs()) this.backMs.set(ms);
+  }
+
+  protected thenWords({ does, vigourThen }: Parking): string {
+    return does === 'renew' ? '' : `About ${Math.round(100 * vigourThen)} % of its vigour on that day.`;
+  }
+
+  protected feed({ lot }: Parking): void {
+    const due = this.own.dues().find((d) => d.lot.id === lot.id);
+    if (due) this.acts.feed(due);
+  }
+}

@@ -1,0 +1,62 @@
+import {
+  asStarter,
+  choicesOf,
+  mismatchOf,
+  planStages,
+  ripeningH,
+  type Choices,
+  type CultureLot,
+  type Due,
+  type Method,
+  type Mismatch,
+} from '@oat-crock/core';
+import { span } from '../ui/words';
+import { allows, type OwnFill } from './own-things';
+
+/** Cultures of one's own as starters of a make: what they answer, and why one does not suit. */
+export interface CultureFill extends OwnFill {
+  readonly beside: string;
+  readonly lot: CultureLot;
+  readonly mismatch: Mismatch | null;
+}
+
+/** Less than this is not worth offering, g. */
+const WORTH_G = 1;
+/** Cultures offered beside a choice. */
+const OFFERED = 3;
+const ASKED_BESIDE = ['form', 'ageDays'];
+
+/** What lives in the household, as starters of a make that is decided so: those that suit first, the strongest leading. */
+export function cultureFills(
+  method: Method,
+  choices: Choices,
+  dues: readonly Due[],
+  nowMs: number,
+): readonly CultureFill[] {
+  const known = new Map(choicesOf(method).map((c) => [c.key, c]));
+  const beside = ASKED_BESIDE.find((key) => known.has(key));
+  if (!beside || !known.has('vigourPct')) return [];
+  const stages = planStages(method, choices);
+  return dues
+    .filter(({ leftG }) => leftG >= WORTH_G)
+    .flatMap((due): (CultureFill & { vigour: number })[] => {
+      const { lot, vigour } = due;
+      const mismatch = mismatchOf(lot, stages);
+      const answers = { ...asStarter(lot, nowMs, vigour), culture: lot.culture };
+      const kept = Object.entries(answers).filter(([key, value]) => known.has(key) && allows(known.get(key)!, value));
+      if (mismatch?.grave || !kept.some(([key]) => key === beside)) return [];
+      const label = `${lot.name}, ${Math.round(100 * vigour.likely)} %${paceWords(lot, vigour.likely, choices)}`;
+      return [{ id: lot.id, beside, lot, mismatch, label, choices: Object.fromEntries(kept), vigour: vigour.likely }];
+    })
+    .sort((a, b) => Number(a.mismatch !== null) - Number(b.mismatch !== null) || b.vigour - a.vigour)
+    .slice(0, OFFERED);
+}
+
+/** ": about 5 h 20", how long it takes to sour in the warmth that is chosen; nothing where that is not known. */
+function paceWords({ culture, form }: CultureLot, vigour: number, choices: Choices): string {
+  const { dosePct, keeper, keepC, roomC, targetPh } = choices;
+  const tempC = Number(keeper === undefined || keeper === 'counter' ? roomC : keepC);
+  if (form !== 'active' || dosePct === undefined || targetPh === undefined || !Number.isFinite(tempC)) return '';
+  const hours = ripeningH(culture, Number(dosePct) / 100, vigour, tempC, Number(targetPh));
+  return hours === null ? ': does not get there' : `: about ${span(Math.round((hours * 60) / 10) * 10)}`;
+}
