@@ -11,6 +11,7 @@ export * from './wire/settings.js';
 export * from './wire/settings.schema.js';
 export * from './wire/entry-parts.js';
 export * from './wire/kept.js';
+export * from './wire/cultures-file.js';
 export * from './wire/larder.schema.js';
 export * from './wire/method.schema.js';
 export * from './wire/event.js';

@@ -8,3 +8,4 @@ export * from './wire/event.js';
 export * from './wire/night.js';
 export * from './wire/room.js';
 export type { FieldProblem, Problem } from './problem.js';
+export * from './wire/cultures-file.js';

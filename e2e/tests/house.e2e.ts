@@ -1,7 +1,15 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '../support/dairy.js';
 
-const PLACES = ['/today', '/methods', '/methods/strained-yogurt', '/methods/quark/stages', '/make', '/larder'];
+const PLACES = [
+  '/today',
+  '/methods',
+  '/methods/strained-yogurt',
+  '/methods/quark/stages',
+  '/make',
+  '/larder',
+  '/cultures',
+];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 820, height: 1180 },

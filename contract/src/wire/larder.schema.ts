@@ -1,4 +1,5 @@
-import type { Gear, Lot, LotStock, Material } from '@oat-crock/core';
+import type { CultureLot, Gear, Lot, LotStock, Material } from '@oat-crock/core';
+import type { CulturesFile } from './cultures-file.js';
 import Joi from 'joi';
 import { moment, ulid } from './entry-parts.js';
 import { tagged } from './tagged.js';
@@ -77,6 +78,42 @@ const stock = (kind: string) =>
 
 const culture = Joi.valid('thermophilic', 'mesophilic', 'kefir-grains', 'room-yogurt', 'clabber', 'plant');
 
+/** Something that lives and is kept. */
+const cultureLot: Joi.ObjectSchema<CultureLot> = Joi.object({
+  ...lot('culture'),
+  culture: culture.required(),
+  beside: culture.allow(null).required(),
+  form: Joi.valid('active', 'freeze-dried', 'grains', 'capsule').required(),
+  origin: Joi.valid(
+    'pot',
+    'powder',
+    'capsule',
+    'heirloom',
+    'grains',
+    'wild',
+    'held back',
+    'fed',
+    'divided',
+    'mixed',
+  ).required(),
+  parents: Joi.array().items(ulid).max(4).unique().required(),
+  generation: Joi.number().integer().min(0).max(10_000).required(),
+  bornMs: moment.required(),
+  stays: Joi.array()
+    .items(Joi.object({ store: Joi.valid('cold', 'frozen', 'room').required(), fromMs: moment.required() }))
+    .min(1)
+    .max(200)
+    .required(),
+  retiredMs: moment.allow(null).required(),
+});
+
+/** An open file of cultures and their lines. */
+export const culturesFileSchema: Joi.ObjectSchema<CulturesFile> = Joi.object({
+  oatCrock: Joi.valid('cultures').required(),
+  version: Joi.valid(1).required(),
+  cultures: Joi.array().items(cultureLot).min(1).max(5000).unique('id').required(),
+});
+
 /** A lot of the larder. */
 export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   milk: stock('milk'),
@@ -96,33 +133,7 @@ export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   }),
   calcium: Joi.object({ ...lot('calcium'), solutionPct: Joi.number().min(5).max(50).required() }),
   cloth: Joi.object({ ...lot('cloth'), weave: Joi.valid('fine', 'open').required() }),
-  culture: Joi.object({
-    ...lot('culture'),
-    culture: culture.required(),
-    beside: culture.allow(null).required(),
-    form: Joi.valid('active', 'freeze-dried', 'grains', 'capsule').required(),
-    origin: Joi.valid(
-      'pot',
-      'powder',
-      'capsule',
-      'heirloom',
-      'grains',
-      'wild',
-      'held back',
-      'fed',
-      'divided',
-      'mixed',
-    ).required(),
-    parents: Joi.array().items(ulid).max(4).unique().required(),
-    generation: Joi.number().integer().min(0).max(10_000).required(),
-    bornMs: moment.required(),
-    stays: Joi.array()
-      .items(Joi.object({ store: Joi.valid('cold', 'frozen', 'room').required(), fromMs: moment.required() }))
-      .min(1)
-      .max(200)
-      .required(),
-    retiredMs: moment.allow(null).required(),
-  }),
+  culture: cultureLot,
   salt: Joi.object(lot('salt')),
   other: Joi.object(lot('other')),
 });

@@ -115,6 +115,8 @@ describe('lines of descent', () => {
     const lane = new Map(stems.find((s) => s.rootId === 'pot')!.buds.map((b) => [b.lot.id, b.lane]));
     expect(['pot', 'one', 'two', 'mix'].map((id) => lane.get(id))).toEqual([0, 0, 0, 0]);
     expect(lane.get('jar')).toBe(1);
+    const halved = culturesById([pot, cultured('half', 0, { parents: ['pot'], origin: 'divided' })]);
+    expect(stemsOf(halved)[0]!.buds.map((b) => b.lane)).toEqual([0, 1]);
   });
 
   it('survive what points in a ring or nowhere', () => {

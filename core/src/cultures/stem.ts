@@ -18,7 +18,7 @@ export interface Stem {
 
 /**
  * Lines of descent as stems. The newest child that was carried on keeps its parent's lane, so that the living line runs
- * straight; each other gets the next free lane. What was mixed grows out of its first parent's stem.
+ * straight; each other, and what was only divided off, gets the next free lane. What was mixed grows out of its first parent's stem.
  */
 export function stemsOf(all: Cultures): readonly Stem[] {
   const firstParent = (lot: CultureLot) => lot.parents.find((id) => all.has(id)) ?? null;
@@ -39,7 +39,8 @@ export function stemsOf(all: Cultures): readonly Stem[] {
       });
       placed.set(lot.id, { lot, lane, from });
       const grown = [...(children.get(lot.id) ?? [])].sort((a, b) => carried(b) - carried(a) || b.bornMs - a.bornMs);
-      grown.forEach((child, i) => place(child, i === 0 ? lane : lanes++));
+      const straight = grown.find((child) => child.origin !== 'divided');
+      grown.forEach((child) => place(child, child === straight ? lane : lanes++));
     };
     place(root, 0);
     return { rootId: root.id, buds: [...placed.values()], lanes };

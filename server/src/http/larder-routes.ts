@@ -1,5 +1,6 @@
 import {
   check,
+  culturesFile,
   methodSchema,
   type FieldProblem,
   gearSchema,
@@ -14,7 +15,7 @@ import type { Schema } from 'joi';
 import { Router, type Request, type Response } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import type { KeptStore } from '../store/kept.js';
-import { methodFaults } from '@oat-crock/core';
+import { isCulture, methodFaults } from '@oat-crock/core';
 import { methodFileDocument } from './openapi.js';
 import { HttpProblem, notFound } from './errors.js';
 
@@ -29,6 +30,10 @@ export function larderRoutes(kitchen: Kitchen): Router {
     const { id } = request.params;
     if (!kitchen.lots.get(id)) throw notFound('lot of this id');
     response.json({ lotId: id, uses: kitchen.entries.tookFrom(id) });
+  });
+  router.get('/cultures', (_request, response) => {
+    const lots = kitchen.lots.all().map(({ item }) => item);
+    response.json(culturesFile(lots.filter(isCulture)));
   });
   keep('gear', kitchen.gear, gearSchema, 'piece of gear');
   keep('methods', kitchen.methods, methodSchema, 'method', (method) =>

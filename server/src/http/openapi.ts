@@ -132,6 +132,12 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'Lots and gear, those that were taken away among them, each with its version',
     answers: { '200': 'Larder' },
   },
+  {
+    path: '/cultures',
+    method: 'get',
+    summary: 'Cultures and their lines, as an open file',
+    answers: { '200': 'Cultures' },
+  },
   ...kept('lots', 'a lot', lotSchema),
   {
     path: '/lots/{id}/uses',

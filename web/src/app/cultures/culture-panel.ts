@@ -7,6 +7,7 @@ import {
   linkedSignal,
   output,
   signal,
+  untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -83,7 +84,7 @@ export class CulturePanel {
 
   protected readonly part = linkedSignal<string, number | null>({
     source: this.id,
-    computation: () => Math.max(1, Math.round(this.due().leftG / 2)),
+    computation: () => untracked(() => Math.max(1, Math.round(this.due().leftG / 2))),
   });
   protected readonly partInto = signal<StarterStore>('frozen');
   protected readonly stores = MOVES.map(({ store }) => ({ id: store, label: STORES[store] }));

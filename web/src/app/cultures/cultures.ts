@@ -7,8 +7,11 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { written } from '../ui/dates';
 import { mass } from '../ui/words';
+import { culturesFile } from '@oat-crock/contract/wire';
+import { saveFile } from '../ui/save-file';
 import { ChainTool } from './chain-tool';
 import { CultureActs } from './culture-acts';
+import { readCulturesFile } from './culture-file';
 import { CulturePanel } from './culture-panel';
 import { STORES, vigourWords } from './culture-words';
 import { NewCulture } from './new-culture';
@@ -37,6 +40,7 @@ export class CulturesPlace {
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
 
+  protected readonly fileSays = signal('');
   protected readonly adding = signal(false);
   protected readonly tool = signal<'chain' | 'park' | null>(null);
   protected readonly open = computed(() => this.own.all().get(this.id() ?? '') ?? null);
@@ -74,6 +78,28 @@ export class CulturesPlace {
     const massG = batch.ended?.how === 'finished' ? (batch.ended.heldBackG ?? 0) : 0;
     const gift = giftOf(batch, ulid(), massG, batch.ended!.atMs, this.own.all());
     if (gift) this.acts.save(gift.lot);
+  }
+
+  protected saveFile(): void {
+    const content = new Blob([JSON.stringify(culturesFile(this.own.lots()), null, 2)], { type: 'application/json' });
+    saveFile('cultures.json', content);
+  }
+
+  /** Takes in what a file has that is not here yet. */
+  protected async readFile(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [file] = field.files ?? [];
+    field.value = '';
+    if (!file) return;
+    const read = await readCulturesFile(await file.text());
+    if (!read.ok) {
+      this.fileSays.set(read.wrong);
+      return;
+    }
+    const fresh = read.cultures.filter((lot) => !this.own.all().has(lot.id));
+    for (const lot of fresh) this.acts.save(lot);
+    const were = read.cultures.length - fresh.length;
+    this.fileSays.set(`${fresh.length} taken in${were ? `, ${were} were here already` : ''}.`);
   }
 
   protected heldBack(batch: Batch): string {
