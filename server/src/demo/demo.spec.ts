@@ -133,6 +133,7 @@ describe('the demonstration dairy', () => {
     const count = kitchen.entries.since(0).length;
     seedDemo(kitchen);
     expect(kitchen.entries.since(0).length).toBe(count);
+    expect(kitchen.lots.all().filter(({ item }) => item.kind === 'culture').length).toBeGreaterThan(9);
     expect(kitchen.instruments.all().filter((i) => i.batchId !== null).length).toBe(6);
     expect(kitchen.room.between(0, Number.MAX_SAFE_INTEGER).length).toBe(10 * 24 * 6);
     kitchen.events.close();

@@ -1,6 +1,7 @@
 import {
   asStarter,
   choicesOf,
+  lotIdOf,
   mismatchOf,
   planStages,
   ripeningH,
@@ -36,7 +37,9 @@ export function cultureFills(
   const known = new Map(choicesOf(method).map((c) => [c.key, c]));
   const beside = ASKED_BESIDE.find((key) => known.has(key));
   if (!beside || !known.has('vigourPct')) return [];
-  const stages = planStages(method, choices);
+  // Which milk it is has no say here, and a lot of one's own may not be known yet.
+  const ofTheList = Object.entries(choices).filter(([, value]) => lotIdOf(String(value)) === null);
+  const stages = planStages(method, Object.fromEntries(ofTheList));
   return dues
     .filter(({ leftG }) => leftG >= WORTH_G)
     .flatMap((due): (CultureFill & { vigour: number })[] => {
