@@ -22,6 +22,13 @@ const address = await new Promise((resolve) =>
 const { entries } = await (await fetch(`${address}/api/v1/snapshot`)).json();
 const batch = (name) => entries.find((e) => e.body.type === 'started' && e.body.name === name).batchId;
 
+const { cultures } = await (await fetch(`${address}/api/v1/cultures`)).json();
+/** The youngest of the yogurt's line in a generation. */
+const culture = (generation) =>
+  cultures
+    .filter((c) => c.culture === 'thermophilic' && c.generation === generation)
+    .sort((a, b) => b.bornMs - a.bornMs)[0].id;
+
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PICTURES = [
@@ -40,6 +47,8 @@ const PICTURES = [
         .first()
         .click(),
   ],
+  ['cultures', '/cultures', DESK],
+  ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-pace-plot circle')],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],

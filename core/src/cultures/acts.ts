@@ -112,11 +112,11 @@ export function givenBy(given: Given): CultureLot {
 }
 
 /**
- * How a culture answers the choices of a make sheet that ask for a starter. What its real stores and its line's makes make
- * of its vigour, against what age and store alone say, goes along as a percentage.
+ * How a culture answers the choices of a make sheet that ask for a starter: its age is that in the store it is in. What its
+ * earlier stores and its line's makes make of its vigour, against what that age and store say, goes along as a percentage.
  */
 export function asStarter(lot: CultureLot, atMs: number, { likely }: Pick<Vigour, 'likely'>) {
-  const ageDays = Math.min(120, Math.max(0, Math.round((atMs - lot.bornMs) / DAY_MS)));
+  const ageDays = Math.min(120, Math.max(0, Math.round((atMs - lot.stays.at(-1)!.fromMs) / DAY_MS)));
   const starter = { form: lot.form, ageDays, store: storeOf(lot), generation: Math.min(200, lot.generation) };
   const vigourPct = Math.round((100 * likely) / vitality(starter, lot.culture));
   return { ...starter, vigourPct: Math.min(300, Math.max(5, vigourPct)) };

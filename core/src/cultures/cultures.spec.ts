@@ -178,7 +178,7 @@ describe('what a culture wants', () => {
     dueOf(cultured('A', 0, more), 100, onDay(day), about);
 
   it('is nothing while it is fresh, to be fed once it is tired, to be given up once it is spent', () => {
-    expect([due(1), due(4.5), due(8), due(30)].map((d) => [d.level, d.does])).toEqual([
+    expect([due(1), due(5), due(8), due(30)].map((d) => [d.level, d.does])).toEqual([
       ['well', 'use'],
       ['soon', 'feed'],
       ['now', 'feed'],
@@ -202,7 +202,7 @@ describe('what a culture wants', () => {
   });
 
   it('puts the most urgent first', () => {
-    const days = [1, 8, 30, 4.5];
+    const days = [1, 8, 30, 5];
     expect(
       days
         .map((d) => due(d))
@@ -247,7 +247,8 @@ describe('going away', () => {
 
   it('takes the least trouble that brings it over: leave it, feed it, freeze it, begin again', () => {
     expect(away(3).does).toBe('leave');
-    expect(away(6).does).toBe('feed');
+    const old = parkingOf(cultured('A', -5), onDay(1), onDay(7));
+    expect([old.does, old.vigourThen > 0.4]).toEqual(['feed', true]);
     expect(away(90).does).toBe('freeze');
     expect(away(900).does).toBe('renew');
     expect(away(200, { form: 'freeze-dried', stays: [{ store: 'frozen', fromMs: 0 }] }).does).toBe('leave');
@@ -255,8 +256,9 @@ describe('going away', () => {
 
   it('puts grains under fresh milk into the cold', () => {
     const grains = { culture: 'kefir-grains', form: 'grains', stays: [{ store: 'room', fromMs: 0 }] } as const;
-    expect(away(10, grains).does).toBe('cold');
-    expect(away(10, grains).vigourThen).toBeGreaterThan(0.4);
+    expect(away(5, grains).does).toBe('cold');
+    expect(away(10, grains).does).toBe('feed');
+    expect(away(10, grains).vigourThen).toBeGreaterThan(0.5);
   });
 });
 

@@ -10,6 +10,11 @@ const SOON_MS = 1.5 * DAY_MS;
 /** Schools of when to begin a line again. */
 export type School = 'generations' | 'taste' | 'never';
 
+/** What was frozen is fed before it is used: less is enough to wake it. */
+export const SPENT_FROZEN = 0.05;
+
+const isFrozenMilk = (lot: CultureLot) => storeOf(lot) === 'frozen' && lot.form === 'active';
+
 /** What a culture wants, and by when. */
 export interface Due {
   readonly lot: CultureLot;
@@ -38,9 +43,10 @@ export function dueOf(
 ): Due {
   const vigour = vigourAt(lot, nowMs, shown);
   const feedByMs = isFed(lot) ? fallsTo(lot, TIRED, nowMs, shown) : null;
-  const lastMs = fallsTo(lot, SPENT, nowMs, shown);
+  const spent = isFrozenMilk(lot) ? SPENT_FROZEN : SPENT;
+  const lastMs = fallsTo(lot, spent, nowMs, shown);
   const common = { lot, leftG, vigour, feedByMs, lastMs };
-  if (vigour.likely <= SPENT) {
+  if (vigour.likely <= spent) {
     const says = 'Too little is left in it to trust: take it from a fresher one, or begin the line again.';
     return { ...common, level: 'past', does: 'renew', says };
   }
@@ -65,8 +71,7 @@ export function dueOf(
 }
 
 function reserveWords(lot: CultureLot, { likely }: Vigour): string {
-  const frozen = storeOf(lot) === 'frozen' && lot.form === 'active';
-  if (frozen)
+  if (isFrozenMilk(lot))
     return likely < 0.2
       ? 'A frozen reserve, by now a weak one: thaw it and feed it twice.'
       : 'A frozen reserve: thaw it in the cold and feed it once.';

@@ -22,7 +22,7 @@ export function mismatchOf(
 ): Mismatch | null {
   const params = stages.map((s) => s.params as Sown);
   const sown = params.find((p) => p.culture !== undefined);
-  const wanted = sown?.culture ?? (stages.some((s) => s.kind.kind === 'grains') ? 'kefir-grains' : undefined);
+  const wanted = sown?.culture;
   if (wanted === undefined || wanted === lot.culture || sown?.beside === lot.culture) return null;
   const place = params.find((p) => p.keeper !== undefined);
   const { optC, minC, maxC } = CULTURES[lot.culture].growth;

@@ -1,6 +1,6 @@
 import { TIRED } from '../physics/vitality.js';
 import { movedTo, storeOf, type CultureLot } from './culture-lot.js';
-import { isFed } from './due.js';
+import { isFed, SPENT_FROZEN } from './due.js';
 import { vigourAt, type LineShown } from './vigour.js';
 
 /** How a culture is brought over a time in which nobody feeds it. */
@@ -54,7 +54,7 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
   ];
   const does = ways.find((way) => way.vigourThen >= TIRED);
   const best = does ?? ways.reduce((a, b) => (b.vigourThen > a.vigourThen * MUCH_BETTER ? b : a));
-  if (best.vigourThen >= WAKES) return best;
+  if (best.vigourThen >= SPENT_FROZEN) return best;
   return {
     lot,
     does: 'renew',
@@ -65,5 +65,3 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
 
 /** More trouble is taken for a vigour that is better by this factor, no less. */
 const MUCH_BETTER = 1.15;
-/** From this share on it wakes with a feeding or two. */
-const WAKES = 0.15;

@@ -10,6 +10,7 @@ import { lethalProblems, sown } from './sowing.js';
 import { sayMass } from './words.js';
 
 export interface GrainsParams {
+  readonly culture: 'kefir-grains';
   /** Grains, percent of the milk. */
   readonly grainsPct: number;
   /** Days since they last had milk, and where they waited. */
@@ -27,7 +28,7 @@ const SPENT_BELOW = 0.1;
 /** Grains of kefir into the next milk, unrinsed. */
 export const grains: StageKind<GrainsParams> = {
   kind: 'grains',
-  defaults: { grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
+  defaults: { culture: 'kefir-grains', grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
   name: () => 'grains in',
   instruction: (params, before) =>
     `Put ${sayMass(grainsG(params, before))} of grains into the milk as they are: never rinse them. Cloth or loose lid.`,
