@@ -48,7 +48,7 @@ for (const [place, shows] of Object.entries(SHOWS)) {
   say(`${place}, once its scripts are there`, await untilShown(place, shows));
 }
 for (const [what, shows] of [
-  ['A finished make: its name', 'oc-make .title h1'],
+  ['A finished make: what was logged', 'oc-log-list li'],
   ['Another, worked out anew', 'oc-balance-table'],
 ]) {
   await page.goto(`${address}/make`);

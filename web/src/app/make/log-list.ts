@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Batch, Followed, LogLine } from '@oat-crock/core';
+import { plannedOf, type Batch, type LogLine } from '@oat-crock/core';
 import { Logger } from '../log/logger';
 import { LogPadState, type PadTab } from '../log/log-pad.state';
 import { entryWords } from '../log/entry-words';
@@ -17,7 +17,6 @@ const SHOWN = 40;
 })
 export class LogList {
   readonly batch = input.required<Batch>();
-  readonly followed = input.required<Followed>();
   readonly doubtful = input<readonly string[]>([]);
   private readonly logger = inject(Logger);
   private readonly pad = inject(LogPadState);
@@ -42,7 +41,11 @@ export class LogList {
     () => this.batch().log.filter((l) => !this.handsOnly() || l.entry.source === 'hand').length > SHOWN && !this.all(),
   );
 
-  private readonly stageName = (id: string): string => this.followed().hands.find((h) => h.stageId === id)?.name ?? id;
+  private readonly stages = computed(() => plannedOf(this.batch()).stages);
+  private readonly stageName = (id: string): string => {
+    const stage = this.stages().find((s) => s.id === id);
+    return stage?.kind.name(stage.params) ?? id;
+  };
 
   protected tabOf(line: LogLine): PadTab | null {
     const { body, source } = line.entry;
