@@ -22,6 +22,7 @@ const METHODS: readonly (readonly [string, string, RegExp])[] = [
   ['Curd', 'Soft curd by acid and heat', /Lemon juice/],
   ['Curd', 'Smooth acid curd', /Blend the curd smooth/],
   ['Curd', 'Cooked soda cheese', /Bicarbonate of soda.*It scorches/s],
+  ['Starters', 'Starter, fed', /Stir 15 g starter/],
 ];
 
 test('every family is decided on its own sheet, and none is empty or broken', async ({ page, empty }) => {

@@ -30,6 +30,7 @@ import { logFeature } from '../state/log.feature';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { written } from '../ui/dates';
+import { SaidPipe } from '../ui/units';
 import { mass, span } from '../ui/words';
 import { CultureActs } from './culture-acts';
 import { kindWords, lotWords, STORES, vigourWords } from './culture-words';
@@ -47,7 +48,7 @@ const MOVES: readonly { readonly store: StarterStore; readonly label: string }[]
 @Component({
   selector: 'oc-culture-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField, PacePlot, RouterLink],
+  imports: [NumberField, OptionField, PacePlot, RouterLink, SaidPipe],
   templateUrl: './culture-panel.html',
   styleUrl: './culture-panel.css',
 })

@@ -6,6 +6,7 @@ import { ulid } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { written } from '../ui/dates';
+import { SaidPipe } from '../ui/units';
 import { mass } from '../ui/words';
 import { culturesFile } from '@oat-crock/contract/wire';
 import { saveFile } from '../ui/save-file';
@@ -24,7 +25,7 @@ import { isReserve, livingOf } from './wants';
 @Component({
   selector: 'oc-cultures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChainTool, CulturePanel, NewCulture, ParkTool, RouterLink, StemDrawing],
+  imports: [SaidPipe, ChainTool, CulturePanel, NewCulture, ParkTool, RouterLink, StemDrawing],
   templateUrl: './cultures.html',
   styleUrl: './cultures.css',
 })

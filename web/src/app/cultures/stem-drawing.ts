@@ -6,6 +6,9 @@ import { mass } from '../ui/words';
 import { kindWords, vigourWords } from './culture-words';
 import { drawStems, type DrawnBud } from './stem-geometry';
 
+/** Narrower than this, px, a stem is headed by its name alone. */
+const NARROW = 520;
+
 /** Lines of descent as branching stems: time runs to the right; each bud is a culture, as deep as its vigour. */
 @Component({
   selector: 'oc-stem-drawing',
@@ -113,7 +116,7 @@ export class StemDrawing {
 
   protected headOf(rootId: string): string {
     const root = this.cultures().get(rootId)!;
-    return `${root.name}: ${kindWords(root)}`;
+    return this.box().width < NARROW ? root.name : `${root.name}: ${kindWords(root)}`;
   }
 
   protected wordsOf({ lot }: DrawnBud): string {

@@ -11,6 +11,8 @@ const LANE = 34;
 const HEAD = 34;
 const LEFT = 12;
 const RIGHT = 16;
+/** A day's label takes so much, px. */
+const DAY_LABEL = 84;
 
 /** Fill of a bud by its vigour: pale and thin to deep cobalt. */
 export const vigourColour = scaleLinear<string>()
@@ -69,7 +71,9 @@ export function drawStems(
     const draw = (bud: Bud) => drawBud(bud, at, x, dues.get(bud.lot.id) ?? null, frozen(bud.lot));
     return { rootId: stem.rootId, y: top, buds: stem.buds.map(draw) };
   });
-  const days = x.ticks(Math.max(3, Math.floor(width / 130))).map((day) => ({ x: x(day), atMs: day.getTime() }));
+  const ticks = x.ticks(Math.max(2, Math.floor(width / 130)));
+  const apart = Math.max(1, Math.ceil((DAY_LABEL * (ticks.length - 1)) / (x(ticks.at(-1)!) - x(ticks[0]!))));
+  const days = ticks.filter((_, i) => i % apart === 0).map((day) => ({ x: x(day), atMs: day.getTime() }));
   return { stems: drawn, height: y + 24, nowX: x(nowMs), days };
 }
 
