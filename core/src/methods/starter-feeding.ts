@@ -1,5 +1,6 @@
-import { vary, type ChoiceGroup, type Method } from './method.js';
-import { BLEND, HEATING, KEEPING, KEEPING_PARAMS, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
+import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { SCALDED_STAGES } from './scalded-yogurt.js';
 
 const WHICH: ChoiceGroup = {
   title: 'Culture',
@@ -60,18 +61,13 @@ export const starterFeeding: Method = {
     vary(MONEY, { potG: { initial: 100 }, shopPrice: { initial: 8 } }),
   ],
   stages: [
-    BLEND,
-    { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
-    {
-      id: 'hold',
-      kind: 'hold',
-      params: { minutes: { choice: 'holdMin' }, targetC: { choice: 'heatC' }, lid: { choice: 'lid' } },
-      onlyIf: { choice: 'holdMin', above: 0 },
-    },
-    { id: 'cool', kind: 'cool', params: { targetC: { choice: 'starterC' }, method: { choice: 'coolMethod' } } },
-    { id: 'starter', kind: 'inoculate', params: { culture: { choice: 'culture' }, ...STARTER_PARAMS } },
-    { id: 'warm', kind: 'incubate', params: KEEPING_PARAMS },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    ...SCALDED_STAGES.map(ofFeeding),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
 };
+
+/** A stage of a scalded yogurt as a feeding has it: of any culture, and nothing is held back of what is kept whole. */
+function ofFeeding(stage: StageTemplate): StageTemplate {
+  if (stage.kind === 'inoculate') return { ...stage, params: { ...stage.params, culture: { choice: 'culture' } } };
+  return stage.kind === 'chill' ? { ...stage, params: { holdBackPct: 0 } } : stage;
+}

@@ -1,3 +1,4 @@
 /** What tests of other workspaces may ask of the engine's own. */
 export * from './figures.js';
 export * from './same-everywhere.js';
+export * from './cultured.js';

@@ -2,6 +2,7 @@ import type { Type } from '@angular/core';
 import { type Store } from '@ngrx/store';
 import type { Kept } from '@oat-crock/contract/wire';
 import { divided, methodById, movedTo, type CultureLot, type EntryBody, type Lot } from '@oat-crock/core';
+import { cultured } from '@oat-crock/core/testing';
 import { Engine } from '../engine/engine';
 import { cultureFills } from '../methods/culture-fills';
 import { LarderActions, larderFeature } from '../state/larder.feature';
@@ -27,29 +28,10 @@ const AWAY = [
   { provide: Engine, useValue: { taught: () => Promise.resolve(null) } },
 ];
 
+/** A jar in the cold, so many days old when the tests begin. */
 function living(id: string, ageDays: number, more: Partial<CultureLot> = {}): CultureLot {
-  const bornMs = START_MS - ageDays * DAY;
-  return {
-    id: `01J0000000000000000000${id}`,
-    kind: 'culture',
-    name: `Jar ${id}`,
-    amount: 100,
-    countedMs: bornMs,
-    pack: null,
-    price: 0,
-    useBy: null,
-    note: '',
-    culture: 'thermophilic',
-    beside: null,
-    form: 'active',
-    origin: 'pot',
-    parents: [],
-    generation: 0,
-    bornMs,
-    stays: [{ store: 'cold', fromMs: bornMs }],
-    retiredMs: null,
-    ...more,
-  };
+  const start = { origin: 'pot', generation: 0, name: `Jar ${id}` } as const;
+  return cultured(`01J0000000000000000000${id}`, START_MS / DAY - ageDays, { ...start, ...more });
 }
 
 const JAR = living('AAAA', 2);

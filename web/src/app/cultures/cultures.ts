@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { culturesFile } from '@oat-crock/contract/wire';
 import { giftOf, storeOf, unclaimed, type Batch, type Due } from '@oat-crock/core';
 import { ulid } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { written } from '../ui/dates';
+import { saveFile } from '../ui/save-file';
 import { SaidPipe } from '../ui/units';
 import { mass } from '../ui/words';
-import { culturesFile } from '@oat-crock/contract/wire';
-import { saveFile } from '../ui/save-file';
 import { ChainTool } from './chain-tool';
 import { CultureActs } from './culture-acts';
 import { readCulturesFile } from './culture-file';
