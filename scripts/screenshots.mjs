@@ -48,7 +48,7 @@ const PICTURES = [
         .click(),
   ],
   ['cultures', '/cultures', DESK],
-  ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-pace-plot circle')],
+  ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-generation-plot circle')],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],

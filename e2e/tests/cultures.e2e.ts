@@ -37,6 +37,14 @@ test('a line begins with a pot, is divided, frozen, fed, and what is fed joins i
   await expect(panel(page)).toContainText('100 g');
   await expect(page.getByRole('button', { name: /^Harbour pot, generation 0.*: 50 g/ })).toHaveCount(1);
 
+  // given up by mistake, it is taken up again
+  await page.getByRole('button', { name: 'Give it up' }).click();
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await page.getByRole('combobox', { name: 'Its line is begun again' }).click();
+  await page.getByRole('option', { name: /^By taste/ }).click();
+  await expect(panel(page)).toContainText('your marks of sourness decide');
+  expect(await violations(page)).toEqual([]);
+
   // one touch feeds it: a small make of its own, which takes of it
   await page.getByRole('button', { name: 'Feed it now' }).click();
   await expect(page).toHaveURL(/\/make\//);
@@ -59,6 +67,7 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
     .first()
     .click();
   await expect(own.getByRole('button', { pressed: true })).toHaveCount(1);
+  await expect(page.getByText('Cream packet would not do.')).toBeVisible();
   await page.getByRole('button', { name: 'Start this make' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: /Took 1\d\d g/ })).toBeVisible();
   const batchId = new URL(page.url()).pathname.split('/').at(-1);
@@ -88,7 +97,11 @@ test('a chain by the clock, a time away, and the open file, whole and by axe', a
   const steps = page.locator('oc-chain-tool ol li');
   await expect(steps).toHaveCount(2);
   await expect(steps.last()).toContainText('of scalded milk');
-  await page.getByLabel('Ripe by').fill('2000-01-01T07:00');
+  for (const when of await steps.locator('b').allInnerTexts()) expect(when).not.toContain('in the night');
+  const ripe = page.getByRole('combobox', { name: 'Ripe by' });
+  await ripe.clear();
+  await ripe.pressSequentially('Sat 1 Jan 2000 07:00');
+  await ripe.press('Tab');
   await expect(page.locator('oc-chain-tool').getByRole('status')).toContainText('should have been begun');
   await page.getByRole('button', { name: 'Going away' }).click();
   await expect(page.locator('oc-park-tool li').first()).toContainText('of its vigour on that day');

@@ -70,6 +70,17 @@ test('a household in ounces and Fahrenheit meets nothing metric on any screen', 
     await expect(pounds(page)).toBeVisible();
     await expectNothingMetric(page);
   }
+  await page.goto(`${demo.address}/cultures`);
+  for (const tool of ['Starter by a time', 'Going away', 'Add a culture']) {
+    await page.getByRole('button', { name: tool }).click();
+    await expectNothingMetric(page);
+  }
+  for (const line of ['Quay yogurt', 'Store-room grains']) {
+    await page.goto(`${demo.address}/cultures`);
+    await page.getByRole('link', { name: line }).first().click();
+    await expect(page.getByRole('heading', { name: 'Where it came from' })).toBeVisible();
+    await expectNothingMetric(page);
+  }
   for (const method of ['strained-yogurt', 'cream-cheese', 'soda-cheese', 'grain-kefir', 'cultured-butter']) {
     await page.goto(`${demo.address}/methods/${method}`);
     await expect(page.getByRole('heading', { name: 'Weigh out' })).toBeVisible();

@@ -105,6 +105,7 @@ const cultureLot: Joi.ObjectSchema<CultureLot> = Joi.object({
     .max(200)
     .required(),
   retiredMs: moment.allow(null).required(),
+  beginAgain: Joi.valid('generations', 'taste', 'never'),
 });
 
 /** An open file of cultures and their lines. */

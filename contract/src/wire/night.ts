@@ -48,3 +48,12 @@ export function wakeAfter(atMs: number, asleep: Asleep): number {
   if (waking.getTime() < atMs) waking.setDate(waking.getDate() + 1);
   return waking.getTime();
 }
+
+/** A moment as it is where somebody is awake, else the hour at which they went to sleep. */
+export function wakeBefore(atMs: number, asleep: Asleep): number {
+  if (!isNight(atMs, asleep)) return atMs;
+  const sleeping = new Date(atMs);
+  sleeping.setHours(asleep.fromH, 0, 0, 0);
+  if (sleeping.getTime() > atMs) sleeping.setDate(sleeping.getDate() - 1);
+  return sleeping.getTime();
+}

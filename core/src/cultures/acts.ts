@@ -75,6 +75,9 @@ const jarOf = (id: string, name: string, massG: number, atMs: number) =>
 /** Given up: it stays in its line, so that what was made of it can be traced. */
 export const retired = (lot: CultureLot, atMs: number): CultureLot => ({ ...lot, retiredMs: atMs });
 
+/** Taken up again after all: the time between counts as spent where it stood. */
+export const revived = (lot: CultureLot): CultureLot => ({ ...lot, retiredMs: null });
+
 /** What a make gives its line: a spoon held back, grains that were sieved out, or the whole of a feeding. */
 export interface Given {
   readonly id: string;

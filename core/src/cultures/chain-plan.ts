@@ -1,4 +1,4 @@
-import { starterChain, type ChainAsked } from '../forecast/starter-chain.js';
+import { starterChain, type ChainAsked, type ChainStep } from '../forecast/starter-chain.js';
 import { SPENT } from '../physics/vitality.js';
 import type { CultureLot } from './culture-lot.js';
 import { storeOf } from './culture-lot.js';
@@ -13,6 +13,8 @@ export interface ChainWanted {
   readonly dosePct: number;
   readonly tempC: number;
   readonly heldBackG: number;
+  /** True at a moment (ms) at which hands are welcome; every moment, where nobody said. */
+  readonly isAwake?: (atMs: number) => boolean;
 }
 
 /** A culture that could begin the chain, with what is left of it and its vigour. */
@@ -29,6 +31,8 @@ export interface ClockedStep {
   readonly beginMs: number;
   readonly ripeMs: number;
   readonly tempC: number;
+  /** How long it waits ripe in the cold until it is taken, h. */
+  readonly waitsH: number;
 }
 
 /** A chain by the clock, or why there is none. */
@@ -59,20 +63,39 @@ export function chainPlan(from: ChainFrom, wanted: ChainWanted): ChainPlan {
   if (vigour <= SPENT) return { from, steps: [], impossible: 'Too little is left in it to begin with.' };
   const steps = starterChain(asked);
   if ('impossible' in steps) return { from, steps: [], impossible: steps.impossible };
-  const endMs = wanted.readyMs - EARLY_H * HOUR_MS;
-  const clocked = steps.map(({ milkG, starterG, ripensH, beginsHBefore }) => {
-    const beginMs = endMs - beginsHBefore * HOUR_MS;
-    return { milkG, starterG, beginMs, ripeMs: beginMs + ripensH * HOUR_MS, tempC: wanted.tempC };
-  });
-  const late = clocked[0]!.beginMs < wanted.nowMs;
-  const lateH = (wanted.nowMs - clocked[0]!.beginMs) / HOUR_MS;
+  const byDay = clocked(steps, wanted, wanted.isAwake ?? (() => true));
+  const late = byDay[0]!.beginMs < wanted.nowMs;
+  const plan = late ? clocked(steps, wanted, () => true) : byDay;
+  const lateH = (wanted.nowMs - plan[0]!.beginMs) / HOUR_MS;
   return {
     from,
-    steps: clocked,
-    impossible: late
-      ? `It should have been begun ${lateH.toFixed(1)} h ago: want it later, or take a bigger dose.`
-      : '',
+    steps: plan,
+    impossible:
+      lateH > 0 ? `It should have been begun ${lateH.toFixed(1)} h ago: want it later, or take a bigger dose.` : '',
   };
+}
+
+/** A step is moved earlier by so much at a time, and at most so far, until hands are welcome at both of its ends. */
+const MOVE_MS = HOUR_MS / 4;
+const MOST_MS = 24 * HOUR_MS;
+
+/** Steps by the clock, the last first: each is ripe in time for the next, and where it can be both begun and ripe by day. */
+function clocked(
+  steps: readonly ChainStep[],
+  { readyMs, tempC }: ChainWanted,
+  isAwake: (atMs: number) => boolean,
+): readonly ClockedStep[] {
+  let untilMs = readyMs - EARLY_H * HOUR_MS;
+  const backwards = [...steps].reverse().map(({ milkG, starterG, ripensH }) => {
+    const lastMs = untilMs - ripensH * HOUR_MS;
+    const tries = Array.from({ length: MOST_MS / MOVE_MS + 1 }, (_, i) => lastMs - i * MOVE_MS);
+    const beginMs = tries.find((at) => isAwake(at) && isAwake(at + ripensH * HOUR_MS)) ?? lastMs;
+    const ripeMs = beginMs + ripensH * HOUR_MS;
+    const waitsH = (untilMs - ripeMs) / HOUR_MS;
+    untilMs = beginMs;
+    return { milkG, starterG, beginMs, ripeMs, tempC, waitsH };
+  });
+  return backwards.reverse();
 }
 
 /** The way on if a chain breaks: the next best culture of the same kind that still gets there, or null. */

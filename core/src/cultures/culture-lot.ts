@@ -5,6 +5,9 @@ import type { LotOf } from '../larder/lot.js';
 export type Origin =
   'pot' | 'powder' | 'capsule' | 'heirloom' | 'grains' | 'wild' | 'held back' | 'fed' | 'divided' | 'mixed';
 
+/** Schools of when to begin a line again: after so many generations, by taste, never. */
+export type School = 'generations' | 'taste' | 'never';
+
 /** A stretch of time in one store. */
 export interface Stay {
   readonly store: StarterStore;
@@ -28,6 +31,8 @@ export interface CultureLot extends LotOf<'culture'> {
   readonly stays: readonly Stay[];
   /** When somebody gave it up, ms; null while it lives. */
   readonly retiredMs: number | null;
+  /** By which school its line is begun again, said of what the line began with; the usual one of its origin where nobody said. */
+  readonly beginAgain?: School;
 }
 
 /** What is bought or found, as a line begins. */

@@ -9,12 +9,13 @@ import { logged } from '../testing/logged.js';
 import { asStarter, divided, givenBy, mixed, retired } from './acts.js';
 import { chainPlan, otherwise } from './chain-plan.js';
 import { movedTo, storeOf } from './culture-lot.js';
+import { perGeneration } from './drift.js';
 import { byUrgency, doseFor, dueOf } from './due.js';
 import { feedingOf, grainsPctFor } from './feeding.js';
 import { ancestorsOf, culturesById, descendantsOf, recallOf, rootOf } from './lineage.js';
 import { mismatchOf } from './match.js';
 import { parkingOf } from './park.js';
-import { driftHPerGeneration, paces, shownOf } from './shown.js';
+import { paces, shownOf } from './shown.js';
 import { stemsOf } from './stem.js';
 import { fallsTo, reckonedVigour, vigourAt } from './vigour.js';
 
@@ -198,7 +199,9 @@ describe('what a culture wants', () => {
   it('after some generations is a new line, by one school; heirlooms never, nor by taste', () => {
     expect(due(1, { generation: 5 }).does).toBe('renew');
     expect(due(1, { generation: 5 }, { school: 'taste' }).does).not.toBe('renew');
-    expect(due(1, { generation: 90, culture: 'room-yogurt', origin: 'heirloom' }).does).toBe('use');
+    expect(due(1, { generation: 90, culture: 'room-yogurt', origin: 'heirloom' }, { school: 'never' }).does).toBe(
+      'use',
+    );
   });
 
   it('puts the most urgent first', () => {
@@ -324,8 +327,9 @@ describe('drift over generations', () => {
     }
     expect(line[0]!.likelyH).toBeGreaterThan(3.8);
     expect(line[0]!.likelyH).toBeLessThan(5.5);
-    expect(driftHPerGeneration(line)).toBeGreaterThan(0.2);
-    expect(driftHPerGeneration(line.slice(0, 2))).toBeNull();
+    const hours = line.map(({ generation, likelyH: value }) => ({ generation, value }));
+    expect(perGeneration(hours)).toBeGreaterThan(0.2);
+    expect(perGeneration(hours.slice(0, 2))).toBeNull();
     expect(CULTURES.thermophilic.spread.mu).toBeGreaterThan(0);
   });
 });

@@ -1,14 +1,12 @@
-import { LINES } from '../constants/cultures.js';
 import { SPENT, TIRED } from '../physics/vitality.js';
-import { storeOf, type CultureLot } from './culture-lot.js';
+import { beginAgain } from './begin-again.js';
+import { storeOf, type CultureLot, type School } from './culture-lot.js';
+import type { Tasted } from './drift.js';
 import { fallsTo, vigourAt, type LineShown, type Vigour } from './vigour.js';
 
 const DAY_MS = 86_400_000;
 /** So long before it must be fed it is worth a word. */
 const SOON_MS = 1.5 * DAY_MS;
-
-/** Schools of when to begin a line again. */
-export type School = 'generations' | 'taste' | 'never';
 
 /** What was frozen is fed before it is used: less is enough to wake it. */
 export const SPENT_FROZEN = 0.05;
@@ -34,12 +32,19 @@ export function isFed(lot: CultureLot): boolean {
   return (lot.form === 'active' || lot.form === 'grains') && storeOf(lot) !== 'frozen';
 }
 
+/** What is known of a culture's line: what its makes showed and tasted like, and the school it is kept by. */
+export interface LineKnown {
+  readonly shown?: LineShown | null;
+  readonly school?: School;
+  readonly tasted?: readonly Tasted[];
+}
+
 /** What a culture wants at a moment, by its vigour, its store and its generations. */
 export function dueOf(
   lot: CultureLot,
   leftG: number,
   nowMs: number,
-  { shown = null, school = 'generations' }: { readonly shown?: LineShown | null; readonly school?: School } = {},
+  { shown = null, school = 'generations', tasted = [] }: LineKnown = {},
 ): Due {
   const vigour = vigourAt(lot, nowMs, shown);
   const feedByMs = isFed(lot) ? fallsTo(lot, TIRED, nowMs, shown) : null;
@@ -50,11 +55,8 @@ export function dueOf(
     const says = 'Too little is left in it to trust: take it from a fresher one, or begin the line again.';
     return { ...common, level: 'past', does: 'renew', says };
   }
-  const { generations } = LINES[lot.culture];
-  if (school === 'generations' && generations !== null && lot.generation >= generations && lot.origin !== 'heirloom') {
-    const says = `It has been carried on ${lot.generation} times; a bought culture drifts, sourer and slower, after about ${generations}. Begin a new line while this one still serves.`;
-    return { ...common, level: 'soon', does: 'renew', says };
-  }
+  const again = beginAgain(lot, school, tasted);
+  if (again) return { ...common, level: 'soon', does: 'renew', says: again };
   if (feedByMs === null) return { ...common, level: 'well', does: 'nothing', says: reserveWords(lot, vigour) };
   const grains = lot.form === 'grains';
   if (vigour.likely <= TIRED) {

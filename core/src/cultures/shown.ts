@@ -58,19 +58,3 @@ export function paces(culture: CultureId, watched: readonly WatchedMake[]): read
     return [{ batchId, generation, atMs, likelyH, lowH, highH }];
   });
 }
-
-/** Fewer makes than this show no drift. */
-const ENOUGH = 3;
-
-/** How a line slows, h a generation (negative where it quickens), by the straight line of least squares; null where too few makes tell. */
-export function driftHPerGeneration(line: readonly Pace[]): number | null {
-  const generations = new Set(line.map((p) => p.generation));
-  if (line.length < ENOUGH || generations.size < 2) return null;
-  const meanG = line.reduce((sum, p) => sum + p.generation, 0) / line.length;
-  const meanH = line.reduce((sum, p) => sum + p.likelyH, 0) / line.length;
-  const [num, den] = line.reduce(
-    ([n, d], p) => [n + (p.generation - meanG) * (p.likelyH - meanH), d + (p.generation - meanG) ** 2],
-    [0, 0],
-  );
-  return num / den;
-}

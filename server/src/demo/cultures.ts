@@ -67,11 +67,10 @@ function founders(nowMs: number): Readonly<Record<string, CultureLot>> {
   const grains = founder(
     'Store-room grains',
     34,
-    0,
+    52,
     { culture: 'kefir-grains', form: 'grains', origin: 'grains' },
-    'room',
+    'cold',
   );
-  const milked = { culture: 'kefir-grains', form: 'grains', origin: 'held back', parents: [grains.id] } as const;
   return {
     pot,
     second: { ...second, id: idOf('quay second', nowMs) },
@@ -86,7 +85,6 @@ function founders(nowMs: number): Readonly<Record<string, CultureLot>> {
       generation: 1,
     }),
     grains,
-    waiting: founder('Store-room grains', 1.2, 72, { ...milked, id: idOf('grains now', nowMs) }, 'room'),
     heirloom: founder('Upper-path heirloom', 5.5, 90, {
       culture: 'room-yogurt',
       form: 'active',
@@ -102,6 +100,7 @@ const TAKES: Readonly<Record<string, string>> = {
   'scalded-yogurt': 'quay',
   'strained-yogurt': 'quay',
   'cultured-butter': 'cream',
+  'grain-kefir': 'grains',
 };
 
 const DOSE_PCT = 2.5;
@@ -123,12 +122,17 @@ export function playWithCultures(
     .sort((a, b) => a.startMs - b.startMs)
     .map((script) => {
       const line = lines[TAKES[script.methodId] ?? ''];
-      const massG = Math.round((Number(script.choices['massG']) * Number(script.choices['dosePct'] ?? DOSE_PCT)) / 100);
-      const lot = line?.findLast(({ id, bornMs }) => bornMs < script.startMs && leftG.get(id)! >= massG);
+      const pct = Number(script.choices['grainsPct'] ?? script.choices['dosePct'] ?? DOSE_PCT);
+      const askedG = Math.round((Number(script.choices['massG']) * pct) / 100);
+      const lot = line?.findLast(({ id, bornMs }) => bornMs < script.startMs && leftG.get(id)! >= askedG);
       if (!line || !lot) return play(script, roomAt);
+      const massG = lot.form === 'grains' ? leftG.get(lot.id)! : askedG;
       leftG.set(lot.id, leftG.get(lot.id)! - massG);
-      const starter = asStarter(lot, script.startMs, vigourAt(lot, script.startMs));
-      const choices = { ...script.choices, ...starter };
+      const { form, ...starter } = asStarter(lot, script.startMs, vigourAt(lot, script.startMs));
+      const choices = {
+        ...script.choices,
+        ...(lot.form === 'grains' ? grainsOf(starter, script, massG) : { form, ...starter }),
+      };
       const log = play({ ...script, choices, starter: { lotId: lot.id, massG } }, roomAt);
       const batch = replay(log)!;
       const heldG = batch.ended?.how === 'finished' ? (batch.ended.heldBackG ?? 0) : 0;
@@ -143,6 +147,15 @@ export function playWithCultures(
   const [most] = [...(lines['quay'] ?? [])].sort((a, b) => leftG.get(b.id)! - leftG.get(a.id)!);
   for (const lot of cubed(most!, leftG.get(most!.id)!, nowMs)) cultures.set(lot.id, lot);
   return { logs, cultures: [...cultures.values()] };
+}
+
+/** All the grains there are go in: what share of the milk that is, to a half percent. */
+function grainsOf(
+  { ageDays, store, vigourPct }: Omit<ReturnType<typeof asStarter>, 'form'>,
+  { choices }: Script,
+  massG: number,
+) {
+  return { ageDays, store, vigourPct, grainsPct: Math.round((200 * massG) / Number(choices['massG'])) / 2 };
 }
 
 /** Some of a jar was put into the freezer this morning. */

@@ -91,6 +91,18 @@ export function demoScripts(nowMs: number, milk: StockLot): Script[] {
       notes: [{ stageId: 'draw', text: 'Buttermilk to the bakery for Thursday’s scones.' }],
       score: good(2, 4, 5, 5),
     }),
+    ...[4, 3, 2].map((ago, i) =>
+      past({
+        name: `Kefir for the store-room, ${['first', 'second', 'third'][i]!}`,
+        methodId: 'grain-kefir',
+        choices: { massG: 700, vesselL: 1, grainsPct: 5 },
+        startMs: days(ago, 10),
+        instruments: {},
+        cues: [],
+        notes: [],
+        score: good(3, 2, 4, 4),
+      }),
+    ),
     past({
       name: 'Soft curd, sweet',
       methodId: 'acid-heat-curd',

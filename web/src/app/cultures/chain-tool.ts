@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { isNight } from '@oat-crock/contract/wire';
-import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted } from '@oat-crock/core';
+import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted, type ClockedStep } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';
+import { DayField } from '../ui/day-field';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
-import { dayTime, mass, temp } from '../ui/words';
+import { dayTime, mass, span, temp, toFive } from '../ui/words';
 import { CultureActs } from './culture-acts';
 import { OwnCultures } from './own-cultures';
 
@@ -18,7 +19,7 @@ const BELOW_BEST_C = 1.5;
 @Component({
   selector: 'oc-chain-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField],
+  imports: [DayField, NumberField, OptionField],
   template: `
     <section aria-labelledby="chain-title">
       <h2 id="chain-title">Starter by a time</h2>
@@ -41,13 +42,7 @@ const BELOW_BEST_C = 1.5;
         </div>
         <label for="chain-when">
           Ripe by
-          <input
-            class="type"
-            id="chain-when"
-            type="datetime-local"
-            [value]="readyText()"
-            (change)="ready($any($event.target).value)"
-          />
+          <oc-day-field fieldId="chain-when" [atMs]="readyMs()" [withTime]="true" (changed)="ready($event)" />
         </label>
         <label for="chain-held">
           Held back of each
@@ -71,8 +66,7 @@ const BELOW_BEST_C = 1.5;
               <b>{{ dayTime(step.beginMs) }}{{ inTheNight(step.beginMs) ? ', in the night' : '' }}</b>
               <span>
                 {{ mass(step.starterG) }} {{ $first ? 'of it' : 'of that' }} into {{ mass(step.milkG) }} of scalded milk
-                at {{ temp(step.tempC) }}; ripe by {{ dayTime(step.ripeMs)
-                }}{{ last ? ', then cold until it is used' : '' }}.
+                at {{ temp(step.tempC) }}; ripe by {{ dayTime(step.ripeMs) }}{{ waits(step, last) }}.
               </span>
             </li>
           }
@@ -109,7 +103,6 @@ export class ChainTool {
   protected readonly fromId = linkedSignal<string | null>(() => this.froms()[0]?.lot.id ?? null);
   private readonly firstMs = Math.ceil((this.clock.exactMs() + 2 * DAY_MS) / 3_600_000) * 3_600_000;
   protected readonly readyMs = signal(this.firstMs);
-  protected readonly readyText = computed(() => localText(this.readyMs()));
   private readonly from = computed(() => this.froms().find(({ lot }) => lot.id === this.fromId()) ?? null);
   private readonly wanted = computed((): ChainWanted => {
     const { optC } = CULTURES[this.from()?.lot.culture ?? 'thermophilic'].growth;
@@ -120,6 +113,7 @@ export class ChainTool {
       dosePct: 2.5,
       tempC: optC > 40 ? optC - BELOW_BEST_C : ROOM_C,
       heldBackG: this.heldBackG(),
+      isAwake: (atMs) => !this.inTheNight(atMs),
     };
   });
   private readonly minute = computed(() => Math.floor(this.clock.nowMs() / 60_000) * 60_000);
@@ -136,11 +130,16 @@ export class ChainTool {
 
   protected readonly mass = mass;
   protected readonly temp = temp;
-  protected readonly dayTime = dayTime;
+  protected readonly dayTime = (atMs: number) => dayTime(toFive(atMs));
 
-  protected ready(text: string): void {
-    const ms = new Date(text).getTime();
-    if (Number.isFinite(ms)) this.readyMs.set(ms);
+  protected ready(atMs: number | null): void {
+    if (atMs !== null) this.readyMs.set(atMs);
+  }
+
+  /** What becomes of a step once it is ripe. */
+  protected waits({ waitsH }: ClockedStep, last: boolean): string {
+    if (last) return ', then cold until it is used';
+    return waitsH >= WORTH_COOLING_H ? `, then ${span(Math.round(waitsH * 60))} in the cold` : ', then at once';
   }
 
   protected begin(): void {
@@ -154,9 +153,5 @@ export class ChainTool {
 
 /** What ripens in the room is ripened at this, °C. */
 const ROOM_C = 24;
-
-/** A moment as the browser's field for it has it. */
-function localText(ms: number): string {
-  const at = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);
-  return at.toISOString().slice(0, 16);
-}
+/** A ripe starter that waits less than this stands where it is, h. */
+const WORTH_COOLING_H = 0.5;

@@ -8,6 +8,7 @@ import {
   mixed,
   movedTo,
   retired,
+  revived,
   storeOf,
   type CultureLot,
   type Due,
@@ -56,6 +57,10 @@ export class CultureActs {
 
   retire(lot: CultureLot): void {
     this.save(retired(lot, this.clock.exactMs()));
+  }
+
+  revive(lot: CultureLot): void {
+    this.save(revived(lot));
   }
 
   feeding(due: Due): Feeding | null {

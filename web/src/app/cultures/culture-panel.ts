@@ -15,10 +15,8 @@ import {
   ancestorsOf,
   descendantsOf,
   doseFor,
-  driftHPerGeneration,
   dueOf,
   makesOf,
-  paces,
   recallOf,
   rootOf,
   storeOf,
@@ -33,22 +31,19 @@ import { written } from '../ui/dates';
 import { SaidPipe } from '../ui/units';
 import { mass, span } from '../ui/words';
 import { CultureActs } from './culture-acts';
-import { kindWords, lotWords, STORES, vigourWords } from './culture-words';
+import { kindWords, lotWords, moveWords, STORES, vigourWords } from './culture-words';
 import { OwnCultures } from './own-cultures';
-import { PacePlot } from './pace-plot';
+import { GrainCare } from './grain-care';
+import { LineDrift } from './line-drift';
 
 const DOSE_PCT = 2.5;
-const MOVES: readonly { readonly store: StarterStore; readonly label: string }[] = [
-  { store: 'cold', label: 'Into the cold' },
-  { store: 'frozen', label: 'Freeze it' },
-  { store: 'room', label: 'Into the room' },
-];
+const INTO: readonly StarterStore[] = ['cold', 'frozen', 'room'];
 
 /** One culture: its strength, what it wants, what can be done with it, where it came from and what came of it. */
 @Component({
   selector: 'oc-culture-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField, PacePlot, RouterLink, SaidPipe],
+  imports: [GrainCare, LineDrift, NumberField, OptionField, RouterLink, SaidPipe],
   templateUrl: './culture-panel.html',
   styleUrl: './culture-panel.css',
 })
@@ -63,11 +58,12 @@ export class CulturePanel {
   private readonly id = computed(() => this.lot().id);
   protected readonly shown = computed(() => this.own.shownOf(this.lot()));
   protected readonly due = computed(() =>
-    dueOf(this.lot(), this.own.leftG(this.lot()), this.clock.nowMs(), { shown: this.shown() }),
+    dueOf(this.lot(), this.own.leftG(this.lot()), this.clock.nowMs(), this.own.knownOf(this.lot())),
   );
   protected readonly alive = computed(() => this.lot().retiredMs === null);
   protected readonly vigour = computed(() => vigourWords(this.due().vigour));
   protected readonly dose = computed(() => {
+    if (this.lot().form === 'grains') return '';
     const pct = doseFor(this.due().vigour.likely, DOSE_PCT);
     if (pct === null) return 'No dose makes up for that: feed it first, or take another.';
     const usual = pct < 1.15 * DOSE_PCT;
@@ -81,14 +77,19 @@ export class CulturePanel {
     ];
   });
   protected readonly feeding = computed(() => this.acts.feeding(this.due()));
-  protected readonly moves = computed(() => MOVES.filter(({ store }) => store !== storeOf(this.lot())));
+  protected readonly moves = computed(() =>
+    INTO.filter((store) => store !== storeOf(this.lot())).map((store) => ({
+      store,
+      label: moveWords(this.lot(), store),
+    })),
+  );
 
   protected readonly part = linkedSignal<string, number | null>({
     source: this.id,
     computation: () => untracked(() => Math.max(1, Math.round(this.due().leftG / 2))),
   });
   protected readonly partInto = signal<StarterStore>('frozen');
-  protected readonly stores = MOVES.map(({ store }) => ({ id: store, label: STORES[store] }));
+  protected readonly stores = INTO.map((store) => ({ id: store, label: STORES[store] }));
   protected readonly others = computed(() =>
     this.own
       .alive()
@@ -104,17 +105,6 @@ export class CulturePanel {
       return `${STORES[store]} for ${daysOrHours(Math.max(0, untilMs - fromMs))}`;
     }),
   );
-  protected readonly pace = computed(() => paces(this.lot().culture, this.own.watchedOf(this.lot())));
-  protected readonly drift = computed(() => {
-    const perGeneration = driftHPerGeneration(this.pace());
-    if (perGeneration === null) return '';
-    const minutes = Math.round(Math.abs(perGeneration) * 60);
-    if (minutes < 5) return 'Its makes keep their pace from generation to generation.';
-    return perGeneration > 0
-      ? `It slows by about ${minutes} min a generation: that is the drift to expect, and a reason to begin again in time.`
-      : `It has quickened by about ${minutes} min a generation.`;
-  });
-
   protected readonly line = computed(() => {
     const all = this.own.all();
     const root = rootOf(this.lot(), all);
@@ -141,13 +131,23 @@ export class CulturePanel {
       return;
     }
     this.wrong.set('');
-    this.acts.divide(this.due(), massG, this.partInto());
+    this.divideOff(massG, this.partInto());
+  }
+
+  protected divideOff(massG: number, store: StarterStore): void {
+    this.acts.divide(this.due(), massG, store);
   }
 
   protected mix(): void {
     const other = this.own.all().get(this.mixWith() ?? '');
     if (!other) this.wrong.set('Choose what it is mixed with.');
     else this.acts.mix(this.lot(), other, Math.round(this.due().leftG));
+  }
+
+  /** Another name for the jar; an empty one is none. */
+  protected rename(name: string): void {
+    const trimmed = name.trim();
+    if (trimmed && trimmed !== this.lot().name) this.acts.save({ ...this.lot(), name: trimmed });
   }
 
   protected into(store: string): void {

@@ -29,6 +29,16 @@ export const STORES: Readonly<Record<StarterStore, string>> = {
   room: 'in the room',
 };
 
+/** What moving a culture into a store is called: to thaw, to rest, to wake it. */
+export function moveWords({ form, stays }: CultureLot, store: StarterStore): string {
+  const them = form === 'grains' ? 'them' : 'it';
+  if (store === 'frozen') return `Freeze ${them}`;
+  if (storeOf({ stays }) === 'frozen')
+    return store === 'cold' ? `Thaw ${them} in the cold` : `Thaw ${them} in the room`;
+  if (store === 'cold') return form === 'grains' ? 'Rest them in the cold' : 'Into the cold';
+  return form === 'grains' ? 'Wake them in the room' : 'Into the room';
+}
+
 /** "Yogurt culture, bought pot". */
 export function kindWords({ culture, beside, origin }: CultureLot): string {
   const beside_ = beside ? ` with ${CULTURES[beside].name.toLowerCase()}` : '';

@@ -1,10 +1,11 @@
 import type { Type } from '@angular/core';
 import { type Store } from '@ngrx/store';
 import type { Kept } from '@oat-crock/contract/wire';
-import { divided, methodById, movedTo, type CultureLot, type EntryBody, type Lot } from '@oat-crock/core';
+import { divided, methodById, movedTo, type CultureLot, type Entry, type EntryBody, type Lot } from '@oat-crock/core';
 import { cultured } from '@oat-crock/core/testing';
 import { Engine } from '../engine/engine';
 import { cultureFills } from '../methods/culture-fills';
+import { LogActions } from '../state/log.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { Wire } from '../state/wire';
 import { entriesUntil, START_MS } from '../testing/followed';
@@ -14,8 +15,10 @@ import { Make } from '../make/make';
 import { Today } from '../today/today';
 import { ChainTool } from './chain-tool';
 import { readCulturesFile } from './culture-file';
+import { moveWords } from './culture-words';
 import { CulturePanel } from './culture-panel';
 import { CulturesPlace } from './cultures';
+import { type LineDrift } from './line-drift';
 import { NewCulture } from './new-culture';
 import { OwnCultures } from './own-cultures';
 import { ParkTool } from './park-tool';
@@ -36,6 +39,11 @@ function living(id: string, ageDays: number, more: Partial<CultureLot> = {}): Cu
 
 const JAR = living('AAAA', 2);
 const OLD = living('BBBB', 8, { origin: 'held back', parents: [JAR.id], generation: 1 });
+const GRAINS = living('FFFF', 1, {
+  form: 'grains',
+  culture: 'kefir-grains',
+  stays: [{ store: 'room', fromMs: START_MS - DAY }],
+});
 const CUBES = living('CCCC', 20, { name: 'Cubes', stays: [{ store: 'frozen', fromMs: START_MS - 20 * DAY }] });
 
 async function open<T>(
@@ -128,6 +136,72 @@ describe('Cultures', () => {
     expect(writing(page).find((lot) => lot.id === JAR.id)!.retiredMs).not.toBeNull();
   });
 
+  it('that were given up are taken up again; a jar is called what one likes, but something', async () => {
+    const page = await open(CulturePanel, [OLD], { lot: { ...OLD, retiredMs: START_MS - DAY } });
+    await page.click('Take it up again');
+    expect(writing(page)[0]!.retiredMs).toBeNull();
+    const name = page.element.querySelector<HTMLInputElement>('input.name')!;
+    for (const typed of ['  ', ' Top shelf ']) {
+      name.value = typed;
+      name.dispatchEvent(new Event('change'));
+    }
+    expect(writing(page).at(-1)!.name).toBe('Top shelf');
+  });
+
+  it('are moved in words of their own: thawed, rested, woken', () => {
+    const words = (lot: CultureLot) => (['cold', 'frozen', 'room'] as const).map((store) => moveWords(lot, store));
+    expect(words(JAR)).toEqual(['Into the cold', 'Freeze it', 'Into the room']);
+    expect(words(CUBES)[0]).toBe('Thaw it in the cold');
+    expect(words(GRAINS)).toEqual(['Rest them in the cold', 'Freeze them', 'Wake them in the room']);
+  });
+
+  it('drift sharper before one’s eyes, and are begun again by the school that is chosen for the line', async () => {
+    const marks = { sourness: 4, thickness: 3, smoothness: 4, taste: 4 };
+    const end = { type: 'finished', productG: 1700, wheyG: 2200, heldBackG: 120, score: marks } as const;
+    const page = await open(CulturePanel, [JAR, OLD], { lot: OLD }, [
+      [1, { type: 'took', lotId: JAR.id, massG: 20 }],
+      [1260, end],
+    ]);
+    const plot = page.element.querySelector('oc-generation-plot svg')!;
+    expect(plot.getAttribute('aria-label')).toBe('Generation 0: 4 of 5');
+    expect(page.text()).toContain('one outgrows the others');
+    const drift = page.fixture.debugElement.query((e) => e.name === 'oc-line-drift').componentInstance as LineDrift & {
+      keepBy: (school: string) => void;
+    };
+    drift.keepBy('taste');
+    expect(writing(page)[0]).toEqual(jasmine.objectContaining({ id: JAR.id, beginAgain: 'taste' }));
+  });
+
+  it('of grains say how they grew, and part with what is spare', async () => {
+    const batchId = '01J00000000000000000000KEF';
+    const page = await open(CulturePanel, [GRAINS], { lot: GRAINS });
+    expect(page.text()).toContain('Grains grow by 5 to 15 % a batch');
+    const line = (id: string, body: EntryBody): Entry => ({ id, batchId, atMs: START_MS, source: 'hand', body });
+    const entries = [
+      line('01J0000000000000000000KEF1', {
+        type: 'started',
+        methodId: 'grain-kefir',
+        name: 'Kefir',
+        choices: { massG: 300 },
+      }),
+      line('01J0000000000000000000KEF2', { type: 'took', lotId: GRAINS.id, massG: 10 }),
+      line('01J0000000000000000000KEF3', {
+        type: 'finished',
+        productG: 290,
+        wheyG: null,
+        heldBackG: 11,
+        score: null,
+      }),
+    ];
+    page.store.dispatch(LogActions.arrived({ entries: entries.map((e, seq) => ({ ...e, seq: 9000 + seq })) }));
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('They grew by 10 % a batch over one batch, from 10 g to 11 g.');
+    await page.click(/^Divide off the spare/);
+    const part = writing(page).find((lot) => lot.origin === 'divided')!;
+    expect(part.amount).toBeGreaterThan(40);
+    expect(part.stays.at(-1)!.store).toBe('cold');
+  });
+
   it('are fed in one touch, as a make that takes of them', async () => {
     const page = await open(CulturePanel, [OLD], { lot: OLD });
     await page.click('Feed it now');
@@ -149,17 +223,28 @@ describe('Cultures', () => {
 
   it('on Today are those that want something, and stay where they are well', async () => {
     const tired = await open(Today, [OLD], {}, [[1251, { type: 'note', text: 'x' }]]);
-    expect(tired.element.querySelector('.wants')!.textContent).toContain('Jar BBBB');
+    const card = tired.element.querySelector('oc-feed-card')!;
+    expect(card.textContent).toContain('Jar BBBB');
+    expect(card.textContent).toMatch(/Now.*% in \d+ g of scalded milk/s);
     const well = await open(Today, [living('DDDD', 1)], {}, [[1251, { type: 'note', text: 'x' }]]);
-    expect(well.element.querySelector('.wants')).toBeNull();
+    expect(well.element.querySelector('oc-feed-card')).toBeNull();
+    const spent = await open(Today, [living('EEEE', 40)], {}, [[1251, { type: 'note', text: 'x' }]]);
+    expect(spent.element.querySelector('oc-feed-card')).toBeNull();
+    expect(spent.element.querySelector('aside')!.textContent).toContain('begin the line again');
   });
 
-  it('as starters of a sheet bring their vigour and say how long it takes; what would not do is not offered', async () => {
+  it('as starters of a sheet bring their vigour and say how long it takes; what would not do is named with its reason', async () => {
     const page = await open(CulturesPlace, [JAR, OLD, living('EEEE', 1, { culture: 'mesophilic' })]);
     const dues = page.fixture.debugElement.injector.get(OwnCultures).dues();
     const choices = { dosePct: 2.5, keeper: 'thermostat', keepC: 43, targetPh: 4.5 };
     const fills = cultureFills(methodById('scalded-yogurt'), choices, dues, START_MS);
-    expect(fills.map((f) => f.id)).toEqual([JAR.id, OLD.id]);
+    expect(fills.map((f) => [f.lot.name, f.refused !== undefined])).toEqual([
+      ['Jar AAAA', false],
+      ['Jar BBBB', false],
+      ['Jar EEEE', true],
+    ]);
+    expect(fills[2]!.refused).toMatch(/^At 43 °C it does not grow/);
+    expect(fills[2]!.choices).toEqual({});
     expect(fills[0]!.label).toMatch(/^Jar AAAA, \d+ %: about \d h/);
     expect(fills[0]!.choices).toEqual(
       jasmine.objectContaining({ ageDays: 2, generation: 0, store: 'cold', vigourPct: 100 }),

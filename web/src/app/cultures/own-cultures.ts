@@ -8,12 +8,16 @@ import {
   makesOf,
   replay,
   rootOf,
+  schoolOf,
   shownOf,
+  tastedOf,
   type Batch,
   type CultureLot,
   type Due,
+  type LineKnown,
   type LineShown,
   type TaughtBy,
+  type Tasted,
   type WatchedMake,
 } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
@@ -42,7 +46,7 @@ export class OwnCultures {
   private readonly room = this.store.selectSignal(roomFeature.selectReadings);
   private readonly taught = signal<ReadonlyMap<string, TaughtBy>>(new Map());
   private readonly asked = new Set<string>();
-  /** Whether makes are asked what they showed: only once somebody looks at cultures. */
+  /** Whether makes are asked what they showed: only once what somebody waits for is there. */
   private readonly wanted = signal(false);
 
   readonly lots = computed(() => this.here().filter(isCulture));
@@ -65,13 +69,14 @@ export class OwnCultures {
 
   readonly dues = computed(() => {
     const nowMs = this.clock.nowMs();
-    return this.alive().map((lot): Due => dueOf(lot, this.leftG(lot), nowMs, { shown: this.shownOf(lot) }));
+    return this.alive().map((lot): Due => dueOf(lot, this.leftG(lot), nowMs, this.knownOf(lot)));
   });
 
   constructor() {
     effect(() => {
       if (!this.wanted()) return;
-      for (const { makes } of this.makesByRoot()) for (const batch of makes) void this.ask(batch);
+      const makes = this.makesByRoot().flatMap((line) => line.makes);
+      void this.askEach(makes.filter(({ id }) => !this.asked.has(id)));
     });
   }
 
@@ -95,19 +100,37 @@ export class OwnCultures {
     );
   }
 
-  private readonly makesByRoot = computed(() => {
-    const lines = Map.groupBy(this.lots(), (lot) => rootOf(lot, this.all()).id);
-    return [...lines].map(([rootId, lots]) => ({
+  /** Everything that came of what a culture's line began with, itself among it. */
+  lineOf(lot: CultureLot): readonly CultureLot[] {
+    const rootId = rootOf(lot, this.all()).id;
+    return this.byRoot().get(rootId) ?? [lot];
+  }
+
+  tastedOf(lot: CultureLot): readonly Tasted[] {
+    return tastedOf(makesOf(this.lineOf(lot), this.batches()));
+  }
+
+  knownOf(lot: CultureLot): LineKnown {
+    return { shown: this.shownOf(lot), school: schoolOf(lot, this.all()), tasted: this.tastedOf(lot) };
+  }
+
+  private readonly byRoot = computed(() => Map.groupBy(this.lots(), (lot) => rootOf(lot, this.all()).id));
+  private readonly makesByRoot = computed(() =>
+    [...this.byRoot()].map(([rootId, lots]) => ({
       rootId,
       makes: makesOf(lots, this.batches())
         .filter((b) => b.ended?.how === 'finished')
         .slice(0, MAKES_ASKED),
-    }));
-  });
+    })),
+  );
+
+  /** One after the other, so that a sheet or a forecast that somebody waits for comes between. */
+  private async askEach(batches: readonly Batch[]): Promise<void> {
+    for (const { id } of batches) this.asked.add(id);
+    for (const batch of batches) await this.ask(batch);
+  }
 
   private async ask(batch: Batch): Promise<void> {
-    if (this.asked.has(batch.id)) return;
-    this.asked.add(batch.id);
     try {
       const whole = replay(await this.wire.batch(batch.id)) ?? batch;
       const house = { settings: this.settings(), gear: [], room: this.room() };

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { parkingOf, type Parking } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { DayField } from '../ui/day-field';
 import { CultureActs } from './culture-acts';
 import { OwnCultures } from './own-cultures';
 
@@ -10,19 +11,14 @@ const DAY_MS = 86_400_000;
 @Component({
   selector: 'oc-park-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DayField],
   template: `
     <section aria-labelledby="park-title">
       <h2 id="park-title">Going away</h2>
       <div class="asked">
         <label for="park-back">
           Back on
-          <input
-            class="type"
-            id="park-back"
-            type="date"
-            [value]="backText()"
-            (change)="back($any($event.target).value)"
-          />
+          <oc-day-field fieldId="park-back" [atMs]="backMs()" (changed)="back($event)" />
         </label>
       </div>
       <ul class="parked">
@@ -49,15 +45,15 @@ export class ParkTool {
   private readonly clock = inject(KitchenClock);
   protected readonly acts = inject(CultureActs);
   protected readonly backMs = signal(this.clock.exactMs() + 14 * DAY_MS);
-  protected readonly backText = computed(() => new Date(this.backMs()).toISOString().slice(0, 10));
   private readonly hourMs = computed(() => Math.floor(this.clock.nowMs() / 3_600_000) * 3_600_000);
   protected readonly rows = computed(() =>
     this.own.dues().map(({ lot }) => parkingOf(lot, this.hourMs(), this.backMs(), this.own.shownOf(lot))),
   );
 
-  protected back(text: string): void {
-    const ms = new Date(`${text}T12:00`).getTime();
-    if (ms > this.clock.exactMs()) this.backMs.set(ms);
+  /** Noon of the day that was picked. */
+  protected back(atMs: number | null): void {
+    const noonMs = new Date(atMs ?? 0).setHours(12, 0, 0, 0);
+    if (noonMs > this.clock.exactMs()) this.backMs.set(noonMs);
   }
 
   protected thenWords({ does, vigourThen }: Parking): string {

@@ -29,3 +29,6 @@ export function wantsOf(dues: readonly Due[], all: Cultures): readonly Due[] {
     .map(({ due }) => due)
     .filter((due) => due.level !== 'well');
 }
+
+/** True for what its hands are: milk for it, now or soon. */
+export const feedsNow = ({ does, level }: Due) => (does === 'feed' || does === 'wake') && level !== 'well';

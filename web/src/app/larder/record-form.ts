@@ -1,21 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Family, FieldProblem } from '@oat-crock/contract/wire';
 import type { Material } from '@oat-crock/core';
-import { DatePickerModule } from 'primeng/datepicker';
 import { AskedField } from '../ui/asked-field';
+import { DayField } from '../ui/day-field';
 import type { Draft } from '../state/larder.feature';
 import { dayOf, noonOf } from './days';
 import { fieldsOf, valueAt, withValue } from './fields';
 import { LabelForm } from './label-form';
-import { pickedAs } from '../ui/dates';
 import { SaidPipe } from '../ui/units';
 
 /** The fields of a record, each with its reason and, where it is wrong, what would be right. */
 @Component({
   selector: 'oc-record-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, FormsModule, DatePickerModule, LabelForm, AskedField],
+  imports: [SaidPipe, DayField, LabelForm, AskedField],
   templateUrl: './record-form.html',
   styleUrl: './record-form.css',
 })
@@ -24,13 +22,12 @@ export class RecordForm {
   readonly draft = input.required<Draft>();
   readonly errors = input<readonly FieldProblem[]>([]);
   readonly changed = output<Draft>();
-  protected readonly pickedAs = pickedAs;
 
   protected readonly fields = computed(() =>
     fieldsOf(this.family(), String(this.draft().kind)).map((field) => {
       const value = valueAt(this.draft(), field.path);
       const wrong = this.errors().filter((e) => e.field === field.path || e.field.startsWith(`${field.path}.`));
-      return { field, id: `record-${field.path}`, value, wrong, date: field.type === 'day' ? dateOf(value) : null };
+      return { field, id: `record-${field.path}`, value, wrong, atMs: field.type === 'day' ? momentOf(value) : null };
     }),
   );
 
@@ -47,9 +44,10 @@ export class RecordForm {
     this.changed.emit(withValue(this.draft(), path, value));
   }
 
-  protected writeDay(path: string, date: Date | null): void {
-    this.write(path, date && dayOf(date));
+  protected writeDay(path: string, atMs: number | null): void {
+    this.write(path, atMs === null ? null : dayOf(new Date(atMs)));
   }
 }
 
-const dateOf = (value: unknown): Date | null => (typeof value === 'string' && value !== '' ? noonOf(value) : null);
+const momentOf = (value: unknown): number | null =>
+  typeof value === 'string' && value !== '' ? noonOf(value).getTime() : null;

@@ -53,10 +53,15 @@ const SIDE_BY_SIDE = 2;
     }
     @if (own().length) {
       <div class="own" role="group" [attr.aria-label]="'Your own, for ' + choice().label">
-        @for (thing of own(); track thing.id) {
+        @for (thing of offered(); track thing.id) {
           <button type="button" [attr.aria-pressed]="ownChosen() === thing.id" (click)="filled.emit(thing)">
             {{ thing.label }}
           </button>
+        }
+        @for (thing of refused(); track thing.id) {
+          <p class="refused">
+            <b>{{ thing.label }} would not do.</b> {{ said(thing.refused) }}
+          </p>
         }
       </div>
     }
@@ -96,6 +101,10 @@ export class ChoiceField {
     const picked = this.options().find((o) => o.id === this.value());
     return say(picked ? `${picked.why} ${this.choice().why}` : this.choice().why);
   });
+
+  protected readonly offered = computed(() => this.own().filter((thing) => !thing.refused));
+  protected readonly refused = computed(() => this.own().filter((thing) => thing.refused));
+  protected readonly said = (text: string | undefined) => say(text ?? '');
 
   protected readonly asNumber = computed(() => Number(this.value()));
 

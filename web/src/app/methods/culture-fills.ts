@@ -23,11 +23,15 @@ export interface CultureFill extends OwnFill {
 
 /** Less than this is not worth offering, g. */
 const WORTH_G = 1;
-/** Cultures offered beside a choice. */
+/** Cultures offered beside a choice, and how many of those that would not do are named. */
 const OFFERED = 3;
+const REFUSED = 2;
 const ASKED_BESIDE = ['form', 'ageDays'];
 
-/** What lives in the household, as starters of a make that is decided so: those that suit first, the strongest leading. */
+/**
+ * What lives in the household, as starters of a make that is decided so: those that suit first, the strongest leading; at
+ * the end those that would defeat it, each with the reason.
+ */
 export function cultureFills(
   method: Method,
   choices: Choices,
@@ -40,19 +44,24 @@ export function cultureFills(
   // Which milk it is has no say here, and a lot of one's own may not be known yet.
   const ofTheList = Object.entries(choices).filter(([, value]) => lotIdOf(String(value)) === null);
   const stages = planStages(method, Object.fromEntries(ofTheList));
-  return dues
+  const fills = dues
     .filter(({ leftG }) => leftG >= WORTH_G)
     .flatMap((due): (CultureFill & { vigour: number })[] => {
       const { lot, vigour } = due;
       const mismatch = mismatchOf(lot, stages);
       const answers = { ...asStarter(lot, nowMs, vigour), culture: lot.culture };
       const kept = Object.entries(answers).filter(([key, value]) => known.has(key) && allows(known.get(key)!, value));
-      if (mismatch?.grave || !kept.some(([key]) => key === beside)) return [];
+      if (mismatch?.grave) {
+        const refused = { refused: mismatch.says, label: lot.name, choices: {} };
+        return [{ id: lot.id, beside, lot, mismatch, ...refused, vigour: vigour.likely }];
+      }
+      if (!kept.some(([key]) => key === beside)) return [];
       const label = `${lot.name}, ${Math.round(100 * vigour.likely)} %${paceWords(lot, vigour.likely, choices)}`;
       return [{ id: lot.id, beside, lot, mismatch, label, choices: Object.fromEntries(kept), vigour: vigour.likely }];
     })
-    .sort((a, b) => Number(a.mismatch !== null) - Number(b.mismatch !== null) || b.vigour - a.vigour)
-    .slice(0, OFFERED);
+    .sort((a, b) => Number(a.mismatch !== null) - Number(b.mismatch !== null) || b.vigour - a.vigour);
+  const byName = new Map(fills.filter((f) => f.refused).map((f) => [f.label, f]));
+  return [...fills.filter((f) => !f.refused).slice(0, OFFERED), ...[...byName.values()].slice(0, REFUSED)];
 }
 
 /** ": about 5 h 20", how long it takes to sour in the warmth that is chosen; nothing where that is not known. */

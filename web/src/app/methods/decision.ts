@@ -156,6 +156,7 @@ export class Decision {
           if (mine !== latest) return;
           this.sheet.set(sheet);
           this.refused.set(null);
+          this.cultures.watch();
         },
         (error: unknown) => {
           if (mine === latest) this.refused.set(error instanceof Error ? error.message : String(error));

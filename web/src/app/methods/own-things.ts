@@ -39,6 +39,8 @@ export interface OwnFill {
   readonly id: string;
   readonly label: string;
   readonly choices: Choices;
+  /** Why it would not do, in a sentence: it is shown, and cannot be taken. */
+  readonly refused?: string;
 }
 
 /** A choice with the lots of one's own before what the list has, those to be used first leading. */

@@ -17,6 +17,7 @@ const AHEAD_MS = 62 * HOUR_MS;
 /** The strip under the header: every live pour, with the present as a line. */
 @Component({
   selector: 'oc-shelf',
+  host: { role: 'region', 'aria-label': 'The shelf: pours on the way' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Pour, RouterLink],
   template: `
@@ -25,7 +26,7 @@ const AHEAD_MS = 62 * HOUR_MS;
         <span [style.left.%]="mark.left" [class.day]="mark.day">{{ mark.text }}</span>
       }
     </div>
-    <ul aria-label="The shelf: pours on the way">
+    <ul>
       @for (row of rows(); track row.batch.id) {
         <li>
           <a [routerLink]="['/make', row.batch.id]">

@@ -1,3 +1,4 @@
+import type { Batch } from '@oat-crock/core';
 import { makeAt, START_MS } from '../testing/followed';
 import { keptStarters } from './kept-starters';
 import { giveWords, nextHands } from './next-hands';
@@ -38,16 +39,17 @@ describe('starters held back', () => {
   const finished = (heldBackG: number | null) =>
     makeAt(1250, [1260, { type: 'finished', productG: 1700, wheyG: 2200, heldBackG, score: null }]).batch;
 
-  it('lose vigour by the day, and the advice follows', () => {
+  const kept = (batches: readonly Batch[], nowMs: number) => keptStarters(batches, [], new Map(), nowMs);
+
+  it('lose vigour by the day, and what is said of them follows the law of the cultures', () => {
     const endMs = START_MS + 1260 * MIN;
-    const after = (days: number) => keptStarters([finished(120)], endMs + days * 86_400_000)[0]!;
-    expect(after(2).advice).toContain('good');
-    expect(after(10).advice).toContain('larger dose');
-    expect(after(30).advice).toContain('too weak');
-    expect(after(10).vigour).toBeLessThan(after(2).vigour);
+    const after = (days: number) => kept([finished(120)], endMs + days * 86_400_000)[0]!;
+    expect([2, 8, 30].map((days) => after(days).due.level)).toEqual(['well', 'now', 'past']);
+    expect(after(8).due.vigour.likely).toBeLessThan(after(2).due.vigour.likely);
+    expect(after(2).due.leftG).toBe(120);
   });
 
   it('are only those that were held back', () => {
-    expect(keptStarters([finished(null), makeAt(150).batch], START_MS)).toEqual([]);
+    expect(kept([finished(null), makeAt(150).batch], START_MS)).toEqual([]);
   });
 });

@@ -78,6 +78,6 @@ describe('Today', () => {
     const page = await pageOf(Today, entriesUntil(1250, done), START_MS + (1260 + 3 * 1440) * MIN);
     expect(page.text()).toContain('Your hands are free');
     expect(page.text()).toContain('120 g starter');
-    expect(page.text()).toContain('3 days old');
+    expect(page.text()).toContain('4 days old');
   });
 });

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf, unclaimed } from '@oat-crock/core';
+import { holdOf } from '@oat-crock/core';
+import { wakeBefore } from '@oat-crock/contract/wire';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
-import { wantsOf } from '../cultures/wants';
+import { feedsNow, wantsOf } from '../cultures/wants';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
@@ -16,6 +17,7 @@ import { roomFeature } from '../state/room.feature';
 import { Crock } from '../ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../ui/words';
 import { AlertAsk } from './alert-ask';
+import { FeedCard } from './feed-card';
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
@@ -26,12 +28,14 @@ import { SaidPipe, say } from '../ui/units';
 const DUE_DAYS = 1;
 const DUE_SHOWN = 2;
 const WANTS_SHOWN = 3;
+/** Hands so near come before the feeding of a culture. */
+const NEAR_MS = 3_600_000;
 
 /** What do my hands do next. */
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, AlertAsk, HandCard, RouterLink, Crock],
+  imports: [SaidPipe, AlertAsk, FeedCard, HandCard, RouterLink, Crock],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
@@ -47,14 +51,31 @@ export class Today {
   protected readonly empty = computed(() => this.batches().length === 0);
   protected readonly idle = computed(() => this.live().length === 0);
   protected readonly hands = computed(() => nextHands(this.live(), this.followed()));
+  /** Hands at the crocks and milk for the cultures, in order of time: what a culture wants now can wait for hands that are near. */
+  protected readonly rows = computed(() => {
+    const [nowMs, asleep] = [this.clock.nowMs(), this.asleep()];
+    const feeds = this.wanting().flatMap(({ due, feeding }) => {
+      if (!feeding) return [];
+      const byMs = due.level === 'soon' ? wakeBefore(due.feedByMs ?? nowMs, asleep) : nowMs;
+      return [{ id: due.lot.id, atMs: Math.max(byMs, nowMs + NEAR_MS), feed: { due, feeding, byMs } }];
+    });
+    const hands = this.hands().map((next) => ({ id: next.batch.id + next.hand.stageId, atMs: next.hand.atMs, next }));
+    return [...hands, ...feeds].sort((x, y) => x.atMs - y.atMs);
+  });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
   private readonly cultures = inject(OwnCultures);
   protected readonly acts = inject(CultureActs);
-  /** What lives and wants something, the strongest of each line. */
-  protected readonly wants = computed(() => wantsOf(this.cultures.dues(), this.cultures.all()).slice(0, WANTS_SHOWN));
+  /** What lives and wants something, the strongest of each line: what is fed waits among the hands, the rest is quietly due. */
+  private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly wanting = computed(() =>
+    wantsOf(this.cultures.dues(), this.cultures.all())
+      .slice(0, WANTS_SHOWN)
+      .map((due) => ({ due, feeding: feedsNow(due) ? this.acts.feeding(due) : null })),
+  );
+  protected readonly wants = computed(() => this.wanting().filter(({ feeding }) => feeding === null));
   /** What makes held back that nobody took among the cultures. */
   protected readonly starters = computed(() =>
-    keptStarters(unclaimed(this.batches(), this.cultures.lots()), this.clock.nowMs()),
+    keptStarters(this.batches(), this.cultures.lots(), this.cultures.all(), this.clock.nowMs()),
   );
 
   protected readonly noStarter = computed(() => this.starters().length === 0 && this.cultures.alive().length === 0);
@@ -101,6 +122,9 @@ export class Today {
 
   constructor() {
     const focus = inject(PourFocus);
+    effect(() => {
+      if (!this.empty() && !this.working()) this.cultures.watch();
+    });
     effect(() => focus.look(this.hands()[0]?.batch.id ?? null));
   }
 }

@@ -65,6 +65,12 @@ export function written(at: Date | number, style: Style): string {
     .replace(/\u202f/g, ' ');
 }
 
+/** Whether clock times that are picked run to 12 or to 24. */
+export const clockOf = computed(() => {
+  const { hour12 } = new Intl.DateTimeFormat(tag() || undefined, { hour: 'numeric' }).resolvedOptions();
+  return hour12 ? '12' : '24';
+});
+
 /** The order of day, month and year in a date that is picked, as the picker is told it: "D d M yy". */
 export const pickedAs = computed(() => {
   const PICKED: Readonly<Record<string, string>> = { day: 'd', month: 'M', year: 'yy' };

@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { roomToPlanFor } from '@oat-crock/contract/wire';
+import { grainsPctFor, growthOf, spareGrainsG, usualMilkG, type Due } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { selectKitchen } from '../state/kitchen';
+import { logFeature } from '../state/log.feature';
+import { roomFeature } from '../state/room.feature';
+import { say } from '../ui/units';
+import { mass } from '../ui/words';
+import { GenerationPlot, type Mark } from './generation-plot';
+import { OwnCultures } from './own-cultures';
+
+/** Fewer spare grains than this are none, g. */
+const WORTH_G = 5;
+
+/** What is peculiar to grains: how they grow, what milk they want in this season, what of them is spare. */
+@Component({
+  selector: 'oc-grain-care',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [GenerationPlot],
+  template: `
+    <section aria-labelledby="growth-title">
+      <h3 id="growth-title">How they grow</h3>
+      @if (marks().length) {
+        <oc-generation-plot
+          [marks]="marks()"
+          unit=" g"
+          caption="Grains after each batch, the newest at the right."
+          [says]="weighed"
+        />
+      }
+      <p class="quiet">{{ growth() }} Never rinse them: the curd on them is part of the culture.</p>
+      <p>{{ wants() }}</p>
+      @if (spareG() >= least) {
+        <button type="button" class="press line-press" (click)="spare.emit(spareG())">
+          Divide off the spare {{ mass(spareG()) }}
+        </button>
+      }
+    </section>
+  `,
+})
+export class GrainCare {
+  readonly due = input.required<Due>();
+  /** So much is spare, g, and is to be divided off. */
+  readonly spare = output<number>();
+  private readonly own = inject(OwnCultures);
+  private readonly clock = inject(KitchenClock);
+  private readonly store = inject(Store);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly room = this.store.selectSignal(roomFeature.selectReadings);
+
+  protected readonly least = WORTH_G;
+  private readonly line = computed(() => this.own.lineOf(this.due().lot));
+  private readonly grew = computed(() => growthOf(this.line(), this.batches()));
+  protected readonly marks = computed(() =>
+    this.grew().map(({ batchId: id, toG: value }, i) => ({ id, generation: i + 1, value })),
+  );
+  protected readonly weighed = ({ value }: Mark) => mass(value);
+  protected readonly growth = computed(() => {
+    const grew = this.grew();
+    if (grew.length === 0) return 'Grains grow by 5 to 15 % a batch; weigh yours when you sieve them.';
+    const [first, last] = [grew[0]!, grew.at(-1)!];
+    const meanPct = grew.reduce((sum, g) => sum + g.grewPct, 0) / grew.length;
+    const batches = grew.length === 1 ? 'one batch' : `${grew.length} batches`;
+    return `They grew by ${meanPct.toFixed(0)} % a batch over ${batches}, from ${mass(first.fromG)} to ${mass(last.toG)}.`;
+  });
+  private readonly roomC = computed(() => roomToPlanFor(this.settings(), this.room(), this.hourMs()));
+  private readonly hourMs = computed(() => Math.floor(this.clock.nowMs() / 3_600_000) * 3_600_000);
+  private readonly milkG = computed(() => usualMilkG(this.line(), this.batches()));
+  protected readonly spareG = computed(() => {
+    const milkG = this.milkG();
+    return milkG === null ? 0 : Math.floor(spareGrainsG(this.due().leftG, milkG, this.roomC()));
+  });
+  protected readonly wants = computed(() => {
+    const [pct, milkG, { leftG }] = [grainsPctFor(this.roomC()), this.milkG(), this.due()];
+    const season = say(`In a room of ${Math.round(this.roomC())} °C ${pct} % of the milk is right`);
+    const feeds = `${mass(leftG)} of them feed ${mass((100 * leftG) / pct)} of milk`;
+    if (milkG === null) return `${season}: ${feeds}.`;
+    const spare = this.spareG() >= WORTH_G ? `${mass(this.spareG())} are spare` : 'none are spare';
+    return `${season}: ${feeds}. You usually set ${mass(milkG)}, so ${spare}.`;
+  });
+
+  protected readonly mass = mass;
+}

@@ -1,0 +1,132 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  PACE_AT,
+  paces,
+  perGeneration,
+  rootOf,
+  schoolOf,
+  SCHOOLS,
+  type CultureLot,
+  type School,
+} from '@oat-crock/core';
+import { OptionField } from '../ui/option-field';
+import { CultureActs } from './culture-acts';
+import { GenerationPlot, type Mark } from './generation-plot';
+import { OwnCultures } from './own-cultures';
+
+/** Drift that is not worth a word: minutes, and marks of sourness, a generation. */
+const STEADY_MIN = 5;
+const STEADY_MARKS = 0.1;
+
+/** How a line drifts, slower and sourer, over its generations, and when it is begun again. */
+@Component({
+  selector: 'oc-line-drift',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [GenerationPlot, OptionField],
+  template: `
+    @if (pace().length) {
+      <section aria-labelledby="pace-title">
+        <h3 id="pace-title">How fast its line sours</h3>
+        <oc-generation-plot [marks]="pace()" unit=" h" [caption]="paceCaption" [says]="hours" />
+        @if (slower()) {
+          <p class="quiet">{{ slower() }}</p>
+        }
+      </section>
+    }
+    @if (tasted().length) {
+      <section aria-labelledby="taste-title">
+        <h3 id="taste-title">How sharp its makes were</h3>
+        <oc-generation-plot [marks]="tasted()" [scale]="[1, 5]" [caption]="tasteCaption" [says]="marked" />
+        @if (sourer()) {
+          <p class="quiet">{{ sourer() }}</p>
+        }
+      </section>
+    }
+    <div class="school">
+      <span>Its line is begun again</span>
+      <oc-option-field
+        ariaLabel="Its line is begun again"
+        [options]="schools"
+        [value]="school()"
+        (changed)="keepBy($event)"
+      />
+      <small class="quiet">{{ why() }}</small>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.7rem;
+    }
+    .school {
+      display: grid;
+      grid-template-columns: auto minmax(0, 1fr);
+      gap: 0.2rem 0.7rem;
+      align-items: center;
+    }
+    small {
+      grid-column: 1 / -1;
+    }
+  `,
+})
+export class LineDrift {
+  readonly lot = input.required<CultureLot>();
+  private readonly own = inject(OwnCultures);
+  private readonly acts = inject(CultureActs);
+
+  protected readonly schools = SCHOOLS;
+  protected readonly school = computed(() => schoolOf(this.lot(), this.own.all()));
+  protected readonly why = computed(() => SCHOOLS.find(({ id }) => id === this.school())!.why);
+
+  protected readonly pace = computed(() =>
+    inOrder(
+      paces(this.lot().culture, this.own.watchedOf(this.lot())).map((p) => ({
+        id: p.batchId,
+        generation: p.generation,
+        atMs: p.atMs,
+        value: p.likelyH,
+        low: p.lowH,
+        high: p.highH,
+      })),
+    ),
+  );
+  protected readonly tasted = computed(() =>
+    inOrder(
+      this.own
+        .tastedOf(this.lot())
+        .map(({ batchId: id, generation, atMs, sourness: value }) => ({ id, generation, atMs, value })),
+    ),
+  );
+  protected readonly paceCaption = `Hours to pH ${PACE_AT.ph} at ${PACE_AT.dosePct} % in its own warmth, by generation.`;
+  protected readonly tasteCaption = 'Your marks of sourness, 1 mild to 5 sharp, by generation.';
+  protected readonly hours = ({ value }: Mark) => `about ${value.toFixed(1)} hours`;
+  protected readonly marked = ({ value }: Mark) => `${value} of 5`;
+
+  protected readonly slower = computed(() => {
+    const hours = perGeneration(this.pace());
+    if (hours === null) return '';
+    const minutes = Math.round(Math.abs(hours) * 60);
+    if (minutes < STEADY_MIN) return 'Its makes keep their pace from generation to generation.';
+    return hours > 0
+      ? `It slows by about ${minutes} min a generation: that is the drift to expect, and a reason to begin again in time.`
+      : `It has quickened by about ${minutes} min a generation.`;
+  });
+  protected readonly sourer = computed(() => {
+    const marks = perGeneration(this.tasted());
+    if (marks === null) return '';
+    if (Math.abs(marks) < STEADY_MARKS) return 'Its makes keep their taste from generation to generation.';
+    return marks > 0
+      ? `It turns sharper by ${marks.toFixed(1)} marks a generation.`
+      : `It turns milder by ${(-marks).toFixed(1)} marks a generation.`;
+  });
+
+  /** The school is said of what the line began with. */
+  protected keepBy(school: string): void {
+    this.acts.save({ ...rootOf(this.lot(), this.own.all()), beginAgain: school as School });
+  }
+}
+
+/** Marks by generation, of one generation by time. */
+function inOrder<M extends Mark & { readonly atMs: number }>(marks: readonly M[]): readonly M[] {
+  return [...marks].sort((a, b) => a.generation - b.generation || a.atMs - b.atMs);
+}
