@@ -89,6 +89,9 @@ describe('things of one’s own beside a choice', () => {
     expect(curd.choices).toEqual({ agent: 'lemon', acidPct: 5.1, acidPrice: 5 });
     expect(stillFills(curd, { agent: 'lemon', acidPct: 5.1, acidPrice: 5, more: 1 })).toBeTrue();
     expect(stillFills(curd, { agent: 'vinegar', acidPct: 5.1, acidPrice: 5 })).toBeFalse();
+    const jar = { id: 'jar', label: 'Jar', choices: { form: 'active', ageDays: 3, vigourPct: 98 } };
+    expect(stillFills(jar, { form: 'active', ageDays: 4, vigourPct: 91 })).toBeTrue();
+    expect(stillFills(jar, { form: 'freeze-dried', ageDays: 3, vigourPct: 98 })).toBeFalse();
   });
 });
 

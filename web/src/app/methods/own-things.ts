@@ -123,9 +123,12 @@ export function fillOfOption(method: Method, value: number | string, own: OwnThi
   return Object.fromEntries(rest);
 }
 
+/** What a culture answers that moves by itself, with its age and with what is learned of its line. */
+const MOVES_BY_ITSELF: ReadonlySet<string> = new Set(['ageDays', 'vigourPct']);
+
 /** True where the choices still are what a thing filled in. */
 export function stillFills(fill: OwnFill, choices: Choices): boolean {
-  return Object.entries(fill.choices).every(([key, value]) => choices[key] === value);
+  return Object.entries(fill.choices).every(([key, value]) => MOVES_BY_ITSELF.has(key) || choices[key] === value);
 }
 
 /** The lots that some choices name, as a make keeps them. */
