@@ -47,6 +47,45 @@ describe('the door', () => {
     }
   });
 
+  it('plans with no hands asleep, the starter ripe, gear taken once; and says what is impossible', () => {
+    const plan = runVerb('plan', example('plan')) as {
+      batches: {
+        order: number;
+        readyLateMin: number;
+        feed: object | null;
+        stages: { startMin: number; handsMin: number }[];
+      }[];
+      unmet: { order: number; why: string; remedy: string }[];
+      nightHandsMin: number;
+      cost: number;
+      bound: number;
+    };
+    const { orders, asleep } = DOOR_EXAMPLES.plan.input as {
+      orders: { dueMin: number }[];
+      asleep: { fromMin: number; toMin: number }[];
+    };
+    expect(plan.unmet).toEqual([]);
+    expect(plan.nightHandsMin).toBe(0);
+    expect(plan.bound).toBeLessThanOrEqual(plan.cost + 1e-6);
+    for (const { order, readyLateMin, stages } of plan.batches) {
+      expect(readyLateMin).toBeLessThanOrEqual(orders[order]!.dueMin);
+      for (const { startMin, handsMin } of stages)
+        expect(asleep.some((n) => startMin < n.toMin && startMin + handsMin > n.fromMin)).toBeFalse();
+    }
+    const soon = runVerb('plan', { orders: [{ method: 'quark', massG: 1000, dueMin: 60 }] }) as typeof plan;
+    expect(soon.unmet[0]!.why).toMatch(/^It takes \d+ h/);
+  });
+
+  it('refuses plans of what there is not, by the order and its field', () => {
+    const order = { method: 'quark', massG: 1000, dueMin: 3000 };
+    const of = (change: object) => refused('plan', { orders: [{ ...order, ...change }] });
+    expect(of({ method: 'soup' })).toEqual(['orders.0.method']);
+    expect(of({ massG: 0 })).toEqual(['orders.0.massG']);
+    expect(of({ choices: { fatPct: 900 } })).toEqual(['orders.0.choices.fatPct']);
+    expect(refused('plan', { orders: [order], asleep: [{ fromMin: 500, toMin: 100 }] })).toEqual(['asleep.0.toMin']);
+    expect(refused('plan', { orders: [order], gear: [{ kind: 'kettle' }] })).toEqual(['gear.0.kind']);
+  });
+
   it('refuses impossible milk, heat, acidity, doses and ensembles', () => {
     expect(refused('density', { ...example('density'), tempC: 120 })).toEqual(['tempC']);
     expect(refused('acidity', { proteinPct: 3.3, ph: 2 })).toEqual(['ph']);

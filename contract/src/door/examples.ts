@@ -88,4 +88,27 @@ export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; reado
     says: 'A whole make: stages, product, by-products, balance, cautions, food values.',
     input: { method: 'strained-yogurt', choices: { fatPct: 5, texture: 'spreadable' }, massG: 4000 },
   },
+  plan: {
+    says: 'When to begin what, so that so much product is ready nine times in ten by then: hands out of the night, gear never taken twice, the starter ripe; and why what cannot be done cannot.',
+    input: {
+      orders: [
+        { method: 'strained-yogurt', massG: 2000, dueMin: 4800 },
+        { method: 'scalded-yogurt', massG: 4000, dueMin: 4800 },
+        { method: 'acid-heat-curd', massG: 900, dueMin: 3360 },
+      ],
+      gear: [
+        { kind: 'pot', holdsL: 14 },
+        { kind: 'pot', holdsL: 8, count: 2 },
+        { kind: 'thermostat', holdsL: 20, several: true },
+        { kind: 'strainer', holdsL: 8 },
+      ],
+      asleep: [
+        { fromMin: 960, toMin: 1440 },
+        { fromMin: 2400, toMin: 2880 },
+        { fromMin: 3840, toMin: 4320 },
+      ],
+      cultures: [{ culture: 'thermophilic', massG: 400, form: 'active', ageDays: 3, store: 'cold' }],
+      seed: 7,
+    },
+  },
 };

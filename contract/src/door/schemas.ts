@@ -1,7 +1,14 @@
+import { GEAR_TYPES, type GearKind } from '@oat-crock/core';
 import Joi from 'joi';
+
+const GEAR_KINDS = Object.keys(GEAR_TYPES) as GearKind[];
 
 const pct = (min: number, max: number) => Joi.number().min(min).max(max);
 const tempC = Joi.number().min(0).max(100);
+
+const choices = Joi.object()
+  .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
+  .max(60);
 
 const milk = Joi.object({
   fatPct: pct(0, 50).required(),
@@ -66,6 +73,50 @@ const reading = Joi.alternatives().conditional('.ph', {
       'a pool',
     ).required(),
   }),
+});
+
+/** Minutes of a plan: at most six weeks. */
+const planMin = Joi.number().min(0).max(60_480);
+
+const plan = Joi.object({
+  orders: Joi.array()
+    .items(
+      Joi.object({
+        method: Joi.string().max(60).required(),
+        massG: Joi.number().min(100).max(500_000).required(),
+        dueMin: planMin.required(),
+        choices: choices.default({}),
+      }),
+    )
+    .min(1)
+    .max(60)
+    .required(),
+  gear: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid(...GEAR_KINDS).required(),
+        name: Joi.string().trim().min(1).max(80),
+        holdsL: Joi.number().greater(0).max(1000).allow(null).default(null),
+        count: Joi.number().integer().min(1).max(100).default(1),
+        several: Joi.boolean(),
+      }),
+    )
+    .max(60)
+    .default([]),
+  asleep: Joi.array()
+    .items(Joi.object({ fromMin: planMin.required(), toMin: planMin.greater(Joi.ref('fromMin')).required() }))
+    .max(200)
+    .default([]),
+  cultures: Joi.array()
+    .items(
+      Joi.object({
+        culture: souring.culture,
+        massG: Joi.number().min(0).max(100_000).required(),
+        ...starterFields,
+      }),
+    )
+    .max(60),
+  seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
 });
 
 /** Shapes of what goes in at the engine's door, by verb. */
@@ -160,12 +211,10 @@ export const DOOR_SCHEMAS = {
   }),
   make: Joi.object({
     method: Joi.string().max(60).required(),
-    choices: Joi.object()
-      .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
-      .max(60)
-      .default({}),
+    choices: choices.default({}),
     massG: Joi.number().min(250).max(60_000).required(),
   }),
+  plan,
 } as const;
 
 export type Verb = keyof typeof DOOR_SCHEMAS;

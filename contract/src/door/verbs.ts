@@ -4,6 +4,7 @@ import { churn, strain } from './verbs/curd.js';
 import { cool, denature } from './verbs/heat.js';
 import { make } from './verbs/make.js';
 import { blend, density } from './verbs/milk.js';
+import { plan } from './verbs/plan.js';
 import { forecast, souring } from './verbs/souring.js';
 import { vitality } from './verbs/starter.js';
 
@@ -21,4 +22,5 @@ export const VERBS: Readonly<Record<Verb, (input: never) => object>> = {
   churn,
   vitality,
   make,
+  plan,
 };

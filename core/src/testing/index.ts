@@ -2,3 +2,5 @@
 export * from './figures.js';
 export * from './same-everywhere.js';
 export * from './cultured.js';
+export * from './puzzles.js';
+export * from './weeks.js';

@@ -1,5 +1,6 @@
 import { choicesOf, makeSheet, methodById } from '@oat-crock/core';
 import { InputRefused } from '../../problem.js';
+import { refusing } from './refusing.js';
 
 export const make = (i: { method: string; choices: Record<string, number | string>; massG: number }) => {
   const sheet = refusing('method', () => {
@@ -31,16 +32,4 @@ export const make = (i: { method: string; choices: Record<string, number | strin
 /** A pot that holds a mass with its headspace, L: at the door no pot is asked for. */
 function potFor(massG: number): number {
   return Math.max(1, Math.ceil((massG / 1000) * 1.2));
-}
-
-/** Turns the engine's own refusal of a name or a value into one that names the field. */
-function refusing<T>(field: string, compute: () => T): T {
-  try {
-    return compute();
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    const named = /^"(\w+)"/.exec(error.message)?.[1];
-    const where = named ? `choices.${named}` : field;
-    throw new InputRefused([{ field: where, message: `${error.message}.`, remedy: 'Choose what is offered.' }]);
-  }
 }

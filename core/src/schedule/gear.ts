@@ -1,0 +1,67 @@
+import { GEAR_TYPES, type Gear, type GearKind } from '../larder/gear.js';
+import type { Stand } from './network.js';
+
+/** Gear as a plan needs it: pieces alike, of which each holds one make, or several at one setting. */
+export type PlanGear = Pick<Gear, 'kind' | 'holdsL' | 'count'> & {
+  readonly name?: string;
+  /** True where several makes may stand in one piece, as far as its litres go. */
+  readonly several?: boolean;
+};
+
+/** A resource of gear: how a stand takes of it. */
+export interface Rack {
+  readonly gear: PlanGear;
+  /** How much there is: pieces, or tenths of a litre where several share it. */
+  readonly capacity: number;
+  /** What one make may fill, L; Infinity for what has no size. */
+  readonly mostL: number;
+  readonly several: boolean;
+}
+
+/** What a larder need not name for it to be there: each household has one of these, big enough. */
+const TAKEN_TO_BE_THERE: readonly GearKind[] = ['hob', 'strainer', 'cold-shelf', 'pot'];
+/** Of what holds several makes anyway. */
+const SHARED: ReadonlySet<GearKind> = new Set<GearKind>(['cold-shelf']);
+const TENTHS = 10;
+
+/** The racks of some gear, the smallest of each kind first; with none named, one of each usual kind. */
+export function racksOf(gear: readonly PlanGear[]): readonly Rack[] {
+  const named = new Set(gear.map((g) => g.kind));
+  const usual = gear.length === 0 ? [...TAKEN_TO_BE_THERE, 'thermostat' as const] : TAKEN_TO_BE_THERE;
+  const there = usual.filter((kind) => !named.has(kind)).map((kind) => ({ kind, holdsL: null, count: 1 }));
+  return [...gear, ...there]
+    .map((g): Rack => {
+      const mostL = g.holdsL === null ? Infinity : g.holdsL * GEAR_TYPES[g.kind].fillable;
+      const several = (g as PlanGear).several ?? SHARED.has(g.kind);
+      const capacity = several ? (mostL === Infinity ? UNBOUNDED : Math.floor(TENTHS * mostL * g.count)) : g.count;
+      return { gear: g, capacity, mostL, several };
+    })
+    .sort((a, b) => a.mostL - b.mostL);
+}
+
+const UNBOUNDED = 1_000_000;
+
+/** What a stand takes of a rack: units and setting. */
+export function takenOf(
+  { several }: Rack,
+  { litres, keepC }: Stand,
+): { readonly units: number; readonly setting: number } {
+  if (!several) return { units: 1, setting: 0 };
+  return { units: Math.max(1, Math.ceil(TENTHS * litres)), setting: keepC === null ? 0 : Math.round(2 * keepC) + 1 };
+}
+
+/** Places of the racks that would hold a stand. */
+export function racksFor(stand: Stand, racks: readonly Rack[]): readonly number[] {
+  return racks.flatMap((rack, r) => (rack.gear.kind === stand.gear && rack.mostL >= stand.litres ? [r] : []));
+}
+
+/** The most that one make may be of what a kind of gear has to hold, L; 0 where there is none of it. */
+export function mostLitres(kind: GearKind, racks: readonly Rack[]): number {
+  return Math.max(0, ...racks.filter((r) => r.gear.kind === kind).map((r) => r.mostL));
+}
+
+/** What a kind of gear is called in a sentence. */
+export const gearWord = (kind: GearKind): string => GEAR_TYPES[kind].name.toLowerCase();
+
+/** Hands are the resource after the racks. */
+export const handsResource = (racks: readonly Rack[]): number => racks.length;

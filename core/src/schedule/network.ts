@@ -1,0 +1,206 @@
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
+import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
+import { kitchenFor, type Household } from '../environment/household.js';
+import { hiddenMember } from '../instruments/stand-ins.js';
+import type { GearKind } from '../larder/gear.js';
+import type { LotStock } from '../larder/lot.js';
+import { amountsOf, type Amount } from '../make/amounts.js';
+import { cultureOf, planStages } from '../make/plan.js';
+import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
+import { initialChoices, type Choices, type Method } from '../methods/method.js';
+import { shelfLife } from '../safety/shelf-life.js';
+import type { Give } from '../stages/kind.js';
+import type { BoundStage } from '../stages/registry.js';
+import { totalG } from '../state/composition.js';
+
+/** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */
+export interface Lasts {
+  readonly early: number;
+  readonly likely: number;
+  readonly late: number;
+}
+
+/** Which of them is meant. */
+export type Luck = keyof Lasts;
+
+/** A step of a make as a plan sees it: hands that begin it, how long it then takes, and how far its end may be moved. */
+export interface Step {
+  readonly stageId: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly says: string;
+  /** Minutes of hands to begin it, and whether they must stay. */
+  readonly handsMin: number;
+  readonly attended: boolean;
+  readonly lasts: Lasts;
+  readonly give: Give;
+  /** True where what it is at its end is a matter of acid: give that is used is tasted. */
+  readonly sours: boolean;
+}
+
+/** A vessel or a place that a make takes from one step to another, both included. */
+export interface Stand {
+  readonly gear: GearKind;
+  readonly firstStep: number;
+  readonly lastStep: number;
+  readonly litres: number;
+  /** Warmth it is kept at, °C, where that must be shared; null where it has none. */
+  readonly keepC: number | null;
+}
+
+/** What starter a make takes, and in which step. */
+export interface Sown {
+  readonly culture: NonNullable<ReturnType<typeof cultureOf>>;
+  readonly step: number;
+  readonly massG: number;
+}
+
+/** A make as a network of steps, one after the other. */
+export interface Network {
+  readonly methodId: string;
+  readonly name: string;
+  readonly choices: Choices;
+  readonly steps: readonly Step[];
+  readonly stands: readonly Stand[];
+  readonly sown: Sown | null;
+  /** What it holds back for its line, g, and with which step; null where it holds nothing back. */
+  readonly gives: { readonly step: number; readonly massG: number } | null;
+  readonly amounts: readonly Amount[];
+  readonly productG: number;
+  readonly keepsDays: number;
+}
+
+/** Members that say how long each step may take. */
+const MEMBERS = 20;
+const [EARLY, LIKELY, LATE] = [0.1, 0.5, 0.9];
+
+/** What the names of gear at stages are in a larder; what is not here is never short. */
+const GEAR: Readonly<Record<string, GearKind>> = {
+  pot: 'pot',
+  pan: 'pot',
+  hob: 'hob',
+  thermostat: 'thermostat',
+  flask: 'flask',
+  'lamp-oven': 'lamp-oven',
+  bath: 'bath',
+  strainer: 'strainer',
+  churn: 'churn',
+  'cold shelf': 'cold-shelf',
+};
+
+/** With these at hand the crock has left its pot. */
+const OUT_OF_THE_POT = new Set(['strainer', 'moulds', 'paper', 'pots', 'churn', 'mixer', 'food processor', 'sieve']);
+/** Gear that stands on through the steps between its first and its last. */
+const STANDS_ON: ReadonlySet<GearKind> = new Set<GearKind>(['pot', 'strainer']);
+
+/**
+ * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over two dozen makes
+ * of the same choices, and the vessels it stands in meanwhile.
+ *
+ * @throws RangeError where it would never be done, naming the step
+ */
+export function networkOf(
+  method: Method,
+  given: Choices,
+  { kitchen: usual, stocks = [] }: Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] } = {},
+): Network {
+  const choices = { ...initialChoices(method), ...given };
+  const kitchen = kitchenFor(choices, usual);
+  const stages = planStages(method, choices, stocks);
+  const environment: Environment = { kitchen, member: NOMINAL_MEMBER };
+  const runs = runMake(stages, environment);
+  const stuck = runs.find((run) => !run.finished);
+  if (stuck) throw new RangeError(`"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days`);
+  const culture = cultureOf(stages);
+  const spread = Array.from({ length: MEMBERS }, (_, i) =>
+    runMake(stages, { kitchen, member: hiddenMember(culture ?? 'thermophilic', i + 1) }),
+  );
+  const end = lastOf(runs.at(-1)!);
+  return {
+    methodId: method.id,
+    name: method.name,
+    choices,
+    steps: runs.map((run, i) =>
+      stepOf(
+        run,
+        runs[i - 1],
+        environment,
+        spread.map((of) => of[i]).filter((r) => r !== undefined),
+      ),
+    ),
+    stands: standsOf(runs),
+    sown: sownOf(runs, culture),
+    gives: givesOf(runs),
+    amounts: amountsOf(runs, choices),
+    productG: totalG(end.masses),
+    keepsDays: shelfLife(end, kitchen.refrigeratorC).days,
+  };
+}
+
+const lastedMin = (run: StageRun) => lastOf(run).minute - firstOf(run).minute;
+
+function stepOf(
+  run: StageRun,
+  before: StageRun | undefined,
+  environment: Environment,
+  spread: readonly StageRun[],
+): Step {
+  const { kind, params, id } = run.stage;
+  const lasted = spread.map(lastedMin).sort((a, b) => a - b);
+  const at = (share: number) => lasted[Math.round(share * (lasted.length - 1))] ?? lastedMin(run);
+  return {
+    stageId: id,
+    kind: kind.kind,
+    name: kind.name(params),
+    says: kind.instruction(params, before ? lastOf(before) : firstOf(run)),
+    handsMin: kind.handsMin(params),
+    attended: kind.attended,
+    lasts: { early: at(EARLY), likely: at(LIKELY), late: at(LATE) },
+    give: kind.give(params, courseOf(run, environment)),
+    sours: kind.endsBy === 'acidity',
+  };
+}
+
+/** Vessels and places, each from the step it is first wanted in to the last. */
+function standsOf(runs: readonly StageRun[]): readonly Stand[] {
+  const leaves = runs.findIndex(({ stage }) => gearOf(stage).some((g) => OUT_OF_THE_POT.has(g)));
+  const inPot = leaves < 0 ? runs.length : leaves;
+  const stands: Stand[] = [];
+  runs.forEach((run, i) => {
+    const litres = Math.max(totalG(firstOf(run).masses), totalG(lastOf(run).masses)) / 1000 / CROCK_G_PER_ML;
+    for (const named of gearOf(run.stage)) {
+      const gear = GEAR[named];
+      if (!gear || (gear === 'pot' && i >= inPot)) continue;
+      const last = stands.findLastIndex((s) => s.gear === gear);
+      const goesOn = last >= 0 && (STANDS_ON.has(gear) || stands[last]!.lastStep >= i - 1);
+      if (goesOn) {
+        const one = stands[last]!;
+        stands[last] = { ...one, lastStep: i, litres: Math.max(one.litres, litres) };
+      } else stands.push({ gear, firstStep: i, lastStep: i, litres, keepC: keptAt(run.stage) });
+    }
+  });
+  return stands.map((s) => (s.gear === 'pot' ? { ...s, lastStep: Math.max(s.lastStep, inPot - 1) } : s));
+}
+
+const gearOf = ({ kind, params }: BoundStage) => kind.gear(params);
+
+function keptAt({ params }: BoundStage): number | null {
+  const { keepC } = params as { keepC?: number };
+  return keepC === undefined ? null : keepC;
+}
+
+function givesOf(runs: readonly StageRun[]): Network['gives'] {
+  const step = runs.findIndex(({ stage }) => stage.kind.keepsBack);
+  const massG = totalG(lastOf(runs.at(-1)!).heldBack);
+  return step < 0 || massG <= 0 ? null : { step, massG };
+}
+
+function sownOf(runs: readonly StageRun[], culture: Sown['culture'] | null): Sown | null {
+  if (!culture) return null;
+  for (const [step, run] of runs.entries()) {
+    const before = step > 0 ? lastOf(runs[step - 1]!) : firstOf(run);
+    const starter = run.stage.kind.weighIn?.(run.stage.params, before).find((w) => w.outOf === 'culture');
+    if (starter) return { culture, step, massG: starter.massG };
+  }
+  return null;
+}

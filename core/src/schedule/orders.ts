@@ -1,0 +1,80 @@
+import type { Household } from '../environment/household.js';
+import type { LotStock } from '../larder/lot.js';
+import { scaleTo } from '../make/scale.js';
+import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { gearWord, mostLitres, type Rack } from './gear.js';
+import { networkOf, type Network } from './network.js';
+
+/** Something that is wanted: so much of a product, by when. */
+export interface Order {
+  readonly id: string;
+  readonly method: Method;
+  readonly choices?: Choices;
+  readonly productG: number;
+  /** Minute of the plan at which it is handed on; null where it is wanted some time. */
+  readonly dueMin: number | null;
+  /** Not begun before this minute: its milk is not there yet. */
+  readonly fromMin?: number;
+  /** Begun at this minute, and no other. */
+  readonly pinnedMin?: number;
+}
+
+/** Why something wanted cannot be made, and what would help. */
+export interface Unmet {
+  readonly orderId: string;
+  readonly why: string;
+  readonly remedy: string;
+}
+
+/** An order as the makes it takes: one, or several alike where no vessel holds it. */
+export type Made =
+  | { readonly ok: true; readonly network: Network; readonly parts: number }
+  | { readonly ok: false; readonly unmet: Unmet };
+
+/** Makes of one order beyond which it is no plan. */
+const MOST_PARTS = 6;
+/** A pot is taken so much bigger than what goes into it, where none is named. */
+const HEADSPACE = 1.2;
+
+/** The make of an order, scaled to its product, in as many parts as the vessels ask for. */
+export function madeOf(
+  order: Order,
+  racks: readonly Rack[],
+  household: Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] } = {},
+): Made {
+  const { id, method, productG, choices: given = {} } = order;
+  const no = (why: string, remedy: string): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });
+  for (let parts = 1; parts <= MOST_PARTS; parts++) {
+    const scaled = scaleTo(method, given, { is: 'product', massG: productG / parts }, household);
+    if (!scaled.ok) {
+      if (productG / parts > 1000 && parts < MOST_PARTS) continue;
+      return no(scaled.message, scaled.remedy);
+    }
+    const choices = { ...given, massG: scaled.massG, ...vesselFor(method, { ...given, massG: scaled.massG }, racks) };
+    let network: Network;
+    try {
+      network = networkOf(method, choices, household);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      return no(`${error.message}.`, 'Choose it otherwise on its sheet.');
+    }
+    const short = network.stands.find((stand) => mostLitres(stand.gear, racks) < stand.litres);
+    if (!short) return { ok: true, network, parts };
+    const mostL = mostLitres(short.gear, racks);
+    if (mostL === 0)
+      return no(
+        `It wants a ${gearWord(short.gear)}, and the larder has none.`,
+        `Put a ${gearWord(short.gear)} into the larder, or choose to keep it otherwise.`,
+      );
+  }
+  return no(`It would take more than ${MOST_PARTS} makes in the vessels there are.`, 'Want less of it at once.');
+}
+
+/** The smallest pot of one's own that holds the milk with its headspace, else one that would. */
+function vesselFor(method: Method, choices: Choices, racks: readonly Rack[]): Choices {
+  const vessel = choicesOf(method).find((c) => c.key === 'vesselL');
+  if (vessel?.kind !== 'number' || choices['vesselL'] !== undefined) return {};
+  const litres = Math.ceil((Number(choices['massG'] ?? initialChoices(method)['massG']) / 1000) * HEADSPACE);
+  const own = racks.find((r) => r.gear.kind === 'pot' && r.gear.holdsL !== null && r.gear.holdsL >= litres);
+  return { vesselL: Math.min(vessel.max, Math.max(vessel.min, own?.gear.holdsL ?? litres)) };
+}

@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { seededRandom } from '../random/random.js';
+import { someWays } from '../testing/puzzles.js';
+import { emptyBoard } from './board.js';
+import { lowerBound } from './bound.js';
+import { bestPicks } from './exact.js';
+import { costOfChoice, mergedUses, UNMET, type Picks, type Puzzle, type Use } from './puzzle.js';
+import { searchFor } from './search.js';
+
+/** The cheapest of all choices, by trying each. */
+function byTryingAll(puzzle: Puzzle): number {
+  const board = emptyBoard(puzzle);
+  const from = (j: number, spent: number): number => {
+    const job = puzzle.jobs[j];
+    if (!job) return spent;
+    const without = from(j + 1, spent + job.unmetCost);
+    return job.ways.reduce((best, way) => {
+      if (!board.fits(way)) return best;
+      board.put(way);
+      const cost = from(j + 1, spent + way.cost);
+      board.take(way);
+      return Math.min(best, cost);
+    }, without);
+  };
+  return from(0, 0);
+}
+
+/** How much of a resource some picks take in a slot. */
+const takenIn = ({ jobs }: Puzzle, picks: Picks, resource: number, slot: number): number =>
+  picks.reduce((sum, pick, j) => {
+    const uses = pick === UNMET ? [] : jobs[j]!.ways[pick]!.uses;
+    return (
+      sum + uses.reduce((own, u) => (u.resource === resource && u.from <= slot && u.to > slot ? own + u.units : own), 0)
+    );
+  }, 0);
+
+const made = fc.record({
+  seed: fc.integer({ min: 0, max: 1e6 }),
+  jobs: fc.integer({ min: 1, max: 4 }),
+  settings: fc.integer({ min: 0, max: 2 }),
+});
+const puzzleOf = ({ seed, jobs, settings }: { seed: number; jobs: number; settings: number }) =>
+  someWays({ jobs, waysEach: 6, slots: 24, resources: 2, settings }, seededRandom(seed));
+
+describe('placing jobs on scarce resources', () => {
+  it('finds what trying everything finds, and never overdraws a resource', () => {
+    fc.assert(
+      fc.property(made, (like) => {
+        const puzzle = puzzleOf(like);
+        const found = searchFor(puzzle, seededRandom(1), 300);
+        expect(found.cost).toBeCloseTo(byTryingAll(puzzle), 6);
+        expect(costOfChoice(puzzle, found.picks)).toBeCloseTo(found.cost, 6);
+        puzzle.resources.forEach(({ capacity }, r) => {
+          for (let t = 0; t < puzzle.slots; t++)
+            expect(takenIn(puzzle, found.picks, r, t)).toBeLessThanOrEqual(Math.max(0, capacity[t]!));
+        });
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('is bounded from below by the prices of its resources, and by no way left out for being too dear', () => {
+    fc.assert(
+      fc.property(made, (like) => {
+        const puzzle = puzzleOf(like);
+        const best = byTryingAll(puzzle);
+        const { cost, rises } = lowerBound(puzzle, best, 60);
+        expect(cost).toBeLessThanOrEqual(best + 1e-6);
+        const exact = bestPicks(puzzle.jobs, emptyBoard(puzzle), Infinity, 1e6);
+        exact.picks!.forEach((pick, j) => {
+          if (pick !== UNMET) expect(cost + rises[j]![pick]!).toBeLessThanOrEqual(best + 1e-6);
+        });
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('keeps two settings out of one warm box, and lets equal ones share it', () => {
+    const use = (setting: number): Use => ({ resource: 0, from: 2, to: 5, units: 3, setting });
+    const board = emptyBoard({ resources: [{ id: 'box', capacity: new Int32Array(8).fill(6) }], slots: 8 });
+    board.put({ cost: 0, uses: [use(43)] });
+    expect(board.fits({ cost: 0, uses: [use(43)] })).toBeTrue();
+    expect(board.clash({ cost: 0, uses: [use(45)] })!.slot).toBe(2);
+    board.take({ cost: 0, uses: [use(43)] });
+    expect(board.fits({ cost: 0, uses: [use(45)] })).toBeTrue();
+  });
+
+  it('puts uses that overlap together, so that their units add up', () => {
+    const use = (from: number, to: number, units: number): Use => ({ resource: 0, from, to, units, setting: 0 });
+    expect(mergedUses([use(0, 4, 1), use(2, 6, 2), use(9, 9, 5)])).toEqual([use(0, 2, 1), use(2, 4, 3), use(4, 6, 2)]);
+  });
+});

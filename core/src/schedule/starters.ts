@@ -1,0 +1,155 @@
+import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { ripeningH } from '../forecast/starter-chain.js';
+import { SPENT, TIRED } from '../physics/vitality.js';
+import type { Hours } from './hours.js';
+
+const DAY_MIN = 1440;
+
+/** A culture that is there when a plan begins: how much of it, its vigour then (1 = fresh), and what it loses a day, decimal logarithm. */
+export interface StarterHere {
+  readonly culture: CultureId;
+  readonly massG: number;
+  readonly vigour: number;
+  readonly lossPerDay: number;
+}
+
+/** A feeding before a make, so that its starter is ripe when it is wanted. */
+export interface Feed {
+  readonly culture: CultureId;
+  readonly beginMin: number;
+  readonly ripeMin: number;
+  readonly milkG: number;
+  readonly starterG: number;
+  readonly tempC: number;
+}
+
+/** Hands of a feeding, minutes: to begin it, and to put it into the cold. */
+export const FEED_HANDS = { beginMin: 10, endMin: 5 } as const;
+
+const DOSE = 0.03;
+const RIPE_PH = 4.5;
+/** Cooler than it likes best it is fed, °C; what does not mind the room, in the room. */
+const BELOW_BEST_C = 1.5;
+const ROOM_C = 24;
+/** Held back of a feeding, and left in the jar. */
+const HELD_BACK_G = 30;
+const LEFT_BEHIND = 1.05;
+/** A ripe starter rests so long before it is taken, and is fed at most so long before, minutes. */
+const RESTS_MIN = 30;
+const EARLIEST_MIN = 1.5 * DAY_MIN;
+const STEP_MIN = 15;
+
+/** Vigour of a starter at a minute of the plan. */
+export const vigourThen = ({ vigour, lossPerDay }: StarterHere, atMin: number): number =>
+  vigour * 10 ** ((-lossPerDay * Math.max(0, atMin)) / DAY_MIN);
+
+/** What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do. */
+export type Need = { readonly is: 'ready' } | { readonly is: 'feed'; readonly feed: Feed } | { readonly is: 'buy' };
+
+/** Whether a culture is strong enough when a make takes of it, and the feeding that makes it so, by day. */
+export function needOf(
+  starters: readonly StarterHere[],
+  culture: CultureId,
+  massG: number,
+  atMin: number,
+  hours: Hours,
+): Need {
+  const own = starters.filter((s) => s.culture === culture);
+  if (NEVER_FED.has(culture)) {
+    const serves = own.some((s) => s.massG >= massG && vigourThen(s, atMin) > SPENT);
+    return serves ? { is: 'ready' } : { is: 'buy' };
+  }
+  if (own.some((s) => s.massG >= massG && vigourThen(s, atMin) >= TIRED)) return { is: 'ready' };
+  const wholeG = massG * LEFT_BEHIND + HELD_BACK_G;
+  const starterG = (wholeG * DOSE) / (1 + DOSE);
+  const best = own
+    .filter((s) => s.massG >= starterG && vigourThen(s, atMin - EARLIEST_MIN) > SPENT)
+    .sort((a, b) => b.vigour - a.vigour)[0];
+  if (!best) return { is: 'buy' };
+  const { optC } = CULTURES[culture].growth;
+  const tempC = optC > 40 ? optC - BELOW_BEST_C : ROOM_C;
+  const ripensMin = ripensIn(culture, vigourThen(best, atMin - EARLIEST_MIN / 3), tempC);
+  if (ripensMin === null) return { is: 'buy' };
+  for (let ripeMin = atMin - RESTS_MIN; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
+    const beginMin = ripeMin - ripensMin;
+    const asleep =
+      hours.nightMin(beginMin, beginMin + FEED_HANDS.beginMin) + hours.nightMin(ripeMin, ripeMin + FEED_HANDS.endMin);
+    if (asleep === 0)
+      return { is: 'feed', feed: { culture, beginMin, ripeMin, milkG: wholeG - starterG, starterG, tempC } };
+  }
+  return { is: 'buy' };
+}
+
+/** Grains live in every batch they make, and capsules are not carried on: neither is fed beforehand. */
+const NEVER_FED: ReadonlySet<CultureId> = new Set<CultureId>(['kefir-grains', 'plant']);
+
+const ripening = new Map<string, number | null>();
+const TWENTIETHS = 20;
+
+/** Minutes until a feeding is ripe, for a vigour to the nearest twentieth below. */
+function ripensIn(culture: CultureId, vigour: number, tempC: number): number | null {
+  const shown = Math.max(1, Math.floor(TWENTIETHS * vigour)) / TWENTIETHS;
+  const key = `${culture} ${shown} ${tempC}`;
+  if (!ripening.has(key)) {
+    const hours = ripeningH(culture, DOSE, shown, tempC, RIPE_PH);
+    ripening.set(key, hours === null ? null : Math.ceil((60 * hours) / STEP_MIN) * STEP_MIN);
+  }
+  return ripening.get(key)!;
+}
+
+/** A make of a plan that takes of a culture, and may give of it. */
+export interface Taker {
+  readonly culture: CultureId;
+  readonly takesG: number;
+  readonly atMin: number;
+  readonly feed: Feed | null;
+  /** What it holds back for its line, g, and when. */
+  readonly givesG: number;
+  readonly givesMin: number;
+}
+
+/** What somebody fed, or held back, a while ago: how much of it is left. */
+interface Fresh {
+  readonly culture: CultureId;
+  readonly ripeMin: number;
+  leftG: number;
+  /** Place of the taker whose feeding it is; -1 where it was held back. */
+  readonly fedBy: number;
+}
+
+/** A fresh starter serves others for so long, minutes: till half its vigour is gone. */
+const servesMin = (lossPerDay: number) => (Math.log10(1 / TIRED) / lossPerDay) * DAY_MIN;
+
+/**
+ * Feedings put together: a make takes of what an earlier one held back, or of an earlier feeding, which is then so much larger,
+ * rather than have one of its own.
+ *
+ * @returns each taker's own feeding, or null where it needs none
+ */
+export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): readonly (Feed | null)[] {
+  const feeds = takers.map(({ feed }) => feed);
+  const fresh: Fresh[] = [];
+  const order = takers.map((_, i) => i).sort((a, b) => takers[a]!.atMin - takers[b]!.atMin);
+  for (const i of order) {
+    const { culture, takesG, atMin, feed, givesG, givesMin } = takers[i]!;
+    if (feed) {
+      const serves = fresh.filter(
+        (f) => f.culture === culture && f.ripeMin <= atMin && atMin - f.ripeMin <= servesMin(lossPerDay),
+      );
+      const held = serves.find((f) => f.fedBy < 0 && f.leftG >= takesG);
+      const fed = serves.find((f) => f.fedBy >= 0);
+      if (held) held.leftG -= takesG;
+      else if (fed) feeds[fed.fedBy] = larger(feeds[fed.fedBy]!, takesG);
+      else fresh.push({ culture, ripeMin: feed.ripeMin, leftG: 0, fedBy: i });
+      if (held || fed) feeds[i] = null;
+    }
+    if (givesG > 0) fresh.push({ culture, ripeMin: givesMin, leftG: givesG, fedBy: -1 });
+  }
+  return feeds;
+}
+
+/** A feeding of which so much more is taken. */
+function larger(feed: Feed, byG: number): Feed {
+  const times = (feed.milkG + feed.starterG + LEFT_BEHIND * byG) / (feed.milkG + feed.starterG);
+  return { ...feed, milkG: feed.milkG * times, starterG: feed.starterG * times };
+}

@@ -1,0 +1,70 @@
+import type { Hours } from './hours.js';
+import type { Luck, Network, Step } from './network.js';
+
+/** A step that is held on longer than it needs, on purpose: which, and how long, minutes. */
+export interface Held {
+  readonly step: number;
+  readonly forMin: number;
+}
+
+/** When a step begins and ends, minutes of the plan. */
+export interface Walked {
+  readonly beginMin: number;
+  readonly endMin: number;
+  /** How far its end was moved from when its work was done: later, or earlier where it is negative. */
+  readonly movedMin: number;
+}
+
+/** Minutes for which hands are bound by a step: while it lasts where they must stay, else to begin it. */
+export function boundMin({ attended, handsMin, lasts }: Step, luck: Luck = 'likely'): number {
+  return attended ? lasts[luck] : Math.min(handsMin, lasts[luck]);
+}
+
+/** Minutes for which somebody must be awake once a step begins: as long as the hands are bound, or as it is reckoned. */
+export function awakeMin(step: Step, luck: Luck = 'likely'): number {
+  return Math.max(step.handsMin, boundMin(step, luck));
+}
+
+/**
+ * A make begun at some minute, step after step: where hands would be unwelcome at the end of a step it is left on until
+ * they are welcome, as far as its give allows, else ended before the night, as far as that allows; else in the night.
+ *
+ * @returns null where it would not be over within the horizon
+ */
+export function walk(
+  { steps }: Pick<Network, 'steps'>,
+  startMin: number,
+  hours: Hours,
+  luck: Luck = 'likely',
+  held: Held | null = null,
+): readonly Walked[] | null {
+  const walked: Walked[] = [];
+  let at = startMin;
+  for (const [i, step] of steps.entries()) {
+    const doneMin = at + step.lasts[luck];
+    const next = steps[i + 1];
+    const wantedMin = held?.step === i ? doneMin + held.forMin : doneMin;
+    const endMin = next ? settled(step, at, doneMin, wantedMin, awakeMin(next, luck), hours) : wantedMin;
+    if (endMin > hours.horizonMin) return null;
+    walked.push({ beginMin: at, endMin, movedMin: endMin - doneMin });
+    at = endMin;
+  }
+  return walked;
+}
+
+function settled(
+  { give }: Step,
+  beginMin: number,
+  doneMin: number,
+  wantedMin: number,
+  handsMin: number,
+  hours: Hours,
+): number {
+  const latestMin = doneMin + give.lateMin;
+  const next = hours.nextWelcome(wantedMin, handsMin);
+  if (next !== null && next <= latestMin) return next;
+  const before = hours.lastWelcome(wantedMin, handsMin);
+  const earliestMin = Math.max(beginMin, doneMin - give.earlyMin);
+  if (before !== null && before >= earliestMin && before <= latestMin) return before;
+  return Math.min(wantedMin, latestMin);
+}

@@ -1,0 +1,58 @@
+import { handsResource, takenOf } from './gear.js';
+import { HAND_UNITS } from './hours.js';
+import type { Luck } from './network.js';
+import { mergedUses, SLOT_MIN, type Use } from './puzzle.js';
+import { FEED_HANDS } from './starters.js';
+import { boundMin, type Walked } from './timeline.js';
+import type { Placing, WayAt } from './ways.js';
+
+/** Slots from one minute to another, the last not among them; one at least. */
+function slots(fromMin: number, toMin: number): Pick<Use, 'from' | 'to'> {
+  const from = Math.floor(fromMin / SLOT_MIN);
+  return { from, to: Math.max(from + 1, Math.ceil(toMin / SLOT_MIN - 1e-9)) };
+}
+
+/** What a walk takes of gear: each piece until the step is over nine times in ten, and the shelf until it is fetched. */
+export function standing(
+  walks: ReadonlyMap<Luck, readonly Walked[]>,
+  set: readonly number[],
+  { network, racks, dueMin }: Placing,
+): readonly Use[] {
+  const [likely, late] = [walks.get('likely')!, walks.get('late')!];
+  const gear = network.stands.map((stand, s): Use => {
+    const rack = racks[set[s]!]!;
+    const endMin = Math.max(likely[stand.lastStep]!.endMin, late[stand.lastStep]!.endMin);
+    return { resource: set[s]!, ...slots(likely[stand.firstStep]!.beginMin, endMin), ...takenOf(rack, stand) };
+  });
+  const shelf = racks.findIndex((r) => r.gear.kind === 'cold-shelf');
+  const readyMin = likely.at(-1)!.endMin;
+  if (shelf < 0 || dueMin === null || dueMin <= readyMin) return gear;
+  const kept = { resource: shelf, ...slots(readyMin, dueMin), units: Math.ceil(network.productG / 100), setting: 0 };
+  return [...gear, kept];
+}
+
+/** The hands of a walk, as likely, and of the feeding before it. */
+export function handsOf({ walks, starter }: WayAt, { network, racks }: Placing): readonly Use[] {
+  const likely = walks.get('likely')!;
+  const resource = handsResource(racks);
+  const own = network.steps.flatMap((step, i) => handsUses(likely[i]!.beginMin, boundMin(step), resource));
+  if (starter.is !== 'feed') return mergedUses(own);
+  const { beginMin, ripeMin } = starter.feed;
+  const feeding = [
+    ...handsUses(beginMin, FEED_HANDS.beginMin, resource),
+    ...handsUses(ripeMin, FEED_HANDS.endMin, resource),
+  ];
+  return mergedUses([...own, ...feeding]);
+}
+
+/** Hands in the slots they fall into, by the minutes of each. */
+export function handsUses(beginMin: number, minutes: number, resource: number): readonly Use[] {
+  const uses: Use[] = [];
+  for (let t = beginMin; t < beginMin + minutes - 1e-9;) {
+    const slot = Math.floor(t / SLOT_MIN + 1e-9);
+    const next = Math.min(beginMin + minutes, (slot + 1) * SLOT_MIN);
+    uses.push({ resource, from: slot, to: slot + 1, units: Math.floor(HAND_UNITS * (next - t)), setting: 0 });
+    t = next;
+  }
+  return uses;
+}

@@ -1,0 +1,48 @@
+import type { Random } from '../random/random.js';
+import { mergedUses, type Way, type Puzzle } from '../schedule/puzzle.js';
+
+/** What a made-up puzzle is like. */
+export interface PuzzleLike {
+  readonly jobs: number;
+  readonly waysEach: number;
+  readonly slots: number;
+  readonly resources: number;
+  /** Of resources that are shared, so many settings. */
+  readonly settings?: number;
+}
+
+/** A made-up puzzle: jobs that each may stand at several times, on hands that are scarce and on gear that holds one or several. */
+export function someWays({ jobs, waysEach, slots, resources, settings = 0 }: PuzzleLike, random: Random): Puzzle {
+  const whole = (n: number) => Math.floor(random() * n);
+  const capacities = Array.from({ length: resources }, () => 1 + whole(3));
+  return {
+    slots,
+    resources: capacities.map((most, r) => ({
+      id: `r${r}`,
+      capacity: Int32Array.from({ length: slots }, () => (random() < 0.9 ? most : 0)),
+    })),
+    jobs: Array.from({ length: jobs }, () => {
+      const setting = settings > 0 ? 1 + whole(settings) : 0;
+      const parts = Array.from({ length: 1 + whole(3) }, () => ({
+        resource: whole(resources),
+        after: whole(4),
+        lasts: 1 + whole(6),
+        units: 1 + whole(2),
+      }));
+      const ways = Array.from({ length: 1 + whole(waysEach) }, (): Way => {
+        const start = whole(Math.max(1, slots - 10));
+        const uses = mergedUses(
+          parts.map(({ resource, after, lasts, units }) => ({
+            resource,
+            from: start + after,
+            to: Math.min(slots, start + after + lasts),
+            units,
+            setting: resource === 0 ? setting : 0,
+          })),
+        );
+        return { cost: Math.round(1000 * random()) / 10, uses };
+      });
+      return { ways: ways.sort((a, b) => a.cost - b.cost), unmetCost: 150 + whole(200) };
+    }),
+  };
+}

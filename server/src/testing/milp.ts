@@ -1,0 +1,85 @@
+import type { Puzzle } from '@oat-crock/core';
+
+/** What a mixed-integer programme of a puzzle gives: its best cost, and the bound it is proven by. */
+export interface Milp {
+  readonly cost: number;
+  readonly optimal: boolean;
+}
+
+/**
+ * A puzzle as a time-indexed programme (Pritsker, Watters & Wolfe 1969) in the LP format: a binary for each option and for
+ * each job left out, one row a job, one row a resource and slot; settings that exclude each other get a binary a slot.
+ */
+export function lpOf({ jobs, resources, slots }: Puzzle): string {
+  const name = (j: number, o: number) => `x${j}_${o}`;
+  const objective: string[] = [];
+  const rows: string[] = [];
+  const binaries: string[] = [];
+  const loads = new Map<string, string[]>();
+  const bySetting = new Map<string, Map<number, string[]>>();
+  jobs.forEach(({ ways, unmetCost }, j) => {
+    objective.push(`${unmetCost} u${j}`);
+    binaries.push(`u${j}`);
+    rows.push(`${['u' + String(j), ...ways.map((_, o) => name(j, o))].join('\n + ')} = 1`);
+    ways.forEach(({ cost, uses }, o) => {
+      objective.push(`${cost} ${name(j, o)}`);
+      binaries.push(name(j, o));
+      for (const { resource, from, to, units, setting } of uses) {
+        for (let t = from; t < Math.min(to, slots); t++) {
+          const key = `${resource}_${t}`;
+          (loads.get(key) ?? loads.set(key, []).get(key)!).push(`${units} ${name(j, o)}`);
+          if (setting === 0) continue;
+          const of = bySetting.get(key) ?? new Map<number, string[]>();
+          bySetting.set(key, of.set(setting, [...(of.get(setting) ?? []), name(j, o)]));
+        }
+      }
+    });
+  });
+  // Slots in which the same ways take the same are one row.
+  const written = new Set<string>();
+  for (const [key, terms] of loads) {
+    const [r, t] = key.split('_').map(Number);
+    const row = `${terms.join('\n + ')} <= ${resources[r!]!.capacity[t!]!}`;
+    if (!written.has(row)) rows.push(row);
+    written.add(row);
+  }
+  for (const [key, settings] of bySetting) {
+    if (settings.size < 2) continue;
+    const holds = [...settings.keys()].map((s) => `y${key}_${s}`);
+    binaries.push(...holds);
+    rows.push(`${holds.join(' + ')} <= 1`);
+    for (const [s, terms] of settings) for (const x of terms) rows.push(`${x} - y${key}_${s} <= 0`);
+  }
+  const subject = rows.map((row, i) => ` r${i}: ${row}`).join('\n');
+  return `Minimize\n obj: ${objective.join('\n + ')}\nSubject To\n${subject}\nBinary\n ${binaries.join('\n ')}\nEnd\n`;
+}
+
+interface Highs {
+  solve: (
+    lp: string,
+    settings: Record<string, unknown>,
+  ) => { readonly Status: string; readonly ObjectiveValue: number };
+}
+
+let loading: Promise<Highs> | undefined;
+
+/** A puzzle with every so manieth of its ways, at most so many a job: small enough for a proof. */
+export function thinned(puzzle: Puzzle, most: number): Puzzle {
+  const jobs = puzzle.jobs.map((job) => {
+    const every = Math.ceil(job.ways.length / most);
+    return { ...job, ways: job.ways.filter((_, w) => w % every === 0) };
+  });
+  return { ...puzzle, jobs };
+}
+
+/** Solves a puzzle with HiGHS. */
+export async function solveMilp(puzzle: Puzzle, seconds = 20): Promise<Milp> {
+  loading ??= import('highs').then((m) => (m.default as unknown as () => Promise<Highs>)());
+  const highs = await loading;
+  const { Status, ObjectiveValue } = highs.solve(lpOf(puzzle), {
+    output_flag: false,
+    time_limit: seconds,
+    mip_rel_gap: 1e-9,
+  });
+  return { cost: ObjectiveValue, optimal: Status === 'Optimal' };
+}
