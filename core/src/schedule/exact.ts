@@ -12,6 +12,8 @@ export interface Exact {
   readonly looks: number;
 }
 
+const isAlike = (a: Job, b: Job) => a.alike !== undefined && a.alike === b.alike;
+
 /** Costs closer than this are the same. */
 export const SAME = 1e-6;
 
@@ -57,7 +59,9 @@ export function bestPicks(jobs: readonly Job[], board: Board, below: number, mos
     const j = open[at]!;
     const job = jobs[j]!;
     const others = open.filter((_, i) => i !== at);
-    const otherFroms = firsts.filter((_, i) => i !== at);
+    const otherFirsts = firsts.filter((_, i) => i !== at);
+    // Of jobs that are alike the first that is placed has the earliest way: the others look on from there.
+    const lookFrom = (o: number) => otherFirsts.map((f, i) => (isAlike(jobs[others[i]!]!, job) ? Math.max(f, o) : f));
     const beside = rest - costs[at]!;
     for (let o = firsts[at]!; o < job.ways.length; o++) {
       const way = job.ways[o]!;
@@ -65,11 +69,11 @@ export function bestPicks(jobs: readonly Job[], board: Board, below: number, mos
       if (!fits(way)) continue;
       board.put(way);
       picks[j] = o;
-      descend(others, otherFroms, spent + way.cost);
+      descend(others, lookFrom(o), spent + way.cost);
       board.take(way);
     }
     picks[j] = UNMET;
-    if (spent + beside + job.unmetCost < best - SAME) descend(others, otherFroms, spent + job.unmetCost);
+    if (spent + beside + job.unmetCost < best - SAME) descend(others, lookFrom(job.ways.length), spent + job.unmetCost);
   };
 
   descend(

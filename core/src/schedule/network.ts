@@ -70,9 +70,9 @@ export interface Network {
   readonly keepsDays: number;
 }
 
-/** Members that say how long each step may take. */
-const MEMBERS = 20;
-const [EARLY, LIKELY, LATE] = [0.1, 0.5, 0.9];
+/** Members that say how long each step may take, and P90 of a normal distribution, standard deviations from its mean. */
+const MEMBERS = 10;
+const TENTH = 1.2816;
 
 /** What the names of gear at stages are in a larder; what is not here is never short. */
 const GEAR: Readonly<Record<string, GearKind>> = {
@@ -94,7 +94,7 @@ const OUT_OF_THE_POT = new Set(['strainer', 'moulds', 'paper', 'pots', 'churn', 
 const STANDS_ON: ReadonlySet<GearKind> = new Set<GearKind>(['pot', 'strainer']);
 
 /**
- * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over two dozen makes
+ * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over ten makes
  * of the same choices, and the vessels it stands in meanwhile.
  *
  * @throws RangeError where it would never be done, naming the step
@@ -146,8 +146,6 @@ function stepOf(
   spread: readonly StageRun[],
 ): Step {
   const { kind, params, id } = run.stage;
-  const lasted = spread.map(lastedMin).sort((a, b) => a - b);
-  const at = (share: number) => lasted[Math.round(share * (lasted.length - 1))] ?? lastedMin(run);
   return {
     stageId: id,
     kind: kind.kind,
@@ -155,10 +153,19 @@ function stepOf(
     says: kind.instruction(params, before ? lastOf(before) : firstOf(run)),
     handsMin: kind.handsMin(params),
     attended: kind.attended,
-    lasts: { early: at(EARLY), likely: at(LIKELY), late: at(LATE) },
+    lasts: lastsOf(spread.map(lastedMin)),
     give: kind.give(params, courseOf(run, environment)),
     sours: kind.endsBy === 'acidity',
   };
+}
+
+/** How long something takes, log-normal over some makes: their mean, and nine and one in ten. */
+function lastsOf(minutes: readonly number[]): Lasts {
+  const logs = minutes.map((min) => Math.log(Math.max(1, min)));
+  const mean = logs.reduce((a, b) => a + b, 0) / logs.length;
+  const variance = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / Math.max(1, logs.length - 1);
+  const at = (sds: number) => Math.exp(mean + sds * Math.sqrt(variance));
+  return { early: at(-TENTH), likely: at(0), late: at(TENTH) };
 }
 
 /** Vessels and places, each from the step it is first wanted in to the last. */

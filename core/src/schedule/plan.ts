@@ -97,17 +97,20 @@ export interface Setting {
   readonly impossible: readonly Unmet[];
 }
 
-/** Lays out a plan: networks from the engine, every way to place each of them, what there is of hands and gear. */
-export function layOut(asked: PlanAsked): Setting {
+/**
+ * Lays out a plan: networks from the engine, every way to place each of them, what there is of hands and gear.
+ *
+ * @param known makes that were worked out before, to be taken again and added to
+ */
+export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<string, Made>()): Setting {
   const horizonMin = Math.ceil(asked.horizonMin / SLOT_MIN) * SLOT_MIN;
   const hours = hoursOf(asked.people, horizonMin);
   const racks = racksOf(asked.gear);
   const wishes = asked.wishes ?? USUAL_WISHES;
   const wanted: WantedMake[] = [];
   const impossible: Unmet[] = [];
-  const known = new Map<string, Made>();
   for (const order of asked.orders) {
-    const key = JSON.stringify([order.method.id, order.choices, order.productG]);
+    const key = JSON.stringify([order.method, order.choices, order.productG, asked.kitchen, asked.gear, asked.stocks]);
     const made = ofOrder(known.get(key) ?? madeOf(order, racks, asked), order);
     known.set(key, made);
     if (!made.ok) {
@@ -128,6 +131,7 @@ export function layOut(asked: PlanAsked): Setting {
     resources: resourcesOf(hours, racks, slots, asked.committed ?? []),
     jobs: wanted.map(({ order, ways }) => ({
       ways,
+      alike: asked.orders.indexOf(order),
       unmetCost: order.dueMin === null ? UNMET_COST.someTime : UNMET_COST.due,
     })),
   };

@@ -27,6 +27,8 @@ export interface Way {
 export interface Job {
   readonly ways: readonly Way[];
   readonly unmetCost: number;
+  /** Jobs of the same number have the same ways, and are one as good as another. */
+  readonly alike?: number;
 }
 
 /** Choose for each job one of its ways, or none, so that no resource is overdrawn and the whole costs least. */

@@ -1,10 +1,11 @@
 import type { Hours } from './hours.js';
 import type { Luck, Network, Step } from './network.js';
 
-/** A step that is held on longer than it needs, on purpose: which, and how long, minutes. */
+/** A step that is held on longer than it needs, on purpose: which, how long, and how long after waking where it waits for that, minutes. */
 export interface Held {
   readonly step: number;
   readonly forMin: number;
+  readonly afterWakingMin: number;
 }
 
 /** When a step begins and ends, minutes of the plan. */
@@ -25,12 +26,43 @@ export function awakeMin(step: Step, luck: Luck = 'likely'): number {
   return Math.max(step.handsMin, boundMin(step, luck));
 }
 
+/** When each step of a make begins, and last when all of it is over, minutes of the plan. */
+export type Times = Float64Array;
+
 /**
  * A make begun at some minute, step after step: where hands would be unwelcome at the end of a step it is left on until
  * they are welcome, as far as its give allows, else ended before the night, as far as that allows; else in the night.
  *
  * @returns null where it would not be over within the horizon
  */
+export function timesOf(
+  steps: readonly Step[],
+  startMin: number,
+  hours: Hours,
+  luck: Luck = 'likely',
+  held: Held | null = null,
+): Times | null {
+  const times = new Float64Array(steps.length + 1);
+  times[0] = startMin;
+  for (let i = 0; i < steps.length; i++) {
+    const step = steps[i]!;
+    const doneMin = times[i]! + step.lasts[luck];
+    const next = steps[i + 1];
+    const wantedMin = held?.step === i ? doneMin + held.forMin : doneMin;
+    const handsMin = next ? awakeMin(next, luck) : 0;
+    let endMin = next ? settled(step, times[i]!, doneMin, wantedMin, handsMin, hours) : wantedMin;
+    if (held?.step === i && endMin > wantedMin) {
+      const laterMin = endMin + held.afterWakingMin;
+      if (laterMin <= doneMin + step.give.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin)
+        endMin = laterMin;
+    }
+    if (endMin > hours.horizonMin) return null;
+    times[i + 1] = endMin;
+  }
+  return times;
+}
+
+/** The same, step by step. */
 export function walk(
   { steps }: Pick<Network, 'steps'>,
   startMin: number,
@@ -38,18 +70,13 @@ export function walk(
   luck: Luck = 'likely',
   held: Held | null = null,
 ): readonly Walked[] | null {
-  const walked: Walked[] = [];
-  let at = startMin;
-  for (const [i, step] of steps.entries()) {
-    const doneMin = at + step.lasts[luck];
-    const next = steps[i + 1];
-    const wantedMin = held?.step === i ? doneMin + held.forMin : doneMin;
-    const endMin = next ? settled(step, at, doneMin, wantedMin, awakeMin(next, luck), hours) : wantedMin;
-    if (endMin > hours.horizonMin) return null;
-    walked.push({ beginMin: at, endMin, movedMin: endMin - doneMin });
-    at = endMin;
-  }
-  return walked;
+  const times = timesOf(steps, startMin, hours, luck, held);
+  if (!times) return null;
+  return steps.map(({ lasts }, i) => ({
+    beginMin: times[i]!,
+    endMin: times[i + 1]!,
+    movedMin: times[i + 1]! - times[i]! - lasts[luck],
+  }));
 }
 
 function settled(

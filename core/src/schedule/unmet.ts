@@ -14,14 +14,15 @@ function sayMin(min: number): string {
 export function whyNoWay({ id, dueMin, pinnedMin, fromMin = 0 }: Order, { network, hours }: Placing): Unmet {
   const begin = pinnedMin ?? fromMin;
   const walked = walk(network, begin, hours, 'late');
-  const readyMin = walked?.at(-1)!.endMin ?? null;
+  const longMin = network.steps.reduce((sum, step) => sum + step.lasts.late, 0);
+  const readyMin = walked?.at(-1)!.endMin ?? begin + longMin;
   if (pinnedMin !== undefined)
     return {
       orderId: id,
       why: 'Begun when it is pinned, it is not ready in time, or too old by then.',
       remedy: 'Let it go, or pin it elsewhere.',
     };
-  if (dueMin !== null && readyMin !== null && readyMin > dueMin) {
+  if (dueMin !== null && readyMin > dueMin) {
     const since = fromMin > 0 ? 'once its milk is there' : 'begun at once';
     return {
       orderId: id,
@@ -29,8 +30,7 @@ export function whyNoWay({ id, dueMin, pinnedMin, fromMin = 0 }: Order, { networ
       remedy: `Want it ${sayMin(readyMin - dueMin)} later, or take a quicker make.`,
     };
   }
-  if (readyMin === null)
-    return { orderId: id, why: 'It would not be over within the plan.', remedy: 'Plan further ahead.' };
+  if (!walked) return { orderId: id, why: 'It would not be over within the plan.', remedy: 'Plan further ahead.' };
   return {
     orderId: id,
     why: `It keeps ${network.keepsDays} days, and would be too old when it is wanted.`,

@@ -1,9 +1,8 @@
 import { handsResource, takenOf } from './gear.js';
 import { HAND_UNITS } from './hours.js';
-import type { Luck } from './network.js';
 import { mergedUses, SLOT_MIN, type Use } from './puzzle.js';
 import { FEED_HANDS } from './starters.js';
-import { boundMin, type Walked } from './timeline.js';
+import { boundMin } from './timeline.js';
 import type { Placing, WayAt } from './ways.js';
 
 /** Slots from one minute to another, the last not among them; one at least. */
@@ -14,28 +13,26 @@ function slots(fromMin: number, toMin: number): Pick<Use, 'from' | 'to'> {
 
 /** What a walk takes of gear: each piece until the step is over nine times in ten, and the shelf until it is fetched. */
 export function standing(
-  walks: ReadonlyMap<Luck, readonly Walked[]>,
+  { likely, late }: Pick<WayAt, 'likely' | 'late'>,
   set: readonly number[],
   { network, racks, dueMin }: Placing,
 ): readonly Use[] {
-  const [likely, late] = [walks.get('likely')!, walks.get('late')!];
   const gear = network.stands.map((stand, s): Use => {
     const rack = racks[set[s]!]!;
-    const endMin = Math.max(likely[stand.lastStep]!.endMin, late[stand.lastStep]!.endMin);
-    return { resource: set[s]!, ...slots(likely[stand.firstStep]!.beginMin, endMin), ...takenOf(rack, stand) };
+    const endMin = Math.max(likely[stand.lastStep + 1]!, late[stand.lastStep + 1]!);
+    return { resource: set[s]!, ...slots(likely[stand.firstStep]!, endMin), ...takenOf(rack, stand) };
   });
   const shelf = racks.findIndex((r) => r.gear.kind === 'cold-shelf');
-  const readyMin = likely.at(-1)!.endMin;
+  const readyMin = likely.at(-1)!;
   if (shelf < 0 || dueMin === null || dueMin <= readyMin) return gear;
   const kept = { resource: shelf, ...slots(readyMin, dueMin), units: Math.ceil(network.productG / 100), setting: 0 };
   return [...gear, kept];
 }
 
 /** The hands of a walk, as likely, and of the feeding before it. */
-export function handsOf({ walks, starter }: WayAt, { network, racks }: Placing): readonly Use[] {
-  const likely = walks.get('likely')!;
+export function handsOf({ likely, starter }: WayAt, { network, racks }: Placing): readonly Use[] {
   const resource = handsResource(racks);
-  const own = network.steps.flatMap((step, i) => handsUses(likely[i]!.beginMin, boundMin(step), resource));
+  const own = network.steps.flatMap((step, i) => handsUses(likely[i]!, boundMin(step), resource));
   if (starter.is !== 'feed') return mergedUses(own);
   const { beginMin, ripeMin } = starter.feed;
   const feeding = [

@@ -3,7 +3,7 @@ import type { Hours } from './hours.js';
 import type { Luck, Network, Stand } from './network.js';
 import { mergedUses, SLOT_MIN, type Use, type Way } from './puzzle.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
-import { awakeMin, walk, type Held, type Walked } from './timeline.js';
+import { awakeMin, timesOf, type Held, type Times } from './timeline.js';
 import { handsOf, standing } from './uses.js';
 
 /** What somebody would rather have, as costs: the higher, the more it is avoided. */
@@ -63,7 +63,9 @@ const LUCKS: readonly (readonly [Luck, number])[] = [
   ['late', 0.25],
 ];
 /** Holding on is offered for so long, minutes, of the step that gives most. */
-const HOLDS_MIN = [0, 240, 480, 720, 1080] as const;
+const HOLDS_MIN = [240, 480, 720, 1080] as const;
+/** Hands that all wait for morning need not all come at the same minute of it. */
+const AFTER_WAKING_MIN = [15, 30, 45, 75] as const;
 const WORTH_HOLDING_MIN = 120;
 /** Pieces of each kind that are tried. */
 const PIECES = 2;
@@ -84,10 +86,10 @@ export function waysOf(placing: Placing): readonly PlacedWay[] {
   for (let start = Math.ceil(first / SLOT_MIN) * SLOT_MIN; start < untilMin;) {
     const seen = new Set<number>();
     for (const held of helds) {
-      const likely = walk(network, start, hours, 'likely', held);
-      if (!likely || likely.at(-1)!.endMin < oldestMin || likely.at(-1)!.endMin > untilMin) continue;
+      const likely = timesOf(network.steps, start, hours, 'likely', held);
+      if (!likely || likely.at(-1)! < oldestMin || likely.at(-1)! > untilMin) continue;
       // Held on or not, ways whose steps end alike are one.
-      const ends = likely.reduce((sum, w, i) => sum + (i + 1) * w.endMin, 0);
+      const ends = likely.reduce((sum, at, i) => sum + (i + 1) * at, 0);
       if (seen.has(ends)) continue;
       seen.add(ends);
       const way = wayAt(placing, start, held, likely);
@@ -109,7 +111,7 @@ const COARSE_MIN = 60;
 
 /** Of the ways that begin within so long of each other, minutes, so many are kept, and fewer of those that fall in the night. */
 const ALIKE_MIN = 60;
-const KEPT = 3;
+const KEPT = 4;
 const KEPT_BY_NIGHT = 1;
 
 /** The cheapest ways of each hour at which it might begin. */
@@ -127,23 +129,24 @@ function bestOfEach(ways: readonly WayAt[]): readonly WayAt[] {
 }
 
 /** A way to do a make that begins at a minute, before it is given its gear; null where it would be too late. */
-function wayAt(placing: Placing, startMin: number, held: Held | null, likely: readonly Walked[]): WayAt | null {
+function wayAt(placing: Placing, startMin: number, held: Held | null, likely: Times): WayAt | null {
   const { network, hours, dueMin, wishes } = placing;
-  const walks = new Map<Luck, readonly Walked[]>();
+  const { steps } = network;
+  let late = likely;
   let [nightMin, offMin] = [0, 0];
   for (const [luck, weight] of LUCKS) {
-    const walked = luck === 'likely' ? likely : walk(network, startMin, hours, luck, held);
-    if (!walked) return null;
-    walks.set(luck, walked);
-    for (const [i, step] of network.steps.entries()) {
-      const { beginMin } = walked[i]!;
-      const untilMin = beginMin + awakeMin(step, luck);
+    const times = luck === 'likely' ? likely : timesOf(steps, startMin, hours, luck, held);
+    if (!times) return null;
+    if (luck === 'late') late = times;
+    for (let i = 0; i < steps.length; i++) {
+      const beginMin = times[i]!;
+      const untilMin = beginMin + awakeMin(steps[i]!, luck);
       nightMin += weight * hours.nightMin(beginMin, untilMin);
       offMin += weight * hours.offMin(beginMin, untilMin);
     }
   }
-  const readyMin = likely.at(-1)!.endMin;
-  const readyLateMin = walks.get('late')!.at(-1)!.endMin;
+  const readyMin = likely.at(-1)!;
+  const readyLateMin = late.at(-1)!;
   if (dueMin !== null && readyLateMin > dueMin) return null;
   const starter = starterFor(placing, likely);
   const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
@@ -154,27 +157,28 @@ function wayAt(placing: Placing, startMin: number, held: Held | null, likely: re
     giveCost(network, likely, wishes) +
     STARTER_COST[starter.is] +
     (dueMin === null ? (wishes.laterH * readyMin) / 60 : 0);
-  return { startMin, held, readyMin, readyLateMin, nightMin, offMin, ageH, starter, cost, walks };
+  return { startMin, held, readyMin, readyLateMin, nightMin, offMin, ageH, starter, cost, likely, late };
 }
 
 /** A feeding is work, and to buy a culture is worse. */
 const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, buy: 6 };
 
-function starterFor({ network: { sown }, starters, hours }: Placing, likely: readonly Walked[]): Need {
+function starterFor({ network: { sown }, starters, hours }: Placing, likely: Times): Need {
   if (!sown || !starters) return { is: 'ready' };
-  return needOf(starters, sown.culture, sown.massG, likely[sown.step]!.beginMin, hours);
+  return needOf(starters, sown.culture, sown.massG, likely[sown.step]!, hours);
 }
 
 /** A way before it is given its gear, and how it goes by luck. */
 export interface WayAt extends Omit<PlacedWay, 'racks' | 'uses'> {
-  readonly walks: ReadonlyMap<Luck, readonly Walked[]>;
+  readonly likely: Times;
+  readonly late: Times;
 }
 
-function giveCost({ steps }: Network, walked: readonly Walked[], { sourGive, otherGive }: Wishes): number {
-  return steps.reduce((sum, { give, sours }, i) => {
-    const moved = walked[i]!.movedMin;
+function giveCost({ steps }: Network, likely: Times, { sourGive, otherGive }: Wishes): number {
+  return steps.reduce((sum, { give, sours, lasts }, i) => {
+    const moved = likely[i + 1]! - likely[i]! - lasts.likely;
     const most = moved > 0 ? give.lateMin : give.earlyMin;
-    return moved === 0 || most <= 0
+    return Math.abs(moved) < 1e-6 || most <= 0
       ? sum
       : sum + (sours ? sourGive : otherGive) * Math.min(1, Math.abs(moved) / most) ** 2;
   }, 0);
@@ -187,9 +191,12 @@ function heldsOf({ steps }: Network): readonly (Held | null)[] {
     .reduce((best, s, i) => (s.give.lateMin > (steps[best]?.give.lateMin ?? 0) ? i : best), 0);
   const { lateMin } = steps[most]!.give;
   if (lateMin < WORTH_HOLDING_MIN) return [null];
-  return HOLDS_MIN.filter((forMin) => forMin <= lateMin).map((forMin) =>
-    forMin === 0 ? null : { step: most, forMin },
-  );
+  const held = HOLDS_MIN.filter((forMin) => forMin <= lateMin).map((forMin) => ({
+    step: most,
+    forMin,
+    afterWakingMin: 0,
+  }));
+  return [null, ...held, ...AFTER_WAKING_MIN.map((afterWakingMin) => ({ step: most, forMin: 0, afterWakingMin }))];
 }
 
 /** Ways to give each stand a rack, the smallest that do first; none where one of them finds none. */
@@ -206,12 +213,12 @@ function rackSets(stands: readonly Stand[], racks: readonly Rack[]): readonly (r
 }
 
 function inRacks(
-  { walks, ...way }: WayAt,
+  { likely, late, ...way }: WayAt,
   hands: readonly Use[],
   set: readonly number[],
   rank: number,
   placing: Placing,
 ): PlacedWay {
-  const uses = [...mergedUses(standing(walks, set, placing)), ...hands];
+  const uses = [...mergedUses(standing({ likely, late }, set, placing)), ...hands];
   return { ...way, racks: set, cost: way.cost + PIECE_COST * rank, uses };
 }

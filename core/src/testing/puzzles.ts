@@ -1,5 +1,5 @@
 import type { Random } from '../random/random.js';
-import { mergedUses, type Way, type Puzzle } from '../schedule/puzzle.js';
+import { mergedUses, type Job, type Puzzle, type Way } from '../schedule/puzzle.js';
 
 /** What a made-up puzzle is like. */
 export interface PuzzleLike {
@@ -9,6 +9,13 @@ export interface PuzzleLike {
   readonly resources: number;
   /** Of resources that are shared, so many settings. */
   readonly settings?: number;
+}
+
+/** So many jobs, of which some are the same as the one before. */
+function withTwins(jobs: number, random: Random, make: (j: number) => Job): readonly Job[] {
+  const made: Job[] = [];
+  for (let j = 0; j < jobs; j++) made.push(j > 0 && random() < 0.3 ? made[j - 1]! : make(j));
+  return made;
 }
 
 /** A made-up puzzle: jobs that each may stand at several times, on hands that are scarce and on gear that holds one or several. */
@@ -21,7 +28,7 @@ export function someWays({ jobs, waysEach, slots, resources, settings = 0 }: Puz
       id: `r${r}`,
       capacity: Int32Array.from({ length: slots }, () => (random() < 0.9 ? most : 0)),
     })),
-    jobs: Array.from({ length: jobs }, () => {
+    jobs: withTwins(jobs, random, (j) => {
       const setting = settings > 0 ? 1 + whole(settings) : 0;
       const parts = Array.from({ length: 1 + whole(3) }, () => ({
         resource: whole(resources),
@@ -42,7 +49,7 @@ export function someWays({ jobs, waysEach, slots, resources, settings = 0 }: Puz
         );
         return { cost: Math.round(1000 * random()) / 10, uses };
       });
-      return { ways: ways.sort((a, b) => a.cost - b.cost), unmetCost: 150 + whole(200) };
+      return { ways: ways.sort((a, b) => a.cost - b.cost), unmetCost: 150 + whole(200), alike: j };
     }),
   };
 }
