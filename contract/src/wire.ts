@@ -7,5 +7,8 @@ export * from './wire/kept.js';
 export * from './wire/event.js';
 export * from './wire/night.js';
 export * from './wire/room.js';
+export * from './wire/orders.js';
+export * from './wire/plan-time.js';
+export * from './wire/pours.js';
 export type { FieldProblem, Problem } from './problem.js';
 export * from './wire/cultures-file.js';

@@ -152,3 +152,6 @@ export * from './schedule/plan.js';
 export * from './schedule/timeline.js';
 export * from './schedule/ways.js';
 export * from './schedule/starters.js';
+export * from './schedule/alternatives.js';
+export * from './schedule/materials.js';
+export * from './schedule/move.js';

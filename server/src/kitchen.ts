@@ -1,4 +1,4 @@
-import type { Larder } from '@oat-crock/contract';
+import type { Larder, PlannedPour, WantedOrder } from '@oat-crock/contract';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
@@ -22,6 +22,8 @@ export interface Kitchen {
   readonly lots: KeptStore<Lot>;
   readonly gear: KeptStore<Gear>;
   readonly methods: KeptStore<Method>;
+  readonly orders: KeptStore<WantedOrder>;
+  readonly pours: KeptStore<PlannedPour>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
   readonly clock: Clock;
@@ -33,7 +35,13 @@ export interface Kitchen {
 export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
   const entries = entryStore(db);
   const household = householdStore(db);
-  const kept = { lots: keptStore(db, 'lots'), gear: keptStore(db, 'gear'), methods: keptStore(db, 'methods') };
+  const kept = {
+    lots: keptStore(db, 'lots'),
+    gear: keptStore(db, 'gear'),
+    methods: keptStore(db, 'methods'),
+    orders: keptStore(db, 'orders'),
+    pours: keptStore(db, 'pours'),
+  };
   return {
     db,
     entries,
@@ -42,7 +50,13 @@ export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
     photos: photoStore(db),
     room: roomStore(db),
     ...kept,
-    larder: () => ({ lots: kept.lots.all(), gear: kept.gear.all(), methods: kept.methods.all() }),
+    larder: () => ({
+      lots: kept.lots.all(),
+      gear: kept.gear.all(),
+      methods: kept.methods.all(),
+      orders: kept.orders.all(),
+      pours: kept.pours.all(),
+    }),
     clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),
     events: events(entries),
     log,

@@ -1,14 +1,11 @@
 import { GEAR_TYPES, type GearKind } from '@oat-crock/core';
 import Joi from 'joi';
+import { choicesOfAMake } from '../wire/entry-parts.js';
 
 const GEAR_KINDS = Object.keys(GEAR_TYPES) as GearKind[];
 
 const pct = (min: number, max: number) => Joi.number().min(min).max(max);
 const tempC = Joi.number().min(0).max(100);
-
-const choices = Joi.object()
-  .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
-  .max(60);
 
 const milk = Joi.object({
   fatPct: pct(0, 50).required(),
@@ -85,7 +82,7 @@ const plan = Joi.object({
         method: Joi.string().max(60).required(),
         massG: Joi.number().min(100).max(500_000).required(),
         dueMin: planMin.required(),
-        choices: choices.default({}),
+        choices: choicesOfAMake.default({}),
       }),
     )
     .min(1)
@@ -211,7 +208,7 @@ export const DOOR_SCHEMAS = {
   }),
   make: Joi.object({
     method: Joi.string().max(60).required(),
-    choices: choices.default({}),
+    choices: choicesOfAMake.default({}),
     massG: Joi.number().min(250).max(60_000).required(),
   }),
   plan,

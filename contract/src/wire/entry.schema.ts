@@ -1,16 +1,12 @@
 import type { Entry } from '@oat-crock/core';
 import Joi from 'joi';
-import { moment, ulid } from './entry-parts.js';
+import { choicesOfAMake, moment, ulid } from './entry-parts.js';
 import { READING_BOUNDS } from './entry.js';
 import { lotStockSchema } from './larder.schema.js';
 import { methodSchema } from './method.schema.js';
 import { tagged } from './tagged.js';
 
 const text = (most: number) => Joi.string().trim().min(1).max(most);
-
-const choices = Joi.object()
-  .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
-  .max(60);
 
 const reading = Joi.object({
   type: Joi.valid('reading').required(),
@@ -37,7 +33,7 @@ const BODIES = {
   started: Joi.object({
     type: Joi.valid('started').required(),
     methodId: text(60).required(),
-    choices: choices.required(),
+    choices: choicesOfAMake.required(),
     name: text(80).required(),
     stocks: Joi.array().items(lotStockSchema).max(12),
     gear: Joi.array().items(ulid).max(12),

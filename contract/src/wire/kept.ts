@@ -1,4 +1,6 @@
 import type { Gear, Lot, Method } from '@oat-crock/core';
+import type { WantedOrder } from './orders.js';
+import type { PlannedPour } from './pours.js';
 
 /** What a household keeps a record of and may change, by the family it is stored in. */
 export interface KeptFamilies {
@@ -6,6 +8,9 @@ export interface KeptFamilies {
   readonly gear: Gear;
   /** Methods of one's own; the id of one is a ULID. */
   readonly methods: Method;
+  readonly orders: WantedOrder;
+  /** Makes of a plan that was taken. */
+  readonly pours: PlannedPour;
 }
 
 export type Family = keyof KeptFamilies;
@@ -13,7 +18,7 @@ export type Family = keyof KeptFamilies;
 /** A record of any family. */
 export type KeptItem = KeptFamilies[Family];
 
-export const FAMILIES = ['lots', 'gear', 'methods'] as const satisfies readonly Family[];
+export const FAMILIES = ['lots', 'gear', 'methods', 'orders', 'pours'] as const satisfies readonly Family[];
 
 /** A record with the version that an edit must name. One that was taken away stays, with the moment it went. */
 export interface Kept<T> {

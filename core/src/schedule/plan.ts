@@ -14,7 +14,7 @@ import { sharedFeeds, type Feed, type StarterHere } from './starters.js';
 import { awakeMin, walk, type Walked } from './timeline.js';
 import { whyLeftOut, whyNoWay } from './unmet.js';
 import { handsUses } from './uses.js';
-import { USUAL_WISHES, waysOf, type PlacedWay, type Wishes } from './ways.js';
+import { USUAL_WISHES, waysOf, type PlacedWay, type Placing, type Wishes } from './ways.js';
 
 /** What is on already and cannot be moved: its hands, and what it stands in. */
 export interface Committed {
@@ -84,6 +84,7 @@ export interface WantedMake {
   readonly parts: number;
   readonly network: Network;
   readonly ways: readonly PlacedWay[];
+  readonly placing: Placing;
 }
 
 /** Everything a plan is searched in. */
@@ -123,7 +124,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
     const all = waysOf(placing);
     const ways = order.pinnedMin === undefined ? all : all.filter((w) => Math.abs(w.startMin - fromMin) < SLOT_MIN);
     if (ways.length === 0) impossible.push(whyNoWay(order, placing));
-    else for (let part = 1; part <= parts; part++) wanted.push({ order, part, parts, network, ways });
+    else for (let part = 1; part <= parts; part++) wanted.push({ order, part, parts, network, ways, placing });
   }
   const slots = horizonMin / SLOT_MIN;
   const puzzle: Puzzle = {

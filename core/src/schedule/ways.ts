@@ -12,8 +12,10 @@ export interface Wishes {
   readonly nightMin: number;
   /** A minute of hands outside working hours. */
   readonly offMin: number;
-  /** An hour that it stands ready before it is wanted. */
+  /** An hour that it stands ready before it is wanted, more or less than is wished for. */
   readonly ageH: number;
+  /** It is wished to stand ready so long before, h. */
+  readonly spareH: number;
   /** All the give of a souring used, and of what does not sour. */
   readonly sourGive: number;
   readonly otherGive: number;
@@ -21,7 +23,15 @@ export interface Wishes {
   readonly laterH: number;
 }
 
-export const USUAL_WISHES: Wishes = { nightMin: 60, offMin: 1, ageH: 0.25, sourGive: 8, otherGive: 1, laterH: 0.05 };
+export const USUAL_WISHES: Wishes = {
+  nightMin: 60,
+  offMin: 1,
+  ageH: 0.25,
+  spareH: 0,
+  sourGive: 8,
+  otherGive: 1,
+  laterH: 0.05,
+};
 
 /** A way of doing a make: when it begins, what is held on purpose, in which pieces of gear, and what of it costs. */
 export interface PlacedWay extends Way {
@@ -54,8 +64,16 @@ export interface Placing {
   readonly starters: readonly StarterHere[] | null;
 }
 
+/** The ways of beginning at one minute, whatever comes of it: one for each piece of gear that holds it; none beyond the horizon. */
+export function waysAt(placing: Placing, startMin: number, held: Held | null = null): readonly PlacedWay[] {
+  const { network, hours, racks } = placing;
+  const likely = timesOf(network.steps, startMin, hours, 'likely', held);
+  const way = likely && wayAt(placing, startMin, held, likely);
+  return way ? inAllRacks(way, rackSets(network.stands, racks), placing) : [];
+}
+
 /** Of the life of a product as much may be over when it is handed on. */
-const LIFE_SPENT = 0.5;
+export const LIFE_SPENT = 0.5;
 /** How much hands at each of three lucks count. */
 const LUCKS: readonly (readonly [Luck, number])[] = [
   ['likely', 0.5],
@@ -93,14 +111,13 @@ export function waysOf(placing: Placing): readonly PlacedWay[] {
       if (seen.has(ends)) continue;
       seen.add(ends);
       const way = wayAt(placing, start, held, likely);
-      if (way) found.push(way);
+      if (way && (dueMin === null || way.readyLateMin <= dueMin)) found.push(way);
     }
     start += start < fineMin ? COARSE_MIN - (start % COARSE_MIN) : SLOT_MIN;
   }
   return bestOfEach(found)
     .flatMap((way) => {
-      const hands = handsOf(way, placing);
-      return sets.map((set, rank) => inRacks(way, hands, set, rank, placing));
+      return inAllRacks(way, sets, placing);
     })
     .sort((a, b) => a.cost - b.cost || a.startMin - b.startMin);
 }
@@ -128,7 +145,7 @@ function bestOfEach(ways: readonly WayAt[]): readonly WayAt[] {
     });
 }
 
-/** A way to do a make that begins at a minute, before it is given its gear; null where it would be too late. */
+/** A way to do a make that begins at a minute, before it is given its gear; null where it is not over within the horizon. */
 function wayAt(placing: Placing, startMin: number, held: Held | null, likely: Times): WayAt | null {
   const { network, hours, dueMin, wishes } = placing;
   const { steps } = network;
@@ -147,13 +164,12 @@ function wayAt(placing: Placing, startMin: number, held: Held | null, likely: Ti
   }
   const readyMin = likely.at(-1)!;
   const readyLateMin = late.at(-1)!;
-  if (dueMin !== null && readyLateMin > dueMin) return null;
   const starter = starterFor(placing, likely);
   const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
   const cost =
     wishes.nightMin * nightMin +
     wishes.offMin * offMin +
-    wishes.ageH * ageH +
+    (dueMin === null ? 0 : wishes.ageH * Math.abs(ageH - wishes.spareH)) +
     giveCost(network, likely, wishes) +
     STARTER_COST[starter.is] +
     (dueMin === null ? (wishes.laterH * readyMin) / 60 : 0);
@@ -210,6 +226,11 @@ function rackSets(stands: readonly Stand[], racks: readonly Rack[]): readonly (r
       ),
     [[]],
   );
+}
+
+function inAllRacks(way: WayAt, sets: readonly (readonly number[])[], placing: Placing): readonly PlacedWay[] {
+  const hands = handsOf(way, placing);
+  return sets.map((set, rank) => inRacks(way, hands, set, rank, placing));
 }
 
 function inRacks(

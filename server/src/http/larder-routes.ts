@@ -6,6 +6,8 @@ import {
   gearSchema,
   InputRefused,
   lotSchema,
+  orderSchema,
+  pourSchema,
   problem,
   type Family,
   type Kept,
@@ -15,11 +17,21 @@ import type { Schema } from 'joi';
 import { Router, type Request, type Response } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import type { KeptStore } from '../store/kept.js';
-import { isCulture, methodFaults } from '@oat-crock/core';
+import {
+  checkChoices,
+  isCulture,
+  isStock,
+  lotsNamed,
+  methodFaults,
+  METHODS,
+  stockOfLot,
+  type Choices,
+  type LotStock,
+} from '@oat-crock/core';
 import { methodFileDocument } from './openapi.js';
 import { HttpProblem, notFound } from './errors.js';
 
-/** Lots and gear: read, written over the version that was read, taken away and brought back. */
+/** Lots, gear, methods and orders: read, written over the version that was read, taken away and brought back. */
 export function larderRoutes(kitchen: Kitchen): Router {
   const router = Router();
   router.get('/larder', (_request, response) => {
@@ -41,6 +53,12 @@ export function larderRoutes(kitchen: Kitchen): Router {
       ? methodFaults(method)
       : [{ field: 'id', message: 'It is the id of a method of the house.', remedy: 'Give it one of its own, a ULID.' }],
   );
+
+  keep('orders', kitchen.orders, orderSchema, 'order', ({ methodId, choices }) =>
+    orderFaults(kitchen, methodId, choices),
+  );
+
+  keep('pours', kitchen.pours, pourSchema, 'planned make');
 
   router.get('/method.schema.json', (_request, response) => {
     response.json(methodFileDocument());
@@ -84,6 +102,35 @@ export function larderRoutes(kitchen: Kitchen): Router {
       kitchen.events.tell({ type: 'larder', larder: { [family]: [saved] } });
       response.status(status).set('etag', `"${saved.version}"`).json(saved);
     }
+  }
+}
+
+/** The lots of one's own that some choices name. */
+function stocksOf(kitchen: Kitchen, choices: Choices): readonly LotStock[] {
+  return lotsNamed(choices).flatMap((id) => {
+    const lot = kitchen.lots.get(id)?.item;
+    return lot && isStock(lot) ? [stockOfLot(lot)] : [];
+  });
+}
+
+/** What is wrong with the method of an order, or with how it is decided. */
+function orderFaults(kitchen: Kitchen, methodId: string, choices: Choices): readonly FieldProblem[] {
+  const own = kitchen.methods.get(methodId);
+  const method = own?.item ?? METHODS.find((m) => m.id === methodId);
+  if (!method)
+    return [
+      {
+        field: 'methodId',
+        message: `There is no method "${methodId}".`,
+        remedy: 'Name one of the house, or of your own.',
+      },
+    ];
+  try {
+    checkChoices(method, choices, stocksOf(kitchen, choices));
+    return [];
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return [{ field: 'choices', message: `${error.message}.`, remedy: 'Choose what is offered.' }];
   }
 }
 

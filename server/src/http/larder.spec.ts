@@ -162,9 +162,38 @@ describe('methods of one’s own', () => {
     expect(form.required).toEqual(['oatCrock', 'version', 'method']);
     expect(Object.keys(form.properties.method.properties)).toContain('stages');
     const { paths } = (await request(app).get(`${API}/openapi.json`)).body;
-    for (const family of ['lots', 'gear', 'methods']) {
+    for (const family of ['lots', 'gear', 'methods', 'orders', 'pours']) {
       expect(Object.keys(paths[`/${family}/{id}`])).toEqual(['put', 'delete']);
     }
+  });
+});
+
+describe('what is wanted', () => {
+  const order = (more: object = {}) => ({
+    id: ulid(),
+    whom: 'Quay stall',
+    methodId: 'strained-yogurt',
+    choices: {},
+    productG: 2000,
+    due: { is: 'weekly', day: 6, atH: 7, fromMs: 1_777_708_800_000 },
+    note: '',
+    ...more,
+  });
+
+  it('is kept over versions like all of the larder, and comes with it', async () => {
+    const wanted = order();
+    expect((await make('orders', wanted)).status).toBe(201);
+    const { orders } = (await request(app).get(`${API}/larder`)).body;
+    expect(orders.map((o: { item: { id: string } }) => o.item.id)).toContain(wanted.id);
+  });
+
+  it('of a method that is not there, decided as it cannot be, or at no hour, is refused by the field', async () => {
+    expect(fields(await make('orders', order({ methodId: 'soup' })))).toEqual(['methodId']);
+    expect(fields(await make('orders', order({ choices: { fatPct: 900 } })))).toEqual(['choices']);
+    expect(
+      fields(await make('orders', order({ due: { is: 'weekly', day: 6, atH: 25, fromMs: 1_777_708_800_000 } }))),
+    ).toEqual(['due.atH']);
+    expect(fields(await make('orders', order({ due: { is: 'never' } })))).toEqual(['due.is']);
   });
 });
 

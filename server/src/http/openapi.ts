@@ -4,6 +4,8 @@ import {
   entriesSchema,
   faultSchema,
   gearSchema,
+  orderSchema,
+  pourSchema,
   instrumentReadingsSchema,
   lotSchema,
   methodFileSchema,
@@ -17,6 +19,13 @@ import joiToSwagger from 'joi-to-swagger';
 
 /** The package is CommonJS with a default inside its default. */
 const { default: toSwagger } = joiToSwagger as unknown as { default: (schema: Joi.Schema) => { swagger: object } };
+
+/** Open forms of a plan, by the end of their address. */
+const PLAN_FORMS: Readonly<Record<string, string>> = {
+  ics: 'a calendar (RFC 5545) that may be subscribed to',
+  csv: 'a table of its hands (RFC 4180)',
+  json: 'orders and planned makes',
+};
 
 interface Operation {
   readonly path: string;
@@ -145,7 +154,15 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'What makes took out of a lot',
     answers: { '200': 'Uses', '404': 'No such lot' },
   },
+  ...['ics', 'csv', 'json'].map((form): Operation => ({
+    path: `/plan.${form}`,
+    method: 'get',
+    summary: `The plan that was taken, as ${PLAN_FORMS[form]!}`,
+    answers: { '200': 'Plan' },
+  })),
   ...kept('gear', 'a piece of gear', gearSchema),
+  ...kept('orders', 'an order', orderSchema),
+  ...kept('pours', 'a planned make', pourSchema),
   ...kept('methods', 'a method of one’s own', methodSchema),
   {
     path: '/method.schema.json',

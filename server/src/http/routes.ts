@@ -17,6 +17,7 @@ import { admitEntries } from './admit.js';
 import { HttpProblem, notFound } from './errors.js';
 import { instrumentRoutes } from './instrument-routes.js';
 import { larderRoutes } from './larder-routes.js';
+import { planRoutes } from './plan-routes.js';
 import { photoRoutes } from './photo-routes.js';
 import { openApiDocument } from './openapi.js';
 
@@ -117,6 +118,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
   });
 
   router.use(larderRoutes(kitchen));
+  router.use(planRoutes(kitchen));
 
   router.get('/openapi.json', (_request, response) => {
     response.json(openApiDocument());

@@ -20,7 +20,13 @@ export interface KeptStore<T> {
   readonly remove: (id: string, overVersion: number, atMs: number) => Kept<T> | null;
 }
 
-const TABLES: Readonly<Record<Family, string>> = { lots: 'lot', gear: 'gear', methods: 'own_method' };
+const TABLES: Readonly<Record<Family, string>> = {
+  lots: 'lot',
+  gear: 'gear',
+  methods: 'own_method',
+  orders: 'wanted_order',
+  pours: 'planned_pour',
+};
 
 export function keptStore<F extends Family>(db: Db, family: F): KeptStore<KeptFamilies[F]> {
   type T = KeptFamilies[F];

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
-import type { Family, FieldProblem, Kept, KeptItem, Larder } from '@oat-crock/contract/wire';
+import type { Family, FieldProblem, Kept, KeptItem, Larder, PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 
 /** A record as it is being written: any field may still be empty or wrong. */
@@ -27,6 +27,8 @@ export interface LarderState {
   readonly lots: Records<Lot>;
   readonly gear: Records<Gear>;
   readonly methods: Records<Method>;
+  readonly orders: Records<WantedOrder>;
+  readonly pours: Records<PlannedPour>;
   /** By id: what is being written and not yet saved. */
   readonly writing: Readonly<Record<string, Writing>>;
 }
@@ -52,7 +54,7 @@ export const LarderActions = createActionGroup({
   },
 });
 
-const initial: LarderState = { lots: {}, gear: {}, methods: {}, writing: {} };
+const initial: LarderState = { lots: {}, gear: {}, methods: {}, orders: {}, pours: {}, writing: {} };
 
 export const larderFeature = createFeature({
   name: 'larder',
@@ -63,6 +65,8 @@ export const larderFeature = createFeature({
       lots: withTold(state.lots, larder.lots ?? []),
       gear: withTold(state.gear, larder.gear ?? []),
       methods: withTold(state.methods, larder.methods ?? []),
+      orders: withTold(state.orders, larder.orders ?? []),
+      pours: withTold(state.pours, larder.pours ?? []),
     })),
     on(LarderActions.written, (state, { family, draft, overVersion }) => {
       const before = state.writing[draft.id];

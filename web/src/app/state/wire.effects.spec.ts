@@ -38,7 +38,7 @@ class FakeWire {
       entries: [],
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
-      larder: { lots: [], gear: [], methods: [] },
+      larder: { lots: [], gear: [], methods: [], orders: [], pours: [] },
       room: [{ atMs: 5, tempC: 19 }],
     });
   }

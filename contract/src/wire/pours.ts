@@ -1,0 +1,155 @@
+import type { Choices, CultureId, Plan, PlannedMake } from '@oat-crock/core';
+import type { Occurrence } from './orders.js';
+
+const MIN_MS = 60_000;
+
+/** Hands of a planned make: what they do, when, for how long, and how early or late they may come. */
+export interface PlannedHand {
+  readonly stageId: string;
+  readonly says: string;
+  readonly atMs: number;
+  readonly minutes: number;
+  readonly earliestMs: number;
+  readonly latestMs: number;
+}
+
+/** The feeding of a culture before a planned make. */
+export interface PlannedFeed {
+  readonly culture: CultureId;
+  readonly beginMs: number;
+  readonly ripeMs: number;
+  readonly milkG: number;
+  readonly starterG: number;
+  readonly tempC: number;
+}
+
+/** A make as a plan that was taken has it. */
+export interface PlannedPour {
+  /** ULID: the same for as long as it is of the same order, day and part, however it is moved. */
+  readonly id: string;
+  /** Of which order, and of which day of it. */
+  readonly occurrenceId: string;
+  readonly part: number;
+  readonly parts: number;
+  readonly name: string;
+  readonly whom: string;
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly productG: number;
+  readonly startMs: number;
+  readonly readyMs: number;
+  /** Ready by then nine times in ten. */
+  readonly readyLateMs: number;
+  readonly dueMs: number | null;
+  /** A step that is held on, on purpose. */
+  readonly held: { readonly stageId: string; readonly forMin: number; readonly afterWakingMin: number } | null;
+  /** True where somebody has put it there: it is not moved by itself. */
+  readonly pinned: boolean;
+  readonly hands: readonly PlannedHand[];
+  readonly gear: readonly string[];
+  readonly feed: PlannedFeed | null;
+  /** The batch it was begun as; null while it is planned. */
+  readonly batchId: string | null;
+}
+
+/** Sittings: hands that follow each other within so many minutes are one visit to the crocks. */
+const ONE_SITTING_MIN = 30;
+
+/** Hands that are done in one visit. */
+export interface Sitting {
+  readonly fromMs: number;
+  readonly untilMs: number;
+  readonly hands: readonly PlannedHand[];
+}
+
+/** The visits that a pour asks for, in order of time. */
+export function sittingsOf(hands: readonly PlannedHand[]): readonly Sitting[] {
+  const sittings: { fromMs: number; untilMs: number; hands: PlannedHand[] }[] = [];
+  for (const hand of hands) {
+    const last = sittings.at(-1);
+    const untilMs = hand.atMs + hand.minutes * MIN_MS;
+    if (last && hand.atMs - last.untilMs <= ONE_SITTING_MIN * MIN_MS) {
+      last.hands.push(hand);
+      last.untilMs = Math.max(last.untilMs, untilMs);
+    } else sittings.push({ fromMs: hand.atMs, untilMs, hands: [hand] });
+  }
+  return sittings;
+}
+
+/**
+ * A plan as it is kept: each make as a pour. What was kept of the same order, day and part before keeps its id, so that a
+ * calendar that has it moves it rather than show it twice.
+ *
+ * @param startMs the moment at which the plan begins
+ */
+export function poursOf(
+  { makes }: Pick<Plan, 'makes'>,
+  occurrences: readonly Occurrence[],
+  startMs: number,
+  before: readonly PlannedPour[],
+  newId: () => string,
+): readonly PlannedPour[] {
+  const wanted = new Map(occurrences.map((o) => [o.id, o]));
+  return makes.flatMap((make): PlannedPour[] => {
+    const occurrence = wanted.get(make.orderId);
+    if (!occurrence) return [];
+    const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === make.part);
+    return [pourOf(make, occurrence, startMs, kept?.id ?? newId(), kept?.pinned ?? false)];
+  });
+}
+
+function pourOf(
+  make: PlannedMake,
+  { id: occurrenceId, order, dueMs }: Occurrence,
+  startMs: number,
+  id: string,
+  pinned: boolean,
+): PlannedPour {
+  const { network, way, steps, feed } = make;
+  const ms = (min: number) => Math.round(startMs + min * MIN_MS);
+  return {
+    id,
+    occurrenceId,
+    part: make.part,
+    parts: make.parts,
+    name: network.name,
+    whom: order.whom,
+    methodId: network.methodId,
+    choices: network.choices,
+    productG: Math.round(network.productG),
+    startMs: ms(way.startMin),
+    readyMs: ms(way.readyMin),
+    readyLateMs: ms(way.readyLateMin),
+    dueMs,
+    held: way.held && {
+      stageId: network.steps[way.held.step]!.stageId,
+      forMin: way.held.forMin,
+      afterWakingMin: way.held.afterWakingMin,
+    },
+    pinned,
+    hands: network.steps.map(({ stageId, says, handsMin }, i): PlannedHand => {
+      const atMs = ms(steps[i]!.beginMin);
+      // How early or late hands may come is the give of the step before them.
+      const give = network.steps[i - 1]?.give ?? { earlyMin: 0, lateMin: 0 };
+      const moved = steps[i - 1]?.movedMin ?? 0;
+      return {
+        stageId,
+        says,
+        atMs,
+        minutes: handsMin,
+        earliestMs: Math.round(atMs - (give.earlyMin + moved) * MIN_MS),
+        latestMs: Math.round(atMs + (give.lateMin - moved) * MIN_MS),
+      };
+    }),
+    gear: make.gear.map((g) => g.name ?? g.kind),
+    feed: feed && {
+      culture: feed.culture,
+      beginMs: ms(feed.beginMin),
+      ripeMs: ms(feed.ripeMin),
+      milkG: Math.round(feed.milkG),
+      starterG: Math.round(10 * feed.starterG) / 10,
+      tempC: feed.tempC,
+    },
+    batchId: null,
+  };
+}

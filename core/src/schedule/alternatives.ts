@@ -1,0 +1,103 @@
+import type { Made } from './orders.js';
+import { layOut, plans, type Plan, type PlanAsked, type Setting } from './plan.js';
+import { USUAL_WISHES, type Wishes } from './ways.js';
+
+/** A leaning that a whole plan may have. */
+export interface Leaning {
+  readonly id: 'even' | 'fresh' | 'early';
+  readonly name: string;
+  readonly why: string;
+  readonly wishes: Wishes;
+}
+
+/** The leanings that plans are made by, the usual one first. */
+export const LEANINGS: readonly Leaning[] = [
+  {
+    id: 'even',
+    name: 'Hands in working hours',
+    why: 'Hands come when somebody works anyway; what is ready waits in the cold for some hours.',
+    wishes: USUAL_WISHES,
+  },
+  {
+    id: 'fresh',
+    name: 'As fresh as it can be',
+    why: 'Each is ready shortly before it is wanted, though hands come early or late in the day for it.',
+    wishes: { ...USUAL_WISHES, offMin: 0.2, ageH: 3 },
+  },
+  {
+    id: 'early',
+    name: 'Early, with time to spare',
+    why: 'Each is ready a day or so before it is wanted: what goes wrong can be made again, and nothing is soured to the last of its give.',
+    wishes: { ...USUAL_WISHES, offMin: 2, spareH: 24, sourGive: 40, otherGive: 0.2 },
+  },
+];
+
+/** What a plan is like, in figures. */
+export interface Likeness {
+  readonly nightMin: number;
+  readonly offMin: number;
+  readonly handsMin: number;
+  /** Age at which what is wanted by a time is handed on, h: the mean, and the oldest. */
+  readonly meanAgeH: number;
+  readonly oldestH: number;
+  /** The time that is left, nine times in ten, where least is, h; null where nothing is wanted by a time. */
+  readonly leastToSpareH: number | null;
+  readonly firstMin: number | null;
+  readonly feedings: number;
+}
+
+/** A whole plan of a leaning. */
+export interface Alternative {
+  readonly leaning: Leaning;
+  readonly setting: Setting;
+  readonly plan: Plan;
+  readonly likeness: Likeness;
+}
+
+/** What a plan is like. */
+export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Plan, asked: PlanAsked): Likeness {
+  const due = new Map(asked.orders.map((o) => [o.id, o.dueMin]));
+  const timed = makes.filter((m) => due.get(m.orderId) !== null);
+  const ages = timed.map((m) => m.way.ageH);
+  const spare = timed.map((m) => (due.get(m.orderId)! - m.way.readyLateMin) / 60);
+  const firsts = makes.map((m) => m.feed?.beginMin ?? m.way.startMin);
+  return {
+    nightMin: nightHandsMin,
+    offMin: offHandsMin,
+    handsMin,
+    meanAgeH: ages.length > 0 ? ages.reduce((a, b) => a + b, 0) / ages.length : 0,
+    oldestH: Math.max(0, ...ages),
+    leastToSpareH: spare.length > 0 ? Math.min(...spare) : null,
+    firstMin: firsts.length > 0 ? Math.min(...firsts) : null,
+    feedings: makes.filter((m) => m.feed).length,
+  };
+}
+
+/**
+ * Whole plans of each leaning, one after the other, each after every round of its search; a plan that is the same as one before
+ * it is left out by {@link differs}.
+ *
+ * @param roundsEach rounds after which the next leaning has its turn
+ */
+export function* alternatives(asked: PlanAsked, roundsEach: number): Generator<Alternative, void, void> {
+  const known = new Map<string, Made>();
+  for (const leaning of LEANINGS) {
+    const own = { ...asked, wishes: leaning.wishes };
+    const setting = layOut(own, known);
+    for (const plan of plans(setting)) {
+      yield { leaning, setting, plan, likeness: likenessOf(plan, own) };
+      if (plan.round >= roundsEach) break;
+    }
+  }
+}
+
+/** Plans whose makes all begin within so many minutes of each other are one. */
+const SAME_MIN = 45;
+
+/** True where two plans are not the same in all but minutes. */
+export function differs(a: Plan, b: Plan): boolean {
+  if (a.makes.length !== b.makes.length) return true;
+  const begins = (plan: Plan) => plan.makes.map((m) => [`${m.orderId} ${m.part}`, m.way.startMin] as const);
+  const other = new Map(begins(b));
+  return begins(a).some(([id, at]) => Math.abs((other.get(id) ?? Infinity) - at) > SAME_MIN);
+}

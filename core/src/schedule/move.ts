@@ -1,0 +1,124 @@
+import { emptyBoard, type Board } from './board.js';
+import { gearWord, handsResource } from './gear.js';
+import type { PlannedMake, Setting, WantedMake } from './plan.js';
+import { SLOT_MIN } from './puzzle.js';
+import { awakeMin, walk, type Held, type Walked } from './timeline.js';
+import { LIFE_SPENT, waysAt, type PlacedWay } from './ways.js';
+
+/** Something that does not hold if a make is moved, in a sentence; the step it is about, where it is about one. */
+export interface Break {
+  readonly is: 'night' | 'late' | 'old' | 'milk' | 'gear' | 'hands' | 'over';
+  readonly says: string;
+  readonly step: number | null;
+  /** Other makes of the plan that it stands against. */
+  readonly against: readonly PlannedMake[];
+}
+
+/** A make of a plan as it would be, begun at another minute. */
+export interface Moved {
+  readonly startMin: number;
+  readonly held: Held | null;
+  readonly steps: readonly Walked[];
+  /** Empty where all holds. */
+  readonly breaks: readonly Break[];
+  /** The nearest way that holds with everything else left where it is; null where there is none, or none is needed. */
+  readonly repair: PlacedWay | null;
+  /** How it would stand in its gear; null where it finds no room, or is not over within the plan. */
+  readonly way: PlacedWay | null;
+}
+
+/**
+ * What becomes of a make of a plan that is begun at another minute while all others stay: its steps, what breaks and why, and
+ * the nearest way that does. Fast enough to be asked at every touch of a drag.
+ */
+export function moved(
+  setting: Setting,
+  makes: readonly PlannedMake[],
+  make: PlannedMake,
+  startMin: number,
+  held: Held | null = null,
+): Moved {
+  const wanted = wantedOf(setting, make);
+  const others = makes.filter((m) => m !== make);
+  const board = boardOf(setting, others);
+  const ways = waysAt(wanted.placing, startMin, held);
+  const fitting = ways.find((way) => board.fits(way)) ?? null;
+  const way = fitting ?? ways[0] ?? null;
+  const steps = walk(wanted.network, startMin, setting.hours, 'likely', held) ?? [];
+  const breaks = way
+    ? [...ofHours(setting, wanted, way, steps), ...(fitting ? [] : ofRoom(setting, way, board, others))]
+    : [{ is: 'over', says: 'It would not be over within the plan.', step: null, against: [] } as const];
+  const repair = breaks.length > 0 ? nearest(wanted.ways, board, startMin) : null;
+  return { startMin, held, steps, breaks, repair, way: fitting };
+}
+
+function wantedOf({ wanted }: Setting, make: PlannedMake): WantedMake {
+  const found = wanted.find((w) => w.order.id === make.orderId && w.part === make.part);
+  if (!found) throw new RangeError(`There is no make ${make.part} of "${make.orderId}" in this plan`);
+  return found;
+}
+
+function boardOf({ puzzle }: Setting, makes: readonly PlannedMake[]): Board {
+  const board = emptyBoard(puzzle);
+  for (const { way } of makes) board.put(way);
+  return board;
+}
+
+/** The way that begins nearest to a minute, the cheaper of two as near. */
+function nearest(ways: readonly PlacedWay[], board: Board, startMin: number): PlacedWay | null {
+  const far = (way: PlacedWay) => Math.abs(way.startMin - startMin);
+  return [...ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost).find((way) => board.fits(way)) ?? null;
+}
+
+/** "26 h", "40 min". */
+const sayMin = (min: number) => (min < 90 ? `${Math.max(1, Math.round(min))} min` : `${Math.round(min / 60)} h`);
+
+function ofHours(
+  { hours }: Setting,
+  { order, network }: WantedMake,
+  way: PlacedWay,
+  steps: readonly Walked[],
+): readonly Break[] {
+  const breaks: Break[] = [];
+  const say = (is: Break['is'], says: string, step: number | null = null) =>
+    breaks.push({ is, says, step, against: [] });
+  const { dueMin, fromMin = 0 } = order;
+  if (way.startMin < fromMin) say('milk', `Its milk is there only ${sayMin(fromMin - way.startMin)} later.`, 0);
+  if (dueMin !== null && way.readyMin > dueMin)
+    say('late', `It is ready ${sayMin(way.readyMin - dueMin)} after it is wanted.`);
+  else if (dueMin !== null && way.readyLateMin > dueMin)
+    say('late', `One time in ten it is ready ${sayMin(way.readyLateMin - dueMin)} too late.`);
+  const lifeH = 24 * network.keepsDays;
+  if (dueMin !== null && way.ageH > LIFE_SPENT * lifeH)
+    say('old', `It would be ${sayMin(60 * way.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`);
+  network.steps.forEach((step, i) => {
+    const { beginMin } = steps[i]!;
+    if (hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0)
+      say('night', `Hands for "${step.name}" fall in the night, or while nobody is at home.`, i);
+  });
+  return breaks;
+}
+
+/** What it finds no room in: the gear or the hands, and what has them. */
+function ofRoom({ racks }: Setting, way: PlacedWay, board: Board, others: readonly PlannedMake[]): readonly Break[] {
+  const clash = board.clash(way);
+  if (!clash) return [];
+  const { use, slot } = clash;
+  const against = others.filter((m) =>
+    m.way.uses.some((u) => u.resource === use.resource && u.from <= slot && u.to > slot),
+  );
+  const names = against.map((m) => m.network.name).join(' and ') || 'what is on already';
+  const [is, what] =
+    use.resource === handsResource(racks)
+      ? (['hands', 'Hands'] as const)
+      : (['gear', `The ${racks[use.resource]!.gear.name ?? gearWord(racks[use.resource]!.gear.kind)}`] as const);
+  const at = sayMin(slot * SLOT_MIN - way.startMin);
+  return [
+    {
+      is,
+      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${at} after it begins.`,
+      step: null,
+      against,
+    },
+  ];
+}

@@ -1,0 +1,151 @@
+import { methodById } from '../methods/index.js';
+import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
+import { alternatives, differs, LEANINGS, likenessOf, type Alternative } from './alternatives.js';
+import { emptyBoard } from './board.js';
+import { neededBy, toBuy, type LotLeftThen } from './materials.js';
+import { moved } from './move.js';
+import type { Order } from './orders.js';
+import { layOut, planFor, planOf, type PlanAsked } from './plan.js';
+import { search } from './search.js';
+import { seededRandom } from '../random/random.js';
+
+const DAY = 1440;
+
+/** A setting and its plan. */
+function planned(asked: PlanAsked) {
+  const setting = layOut(asked);
+  let plan = null;
+  for (const found of search(setting.puzzle, seededRandom(1))) {
+    plan = planOf(setting, found);
+    if (found.round >= 30) break;
+  }
+  return { setting, plan: plan! };
+}
+
+describe('a make of a plan that is moved', () => {
+  const yogurt = (id: string, dueMin: number): Order => ({
+    id,
+    method: methodById('scalded-yogurt'),
+    productG: 3000,
+    dueMin,
+  });
+  const box = { kind: 'thermostat', holdsL: 8, count: 1, name: 'Warm box' } as const;
+  const gear = [...EIGHT_PIECES.filter((g) => g.kind !== 'thermostat'), box];
+  const dueMin = 4 * DAY + 12 * 60;
+  const { setting, plan } = planned({
+    orders: [yogurt('A', dueMin), yogurt('B', dueMin)],
+    people: [maker(6)],
+    gear,
+    horizonMin: 6 * DAY,
+    seed: 1,
+  });
+  const [a, b] = plan.makes;
+  const at = (startMin: number) => moved(setting, plan.makes, a!, startMin);
+  const breaks = (startMin: number) => at(startMin).breaks.map((x) => x.is);
+
+  it('holds where it stood, and says of any other minute what breaks and why', () => {
+    expect(moved(setting, plan.makes, a!, a!.way.startMin, a!.way.held).breaks).toEqual([]);
+    expect(breaks(3 * DAY + 60)).toContain('night');
+    expect(breaks(dueMin - 60)).toContain('late');
+    expect(breaks(-60)).toContain('milk');
+    expect(breaks(6 * DAY - 60)).toEqual(['over']);
+    for (const { says } of at(3 * DAY + 60).breaks) expect(says).toMatch(/\.$/);
+  });
+
+  it('that wants the box of another is told whose it is', () => {
+    const onTop = at(b!.way.startMin);
+    const clash = onTop.breaks.find((x) => x.is === 'gear' || x.is === 'hands')!;
+    expect(clash.says).toMatch(/taken by Scalded yogurt/);
+    expect(clash.against.map((m) => m.orderId)).toEqual(['B']);
+    expect(onTop.way).toBeNull();
+  });
+
+  it('is offered the nearest way that holds beside all the others', () => {
+    for (const startMin of [DAY, 2.1 * DAY, b!.way.startMin, dueMin - 60]) {
+      const { repair, breaks: broken } = at(startMin);
+      if (broken.length === 0) continue;
+      const board = emptyBoard(setting.puzzle);
+      board.put(b!.way);
+      expect(board.fits(repair!)).toBeTrue();
+      expect(repair!.readyLateMin).toBeLessThanOrEqual(dueMin);
+      const nearer = setting.wanted[0]!.ways.filter(
+        (w) => Math.abs(w.startMin - startMin) < Math.abs(repair!.startMin - startMin) - 1,
+      );
+      expect(nearer.some((w) => board.fits(w))).toBeFalse();
+    }
+  });
+
+  it('keeps its steps in order and within their give', () => {
+    const { steps } = at(2 * DAY + 7 * 60);
+    steps.forEach(({ beginMin }, i) => expect(beginMin).toBe(i === 0 ? 2 * DAY + 7 * 60 : steps[i - 1]!.endMin));
+  });
+});
+
+describe('whole alternatives', () => {
+  const asked = someWeeks(4, 7, 2);
+  const last = new Map<string, Alternative>();
+  for (const alternative of alternatives(asked, 20)) last.set(alternative.leaning.id, alternative);
+
+  it('are one of each leaning, each as it is described', () => {
+    expect([...last.keys()]).toEqual(LEANINGS.map((l) => l.id));
+    const of = (id: string) => last.get(id)!.likeness;
+    expect(of('fresh').meanAgeH).toBeLessThanOrEqual(of('even').meanAgeH + 1e-9);
+    expect(of('early').meanAgeH).toBeGreaterThan(of('even').meanAgeH);
+    expect(of('even').offMin).toBeLessThanOrEqual(of('fresh').offMin + 1e-9);
+    for (const { plan } of last.values()) expect(plan.unmet).toEqual([]);
+  });
+
+  it('are told apart by when their makes begin', () => {
+    const [even, early] = [last.get('even')!.plan, last.get('early')!.plan];
+    expect(differs(even, even)).toBeFalse();
+    expect(differs(even, early)).toBeTrue();
+    expect(differs(even, { ...even, makes: even.makes.slice(1) })).toBeTrue();
+  });
+
+  it('of nothing is like nothing', () => {
+    const none = planFor({ ...asked, orders: [] }, 5);
+    expect(likenessOf(none, { ...asked, orders: [] })).toEqual(
+      jasmine.objectContaining({ handsMin: 0, leastToSpareH: null, firstMin: null, feedings: 0 }),
+    );
+  });
+});
+
+describe('what a plan weighs in', () => {
+  const { makes } = planFor(someWeeks(4, 7, 3), 20);
+  const lot = (id: string, more: Partial<LotLeftThen>): LotLeftThen => ({
+    id,
+    kind: 'milk',
+    name: id,
+    leftG: 1000,
+    untilMin: null,
+    ...more,
+  });
+
+  it('comes out of lots that are in date, those to be used first first, and what is short is bought in time', () => {
+    const lots = [lot('KEEPS', { leftG: 5e4 }), lot('SOON', { untilMin: 6 * DAY }), lot('GONE', { untilMin: 1 })];
+    const needs = neededBy(makes, lots);
+    const milk = needs.filter((n) => n.from.some((f) => f.lotId !== ''));
+    const taken = (id: string) =>
+      milk
+        .flatMap((n) => n.from)
+        .filter((f) => f.lotId === id)
+        .reduce((s, f) => s + f.massG, 0);
+    expect(taken('GONE')).toBe(0);
+    expect(taken('SOON')).toBeCloseTo(1000, 6);
+    for (const { massG, from, shortG } of needs) {
+      expect(from.reduce((sum, f) => sum + f.massG, 0) + shortG).toBeCloseTo(massG, 6);
+    }
+  });
+
+  it('with an empty larder is all to be bought, by the first make that wants it', () => {
+    const needs = neededBy(makes, []);
+    const list = toBuy(needs);
+    expect(list.reduce((sum, b) => sum + b.massG, 0)).toBeCloseTo(
+      needs.reduce((sum, n) => sum + n.massG, 0),
+      6,
+    );
+    for (const { what, byMin } of list)
+      expect(byMin).toBe(Math.min(...needs.filter((n) => n.what === what).map((n) => n.atMin)));
+    expect(list.map((b) => b.byMin)).toEqual([...list.map((b) => b.byMin)].sort((a, b) => a - b));
+  });
+});
