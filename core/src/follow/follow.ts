@@ -7,6 +7,7 @@ import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { plannedOf } from '../make/planned.js';
 import { firstOf, lastOf } from '../make/run.js';
+import { standsOf, type Stand } from '../make/stands.js';
 import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
 import type { Finding } from '../safety/rules.js';
@@ -62,6 +63,12 @@ export interface CrockView {
   readonly warmHours: number;
 }
 
+/** A vessel or a place that a make stands in, from when to when; null where it would never leave it. */
+export interface FollowedStand extends Omit<Stand, 'firstStep' | 'lastStep'> {
+  readonly fromMs: number;
+  readonly toMs: number | null;
+}
+
 /** Everything a page or a planner wants to know of one batch now. Plain data. */
 export interface Followed {
   readonly batchId: string;
@@ -69,6 +76,7 @@ export interface Followed {
   readonly stages: readonly FollowedStage[];
   readonly hands: readonly Hand[];
   readonly windows: readonly ReadyWindow[];
+  readonly stands: readonly FollowedStand[];
   readonly series: readonly SeriesPoint[];
   readonly now: CrockView;
   readonly end: CrockView;
@@ -187,6 +195,7 @@ function summarise({
     })),
     hands: handsOf(timeline, environment, batch.ended !== null),
     windows,
+    stands: standsIn(timeline),
     series: seriesOf(timeline),
     now: viewOf(here),
     end: viewOf(lastOf(last.run)),
@@ -218,6 +227,14 @@ function summarise({
     },
     arrives: last.endMs !== null && timeline.stages.length === planned.length,
   };
+}
+
+function standsIn({ stages }: Timeline): readonly FollowedStand[] {
+  return standsOf(stages.map((s) => s.run)).map(({ firstStep, lastStep, ...stand }) => ({
+    ...stand,
+    fromMs: stages[firstStep]!.beginMs,
+    toMs: stages[lastStep]!.endMs,
+  }));
 }
 
 /** How far what was learned has moved the begin of a souring that lies ahead. */

@@ -1,5 +1,5 @@
 import { GEAR_TYPES, type Gear, type GearKind } from '../larder/gear.js';
-import type { Stand } from './network.js';
+import type { Stand } from '../make/stands.js';
 
 /** Gear as a plan needs it: pieces alike, of which each holds one make, or several at one setting. */
 export type PlanGear = Pick<Gear, 'kind' | 'holdsL' | 'count'> & {

@@ -1,16 +1,14 @@
-import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../environment/household.js';
 import { hiddenMember } from '../instruments/stand-ins.js';
-import type { GearKind } from '../larder/gear.js';
 import type { LotStock } from '../larder/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
 import { cultureOf, planStages } from '../make/plan.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
+import { standsOf, type Stand } from '../make/stands.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { shelfLife } from '../safety/shelf-life.js';
 import type { Give } from '../stages/kind.js';
-import type { BoundStage } from '../stages/registry.js';
 import { totalG } from '../state/composition.js';
 
 /** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */
@@ -38,16 +36,6 @@ export interface Step {
   readonly sours: boolean;
 }
 
-/** A vessel or a place that a make takes from one step to another, both included. */
-export interface Stand {
-  readonly gear: GearKind;
-  readonly firstStep: number;
-  readonly lastStep: number;
-  readonly litres: number;
-  /** Warmth it is kept at, °C, where that must be shared; null where it has none. */
-  readonly keepC: number | null;
-}
-
 /** What starter a make takes, and in which step. */
 export interface Sown {
   readonly culture: NonNullable<ReturnType<typeof cultureOf>>;
@@ -73,25 +61,6 @@ export interface Network {
 /** Members that say how long each step may take, and P90 of a normal distribution, standard deviations from its mean. */
 const MEMBERS = 10;
 const TENTH = 1.2816;
-
-/** What the names of gear at stages are in a larder; what is not here is never short. */
-const GEAR: Readonly<Record<string, GearKind>> = {
-  pot: 'pot',
-  pan: 'pot',
-  hob: 'hob',
-  thermostat: 'thermostat',
-  flask: 'flask',
-  'lamp-oven': 'lamp-oven',
-  bath: 'bath',
-  strainer: 'strainer',
-  churn: 'churn',
-  'cold shelf': 'cold-shelf',
-};
-
-/** With these at hand the crock has left its pot. */
-const OUT_OF_THE_POT = new Set(['strainer', 'moulds', 'paper', 'pots', 'churn', 'mixer', 'food processor', 'sieve']);
-/** Gear that stands on through the steps between its first and its last. */
-const STANDS_ON: ReadonlySet<GearKind> = new Set<GearKind>(['pot', 'strainer']);
 
 /**
  * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over ten makes
@@ -166,34 +135,6 @@ function lastsOf(minutes: readonly number[]): Lasts {
   const variance = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / Math.max(1, logs.length - 1);
   const at = (sds: number) => Math.exp(mean + sds * Math.sqrt(variance));
   return { early: at(-TENTH), likely: at(0), late: at(TENTH) };
-}
-
-/** Vessels and places, each from the step it is first wanted in to the last. */
-function standsOf(runs: readonly StageRun[]): readonly Stand[] {
-  const leaves = runs.findIndex(({ stage }) => gearOf(stage).some((g) => OUT_OF_THE_POT.has(g)));
-  const inPot = leaves < 0 ? runs.length : leaves;
-  const stands: Stand[] = [];
-  runs.forEach((run, i) => {
-    const litres = Math.max(totalG(firstOf(run).masses), totalG(lastOf(run).masses)) / 1000 / CROCK_G_PER_ML;
-    for (const named of gearOf(run.stage)) {
-      const gear = GEAR[named];
-      if (!gear || (gear === 'pot' && i >= inPot)) continue;
-      const last = stands.findLastIndex((s) => s.gear === gear);
-      const goesOn = last >= 0 && (STANDS_ON.has(gear) || stands[last]!.lastStep >= i - 1);
-      if (goesOn) {
-        const one = stands[last]!;
-        stands[last] = { ...one, lastStep: i, litres: Math.max(one.litres, litres) };
-      } else stands.push({ gear, firstStep: i, lastStep: i, litres, keepC: keptAt(run.stage) });
-    }
-  });
-  return stands.map((s) => (s.gear === 'pot' ? { ...s, lastStep: Math.max(s.lastStep, inPot - 1) } : s));
-}
-
-const gearOf = ({ kind, params }: BoundStage) => kind.gear(params);
-
-function keptAt({ params }: BoundStage): number | null {
-  const { keepC } = params as { keepC?: number };
-  return keepC === undefined ? null : keepC;
 }
 
 function givesOf(runs: readonly StageRun[]): Network['gives'] {

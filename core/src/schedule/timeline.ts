@@ -33,6 +33,7 @@ export type Times = Float64Array;
  * A make begun at some minute, step after step: where hands would be unwelcome at the end of a step it is left on until
  * they are welcome, as far as its give allows, else ended before the night, as far as that allows; else in the night.
  *
+ * @param as times of the same make, begun alike, with nothing held: what is before the held step is taken from there
  * @returns null where it would not be over within the horizon
  */
 export function timesOf(
@@ -41,10 +42,13 @@ export function timesOf(
   hours: Hours,
   luck: Luck = 'likely',
   held: Held | null = null,
+  as: Times | null = null,
 ): Times | null {
   const times = new Float64Array(steps.length + 1);
   times[0] = startMin;
-  for (let i = 0; i < steps.length; i++) {
+  const from = as && held ? held.step : 0;
+  if (from > 0) times.set(as!.subarray(0, from + 1));
+  for (let i = from; i < steps.length; i++) {
     const step = steps[i]!;
     const doneMin = times[i]! + step.lasts[luck];
     const next = steps[i + 1];

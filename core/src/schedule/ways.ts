@@ -1,6 +1,7 @@
 import { racksFor, type Rack } from './gear.js';
 import type { Hours } from './hours.js';
-import type { Luck, Network, Stand } from './network.js';
+import type { Stand } from '../make/stands.js';
+import type { Luck, Network } from './network.js';
 import { mergedUses, SLOT_MIN, type Use, type Way } from './puzzle.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
 import { awakeMin, timesOf, type Held, type Times } from './timeline.js';
@@ -68,7 +69,7 @@ export interface Placing {
 export function waysAt(placing: Placing, startMin: number, held: Held | null = null): readonly PlacedWay[] {
   const { network, hours, racks } = placing;
   const likely = timesOf(network.steps, startMin, hours, 'likely', held);
-  const way = likely && wayAt(placing, startMin, held, likely);
+  const way = likely && wayAt(placing, startMin, held, likely, plainTimes(placing, startMin));
   return way ? inAllRacks(way, rackSets(network.stands, racks), placing) : [];
 }
 
@@ -103,23 +104,39 @@ export function waysOf(placing: Placing): readonly PlacedWay[] {
   const fineMin = dueMin === null ? 0 : dueMin - FINE_MIN;
   for (let start = Math.ceil(first / SLOT_MIN) * SLOT_MIN; start < untilMin;) {
     const seen = new Set<number>();
-    for (const held of helds) {
-      const likely = timesOf(network.steps, start, hours, 'likely', held);
+    const plain = plainTimes(placing, start);
+    // Where hands fall in the night before anything could be held on, holding on is no use.
+    const tried = plain.likely && nightBefore(placing, plain.likely, helds.at(-1)) > 0 ? [null] : helds;
+    for (const held of tried) {
+      const likely = held ? timesOf(network.steps, start, hours, 'likely', held, plain.likely) : plain.likely;
       if (!likely || likely.at(-1)! < oldestMin || likely.at(-1)! > untilMin) continue;
       // Held on or not, ways whose steps end alike are one.
       const ends = likely.reduce((sum, at, i) => sum + (i + 1) * at, 0);
       if (seen.has(ends)) continue;
       seen.add(ends);
-      const way = wayAt(placing, start, held, likely);
+      const way = wayAt(placing, start, held, likely, plain);
       if (way && (dueMin === null || way.readyLateMin <= dueMin)) found.push(way);
     }
     start += start < fineMin ? COARSE_MIN - (start % COARSE_MIN) : SLOT_MIN;
   }
   return bestOfEach(found)
-    .flatMap((way) => {
-      return inAllRacks(way, sets, placing);
-    })
+    .flatMap((way) => inAllRacks(way, sets, placing))
     .sort((a, b) => a.cost - b.cost || a.startMin - b.startMin);
+}
+
+/** Times by each luck of a make in which nothing is held. */
+type Plain = Readonly<Record<Luck, Times | null>>;
+
+function plainTimes({ network: { steps }, hours }: Placing, startMin: number): Plain {
+  const by = (luck: Luck) => timesOf(steps, startMin, hours, luck);
+  return { likely: by('likely'), early: by('early'), late: by('late') };
+}
+
+/** Minutes of hands in the night up to the beginning of the step that may be held on. */
+function nightBefore({ network: { steps }, hours }: Placing, times: Times, held: Held | null | undefined): number {
+  let sum = 0;
+  for (let i = 0; held && i <= held.step; i++) sum += hours.nightMin(times[i]!, times[i]! + awakeMin(steps[i]!));
+  return sum;
 }
 
 /** So long before it is wanted, minutes, every quarter of an hour is tried, and before that every hour. */
@@ -146,13 +163,14 @@ function bestOfEach(ways: readonly WayAt[]): readonly WayAt[] {
 }
 
 /** A way to do a make that begins at a minute, before it is given its gear; null where it is not over within the horizon. */
-function wayAt(placing: Placing, startMin: number, held: Held | null, likely: Times): WayAt | null {
+function wayAt(placing: Placing, startMin: number, held: Held | null, likely: Times, plain: Plain): WayAt | null {
   const { network, hours, dueMin, wishes } = placing;
   const { steps } = network;
   let late = likely;
   let [nightMin, offMin] = [0, 0];
   for (const [luck, weight] of LUCKS) {
-    const times = luck === 'likely' ? likely : timesOf(steps, startMin, hours, luck, held);
+    const times =
+      luck === 'likely' ? likely : held ? timesOf(steps, startMin, hours, luck, held, plain[luck]) : plain[luck];
     if (!times) return null;
     if (luck === 'late') late = times;
     for (let i = 0; i < steps.length; i++) {
