@@ -151,6 +151,7 @@ export * from './schedule/network.js';
 export * from './schedule/orders.js';
 export * from './schedule/plan.js';
 export * from './schedule/timeline.js';
+export * from './schedule/way.js';
 export * from './schedule/ways.js';
 export * from './schedule/starters.js';
 export * from './schedule/alternatives.js';

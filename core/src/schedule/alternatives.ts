@@ -1,6 +1,6 @@
 import type { Made } from './orders.js';
 import { layOut, plans, type Plan, type PlanAsked, type Setting } from './plan.js';
-import { USUAL_WISHES, type Wishes } from './ways.js';
+import { USUAL_WISHES, type Wishes } from './way.js';
 
 /** A leaning that a whole plan may have. */
 export interface Leaning {

@@ -3,7 +3,8 @@ import { gearWord, handsResource } from './gear.js';
 import type { PlannedMake, Setting, WantedMake } from './plan.js';
 import { SLOT_MIN } from './puzzle.js';
 import { awakeMin, walk, type Held, type Walked } from './timeline.js';
-import { LIFE_SPENT, waysAt, type PlacedWay } from './ways.js';
+import { LIFE_SPENT, type PlacedWay } from './way.js';
+import { waysAt } from './ways.js';
 
 /** Something that does not hold if a make is moved, in a sentence; the step it is about, where it is about one. */
 export interface Break {

@@ -14,7 +14,8 @@ import { sharedFeeds, type Feed, type StarterHere } from './starters.js';
 import { awakeMin, walk, type Walked } from './timeline.js';
 import { whyLeftOut, whyNoWay } from './unmet.js';
 import { handsUses } from './uses.js';
-import { USUAL_WISHES, waysOf, type PlacedWay, type Placing, type Wishes } from './ways.js';
+import { USUAL_WISHES, type PlacedWay, type Placing, type Wishes } from './way.js';
+import { waysOf } from './ways.js';
 
 /** What is on already and cannot be moved: its hands, and what it stands in. */
 export interface Committed {

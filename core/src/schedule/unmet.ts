@@ -3,7 +3,7 @@ import { gearWord, handsResource, type Rack } from './gear.js';
 import type { Order, Unmet } from './orders.js';
 import { SLOT_MIN } from './puzzle.js';
 import { walk } from './timeline.js';
-import type { PlacedWay, Placing } from './ways.js';
+import type { PlacedWay, Placing } from './way.js';
 
 /** "26 h", "40 min". */
 function sayMin(min: number): string {

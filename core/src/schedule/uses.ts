@@ -3,7 +3,7 @@ import { HAND_UNITS } from './hours.js';
 import { mergedUses, SLOT_MIN, type Use } from './puzzle.js';
 import { FEED_HANDS } from './starters.js';
 import { boundMin } from './timeline.js';
-import type { Placing, WayAt } from './ways.js';
+import type { Placing, WayAt } from './way.js';
 
 /** Slots from one minute to another, the last not among them; one at least. */
 function slots(fromMin: number, toMin: number): Pick<Use, 'from' | 'to'> {
