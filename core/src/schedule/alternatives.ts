@@ -74,8 +74,8 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Plan
 }
 
 /**
- * Whole plans of each leaning, one after the other, each after every round of its search; a plan that is the same as one before
- * it is left out by {@link differs}.
+ * Whole plans of each leaning, one after the other, each after every round of its search. Two that are the same in all but
+ * minutes are told by {@link differs}.
  *
  * @param roundsEach rounds after which the next leaning has its turn
  */

@@ -5,8 +5,6 @@ export interface Bound {
   readonly cost: number;
   /** By job and way: what the bound rises by, at least, if that way is taken. */
   readonly rises: readonly (readonly number[])[];
-  /** By job: what it rises by if the job is left out. */
-  readonly risesUnmet: readonly number[];
 }
 
 /** Steps without a better bound after which strides are halved. */
@@ -61,7 +59,6 @@ export function lowerBound({ jobs, resources, slots }: Puzzle, known: number, ro
   return {
     cost: best.cost,
     rises: flats.map((job, j) => Array.from(job.costs, (_, w) => priced(job, w, totals) - least[j]!)),
-    risesUnmet: flats.map(({ unmetCost }, j) => unmetCost - least[j]!),
   };
 }
 

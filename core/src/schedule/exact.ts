@@ -1,5 +1,5 @@
 import type { Board } from './board.js';
-import { costOfPick, UNMET, type Job, type Way } from './puzzle.js';
+import { UNMET, type Job, type Way } from './puzzle.js';
 
 /** What a search through every way found. */
 export interface Exact {
@@ -82,9 +82,4 @@ export function bestPicks(jobs: readonly Job[], board: Board, below: number, mos
     0,
   );
   return { picks: found, cost: best, proven: looks <= mostLooks, looks };
-}
-
-/** The cost of some picks. */
-export function costOfPicks(jobs: readonly Job[], picks: readonly number[]): number {
-  return jobs.reduce((sum, job, j) => sum + costOfPick(job, picks[j]!), 0);
 }

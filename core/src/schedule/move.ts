@@ -5,6 +5,7 @@ import { SLOT_MIN } from './puzzle.js';
 import { awakeMin, walk, type Held, type Walked } from './timeline.js';
 import { LIFE_SPENT, type PlacedWay } from './way.js';
 import { waysAt } from './ways.js';
+import { sayDuration } from '../stages/words.js';
 
 /** Something that does not hold if a make is moved, in a sentence; the step it is about, where it is about one. */
 export interface Break {
@@ -71,9 +72,6 @@ function nearest(ways: readonly PlacedWay[], board: Board, startMin: number): Pl
   return [...ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost).find((way) => board.fits(way)) ?? null;
 }
 
-/** "26 h", "40 min". */
-const sayMin = (min: number) => (min < 90 ? `${Math.max(1, Math.round(min))} min` : `${Math.round(min / 60)} h`);
-
 function ofHours(
   { hours }: Setting,
   { order, network }: WantedMake,
@@ -84,14 +82,14 @@ function ofHours(
   const say = (is: Break['is'], says: string, step: number | null = null) =>
     breaks.push({ is, says, step, against: [] });
   const { dueMin, fromMin = 0 } = order;
-  if (way.startMin < fromMin) say('milk', `Its milk is there only ${sayMin(fromMin - way.startMin)} later.`, 0);
+  if (way.startMin < fromMin) say('milk', `Its milk is there only ${sayDuration(fromMin - way.startMin)} later.`, 0);
   if (dueMin !== null && way.readyMin > dueMin)
-    say('late', `It is ready ${sayMin(way.readyMin - dueMin)} after it is wanted.`);
+    say('late', `It is ready ${sayDuration(Math.ceil(way.readyMin - dueMin))} after it is wanted.`);
   else if (dueMin !== null && way.readyLateMin > dueMin)
-    say('late', `One time in ten it is ready ${sayMin(way.readyLateMin - dueMin)} too late.`);
+    say('late', `One time in ten it is ready ${sayDuration(Math.ceil(way.readyLateMin - dueMin))} too late.`);
   const lifeH = 24 * network.keepsDays;
   if (dueMin !== null && way.ageH > LIFE_SPENT * lifeH)
-    say('old', `It would be ${sayMin(60 * way.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`);
+    say('old', `It would be ${sayDuration(60 * way.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`);
   network.steps.forEach((step, i) => {
     const { beginMin } = steps[i]!;
     if (hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0)
@@ -113,7 +111,7 @@ function ofRoom({ racks }: Setting, way: PlacedWay, board: Board, others: readon
     use.resource === handsResource(racks)
       ? (['hands', 'Hands'] as const)
       : (['gear', `The ${racks[use.resource]!.gear.name ?? gearWord(racks[use.resource]!.gear.kind)}`] as const);
-  const at = sayMin(slot * SLOT_MIN - way.startMin);
+  const at = sayDuration(slot * SLOT_MIN - way.startMin);
   return [
     {
       is,

@@ -9,7 +9,7 @@ import { hoursOf, type Hours, type Person } from './hours.js';
 import type { Network } from './network.js';
 import { madeOf, type Made, type Order, type Unmet } from './orders.js';
 import { SLOT_MIN, UNMET, type Puzzle, type Resource, type Use } from './puzzle.js';
-import { search, type Searched } from './search.js';
+import { search, searchFor, type Searched } from './search.js';
 import { sharedFeeds, type Feed, type StarterHere } from './starters.js';
 import { awakeMin, walk, type Walked } from './timeline.js';
 import { whyLeftOut, whyNoWay } from './unmet.js';
@@ -152,12 +152,7 @@ export function* plans(setting: Setting): Generator<Plan, void, void> {
 /** A plan after so many rounds of search at most: the same for the same seed, on every machine. */
 export function planFor(asked: PlanAsked, rounds: number): Plan {
   const setting = layOut(asked);
-  let last: Searched | null = null;
-  for (const searched of search(setting.puzzle, seededRandom(asked.seed))) {
-    last = searched;
-    if (searched.round >= rounds) break;
-  }
-  return planOf(setting, last!);
+  return planOf(setting, searchFor(setting.puzzle, seededRandom(asked.seed), rounds));
 }
 
 /** What a search has found, as a plan. */

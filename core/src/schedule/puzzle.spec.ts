@@ -5,7 +5,7 @@ import { emptyBoard } from './board.js';
 import { lowerBound } from './bound.js';
 import { bestPicks } from './exact.js';
 import { costOfChoice, mergedUses, UNMET, type Picks, type Puzzle, type Use } from './puzzle.js';
-import { searchFor } from './search.js';
+import { search, searchFor, type Searched } from './search.js';
 
 /** The cheapest of all choices, by trying each. */
 function byTryingAll(puzzle: Puzzle): number {
@@ -33,6 +33,14 @@ const takenIn = ({ jobs }: Puzzle, picks: Picks, resource: number, slot: number)
       sum + uses.reduce((own, u) => (u.resource === resource && u.from <= slot && u.to > slot ? own + u.units : own), 0)
     );
   }, 0);
+
+/** The first rounds of a search. */
+function* someRounds(rounds: Generator<Searched, void, void>, most: number): Generator<Searched, void, void> {
+  for (const round of rounds) {
+    yield round;
+    if (round.round >= most) return;
+  }
+}
 
 const made = fc.record({
   seed: fc.integer({ min: 0, max: 1e6 }),
@@ -72,6 +80,41 @@ describe('placing jobs on scarce resources', () => {
         });
       }),
       { numRuns: 100 },
+    );
+  });
+
+  it('gets no worse from round to round, nor its bound lower, and is the same for the same seed', () => {
+    fc.assert(
+      fc.property(made, (like) => {
+        const puzzle = someWays({ jobs: 8, waysEach: 10, slots: 30, resources: 2 }, seededRandom(like.seed));
+        const rounds = [...someRounds(search(puzzle, seededRandom(7)), 40)];
+        rounds.forEach(({ cost, bound }, i) => {
+          expect(bound).toBeLessThanOrEqual(cost + 1e-6);
+          if (i === 0) return;
+          expect(cost).toBeLessThanOrEqual(rounds[i - 1]!.cost + 1e-5);
+          expect(bound).toBeGreaterThanOrEqual(rounds[i - 1]!.bound - 1e-5);
+        });
+        const again = [...someRounds(search(puzzle, seededRandom(7)), 40)];
+        expect(again.map((r) => r.picks)).toEqual(rounds.map((r) => r.picks));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('takes jobs that are alike as one as good as another, and loses nothing by it', () => {
+    fc.assert(
+      fc.property(made, (like) => {
+        const { jobs, ...rest } = puzzleOf({ ...like, jobs: 2 });
+        const twins: Puzzle = { ...rest, jobs: [jobs[0]!, jobs[0]!, jobs[1]!, jobs[1]!] };
+        const apart = { ...twins, jobs: twins.jobs.map((job, j) => ({ ...job, alike: j })) };
+        const best = byTryingAll(twins);
+        for (const puzzle of [twins, apart]) {
+          const exact = bestPicks(puzzle.jobs, emptyBoard(puzzle), Infinity, 1e6);
+          expect(exact.proven).toBeTrue();
+          expect(exact.cost).toBeCloseTo(best, 6);
+        }
+      }),
+      { numRuns: 60 },
     );
   });
 

@@ -3,12 +3,8 @@ import { gearWord, handsResource, type Rack } from './gear.js';
 import type { Order, Unmet } from './orders.js';
 import { SLOT_MIN } from './puzzle.js';
 import { walk } from './timeline.js';
+import { sayDuration } from '../stages/words.js';
 import type { PlacedWay, Placing } from './way.js';
-
-/** "26 h", "40 min". */
-function sayMin(min: number): string {
-  return min < 90 ? `${Math.max(1, Math.round(min))} min` : `${Math.round(min / 60)} h`;
-}
 
 /** Why a make has no way at all, whatever else is on. */
 export function whyNoWay({ id, dueMin, pinnedMin, fromMin = 0 }: Order, { network, hours }: Placing): Unmet {
@@ -26,8 +22,8 @@ export function whyNoWay({ id, dueMin, pinnedMin, fromMin = 0 }: Order, { networ
     const since = fromMin > 0 ? 'once its milk is there' : 'begun at once';
     return {
       orderId: id,
-      why: `It takes ${sayMin(readyMin - begin)} nine times in ten, ${since}, and is wanted in ${sayMin(dueMin - begin)}.`,
-      remedy: `Want it ${sayMin(readyMin - dueMin)} later, or take a quicker make.`,
+      why: `It takes ${sayDuration(readyMin - begin)} nine times in ten, ${since}, and is wanted in ${sayDuration(dueMin - begin)}.`,
+      remedy: `Want it ${sayDuration(Math.ceil(readyMin - dueMin))} later, or take a quicker make.`,
     };
   }
   if (!walked) return { orderId: id, why: 'It would not be over within the plan.', remedy: 'Plan further ahead.' };
@@ -61,7 +57,7 @@ export function whyLeftOut(
     way.uses.some((u) => u.resource === resource && u.from <= clash.slot && u.to > clash.slot),
   );
   const names = [...new Set(holders.map((h) => h.network.name))].join(' and ') || 'what is on already';
-  const at = `in ${sayMin(clash.slot * SLOT_MIN)}`;
+  const at = `in ${sayDuration(clash.slot * SLOT_MIN)}`;
   if (resource === handsResource(racks))
     return {
       orderId: id,

@@ -48,6 +48,15 @@ import { clockTime, toFive } from '../ui/words';
       grid-column: 2;
       grid-row: 1 / span 3;
     }
+    @media (max-width: 560px) {
+      :host(:not(.first)) .what {
+        grid-template-columns: minmax(0, 1fr);
+      }
+      :host(:not(.first)) .do {
+        grid-column: 1;
+        grid-row: auto;
+      }
+    }
   `,
   host: { '[class.first]': 'first()' },
 })
