@@ -24,7 +24,7 @@ const STEADY_MARKS = 0.1;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [GenerationPlot, OptionField],
   template: `
-    @if (pace().length) {
+    @if (pace().length && lot().form !== 'grains') {
       <section aria-labelledby="pace-title">
         <h3 id="pace-title">How fast its line sours</h3>
         <oc-generation-plot [marks]="pace()" unit=" h" [caption]="paceCaption" [says]="hours" />
