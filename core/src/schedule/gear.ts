@@ -24,12 +24,13 @@ const TAKEN_TO_BE_THERE: readonly GearKind[] = ['hob', 'strainer', 'cold-shelf',
 const SHARED: ReadonlySet<GearKind> = new Set<GearKind>(['cold-shelf']);
 const TENTHS = 10;
 
-/** The racks of some gear, the smallest of each kind first; with none named, one of each usual kind. */
+/** The racks of some gear, the smallest of each kind first; with none named, one of each usual kind; a kind of which none is left is not there. */
 export function racksOf(gear: readonly PlanGear[]): readonly Rack[] {
   const named = new Set(gear.map((g) => g.kind));
   const usual = gear.length === 0 ? [...TAKEN_TO_BE_THERE, 'thermostat' as const] : TAKEN_TO_BE_THERE;
   const there = usual.filter((kind) => !named.has(kind)).map((kind) => ({ kind, holdsL: null, count: 1 }));
   return [...gear, ...there]
+    .filter(({ count }) => count > 0)
     .map((g): Rack => {
       const mostL = g.holdsL === null ? Infinity : g.holdsL * GEAR_TYPES[g.kind].fillable;
       const several = (g as PlanGear).several ?? SHARED.has(g.kind);

@@ -1,17 +1,22 @@
-import { emptyBoard, type Board } from './board.js';
+import type { Board } from './board.js';
 import { gearWord, handsResource } from './gear.js';
 import type { PlannedMake, Setting, WantedMake } from './plan.js';
+import { boardWith } from './plan-of.js';
 import { SLOT_MIN } from './puzzle.js';
+import { holding } from './resources.js';
 import { awakeMin, walk, type Held, type Walked } from './timeline.js';
 import { LIFE_SPENT, type PlacedWay } from './way.js';
+import { namesOf } from './unmet.js';
 import { waysAt } from './ways.js';
 import { sayDuration } from '../stages/words.js';
 
-/** Something that does not hold if a make is moved, in a sentence; the step it is about, where it is about one. */
+/** Something that does not hold of a make where it is, in a sentence; the step it is about, where it is about one. */
 export interface Break {
-  readonly is: 'night' | 'late' | 'old' | 'milk' | 'gear' | 'hands' | 'over';
+  readonly is: 'night' | 'late' | 'old' | 'milk' | 'gear' | 'hands' | 'over' | 'past';
   readonly says: string;
   readonly step: number | null;
+  /** The minute at which it breaks; null where it is about no moment. */
+  readonly atMin: number | null;
   /** Other makes of the plan that it stands against. */
   readonly against: readonly PlannedMake[];
 }
@@ -42,28 +47,33 @@ export function moved(
 ): Moved {
   const wanted = wantedOf(setting, make);
   const others = makes.filter((m) => m !== make);
-  const board = boardOf(setting, others);
+  const board = boardWith(
+    setting,
+    others.map((m) => m.way),
+  );
   const ways = waysAt(wanted.placing, startMin, held);
   const fitting = ways.find((way) => board.fits(way)) ?? null;
   const way = fitting ?? ways[0] ?? null;
   const steps = walk(wanted.network, startMin, setting.hours, 'likely', held) ?? [];
   const breaks = way
     ? [...ofHours(setting, wanted, way, steps), ...(fitting ? [] : ofRoom(setting, way, board, others))]
-    : [{ is: 'over', says: 'It would not be over within the plan.', step: null, against: [] } as const];
+    : [OVER];
   const repair = breaks.length > 0 ? nearest(wanted.ways, board, startMin) : null;
   return { startMin, held, steps, breaks, repair, way: fitting };
 }
 
-function wantedOf({ wanted }: Setting, make: PlannedMake): WantedMake {
-  const found = wanted.find((w) => w.order.id === make.orderId && w.part === make.part);
+const OVER: Break = {
+  is: 'over',
+  says: 'It would not be over within the plan.',
+  step: null,
+  atMin: null,
+  against: [],
+};
+
+function wantedOf({ wanted, nowhere }: Setting, make: PlannedMake): WantedMake {
+  const found = [...wanted, ...nowhere].find((w) => w.order.id === make.orderId && w.part === make.part);
   if (!found) throw new RangeError(`There is no make ${make.part} of "${make.orderId}" in this plan`);
   return found;
-}
-
-function boardOf({ puzzle }: Setting, makes: readonly PlannedMake[]): Board {
-  const board = emptyBoard(puzzle);
-  for (const { way } of makes) board.put(way);
-  return board;
 }
 
 /** The way that begins nearest to a minute, the cheaper of two as near. */
@@ -72,15 +82,16 @@ function nearest(ways: readonly PlacedWay[], board: Board, startMin: number): Pl
   return [...ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost).find((way) => board.fits(way)) ?? null;
 }
 
-function ofHours(
+/** What of a way does not hold whatever else is on. */
+export function ofHours(
   { hours }: Setting,
   { order, network }: WantedMake,
   way: PlacedWay,
   steps: readonly Walked[],
 ): readonly Break[] {
   const breaks: Break[] = [];
-  const say = (is: Break['is'], says: string, step: number | null = null) =>
-    breaks.push({ is, says, step, against: [] });
+  const say = (is: Break['is'], says: string, step: number | null = null, atMin: number | null = null) =>
+    breaks.push({ is, says, step, atMin, against: [] });
   const { dueMin, fromMin = 0 } = order;
   if (way.startMin < fromMin) say('milk', `Its milk is there only ${sayDuration(fromMin - way.startMin)} later.`, 0);
   if (dueMin !== null && way.readyMin > dueMin)
@@ -93,30 +104,35 @@ function ofHours(
   network.steps.forEach((step, i) => {
     const { beginMin } = steps[i]!;
     if (hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0)
-      say('night', `Hands for "${step.name}" fall in the night, or while nobody is at home.`, i);
+      say('night', `Hands for "${step.name}" fall in the night, or while nobody is at home.`, i, beginMin);
   });
   return breaks;
 }
 
 /** What it finds no room in: the gear or the hands, and what has them. */
-function ofRoom({ racks }: Setting, way: PlacedWay, board: Board, others: readonly PlannedMake[]): readonly Break[] {
+function ofRoom(
+  { racks, holders }: Setting,
+  way: PlacedWay,
+  board: Board,
+  others: readonly PlannedMake[],
+): readonly Break[] {
   const clash = board.clash(way);
   if (!clash) return [];
   const { use, slot } = clash;
-  const against = others.filter((m) =>
-    m.way.uses.some((u) => u.resource === use.resource && u.from <= slot && u.to > slot),
-  );
-  const names = against.map((m) => m.network.name).join(' and ') || 'what is on already';
+  const against = others.filter((m) => holding([m.way], use.resource, slot).length > 0);
+  const names = namesOf([...against, ...holding(holders, use.resource, slot)]);
   const [is, what] =
     use.resource === handsResource(racks)
       ? (['hands', 'Hands'] as const)
       : (['gear', `The ${racks[use.resource]!.gear.name ?? gearWord(racks[use.resource]!.gear.kind)}`] as const);
-  const at = sayDuration(slot * SLOT_MIN - way.startMin);
+  const atMin = slot * SLOT_MIN;
+  const after = sayDuration(Math.max(0, atMin - way.startMin));
   return [
     {
       is,
-      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${at} after it begins.`,
+      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${after} after it begins.`,
       step: null,
+      atMin,
       against,
     },
   ];

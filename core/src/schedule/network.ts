@@ -43,6 +43,18 @@ export interface Sown {
   readonly massG: number;
 }
 
+/** The crock somewhere in a step of a make, as it usually goes. */
+export interface CoursePoint {
+  readonly step: number;
+  /** How much of the step is over, 0–1. */
+  readonly share: number;
+  readonly massG: number;
+  /** All whey drained so far. */
+  readonly wheyG: number;
+  readonly ph: number;
+  readonly tempC: number;
+}
+
 /** A make as a network of steps, one after the other. */
 export interface Network {
   readonly methodId: string;
@@ -54,6 +66,8 @@ export interface Network {
   /** What it holds back for its line, g, and with which step; null where it holds nothing back. */
   readonly gives: { readonly step: number; readonly massG: number } | null;
   readonly amounts: readonly Amount[];
+  /** How it usually goes, for a drawing. */
+  readonly course: readonly CoursePoint[];
   readonly productG: number;
   readonly keepsDays: number;
 }
@@ -101,9 +115,30 @@ export function networkOf(
     sown: sownOf(runs, culture),
     gives: givesOf(runs),
     amounts: amountsOf(runs, choices),
+    course: runs.flatMap(pointsOf),
     productG: totalG(end.masses),
     keepsDays: shelfLife(end, kitchen.refrigeratorC).days,
   };
+}
+
+/** Points that are kept of a step, besides its first. */
+const POINTS = 4;
+
+function pointsOf(run: StageRun, step: number): CoursePoint[] {
+  const { states } = run;
+  const since = firstOf(run).minute;
+  const minutes = Math.max(lastOf(run).minute - since, 1e-9);
+  const every = Math.max(1, Math.ceil((states.length - 1) / POINTS));
+  return states
+    .filter((_, i) => i % every === 0 || i === states.length - 1)
+    .map((state) => ({
+      step,
+      share: (state.minute - since) / minutes,
+      massG: totalG(state.masses),
+      wheyG: totalG(state.whey),
+      ph: state.ph,
+      tempC: state.tempC,
+    }));
 }
 
 const lastedMin = (run: StageRun) => lastOf(run).minute - firstOf(run).minute;

@@ -8,6 +8,8 @@ import { networkOf, type Network } from './network.js';
 /** Something that is wanted: so much of a product, by when. */
 export interface Order {
   readonly id: string;
+  /** What it is called in a sentence; where nothing is said, as its method is. */
+  readonly name?: string;
   readonly method: Method;
   readonly choices?: Choices;
   readonly productG: number;
@@ -15,8 +17,6 @@ export interface Order {
   readonly dueMin: number | null;
   /** Not begun before this minute: its milk is not there yet. */
   readonly fromMin?: number;
-  /** Begun at this minute, and no other. */
-  readonly pinnedMin?: number;
 }
 
 /** Why something wanted cannot be made, and what would help. */

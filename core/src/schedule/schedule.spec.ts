@@ -168,7 +168,6 @@ describe('a plan', () => {
     const pots = EIGHT_PIECES.filter((g) => g.kind !== 'thermostat');
     expect(why(yogurt('A'), { gear: pots })).toContain('wants a thermostat, and the larder has none');
     expect(why(yogurt('A', { productG: 900_000 }))).toMatch(/more than 6 makes|kg of milk/);
-    expect(why(yogurt('A', { pinnedMin: 4 * DAY }))).toContain('pinned');
     const away = maker(7, { away: [{ fromMin: 0, toMin: 5 * DAY }] });
     expect(planFor(asked([yogurt('A')], { people: [away] }), 5).unmet.length).toBe(1);
   });
@@ -204,7 +203,10 @@ describe('a plan', () => {
     expect(warmFrom >= toMin - 15 || warmTo <= fromMin + 15).toBeTrue();
     const late = planFor(asked([yogurt('A', { fromMin: 3 * DAY })]), 20).makes[0]!;
     expect(late.way.startMin).toBeGreaterThanOrEqual(3 * DAY);
-    const pinned = planFor(asked([yogurt('A', { pinnedMin: 3 * DAY + 7 * 60 })]), 20).makes[0]!;
+    const pinned = planFor(
+      asked([yogurt('A')], { pins: [{ orderId: 'A', part: 1, startMin: 3 * DAY + 7 * 60, held: null }] }),
+      20,
+    ).makes[0]!;
     expect(pinned.way.startMin).toBe(3 * DAY + 7 * 60);
   });
 

@@ -5,7 +5,8 @@ import { emptyBoard } from './board.js';
 import { neededBy, toBuy, type LotLeftThen } from './materials.js';
 import { moved } from './move.js';
 import type { Order } from './orders.js';
-import { layOut, planFor, planOf, type PlanAsked } from './plan.js';
+import { planOf } from './plan-of.js';
+import { layOut, planFor, type PlanAsked } from './plan.js';
 import { search } from './search.js';
 import { seededRandom } from '../random/random.js';
 

@@ -1,0 +1,60 @@
+import { handsResource, racksFor, takenOf, type Rack } from './gear.js';
+import type { Hours } from './hours.js';
+import type { Committed } from './plan.js';
+import { SLOT_MIN, type Resource, type Use } from './puzzle.js';
+import { handsUses } from './uses.js';
+
+/** Something that has a resource for some slots, and what it is called. */
+export interface Holder {
+  readonly name: string;
+  readonly uses: readonly Use[];
+}
+
+/** Racks and hands, less what is on already; and what of it that has. */
+export function resourcesOf(
+  { handsPerSlot }: Hours,
+  racks: readonly Rack[],
+  slots: number,
+  committed: readonly Committed[],
+): { readonly resources: readonly Resource[]; readonly holders: readonly Holder[] } {
+  const gear = racks.map(({ gear: { kind, name }, capacity }) => ({
+    id: name ?? kind,
+    capacity: new Int32Array(slots).fill(capacity),
+  }));
+  const resources = [...gear, { id: 'hands', capacity: Int32Array.from(handsPerSlot) }];
+  const take = ({ from, to, units, resource }: Use): void => {
+    const { capacity } = resources[resource]!;
+    for (let t = Math.max(0, from); t < Math.min(slots, to); t++) capacity[t] = Math.max(0, capacity[t]! - units);
+  };
+  const hasRoom = ({ from, to, units, resource }: Use) =>
+    resources[resource]!.capacity.subarray(Math.max(0, from), Math.max(0, to)).every((c) => c >= units);
+  const holders = committed.map(({ name, hands, stands }): Holder => {
+    const uses: Use[] = hands.flatMap(({ atMin, minutes }) => handsUses(atMin, minutes, handsResource(racks)));
+    uses.forEach(take);
+    for (const stand of stands) {
+      const ways = usesOfStand(stand, racks);
+      const use = ways.find(hasRoom) ?? ways[0];
+      if (!use) continue;
+      take(use);
+      uses.push(use);
+    }
+    return { name, uses };
+  });
+  return { resources, holders };
+}
+
+/** What something that is on takes, in each of the racks that may hold it. */
+function usesOfStand(stand: Committed['stands'][number], racks: readonly Rack[]): readonly Use[] {
+  const as = { ...stand, firstStep: 0, lastStep: 0 };
+  const [from, to] = [Math.floor(stand.fromMin / SLOT_MIN), Math.ceil(stand.toMin / SLOT_MIN)];
+  return racksFor(as, racks).map((resource) => ({ resource, from, to, ...takenOf(racks[resource]!, as) }));
+}
+
+/** Those of some who have a resource in a slot. */
+export function holding<T extends { readonly uses: readonly Use[] }>(
+  all: readonly T[],
+  resource: number,
+  slot: number,
+): readonly T[] {
+  return all.filter(({ uses }) => uses.some((u) => u.resource === resource && u.from <= slot && u.to > slot));
+}

@@ -1,0 +1,173 @@
+import { methodById } from '../methods/index.js';
+import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
+import type { Committed, PlanAsked, PlannedMake, Setting } from './plan.js';
+import { layOut, planFor, plans } from './plan.js';
+import { changesOf, mending } from './mend.js';
+import type { Order } from './orders.js';
+import { standingOf, type KeptPlace } from './standing.js';
+import { supposed, weighsIn } from './supposed.js';
+
+const DAY = 1440;
+const ROUNDS = 25;
+
+const yogurt = (id: string, dueMin: number | null, more: Partial<Order> = {}): Order => ({
+  id,
+  method: methodById('scalded-yogurt'),
+  productG: 3000,
+  dueMin,
+  ...more,
+});
+
+/** A plan as it is kept. */
+const placesOf = (makes: readonly PlannedMake[], pinned = false): KeptPlace[] =>
+  makes.map(({ orderId, part, way, network }) => ({
+    orderId,
+    part,
+    startMin: way.startMin,
+    held: way.held && {
+      stageId: network.steps[way.held.step]!.stageId,
+      forMin: way.held.forMin,
+      afterWakingMin: way.held.afterWakingMin,
+    },
+    pinned,
+  }));
+
+const searched = (setting: Setting) => {
+  for (const plan of plans(setting)) if (plan.round >= ROUNDS) return plan;
+  return [...plans(setting)].at(-1)!;
+};
+
+const box = { kind: 'thermostat', holdsL: 8, count: 1, name: 'Warm box' } as const;
+const gear = [...EIGHT_PIECES.filter((g) => g.kind !== 'thermostat'), box];
+const dueMin = 4 * DAY + 12 * 60;
+const asked: PlanAsked = {
+  orders: [yogurt('A', dueMin, { name: 'Yogurt for the quay' }), yogurt('B', dueMin + DAY)],
+  people: [maker(7)],
+  gear,
+  horizonMin: 7 * DAY,
+  seed: 1,
+};
+const plan = planFor(asked, ROUNDS);
+const places = placesOf(plan.makes);
+
+describe('a plan that was taken', () => {
+  it('stands as it was found for as long as nothing has changed, whatever week it is of', () => {
+    for (const seed of [1, 2, 3, 4]) {
+      const week = someWeeks(5, 7, seed);
+      const found = planFor(week, ROUNDS);
+      const standing = standingOf(layOut(week), placesOf(found.makes));
+      expect(standing.troubles).toEqual([]);
+      expect(standing.makes.map((m) => m.steps)).toEqual(found.makes.map((m) => m.steps));
+      expect(standing.handsMin).toBeCloseTo(found.handsMin, 6);
+    }
+  });
+
+  it('says what is wanted and has no place in it', () => {
+    const more = { ...asked, orders: [...asked.orders, yogurt('C', dueMin)] };
+    expect(standingOf(layOut(more), places).unplaced).toEqual([{ orderId: 'C', part: 1 }]);
+    expect(standingOf(layOut(asked), [])).toEqual(jasmine.objectContaining({ makes: [], troubles: [] }));
+  });
+
+  it('that is not begun in time is begun at once, and says so', () => {
+    const late = places.map((p) => (p.orderId === 'A' ? { ...p, startMin: -95 } : p));
+    const { troubles, makes } = standingOf(layOut(asked), late);
+    expect(makes.find((m) => m.orderId === 'A')!.way.startMin).toBe(0);
+    expect(troubles[0]!.breaks[0]).toEqual(jasmine.objectContaining({ is: 'past', atMin: -95 }));
+    expect(troubles[0]!.breaks[0]!.says).toBe('Yogurt for the quay was to be begun 1 h 35 ago.');
+  });
+
+  it('keeps what can no longer be in time, and says that of it', () => {
+    const soon = { ...asked, orders: [yogurt('A', 300)] };
+    const { troubles, unmet } = standingOf(layOut(soon), [{ ...places[0]!, orderId: 'A', startMin: 0 }]);
+    expect(troubles[0]!.breaks.map((b) => b.is)).toContain('late');
+    expect(troubles[0]!.repair).toBeNull();
+    expect(unmet).toEqual([]);
+  });
+});
+
+/** A live make that has the warm box where A wants it. */
+function inTheWay(minutes: number): Committed {
+  const a = plan.makes.find((m) => m.orderId === 'A')!;
+  const stand = a.network.stands.find((s) => s.gear === 'thermostat')!;
+  const fromMin = a.steps[stand.firstStep]!.beginMin - 120;
+  return {
+    name: 'Thick yogurt',
+    hands: [],
+    stands: [{ gear: 'thermostat', litres: 4, keepC: 43, fromMin, toMin: fromMin + 120 + minutes }],
+  };
+}
+
+describe('a plan that a late batch runs into', () => {
+  const late = { ...asked, committed: [inTheWay(180)] };
+  const setting = layOut(late);
+  const standing = standingOf(setting, places);
+  const mended = searched(mending(setting, standing, places));
+  const changes = changesOf(standing.makes, mended.makes);
+
+  it('names the piece of gear, and what has it', () => {
+    expect(standing.troubles.map((t) => t.make.orderId)).toEqual(['A']);
+    expect(standing.troubles[0]!.breaks[0]!.says).toMatch(
+      /^The Warm box is taken by Thick yogurt, .+ after it begins\.$/,
+    );
+    expect(standing.troubles[0]!.breaks[0]!.atMin).toBeGreaterThan(0);
+  });
+
+  it('is mended by moving what must be moved, and nothing else', () => {
+    expect(changes.map((c) => c.orderId)).toEqual(['A']);
+    expect(changes[0]!.hands.length).toBeGreaterThan(0);
+    for (const { fromMin, toMin } of changes[0]!.hands) expect(fromMin).not.toBe(toMin);
+    expect(mended.unmet).toEqual([]);
+    expect(standingOf(setting, placesOf(mended.makes)).troubles).toEqual([]);
+  });
+
+  it('leaves what somebody has put where it is, though it does not hold', () => {
+    const pinned = placesOf(plan.makes, true);
+    const kept = searched(mending(setting, standing, pinned));
+    for (const make of kept.makes)
+      expect(make.way.startMin).toBe(pinned.find((p) => p.orderId === make.orderId)!.startMin);
+    expect(kept.unmet.map((u) => u.orderId)).toEqual(['A']);
+    expect(kept.unmet[0]!.why).toContain('Thick yogurt');
+  });
+
+  it('is not touched where all of it holds', () => {
+    const free = layOut(asked);
+    const still = searched(mending(free, standingOf(free, places), places));
+    expect(changesOf(plan.makes, still.makes)).toEqual([]);
+  });
+});
+
+describe('what would be, were something otherwise', () => {
+  const week = someWeeks(5, 7, 2);
+  const { makes } = planFor(week, ROUNDS);
+
+  it('has what wants a material wait for it, and nothing else', () => {
+    const users = makes.filter((m) => weighsIn(m, 'milk'));
+    const first = Math.min(...users.map((m) => m.way.startMin));
+    const then = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: DAY });
+    for (const order of then.orders) {
+      const uses = users.some((m) => m.orderId === order.id);
+      expect(order.fromMin).toBe(uses ? first + DAY : undefined);
+    }
+    expect(supposed(week, [], { is: 'comes late', what: 'milk', byMin: DAY })).toEqual(week);
+    for (const make of planFor(then, ROUNDS).makes.filter((m) => weighsIn(m, 'milk')))
+      expect(make.way.startMin).toBeGreaterThanOrEqual(first + DAY);
+  });
+
+  it('has one piece of gear less, and none where there was one', () => {
+    const then = supposed(asked, [], { is: 'out of use', gear: 'Warm box' });
+    expect(planFor(then, 5).unmet.map((u) => u.why)).toEqual(
+      Array<string>(2).fill('It wants a thermostat, and the larder has none.'),
+    );
+    const pots = supposed(week, [], { is: 'out of use', gear: 'strainer' }).gear.find((g) => g.kind === 'strainer');
+    expect(pots!.count).toBe(1);
+  });
+
+  it('has nobody at home for a day', () => {
+    const time = { fromMin: 3 * DAY, toMin: 4 * DAY };
+    const then = planFor(supposed(asked, [], { is: 'away', time }), ROUNDS);
+    for (const { steps, network } of then.makes)
+      steps.forEach(({ beginMin }, i) => {
+        if (network.steps[i]!.handsMin > 0) expect(beginMin >= time.toMin || beginMin < time.fromMin).toBeTrue();
+      });
+  });
+});

@@ -1,0 +1,97 @@
+import { sayDuration } from '../stages/words.js';
+import { emptyBoard } from './board.js';
+import { moved, type Break } from './move.js';
+import type { Network } from './network.js';
+import { planFrom } from './plan-of.js';
+import type { Plan, PlannedMake, Setting, WantedMake } from './plan.js';
+import { SLOT_MIN } from './puzzle.js';
+import type { Held } from './timeline.js';
+import type { PlacedWay } from './way.js';
+import { waysAt } from './ways.js';
+
+/** A make of a plan that was taken: when it begins, which of its steps is held on, whether somebody has put it there. */
+export interface KeptPlace {
+  readonly orderId: string;
+  readonly part: number;
+  readonly startMin: number;
+  readonly held: { readonly stageId: string; readonly forMin: number; readonly afterWakingMin: number } | null;
+  readonly pinned: boolean;
+}
+
+/** A make of a plan that no longer holds: why, and the nearest way that does with all else where it is. */
+export interface Trouble {
+  readonly make: PlannedMake;
+  readonly breaks: readonly Break[];
+  readonly repair: PlacedWay | null;
+}
+
+/** A plan that was taken, as it stands now. */
+export interface Standing extends Pick<Plan, 'makes' | 'unmet' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'> {
+  readonly troubles: readonly Trouble[];
+  /** Makes that are wanted, could be made, and have no place in it yet. */
+  readonly unplaced: readonly { readonly orderId: string; readonly part: number }[];
+}
+
+/** Which step of a network is held on. */
+export function heldIn({ steps }: Network, held: KeptPlace['held']): Held | null {
+  const step = held ? steps.findIndex((s) => s.stageId === held.stageId) : -1;
+  return held && step >= 0 ? { step, forMin: held.forMin, afterWakingMin: held.afterWakingMin } : null;
+}
+
+/** The place that is kept of a make; what was to be begun already is begun at once. */
+export const placeOf = ({ order, part }: WantedMake, places: readonly KeptPlace[]): KeptPlace | undefined =>
+  places.find((p) => p.orderId === order.id && p.part === part);
+
+/** Where each make that has a place stands: each in the first of its pieces of gear that is free, in order of time. */
+function standingWays(all: readonly WantedMake[], setting: Setting, places: readonly KeptPlace[]) {
+  const board = emptyBoard(setting.puzzle);
+  const placed = all.flatMap((wanted) => {
+    const place = placeOf(wanted, places);
+    return place ? [{ wanted, place }] : [];
+  });
+  const ways = new Map<WantedMake, PlacedWay>();
+  for (const { wanted, place } of placed.sort((a, b) => a.place.startMin - b.place.startMin)) {
+    const at = waysAt(wanted.placing, Math.max(0, place.startMin), heldIn(wanted.network, place.held));
+    const way = at.find((w) => board.fits(w)) ?? at[0];
+    if (!way) continue;
+    if (board.fits(way)) board.put(way);
+    ways.set(wanted, way);
+  }
+  return ways;
+}
+
+/** Later than it was to be begun by so much, minutes, it is said. */
+const LATE_TO_BEGIN_MIN = SLOT_MIN;
+
+/**
+ * A plan that was taken, laid out anew where the kitchen now is: what of it holds, what does not and why, and for each make
+ * that does not the nearest way that would.
+ */
+export function standingOf(setting: Setting, places: readonly KeptPlace[]): Standing {
+  const all = [...setting.wanted, ...setting.nowhere];
+  const ways = standingWays(all, setting, places);
+  const made = planFrom(
+    { ...setting, wanted: all },
+    all.map((wanted) => ways.get(wanted) ?? null),
+  );
+  const troubles = made.makes.flatMap((make): Trouble[] => {
+    const { breaks, repair } = moved(setting, made.makes, make, make.way.startMin, make.way.held);
+    const place = places.find((p) => p.orderId === make.orderId && p.part === make.part)!;
+    const all = [...lateToBegin(place.startMin, make), ...breaks];
+    return all.length > 0 ? [{ make, breaks: all, repair }] : [];
+  });
+  const wanted = new Set(made.makes.map((m) => m.orderId));
+  return {
+    ...made,
+    // What is in the plan and cannot be made any more says so itself.
+    unmet: setting.impossible.filter((u) => !wanted.has(u.orderId)),
+    troubles,
+    unplaced: setting.wanted.filter((w) => !ways.has(w)).map(({ order: { id: orderId }, part }) => ({ orderId, part })),
+  };
+}
+
+function lateToBegin(startMin: number, { name }: PlannedMake): readonly Break[] {
+  if (startMin >= -LATE_TO_BEGIN_MIN) return [];
+  const says = `${name} was to be begun ${sayDuration(-startMin)} ago.`;
+  return [{ is: 'past', says, step: 0, atMin: startMin, against: [] }];
+}

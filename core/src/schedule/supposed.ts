@@ -1,0 +1,36 @@
+import type { Amount } from '../make/amounts.js';
+import type { Person, Stretch } from './hours.js';
+import type { PlanAsked, PlannedMake } from './plan.js';
+
+/** Something that might come otherwise than is planned. */
+export type Supposition =
+  /** A material comes so much later than the first make of the plan that wants it. */
+  | { readonly is: 'comes late'; readonly what: NonNullable<Amount['pricedAs']>; readonly byMin: number }
+  /** A piece of gear cannot be used. */
+  | { readonly is: 'out of use'; readonly gear: string }
+  /** Nobody is at home. */
+  | { readonly is: 'away'; readonly time: Stretch };
+
+/** What a plan would be made of, were something otherwise. */
+export function supposed(asked: PlanAsked, makes: readonly PlannedMake[], what: Supposition): PlanAsked {
+  if (what.is === 'out of use') return { ...asked, gear: without(asked.gear, what.gear) };
+  if (what.is === 'away') return { ...asked, people: asked.people.map((p) => awayIn(p, what.time)) };
+  const users = new Set(makes.filter((m) => weighsIn(m, what.what)).map((m) => m.orderId));
+  const firsts = makes.filter((m) => users.has(m.orderId)).map((m) => m.way.startMin);
+  if (firsts.length === 0) return asked;
+  const fromMin = Math.min(...firsts) + what.byMin;
+  return {
+    ...asked,
+    orders: asked.orders.map((o) => (users.has(o.id) ? { ...o, fromMin: Math.max(o.fromMin ?? 0, fromMin) } : o)),
+  };
+}
+
+/** True where a make weighs in something of a kind. */
+export const weighsIn = ({ network }: PlannedMake, kind: Amount['pricedAs']): boolean =>
+  network.amounts.some((a) => a.massG > 0 && a.pricedAs === kind);
+
+/** One piece less of what is called so. */
+const without = (gear: PlanAsked['gear'], name: string): PlanAsked['gear'] =>
+  gear.map((g) => (g.name === name ? { ...g, count: Math.max(0, g.count - 1) } : g));
+
+const awayIn = (person: Person, time: Stretch): Person => ({ ...person, away: [...person.away, time] });
