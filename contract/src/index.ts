@@ -21,6 +21,7 @@ export * from './wire/orders.js';
 export * from './wire/orders.schema.js';
 export * from './wire/plan-time.js';
 export * from './wire/pours.js';
+export * from './wire/planning.js';
 export * from './door/schemas.js';
 export * from './door/examples.js';
 export * from './door/door.js';

@@ -10,5 +10,6 @@ export * from './wire/room.js';
 export * from './wire/orders.js';
 export * from './wire/plan-time.js';
 export * from './wire/pours.js';
+export * from './wire/planning.js';
 export type { FieldProblem, Problem } from './problem.js';
 export * from './wire/cultures-file.js';

@@ -36,6 +36,14 @@ const hand = Joi.object({
   latestMs: moment.required(),
 });
 
+const coursePoint = Joi.object({
+  atMs: moment.required(),
+  massG: Joi.number().min(0).required(),
+  wheyG: Joi.number().min(0).required(),
+  ph: Joi.number().min(0).max(14).required(),
+  tempC: Joi.number().min(-30).max(150).required(),
+});
+
 /** A make of a plan that was taken. */
 export const pourSchema: Joi.ObjectSchema<PlannedPour> = Joi.object({
   id: ulid.required(),
@@ -53,7 +61,7 @@ export const pourSchema: Joi.ObjectSchema<PlannedPour> = Joi.object({
   dueMs: moment.allow(null).required(),
   held: Joi.object({
     stageId: Joi.string().min(1).max(40).required(),
-    forMin: Joi.number().min(0).max(20_000).required(),
+    forMin: Joi.number().min(-20_000).max(20_000).required(),
     afterWakingMin: Joi.number().min(0).max(1440).required(),
   })
     .allow(null)
@@ -71,5 +79,6 @@ export const pourSchema: Joi.ObjectSchema<PlannedPour> = Joi.object({
   })
     .allow(null)
     .required(),
+  course: Joi.array().items(coursePoint).max(400).default([]),
   batchId: ulid.allow(null).required(),
 });

@@ -1,5 +1,6 @@
 import type { Person, Stretch } from '@oat-crock/core';
 import type { Asleep, Works } from './night.js';
+import type { Helper, Settings } from './settings.js';
 
 const MIN_MS = 60_000;
 
@@ -60,4 +61,26 @@ export function personOver(
     works: daily(works, fromMs, untilMs, (day) => works.days.includes(day.getDay())),
     away: away.map((a) => ({ fromMin: (a.fromMs - fromMs) / MIN_MS, toMin: (a.toMs - fromMs) / MIN_MS })),
   };
+}
+
+/** Somebody who is there in some hours only. */
+function helperOver({ name, fromH, toH, days }: Helper, fromMs: number, horizonMin: number): Person {
+  const there = daily({ fromH, toH }, fromMs, fromMs + horizonMin * MIN_MS, (day) => days.includes(day.getDay()));
+  const edges = [0, ...there.flatMap((s) => [Math.max(0, s.fromMin), Math.min(horizonMin, s.toMin)]), horizonMin];
+  const away = Array.from({ length: edges.length / 2 }, (_, i) => ({
+    fromMin: edges[2 * i]!,
+    toMin: edges[2 * i + 1]!,
+  }));
+  return { name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) };
+}
+
+/** Everybody's hours over a plan that begins at a moment: those of the house, and of those who help. */
+export function peopleOver(settings: Settings, fromMs: number, horizonMin: number): readonly Person[] {
+  const { asleepFromH, asleepToH, worksFromH, worksToH, worksDays, away, helpers } = settings;
+  const asleep = { fromH: asleepFromH, toH: asleepToH };
+  const works = { fromH: worksFromH, toH: worksToH, days: worksDays };
+  return [
+    personOver('', asleep, works, away, fromMs, horizonMin),
+    ...helpers.map((helper) => helperOver(helper, fromMs, horizonMin)),
+  ];
 }

@@ -23,6 +23,15 @@ export interface PlannedFeed {
   readonly tempC: number;
 }
 
+/** The crock at a moment of a planned make. */
+export interface PourPoint {
+  readonly atMs: number;
+  readonly massG: number;
+  readonly wheyG: number;
+  readonly ph: number;
+  readonly tempC: number;
+}
+
 /** A make as a plan that was taken has it. */
 export interface PlannedPour {
   /** ULID: the same for as long as it is of the same order, day and part, however it is moved. */
@@ -48,6 +57,8 @@ export interface PlannedPour {
   readonly hands: readonly PlannedHand[];
   readonly gear: readonly string[];
   readonly feed: PlannedFeed | null;
+  /** How it is likely to go, for a drawing; empty once it is begun, as its batch then shows how it goes. */
+  readonly course: readonly PourPoint[];
   /** The batch it was begun as; null while it is planned. */
   readonly batchId: string | null;
 }
@@ -81,6 +92,7 @@ export function sittingsOf(hands: readonly PlannedHand[]): readonly Sitting[] {
  * calendar that has it moves it rather than show it twice.
  *
  * @param startMs the moment at which the plan begins
+ * @param before pours as they were kept, those that were taken away among them
  */
 export function poursOf(
   { makes }: Pick<Plan, 'makes'>,
@@ -88,14 +100,32 @@ export function poursOf(
   startMs: number,
   before: readonly PlannedPour[],
   newId: () => string,
+  isPinned: (make: PlannedMake) => boolean = () => false,
 ): readonly PlannedPour[] {
   const wanted = new Map(occurrences.map((o) => [o.id, o]));
   return makes.flatMap((make): PlannedPour[] => {
     const occurrence = wanted.get(make.orderId);
     if (!occurrence) return [];
-    const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === make.part);
-    return [pourOf(make, occurrence, startMs, kept?.id ?? newId(), kept?.pinned ?? false)];
+    const begun = begunOf(occurrence.id, before);
+    const part = freeParts(begun)(make.part);
+    const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === part && p.batchId === null);
+    const pour = pourOf(make, occurrence, startMs, kept?.id ?? newId(), isPinned(make));
+    return [{ ...pour, part, parts: make.parts + begun.length }];
   });
+}
+
+/** Parts of an order and day that were begun. */
+export const begunOf = (occurrenceId: string, pours: readonly PlannedPour[]): readonly PlannedPour[] =>
+  pours.filter((p) => p.occurrenceId === occurrenceId && p.batchId !== null);
+
+/** The number of the first, second, … part that is not begun, counted from 1. */
+export function freeParts(begun: readonly PlannedPour[]): (nth: number) => number {
+  const taken = new Set(begun.map((p) => p.part));
+  return (nth) => {
+    let part = 0;
+    for (let left = nth; left > 0;) if (!taken.has(++part)) left--;
+    return part;
+  };
 }
 
 function pourOf(
@@ -150,6 +180,23 @@ function pourOf(
       starterG: Math.round(10 * feed.starterG) / 10,
       tempC: feed.tempC,
     },
+    course: courseOf(make, ms),
     batchId: null,
   };
+}
+
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits));
+
+/** The usual course of its network, at the moments of its own steps. */
+function courseOf({ network: { course }, steps }: PlannedMake, ms: (min: number) => number): readonly PourPoint[] {
+  return course.map(({ step, share, massG, wheyG, ph, tempC }) => {
+    const { beginMin, endMin } = steps[step]!;
+    return {
+      atMs: ms(beginMin + share * (endMin - beginMin)),
+      massG: Math.round(massG),
+      wheyG: Math.round(wheyG),
+      ph: rounded(ph, 2),
+      tempC: rounded(tempC, 1),
+    };
+  });
 }

@@ -1,7 +1,23 @@
 import Joi from 'joi';
+import { moment } from './entry-parts.js';
 import { DATES_IN, USUAL_SETTINGS, type Settings } from './settings.js';
 
 const hour = Joi.number().min(0).max(24).required();
+const weekdays = Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7);
+
+const away = Joi.object({
+  fromMs: moment.required(),
+  toMs: moment
+    .greater(Joi.ref('fromMs'))
+    .required()
+    .messages({ 'number.greater': 'You would be back before you are away' }),
+});
+const helper = Joi.object({
+  name: Joi.string().trim().min(1).max(60).required(),
+  fromH: hour,
+  toH: hour,
+  days: weekdays.min(1).required(),
+});
 
 export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   asleepFromH: hour,
@@ -15,7 +31,9 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   currency: Joi.string().min(1).max(6).required(),
   worksFromH: hour.optional().default(USUAL_SETTINGS.worksFromH),
   worksToH: hour.optional().default(USUAL_SETTINGS.worksToH),
-  worksDays: Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7).default(USUAL_SETTINGS.worksDays),
+  worksDays: weekdays.default(USUAL_SETTINGS.worksDays),
+  away: Joi.array().items(away).max(50).default([]),
+  helpers: Joi.array().items(helper).max(12).default([]),
   temperatureIn: Joi.valid('C', 'F').default(USUAL_SETTINGS.temperatureIn),
   massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),
   volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),

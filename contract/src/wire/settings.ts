@@ -1,4 +1,13 @@
 import type { Units } from '@oat-crock/core';
+import type { Away } from './plan-time.js';
+
+/** Somebody who lends a hand: hours of the day, and days of the week (0 is Sunday), in which they are there. */
+export interface Helper {
+  readonly name: string;
+  readonly fromH: number;
+  readonly toH: number;
+  readonly days: readonly number[];
+}
 
 /** The household: hours, kitchen, money, units. */
 export interface Settings {
@@ -17,6 +26,9 @@ export interface Settings {
   readonly worksFromH: number;
   readonly worksToH: number;
   readonly worksDays: readonly number[];
+  /** Times at which nobody of the house is at home. */
+  readonly away: readonly Away[];
+  readonly helpers: readonly Helper[];
   /** What amounts are said and typed in. */
   readonly temperatureIn: Units['temperature'];
   readonly massIn: Units['mass'];
@@ -47,6 +59,8 @@ export const USUAL_SETTINGS: Settings = {
   worksFromH: 6,
   worksToH: 22,
   worksDays: [0, 1, 2, 3, 4, 5, 6],
+  away: [],
+  helpers: [],
   temperatureIn: 'C',
   massIn: 'g',
   volumeIn: 'metric',

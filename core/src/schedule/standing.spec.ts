@@ -76,6 +76,20 @@ describe('a plan that was taken', () => {
     expect(troubles[0]!.breaks[0]!.says).toBe('Yogurt for the quay was to be begun 1 h 35 ago.');
   });
 
+  it('holds a step on, or ends it early, no further than its give', () => {
+    const [make] = plan.makes;
+    const i = make!.network.steps.findIndex((s) => s.give.earlyMin > 30 && s.give.lateMin > 30);
+    const { stageId, give } = make!.network.steps[i]!;
+    const movedMin = (forMin: number) => {
+      const held = { stageId, forMin, afterWakingMin: 0 };
+      const own = places.map((p) => (p.orderId === make!.orderId ? { ...p, held } : p));
+      return standingOf(layOut(asked), own).makes.find((m) => m.orderId === make!.orderId)!.steps[i]!.movedMin;
+    };
+    expect(movedMin(give.lateMin + 600)).toBeLessThanOrEqual(give.lateMin + 1e-6);
+    expect(movedMin(-give.earlyMin - 600)).toBeGreaterThanOrEqual(-give.earlyMin - 1e-6);
+    expect(movedMin(give.lateMin + 600)).toBeGreaterThan(movedMin(-give.earlyMin - 600));
+  });
+
   it('keeps what can no longer be in time, and says that of it', () => {
     const soon = { ...asked, orders: [yogurt('A', 300)] };
     const { troubles, unmet } = standingOf(layOut(soon), [{ ...places[0]!, orderId: 'A', startMin: 0 }]);

@@ -1,7 +1,7 @@
 import type { Hours } from './hours.js';
 import type { Luck, Network, Step } from './network.js';
 
-/** A step that is held on longer than it needs, on purpose: which, how long, and how long after waking where it waits for that, minutes. */
+/** A step that is held on longer than it needs, on purpose, or ended before where it is negative: which, how long, and how long after waking where it waits for that, minutes. */
 export interface Held {
   readonly step: number;
   readonly forMin: number;
@@ -52,7 +52,8 @@ export function timesOf(
     const step = steps[i]!;
     const doneMin = times[i]! + step.lasts[luck];
     const next = steps[i + 1];
-    const wantedMin = held?.step === i ? doneMin + held.forMin : doneMin;
+    // It is held on, or ended early, no further than its give allows.
+    const wantedMin = held?.step === i ? doneMin + Math.max(held.forMin, -step.give.earlyMin) : doneMin;
     const handsMin = next ? awakeMin(next, luck) : 0;
     let endMin = next ? settled(step, times[i]!, doneMin, wantedMin, handsMin, hours) : wantedMin;
     if (held?.step === i && endMin > wantedMin) {

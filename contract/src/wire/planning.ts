@@ -1,0 +1,58 @@
+import type { KeptPlace, Method, Order } from '@oat-crock/core';
+import type { Occurrence } from './orders.js';
+import { begunOf, freeParts, type PlannedPour } from './pours.js';
+
+const MIN_MS = 60_000;
+
+/**
+ * What is wanted, as a plan that begins at a moment is asked for it: less what is begun of it already. What is wholly begun, and
+ * what is of a method that is not there, is left out.
+ */
+export function ordersOf(
+  occurrences: readonly Occurrence[],
+  pours: readonly PlannedPour[],
+  startMs: number,
+  methodOf: (id: string) => Method | undefined,
+): readonly Order[] {
+  return occurrences.flatMap(({ id, order, dueMs }): Order[] => {
+    const method = methodOf(order.methodId);
+    const begun = begunOf(id, pours);
+    const parts = begun[0]?.parts ?? 1;
+    const share = (parts - begun.length) / parts;
+    if (!method || share <= 0) return [];
+    return [
+      {
+        id,
+        name: order.whom ? `${method.name} for ${order.whom}` : method.name,
+        method,
+        choices: order.choices,
+        productG: order.productG * share,
+        dueMin: dueMs === null ? null : (dueMs - startMs) / MIN_MS,
+      },
+    ];
+  });
+}
+
+/** Where the pours of a plan that was taken have their makes, in minutes of a plan that begins at a moment. */
+export function placesOf(pours: readonly PlannedPour[], startMs: number): readonly KeptPlace[] {
+  return pours
+    .filter((p) => p.batchId === null)
+    .map((pour): KeptPlace => {
+      const before = freeParts(begunOf(pour.occurrenceId, pours));
+      let part = 1;
+      while (before(part) < pour.part) part++;
+      return {
+        orderId: pour.occurrenceId,
+        part,
+        startMin: (pour.startMs - startMs) / MIN_MS,
+        held: pour.held,
+        pinned: pour.pinned,
+      };
+    });
+}
+
+/** Pours that are planned of nothing that is wanted any more: their order was taken away, or their day is over. */
+export const staleOf = (pours: readonly PlannedPour[], occurrences: readonly Occurrence[]): readonly PlannedPour[] => {
+  const wanted = new Set(occurrences.map((o) => o.id));
+  return pours.filter((p) => p.batchId === null && !wanted.has(p.occurrenceId));
+};
