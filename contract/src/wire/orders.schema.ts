@@ -66,6 +66,7 @@ export const pourSchema: Joi.ObjectSchema<PlannedPour> = Joi.object({
   })
     .allow(null)
     .required(),
+  accepted: Joi.array().items(Joi.string().max(20)).unique().max(20).default([]),
   pinned: Joi.boolean().required(),
   hands: Joi.array().items(hand).max(60).required(),
   gear: Joi.array().items(Joi.string().max(80)).max(30).required(),

@@ -1,4 +1,4 @@
-import type { Choices, CultureId, Plan, PlannedMake } from '@oat-crock/core';
+import type { Break, Choices, CultureId, HeldStage, Plan, PlannedMake } from '@oat-crock/core';
 import type { Occurrence } from './orders.js';
 
 const MIN_MS = 60_000;
@@ -51,7 +51,9 @@ export interface PlannedPour {
   readonly readyLateMs: number;
   readonly dueMs: number | null;
   /** A step that is held on, on purpose. */
-  readonly held: { readonly stageId: string; readonly forMin: number; readonly afterWakingMin: number } | null;
+  readonly held: HeldStage | null;
+  /** What did not hold of it when it was taken, and was taken all the same: it is no news then. */
+  readonly accepted: readonly Break['is'][];
   /** True where somebody has put it there: it is not moved by itself. */
   readonly pinned: boolean;
   readonly hands: readonly PlannedHand[];
@@ -99,8 +101,8 @@ export function poursOf(
   occurrences: readonly Occurrence[],
   startMs: number,
   before: readonly PlannedPour[],
-  newId: () => string,
-  isPinned: (make: PlannedMake) => boolean = () => false,
+  newId: (occurrenceId: string, part: number) => string,
+  { isPinned, accepted }: PourMarks = NO_MARKS,
 ): readonly PlannedPour[] {
   const wanted = new Map(occurrences.map((o) => [o.id, o]));
   return makes.flatMap((make): PlannedPour[] => {
@@ -109,10 +111,19 @@ export function poursOf(
     const begun = begunOf(occurrence.id, before);
     const part = freeParts(begun)(make.part);
     const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === part && p.batchId === null);
-    const pour = pourOf(make, occurrence, startMs, kept?.id ?? newId(), isPinned(make));
-    return [{ ...pour, part, parts: make.parts + begun.length }];
+    const pour = pourOf(make, occurrence, startMs, kept?.id ?? newId(occurrence.id, part));
+    const marks = { pinned: isPinned(make), accepted: accepted(make) };
+    return [{ ...pour, ...marks, part, parts: make.parts + begun.length }];
   });
 }
+
+/** What is known of a make besides where it is. */
+export interface PourMarks {
+  readonly isPinned: (make: PlannedMake) => boolean;
+  readonly accepted: (make: PlannedMake) => readonly Break['is'][];
+}
+
+const NO_MARKS: PourMarks = { isPinned: () => false, accepted: () => [] };
 
 /** Parts of an order and day that were begun. */
 export const begunOf = (occurrenceId: string, pours: readonly PlannedPour[]): readonly PlannedPour[] =>
@@ -133,7 +144,6 @@ function pourOf(
   { id: occurrenceId, order, dueMs }: Occurrence,
   startMs: number,
   id: string,
-  pinned: boolean,
 ): PlannedPour {
   const { network, way, steps, feed } = make;
   const ms = (min: number) => Math.round(startMs + min * MIN_MS);
@@ -156,7 +166,8 @@ function pourOf(
       forMin: way.held.forMin,
       afterWakingMin: way.held.afterWakingMin,
     },
-    pinned,
+    accepted: [],
+    pinned: false,
     hands: network.steps.map(({ stageId, says, handsMin }, i): PlannedHand => {
       const atMs = ms(steps[i]!.beginMin);
       // How early or late hands may come is the give of the step before them.

@@ -14,8 +14,8 @@ export interface Board {
 export function emptyBoard({ resources, slots }: Pick<Puzzle, 'resources' | 'slots'>): Board {
   const free = resources.map((r) => Int32Array.from(r.capacity));
   /** Of each slot the setting that holds it, and how many hold it with one. */
-  const setting = resources.map(() => new Int32Array(slots));
-  const holders = resources.map(() => new Int32Array(slots));
+  const setting = resources.map((r) => (r.setting ? Int32Array.from(r.setting) : new Int32Array(slots)));
+  const holders = setting.map((set) => set.map((s) => Number(s !== 0)));
 
   const clashOf = (use: Use): number => {
     const [left, set] = [free[use.resource]!, setting[use.resource]!];

@@ -20,8 +20,10 @@ export interface Rack {
 
 /** What a larder need not name for it to be there: each household has one of these, big enough. */
 const TAKEN_TO_BE_THERE: readonly GearKind[] = ['hob', 'strainer', 'cold-shelf', 'pot'];
-/** Of what holds several makes anyway. */
-const SHARED: ReadonlySet<GearKind> = new Set<GearKind>(['cold-shelf']);
+/** Of what holds several makes anyway, as far as its litres go: what is kept alike in it may stand side by side. */
+const SHARED: ReadonlySet<GearKind> = new Set<GearKind>(['cold-shelf', 'thermostat', 'bath']);
+/** A crock takes so much more room in a box than what is in it. */
+const CROCK_BULK: Readonly<Partial<Record<GearKind, number>>> = { thermostat: 1.5, bath: 1.5 };
 const TENTHS = 10;
 
 /** The racks of some gear, the smallest of each kind first; with none named, one of each usual kind; a kind of which none is left is not there. */
@@ -33,7 +35,7 @@ export function racksOf(gear: readonly PlanGear[]): readonly Rack[] {
     .filter(({ count }) => count > 0)
     .map((g): Rack => {
       const mostL = g.holdsL === null ? Infinity : g.holdsL * GEAR_TYPES[g.kind].fillable;
-      const several = (g as PlanGear).several ?? SHARED.has(g.kind);
+      const several = (g as PlanGear).several ?? (SHARED.has(g.kind) && (g.holdsL !== null || g.kind === 'cold-shelf'));
       const capacity = several ? (mostL === Infinity ? UNBOUNDED : Math.floor(TENTHS * mostL * g.count)) : g.count;
       return { gear: g, capacity, mostL, several };
     })
@@ -44,11 +46,14 @@ const UNBOUNDED = 1_000_000;
 
 /** What a stand takes of a rack: units and setting. */
 export function takenOf(
-  { several }: Rack,
+  { several, capacity, gear: { kind } }: Rack,
   { litres, keepC }: Stand,
 ): { readonly units: number; readonly setting: number } {
   if (!several) return { units: 1, setting: 0 };
-  return { units: Math.max(1, Math.ceil(TENTHS * litres)), setting: keepC === null ? 0 : Math.round(2 * keepC) + 1 };
+  return {
+    units: Math.min(capacity, Math.max(1, Math.ceil(TENTHS * litres * (CROCK_BULK[kind] ?? 1)))),
+    setting: keepC === null ? 0 : Math.round(2 * keepC) + 1,
+  };
 }
 
 /** Places of the racks that would hold a stand. */

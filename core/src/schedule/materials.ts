@@ -9,6 +9,8 @@ export interface LotLeftThen {
   readonly name: string;
   readonly leftG: number;
   readonly untilMin: number | null;
+  /** It is another milk than what is usually meant: taken only by what names it. */
+  readonly onlyNamed?: boolean;
 }
 
 /** Something a make weighs in, and where it comes from. */
@@ -68,7 +70,7 @@ function lotsFor(
 ): readonly LotLeftThen[] {
   const kinds = KINDS[pricedAs] ?? (outOf ? [outOf as LotKind] : []);
   return lots
-    .filter((lot) => (lotId === null ? kinds.includes(lot.kind) : lot.id === lotId))
+    .filter((lot) => (lotId === null ? kinds.includes(lot.kind) && !lot.onlyNamed : lot.id === lotId))
     .filter(({ untilMin }) => untilMin === null || untilMin >= atMin)
     .sort((a, b) => (a.untilMin ?? Infinity) - (b.untilMin ?? Infinity));
 }

@@ -1,5 +1,6 @@
 import type { PlannedMake, Setting, WantedMake } from './plan.js';
-import { heldIn, placeOf, type KeptPlace, type Standing } from './standing.js';
+import { placeOf, type KeptPlace, type Standing } from './standing.js';
+import { heldIn } from './timeline.js';
 import type { PlacedWay } from './way.js';
 import { waysAt } from './ways.js';
 
@@ -33,8 +34,8 @@ export function mending(setting: Setting, { makes, troubles }: Standing, places:
   return { ...setting, wanted, puzzle: { ...setting.puzzle, jobs } };
 }
 
-/** What breaks whatever else is on: to stay there mends nothing. What only stands in another's way may stay. */
-const OF_ITSELF: ReadonlySet<string> = new Set(['night', 'late', 'old', 'milk', 'over']);
+/** What breaks whatever else is on: to stay there mends nothing. Hands in the night cost what they cost, and may be the best there is. */
+const OF_ITSELF: ReadonlySet<string> = new Set(['late', 'old', 'milk', 'over']);
 
 const movedCost = (way: PlacedWay, { way: { startMin } }: PlannedMake) =>
   MOVE_COST.once + (MOVE_COST.perH * Math.abs(way.startMin - startMin)) / 60;

@@ -58,7 +58,7 @@ export function moved(
   const breaks = way
     ? [...ofHours(setting, wanted, way, steps), ...(fitting ? [] : ofRoom(setting, way, board, others))]
     : [OVER];
-  const repair = breaks.length > 0 ? nearest(wanted.ways, board, startMin) : null;
+  const repair = breaks.length > 0 ? nearest(setting, wanted, board, startMin) : null;
   return { startMin, held, steps, breaks, repair, way: fitting };
 }
 
@@ -70,20 +70,34 @@ const OVER: Break = {
   against: [],
 };
 
+/** What does not hold of a make of a plan whatever else is on: hands in the night, ready too late, too old. */
+export function breaksOfItself(setting: Setting, make: PlannedMake): readonly Break[] {
+  return ofHours(setting, wantedOf(setting, make), make.way, make.steps);
+}
+
 function wantedOf({ wanted, nowhere }: Setting, make: PlannedMake): WantedMake {
   const found = [...wanted, ...nowhere].find((w) => w.order.id === make.orderId && w.part === make.part);
   if (!found) throw new RangeError(`There is no make ${make.part} of "${make.orderId}" in this plan`);
   return found;
 }
 
-/** The way that begins nearest to a minute, the cheaper of two as near. */
-function nearest(ways: readonly PlacedWay[], board: Board, startMin: number): PlacedWay | null {
+/** The way that begins nearest to a minute and holds, the cheaper of two as near; where none holds, the nearest that finds room. */
+function nearest(setting: Setting, wanted: WantedMake, board: Board, startMin: number): PlacedWay | null {
   const far = (way: PlacedWay) => Math.abs(way.startMin - startMin);
-  return [...ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost).find((way) => board.fits(way)) ?? null;
+  const near = [...wanted.ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost);
+  const holds = (way: PlacedWay) => {
+    const steps = walk(wanted.network, way.startMin, setting.hours, 'likely', way.held)!;
+    return board.fits(way) && ofHours(setting, wanted, way, steps).length === 0;
+  };
+  return near.find(holds) ?? near.find((way) => board.fits(way)) ?? null;
 }
 
+/** "a, b and c" */
+const listed = (words: readonly string[]): string =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}` : (words[0] ?? '');
+
 /** What of a way does not hold whatever else is on. */
-export function ofHours(
+function ofHours(
   { hours }: Setting,
   { order, network }: WantedMake,
   way: PlacedWay,
@@ -101,11 +115,15 @@ export function ofHours(
   const lifeH = 24 * network.keepsDays;
   if (dueMin !== null && way.ageH > LIFE_SPENT * lifeH)
     say('old', `It would be ${sayDuration(60 * way.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`);
-  network.steps.forEach((step, i) => {
+  const inNight = network.steps.flatMap((step, i) => {
     const { beginMin } = steps[i]!;
-    if (hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0)
-      say('night', `Hands for "${step.name}" fall in the night, or while nobody is at home.`, i, beginMin);
+    return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: `"${step.name}"`, i, beginMin }] : [];
   });
+  const [first] = inNight;
+  if (first) {
+    const names = listed(inNight.map((n) => n.name));
+    say('night', `Hands for ${names} fall in the night, or while nobody is at home.`, first.i, first.beginMin);
+  }
   return breaks;
 }
 
@@ -126,11 +144,11 @@ function ofRoom(
       ? (['hands', 'Hands'] as const)
       : (['gear', `The ${racks[use.resource]!.gear.name ?? gearWord(racks[use.resource]!.gear.kind)}`] as const);
   const atMin = slot * SLOT_MIN;
-  const after = sayDuration(Math.max(0, atMin - way.startMin));
+  const when = `${sayDuration(Math.abs(atMin - way.startMin))} ${atMin < way.startMin ? 'before' : 'after'} it begins`;
   return [
     {
       is,
-      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${after} after it begins.`,
+      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${when}.`,
       step: null,
       atMin,
       against,

@@ -14,7 +14,10 @@ export type Chosen = readonly (PlacedWay | null)[];
 
 /** What a search has found, as a plan. */
 export function planOf(setting: Setting, { picks, cost, bound, proven, round }: Searched): Plan {
-  const chosen = setting.wanted.map(({ ways }, j) => (picks[j] === UNMET ? null : ways[picks[j]!]!));
+  const chosen = inOrder(
+    setting,
+    setting.wanted.map(({ ways }, j) => (picks[j] === UNMET ? null : ways[picks[j]!]!)),
+  );
   const impossible = setting.impossible.length * UNMET_COST.due;
   return {
     ...planFrom(setting, chosen),
@@ -24,6 +27,18 @@ export function planOf(setting: Setting, { picks, cost, bound, proven, round }: 
     proven,
     round,
   };
+}
+
+/** Of makes that are one as good as another the first is the one that is begun first. */
+function inOrder({ puzzle: { jobs } }: Setting, chosen: Chosen): Chosen {
+  const startOf = (way: PlacedWay | null) => way?.startMin ?? Infinity;
+  const sorted = new Map<number | undefined, (PlacedWay | null)[]>();
+  chosen.forEach((way, j) => {
+    const { alike } = jobs[j]!;
+    sorted.set(alike, [...(sorted.get(alike) ?? []), way]);
+  });
+  for (const ways of sorted.values()) ways.sort((a, b) => (startOf(a) < startOf(b) ? -1 : 1));
+  return chosen.map((way, j) => (jobs[j]!.alike === undefined ? way : sorted.get(jobs[j]!.alike)!.shift()!));
 }
 
 /** The makes of a plan, and what of hands they ask for. */

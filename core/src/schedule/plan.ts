@@ -11,7 +11,7 @@ import { SLOT_MIN, type Puzzle } from './puzzle.js';
 import { resourcesOf, type Holder } from './resources.js';
 import { search, searchFor } from './search.js';
 import type { Feed, StarterHere } from './starters.js';
-import type { Held, Walked } from './timeline.js';
+import { heldIn, type HeldStage, type Walked } from './timeline.js';
 import { UNMET_COST, whyNoWay } from './unmet.js';
 import { USUAL_WISHES, type PlacedWay, type Placing, type Wishes } from './way.js';
 import { waysAt, waysOf } from './ways.js';
@@ -34,7 +34,7 @@ export interface Pin {
   readonly orderId: string;
   readonly part: number;
   readonly startMin: number;
-  readonly held: Held | null;
+  readonly held: HeldStage | null;
 }
 
 /** What a plan is made of. Minutes count from its beginning. */
@@ -138,7 +138,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
     const all = waysOf(placing);
     for (let part = 1; part <= parts; part++) {
       const pin = pinned(part);
-      const ways = pin ? waysAt(placing, pin.startMin, pin.held) : all;
+      const ways = pin ? waysAt(placing, pin.startMin, heldIn(network, pin.held)) : all;
       (ways.length > 0 ? wanted : nowhere).push({ order, part, parts, network, ways, placing });
     }
     if (nowhere.at(-1)?.order === order) impossible.push(whyNoWay(order, placing));

@@ -5,6 +5,8 @@ export const SLOT_MIN = 15;
 export interface Resource {
   readonly id: string;
   readonly capacity: Int32Array;
+  /** Of each slot the setting at which what is on already holds it; 0 where nothing does. */
+  readonly setting?: Int32Array;
 }
 
 /** What a way takes of a resource: so many units from one slot up to another, which is not taken any more. */
@@ -56,8 +58,12 @@ export function costOfPick({ ways, unmetCost }: Job, pick: number): number {
 /** More settings than there are. */
 const SETTINGS = 4096;
 
+/** How units of uses that overlap are put together: those of several things, or of one thing that goes on. */
+export type Together = 'sum' | 'most';
+
 /** Uses of one resource and setting that overlap, put together: after this a way's uses can be checked one by one. */
-export function mergedUses(uses: readonly Use[]): readonly Use[] {
+export function mergedUses(uses: readonly Use[], together: Together = 'sum'): readonly Use[] {
+  const both = together === 'sum' ? (a: number, b: number) => a + b : Math.max;
   const lanes = new Map<number, Use[]>();
   for (const use of uses) {
     if (use.to <= use.from || use.units <= 0) continue;
@@ -72,7 +78,7 @@ export function mergedUses(uses: readonly Use[]): readonly Use[] {
     const edges = [...new Set(lane.flatMap((u) => [u.from, u.to]))].sort((a, b) => a - b);
     return edges.slice(0, -1).flatMap((from, i): Use[] => {
       const to = edges[i + 1]!;
-      const units = lane.reduce((sum, u) => (u.from <= from && u.to >= to ? sum + u.units : sum), 0);
+      const units = lane.reduce((all, u) => (u.from <= from && u.to >= to ? both(all, u.units) : all), 0);
       return units > 0 ? [{ resource, from, to, units, setting }] : [];
     });
   });

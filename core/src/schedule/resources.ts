@@ -20,14 +20,24 @@ export function resourcesOf(
   const gear = racks.map(({ gear: { kind, name }, capacity }) => ({
     id: name ?? kind,
     capacity: new Int32Array(slots).fill(capacity),
+    setting: new Int32Array(slots),
   }));
-  const resources = [...gear, { id: 'hands', capacity: Int32Array.from(handsPerSlot) }];
-  const take = ({ from, to, units, resource }: Use): void => {
-    const { capacity } = resources[resource]!;
-    for (let t = Math.max(0, from); t < Math.min(slots, to); t++) capacity[t] = Math.max(0, capacity[t]! - units);
+  const resources = [...gear, { id: 'hands', capacity: Int32Array.from(handsPerSlot), setting: new Int32Array(slots) }];
+  const take = ({ from, to, units, resource, setting: at }: Use): void => {
+    const { capacity, setting } = resources[resource]!;
+    for (let t = Math.max(0, from); t < Math.min(slots, to); t++) {
+      capacity[t] = Math.max(0, capacity[t]! - units);
+      if (at !== 0) setting[t] = at;
+    }
   };
-  const hasRoom = ({ from, to, units, resource }: Use) =>
-    resources[resource]!.capacity.subarray(Math.max(0, from), Math.max(0, to)).every((c) => c >= units);
+  const hasRoom = ({ from, to, units, resource, setting: at }: Use) => {
+    const { capacity, setting } = resources[resource]!;
+    const [first, last] = [Math.max(0, from), Math.max(0, to)];
+    return (
+      capacity.subarray(first, last).every((c) => c >= units) &&
+      (at === 0 || setting.subarray(first, last).every((s) => s === 0 || s === at))
+    );
+  };
   const holders = committed.map(({ name, hands, stands }): Holder => {
     const uses: Use[] = hands.flatMap(({ atMin, minutes }) => handsUses(atMin, minutes, handsResource(racks)));
     uses.forEach(take);

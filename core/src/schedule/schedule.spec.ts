@@ -1,6 +1,8 @@
 import fc from 'fast-check';
+import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { methodById, METHODS } from '../methods/index.js';
 import { daily, EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
+import { emptyBoard } from './board.js';
 import { racksOf } from './gear.js';
 import { hoursOf } from './hours.js';
 import { networkOf } from './network.js';
@@ -172,6 +174,35 @@ describe('a plan', () => {
     expect(planFor(asked([yogurt('A')], { people: [away] }), 5).unmet.length).toBe(1);
   });
 
+  it('lets every make have what it would have alone, where there is one piece of each', () => {
+    for (const method of METHODS) {
+      const kinds = [
+        'pot',
+        'thermostat',
+        'strainer',
+        'hob',
+        'churn',
+        'cold-shelf',
+        'flask',
+        'bath',
+        'lamp-oven',
+      ] as const;
+      const one = kinds.map((kind) => ({ kind, holdsL: kind === 'hob' ? null : 60, count: 1 }));
+      const tired = Object.keys(CULTURES).map((culture) => ({
+        culture: culture as CultureId,
+        massG: 40,
+        vigour: 0.45,
+        lossPerDay: 0.02,
+      }));
+      const orders = [{ id: 'A', method, productG: 1000, dueMin: 6 * DAY }];
+      const setting = layOut(asked(orders, { gear: one, starters: tired }));
+      const board = emptyBoard(setting.puzzle);
+      for (const { ways, order } of setting.wanted)
+        for (const way of ways.slice(0, 20)) expect(board.clash(way)).withContext(order.method.id).toBeNull();
+      expect(setting.impossible).withContext(method.id).toEqual([]);
+    }
+  });
+
   it('divides what no vessel holds into makes alike', () => {
     const plan = planFor(asked([yogurt('A', { productG: 20_000 })]), 60);
     expect(plan.unmet).toEqual([]);
@@ -191,10 +222,25 @@ describe('a plan', () => {
     expect(both.unmet[0]!.why).toMatch(/^(The (Warm box|pot) is taken|Hands for)/);
   });
 
+  it('puts two crocks into one box side by side where they are kept alike, and there is room', () => {
+    const one = (holdsL: number) => [
+      ...EIGHT_PIECES.filter((g) => g.kind !== 'thermostat'),
+      { kind: 'thermostat', holdsL, count: 1, name: 'Box' } as const,
+    ];
+    const dueMin = 30 * 60;
+    const two = [yogurt('A', { dueMin }), yogurt('B', { dueMin })];
+    const together = planFor(asked(two, { gear: one(24) }), 60);
+    expect(together.makes.length).toBe(2);
+    const begins = together.makes.map((m) => m.steps[m.network.sown!.step]!.beginMin);
+    expect(Math.abs(begins[0]! - begins[1]!)).toBeLessThan(240);
+    const unlike = [two[0]!, { ...two[1]!, choices: { keepC: 39 } }];
+    expect(planFor(asked(unlike, { gear: one(24) }), 60).cost).toBeGreaterThan(together.cost);
+  });
+
   it('leaves alone what is on already, and begins nothing before its milk is there', () => {
     const free = planFor(asked([yogurt('A')]), 20).makes[0]!;
     const { beginMin } = free.steps[free.network.sown!.step]!;
-    const box = { gear: 'thermostat', litres: 5, keepC: 43 } as const;
+    const box = { gear: 'thermostat', litres: 5, keepC: 30 } as const;
     const [fromMin, toMin] = [beginMin - 600, beginMin + 240];
     const stands = [0, 1].map(() => ({ ...box, fromMin, toMin }));
     const on = planFor(asked([yogurt('A')], { committed: [{ name: 'On', hands: [], stands }] }), 20).makes[0]!;

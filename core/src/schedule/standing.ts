@@ -1,11 +1,10 @@
 import { sayDuration } from '../stages/words.js';
 import { emptyBoard } from './board.js';
 import { moved, type Break } from './move.js';
-import type { Network } from './network.js';
 import { planFrom } from './plan-of.js';
 import type { Plan, PlannedMake, Setting, WantedMake } from './plan.js';
 import { SLOT_MIN } from './puzzle.js';
-import type { Held } from './timeline.js';
+import { heldIn, type HeldStage } from './timeline.js';
 import type { PlacedWay } from './way.js';
 import { waysAt } from './ways.js';
 
@@ -14,7 +13,7 @@ export interface KeptPlace {
   readonly orderId: string;
   readonly part: number;
   readonly startMin: number;
-  readonly held: { readonly stageId: string; readonly forMin: number; readonly afterWakingMin: number } | null;
+  readonly held: HeldStage | null;
   readonly pinned: boolean;
 }
 
@@ -30,12 +29,6 @@ export interface Standing extends Pick<Plan, 'makes' | 'unmet' | 'nightHandsMin'
   readonly troubles: readonly Trouble[];
   /** Makes that are wanted, could be made, and have no place in it yet. */
   readonly unplaced: readonly { readonly orderId: string; readonly part: number }[];
-}
-
-/** Which step of a network is held on. */
-export function heldIn({ steps }: Network, held: KeptPlace['held']): Held | null {
-  const step = held ? steps.findIndex((s) => s.stageId === held.stageId) : -1;
-  return held && step >= 0 ? { step, forMin: held.forMin, afterWakingMin: held.afterWakingMin } : null;
 }
 
 /** The place that is kept of a make; what was to be begun already is begun at once. */

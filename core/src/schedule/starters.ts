@@ -46,13 +46,18 @@ export const vigourThen = ({ vigour, lossPerDay }: StarterHere, atMin: number): 
 /** What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do. */
 export type Need = { readonly is: 'ready' } | { readonly is: 'feed'; readonly feed: Feed } | { readonly is: 'buy' };
 
-/** Whether a culture is strong enough when a make takes of it, and the feeding that makes it so, by day. */
+/**
+ * Whether a culture is strong enough when a make takes of it, and the feeding that makes it so, by day.
+ *
+ * @param beginMin when the make is begun: by then its feeding is out of the way
+ */
 export function needOf(
   starters: readonly StarterHere[],
   culture: CultureId,
   massG: number,
   atMin: number,
   hours: Hours,
+  beginMin = atMin,
 ): Need {
   const own = starters.filter((s) => s.culture === culture);
   if (NEVER_FED.has(culture)) {
@@ -70,12 +75,13 @@ export function needOf(
   const tempC = optC > 40 ? optC - BELOW_BEST_C : ROOM_C;
   const ripensMin = ripensIn(culture, vigourThen(best, atMin - EARLIEST_MIN / 3), tempC);
   if (ripensMin === null) return { is: 'buy' };
-  for (let ripeMin = atMin - RESTS_MIN; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
-    const beginMin = ripeMin - ripensMin;
+  const latestMin = Math.min(atMin - RESTS_MIN, beginMin - STEP_MIN);
+  for (let ripeMin = latestMin; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
+    const fedMin = ripeMin - ripensMin;
     const asleep =
-      hours.nightMin(beginMin, beginMin + FEED_HANDS.beginMin) + hours.nightMin(ripeMin, ripeMin + FEED_HANDS.endMin);
+      hours.nightMin(fedMin, fedMin + FEED_HANDS.beginMin) + hours.nightMin(ripeMin, ripeMin + FEED_HANDS.endMin);
     if (asleep === 0)
-      return { is: 'feed', feed: { culture, beginMin, ripeMin, milkG: wholeG - starterG, starterG, tempC } };
+      return { is: 'feed', feed: { culture, beginMin: fedMin, ripeMin, milkG: wholeG - starterG, starterG, tempC } };
   }
   return { is: 'buy' };
 }

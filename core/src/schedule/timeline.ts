@@ -8,6 +8,15 @@ export interface Held {
   readonly afterWakingMin: number;
 }
 
+/** The same, of a step that is named. */
+export type HeldStage = Omit<Held, 'step'> & { readonly stageId: string };
+
+/** Which step of a network is held on; null where it has none of that name. */
+export function heldIn({ steps }: Pick<Network, 'steps'>, held: HeldStage | null): Held | null {
+  const step = held ? steps.findIndex((s) => s.stageId === held.stageId) : -1;
+  return held && step >= 0 ? { step, forMin: held.forMin, afterWakingMin: held.afterWakingMin } : null;
+}
+
 /** When a step begins and ends, minutes of the plan. */
 export interface Walked {
   readonly beginMin: number;

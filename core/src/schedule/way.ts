@@ -132,7 +132,7 @@ const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, 
 
 function starterFor({ network: { sown }, starters, hours }: Placing, likely: Times): Need {
   if (!sown || !starters) return { is: 'ready' };
-  return needOf(starters, sown.culture, sown.massG, likely[sown.step]!, hours);
+  return needOf(starters, sown.culture, sown.massG, likely[sown.step]!, hours, likely[0]!);
 }
 
 /** A way before it is given its gear, and how it goes by luck. */

@@ -120,6 +120,7 @@ function inRacks(
   rank: number,
   placing: Placing,
 ): PlacedWay {
-  const uses = [...mergedUses(standing({ likely, late }, set, placing)), ...hands];
+  // A make that goes back into the same piece has it once, however late it came out of it.
+  const uses = [...mergedUses(standing({ likely, late }, set, placing), 'most'), ...hands];
   return { ...way, racks: set, cost: way.cost + PIECE_COST * rank, uses };
 }

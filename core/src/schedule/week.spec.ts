@@ -69,10 +69,12 @@ describe('a make of a plan that is moved', () => {
       board.put(b!.way);
       expect(board.fits(repair!)).toBeTrue();
       expect(repair!.readyLateMin).toBeLessThanOrEqual(dueMin);
+      const found = moved(setting, plan.makes, a!, repair!.startMin, repair!.held);
+      expect(found.breaks).toEqual([]);
       const nearer = setting.wanted[0]!.ways.filter(
         (w) => Math.abs(w.startMin - startMin) < Math.abs(repair!.startMin - startMin) - 1,
       );
-      expect(nearer.some((w) => board.fits(w))).toBeFalse();
+      for (const w of nearer) expect(moved(setting, plan.makes, a!, w.startMin, w.held).breaks).not.toEqual([]);
     }
   });
 
@@ -123,7 +125,12 @@ describe('what a plan weighs in', () => {
   });
 
   it('comes out of lots that are in date, those to be used first first, and what is short is bought in time', () => {
-    const lots = [lot('KEEPS', { leftG: 5e4 }), lot('SOON', { untilMin: 6 * DAY }), lot('GONE', { untilMin: 1 })];
+    const lots = [
+      lot('KEEPS', { leftG: 5e4 }),
+      lot('SOON', { untilMin: 6 * DAY }),
+      lot('GONE', { untilMin: 1 }),
+      lot('GOAT', { untilMin: 6 * DAY, onlyNamed: true }),
+    ];
     const needs = neededBy(makes, lots);
     const milk = needs.filter((n) => n.from.some((f) => f.lotId !== ''));
     const taken = (id: string) =>
@@ -132,6 +139,7 @@ describe('what a plan weighs in', () => {
         .filter((f) => f.lotId === id)
         .reduce((s, f) => s + f.massG, 0);
     expect(taken('GONE')).toBe(0);
+    expect(taken('GOAT')).toBe(0);
     expect(taken('SOON')).toBeCloseTo(1000, 6);
     for (const { massG, from, shortG } of needs) {
       expect(from.reduce((sum, f) => sum + f.massG, 0) + shortG).toBeCloseTo(massG, 6);

@@ -4,6 +4,7 @@ import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
+import { demoOrders } from './orders.js';
 import { playWithCultures } from './cultures.js';
 import { trueRoom } from '../stand-ins/true-room.js';
 
@@ -34,6 +35,7 @@ export function seedDemo(kitchen: Kitchen): void {
     const milk = lots.find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
     for (const lot of lots) kitchen.lots.save(lot, 0);
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
+    for (const order of demoOrders(nowMs)) kitchen.orders.save(order, 0);
     const { logs, cultures } = playWithCultures(demoScripts(nowMs, milk), nowMs, roomAt);
     for (const lot of cultures) kitchen.lots.save(lot, 0);
     for (const log of logs) {

@@ -17,6 +17,8 @@ import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
 import { logFeature } from './state/log.feature';
+import { planEffects } from './state/plan.effects';
+import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
 import { StonewarePreset } from './theme/preset';
 
@@ -34,8 +36,9 @@ export const appConfig: ApplicationConfig = {
       [householdFeature.name]: householdFeature.reducer,
       [larderFeature.name]: larderFeature.reducer,
       [roomFeature.name]: roomFeature.reducer,
+      [planFeature.name]: planFeature.reducer,
     }),
-    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects),
+    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

@@ -4,6 +4,7 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today, Oat Crock', loadComponent: () => import('./today/today').then((m) => m.Today) },
+  { path: 'plan', title: 'Plan, Oat Crock', loadComponent: () => import('./plan/plan').then((m) => m.PlanPlace) },
   {
     path: 'methods',
     title: 'Methods, Oat Crock',

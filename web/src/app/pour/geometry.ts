@@ -1,7 +1,7 @@
 import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import { G_PER_LB, type Followed, type Hand, type SeriesPoint } from '@oat-crock/core';
-import { isNight, type Asleep } from '@oat-crock/contract/wire';
+import { G_PER_LB, type Followed, type Hand } from '@oat-crock/core';
+import { isNight, type Asleep, type PourPoint } from '@oat-crock/contract/wire';
 import { acidColour } from './colour';
 import { say, units } from '../ui/units';
 import { mass, temp } from '../ui/words';
@@ -57,7 +57,7 @@ export function timeScale(frame: Pick<PourFrame, 'fromMs' | 'untilMs' | 'width'>
 }
 
 /** Thickness in px for a mass in g: the heaviest moment fills the room there is. */
-export function massScale(series: readonly SeriesPoint[], room: number): ScaleLinear<number, number> {
+export function massScale(series: readonly PourPoint[], room: number): ScaleLinear<number, number> {
   const heaviest = series.reduce((most, p) => Math.max(most, p.massG + p.wheyG), 1);
   return scaleLinear().domain([0, heaviest]).range([0, room]);
 }
@@ -67,20 +67,20 @@ const PART_GAP = 7;
 
 /** Outline of the ribbon and of the whey that splits off its lower edge. */
 export function ribbons(
-  series: readonly SeriesPoint[],
+  series: readonly PourPoint[],
   x: TimeScale,
   thick: ScaleLinear<number, number>,
   topY: number,
   short = false,
 ): { readonly curd: string; readonly whey: string } {
-  const gap = (p: SeriesPoint) => Math.min(short ? 2 : PART_GAP, thick(p.wheyG));
-  const curd = area<SeriesPoint>()
+  const gap = (p: PourPoint) => Math.min(short ? 2 : PART_GAP, thick(p.wheyG));
+  const curd = area<PourPoint>()
     .x((p) => x(p.atMs))
     .y0(topY)
     .y1((p) => topY + thick(p.massG))
     .curve(curveMonotoneX);
   const draining = series.filter((p) => p.wheyG > 0);
-  const whey = area<SeriesPoint>()
+  const whey = area<PourPoint>()
     .x((p) => x(p.atMs))
     .y0((p) => topY + thick(p.massG) + gap(p))
     .y1((p) => topY + thick(p.massG) + gap(p) + thick(p.wheyG))
@@ -89,8 +89,8 @@ export function ribbons(
 }
 
 /** A curve needs time to go forward: of points at one moment the last is kept. */
-function increasing(series: readonly SeriesPoint[]): SeriesPoint[] {
-  const kept: SeriesPoint[] = [];
+function increasing(series: readonly PourPoint[]): PourPoint[] {
+  const kept: PourPoint[] = [];
   for (const p of series) {
     if (kept.length && p.atMs - kept[kept.length - 1]!.atMs < 1) kept[kept.length - 1] = p;
     else kept.push(p);
@@ -99,7 +99,7 @@ function increasing(series: readonly SeriesPoint[]): SeriesPoint[] {
 }
 
 /** Colour stops of the fill along the ribbon. */
-export function acidStops(series: readonly SeriesPoint[]): Stop[] {
+export function acidStops(series: readonly PourPoint[]): Stop[] {
   const first = series[0];
   const last = series[series.length - 1];
   if (!first || !last || last.atMs <= first.atMs) return [];
@@ -115,9 +115,9 @@ export function warmthScale(topY: number, bottomY: number): ScaleLinear<number, 
 }
 
 /** The warmth hairline. */
-export function warmthLine(series: readonly SeriesPoint[], x: TimeScale, y: ScaleLinear<number, number>): string {
+export function warmthLine(series: readonly PourPoint[], x: TimeScale, y: ScaleLinear<number, number>): string {
   return (
-    line<SeriesPoint>()
+    line<PourPoint>()
       .x((p) => x(p.atMs))
       .y((p) => y(p.tempC))(increasing(series)) ?? ''
   );

@@ -1,4 +1,14 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, type ElementRef, output, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  output,
+  viewChild,
+} from '@angular/core';
+import { PlaceKeys } from './place-keys';
 import { KEYS } from './places';
 
 /** The keys of the house. */
@@ -9,7 +19,7 @@ import { KEYS } from './places';
     <dialog #box (close)="closed.emit()" aria-labelledby="keys-title">
       <h2 id="keys-title">Keys</h2>
       <dl>
-        @for (row of keys; track row[0]) {
+        @for (row of keys(); track row[0]) {
           <div>
             <dt>
               @for (key of row[0].split(' '); track key) {
@@ -27,7 +37,12 @@ import { KEYS } from './places';
 })
 export class Keys {
   readonly closed = output();
-  protected readonly keys = KEYS;
+  private readonly ofPlace = inject(PlaceKeys).keys;
+  /** Those that work everywhere, and after them those of this place. */
+  protected readonly keys = computed(() => [
+    ...KEYS,
+    ...this.ofPlace().map(({ key, says }) => [key.toUpperCase(), says] as const),
+  ]);
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
 
   constructor() {

@@ -8,15 +8,16 @@ export interface Place {
 /** The places that work, in the order of the header. */
 export const PLACES: readonly Place[] = [
   { key: '1', text: 'Today', path: '/today' },
-  { key: '2', text: 'Make', path: '/make' },
-  { key: '3', text: 'Methods', path: '/methods' },
-  { key: '4', text: 'Cultures', path: '/cultures' },
-  { key: '5', text: 'Larder', path: '/larder' },
+  { key: '2', text: 'Plan', path: '/plan' },
+  { key: '3', text: 'Make', path: '/make' },
+  { key: '4', text: 'Methods', path: '/methods' },
+  { key: '5', text: 'Cultures', path: '/cultures' },
+  { key: '6', text: 'Larder', path: '/larder' },
 ];
 
 /** Keys that work everywhere, as the help shows them. */
 export const KEYS: readonly (readonly [string, string])[] = [
-  ['1 2 3 4 5', 'Today, Make, Methods, Cultures, Larder'],
+  ['1 2 3 4 5 6', 'Today, Plan, Make, Methods, Cultures, Larder'],
   ['N', 'To the next hands'],
   ['L', 'Log to the pour in focus'],
   ['U', 'Undo the last entry of the pour in focus, as a correction'],

@@ -16,6 +16,7 @@ import { Keys } from './keys';
 import { Looks } from './looks';
 import { written } from '../ui/dates';
 import { Alerts } from '../today/alerts';
+import { PlaceKeys } from './place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
 import { say } from '../ui/units';
@@ -33,6 +34,7 @@ export class Shell {
   private readonly router = inject(Router);
   private readonly logger = inject(Logger);
   private readonly focus = inject(PourFocus);
+  private readonly ofPlace = inject(PlaceKeys);
   protected readonly pad = inject(LogPadState);
   protected readonly clock = inject(KitchenClock);
   protected readonly looks = inject(Looks);
@@ -73,6 +75,10 @@ export class Shell {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
     if (this.pad.request() !== null || (this.showing() !== null && event.key !== 'Escape')) return;
     const place = PLACES.find((p) => p.key === event.key);
+    if (!place && this.ofPlace.act(event.key.toLowerCase())) {
+      event.preventDefault();
+      return;
+    }
     const act = place ? () => void this.router.navigateByUrl(place.path) : this.acts[event.key.toLowerCase()];
     if (!act) return;
     event.preventDefault();

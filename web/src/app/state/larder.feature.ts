@@ -84,10 +84,12 @@ export const larderFeature = createFeature({
     }),
     on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
   ),
-  extraSelectors: ({ selectLots, selectGear, selectMethods }) => ({
+  extraSelectors: ({ selectLots, selectGear, selectMethods, selectOrders, selectPours }) => ({
     selectLotsHere: createSelector(selectLots, here),
     selectGearHere: createSelector(selectGear, here),
     selectMethodsHere: createSelector(selectMethods, here),
+    selectOrdersHere: createSelector(selectOrders, here),
+    selectPoursHere: createSelector(selectPours, here),
   }),
 });
 

@@ -12,6 +12,7 @@ import { householdFeature } from '../state/household.feature';
 import { instrumentsFeature } from '../state/instruments.feature';
 import { larderFeature } from '../state/larder.feature';
 import { LogActions, logFeature } from '../state/log.feature';
+import { planFeature } from '../state/plan.feature';
 import { roomFeature } from '../state/room.feature';
 
 /** A component on a page with a store and no server; what it writes is seen in `written`. */
@@ -47,6 +48,7 @@ export async function pageOf<T>(
         [householdFeature.name]: householdFeature.reducer,
         [larderFeature.name]: larderFeature.reducer,
         [roomFeature.name]: roomFeature.reducer,
+        [planFeature.name]: planFeature.reducer,
       }),
       ...stands,
     ],

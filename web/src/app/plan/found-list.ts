@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { LEANINGS, type Supposition } from '@oat-crock/core';
+import { SaidPipe } from '../ui/units';
+import { dayTime, span } from '../ui/words';
+import { PlanDesk } from './plan-desk';
+import { gapWords, likenessWords, shiftWords } from './plan-words';
+import type { PlanFound } from './planner-api';
+
+/** Whole plans side by side, each in words: what it is like, what it costs, what it leaves out. */
+@Component({
+  selector: 'oc-found-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
+  template: `
+    <div class="head">
+      <h2>{{ title() }}</h2>
+      @if (searching()?.running) {
+        <p class="quiet" role="status">
+          <progress [attr.aria-label]="'Searching'"></progress>
+          Looking, round {{ searching()!.round }}
+        </p>
+        <button type="button" class="press quiet-press" (click)="desk.stop()">That will do</button>
+      }
+      <button type="button" class="press quiet-press end" (click)="desk.close()">Close</button>
+    </div>
+    @if (searching()?.failed; as failed) {
+      <p class="problem" role="alert">The search stopped: {{ failed }}. Try it again.</p>
+    }
+    <div class="row">
+      @for (plan of plans(); track plan.found.leaning) {
+        <article [class.here]="plan.here">
+          <div class="name">
+            <h3 [title]="plan.why">{{ plan.name }}</h3>
+            <button
+              type="button"
+              class="press line-press"
+              [attr.aria-pressed]="plan.here"
+              [attr.aria-label]="(plan.here ? 'It is shown: ' : 'Show it: ') + plan.name"
+              (click)="look(plan)"
+            >
+              {{ plan.here ? 'Shown' : 'Show it' }}
+            </button>
+          </div>
+          <p>{{ plan.words }}</p>
+          @if (plan.same) {
+            <p class="quiet">The same plan as "{{ plan.same }}".</p>
+          }
+          @for (change of plan.changes; track change) {
+            <p>{{ change }}</p>
+          }
+          @for (no of plan.found.notMet; track no.occurrenceId) {
+            <p class="problem">{{ no.why | said }} {{ no.remedy | said }}</p>
+          }
+          <p class="quiet">{{ plan.gap }}</p>
+        </article>
+      } @empty {
+        @if (searching()?.running) {
+          <p class="quiet">Every way to place each make is laid out first…</p>
+        }
+      }
+    </div>
+  `,
+  styles: `
+    .head {
+      display: flex;
+      align-items: center;
+      gap: 0.8rem;
+    }
+    .head p {
+      display: flex;
+      gap: 0.5rem;
+      align-items: center;
+    }
+    .end {
+      margin-inline-start: auto;
+    }
+    progress {
+      width: 5rem;
+      accent-color: var(--cobalt);
+    }
+    .row {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+      gap: 0 1.4rem;
+    }
+    article {
+      display: flex;
+      flex-direction: column;
+      gap: 0.1rem;
+      font-size: 0.86rem;
+      line-height: 1.3;
+      border-top: 3px solid var(--line-strong);
+      padding-top: 0.35rem;
+    }
+    article.here {
+      border-color: var(--cobalt);
+    }
+    .name {
+      display: flex;
+      align-items: start;
+      justify-content: space-between;
+      gap: 0.5rem;
+    }
+    .name .press {
+      white-space: nowrap;
+    }
+  `,
+})
+export class FoundList {
+  protected readonly desk = inject(PlanDesk);
+  protected readonly searching = this.desk.searching;
+
+  protected readonly title = computed(() => {
+    const searching = this.searching();
+    if (!searching?.supposing) return 'Whole plans';
+    return `What if ${supposedWords(searching.supposing)}`;
+  });
+
+  protected readonly plans = computed(() => {
+    const searching = this.searching();
+    const startMs = this.desk.inputs.startMs();
+    const of = this.desk.draft()?.of;
+    return (searching?.found ?? []).map((found) => {
+      const leaning = LEANINGS.find((l) => l.id === found.leaning)!;
+      const name = searching?.is === 'mend' ? 'Moving as little as it must' : leaning.name;
+      return {
+        found,
+        name,
+        why: searching?.is === 'mend' ? '' : leaning.why,
+        words: likenessWords(found.likeness, startMs).join(' '),
+        same: sameAs(found, searching?.found ?? []),
+        changes: found.changes.map(changeWords),
+        gap: searching?.running ? '' : gapWords(found),
+        here: of === name,
+      };
+    });
+  });
+
+  protected look({ found, name }: { readonly found: PlanFound; readonly name: string }): void {
+    this.desk.lookAt(found, name);
+  }
+}
+
+/** Plans whose makes all begin within so long of each other are one. */
+const SAME_MS = 45 * 60_000;
+
+/** The name of an earlier plan that is the same in all but minutes; empty where there is none. */
+function sameAs(found: PlanFound, all: readonly PlanFound[]): string {
+  const before = all.slice(0, all.indexOf(found)).find((other) => isSame(found, other));
+  return before ? LEANINGS.find((l) => l.id === before.leaning)!.name : '';
+}
+
+function isSame(a: PlanFound, b: PlanFound): boolean {
+  const begins = new Map(b.pours.map((p) => [`${p.occurrenceId} ${p.part}`, p.startMs]));
+  return (
+    a.pours.length === b.pours.length &&
+    a.pours.every((p) => Math.abs((begins.get(`${p.occurrenceId} ${p.part}`) ?? Infinity) - p.startMs) <= SAME_MS)
+  );
+}
+
+/** "the cream comes a day late" */
+export function supposedWords(what: Supposition): string {
+  if (what.is === 'comes late') return `the ${what.what} comes ${span(what.byMin)} late`;
+  if (what.is === 'out of use') return `the ${what.gear} is out of use`;
+  return 'nobody is at home';
+}
+
+/** What of a make comes at another time, in a sentence. */
+export function changeWords({ name, fromMs, toMs, hands }: PlanFound['changes'][number]): string {
+  if (fromMs === null) return `${name} is begun ${dayTime(toMs!)}.`;
+  if (toMs === null) return `${name} is left out.`;
+  if (fromMs !== toMs) return `${name} is begun ${dayTime(toMs)}, ${shiftWords(fromMs, toMs)}.`;
+  const [first] = hands;
+  const rest = hands.length > 1 ? `, and ${hands.length - 1} more of its hands` : '';
+  return `${name}: "${first!.name}" ${dayTime(first!.toMs)}, ${shiftWords(first!.fromMs, first!.toMs)}${rest}.`;
+}

@@ -1,0 +1,80 @@
+import { sittingsOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { say } from '../ui/units';
+import { written } from '../ui/dates';
+import { mass, span } from '../ui/words';
+import type { LanePour } from './lane-geometry';
+import { nameOf } from './lane-geometry';
+import { dayHeading } from './plan-words';
+
+/** A visit to the crocks, in words. */
+export interface Visit {
+  readonly atMs: number;
+  readonly at: string;
+  readonly of: string;
+  readonly says: string;
+  readonly takes: string;
+}
+
+/** A day, and when hands are needed in it. */
+export interface DayOfHands {
+  readonly day: string;
+  readonly takes: string;
+  readonly visits: readonly Visit[];
+}
+
+/** A feeding takes so long to begin, and to put into the cold, minutes. */
+const FEED_MIN = { begin: 10, ripe: 5 } as const;
+
+interface Timed extends Visit {
+  readonly minutes: number;
+}
+
+/** Everything that hands do, of planned makes and of those that are on, day by day. */
+export function handsByDay(planned: readonly PlannedPour[], live: readonly LanePour[]): readonly DayOfHands[] {
+  const visit = (atMs: number, of: string, says: string, minutes: number): Timed => ({
+    atMs,
+    at: written(atMs, 'clock'),
+    of,
+    says: say(says),
+    minutes,
+    takes: span(minutes),
+  });
+  const visits = [
+    ...[
+      ...planned.map((p) => ({ of: nameOf(p), hands: p.hands })),
+      ...live.map((l) => ({ of: l.name, hands: l.hands })),
+    ]
+      .flatMap(({ of, hands }) => sittingsOf(hands.filter((h) => h.minutes > 0)).map((sitting) => ({ of, sitting })))
+      .map(({ of, sitting: { fromMs, hands } }) =>
+        visit(
+          fromMs,
+          of,
+          hands.map((h) => h.says).join(' '),
+          hands.reduce((sum, h) => sum + h.minutes, 0),
+        ),
+      ),
+    ...planned.flatMap((pour) => feedingVisits(pour, visit)),
+    ...planned.flatMap((p) =>
+      p.dueMs === null ? [] : [visit(p.dueMs, nameOf(p), `Handed on: ${mass(p.productG)}.`, 0)],
+    ),
+  ].sort((a, b) => a.atMs - b.atMs);
+  return [...Map.groupBy(visits, (v) => dayHeading(v.atMs))].map(([day, own]) => ({
+    day,
+    takes: span(own.reduce((sum, v) => sum + v.minutes, 0)),
+    visits: own,
+  }));
+}
+
+function feedingVisits(
+  pour: PlannedPour,
+  visit: (atMs: number, of: string, says: string, minutes: number) => Timed,
+): readonly Timed[] {
+  const { feed } = pour;
+  if (!feed) return [];
+  const of = `Starter for ${nameOf(pour)}`;
+  const says = `Stir ${feed.starterG.toFixed(0)} g of the culture into ${mass(feed.milkG)} of scalded milk at ${feed.tempC.toFixed(0)} °C.`;
+  return [
+    visit(feed.beginMs, of, says, FEED_MIN.begin),
+    visit(feed.ripeMs, of, 'It is ripe: put it into the cold until it is taken.', FEED_MIN.ripe),
+  ];
+}

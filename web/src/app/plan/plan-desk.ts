@@ -1,0 +1,221 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { staleOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { LEANINGS, type KeptPlace, type Supposition } from '@oat-crock/core';
+import { PlanActions, planFeature } from '../state/plan.feature';
+import { PlanInputs } from './plan-inputs';
+import { PlanKeeper } from './plan-keeper';
+import { Planner } from './planner';
+import type { PlanFound, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
+
+const MIN_MS = 60_000;
+
+/** A search that is on, or over. */
+export interface Searching {
+  readonly is: Search['is'];
+  readonly supposing: Supposition | null;
+  readonly running: boolean;
+  readonly round: number;
+  /** What it has found, by leaning, the usual one first. */
+  readonly found: readonly PlanFound[];
+  readonly failed: string;
+}
+
+/** The plan as it is worked on: how it stands, what would be better, what is moved, taken and undone. */
+@Injectable({ providedIn: 'root' })
+export class PlanDesk {
+  private readonly store = inject(Store);
+  private readonly planner = inject(Planner);
+  private readonly keeper = inject(PlanKeeper);
+  readonly inputs = inject(PlanInputs);
+  readonly draft = this.store.selectSignal(planFeature.selectDraft);
+
+  /** True once somebody looks at the plan, or there is one that has to be kept up with. */
+  private readonly open = signal(false);
+  private readonly active = computed(() => this.open() || this.inputs.planned().length > 0);
+  readonly standing = signal<PlanStanding | null>(null);
+  readonly failed = signal('');
+  readonly working = signal(false);
+  readonly searching = signal<Searching | null>(null);
+  /** The plan that mends the one that stands, where that does not hold or is not all of it. */
+  readonly mend = signal<PlanFound | null>(null);
+  readonly mending = signal(false);
+
+  /** Pours of nothing that is wanted any more. */
+  readonly stale = computed(() => staleOf(this.inputs.planned(), this.inputs.occurrences()));
+  readonly needsMend = computed(() => {
+    const standing = this.standing();
+    return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
+  });
+
+  private asking: { readonly wanted: PlanWanted; readonly places: readonly KeptPlace[] } | null = null;
+
+  constructor() {
+    effect(() => {
+      if (!this.active()) return;
+      this.asking = { wanted: this.inputs.wanted(), places: this.inputs.places() };
+      untracked(() => void this.keepUp());
+    });
+  }
+
+  /** Somebody looks. */
+  watch(): void {
+    this.open.set(true);
+  }
+
+  /** One at a time, the newest next: a fast clock never piles up work. */
+  private async keepUp(): Promise<void> {
+    if (this.working()) return;
+    this.working.set(true);
+    while (this.asking) {
+      const { wanted, places } = this.asking;
+      this.asking = null;
+      try {
+        this.standing.set(await this.planner.stand(wanted, places));
+        this.failed.set('');
+      } catch (error) {
+        this.failed.set(error instanceof Error ? error.message : String(error));
+      }
+    }
+    this.working.set(false);
+    if (this.needsMend() && !this.draft() && !this.searching()?.running) void this.lookForMend();
+    else if (!this.needsMend()) this.mend.set(null);
+  }
+
+  /** Looks quietly for the plan that moves least and holds. */
+  private async lookForMend(): Promise<void> {
+    if (this.mending()) return;
+    this.mending.set(true);
+    const search: Search = { is: 'mend', wanted: this.inputs.wanted(), places: this.inputs.places(), supposing: null };
+    let best: PlanFound | null = null;
+    try {
+      await this.planner.search(search, (found) => (best = found));
+      this.mend.set(best);
+    } catch {
+      // What stands says what does not hold; without a proposal it is moved by hand.
+      this.mend.set(null);
+    }
+    this.mending.set(false);
+  }
+
+  /** Searches whole plans anew, of each leaning; were something otherwise, where that is supposed. */
+  async search(is: Search['is'], supposing: Supposition | null = null): Promise<void> {
+    this.planner.stop();
+    const running: Searching = { is, supposing, running: true, round: 0, found: [], failed: '' };
+    this.searching.set(running);
+    const mine = () => this.searching()?.supposing === supposing && this.searching()?.is === is;
+    try {
+      const search = { is, supposing, wanted: this.inputs.wanted(), places: this.inputs.places() };
+      await this.planner.search(search, (found) => {
+        if (mine()) this.searching.update((s) => s && { ...s, round: s.round + 1, found: withFound(s.found, found) });
+      });
+    } catch (error) {
+      const failed = error instanceof Error ? error.message : String(error);
+      this.searching.update((s) => s && { ...s, failed });
+    }
+    this.searching.update((s) => s && { ...s, running: false });
+  }
+
+  stop(): void {
+    this.planner.stop();
+  }
+
+  /** What was found is put away. */
+  close(): void {
+    this.planner.stop();
+    this.searching.set(null);
+  }
+
+  /** Looks at a plan that was found: it is shown, and not yet taken. */
+  lookAt({ pours }: PlanFound, of: string): void {
+    const places = placesIn(pours, this.inputs.pours());
+    this.draftOf(places, of);
+  }
+
+  /** Looks at the usual plan that was found, where nothing is looked at yet. */
+  lookAtFirst(): void {
+    const [first] = this.searching()?.found ?? [];
+    const usual = LEANINGS.find((l) => l.id === first?.leaning);
+    if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, usual.name);
+  }
+
+  /** What becomes of a pour that is begun or held on otherwise. */
+  moved(pourId: string, startMs: number, held: KeptPlace['held']): Promise<PourMoved | null> {
+    return this.planner.move(pourId, startMs, held);
+  }
+
+  /** Puts a pour elsewhere, and there it stays. */
+  put(pour: PlannedPour, startMs: number, held: KeptPlace['held'], pinned = true): void {
+    const places = placesIn(this.standing()?.pours ?? [], this.inputs.pours()).map((place) =>
+      place.of === pour.id ? { ...place, startMs, held, pinned } : place,
+    );
+    this.draftOf(places, `${pour.name} is moved`);
+  }
+
+  private draftOf(places: readonly PlaceAt[], of: string): void {
+    const fromMs = this.inputs.startMs();
+    const kept = places.map(({ orderId, part, startMs, held, pinned }) => ({
+      orderId,
+      part,
+      startMin: (startMs - fromMs) / MIN_MS,
+      held,
+      pinned,
+    }));
+    this.store.dispatch(PlanActions.drafted({ draft: { fromMs, places: kept, of } }));
+  }
+
+  putBack(): void {
+    this.store.dispatch(PlanActions.putBack());
+  }
+
+  /** Takes what is shown as the plan. */
+  take(): void {
+    const standing = this.standing();
+    if (standing) this.takePours(standing.pours);
+  }
+
+  /** Takes the plan that mends. */
+  takeMend(): void {
+    const mend = this.mend();
+    if (!mend) return;
+    this.takePours(mend.pours);
+    this.mend.set(null);
+  }
+
+  private takePours(pours: readonly PlannedPour[]): void {
+    this.store.dispatch(PlanActions.taken({ before: this.inputs.planned() }));
+    this.keeper.keep(pours, this.inputs.planned());
+    this.close();
+  }
+
+  /** What was held before the last plan was taken is held again. */
+  undo(): boolean {
+    const before = this.store.selectSignal(planFeature.selectBefore)();
+    if (!before) return false;
+    this.keeper.keep(before, this.inputs.planned());
+    this.store.dispatch(PlanActions.undone());
+    return true;
+  }
+}
+
+type PlaceAt = Omit<KeptPlace, 'startMin'> & { readonly of: string; readonly startMs: number };
+
+/** Where some pours have their makes. */
+function placesIn(shown: readonly PlannedPour[], kept: readonly PlannedPour[]): readonly PlaceAt[] {
+  const begun = kept.filter((p) => p.batchId !== null);
+  const open = shown.filter((p) => p.batchId === null);
+  return open.map((pour) => ({
+    of: pour.id,
+    orderId: pour.occurrenceId,
+    // Parts that are begun do not count.
+    part: pour.part - begun.filter((b) => b.occurrenceId === pour.occurrenceId && b.part < pour.part).length,
+    startMs: pour.startMs,
+    held: pour.held,
+    pinned: pour.pinned,
+  }));
+}
+
+function withFound(all: readonly PlanFound[], found: PlanFound): readonly PlanFound[] {
+  const rank = (f: PlanFound) => LEANINGS.findIndex((l) => l.id === f.leaning);
+  return [...all.filter((f) => f.leaning !== found.leaning), found].sort((a, b) => rank(a) - rank(b));
+}

@@ -1,0 +1,164 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { occurrencesOf, placesOf, type Occurrence } from '@oat-crock/contract/wire';
+import {
+  committedOf,
+  isStock,
+  leftOf,
+  stockOfLot,
+  storeOf,
+  VITALITY_LOSS,
+  type KeptPlace,
+  type LotLeftThen,
+  type StarterHere,
+} from '@oat-crock/core';
+import { OwnCultures } from '../cultures/own-cultures';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { noonOf } from '../larder/days';
+import { OwnLarder } from '../larder/own-larder';
+import { MethodBook } from '../methods/method-book';
+import { followFeature } from '../state/follow.feature';
+import { selectKitchen } from '../state/kitchen';
+import { larderFeature } from '../state/larder.feature';
+import { logFeature, selectLive } from '../state/log.feature';
+import { planFeature } from '../state/plan.feature';
+import type { PlanWanted } from './planner-api';
+
+const MIN_MS = 60_000;
+const HOUR_MS = 60 * MIN_MS;
+const DAY_MS = 24 * HOUR_MS;
+const QUARTER_MS = 15 * MIN_MS;
+/** A forecast moves by seconds all the time: a plan is told of it in steps of so many minutes. */
+const LIVE_STEP_MIN = 5;
+/** Past the last that is wanted a plan goes on so long, so that what comes too late is still seen. */
+const BEYOND_MS = 12 * HOUR_MS;
+
+/** How far ahead plans are made, days. */
+export const AHEAD_DAYS = [7, 14, 30] as const;
+
+/** What a plan is made of, as the household has it now. */
+@Injectable({ providedIn: 'root' })
+export class PlanInputs {
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly book = inject(MethodBook);
+  private readonly larder = inject(OwnLarder);
+  private readonly cultures = inject(OwnCultures);
+  private readonly settings = this.store.selectSignal(selectKitchen);
+  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
+  private readonly everyPour = this.store.selectSignal(larderFeature.selectPours);
+  private readonly poursHere = this.store.selectSignal(larderFeature.selectPoursHere);
+  private readonly live = this.store.selectSignal(selectLive);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
+  private readonly draft = this.store.selectSignal(planFeature.selectDraft);
+
+  readonly orders = this.store.selectSignal(larderFeature.selectOrdersHere);
+  /** How far ahead it is planned, days. */
+  readonly aheadDays = signal<number>(AHEAD_DAYS[0]);
+  /** The next quarter of an hour: nothing is begun before, and a plan stands still until then. */
+  readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
+
+  /** Pours that count: one whose batch was discarded is to be planned again. */
+  readonly pours = computed(() => {
+    const discarded = new Set(this.batches().flatMap((b) => (b.ended?.how === 'discarded' ? [b.id] : [])));
+    return this.poursHere().filter((p) => p.batchId === null || !discarded.has(p.batchId));
+  });
+  readonly planned = computed(() => this.pours().filter((p) => p.batchId === null));
+
+  private readonly lastDueMs = computed(() => {
+    const asked = this.startMs() + this.aheadDays() * DAY_MS;
+    return Math.max(asked, ...this.planned().map((p) => p.dueMs ?? p.readyMs));
+  });
+  readonly occurrences = computed((): readonly Occurrence[] =>
+    occurrencesOf(this.orders(), this.startMs(), this.lastDueMs()),
+  );
+
+  /** Where each make is, in minutes from the plan's beginning: as it was moved, else as it is held. */
+  readonly places = computed((): readonly KeptPlace[] => {
+    const startMs = this.startMs();
+    const draft = this.draft();
+    if (!draft) return placesOf(this.pours(), startMs);
+    const byMin = (draft.fromMs - startMs) / MIN_MS;
+    return draft.places.map((p) => ({ ...p, startMin: p.startMin + byMin }));
+  });
+
+  private readonly starters = computed((): readonly StarterHere[] | null => {
+    const dues = this.cultures.dues();
+    if (dues.length === 0) return null;
+    return dues.map(({ lot, leftG, vigour }) => ({
+      culture: lot.culture,
+      massG: leftG,
+      vigour: Math.round(100 * vigour.likely) / 100,
+      lossPerDay: VITALITY_LOSS[lot.form][storeOf(lot)].perDay,
+    }));
+  });
+
+  private readonly lots = computed((): readonly LotLeftThen[] => {
+    const { lots, taken } = this.larder.things();
+    const startMs = this.startMs();
+    return lots.map((lot) => ({
+      id: lot.id,
+      kind: lot.kind,
+      name: lot.name,
+      leftG: Math.max(0, leftOf(lot, taken)),
+      onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
+      untilMin: lot.useBy === null ? null : (noonOf(lot.useBy).getTime() + DAY_MS / 2 - startMs) / MIN_MS,
+    }));
+  });
+
+  private readonly committed = computed(() => {
+    const [startMs, horizonMin] = [this.startMs(), (this.lastDueMs() + BEYOND_MS - this.startMs()) / MIN_MS];
+    const step = (min: number) => Math.round(min / LIVE_STEP_MIN) * LIVE_STEP_MIN;
+    return this.live().flatMap((batch) => {
+      const followed = this.followed()[batch.id];
+      if (!followed) return [];
+      const { name, hands, stands } = committedOf(batch.name, followed, startMs, horizonMin);
+      return [
+        {
+          name,
+          hands: hands.map((h) => ({ ...h, atMin: step(h.atMin) })),
+          stands: stands.map((s) => ({ ...s, fromMin: step(s.fromMin), toMin: step(s.toMin) })),
+        },
+      ];
+    });
+  });
+
+  /** All of it; the same object for as long as nothing of it has changed. */
+  readonly wanted = computed(
+    (): PlanWanted => ({
+      startMs: this.startMs(),
+      untilMs: this.lastDueMs() + BEYOND_MS,
+      occurrences: this.occurrences(),
+      before: [...this.pours(), ...this.gone()],
+      methods: this.methods(),
+      settings: this.settings(),
+      gear: this.gear(),
+      stocks: this.stocks(),
+      lots: this.lots(),
+      starters: this.starters(),
+      committed: this.committed(),
+    }),
+    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+  );
+
+  private readonly gone = computed(() =>
+    Object.values(this.everyPour())
+      .filter(({ goneMs }) => goneMs !== null)
+      .map(({ item }) => item),
+  );
+  /** Only those that something wanted is made by. */
+  private readonly methods = computed(() => {
+    const ids = new Set(this.orders().map((o) => o.methodId));
+    return this.book.all().filter((m) => ids.has(m.id));
+  });
+  /** Only lots that choices of something wanted name. */
+  private readonly stocks = computed(() => {
+    const named = JSON.stringify(this.orders().map((o) => o.choices));
+    return this.larder
+      .things()
+      .lots.filter(isStock)
+      .filter((lot) => named.includes(lot.id))
+      .map(stockOfLot);
+  });
+}

@@ -1,0 +1,188 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { planFeature } from '../state/plan.feature';
+import { SaidPipe } from '../ui/units';
+import { dayTime } from '../ui/words';
+import { changeWords } from './found-list';
+import { nameOf } from './lane-geometry';
+import { PlanDesk } from './plan-desk';
+import { PlanKeeper } from './plan-keeper';
+import { PlanLive } from './plan-live';
+import { PourMover } from './pour-mover';
+
+const TROUBLES_SHOWN = 2;
+const CHANGES_SHOWN = 3;
+
+/** What of the plan does not hold, and the one key that mends it; what is moved and not taken; what could not be kept. */
+@Component({
+  selector: 'oc-plan-notices',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe],
+  template: `
+    @if (keeper.notKept().length) {
+      <div class="notice grave" role="alert">
+        <p>
+          {{ keeper.notKept().length }} of the plan’s makes could not be kept: {{ whyNotKept() | said }}
+          What you took is here meanwhile.
+        </p>
+        <button type="button" class="press line-press" (click)="keeper.again()">Keep it now</button>
+      </div>
+    }
+    @for (late of live.late(); track late.batchId) {
+      <div class="notice grave" role="status">
+        <p>{{ late.says }}</p>
+      </div>
+    }
+    @if (desk.draft(); as draft) {
+      <div class="notice" role="status">
+        <p><b>Not taken yet:</b> {{ draft.of }}. {{ holds() | said }}</p>
+        <button type="button" class="press" aria-keyshortcuts="T" (click)="desk.take()">
+          Take this plan <kbd>T</kbd>
+        </button>
+        <button type="button" class="press quiet-press" (click)="desk.putBack()">Put it back</button>
+      </div>
+    } @else if (troubles().length) {
+      <div class="notice grave" role="alert">
+        <p>
+          <b>The plan no longer holds.</b>
+          @for (trouble of troubles(); track trouble.pourId) {
+            <button type="button" class="link" (click)="mover.chosen.set(trouble.pourId)">{{ trouble.name }}</button>:
+            {{ trouble.says | said }}
+          }
+          @if (more()) {
+            And {{ more() }} more.
+          }
+          @if (changes().length) {
+            <span class="change">{{ changes().join(' ') }}</span>
+          } @else if (unmendable()) {
+            Nothing that moves less than all of it mends this: {{ unmendable() | said }}
+          }
+        </p>
+        @if (desk.mending()) {
+          <p class="quiet">Looking for the least that must move…</p>
+        } @else if (changes().length) {
+          <button type="button" class="press" aria-keyshortcuts="R" (click)="desk.takeMend()">
+            Move it so <kbd>R</kbd>
+          </button>
+        }
+      </div>
+    } @else if (unplaced()) {
+      <div class="notice" role="status">
+        <p>
+          {{ unplaced() }} <span class="change">{{ changes().join(' ') }}</span>
+        </p>
+        @if (desk.mending()) {
+          <p class="quiet">Looking where it fits…</p>
+        } @else if (changes().length) {
+          <button type="button" class="press" aria-keyshortcuts="R" (click)="desk.takeMend()">
+            Put it in so <kbd>R</kbd>
+          </button>
+        }
+      </div>
+    } @else if (said()) {
+      <div class="notice" role="status">
+        <p>{{ said() }}</p>
+        @if (undoable()) {
+          <button type="button" class="press quiet-press" aria-keyshortcuts="U" (click)="undone.emit()">
+            Undo <kbd>U</kbd>
+          </button>
+        }
+      </div>
+    }
+    @if (desk.failed(); as why) {
+      <div class="notice grave" role="alert">
+        <p>The plan could not be worked out: {{ why | said }} What is kept of it is still shown.</p>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.3rem;
+    }
+    .notice {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.3rem 0.8rem;
+      align-items: center;
+      padding: 0.3rem 0.7rem;
+      border-radius: var(--radius);
+      background: var(--cobalt-wash);
+      font-size: 0.92rem;
+    }
+    .notice > p:first-child,
+    .notice > div {
+      flex: 1 1 18rem;
+    }
+    .grave {
+      background: var(--brick-wash);
+    }
+    .change {
+      font-weight: 600;
+    }
+    .press kbd {
+      margin-inline-start: 0.4rem;
+      color: var(--ink);
+    }
+    .link {
+      font: inherit;
+      font-weight: 650;
+      color: inherit;
+      text-decoration: underline;
+      background: none;
+      border: 0;
+      padding: 0;
+      cursor: pointer;
+    }
+  `,
+})
+export class PlanNotices {
+  /** What was done last, in words. */
+  readonly said = input('');
+  readonly undone = output();
+  private readonly before = inject(Store).selectSignal(planFeature.selectBefore);
+  protected readonly undoable = computed(() => this.before() !== null);
+  protected readonly desk = inject(PlanDesk);
+  protected readonly keeper = inject(PlanKeeper);
+  protected readonly live = inject(PlanLive);
+  protected readonly mover = inject(PourMover);
+
+  private readonly all = computed(() => this.desk.standing()?.troubles ?? []);
+  protected readonly troubles = computed(() => {
+    const pours = this.desk.standing()?.pours ?? [];
+    return this.all()
+      .slice(0, TROUBLES_SHOWN)
+      .map(({ pourId, breaks }) => {
+        const pour = pours.find((p) => p.id === pourId);
+        const [first] = breaks;
+        const at = first?.atMs && first.is !== 'past' ? ` (${dayTime(first.atMs)})` : '';
+        return { pourId, name: pour ? nameOf(pour) : '', says: `${first?.says ?? ''}${at}` };
+      });
+  });
+  protected readonly more = computed(() => Math.max(0, this.all().length - TROUBLES_SHOWN));
+  protected readonly changes = computed(() =>
+    (this.desk.mend()?.changes ?? []).slice(0, CHANGES_SHOWN).map(changeWords),
+  );
+  protected readonly unmendable = computed(() => {
+    const mend = this.desk.mend();
+    return this.desk.mending() || !mend || this.changes().length > 0 ? '' : mend.notMet.map((n) => n.why).join(' ');
+  });
+  protected readonly unplaced = computed(() => {
+    const count = this.desk.standing()?.unplaced.length ?? 0;
+    if (count === 0 || this.desk.inputs.planned().length === 0) return '';
+    return count === 1
+      ? 'One thing is wanted that is not in the plan yet.'
+      : `${count} things are wanted that are not in the plan yet.`;
+  });
+  protected readonly holds = computed(() => {
+    const [first] = this.troubles();
+    if (!first) return 'All of it holds.';
+    return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
+  });
+  protected readonly whyNotKept = computed(() => {
+    const [first] = this.keeper.notKept();
+    if (first?.theirs) return 'Somebody else has changed the plan meanwhile.';
+    const [error] = first?.errors ?? [];
+    return error ? `${error.message} ${error.remedy}` : '';
+  });
+}

@@ -1,0 +1,108 @@
+import { ordersOf, peopleOver, poursOf, type PlannedPour } from '@oat-crock/contract/wire';
+import {
+  breaksOfItself,
+  likenessOf,
+  neededBy,
+  toBuy,
+  type Break,
+  type Change,
+  type KeptPlace,
+  type Plan,
+  type PlanAsked,
+  type PlannedMake,
+  type Setting,
+  USUAL_KITCHEN,
+} from '@oat-crock/core';
+import { monotonicFactory } from 'ulid';
+import type { NotMet, PlanShown, PlanWanted, PourBreak, PourChange, TakeOut } from './planner-api';
+
+const MIN_MS = 60_000;
+const nextId = monotonicFactory();
+/** Ids of pours that were never kept: the same for as long as the page is open. */
+const ids = new Map<string, string>();
+
+function idOf(occurrenceId: string, part: number): string {
+  const key = `${occurrenceId} ${part}`;
+  const id = ids.get(key) ?? nextId();
+  ids.set(key, id);
+  return id;
+}
+
+/** What a plan is made of, in minutes from its beginning. */
+export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanAsked {
+  const { startMs, untilMs, occurrences, before, methods, settings, gear, stocks, starters, committed } = wanted;
+  const horizonMin = (untilMs - startMs) / MIN_MS;
+  const byId = new Map(methods.map((m) => [m.id, m]));
+  const { roomC, refrigeratorC, hobW } = settings;
+  return {
+    orders: ordersOf(occurrences, before, startMs, (id) => byId.get(id)),
+    people: peopleOver(settings, startMs, horizonMin),
+    gear: gear.map(({ kind, name, holdsL, count }) => ({ kind, name, holdsL, count })),
+    kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
+    stocks,
+    ...(starters && { starters }),
+    committed,
+    pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
+    horizonMin,
+    seed: 1,
+  };
+}
+
+const momentOf =
+  ({ startMs }: PlanWanted) =>
+  (min: number): number =>
+    Math.round(startMs + min * MIN_MS);
+
+/** A plan's makes as pours. */
+export function shownPours(
+  wanted: PlanWanted,
+  makes: readonly PlannedMake[],
+  places: readonly KeptPlace[],
+  setting: Setting,
+): readonly PlannedPour[] {
+  const pinned = new Set(places.filter((p) => p.pinned).map((p) => `${p.orderId} ${p.part}`));
+  const { occurrences, startMs, before } = wanted;
+  const isPinned = ({ orderId, part }: PlannedMake) => pinned.has(`${orderId} ${part}`);
+  const accepted = (make: PlannedMake) => [...new Set(breaksOfItself(setting, make).map((b) => b.is))];
+  return poursOf({ makes }, occurrences, startMs, before, idOf, { isPinned, accepted });
+}
+
+/** A plan as the page shows it. */
+export function shownOf(
+  wanted: PlanWanted,
+  plan: Pick<Plan, 'makes' | 'unmet' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>,
+  setting: Setting,
+  places: readonly KeptPlace[],
+): PlanShown {
+  const ms = momentOf(wanted);
+  const needs = neededBy(plan.makes, wanted.lots);
+  const takes = new Map<string, TakeOut>();
+  for (const { from, atMin } of needs)
+    for (const { lotId, massG } of from) {
+      const was = takes.get(lotId);
+      const name = wanted.lots.find((l) => l.id === lotId)!.name;
+      const firstMs = Math.min(was?.firstMs ?? Infinity, ms(atMin));
+      takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs });
+    }
+  return {
+    pours: shownPours(wanted, plan.makes, places, setting),
+    notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => ({ occurrenceId: orderId, why, remedy })),
+    likeness: likenessOf(plan, setting.asked),
+    buys: toBuy(needs).map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),
+    takes: [...takes.values()].sort((a, b) => a.firstMs - b.firstMs),
+  };
+}
+
+export const breaksOf = (wanted: PlanWanted, breaks: readonly Break[]): readonly PourBreak[] =>
+  breaks.map(({ is, says, atMin }) => ({ is, says, atMs: atMin === null ? null : momentOf(wanted)(atMin) }));
+
+export function changesShown(wanted: PlanWanted, changes: readonly Change[]): readonly PourChange[] {
+  const ms = momentOf(wanted);
+  const orNull = (min: number | null) => (min === null ? null : ms(min));
+  return changes.map(({ name, fromMin, toMin, hands }) => ({
+    name,
+    fromMs: orNull(fromMin),
+    toMs: orNull(toMin),
+    hands: hands.map((h) => ({ name: h.name, fromMs: ms(h.fromMin), toMs: ms(h.toMin) })),
+  }));
+}

@@ -1,0 +1,60 @@
+import type { PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
+import type { Likeness } from '@oat-crock/core';
+import { written } from '../ui/dates';
+import { dayTime, mass, span } from '../ui/words';
+import type { PlanFound } from './planner-api';
+
+/** When something is wanted: "Sat 09:00", "each Saturday 09:00", "some time". */
+export function dueWords({ due }: Pick<WantedOrder, 'due'>): string {
+  if (due.is === 'some time') return 'some time';
+  if (due.is === 'once') return dayTime(due.atMs);
+  return `each ${weekdayAt(due.day, due.atH)}`;
+}
+
+/** A Sunday of January 2026. */
+const SUNDAY = 4;
+
+function weekdayAt(day: number, atH: number): string {
+  return dayTime(new Date(2026, 0, SUNDAY + day, Math.floor(atH), Math.round((atH % 1) * 60)).getTime());
+}
+
+/** How a plan is, in a few short sentences that can be set beside those of another. */
+export function likenessWords(likeness: Likeness, startMs: number): readonly string[] {
+  const { nightMin, offMin, handsMin, meanAgeH, oldestH, leastToSpareH, firstMin, feedings } = likeness;
+  const when =
+    nightMin >= 1
+      ? `${span(nightMin)} of hands in the night.`
+      : offMin >= 1
+        ? `No hands in the night, ${span(offMin)} outside working hours.`
+        : 'All hands in working hours.';
+  const begins = firstMin === null ? '' : ` First hands ${dayTime(startMs + firstMin * 60_000)}.`;
+  const spare =
+    leastToSpareH === null || leastToSpareH < 1 ? '' : ` Even one time in ten ${span(60 * leastToSpareH)} are left.`;
+  const fed = feedings === 0 ? '' : `, ${feedings === 1 ? 'one feeding' : `${feedings} feedings`} of a culture before`;
+  return [
+    when + begins,
+    ...(oldestH > 0 ? [`Fresh by ${span(60 * meanAgeH)}, ${span(60 * oldestH)} at most.${spare}`] : []),
+    `${span(handsMin)} of hands in all${fed}.`,
+  ];
+}
+
+/** How good a plan is known to be. */
+export function gapWords({ proven, gap }: Pick<PlanFound, 'proven' | 'gap'>): string {
+  if (proven) return 'None is better.';
+  const pct = 100 * gap;
+  return `Within ${pct < 1 ? pct.toFixed(1) : pct.toFixed(0)} % of the best.`;
+}
+
+/** What is planned of an order and day, in words. */
+export function pourWords({ startMs, readyMs, productG }: PlannedPour): string {
+  return `${mass(productG)}: begin ${dayTime(startMs)}, ready ${dayTime(readyMs)}`;
+}
+
+/** Time from one moment to another: "40 min later", "2 h earlier". */
+export function shiftWords(fromMs: number, toMs: number): string {
+  const minutes = (toMs - fromMs) / 60_000;
+  return `${span(Math.abs(minutes))} ${minutes < 0 ? 'earlier' : 'later'}`;
+}
+
+/** The day a moment falls on, as a heading: "Thursday 23 November". */
+export const dayHeading = (atMs: number): string => written(atMs, 'longDay');

@@ -1,0 +1,184 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { PlannedPour } from '@oat-crock/contract/wire';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { Paper } from '../paper/paper';
+import { placeKeys } from '../shell/place-keys';
+import { householdFeature } from '../state/household.feature';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { logFeature } from '../state/log.feature';
+import { PlanActions, planFeature, SCALES } from '../state/plan.feature';
+import { OptionField } from '../ui/option-field';
+import { dayTime, mass } from '../ui/words';
+import { BuyList } from './buy-list';
+import { FoundList } from './found-list';
+import { handsByDay } from './hands-by-day';
+import { HandsList } from './hands-list';
+import { plannedLane } from './lane-geometry';
+import { dueAt } from './new-order';
+import { PlanDesk } from './plan-desk';
+import { AHEAD_DAYS } from './plan-inputs';
+import { PlanLanes } from './plan-lanes';
+import { inItsVessel, PlanLive } from './plan-live';
+import { PlanNotices } from './plan-notices';
+import { likenessWords } from './plan-words';
+import { PourMover } from './pour-mover';
+import { PourPanel } from './pour-panel';
+import { WantedList } from './wanted-list';
+import { WhatIf } from './what-if';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** A little of what was, before the present. */
+const BACK_MS = 2 * HOUR_MS;
+
+const SCALE_WORDS: Readonly<Record<number, string>> = { 1: 'Day', 3: 'Three days', 7: 'Week' };
+
+/** Where it is planned: what is wanted at left, pours in lanes over nights and hours, whole plans in words. */
+@Component({
+  selector: 'oc-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BuyList, FoundList, HandsList, OptionField, PlanLanes, PlanNotices, PourPanel, WantedList, WhatIf],
+  providers: [PourMover],
+  templateUrl: './plan.html',
+  styleUrl: './plan.css',
+})
+export class PlanPlace {
+  private readonly store = inject(Store);
+  private readonly paper = inject(Paper);
+  private readonly live = inject(PlanLive);
+  protected readonly clock = inject(KitchenClock);
+  protected readonly desk = inject(PlanDesk);
+  protected readonly mover = inject(PourMover);
+  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  protected readonly days = this.store.selectSignal(planFeature.selectDays);
+  private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
+  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
+  private readonly orders = this.store.selectSignal(larderFeature.selectOrders);
+
+  protected readonly scales = SCALES.map((days) => ({ days, name: SCALE_WORDS[days]! }));
+  protected readonly aheads = AHEAD_DAYS.map((days) => ({ id: String(days), label: `${days} days` }));
+  protected readonly view = signal<'lanes' | 'hands'>('lanes');
+  protected readonly exporting = signal(false);
+  protected readonly said = signal('');
+
+  /** Days from now on at which the view begins. */
+  private readonly from = signal(0);
+  protected readonly fromMs = computed(() => this.desk.inputs.startMs() - BACK_MS + this.from() * DAY_MS);
+  protected readonly untilMs = computed(() => this.fromMs() + this.days() * DAY_MS);
+
+  /** What is shown: as it stands, else as it is kept. */
+  private readonly shown = computed(() => {
+    const kept = this.desk.inputs.planned();
+    const pours = this.desk.standing()?.pours ?? kept;
+    return pours.map((p) => inItsVessel(p, this.gear()));
+  });
+  protected readonly planned = computed(() => new Map(this.shown().map((p) => [p.id, p])));
+  protected readonly pours = computed(() => {
+    const troubles = this.desk.standing()?.troubles ?? [];
+    return [...this.live.pours(), ...this.shown().map((p) => plannedLane(p, troubles))];
+  });
+  protected readonly empty = computed(() => this.desk.inputs.orders().length === 0 && this.pours().length === 0);
+  protected readonly hands = computed(() => handsByDay(this.shown(), this.live.pours()));
+  protected readonly likeness = computed(() => {
+    const standing = this.desk.standing();
+    return standing && standing.pours.length > 0
+      ? likenessWords(standing.likeness, this.desk.inputs.startMs()).join(' ')
+      : '';
+  });
+  protected readonly feed = computed(() => new URL('/api/v1/plan.ics', document.baseURI).href);
+
+  constructor() {
+    this.desk.watch();
+    let first = true;
+    effect(() => {
+      // What is wanted and never planned is planned at once, to be looked at.
+      if (!first || !this.loaded() || this.desk.standing() === null) return;
+      first = false;
+      const bare = this.desk.inputs.planned().length === 0 && !this.desk.draft();
+      if (bare && this.desk.inputs.occurrences().length > 0) void this.propose();
+    });
+    placeKeys([
+      { key: 'p', says: 'Plan anew', act: () => this.plan() },
+      { key: 't', says: 'Take the plan that is shown', act: () => this.take() },
+      { key: 'r', says: 'Move what must be moved, as proposed', act: () => this.mend() },
+      { key: 'u', says: 'Undo the last plan that was taken', act: () => this.undo() },
+      { key: '[', says: 'Earlier', act: () => this.step(-1) },
+      { key: ']', says: 'Later', act: () => this.step(1) },
+      { key: 'h', says: 'On a make: from one of its hands to the next, for the arrow keys to move', act: () => false },
+    ]);
+  }
+
+  /** What was never planned is planned, and the usual plan is shown. */
+  private async propose(): Promise<void> {
+    await this.desk.search('whole');
+    this.desk.lookAtFirst();
+  }
+
+  protected plan(): boolean {
+    void this.desk.search('whole');
+    return true;
+  }
+
+  private take(): boolean {
+    if (!this.desk.draft()) return false;
+    this.desk.take();
+    this.say('Taken. U puts back what was held before.');
+    return true;
+  }
+
+  private mend(): boolean {
+    if (!this.desk.mend()?.changes.length) return false;
+    this.desk.takeMend();
+    this.say('Moved. U puts back what was held before.');
+    return true;
+  }
+
+  protected undo(): boolean {
+    if (!this.desk.undo()) return false;
+    this.say('What was held before is held again.');
+    return true;
+  }
+
+  protected step(by: number): boolean {
+    this.from.update((days) => Math.max(-1, days + by * Math.max(1, this.days() - 1)));
+    return true;
+  }
+
+  protected toNow(): void {
+    this.from.set(0);
+  }
+
+  protected scale(days: number): void {
+    this.store.dispatch(PlanActions.looked({ days }));
+  }
+
+  /** An order's time was dragged: it is wanted then from now on. */
+  protected moveDue({ pour, dueMs }: { readonly pour: PlannedPour; readonly dueMs: number }): void {
+    const orderId = pour.occurrenceId.split(' ')[0]!;
+    const kept = this.orders()[orderId];
+    if (!kept || dueMs <= this.clock.nowMs()) return;
+    const draft = { ...kept.item, due: dueAt(kept.item.due, dueMs) };
+    this.store.dispatch(LarderActions.written({ family: 'orders', draft, overVersion: kept.version }));
+    this.store.dispatch(LarderActions.saveWanted({ id: orderId }));
+    this.say(`Wanted ${dayTime(dueMs)} from now on.`);
+  }
+
+  protected async print(): Promise<void> {
+    const { handsPaper } = await import('./hands-paper');
+    const fetch = (this.desk.standing()?.buys ?? []).map((b) => ({
+      what: b.what,
+      much: mass(b.massG),
+      by: dayTime(b.byMs),
+    }));
+    try {
+      await this.paper.save('hands-by-day', handsPaper(this.hands(), fetch, this.clock.nowMs()));
+    } catch (error) {
+      this.say(`The PDF could not be made (${(error as Error).message}).`);
+    }
+  }
+
+  private say(words: string): void {
+    this.said.set(words);
+  }
+}

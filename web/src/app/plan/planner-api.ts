@@ -1,0 +1,128 @@
+import type { Occurrence, PlannedPour, Settings } from '@oat-crock/contract/wire';
+import type {
+  Break,
+  Committed,
+  Gear,
+  KeptPlace,
+  Leaning,
+  Likeness,
+  LotLeftThen,
+  LotStock,
+  Method,
+  StarterHere,
+  Supposition,
+} from '@oat-crock/core';
+
+/** All that a plan is made of, as the household has it. */
+export interface PlanWanted {
+  /** The moment at which the plan begins, and up to which it goes, ms. */
+  readonly startMs: number;
+  readonly untilMs: number;
+  readonly occurrences: readonly Occurrence[];
+  /** Pours as they are kept, those that were taken away among them: what is planned again keeps its id. */
+  readonly before: readonly PlannedPour[];
+  readonly methods: readonly Method[];
+  readonly settings: Settings;
+  readonly gear: readonly Gear[];
+  readonly stocks: readonly LotStock[];
+  readonly lots: readonly LotLeftThen[];
+  /** Null where nothing is known of cultures. */
+  readonly starters: readonly StarterHere[] | null;
+  readonly committed: readonly Committed[];
+}
+
+/** Something that does not hold of a pour, and when. */
+export interface PourBreak {
+  readonly is: Break['is'];
+  readonly says: string;
+  readonly atMs: number | null;
+}
+
+/** What does not hold of a pour, and the nearest moment at which all of it would; null where there is none. */
+export interface PourTrouble {
+  readonly pourId: string;
+  readonly breaks: readonly PourBreak[];
+  readonly repairMs: number | null;
+}
+
+/** Something wanted that there is no make for, in words. */
+export interface NotMet {
+  readonly occurrenceId: string;
+  readonly why: string;
+  readonly remedy: string;
+}
+
+/** Something to buy, and by when. */
+export interface BuyBy {
+  readonly what: string;
+  readonly massG: number;
+  readonly byMs: number;
+}
+
+/** What comes out of a lot of one's own. */
+export interface TakeOut {
+  readonly lotId: string;
+  readonly name: string;
+  readonly massG: number;
+  readonly firstMs: number;
+}
+
+/** A plan as the page shows it. */
+export interface PlanShown {
+  readonly pours: readonly PlannedPour[];
+  readonly notMet: readonly NotMet[];
+  readonly likeness: Likeness;
+  readonly buys: readonly BuyBy[];
+  readonly takes: readonly TakeOut[];
+}
+
+/** A plan as it stands. */
+export interface PlanStanding extends PlanShown {
+  readonly troubles: readonly PourTrouble[];
+  /** Days of orders that could be planned and are not. */
+  readonly unplaced: readonly string[];
+}
+
+/** A pour as it would be elsewhere. */
+export interface PourMoved {
+  readonly pour: PlannedPour;
+  readonly breaks: readonly PourBreak[];
+  readonly repairMs: number | null;
+}
+
+/** A hand, or the beginning of a make, that comes at another time. */
+export interface PourChange {
+  readonly name: string;
+  readonly fromMs: number | null;
+  readonly toMs: number | null;
+  readonly hands: readonly { readonly name: string; readonly fromMs: number; readonly toMs: number }[];
+}
+
+/** A whole plan that a search has found so far. */
+export interface PlanFound extends PlanShown {
+  readonly leaning: Leaning['id'];
+  readonly changes: readonly PourChange[];
+  readonly round: number;
+  readonly proven: boolean;
+  /** How much it may lie above the best there is, share of its cost. */
+  readonly gap: number;
+}
+
+/** What is searched: whole plans anew, of each leaning, or one that mends the plan that is held. */
+export interface Search {
+  readonly wanted: PlanWanted;
+  readonly places: readonly KeptPlace[];
+  readonly is: 'whole' | 'mend';
+  readonly supposing: Supposition | null;
+}
+
+/** What the planner's worker answers. Everything in it is plain data. */
+export interface PlannerApi {
+  /** The plan as it stands with its makes at these places. What is asked next is asked of this. */
+  stand(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
+  /** What becomes of a pour of it that is begun at another moment, or held on otherwise. */
+  move(pourId: string, startMs: number, held: KeptPlace['held']): PourMoved | null;
+  /** Searches, and tells what it has after each round, until it is proven, its rounds are over, or it is stopped. */
+  search(search: Search, tell: (found: PlanFound) => void): Promise<void>;
+  stop(): void;
+}

@@ -1,0 +1,186 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { monotonicFactory } from 'ulid';
+import type { Occurrence } from '@oat-crock/contract/wire';
+import { methodById } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { MethodBook } from '../methods/method-book';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { SaidPipe } from '../ui/units';
+import { dayTime, mass } from '../ui/words';
+import { newOrder } from './new-order';
+import { OrderForm } from './order-form';
+import { PlanDesk } from './plan-desk';
+import { dueWords } from './plan-words';
+import { PourMover } from './pour-mover';
+
+/** What is wanted at the left of the plan: each order with what comes of it, or why nothing does. */
+@Component({
+  selector: 'oc-wanted-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [OrderForm, SaidPipe],
+  template: `
+    <div class="head">
+      <h2 id="wanted-title">Wanted</h2>
+      <button type="button" class="press quiet-press" (click)="add()">Want something</button>
+    </div>
+    @for (draft of unsaved(); track draft) {
+      <oc-order-form [id]="draft" (closed)="open.set(null)" />
+    }
+    <ul aria-labelledby="wanted-title">
+      @for (row of rows(); track row.id) {
+        <li [class.wrong]="row.wrong">
+          @if (open() === row.id) {
+            <oc-order-form [id]="row.id" (closed)="open.set(null)" />
+          } @else {
+            <button type="button" class="order" [attr.aria-label]="'Change: ' + row.name" (click)="open.set(row.id)">
+              <b>{{ row.name }}</b>
+              <span>{{ row.much }}, {{ row.due }}</span>
+            </button>
+          }
+          @for (time of row.times; track time.id) {
+            @if (time.pourId; as pourId) {
+              <button type="button" class="time" (click)="mover.chosen.set(pourId)">{{ time.says }}</button>
+            } @else {
+              <p class="time" [class.unmet]="time.unmet">{{ time.says | said }}</p>
+            }
+          }
+        </li>
+      } @empty {
+        @if (!unsaved().length) {
+          <li class="quiet none">
+            Say what you want to have, how much of it and when. When to begin, and when your hands are needed, is worked
+            out from that.
+          </li>
+        }
+      }
+    </ul>
+  `,
+  styles: `
+    .head {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+    }
+    li {
+      border-top: 1px solid var(--line);
+      padding: 0.15rem 0;
+    }
+    li.wrong {
+      border-left: 4px solid var(--brick);
+      padding-left: 0.5rem;
+    }
+    .none {
+      padding: 0.6rem 0;
+    }
+    .order {
+      display: grid;
+      width: 100%;
+      min-height: var(--touch);
+      padding: 0.2rem 0.2rem 0;
+      text-align: start;
+      font: inherit;
+      color: var(--ink);
+      background: transparent;
+      border: 0;
+      cursor: pointer;
+    }
+    .order:hover {
+      background: var(--paper-raised);
+    }
+    .order b {
+      font-family: var(--serif);
+      font-weight: 600;
+      font-size: 0.95rem;
+      line-height: 1.2;
+    }
+    .order span {
+      font-size: 0.85rem;
+      color: var(--ink-soft);
+    }
+    .time {
+      display: block;
+      font: inherit;
+      font-size: 0.82rem;
+      line-height: 1.3;
+      padding: 0.15rem 0.2rem;
+      text-align: start;
+      border: 0;
+      background: transparent;
+      color: var(--ink-soft);
+    }
+    button.time {
+      color: var(--cobalt);
+      cursor: pointer;
+      min-height: 1.6rem;
+    }
+    button.time:hover {
+      text-decoration: underline;
+    }
+    .time.unmet {
+      color: var(--brick);
+      font-weight: 600;
+    }
+  `,
+})
+export class WantedList {
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly book = inject(MethodBook);
+  private readonly desk = inject(PlanDesk);
+  protected readonly mover = inject(PourMover);
+  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly nextId = monotonicFactory();
+  protected readonly open = signal<string | null>(null);
+
+  /** Orders that are being written and were never saved. */
+  protected readonly unsaved = computed(() => {
+    const known = new Set(this.desk.inputs.orders().map((o) => o.id));
+    return Object.values(this.writing())
+      .filter((w) => w.family === 'orders' && !known.has(w.draft.id))
+      .map((w) => w.draft.id);
+  });
+
+  protected readonly rows = computed(() => {
+    const times = Map.groupBy(this.desk.inputs.occurrences(), (o) => o.order.id);
+    return this.desk.inputs
+      .orders()
+      .map((order) => {
+        const own = (times.get(order.id) ?? []).map((o) => this.timeOf(o));
+        const name = (this.book.find(order.methodId) ?? methodById('strained-yogurt')).name;
+        return {
+          id: order.id,
+          name: order.whom ? `${name} for ${order.whom}` : name,
+          much: mass(order.productG),
+          due: dueWords(order),
+          times: own.length > 0 ? own : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, pourId: null }],
+          wrong: own.some((t) => t.unmet),
+          firstMs: Math.min(Infinity, ...(times.get(order.id) ?? []).map((o) => o.dueMs ?? Infinity)),
+        };
+      })
+      .sort((a, b) => a.firstMs - b.firstMs);
+  });
+
+  private timeOf({ id, dueMs }: Occurrence) {
+    const standing = this.desk.standing();
+    const of = dueMs === null ? '' : `${dayTime(dueMs)}: `;
+    const begun = this.desk.inputs.pours().filter((p) => p.occurrenceId === id && p.batchId !== null);
+    const pours = standing?.pours.filter((p) => p.occurrenceId === id) ?? [];
+    const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
+    if (pours.length > 0) {
+      const [first] = [...pours].sort((a, b) => a.startMs - b.startMs);
+      const more = begun.length > 0 ? ' (the rest is on)' : '';
+      const says = `${of}begin ${dayTime(first!.startMs)}${pours.length > 1 ? `, ${pours.length} makes` : ''}${more}`;
+      return { id, says, unmet: false, pourId: first!.id };
+    }
+    if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, pourId: null };
+    if (notMet) return { id, says: `${of}${notMet.why} ${notMet.remedy}`, unmet: true, pourId: null };
+    return { id, says: `${of}${standing ? 'not in the plan yet' : 'working it out…'}`, unmet: false, pourId: null };
+  }
+
+  protected add(): void {
+    const nowMs = this.clock.exactMs();
+    const order = newOrder(this.nextId(nowMs), methodById('strained-yogurt'), nowMs);
+    this.store.dispatch(LarderActions.written({ family: 'orders', draft: order, overVersion: 0 }));
+  }
+}

@@ -1,0 +1,120 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { Supposition } from '@oat-crock/core';
+import { larderFeature } from '../state/larder.feature';
+import { OptionField } from '../ui/option-field';
+import { written } from '../ui/dates';
+import { PlanDesk } from './plan-desk';
+
+const MIN_MS = 60_000;
+const DAY_MIN = 1440;
+const BY = [
+  { id: '360', label: '6 h late' },
+  { id: '720', label: 'half a day late' },
+  { id: String(DAY_MIN), label: 'a day late' },
+  { id: String(2 * DAY_MIN), label: 'two days late' },
+] as const;
+const DAYS_OFFERED = 6;
+
+/** What if the cream comes a day late, a pot is out of use, nobody is at home: the plan that moves least, and holds. */
+@Component({
+  selector: 'oc-what-if',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [OptionField],
+  template: `
+    <span id="what-if">What if</span>
+    <oc-option-field
+      fieldId="what-if-what"
+      ariaLabel="What if"
+      [options]="whats()"
+      placeholder="…"
+      [value]="what()"
+      (changed)="what.set($event)"
+    />
+    @if (what().startsWith('late')) {
+      <oc-option-field
+        fieldId="what-if-by"
+        ariaLabel="How late"
+        [options]="$any(by)"
+        [value]="late()"
+        (changed)="late.set($event)"
+      />
+    }
+    <button type="button" class="press line-press" [disabled]="!what()" (click)="ask()">See</button>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      align-items: center;
+      gap: 0.5rem;
+    }
+    :host ::ng-deep .p-select {
+      width: auto;
+      max-width: 14rem;
+    }
+    span {
+      white-space: nowrap;
+      font-weight: 600;
+    }
+  `,
+})
+export class WhatIf {
+  private readonly desk = inject(PlanDesk);
+  private readonly gear = inject(Store).selectSignal(larderFeature.selectGearHere);
+  protected readonly by = BY;
+  protected readonly what = signal('');
+  protected readonly late = signal(String(DAY_MIN));
+
+  private readonly days = computed(() => {
+    const today = new Date(this.desk.inputs.startMs());
+    today.setHours(0, 0, 0, 0);
+    return Array.from({ length: DAYS_OFFERED }, (_, i) => {
+      const from = new Date(today);
+      from.setDate(from.getDate() + i + 1);
+      const to = new Date(from);
+      to.setDate(to.getDate() + 1);
+      return { from, to };
+    });
+  });
+
+  protected readonly whats = computed(() => [
+    { id: 'late milk', label: 'the milk comes' },
+    { id: 'late cream', label: 'the cream comes' },
+    ...this.gear()
+      .filter((g) => PLANNED.has(g.kind))
+      .map((g) => ({ id: `gear ${g.name}`, label: `the ${g.name} is out of use` })),
+    ...this.days().map(({ from }) => ({
+      id: `away ${from.getTime()}`,
+      label: `nobody is at home ${written(from, 'day')}`,
+    })),
+  ]);
+
+  protected ask(): void {
+    const supposing = this.supposed();
+    if (supposing) void this.desk.search('mend', supposing);
+  }
+
+  private supposed(): Supposition | null {
+    const [is, ...rest] = this.what().split(' ');
+    const of = rest.join(' ');
+    if (is === 'late') return { is: 'comes late', what: of as 'milk' | 'cream', byMin: Number(this.late()) };
+    if (is === 'gear') return { is: 'out of use', gear: of };
+    const day = this.days().find(({ from }) => String(from.getTime()) === of);
+    if (!day) return null;
+    const startMs = this.desk.inputs.startMs();
+    const [fromMin, toMin] = [day.from, day.to].map((at) => (at.getTime() - startMs) / MIN_MS);
+    return { is: 'away', time: { fromMin: fromMin!, toMin: toMin! } };
+  }
+}
+
+/** Kinds of gear that a plan places makes in. */
+const PLANNED: ReadonlySet<string> = new Set([
+  'pot',
+  'thermostat',
+  'flask',
+  'lamp-oven',
+  'bath',
+  'strainer',
+  'churn',
+  'hob',
+]);

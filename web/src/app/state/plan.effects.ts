@@ -1,0 +1,45 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import { EMPTY, of, tap, type Observable } from 'rxjs';
+import { keepHere, keptHere } from './kept-here';
+import { PlanActions, planFeature, SCALES, type PlanDraft } from './plan.feature';
+
+const KEY = 'oat-crock.plan';
+
+interface KeptPlan {
+  readonly draft: PlanDraft | null;
+  readonly days: number;
+}
+
+/** Everything is kept under one name. */
+const NAME = 'plan';
+
+const isKept = (value: unknown): value is KeptPlan => {
+  const kept = value as Partial<KeptPlan> | null;
+  const draft = kept?.draft;
+  const days = SCALES.some((d) => d === kept?.days);
+  return days && (draft === null || (typeof draft?.fromMs === 'number' && Array.isArray(draft.places)));
+};
+
+/** What was moved and not taken when the page was closed comes back. */
+const recover = createEffect(
+  (): Observable<Action> => {
+    const kept = keptHere(KEY, isKept)?.[NAME];
+    return kept ? of(PlanActions.recovered(kept)) : EMPTY;
+  },
+  { functional: true },
+);
+
+const keep = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const state = store.selectSignal(planFeature.selectPlanState);
+    return actions$.pipe(
+      ofType(PlanActions.drafted, PlanActions.putBack, PlanActions.taken, PlanActions.undone, PlanActions.looked),
+      tap(() => keepHere(KEY, { [NAME]: { draft: state().draft, days: state().days } satisfies KeptPlan })),
+    );
+  },
+  { functional: true, dispatch: false },
+);
+
+export const planEffects = { recover, keep };

@@ -1,0 +1,50 @@
+import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { KeptPlace } from '@oat-crock/core';
+
+/** Makes put elsewhere than the plan that is held has them, in minutes from a moment. */
+export interface PlanDraft {
+  readonly fromMs: number;
+  readonly places: readonly KeptPlace[];
+  /** What it came of, in words. */
+  readonly of: string;
+}
+
+export const PlanActions = createActionGroup({
+  source: 'plan',
+  events: {
+    /** Makes were put elsewhere, or a whole other plan was looked at. */
+    Drafted: props<{ draft: PlanDraft }>(),
+    'Put Back': emptyProps(),
+    /** A plan was taken; what was held before it may come back. */
+    Taken: props<{ before: readonly PlannedPour[] }>(),
+    /** What was held before the last plan was taken is held again. */
+    Undone: emptyProps(),
+    Looked: props<{ days: number }>(),
+    Recovered: props<{ draft: PlanDraft | null; days: number }>(),
+  },
+});
+
+export interface PlanState {
+  readonly draft: PlanDraft | null;
+  /** Pours that were held before the last plan was taken; null where there is nothing to undo. */
+  readonly before: readonly PlannedPour[] | null;
+  /** Days that are looked at. */
+  readonly days: number;
+}
+
+export const SCALES = [1, 3, 7] as const;
+const initial: PlanState = { draft: null, before: null, days: 3 };
+
+export const planFeature = createFeature({
+  name: 'plan',
+  reducer: createReducer(
+    initial,
+    on(PlanActions.drafted, (state, { draft }) => ({ ...state, draft })),
+    on(PlanActions.putBack, (state) => ({ ...state, draft: null })),
+    on(PlanActions.taken, (state, { before }) => ({ ...state, draft: null, before })),
+    on(PlanActions.undone, (state) => ({ ...state, draft: null, before: null })),
+    on(PlanActions.looked, (state, { days }) => ({ ...state, days })),
+    on(PlanActions.recovered, (state, { draft, days }) => ({ ...state, draft, days })),
+  ),
+});
