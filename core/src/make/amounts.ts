@@ -12,6 +12,8 @@ export interface Amount {
   /** How it is measured other than by the scale or the spoon: "12 drops", "1.9 mL". */
   readonly measure: string | null;
   readonly pricedAs: PricedAs;
+  /** The milk, cream, base or powder of the list that it is; null where it is none of them. */
+  readonly stockId: string | null;
   /** The lot of one's own that it comes out of, where a choice named one. */
   readonly lotId: string | null;
   /** The kind of lot it may come out of, where none was named. */
@@ -30,6 +32,7 @@ export function amountsOf(runs: readonly StageRun[], choices: Choices): (Amount 
         massG,
         pricedAs,
         outOf,
+        stockId: stockId ?? null,
         lotId: stockId === undefined ? null : lotIdOf(stockId),
         volumeMl: gToMl(massG, gPerMl),
         measure: measure ?? null,

@@ -23,6 +23,7 @@ import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-st
 import { amountsOf, type Amount } from './amounts.js';
 import { planStages } from './plan.js';
 import { untilWoken } from './waking.js';
+import { problemsOf } from './problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from './run.js';
 
 /** A stage on the sheet; minutes from the start of the make. */
@@ -123,12 +124,13 @@ export function makeSheet(
   return {
     methodId: method.id,
     choices,
-    amounts: amounts.map(({ what, massG, volumeMl, measure, pricedAs, lotId, outOf }) => ({
+    amounts: amounts.map(({ what, massG, volumeMl, measure, pricedAs, stockId, lotId, outOf }) => ({
       what,
       massG,
       volumeMl,
       measure,
       pricedAs,
+      stockId,
       lotId,
       outOf,
     })),
@@ -168,7 +170,7 @@ export function makeSheet(
       handsMin,
       handsPerHour: Number(choices['handsPerHour'] ?? 0),
     }),
-    problems: problemsOf(runs, whole),
+    problems: problemsWith(runs, whole),
     cautions: cautionsOf(runs),
     handsMin,
     totalMin: end.minute,
@@ -244,11 +246,8 @@ function findingsOf(runs: readonly StageRun[], end: CrockState): readonly Findin
   return cooling ? [cooling] : [];
 }
 
-function problemsOf(runs: readonly StageRun[], whole: boolean): Problem[] {
-  const found = runs.flatMap((run, i) => {
-    const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
-    return [...run.stage.kind.problems(run.stage.params, before)];
-  });
+function problemsWith(runs: readonly StageRun[], whole: boolean): readonly Problem[] {
+  const found = problemsOf(runs);
   if (whole || found.length > 0) return found;
   const stuck = runs[runs.length - 1]!;
   return [

@@ -1,3 +1,11 @@
+import {
+  MILK_POWDER,
+  PLANT_BASES,
+  READY_MILKS,
+  REFERENCE_CREAMS,
+  REFERENCE_MILKS,
+  WHEYS,
+} from '../constants/reference-materials.js';
 import type { LotKind } from '../larder/lot.js';
 import type { Amount } from '../make/amounts.js';
 import type { PlannedMake } from './plan.js';
@@ -32,13 +40,21 @@ export interface ToBuy {
   readonly byMin: number;
 }
 
-/** Kinds of lots that a thing may come out of, by whose price it has; what is one's own is not bought. */
-const KINDS: Readonly<Partial<Record<Amount['pricedAs'], readonly LotKind[]>>> = {
-  milk: ['milk', 'base'],
-  cream: ['cream'],
-  powder: ['powder'],
-  acid: ['acid'],
-};
+/** What each material of the list is. */
+const LISTED: ReadonlyMap<string, LotKind> = new Map<string, LotKind>([
+  ...[...REFERENCE_MILKS, ...READY_MILKS].map(({ id }) => [id, 'milk'] as const),
+  ...REFERENCE_CREAMS.map(({ id }) => [id, 'cream'] as const),
+  ...PLANT_BASES.map(({ id }) => [id, 'base'] as const),
+  ...WHEYS.map(({ id }) => [id, 'whey'] as const),
+  [MILK_POWDER.id, 'powder'],
+]);
+
+/** The kind of lot that something weighed in comes out of; null where it is nothing that is kept as a lot. */
+export function lotKindOf({ stockId, pricedAs, outOf }: Amount): LotKind | null {
+  if (stockId !== null) return LISTED.get(stockId) ?? (pricedAs === 'cream' ? 'cream' : 'milk');
+  if (outOf !== null && outOf !== 'culture') return outOf as LotKind;
+  return pricedAs === 'acid' ? 'acid' : null;
+}
 
 /** What the makes of a plan weigh in, the first that is begun first, each out of lots that are in date by then, those to be used first first. */
 export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftThen[]): readonly Needed[] {
@@ -63,14 +79,10 @@ export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftTh
   );
 }
 
-function lotsFor(
-  { lotId, pricedAs, outOf }: Amount,
-  lots: readonly LotLeftThen[],
-  atMin: number,
-): readonly LotLeftThen[] {
-  const kinds = KINDS[pricedAs] ?? (outOf ? [outOf as LotKind] : []);
+function lotsFor(amount: Amount, lots: readonly LotLeftThen[], atMin: number): readonly LotLeftThen[] {
+  const kind = lotKindOf(amount);
   return lots
-    .filter((lot) => (lotId === null ? kinds.includes(lot.kind) && !lot.onlyNamed : lot.id === lotId))
+    .filter((lot) => (amount.lotId === null ? kind === lot.kind && !lot.onlyNamed : lot.id === amount.lotId))
     .filter(({ untilMin }) => untilMin === null || untilMin >= atMin)
     .sort((a, b) => (a.untilMin ?? Infinity) - (b.untilMin ?? Infinity));
 }

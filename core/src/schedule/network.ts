@@ -4,11 +4,12 @@ import { hiddenMember } from '../instruments/stand-ins.js';
 import type { LotStock } from '../larder/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
 import { cultureOf, planStages } from '../make/plan.js';
+import { problemsOf } from '../make/problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
 import { standsOf, type Stand } from '../make/stands.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { shelfLife } from '../safety/shelf-life.js';
-import type { Give } from '../stages/kind.js';
+import type { Give, Problem } from '../stages/kind.js';
 import { totalG } from '../state/composition.js';
 
 /** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */
@@ -70,6 +71,8 @@ export interface Network {
   readonly course: readonly CoursePoint[];
   readonly productG: number;
   readonly keepsDays: number;
+  /** What would defeat it, or make it worse. */
+  readonly problems: readonly Problem[];
 }
 
 /** Members that say how long each step may take, and P90 of a normal distribution, standard deviations from its mean. */
@@ -118,6 +121,7 @@ export function networkOf(
     course: runs.flatMap(pointsOf),
     productG: totalG(end.masses),
     keepsDays: shelfLife(end, kitchen.refrigeratorC).days,
+    problems: problemsOf(runs),
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Household } from '../environment/household.js';
+import type { GearKind } from '../larder/gear.js';
 import type { LotStock } from '../larder/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
@@ -50,13 +51,27 @@ export function madeOf(
       if (productG / parts > 1000 && parts < MOST_PARTS) continue;
       return no(scaled.message, scaled.remedy);
     }
-    const choices = { ...given, massG: scaled.massG, ...vesselFor(method, { ...given, massG: scaled.massG }, racks) };
+    let choices: Choices = {
+      ...given,
+      massG: scaled.massG,
+      ...potFor(method, { ...given, massG: scaled.massG }, racks),
+    };
     let network: Network;
     try {
       network = networkOf(method, choices, household);
+      const larger = largerVessels(network, given, racks);
+      if (larger) {
+        choices = { ...choices, ...larger };
+        network = networkOf(method, choices, household);
+      }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       return no(`${error.message}.`, 'Choose it otherwise on its sheet.');
+    }
+    const defeat = network.problems.find((p) => !p.mild);
+    if (defeat) {
+      if (VESSELS[defeat.field] && parts < MOST_PARTS) continue;
+      return no(defeat.message, defeat.remedy);
     }
     const short = network.stands.find((stand) => mostLitres(stand.gear, racks) < stand.litres);
     if (!short) return { ok: true, network, parts };
@@ -70,11 +85,29 @@ export function madeOf(
   return no(`It would take more than ${MOST_PARTS} makes in the vessels there are.`, 'Want less of it at once.');
 }
 
+/** Choices that say how large a vessel is, and what it is in the larder. */
+const VESSELS: Readonly<Record<string, GearKind>> = { vesselL: 'pot', churnL: 'churn' };
+
+/** The smallest vessel of one's own that holds so much, else one that would. */
+const smallest = (kind: GearKind, litres: number, racks: readonly Rack[]): number =>
+  racks.find((r) => r.gear.kind === kind && r.gear.holdsL !== null && r.gear.holdsL >= litres)?.gear.holdsL ?? litres;
+
 /** The smallest pot of one's own that holds the milk with its headspace, else one that would. */
-function vesselFor(method: Method, choices: Choices, racks: readonly Rack[]): Choices {
+function potFor(method: Method, choices: Choices, racks: readonly Rack[]): Choices {
   const vessel = choicesOf(method).find((c) => c.key === 'vesselL');
   if (vessel?.kind !== 'number' || choices['vesselL'] !== undefined) return {};
   const litres = Math.ceil((Number(choices['massG'] ?? initialChoices(method)['massG']) / 1000) * HEADSPACE);
-  const own = racks.find((r) => r.gear.kind === 'pot' && r.gear.holdsL !== null && r.gear.holdsL >= litres);
-  return { vesselL: Math.min(vessel.max, Math.max(vessel.min, own?.gear.holdsL ?? litres)) };
+  return { vesselL: Math.min(vessel.max, Math.max(vessel.min, smallest('pot', litres, racks))) };
+}
+
+/** Larger vessels for a make that is too much for those it would be made in; null where all are large enough, or the maker chose them. */
+function largerVessels({ problems }: Network, given: Choices, racks: readonly Rack[]): Choices | null {
+  const larger = problems.flatMap(({ field, works, mild }) => {
+    const kind = VESSELS[field];
+    const litres = works?.[field];
+    return kind && !mild && typeof litres === 'number' && given[field] === undefined
+      ? [[field, smallest(kind, litres, racks)] as const]
+      : [];
+  });
+  return larger.length > 0 ? Object.fromEntries(larger) : null;
 }

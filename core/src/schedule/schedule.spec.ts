@@ -203,6 +203,16 @@ describe('a plan', () => {
     }
   });
 
+  it("takes a vessel of one's own that is large enough, and does not plan what its sheet would not let begin", () => {
+    const butter: Order = { id: 'A', method: methodById('cultured-butter'), productG: 800, dueMin: 6 * DAY };
+    const churns = [...EIGHT_PIECES, { kind: 'churn', holdsL: 8, count: 1, name: 'Churn' } as const];
+    const [make] = planFor(asked([butter], { gear: churns }), 5).makes;
+    expect(make!.network.choices['churnL']).toBe(8);
+    expect(make!.network.problems.filter((p) => !p.mild)).toEqual([]);
+    const unmade = planFor(asked([yogurt('A', { choices: { starterC: 60 } })]), 5).unmet[0]!;
+    expect(unmade.why).toBe(networkOf(methodById('scalded-yogurt'), { starterC: 60 }).problems[0]!.message);
+  });
+
   it('divides what no vessel holds into makes alike', () => {
     const plan = planFor(asked([yogurt('A', { productG: 20_000 })]), 60);
     expect(plan.unmet).toEqual([]);

@@ -1,11 +1,12 @@
-import type { Amount } from '../make/amounts.js';
+import type { LotKind } from '../larder/lot.js';
 import type { Person, Stretch } from './hours.js';
+import { lotKindOf } from './materials.js';
 import type { PlanAsked, PlannedMake } from './plan.js';
 
 /** Something that might come otherwise than is planned. */
 export type Supposition =
   /** A material comes so much later than the first make of the plan that wants it. */
-  | { readonly is: 'comes late'; readonly what: NonNullable<Amount['pricedAs']>; readonly byMin: number }
+  | { readonly is: 'comes late'; readonly what: LotKind; readonly byMin: number }
   /** A piece of gear cannot be used. */
   | { readonly is: 'out of use'; readonly gear: string }
   /** Nobody is at home. */
@@ -26,8 +27,8 @@ export function supposed(asked: PlanAsked, makes: readonly PlannedMake[], what: 
 }
 
 /** True where a make weighs in something of a kind. */
-export const weighsIn = ({ network }: PlannedMake, kind: Amount['pricedAs']): boolean =>
-  network.amounts.some((a) => a.massG > 0 && a.pricedAs === kind);
+export const weighsIn = ({ network }: PlannedMake, kind: LotKind): boolean =>
+  network.amounts.some((a) => a.massG > 0 && lotKindOf(a) === kind);
 
 /** One piece less of what is called so. */
 const without = (gear: PlanAsked['gear'], name: string): PlanAsked['gear'] =>

@@ -146,6 +146,24 @@ describe('what a plan weighs in', () => {
     }
   });
 
+  it('takes cream for what is made of cream, and milk for what is made of milk', () => {
+    const orders = ['cultured-butter', 'scalded-yogurt', 'plant-yogurt'].map((id) => ({
+      id,
+      method: methodById(id),
+      productG: 500,
+      dueMin: 6 * DAY,
+    }));
+    const made = planFor({ ...someWeeks(0, 7, 1), gear: [], orders }, 5).makes;
+    const stood = (['milk', 'cream', 'base'] as const).map((kind) => lot(kind, { kind, leftG: 1e5 }));
+    const takenBy = (id: string) =>
+      neededBy(made, stood)
+        .filter((n) => n.make.orderId === id)
+        .flatMap((n) => n.from.map((f) => f.lotId));
+    expect(new Set(takenBy('cultured-butter'))).toEqual(new Set(['cream']));
+    expect(takenBy('scalded-yogurt')).toContain('milk');
+    expect(takenBy('plant-yogurt')).toContain('base');
+  });
+
   it('with an empty larder is all to be bought, by the first make that wants it', () => {
     const needs = neededBy(makes, []);
     const list = toBuy(needs);

@@ -203,6 +203,15 @@ export class Decision {
     if (found) this.doThat(found.choices);
   }
 
+  /** Fills choices in from pieces of gear of one's own, by their names. */
+  useGear(names: readonly string[]): void {
+    const ids = new Set(this.own().gear.flatMap((g) => (names.includes(g.name) ? [g.id] : [])));
+    for (const [beside, fills] of this.fills()) {
+      const own = fills.find((f) => ids.has(f.id));
+      if (own) this.fill(beside, own);
+    }
+  }
+
   /** Fills choices in from a bottle, a cloth or a vessel of one's own. */
   fill(beside: string, { id, choices }: OwnFill): void {
     this.store.dispatch(DraftActions.filled({ methodId: this.method().id, choices, thing: { beside, id } }));

@@ -25,10 +25,14 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
+import type { PlannedPour } from '@oat-crock/contract/wire';
 import { Paper } from '../paper/paper';
+import { nameOf } from '../plan/pour-words';
+import { PlanKeeper } from '../plan/plan-keeper';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
 import { SaidPipe } from '../ui/units';
+import { dayTime } from '../ui/words';
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
 @Component({
@@ -54,11 +58,14 @@ export class Methods {
   readonly methodId = input<string>();
   /** From the address: a lot to make it of. */
   readonly of = input<string>();
+  /** From the address: a planned make to begin. */
+  readonly pour = input<string>();
 
   private readonly store = inject(Store);
   private readonly logger = inject(Logger);
   protected readonly book = inject(MethodBook);
   private readonly router = inject(Router);
+  private readonly keeper = inject(PlanKeeper);
   private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
   protected readonly decision = inject(Decision);
   private readonly paper = inject(Paper);
@@ -97,6 +104,33 @@ export class Methods {
       const lotId = this.of();
       if (lotId && this.decision.ready()) untracked(() => this.makeOf(lotId));
     });
+    effect(() => {
+      const pour = this.keeper.pours().find((p) => p.id === this.pour() && p.batchId === null);
+      const here = pour?.methodId === this.methodId() && this.decision.methodId() === pour?.methodId;
+      if (pour && here) untracked(() => this.decideAsPlanned(pour));
+    });
+  }
+
+  /** The planned make that this is for. */
+  protected readonly planned = computed(() => {
+    const id = this.decision.draft().pour?.id;
+    return this.keeper.pours().find((p) => p.id === id && p.batchId === null) ?? null;
+  });
+  protected readonly plannedWords = computed(() => {
+    const pour = this.planned();
+    return pour && `${nameOf(pour)}, planned to be begun ${dayTime(pour.startMs)}`;
+  });
+
+  /** A planned make is decided as it was planned, in the gear it was given; the address forgets it. */
+  private decideAsPlanned(pour: PlannedPour): void {
+    const { methodId, choices, id: pourId } = pour;
+    this.store.dispatch(DraftActions.forPour({ methodId, choices, name: nameOf(pour), pourId }));
+    this.decision.useGear(pour.gear);
+    void this.router.navigate([], { queryParams: {}, replaceUrl: true });
+  }
+
+  protected notPlanned(): void {
+    this.store.dispatch(DraftActions.notForPour({ methodId: this.method().id }));
   }
 
   /** A lot that was asked for is chosen and used up; the address forgets it, so that going back does not choose again. */
@@ -143,6 +177,8 @@ export class Methods {
     const gear = this.decision.gear().map((g) => g.id);
     const larder = { stocks, gear, takings: this.decision.takings() };
     const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder);
+    const planned = this.planned();
+    if (planned) this.keeper.begun(planned, batchId);
     this.placeFreeKit(batchId);
     this.store.dispatch(DraftActions.started({ methodId: method.id }));
     void this.router.navigate(['/make', batchId]);

@@ -36,6 +36,7 @@ const amount = (change: Partial<Amount>): Amount => ({
   volumeMl: 0,
   measure: null,
   pricedAs: 'own',
+  stockId: null,
   lotId: null,
   outOf: null,
   ...change,

@@ -3,7 +3,7 @@ import { say } from '../ui/units';
 import { written } from '../ui/dates';
 import { mass, span } from '../ui/words';
 import type { LanePour } from './lane-geometry';
-import { nameOf } from './lane-geometry';
+import { nameOf } from './pour-words';
 import { dayHeading } from './plan-words';
 
 /** A visit to the crocks, in words. */

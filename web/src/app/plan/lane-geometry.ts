@@ -1,6 +1,7 @@
 import { isNight, type Asleep, type PlannedHand, type PlannedPour, type PourPoint } from '@oat-crock/contract/wire';
 import type { Batch, Followed } from '@oat-crock/core';
 import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
+import { nameOf } from './pour-words';
 import type { PourTrouble } from './planner-api';
 
 /** A pour in a lane: one that is planned, or one that is on. */
@@ -32,9 +33,6 @@ export interface Lane {
 /** What stands in no vessel that is known: a make that is on leads all lanes. */
 const NO_VESSEL = 'On the counter';
 const ON_NOW = 'On now';
-
-export const nameOf = ({ name, whom, part, parts }: PlannedPour): string =>
-  `${name}${whom ? ` for ${whom}` : ''}${parts > 1 ? `, ${part} of ${parts}` : ''}`;
 
 /** A planned pour in its lane. */
 export function plannedLane(pour: PlannedPour, troubles: readonly PourTrouble[]): LanePour {

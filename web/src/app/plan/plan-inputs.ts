@@ -22,6 +22,7 @@ import { selectKitchen } from '../state/kitchen';
 import { larderFeature } from '../state/larder.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
+import { PlanKeeper } from './plan-keeper';
 import type { PlanWanted } from './planner-api';
 
 const MIN_MS = 60_000;
@@ -47,7 +48,7 @@ export class PlanInputs {
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
   private readonly everyPour = this.store.selectSignal(larderFeature.selectPours);
-  private readonly poursHere = this.store.selectSignal(larderFeature.selectPoursHere);
+  private readonly poursHere = inject(PlanKeeper).pours;
   private readonly live = this.store.selectSignal(selectLive);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedPour } from '@oat-crock/contract/wire';
 import { LarderActions, larderFeature } from '../state/larder.feature';
@@ -9,6 +9,21 @@ export class PlanKeeper {
   private readonly store = inject(Store);
   private readonly records = this.store.selectSignal(larderFeature.selectPours);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+
+  /** Those that are being taken away. */
+  private readonly leaving = signal<ReadonlySet<string>>(new Set());
+
+  /** Pours as they are held: what is being written counts already, what is being taken away no more. */
+  readonly pours = computed((): readonly PlannedPour[] => {
+    const written = Object.values(this.writing()).filter((w) => w.family === 'pours');
+    const byId = new Map(
+      Object.values(this.records())
+        .filter((r) => r.goneMs === null && !this.leaving().has(r.item.id))
+        .map((r) => [r.item.id, r.item]),
+    );
+    for (const { draft } of written) byId.set(draft.id, draft as PlannedPour);
+    return [...byId.values()];
+  });
 
   /** Pours that could not be kept, and why. */
   readonly notKept = computed(() =>
@@ -24,8 +39,9 @@ export class PlanKeeper {
       this.write(pour, record?.version ?? 0);
     }
     const kept = new Set(pours.map((p) => p.id));
-    for (const { id } of instead.filter((p) => !kept.has(p.id)))
-      this.store.dispatch(LarderActions.removeWanted({ family: 'pours', id }));
+    const gone = instead.filter((p) => !kept.has(p.id)).map((p) => p.id);
+    this.leaving.set(new Set(gone));
+    for (const id of gone) this.store.dispatch(LarderActions.removeWanted({ family: 'pours', id }));
   }
 
   /** A pour was begun: its batch now shows how it goes. */

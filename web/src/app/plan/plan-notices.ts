@@ -4,7 +4,7 @@ import { planFeature } from '../state/plan.feature';
 import { SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { changeWords } from './found-list';
-import { nameOf } from './lane-geometry';
+import { nameOf } from './pour-words';
 import { PlanDesk } from './plan-desk';
 import { PlanKeeper } from './plan-keeper';
 import { PlanLive } from './plan-live';

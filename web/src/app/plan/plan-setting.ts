@@ -11,6 +11,8 @@ import {
   type PlanAsked,
   type PlannedMake,
   type Setting,
+  type ToBuy,
+  CULTURES,
   USUAL_KITCHEN,
 } from '@oat-crock/core';
 import { monotonicFactory } from 'ulid';
@@ -88,9 +90,26 @@ export function shownOf(
     pours: shownPours(wanted, plan.makes, places, setting),
     notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => ({ occurrenceId: orderId, why, remedy })),
     likeness: likenessOf(plan, setting.asked),
-    buys: toBuy(needs).map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),
+    buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
+      .sort((a, b) => a.byMin - b.byMin)
+      .map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),
     takes: [...takes.values()].sort((a, b) => a.firstMs - b.firstMs),
   };
+}
+
+/** Starters that none of the cultures there are would give in time. */
+function startersToBuy(makes: readonly PlannedMake[]): readonly ToBuy[] {
+  return makes.flatMap(({ buysStarter, network: { sown }, steps }): ToBuy[] =>
+    buysStarter && sown
+      ? [
+          {
+            what: `fresh starter, ${CULTURES[sown.culture].name}`,
+            massG: sown.massG,
+            byMin: steps[sown.step]!.beginMin,
+          },
+        ]
+      : [],
+  );
 }
 
 export const breaksOf = (wanted: PlanWanted, breaks: readonly Break[]): readonly PourBreak[] =>

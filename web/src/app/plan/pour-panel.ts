@@ -6,7 +6,7 @@ import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
 import { SaidPipe } from '../ui/units';
 import { clockTime, dayTime, mass, span } from '../ui/words';
-import { nameOf } from './lane-geometry';
+import { nameOf } from './pour-words';
 import { PlanDesk } from './plan-desk';
 import { PourMover } from './pour-mover';
 import type { PourBreak } from './planner-api';

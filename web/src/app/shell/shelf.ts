@@ -3,6 +3,8 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { timeDay, timeHour } from 'd3-time';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { PlanKeeper } from '../plan/plan-keeper';
+import { PlannedStrip } from '../pour/planned-strip';
 import { Pour } from '../pour/pour';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
@@ -14,12 +16,12 @@ const HOUR_MS = 3_600_000;
 const BACK_MS = 10 * HOUR_MS;
 const AHEAD_MS = 62 * HOUR_MS;
 
-/** The strip under the header: every live pour, with the present as a line. */
+/** The strip under the header: every live pour, with the present as a line, and what is planned. */
 @Component({
   selector: 'oc-shelf',
   host: { role: 'region', 'aria-label': 'The shelf: pours on the way' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Pour, RouterLink],
+  imports: [PlannedStrip, Pour, RouterLink],
   template: `
     <div class="days" aria-hidden="true">
       @for (mark of marks(); track mark.at) {
@@ -47,6 +49,14 @@ const AHEAD_MS = 62 * HOUR_MS;
           </a>
         </li>
       }
+      @if (planned().length) {
+        <li>
+          <a routerLink="/plan">
+            <span class="name plan">Planned</span>
+            <oc-planned-strip [pours]="planned()" [fromMs]="from()" [untilMs]="until()" [asleep]="asleep()" />
+          </a>
+        </li>
+      }
     </ul>
   `,
   styleUrl: './shelf.css',
@@ -65,6 +75,12 @@ export class Shelf {
 
   protected readonly rows = computed(() =>
     this.live().map((batch) => ({ batch, followed: this.followed()[batch.id] ?? null })),
+  );
+
+  private readonly pours = inject(PlanKeeper).pours;
+  /** Planned pours of the days that are shown. */
+  protected readonly planned = computed(() =>
+    this.pours().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
   );
 
   protected readonly marks = computed(() => {

@@ -10,6 +10,7 @@ import { LogPadState } from '../log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
 import { PourFocus } from './focus';
+import { PlanKeeper } from '../plan/plan-keeper';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
 import { Keys } from './keys';
@@ -51,6 +52,8 @@ export class Shell {
   protected readonly heldUp = computed(() => (this.pending().length > 0 ? this.why() : ''));
   private readonly why = this.store.selectSignal(logFeature.selectHeldUp);
   protected readonly live = this.store.selectSignal(selectLive);
+  private readonly pours = inject(PlanKeeper).pours;
+  protected readonly planned = computed(() => this.pours().some((p) => p.batchId === null));
   protected readonly time = computed(() => written(this.clock.nowMs(), 'dayClock'));
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
   protected readonly said = signal('');

@@ -11,6 +11,10 @@ export const DraftActions = createActionGroup({
     'Put Back': props<{ methodId: string; key: string }>(),
     Named: props<{ methodId: string; name: string }>(),
     Started: props<{ methodId: string }>(),
+    /** A make that is planned is decided: as it was planned, whatever was chosen before. */
+    'For Pour': props<{ methodId: string; choices: Choices; name: string; pourId: string }>(),
+    /** It is not for the plan: what was chosen before is back. */
+    'Not For Pour': props<{ methodId: string }>(),
     /** Drafts kept from before the page was closed. */
     Recovered: props<{ drafts: DraftState['drafts'] }>(),
   },
@@ -22,6 +26,8 @@ export interface Draft {
   readonly name: string;
   /** Bottles, cloths and vessels that choices were filled in from, by the choice they stand beside. */
   readonly things: Readonly<Record<string, string>>;
+  /** The planned make that it is for, and what was chosen before it was. */
+  readonly pour?: { readonly id: string; readonly before: Draft };
 }
 
 export interface DraftState {
@@ -52,7 +58,16 @@ export const draftFeature = createFeature({
       })),
     ),
     on(DraftActions.named, (state, { methodId, name }) => changed(state, methodId, (d) => ({ ...d, name }))),
-    on(DraftActions.started, (state, { methodId }) => changed(state, methodId, (d) => ({ ...d, name: '' }))),
+    on(DraftActions.started, (state, { methodId }) =>
+      changed(state, methodId, (d) => ({ ...(d.pour?.before ?? d), name: '' })),
+    ),
+    on(DraftActions.forPour, (state, { methodId, choices, name, pourId }) =>
+      changed(state, methodId, (d) => {
+        const before = d.pour?.before ?? d;
+        return { choices, name, things: {}, pour: { id: pourId, before } };
+      }),
+    ),
+    on(DraftActions.notForPour, (state, { methodId }) => changed(state, methodId, (d) => d.pour?.before ?? d)),
     on(DraftActions.recovered, (_state, { drafts }) => ({ drafts })),
   ),
 });

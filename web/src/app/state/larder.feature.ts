@@ -84,12 +84,11 @@ export const larderFeature = createFeature({
     }),
     on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
   ),
-  extraSelectors: ({ selectLots, selectGear, selectMethods, selectOrders, selectPours }) => ({
+  extraSelectors: ({ selectLots, selectGear, selectMethods, selectOrders }) => ({
     selectLotsHere: createSelector(selectLots, here),
     selectGearHere: createSelector(selectGear, here),
     selectMethodsHere: createSelector(selectMethods, here),
     selectOrdersHere: createSelector(selectOrders, here),
-    selectPoursHere: createSelector(selectPours, here),
   }),
 });
 

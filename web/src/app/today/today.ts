@@ -9,6 +9,7 @@ import { feedsNow, wantsOf } from '../cultures/wants';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
+import { PlanDesk } from '../plan/plan-desk';
 import { PourFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
@@ -21,6 +22,7 @@ import { FeedCard } from './feed-card';
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
+import { PlanCard, planHands } from './plan-card';
 import { roomWords } from './room-words';
 import { SaidPipe, say } from '../ui/units';
 
@@ -35,7 +37,7 @@ const NEAR_MS = 3_600_000;
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, AlertAsk, FeedCard, HandCard, RouterLink, Crock],
+  imports: [SaidPipe, AlertAsk, FeedCard, HandCard, PlanCard, RouterLink, Crock],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
@@ -49,7 +51,7 @@ export class Today {
 
   protected readonly day = computed(() => longDay(this.clock.nowMs()));
   protected readonly empty = computed(() => this.batches().length === 0);
-  protected readonly idle = computed(() => this.live().length === 0);
+  protected readonly idle = computed(() => this.live().length === 0 && this.planned().length === 0);
   protected readonly hands = computed(() => nextHands(this.live(), this.followed()));
   /** Hands at the crocks and milk for the cultures, in order of time: what a culture wants now can wait for hands that are near. */
   protected readonly rows = computed(() => {
@@ -60,7 +62,20 @@ export class Today {
       return [{ id: due.lot.id, atMs: Math.max(byMs, nowMs + NEAR_MS), feed: { due, feeding, byMs } }];
     });
     const hands = this.hands().map((next) => ({ id: next.batch.id + next.hand.stageId, atMs: next.hand.atMs, next }));
-    return [...hands, ...feeds].sort((x, y) => x.atMs - y.atMs);
+    const plans = planHands(this.planned(), nowMs).map((plan) => ({
+      id: `${plan.pour.id} ${plan.is}`,
+      atMs: plan.atMs,
+      plan,
+    }));
+    return [...hands, ...feeds, ...plans].sort((x, y) => x.atMs - y.atMs);
+  });
+  private readonly desk = inject(PlanDesk);
+  private readonly planned = computed(() => this.desk.standing()?.pours ?? this.desk.inputs.planned());
+  /** What of the plan no longer holds, in words. */
+  protected readonly planTrouble = computed(() => {
+    const troubles = this.desk.draft() ? [] : (this.desk.standing()?.troubles ?? []);
+    const [first] = troubles;
+    return first ? `${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}` : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
   private readonly cultures = inject(OwnCultures);

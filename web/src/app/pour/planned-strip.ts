@@ -1,0 +1,139 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ASLEEP, isNight, type PlannedPour } from '@oat-crock/contract/wire';
+import { nameOf } from '../plan/pour-words';
+import { injectBoxSize } from '../ui/box-size';
+import { dayTime } from '../ui/words';
+import { acidStops, massScale, nights, ribbons, timeScale } from './geometry';
+
+/** Height of one pour of the strip, px, and how many lie one under the other. */
+const LINE_PX = 13;
+const MOST_LINES = 3;
+
+let drawn = 0;
+
+/** Planned pours of the next days in one thin strip, so that none covers another. */
+@Component({
+  selector: 'oc-planned-strip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[style.height.px]': 'height()' },
+  template: `
+    <svg [attr.width]="box().width" [attr.height]="height()" role="img" [attr.aria-label]="words()">
+      @for (night of nightBands(); track $index) {
+        <rect class="night" [attr.x]="night.x" y="0" [attr.width]="night.width" [attr.height]="height()" />
+      }
+      @for (row of rows(); track row.pour.id) {
+        <g [attr.transform]="'translate(0,' + row.y + ')'">
+          <linearGradient
+            [id]="id + row.pour.id"
+            gradientUnits="userSpaceOnUse"
+            [attr.x1]="row.left"
+            [attr.x2]="row.right"
+          >
+            @for (stop of row.stops; track $index) {
+              <stop [attr.offset]="stop.offset" [attr.stop-color]="stop.colour" />
+            }
+          </linearGradient>
+          <path class="whey" [attr.d]="row.whey" />
+          <path class="curd" [attr.d]="row.curd" [attr.fill]="'url(#' + id + row.pour.id + ')'" />
+          @for (hand of row.hands; track $index) {
+            <circle [class.night-hand]="hand.night" [attr.cx]="hand.x" cy="3" r="2.6" />
+          }
+          <title>{{ row.name }}</title>
+        </g>
+      }
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow: hidden;
+      background: var(--paper-raised);
+    }
+    svg {
+      display: block;
+    }
+    .night {
+      fill: var(--night);
+    }
+    .curd {
+      stroke: #7d7163;
+      stroke-width: 0.7;
+      stroke-dasharray: 3 2;
+    }
+    .whey {
+      fill: var(--whey);
+    }
+    circle {
+      fill: var(--cobalt);
+    }
+    .night-hand {
+      fill: var(--paper-raised);
+      stroke: var(--brick);
+      stroke-width: 1.6;
+    }
+  `,
+})
+export class PlannedStrip {
+  readonly pours = input.required<readonly PlannedPour[]>();
+  readonly fromMs = input.required<number>();
+  readonly untilMs = input.required<number>();
+  readonly asleep = input(ASLEEP);
+
+  protected readonly id = `strip-${++drawn}`;
+  protected readonly box = injectBoxSize({ width: 800, height: LINE_PX });
+  private readonly x = computed(() =>
+    timeScale({ fromMs: this.fromMs(), untilMs: this.untilMs(), width: this.box().width }),
+  );
+  private readonly inView = computed(() =>
+    this.pours()
+      .filter((p) => p.readyMs > this.fromMs() && p.startMs < this.untilMs() && p.course.length > 0)
+      .toSorted((a, b) => a.startMs - b.startMs),
+  );
+  /** In as many lines as it takes, three at most. */
+  private readonly lines = computed(() => {
+    const ends: number[] = [];
+    return this.inView().map((pour) => {
+      const free = ends.findIndex((end) => end <= pour.startMs);
+      const line = free >= 0 ? free : Math.min(ends.length, MOST_LINES - 1);
+      ends[line] = pour.readyMs;
+      return line;
+    });
+  });
+  protected readonly height = computed(() => 4 + LINE_PX * (1 + Math.max(0, ...this.lines())));
+  protected readonly nightBands = computed(() =>
+    nights(
+      {
+        width: this.box().width,
+        height: 0,
+        fromMs: this.fromMs(),
+        untilMs: this.untilMs(),
+        nowMs: 0,
+        head: 0,
+        foot: 0,
+        asleep: this.asleep(),
+      },
+      this.x(),
+    ),
+  );
+  protected readonly rows = computed(() => {
+    const x = this.x();
+    return this.inView().map((pour, i) => ({
+      pour,
+      y: 3 + LINE_PX * this.lines()[i]!,
+      name: `${nameOf(pour)}, planned from ${dayTime(pour.startMs)}`,
+      left: x(pour.startMs),
+      right: Math.max(x(pour.readyMs), x(pour.startMs) + 1),
+      stops: acidStops(pour.course),
+      ...ribbons(pour.course, x, massScale(pour.course, LINE_PX - 4), 0, true),
+      hands: pour.hands
+        .filter((h) => h.minutes > 0)
+        .map((h) => ({ x: x(h.atMs), night: isNight(h.atMs, this.asleep()) })),
+    }));
+  });
+  protected readonly words = computed(
+    () =>
+      `Planned: ${this.rows()
+        .map((r) => r.name)
+        .join('; ')}`,
+  );
+}

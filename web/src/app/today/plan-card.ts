@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { sittingsOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { nameOf } from '../plan/pour-words';
+import { SaidPipe } from '../ui/units';
+import { clockTime, fromNow, mass, span } from '../ui/words';
+
+/** Hands of the plan that come next: a make to be begun, or the feeding of its culture before it. */
+export interface PlanHand {
+  readonly pour: PlannedPour;
+  readonly is: 'begin' | 'feed';
+  readonly atMs: number;
+}
+
+const MIN_MS = 60_000;
+/** So near, it is begun. */
+const NEAR_MS = 30 * MIN_MS;
+
+/** A planned make, or the feeding before it, as hands: when, what, and the one control that begins it. */
+@Component({
+  selector: 'oc-plan-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, SaidPipe],
+  template: `
+    <div class="when">
+      <strong>{{ at() }}</strong>
+      <span>{{ when() }}</span>
+    </div>
+    <div class="what">
+      <p class="of">
+        <a routerLink="/plan">{{ name() }}</a>
+        <span>planned{{ minutes() }}</span>
+      </p>
+      <h2>{{ says() | said }}</h2>
+      <div class="do">
+        @if (hand().is === 'begin') {
+          <a
+            class="press"
+            [class.line-press]="!near()"
+            [routerLink]="['/methods', hand().pour.methodId]"
+            [queryParams]="{ pour: hand().pour.id }"
+            [attr.data-next-hands]="first() ? '' : null"
+            [attr.aria-label]="(near() ? 'Begin it: ' : 'Its sheet: ') + name()"
+            >{{ near() ? 'Begin it' : 'Its sheet' }}</a
+          >
+        } @else {
+          <a class="press line-press" routerLink="/cultures" [attr.aria-label]="'To the cultures: ' + name()"
+            >To the cultures</a
+          >
+        }
+      </div>
+    </div>
+  `,
+  styleUrl: './hand-card.css',
+  styles: `
+    .press {
+      display: inline-flex;
+      align-items: center;
+      text-decoration: none;
+    }
+  `,
+  host: { '[class.first]': 'first()' },
+})
+export class PlanCard {
+  readonly hand = input.required<PlanHand>();
+  readonly first = input(false);
+  private readonly clock = inject(KitchenClock);
+
+  protected readonly name = computed(() => nameOf(this.hand().pour));
+  protected readonly at = computed(() => clockTime(this.hand().atMs, this.clock.nowMs()));
+  protected readonly when = computed(() => fromNow(this.hand().atMs, this.clock.nowMs()));
+  protected readonly near = computed(() => this.hand().atMs - this.clock.nowMs() < NEAR_MS);
+  private readonly sitting = computed(() => sittingsOf(this.hand().pour.hands.filter((h) => h.minutes > 0))[0] ?? null);
+  protected readonly minutes = computed(() => {
+    const sitting = this.sitting();
+    if (this.hand().is === 'feed' || !sitting) return '';
+    return `, ${span(sitting.hands.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
+  });
+  protected readonly says = computed(() => {
+    const { pour, is } = this.hand();
+    if (is === 'begin') return this.sitting()?.hands[0]?.says ?? 'Begin it.';
+    const { starterG, milkG, tempC } = pour.feed!;
+    return `Feed its culture: ${starterG.toFixed(0)} g into ${mass(milkG)} of scalded milk at ${tempC.toFixed(0)} °C.`;
+  });
+}
+
+/** So long ahead the hands of a plan stand among those of Today. */
+const AHEAD_MS = 24 * 60 * MIN_MS;
+const SHOWN = 4;
+
+/** What of a plan comes next: what is to be begun, and what is to be fed for it. */
+export function planHands(pours: readonly PlannedPour[], nowMs: number): readonly PlanHand[] {
+  return pours
+    .flatMap((pour): PlanHand[] => [
+      { pour, is: 'begin', atMs: pour.startMs },
+      ...(pour.feed ? [{ pour, is: 'feed' as const, atMs: pour.feed.beginMs }] : []),
+    ])
+    .filter(({ is, atMs }) => atMs < nowMs + AHEAD_MS && (is === 'begin' || atMs > nowMs - 60 * MIN_MS))
+    .sort((a, b) => a.atMs - b.atMs)
+    .slice(0, SHOWN);
+}
