@@ -80,7 +80,7 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await expect(page).toHaveURL(/methods/);
   await page.keyboard.press('/');
   await page.keyboard.type('bakery');

@@ -15,6 +15,12 @@ describe('the night', () => {
     expect([at(8, 59), at(9), at(16, 59), at(17)].map((ms) => isNight(ms, day))).toEqual([false, true, true, false]);
   });
 
+  it('is none for who goes to sleep when they get up', () => {
+    const never = { fromH: 6, toH: 6 };
+    expect([at(5), at(6), at(23)].some((ms) => isNight(ms, never))).toBeFalse();
+    expect(wakeAfter(at(3), never)).toBe(at(3));
+  });
+
   it('is over for what was put off till its end, though rounding lays it a hair before', () => {
     const waking = wakeAfter(at(3), ASLEEP);
     expect(waking).toBe(at(6));

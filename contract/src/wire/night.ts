@@ -12,6 +12,8 @@ const HAIR_MS = 500;
 
 /** True where a moment lies in the sleeping hours. */
 export function isNight(atMs: number, { fromH, toH }: Asleep): boolean {
+  // Who goes to sleep when they get up does not sleep.
+  if (fromH === toH) return false;
   const hour = hourOf(new Date(atMs + HAIR_MS));
   return toH <= fromH ? hour >= fromH || hour < toH : hour >= fromH && hour < toH;
 }

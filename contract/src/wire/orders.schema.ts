@@ -80,6 +80,7 @@ export const pourSchema: Joi.ObjectSchema<PlannedPour> = Joi.object({
   })
     .allow(null)
     .required(),
+  starterTimes: Joi.number().min(1).max(20).default(1),
   course: Joi.array().items(coursePoint).max(400).default([]),
   batchId: ulid.allow(null).required(),
 });

@@ -59,6 +59,8 @@ export interface PlannedPour {
   readonly hands: readonly PlannedHand[];
   readonly gear: readonly string[];
   readonly feed: PlannedFeed | null;
+  /** So many times the starter is taken, as its culture is tired by then; 1 where it is strong. */
+  readonly starterTimes: number;
   /** How it is likely to go, for a drawing; empty once it is begun, as its batch then shows how it goes. */
   readonly course: readonly PourPoint[];
   /** The batch it was begun as; null while it is planned. */
@@ -191,6 +193,7 @@ function pourOf(
       starterG: Math.round(10 * feed.starterG) / 10,
       tempC: feed.tempC,
     },
+    starterTimes: rounded(make.starterTimes, 1),
     course: courseOf(make, ms),
     batchId: null,
   };

@@ -52,14 +52,25 @@ export function moved(
     others.map((m) => m.way),
   );
   const ways = waysAt(wanted.placing, startMin, held);
-  const fitting = ways.find((way) => board.fits(way)) ?? null;
-  const way = fitting ?? ways[0] ?? null;
+  const way = leastInTheWay(ways, board, setting);
+  const fitting = way && board.fits(way) ? way : null;
   const steps = walk(wanted.network, startMin, setting.hours, 'likely', held) ?? [];
   const breaks = way
     ? [...ofHours(setting, wanted, way, steps), ...(fitting ? [] : ofRoom(setting, way, board, others))]
     : [OVER];
   const repair = breaks.length > 0 ? nearest(setting, wanted, board, startMin) : null;
   return { startMin, held, steps, breaks, repair, way: fitting };
+}
+
+/** Of ways that differ only in their pieces of gear the first that finds room; else the first that lacks hands alone. */
+export function leastInTheWay(
+  ways: readonly PlacedWay[],
+  board: Board,
+  { racks }: Pick<Setting, 'racks'>,
+): PlacedWay | null {
+  const hands = handsResource(racks);
+  const fits = ways.find((way) => board.fits(way));
+  return fits ?? ways.find((way) => board.clash(way)!.use.resource === hands) ?? ways[0] ?? null;
 }
 
 const OVER: Break = {

@@ -55,8 +55,9 @@ export function planFrom({ wanted, hours, racks }: Setting, chosen: Chosen): Mak
       const { starter } = way;
       const feed = starter.is === 'feed' ? starter.feed : null;
       const buysStarter = starter.is === 'buy';
+      const starterTimes = starter.is === 'more' ? starter.times : 1;
       const name = order.name ?? network.name;
-      return [{ orderId: order.id, name, part, parts, network, way, steps, gear, feed, buysStarter }];
+      return [{ orderId: order.id, name, part, parts, network, way, steps, gear, feed, buysStarter, starterTimes }];
     }),
   );
   const sum = (of: (make: PlannedMake, step: number) => number) =>

@@ -69,6 +69,8 @@ export interface PlannedMake {
   readonly feed: Feed | null;
   /** True where no culture that is there would do: one is to be bought. */
   readonly buysStarter: boolean;
+  /** Its culture is tired by then, and cannot be fed in time: so many times the starter is taken; 1 where it is strong. */
+  readonly starterTimes: number;
 }
 
 /** A plan: every order's makes, or why there is none; how good it is, and how good any could be. */

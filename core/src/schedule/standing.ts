@@ -1,6 +1,6 @@
 import { sayDuration } from '../stages/words.js';
 import { emptyBoard } from './board.js';
-import { moved, type Break } from './move.js';
+import { leastInTheWay, moved, type Break } from './move.js';
 import { planFrom } from './plan-of.js';
 import type { Plan, PlannedMake, Setting, WantedMake } from './plan.js';
 import { SLOT_MIN } from './puzzle.js';
@@ -45,9 +45,10 @@ function standingWays(all: readonly WantedMake[], setting: Setting, places: read
   const ways = new Map<WantedMake, PlacedWay>();
   for (const { wanted, place } of placed.sort((a, b) => a.place.startMin - b.place.startMin)) {
     const at = waysAt(wanted.placing, Math.max(0, place.startMin), heldIn(wanted.network, place.held));
-    const way = at.find((w) => board.fits(w)) ?? at[0];
+    const way = leastInTheWay(at, board, setting);
     if (!way) continue;
-    if (board.fits(way)) board.put(way);
+    // What is in another's way takes its piece all the same: the next finds another.
+    board.put(way);
     ways.set(wanted, way);
   }
   return ways;

@@ -29,6 +29,10 @@ describe('the starters of a plan', () => {
     expect(needOf([quay(200, 1)], 'thermophilic', 80, DAY, hours).is).toBe('ready');
     expect(needOf([quay(200, 0.05)], 'thermophilic', 80, DAY, hours).is).toBe('buy');
     expect(needOf([], 'thermophilic', 80, DAY, hours).is).toBe('buy');
+    const soon = needOf([quay(200, 0.45)], 'thermophilic', 80, 60, hours);
+    expect(soon).toEqual({ is: 'more', times: jasmine.any(Number) });
+    expect((soon as { times: number }).times).toBeCloseTo(1 / 0.45, 1);
+    expect(needOf([quay(100, 0.45)], 'thermophilic', 80, 60, hours).is).toBe('buy');
     fc.assert(
       fc.property(fc.integer({ min: 2 * DAY, max: 9 * DAY }), (atMin) => {
         const need = needOf([quay(30, 0.45)], 'thermophilic', 80, atMin, hours);

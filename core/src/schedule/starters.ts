@@ -44,7 +44,12 @@ export const vigourThen = ({ vigour, lossPerDay }: StarterHere, atMin: number): 
   vigour * 10 ** ((-lossPerDay * Math.max(0, atMin)) / DAY_MIN);
 
 /** What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do. */
-export type Need = { readonly is: 'ready' } | { readonly is: 'feed'; readonly feed: Feed } | { readonly is: 'buy' };
+export type Need =
+  | { readonly is: 'ready' }
+  | { readonly is: 'feed'; readonly feed: Feed }
+  /** It is tired, and there is no time to feed it: so many times the starter makes up. */
+  | { readonly is: 'more'; readonly times: number }
+  | { readonly is: 'buy' };
 
 /**
  * Whether a culture is strong enough when a make takes of it, and the feeding that makes it so, by day.
@@ -70,11 +75,12 @@ export function needOf(
   const best = own
     .filter((s) => s.massG >= starterG && vigourThen(s, atMin - EARLIEST_MIN) > SPENT)
     .sort((a, b) => b.vigour - a.vigour)[0];
-  if (!best) return { is: 'buy' };
+  const unfed = unfedNeed(own, massG, atMin);
+  if (!best) return unfed;
   const { optC } = CULTURES[culture].growth;
   const tempC = optC > 40 ? optC - BELOW_BEST_C : ROOM_C;
   const ripensMin = ripensIn(culture, vigourThen(best, atMin - EARLIEST_MIN / 3), tempC);
-  if (ripensMin === null) return { is: 'buy' };
+  if (ripensMin === null) return unfed;
   const latestMin = Math.min(atMin - RESTS_MIN, beginMin - STEP_MIN);
   for (let ripeMin = latestMin; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
     const fedMin = ripeMin - ripensMin;
@@ -83,7 +89,19 @@ export function needOf(
     if (asleep === 0)
       return { is: 'feed', feed: { culture, beginMin: fedMin, ripeMin, milkG: wholeG - starterG, starterG, tempC } };
   }
-  return { is: 'buy' };
+  return unfed;
+}
+
+/** A starter so much weaker than a fresh one still makes up for it by its amount. */
+const MOST_TIMES = 3;
+
+/** What is needed of cultures that are not fed: so much more of the strongest there is enough of, or a new one. */
+function unfedNeed(own: readonly StarterHere[], massG: number, atMin: number): Need {
+  const times = own
+    .map((s) => ({ massG: s.massG, times: 1 / vigourThen(s, atMin) }))
+    .filter((s) => s.times <= MOST_TIMES && s.massG >= massG * s.times)
+    .map((s) => s.times);
+  return times.length > 0 ? { is: 'more', times: Math.min(...times) } : { is: 'buy' };
 }
 
 /** Grains live in every batch they make, and capsules are not carried on: neither is fed beforehand. */

@@ -127,8 +127,8 @@ export function wayAt(
   return { startMin, held, readyMin, readyLateMin, nightMin, offMin, ageH, starter, cost, likely, late };
 }
 
-/** A feeding is work, and to buy a culture is worse. */
-const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, buy: 6 };
+/** A feeding is work, a tired starter a risk, and to buy a culture is worse. */
+const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, more: 4, buy: 6 };
 
 function starterFor({ network: { sown }, starters, hours }: Placing, likely: Times): Need {
   if (!sown || !starters) return { is: 'ready' };

@@ -67,7 +67,7 @@ export const plan = ({ orders, gear, asleep, cultures, seed }: PlanIn) => {
     ROUNDS,
   );
   return {
-    batches: found.makes.map(({ orderId, network, way, steps, gear: pieces, feed, buysStarter }) => ({
+    batches: found.makes.map(({ orderId, network, way, steps, gear: pieces, feed, buysStarter, starterTimes }) => ({
       order: Number(orderId),
       method: network.methodId,
       startMin: way.startMin,
@@ -78,6 +78,7 @@ export const plan = ({ orders, gear, asleep, cultures, seed }: PlanIn) => {
       gear: pieces.map(({ kind, name }) => name ?? kind),
       feed,
       buysStarter,
+      starterTimes,
       stages: network.steps.map((step, i) => ({
         kind: step.kind,
         startMin: steps[i]!.beginMin,

@@ -5,12 +5,13 @@ import { dayTime, span } from '../ui/words';
 import { PlanDesk } from './plan-desk';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
 import type { PlanFound } from './planner-api';
+import { WhatIf } from './what-if';
 
 /** Whole plans side by side, each in words: what it is like, what it costs, what it leaves out. */
 @Component({
   selector: 'oc-found-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [SaidPipe, WhatIf],
   template: `
     <div class="head">
       <h2>{{ title() }}</h2>
@@ -21,7 +22,8 @@ import type { PlanFound } from './planner-api';
         </p>
         <button type="button" class="press quiet-press" (click)="desk.stop()">That will do</button>
       }
-      <button type="button" class="press quiet-press end" (click)="desk.close()">Close</button>
+      <oc-what-if class="end" />
+      <button type="button" class="press quiet-press" (click)="desk.close()">Close</button>
     </div>
     @if (searching()?.failed; as failed) {
       <p class="problem" role="alert">The search stopped: {{ failed }}. Try it again.</p>

@@ -5,7 +5,6 @@ import type { Due, WantedOrder } from '@oat-crock/contract/wire';
 import { METHODS, type Choices } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
-import { weekdays } from '../shell/household-fields';
 import { draftFeature, draftOf } from '../state/draft.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { numberAsked, type Asked } from '../ui/asked';
@@ -13,6 +12,7 @@ import { AskedField } from '../ui/asked-field';
 import { written } from '../ui/dates';
 import { DayField } from '../ui/day-field';
 import { SaidPipe } from '../ui/units';
+import { weekdays } from '../ui/weekday-toggle';
 import { dueAs } from './new-order';
 
 const WHEN: Asked = {

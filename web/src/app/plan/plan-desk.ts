@@ -48,6 +48,9 @@ export class PlanDesk {
     return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
   });
 
+  private taking = false;
+  /** What the plan that stands was laid out for. */
+  private stood: PlanDesk['asking'] = null;
   private asking: { readonly wanted: PlanWanted; readonly places: readonly KeptPlace[] } | null = null;
 
   constructor() {
@@ -72,12 +75,14 @@ export class PlanDesk {
       this.asking = null;
       try {
         this.standing.set(await this.planner.stand(wanted, places));
+        this.stood = { wanted, places };
         this.failed.set('');
       } catch (error) {
         this.failed.set(error instanceof Error ? error.message : String(error));
       }
     }
     this.working.set(false);
+    this.takeDrafted();
     if (this.needsMend() && !this.draft() && !this.searching()?.running) void this.lookForMend();
     else if (!this.needsMend()) this.mend.set(null);
   }
@@ -165,13 +170,22 @@ export class PlanDesk {
   }
 
   putBack(): void {
+    this.taking = false;
     this.store.dispatch(PlanActions.putBack());
   }
 
-  /** Takes what is shown as the plan. */
+  /** Takes what is drafted as the plan: once it has been laid out, where it has not yet been. */
   take(): void {
+    this.taking = true;
+    this.takeDrafted();
+  }
+
+  private takeDrafted(): void {
     const standing = this.standing();
-    if (standing) this.takePours(standing.pours);
+    const isOfNow = this.stood?.wanted === this.inputs.wanted() && this.stood.places === this.inputs.places();
+    if (!this.taking || !standing || !isOfNow) return;
+    this.taking = false;
+    this.takePours(standing.pours);
   }
 
   /** Takes the plan that mends. */

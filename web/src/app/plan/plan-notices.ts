@@ -79,7 +79,8 @@ const CHANGES_SHOWN = 3;
           </button>
         }
       </div>
-    } @else if (said()) {
+    }
+    @if (said() && !desk.draft()) {
       <div class="notice" role="status">
         <p>{{ said() }}</p>
         @if (undoable()) {

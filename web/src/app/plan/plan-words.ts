@@ -29,7 +29,7 @@ export function likenessWords(likeness: Likeness, startMs: number): readonly str
         : 'All hands in working hours.';
   const begins = firstMin === null ? '' : ` First hands ${dayTime(startMs + firstMin * 60_000)}.`;
   const spare =
-    leastToSpareH === null || leastToSpareH < 1 ? '' : ` Even one time in ten ${span(60 * leastToSpareH)} are left.`;
+    leastToSpareH === null || leastToSpareH < 1 ? '' : ` One time in ten only ${span(60 * leastToSpareH)} to spare.`;
   const fed = feedings === 0 ? '' : `, ${feedings === 1 ? 'one feeding' : `${feedings} feedings`} of a culture before`;
   return [
     when + begins,

@@ -142,10 +142,12 @@ export class PourPanel {
   });
 
   protected readonly facts = computed(() => {
-    const { productG, readyMs, readyLateMs, dueMs, gear } = this.pour()!;
+    const { productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.pour()!;
     const wanted = dueMs === null ? '' : `, wanted ${dayTime(dueMs)}`;
     const ready = `Ready ${dayTime(readyMs)}, nine times in ten by ${clockTime(readyLateMs, readyMs)}${wanted}.`;
-    return `${mass(productG)}. ${ready} In ${[...new Set(gear)].join(', ')}.`;
+    const tired =
+      starterTimes > 1 ? ` Its culture is tired by then: take ${starterTimes.toFixed(1)} times the starter.` : '';
+    return `${mass(productG)}. ${ready} In ${[...new Set(gear)].join(', ')}.${tired}`;
   });
 
   protected readonly dayTime = dayTime;

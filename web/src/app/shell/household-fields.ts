@@ -20,13 +20,6 @@ const hours = (): Option[] =>
 const months = (): Option[] =>
   Array.from({ length: 12 }, (_, m) => ({ id: String(m + 1), label: written(new Date(2026, m, 1), 'month') }));
 
-/** The days of the week, from Monday on. */
-export const weekdays = (): readonly { readonly day: number; readonly name: string; readonly initial: string }[] =>
-  [1, 2, 3, 4, 5, 6, 0].map((day) => {
-    const at = new Date(2026, 0, SUNDAY + day);
-    return { day, name: written(at, 'weekday'), initial: written(at, 'initial') };
-  });
-
 const DATE_WORDS: Readonly<Record<(typeof DATES_IN)[number], string>> = {
   'en-GB': '24 Nov, 14:30',
   'en-US': 'Nov 24, 2:30 PM',

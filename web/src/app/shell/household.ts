@@ -13,13 +13,15 @@ import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/wire';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
 import { AskedField } from '../ui/asked-field';
-import { householdParts, weekdays } from './household-fields';
+import { WeekdayToggle } from '../ui/weekday-toggle';
+import { householdParts } from './household-fields';
+import { PeopleFields } from './people-fields';
 
 /** The household: sleeping and working hours, units, money, kitchen. What is written outlives the dialog until it is saved or left. */
 @Component({
   selector: 'oc-household',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskedField],
+  imports: [AskedField, PeopleFields, WeekdayToggle],
   templateUrl: './household.html',
   styleUrls: ['./dialog.css', './household.css'],
 })
@@ -31,11 +33,12 @@ export class HouseholdForm {
   private readonly errors = this.store.selectSignal(householdFeature.selectErrors);
   protected readonly draft = this.store.selectSignal(householdFeature.selectDraft);
   protected readonly parts = computed(householdParts);
-  protected readonly weekdays = computed(weekdays);
+  /** What is wrong with a time away, or with who helps. */
+  protected readonly peopleErrors = computed(() => this.errors().filter((e) => /^(away|helpers)\W/.test(e.field)));
   /** What is wrong with none of the fields. */
   protected readonly trouble = computed(() =>
     this.errors()
-      .filter(({ field }) => !(field in this.draft()))
+      .filter((e) => !(e.field in this.draft()) && !this.peopleErrors().includes(e))
       .map((e) => `${e.message} ${e.remedy}`)
       .join(' '),
   );
@@ -61,10 +64,8 @@ export class HouseholdForm {
     if (value !== null) this.store.dispatch(HouseholdActions.written({ change: { [path]: value } }));
   }
 
-  protected toggleDay(day: number): void {
-    const { worksDays } = this.draft();
-    const days = worksDays.includes(day) ? worksDays.filter((d) => d !== day) : [...worksDays, day].sort();
-    this.change('worksDays', days);
+  protected changeAll(change: Partial<Settings>): void {
+    this.store.dispatch(HouseholdActions.written({ change }));
   }
 
   protected save(): void {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { timeDay, timeHour } from 'd3-time';
+import { filter, map } from 'rxjs';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { PlanKeeper } from '../plan/plan-keeper';
 import { PlannedStrip } from '../pour/planned-strip';
@@ -78,9 +80,20 @@ export class Shelf {
   );
 
   private readonly pours = inject(PlanKeeper).pours;
+  private readonly router = inject(Router);
+  /** The place that is open: Plan draws what is planned itself. */
+  private readonly path = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map((event) => event.urlAfterRedirects),
+    ),
+    { initialValue: this.router.url },
+  );
   /** Planned pours of the days that are shown. */
   protected readonly planned = computed(() =>
-    this.pours().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
+    this.path().startsWith('/plan')
+      ? []
+      : this.pours().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
   );
 
   protected readonly marks = computed(() => {

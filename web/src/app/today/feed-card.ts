@@ -38,27 +38,7 @@ import { clockTime, toFive } from '../ui/words';
     </div>
   `,
   styleUrl: './hand-card.css',
-  styles: `
-    :host(:not(.first)) .what {
-      grid-template-columns: minmax(0, 1fr) auto;
-      column-gap: 1rem;
-      align-items: center;
-    }
-    :host(:not(.first)) .do {
-      grid-column: 2;
-      grid-row: 1 / span 3;
-    }
-    @media (max-width: 560px) {
-      :host(:not(.first)) .what {
-        grid-template-columns: minmax(0, 1fr);
-      }
-      :host(:not(.first)) .do {
-        grid-column: 1;
-        grid-row: auto;
-      }
-    }
-  `,
-  host: { '[class.first]': 'first()' },
+  host: { class: 'in-line', '[class.first]': 'first()' },
 })
 export class FeedCard {
   readonly due = input.required<Due>();

@@ -60,7 +60,7 @@ const NEAR_MS = 30 * MIN_MS;
       text-decoration: none;
     }
   `,
-  host: { '[class.first]': 'first()' },
+  host: { class: 'in-line', '[class.first]': 'first()' },
 })
 export class PlanCard {
   readonly hand = input.required<PlanHand>();

@@ -21,7 +21,7 @@ import { clockOf, pickedAs } from './dates';
       [showClear]="clears()"
       [showOnFocus]="false"
       [showIcon]="true"
-      appendTo="body"
+      [appendTo]="inPlace() ? 'self' : 'body'"
     />
   `,
 })
@@ -31,6 +31,8 @@ export class DayField {
   readonly atMs = input.required<number | null>();
   readonly withTime = input(false);
   readonly clears = input(false);
+  /** Opened where it stands: within a dialog, which lies over everything else of the page. */
+  readonly inPlace = input(false);
   /** The moment that was picked, ms; null where it was cleared. */
   readonly changed = output<number | null>();
   protected readonly pickedAs = pickedAs;

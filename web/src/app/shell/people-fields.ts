@@ -1,0 +1,189 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Away, FieldProblem, Helper, Settings } from '@oat-crock/contract/wire';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { written } from '../ui/dates';
+import { DayField } from '../ui/day-field';
+import { OptionField } from '../ui/option-field';
+import { WeekdayToggle } from '../ui/weekday-toggle';
+
+const DAY_MS = 86_400_000;
+const HOURS = () =>
+  Array.from({ length: 25 }, (_, hour) => ({
+    id: String(hour),
+    label: hour === 24 ? 'midnight' : written(new Date(2026, 0, 4, hour), 'clock'),
+  }));
+
+/** When nobody of the house is at home, and who lends a hand when: a plan asks for hands accordingly. */
+@Component({
+  selector: 'oc-people-fields',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DayField, OptionField, WeekdayToggle],
+  template: `
+    <fieldset>
+      <legend>Away</legend>
+      @for (away of settings().away; track $index; let i = $index) {
+        <div class="away">
+          <label class="unseen" [for]="'away-from-' + i">Away from</label>
+          <oc-day-field
+            [fieldId]="'away-from-' + i"
+            [atMs]="away.fromMs"
+            [withTime]="true"
+            [inPlace]="true"
+            (changed)="setAway(i, { fromMs: $event ?? away.fromMs })"
+          />
+          <span aria-hidden="true">to</span>
+          <label class="unseen" [for]="'away-to-' + i">Away until</label>
+          <oc-day-field
+            [fieldId]="'away-to-' + i"
+            [atMs]="away.toMs"
+            [withTime]="true"
+            [inPlace]="true"
+            (changed)="setAway(i, { toMs: $event ?? away.toMs })"
+          />
+          <button type="button" class="remove" aria-label="Not away then" (click)="drop('away', i)">
+            <i class="pi pi-times" aria-hidden="true"></i>
+          </button>
+        </div>
+        @for (problem of wrongOf('away', i); track problem.message) {
+          <p class="problem" role="alert">{{ problem.message }} {{ problem.remedy }}</p>
+        }
+      }
+      <button type="button" class="press quiet-press" (click)="addAway()">A time away</button>
+    </fieldset>
+    <fieldset>
+      <legend>Who helps</legend>
+      @for (helper of settings().helpers; track $index; let i = $index) {
+        <div class="helper">
+          <label class="unseen" [for]="'helper-name-' + i">Name of who helps</label>
+          <input
+            class="type"
+            [id]="'helper-name-' + i"
+            maxlength="60"
+            placeholder="Name"
+            [value]="helper.name"
+            (input)="setHelper(i, { name: $any($event.target).value })"
+          />
+          <oc-option-field
+            [ariaLabel]="helper.name + ' from'"
+            [options]="hours()"
+            [value]="helper.fromH.toString()"
+            [inPlace]="true"
+            (changed)="setHelper(i, { fromH: +$event })"
+          />
+          <oc-option-field
+            [ariaLabel]="helper.name + ' until'"
+            [options]="hours()"
+            [value]="helper.toH.toString()"
+            [inPlace]="true"
+            (changed)="setHelper(i, { toH: +$event })"
+          />
+          <button
+            type="button"
+            class="remove"
+            [attr.aria-label]="helper.name + ' no longer helps'"
+            (click)="drop('helpers', i)"
+          >
+            <i class="pi pi-times" aria-hidden="true"></i>
+          </button>
+          <oc-weekday-toggle
+            [label]="helper.name + ' on these days'"
+            [days]="helper.days"
+            (changed)="setHelper(i, { days: $event })"
+          />
+        </div>
+        @for (problem of wrongOf('helpers', i); track problem.message) {
+          <p class="problem" role="alert">{{ problem.message }} {{ problem.remedy }}</p>
+        }
+      }
+      <button type="button" class="press quiet-press" (click)="addHelper()">Somebody who helps</button>
+    </fieldset>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(min(26rem, 100%), 1fr));
+      gap: 0.3rem 1.75rem;
+      grid-column: 1 / -1;
+      align-items: start;
+    }
+    fieldset {
+      border: 0;
+      margin: 0;
+      padding: 0;
+      min-width: 0;
+    }
+    legend {
+      font-family: var(--serif);
+      font-weight: 700;
+      font-size: 1.05rem;
+      padding: 0;
+    }
+    .away {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr) 2.2rem;
+      gap: 0.4rem;
+      align-items: center;
+      padding: 0.15rem 0;
+    }
+    .helper {
+      display: grid;
+      grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) minmax(0, 1fr) 2.2rem;
+      gap: 0.3rem 0.4rem;
+      align-items: center;
+      padding: 0.2rem 0;
+    }
+    .helper oc-weekday-toggle {
+      grid-column: 1 / 4;
+    }
+    .remove {
+      height: var(--touch);
+      border: 0;
+      background: transparent;
+      color: var(--ink-soft);
+      cursor: pointer;
+    }
+    .press {
+      padding-inline: 0;
+    }
+    :host ::ng-deep .p-datepicker,
+    :host ::ng-deep .p-datepicker-input {
+      width: 100%;
+    }
+  `,
+})
+export class PeopleFields {
+  readonly settings = input.required<Settings>();
+  readonly errors = input<readonly FieldProblem[]>([]);
+  readonly changed = output<Partial<Pick<Settings, 'away' | 'helpers'>>>();
+  private readonly clock = inject(KitchenClock);
+  protected readonly hours = computed(HOURS);
+
+  protected wrongOf(list: 'away' | 'helpers', i: number): readonly FieldProblem[] {
+    return this.errors().filter((e) => e.field.startsWith(`${list}.${i}`) || e.field.startsWith(`${list}[${i}]`));
+  }
+
+  /** From tomorrow for a day, until somebody says otherwise. */
+  protected addAway(): void {
+    const from = new Date(this.clock.nowMs() + DAY_MS);
+    from.setHours(8, 0, 0, 0);
+    const fromMs = from.getTime();
+    this.changed.emit({ away: [...this.settings().away, { fromMs, toMs: fromMs + DAY_MS }] });
+  }
+
+  protected setAway(i: number, change: Partial<Away>): void {
+    this.changed.emit({ away: this.settings().away.map((a, at) => (at === i ? { ...a, ...change } : a)) });
+  }
+
+  protected addHelper(): void {
+    const helper: Helper = { name: 'A neighbour', fromH: 8, toH: 12, days: [6] };
+    this.changed.emit({ helpers: [...this.settings().helpers, helper] });
+  }
+
+  protected setHelper(i: number, change: Partial<Helper>): void {
+    this.changed.emit({ helpers: this.settings().helpers.map((h, at) => (at === i ? { ...h, ...change } : h)) });
+  }
+
+  protected drop(list: 'away' | 'helpers', i: number): void {
+    this.changed.emit({ [list]: this.settings()[list].filter((_, at) => at !== i) });
+  }
+}
