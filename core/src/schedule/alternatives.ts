@@ -1,4 +1,5 @@
 import type { Made } from './orders.js';
+import type { MakesAndHands } from './plan-of.js';
 import { layOut, plans, type Plan, type PlanAsked, type Setting } from './plan.js';
 import { USUAL_WISHES, type Wishes } from './way.js';
 
@@ -55,7 +56,7 @@ export interface Alternative {
 }
 
 /** What a plan is like. */
-export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Plan, asked: PlanAsked): Likeness {
+export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: MakesAndHands, asked: PlanAsked): Likeness {
   const due = new Map(asked.orders.map((o) => [o.id, o.dueMin]));
   const timed = makes.filter((m) => due.get(m.orderId) !== null);
   const ages = timed.map((m) => m.way.ageH);

@@ -99,16 +99,19 @@ export const timeAcross = ({ fromMs, untilMs, width }: LaneFrame): ScaleTime<num
 const LETTER_PX = 6.6;
 const APART_PX = 14;
 
+/** Where a pour ends, px: at the latest it may be ready, or when it is handed on. */
+const endOf = ({ readyLateMs, dueMs }: LanePour, x: ScaleTime<number, number>): number =>
+  x(Math.max(readyLateMs, dueMs ?? 0));
+
 /** Where a pour and its name end, px. */
 function rightOf(pour: LanePour, x: ScaleTime<number, number>): number {
-  const words = Math.max(0, x(pour.startMs)) + pour.name.length * LETTER_PX;
-  return Math.max(x(Math.max(pour.readyLateMs, pour.dueMs ?? 0)), words);
+  return Math.max(endOf(pour, x), Math.max(0, x(pour.startMs)) + pour.name.length * LETTER_PX);
 }
 
 /** Lanes in order of their names, those of the pours in view; in each as many rows as it takes that none covers another. */
 export function lanesOf(pours: readonly LanePour[], frame: LaneFrame): readonly Lane[] {
   const x = timeAcross(frame);
-  const inView = pours.filter((p) => rightOf(p, x) > 0 && x(firstOf(p)) < frame.width);
+  const inView = pours.filter((p) => endOf(p, x) > 0 && x(firstOf(p)) < frame.width);
   return [...Map.groupBy(inView, (p) => p.lane)]
     .sort(([a], [b]) => Number(b === ON_NOW) - Number(a === ON_NOW) || (a < b ? -1 : 1))
     .map(([name, own]): Lane => {

@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { provideZonelessChangeDetection, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { provideStore, Store } from '@ngrx/store';
+import { provideStore, Store, type Action } from '@ngrx/store';
 import type { StoredEntry } from '@oat-crock/contract/wire';
 import { follow, replay, type Entry } from '@oat-crock/core';
 import { ClockActions, clockFeature } from '../state/clock.feature';
@@ -25,13 +25,14 @@ export interface TestPage<T> {
   readonly click: (words: string | RegExp) => Promise<void>;
 }
 
-/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; `stands` in for services. */
+/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; `stands` in for services, `told` is known before. */
 export async function pageOf<T>(
   component: Type<T>,
   entries: readonly Entry[],
   nowMs: number,
   inputs: Readonly<Record<string, unknown>> = {},
   stands: readonly Provider[] = [],
+  told: readonly Action[] = [],
 ): Promise<TestPage<T>> {
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({
@@ -63,6 +64,7 @@ export async function pageOf<T>(
     const followed = follow(batch, nowMs, { members: 200, seed: 1, fanPoints: 12 });
     store.dispatch(FollowActions.workedOut({ followed }));
   }
+  for (const action of told) store.dispatch(action);
   const fixture = TestBed.createComponent(component);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   await fixture.whenStable();

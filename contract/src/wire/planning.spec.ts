@@ -1,0 +1,103 @@
+import { methodById } from '@oat-crock/core';
+import { occurrencesOf, type WantedOrder } from './orders.js';
+import { peopleOver } from './plan-time.js';
+import { ordersOf, placesOf, staleOf } from './planning.js';
+import { freeParts, type PlannedPour } from './pours.js';
+import { USUAL_SETTINGS } from './settings.js';
+
+const MIN = 60_000;
+const DAY_MIN = 1440;
+const START = new Date(2026, 4, 4, 9).getTime();
+
+const order: WantedOrder = {
+  id: '01J00000000000000000000000',
+  whom: 'the quay',
+  methodId: 'scalded-yogurt',
+  choices: { fatPct: 4 },
+  productG: 9000,
+  due: { is: 'once', atMs: START + 3 * DAY_MIN * MIN },
+  note: '',
+};
+const occurrences = occurrencesOf([order], START, START + 7 * DAY_MIN * MIN);
+const pour = (part: number, more: Partial<PlannedPour> = {}): PlannedPour => ({
+  id: `P${part}`,
+  occurrenceId: order.id,
+  part,
+  parts: 3,
+  name: 'Scalded yogurt',
+  whom: order.whom,
+  methodId: order.methodId,
+  choices: {},
+  productG: 3000,
+  startMs: START + part * 60 * MIN,
+  readyMs: START + part * 600 * MIN,
+  readyLateMs: START + part * 700 * MIN,
+  dueMs: occurrences[0]!.dueMs,
+  held: null,
+  accepted: [],
+  pinned: false,
+  hands: [],
+  gear: [],
+  feed: null,
+  starterTimes: 1,
+  course: [],
+  batchId: null,
+  ...more,
+});
+
+describe('what is wanted, as a plan is asked for it', () => {
+  const asked = (pours: readonly PlannedPour[]) => ordersOf(occurrences, pours, START, methodById);
+
+  it('is all of it while nothing is begun, by its name and for whom', () => {
+    const [whole] = asked([pour(1), pour(2), pour(3)]);
+    expect(whole).toEqual(
+      jasmine.objectContaining({ productG: 9000, dueMin: 3 * DAY_MIN, name: 'Scalded yogurt for the quay' }),
+    );
+  });
+
+  it('is less what is begun of it, and nothing once all of it is', () => {
+    const begun = { batchId: '01J00000000000000000000009' };
+    expect(asked([pour(1), pour(2, begun), pour(3)])[0]!.productG).toBe(6000);
+    expect(asked([1, 2, 3].map((part) => pour(part, begun)))).toEqual([]);
+    expect(ordersOf(occurrences, [], START, () => undefined)).toEqual([]);
+  });
+
+  it('has its makes at places that are counted without those that are begun', () => {
+    const places = placesOf([pour(1, { batchId: '01J00000000000000000000009' }), pour(2), pour(3)], START);
+    expect(places.map((p) => [p.part, p.startMin])).toEqual([
+      [1, 120],
+      [2, 180],
+    ]);
+    expect([1, 2, 3].map(freeParts([pour(2)]))).toEqual([1, 3, 4]);
+  });
+
+  it('leaves over what is planned of nothing that is wanted any more', () => {
+    expect(staleOf([pour(1)], occurrences)).toEqual([]);
+    expect(staleOf([pour(1), pour(2, { batchId: 'B' })], []).map((p) => p.id)).toEqual(['P1']);
+  });
+});
+
+describe('the people of a household', () => {
+  const settings = {
+    ...USUAL_SETTINGS,
+    away: [{ fromMs: START + DAY_MIN * MIN, toMs: START + 2 * DAY_MIN * MIN }],
+    helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [new Date(START).getDay()] }],
+  };
+
+  it('are those of the house, away when they said so, and each who helps, there in their hours only', () => {
+    const [house, helper] = peopleOver(settings, START, 7 * DAY_MIN);
+    expect(house!.away).toEqual([{ fromMin: DAY_MIN, toMin: 2 * DAY_MIN }]);
+    // From nine, when the plan begins, until noon; and a week later.
+    expect(helper!.away).toEqual([{ fromMin: 180, toMin: 7 * DAY_MIN - 60 }]);
+    expect(helper!.asleep).toEqual([]);
+    expect(peopleOver(settings, START, 8 * DAY_MIN)[1]!.away.map((s) => s.toMin - s.fromMin)).toEqual([
+      7 * DAY_MIN - 60 - 180,
+      8 * DAY_MIN - (7 * DAY_MIN + 180),
+    ]);
+  });
+
+  it('who never helps are never there', () => {
+    const never = { ...settings, helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [] }] };
+    expect(peopleOver(never, START, DAY_MIN)[1]!.away).toEqual([{ fromMin: 0, toMin: DAY_MIN }]);
+  });
+});

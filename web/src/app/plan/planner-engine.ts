@@ -1,0 +1,152 @@
+import {
+  alternatives,
+  changesOf,
+  heldIn,
+  layOut,
+  mending,
+  moved,
+  plans,
+  standingOf,
+  supposed,
+  type KeptPlace,
+  type Made,
+  type Plan,
+  type PlanAsked,
+  type PlannedMake,
+  type Setting,
+  type Standing,
+} from '@oat-crock/core';
+import { askedOf, breaksOf, changesShown, shownOf, shownPours } from './plan-setting';
+import type { PlanFound, PlannerApi, PlanWanted, Search } from './planner-api';
+
+const MIN_MS = 60_000;
+/** Rounds of search for each whole plan, and for one that mends. */
+const ROUNDS = { whole: 60, mend: 80 } as const;
+
+/** Makes that were worked out, by what they were asked for: each new plan takes of them. */
+const known = new Map<string, Made>();
+const MOST_KNOWN = 300;
+
+/** The plan that stands, and what it was laid out in. */
+let held: {
+  readonly wanted: PlanWanted;
+  readonly places: readonly KeptPlace[];
+  readonly setting: Setting;
+  readonly standing: Standing;
+  readonly pours: ReadonlyMap<string, PlannedMake>;
+} | null = null;
+/** Which search is on: one that finds another in its place, or none, is over. */
+let turn = 0;
+
+const laidOut = (asked: PlanAsked): Setting => {
+  if (known.size > MOST_KNOWN) known.clear();
+  return layOut(asked, known);
+};
+
+/** Other messages, a stop among them, come between rounds. */
+const breathe = () => new Promise((done) => setTimeout(done));
+
+const gapOf = ({ cost, bound, proven }: Plan) => (proven || cost <= 0 ? 0 : Math.max(0, (cost - bound) / cost));
+
+async function searchWhole(
+  { wanted, places, supposing }: Search,
+  tell: (found: PlanFound) => void,
+  isOn: () => boolean,
+): Promise<void> {
+  const asked = supposedOf(wanted, places, supposing);
+  for (const { leaning, plan, likeness, setting } of alternatives(asked, ROUNDS.whole)) {
+    tell({
+      ...shownOf(wanted, plan, setting, places),
+      likeness,
+      leaning: leaning.id,
+      changes: [],
+      round: plan.round,
+      proven: plan.proven,
+      gap: gapOf(plan),
+    });
+    await breathe();
+    if (!isOn()) return;
+  }
+}
+
+function supposedOf(wanted: PlanWanted, places: readonly KeptPlace[], supposing: Search['supposing']): PlanAsked {
+  const asked = askedOf(wanted, places);
+  if (!supposing) return asked;
+  const { makes } = standingOf(laidOut({ ...asked, pins: [] }), places);
+  return supposed(asked, makes, supposing);
+}
+
+async function searchMend(
+  { wanted, places, supposing }: Search,
+  tell: (found: PlanFound) => void,
+  isOn: () => boolean,
+): Promise<void> {
+  const asked = { ...supposedOf(wanted, places, supposing), pins: [] };
+  const setting = laidOut(asked);
+  const standing = standingOf(setting, places);
+  for (const plan of plans(mending(setting, standing, places))) {
+    tell({
+      ...shownOf(wanted, plan, setting, places),
+      leaning: 'even',
+      changes: changesShown(wanted, changesOf(standing.makes, plan.makes)),
+      round: plan.round,
+      proven: plan.proven,
+      gap: gapOf(plan),
+    });
+    await breathe();
+    if (!isOn() || plan.round >= ROUNDS.mend) return;
+  }
+}
+
+/** The planner itself: the same in a worker as beside a test. */
+export const plannerEngine: PlannerApi = {
+  stand(wanted, places) {
+    const asked = { ...askedOf(wanted, places), pins: [] };
+    const setting = laidOut(asked);
+    const standing = standingOf(setting, places);
+    const shown = shownOf(wanted, standing, setting, places);
+    const pours = new Map(shown.pours.map((pour, i) => [pour.id, standing.makes[i]!]));
+    held = { wanted, places, setting, standing, pours };
+    const idOf = new Map([...pours].map(([id, make]) => [make, id]));
+    const knowing = new Map(wanted.before.map((p) => [p.id, p.accepted]));
+    const news = standing.troubles
+      .map((t) => ({ ...t, breaks: t.breaks.filter((b) => !knowing.get(idOf.get(t.make)!)?.includes(b.is)) }))
+      .filter((t) => t.breaks.length > 0);
+    return {
+      ...shown,
+      troubles: news.map(({ make, breaks, repair }) => ({
+        pourId: idOf.get(make)!,
+        breaks: breaksOf(wanted, breaks),
+        repairMs: repair && wanted.startMs + repair.startMin * MIN_MS,
+      })),
+      unplaced: [...new Set(standing.unplaced.map((u) => u.orderId))],
+    };
+  },
+  move(pourId, startMs, heldOn) {
+    const make = held?.pours.get(pourId);
+    if (!held || !make) return null;
+    const { wanted, setting, standing, places } = held;
+    const startMin = Math.max(0, (startMs - wanted.startMs) / MIN_MS);
+    const found = moved(setting, standing.makes, make, startMin, heldIn(make.network, heldOn));
+    if (found.steps.length === 0) return null;
+    const as: PlannedMake = {
+      ...make,
+      steps: found.steps,
+      way: found.way ?? { ...make.way, startMin, readyMin: found.steps.at(-1)!.endMin, held: found.held },
+    };
+    const [pour] = shownPours(wanted, [as], places, setting);
+    return {
+      pour: pour!,
+      breaks: breaksOf(wanted, found.breaks),
+      repairMs: found.repair && wanted.startMs + found.repair.startMin * MIN_MS,
+    };
+  },
+  async search(search, tell) {
+    const mine = ++turn;
+    const isOn = () => mine === turn;
+    await (search.is === 'whole' ? searchWhole : searchMend)(search, tell, isOn);
+  },
+  stop() {
+    turn++;
+  },
+};

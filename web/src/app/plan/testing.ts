@@ -1,0 +1,33 @@
+import type { PlannedPour } from '@oat-crock/contract/wire';
+import { START_MS } from '../testing/followed';
+
+const HOUR_MS = 3_600_000;
+
+/** A planned pour of tests. */
+export function plannedPour(more: Partial<PlannedPour> = {}): PlannedPour {
+  return {
+    id: '01K00000000000000000000001',
+    occurrenceId: '01K0000000000000000000000A',
+    part: 1,
+    parts: 1,
+    name: 'Quark',
+    whom: '',
+    methodId: 'quark',
+    choices: {},
+    productG: 1500,
+    startMs: START_MS,
+    readyMs: START_MS + 12 * HOUR_MS,
+    readyLateMs: START_MS + 14 * HOUR_MS,
+    dueMs: null,
+    held: null,
+    accepted: [],
+    pinned: false,
+    hands: [],
+    gear: ['Tall pot'],
+    feed: null,
+    starterTimes: 1,
+    course: [],
+    batchId: null,
+    ...more,
+  };
+}
