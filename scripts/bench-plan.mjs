@@ -52,6 +52,35 @@ for (const [orders, days, seed, forMs] of [
   say(cells.map(([text, wide]) => String(text).padEnd(wide)).join(''));
 }
 
+say('\nA make moved, and a plan that was taken laid out anew:');
+for (const [orders, days] of [
+  [3, 7],
+  [20, 14],
+]) {
+  const { setting, plan } = planned(orders, days, 1, 1500);
+  const times = [];
+  for (let i = 0; i < 60; i++) {
+    const make = plan.makes[i % plan.makes.length];
+    const from = performance.now();
+    core.moved(setting, plan.makes, make, Math.max(0, make.way.startMin - 15 * ((i % 16) - 8)), make.way.held);
+    times.push(performance.now() - from);
+  }
+  times.sort((a, b) => a - b);
+  const places = plan.makes.map(({ orderId, part, way }) => ({
+    orderId,
+    part,
+    startMin: way.startMin,
+    held: null,
+    pinned: false,
+  }));
+  const from = performance.now();
+  core.standingOf(setting, places);
+  const standingMs = performance.now() - from;
+  say(
+    `  ${orders} orders: moved in ${times[30].toFixed(1)} ms, at most ${times.at(-1).toFixed(1)} ms; stood up again in ${standingMs.toFixed(0)} ms`,
+  );
+}
+
 say('\nAgainst a mixed-integer programme, of the same ways (every so manieth, 40 a make):');
 for (const seed of [1, 2, 3]) {
   const puzzle = thinned(core.layOut(someWeeks(20, 14, seed)).puzzle, 40);

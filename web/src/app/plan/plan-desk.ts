@@ -6,7 +6,7 @@ import { PlanActions, planFeature } from '../state/plan.feature';
 import { PlanInputs } from './plan-inputs';
 import { PlanKeeper } from './plan-keeper';
 import { Planner } from './planner';
-import type { PlanFound, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
+import type { HandAt, PlanFound, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
 
 const MIN_MS = 60_000;
 
@@ -144,9 +144,9 @@ export class PlanDesk {
     if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, usual.name);
   }
 
-  /** What becomes of a pour that is begun or held on otherwise. */
-  moved(pourId: string, startMs: number, held: KeptPlace['held']): Promise<PourMoved | null> {
-    return this.planner.move(pourId, startMs, held);
+  /** What becomes of a pour that is begun at another moment, or of which a hand comes at another. */
+  moved(pourId: string, startMs: number, hand: HandAt | null): Promise<PourMoved | null> {
+    return this.planner.move(pourId, startMs, hand);
   }
 
   /** Puts a pour elsewhere, and there it stays. */

@@ -130,14 +130,15 @@ export class PlanLanes {
   protected readonly told = computed(() => {
     const moving = this.mover.moving();
     if (!moving) return '';
-    const { told, stageId } = moving;
+    const { told, hand } = moving;
+    const stageId = hand?.stageId;
     const at = told?.pour.hands.find((h) => h.stageId === stageId)?.atMs ?? told?.pour.startMs ?? moving.startMs;
     if (!told) return `${dayTime(at)}: looking…`;
     const ready = `ready ${dayTime(told.pour.readyMs)}`;
     if (told.breaks.length === 0) return `${dayTime(at)}, ${ready}: it holds.`;
     const why = told.breaks.map((b) => b.says).join(' ');
     const repair =
-      told.repairMs === null ? 'Nowhere else would it hold.' : `Nearest that holds: ${dayTime(told.repairMs)} (R).`;
+      told.repair === null ? 'Nowhere else would it hold.' : `Nearest that holds: ${dayTime(told.repair.startMs)} (R).`;
     return `${dayTime(at)}, ${ready}. ${why} ${repair}`;
   });
 
@@ -249,7 +250,7 @@ export class PlanLanes {
     if (!grip.dragged) return;
     const atMs = movedBy(grip.atMs, event.clientX - grip.fromPx, this.frame());
     if (grip.isDue) this.dueMoved.emit({ pour: grip.pour, dueMs: atMs });
-    else this.mover.drop();
+    else void this.mover.drop();
   }
 
   @HostListener('pointercancel')
@@ -279,9 +280,9 @@ export class PlanLanes {
       ArrowLeft: () => this.mover.by(pour, -minutes, this.handOf(pour)),
       ArrowRight: () => this.mover.by(pour, minutes, this.handOf(pour)),
       h: () => this.nextHand(pour),
-      Enter: () => (moving ? this.mover.drop() : this.mover.chosen.set(pour.id)),
+      Enter: () => (moving ? void this.mover.drop() : this.mover.chosen.set(pour.id)),
       ' ': () => this.mover.chosen.set(pour.id),
-      ...(moving?.told?.repairMs ? { r: () => this.mover.repair() } : {}),
+      ...(moving?.told?.repair ? { r: () => this.mover.repair() } : {}),
       Escape: () => {
         if (moving) this.mover.leave();
         else this.mover.chosen.set(null);

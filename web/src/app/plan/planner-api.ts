@@ -38,11 +38,17 @@ export interface PourBreak {
   readonly atMs: number | null;
 }
 
+/** Where a pour might be: when it is begun, and which of its steps is held on. */
+export interface PourPlace {
+  readonly startMs: number;
+  readonly held: KeptPlace['held'];
+}
+
 /** What does not hold of a pour, and the nearest moment at which all of it would; null where there is none. */
 export interface PourTrouble {
   readonly pourId: string;
   readonly breaks: readonly PourBreak[];
-  readonly repairMs: number | null;
+  readonly repair: PourPlace | null;
 }
 
 /** Something wanted that there is no make for, in words. */
@@ -83,11 +89,17 @@ export interface PlanStanding extends PlanShown {
   readonly unplaced: readonly string[];
 }
 
+/** A hand of a pour, and the moment at which it is to come. */
+export interface HandAt {
+  readonly stageId: string;
+  readonly atMs: number;
+}
+
 /** A pour as it would be elsewhere. */
 export interface PourMoved {
   readonly pour: PlannedPour;
   readonly breaks: readonly PourBreak[];
-  readonly repairMs: number | null;
+  readonly repair: PourPlace | null;
 }
 
 /** A hand, or the beginning of a make, that comes at another time. */
@@ -120,8 +132,8 @@ export interface Search {
 export interface PlannerApi {
   /** The plan as it stands with its makes at these places. What is asked next is asked of this. */
   stand(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
-  /** What becomes of a pour of it that is begun at another moment, or held on otherwise. */
-  move(pourId: string, startMs: number, held: KeptPlace['held']): PourMoved | null;
+  /** What becomes of a pour of it that is begun at another moment, or of which a hand comes at another. */
+  move(pourId: string, startMs: number, hand: HandAt | null): PourMoved | null;
   /** Searches, and tells what it has after each round, until it is proven, its rounds are over, or it is stopped. */
   search(search: Search, tell: (found: PlanFound) => void): Promise<void>;
   stop(): void;

@@ -1,15 +1,16 @@
 import {
   alternatives,
   changesOf,
-  heldIn,
   layOut,
   mending,
   moved,
   plans,
   standingOf,
   supposed,
+  type Held,
   type KeptPlace,
   type Made,
+  type PlacedWay,
   type Plan,
   type PlanAsked,
   type PlannedMake,
@@ -17,7 +18,7 @@ import {
   type Standing,
 } from '@oat-crock/core';
 import { askedOf, breaksOf, changesShown, shownOf, shownPours } from './plan-setting';
-import type { PlanFound, PlannerApi, PlanWanted, Search } from './planner-api';
+import type { PlanFound, PlannerApi, PlanWanted, PourPlace, Search } from './planner-api';
 
 const MIN_MS = 60_000;
 /** Rounds of search for each whole plan, and for one that mends. */
@@ -98,6 +99,28 @@ async function searchMend(
   }
 }
 
+/** How a make is held on for a hand of it to come at a minute: the step before that hand, longer or shorter than it needs. */
+function holding({ network, steps, way }: PlannedMake, stageId: string, atMin: number): Held | null {
+  const step = network.steps.findIndex((s) => s.stageId === stageId) - 1;
+  const before = steps[step];
+  if (!before) return way.held;
+  return { step, forMin: before.movedMin + atMin - before.endMin, afterWakingMin: 0 };
+}
+
+/** A way of a make as the page is told of it. */
+function placeAt({ startMs }: PlanWanted, { network }: PlannedMake, way: PlacedWay | null): PourPlace | null {
+  if (!way) return null;
+  const { held } = way;
+  return {
+    startMs: startMs + way.startMin * MIN_MS,
+    held: held && {
+      stageId: network.steps[held.step]!.stageId,
+      forMin: held.forMin,
+      afterWakingMin: held.afterWakingMin,
+    },
+  };
+}
+
 /** The planner itself: the same in a worker as beside a test. */
 export const plannerEngine: PlannerApi = {
   stand(wanted, places) {
@@ -117,17 +140,18 @@ export const plannerEngine: PlannerApi = {
       troubles: news.map(({ make, breaks, repair }) => ({
         pourId: idOf.get(make)!,
         breaks: breaksOf(wanted, breaks),
-        repairMs: repair && wanted.startMs + repair.startMin * MIN_MS,
+        repair: placeAt(wanted, make, repair),
       })),
       unplaced: [...new Set(standing.unplaced.map((u) => u.orderId))],
     };
   },
-  move(pourId, startMs, heldOn) {
+  move(pourId, startMs, hand) {
     const make = held?.pours.get(pourId);
     if (!held || !make) return null;
     const { wanted, setting, standing, places } = held;
     const startMin = Math.max(0, (startMs - wanted.startMs) / MIN_MS);
-    const found = moved(setting, standing.makes, make, startMin, heldIn(make.network, heldOn));
+    const heldOn = hand ? holding(make, hand.stageId, (hand.atMs - wanted.startMs) / MIN_MS) : make.way.held;
+    const found = moved(setting, standing.makes, make, startMin, heldOn);
     if (found.steps.length === 0) return null;
     const as: PlannedMake = {
       ...make,
@@ -138,7 +162,7 @@ export const plannerEngine: PlannerApi = {
     return {
       pour: pour!,
       breaks: breaksOf(wanted, found.breaks),
-      repairMs: found.repair && wanted.startMs + found.repair.startMin * MIN_MS,
+      repair: placeAt(wanted, make, found.repair),
     };
   },
   async search(search, tell) {

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { KeptPlace } from '@oat-crock/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { PlanFound, PlannerApi, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
+import type { HandAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
 
 /**
  * The planner in its workers: one has the plan that stands and answers each touch of it, one searches, so that a drag never waits
@@ -16,8 +16,8 @@ export class Planner {
     return this.standing().stand(wanted, places);
   }
 
-  move(pourId: string, startMs: number, held: KeptPlace['held']): Promise<PourMoved | null> {
-    return this.standing().move(pourId, startMs, held);
+  move(pourId: string, startMs: number, hand: HandAt | null): Promise<PourMoved | null> {
+    return this.standing().move(pourId, startMs, hand);
   }
 
   search(search: Search, tell: (found: PlanFound) => void): Promise<void> {

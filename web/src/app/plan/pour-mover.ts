@@ -1,8 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { PlannedPour } from '@oat-crock/contract/wire';
-import type { KeptPlace } from '@oat-crock/core';
 import { PlanDesk } from './plan-desk';
-import type { PourMoved } from './planner-api';
+import type { HandAt, PourMoved } from './planner-api';
 
 const MIN_MS = 60_000;
 
@@ -10,9 +9,8 @@ const MIN_MS = 60_000;
 export interface Moving {
   readonly pour: PlannedPour;
   readonly startMs: number;
-  readonly held: KeptPlace['held'];
-  /** Which of its hands is moved; null where all of it is. */
-  readonly stageId: string | null;
+  /** The hand that is moved, and to when; null where all of it is. */
+  readonly hand: HandAt | null;
   /** What becomes of it there; that of the last place that was told, until the next is. */
   readonly told: PourMoved | null;
 }
@@ -31,33 +29,35 @@ export class PourMover {
 
   /** Moves a pour, or one of its hands where that is named, to a moment. */
   to(pour: PlannedPour, atMs: number, stageId: string | null = null): void {
-    const { startMs, held } = stageId === null ? { startMs: atMs, held: pour.held } : holding(pour, stageId, atMs);
     const before = this.moving();
     const told = before?.pour.id === pour.id ? before.told : null;
+    const hand = stageId === null ? null : { stageId, atMs };
     this.chosen.set(pour.id);
-    this.moving.set({ pour, startMs, held, stageId, told });
+    this.moving.set({ pour, startMs: hand ? pour.startMs : atMs, hand, told });
     void this.check();
   }
 
   /** By so much from where it is now, minutes. */
   by(pour: PlannedPour, minutes: number, stageId: string | null = null): void {
     const now = this.moving();
-    const same = now?.pour.id === pour.id && now.stageId === stageId ? now : null;
-    const at = stageId === null ? (same?.startMs ?? pour.startMs) : handAt(same?.told?.pour ?? pour, stageId);
+    const same = now?.pour.id === pour.id && (now.hand?.stageId ?? null) === stageId ? now : null;
+    const at = stageId === null ? (same?.startMs ?? pour.startMs) : (same?.hand?.atMs ?? handAt(pour, stageId));
     this.to(pour, at + minutes * MIN_MS, stageId);
   }
 
   /** Puts it where it is now, and there it stays. */
-  drop(): void {
+  async drop(): Promise<void> {
     const now = this.moving();
-    if (now) this.desk.put(now.pour, now.startMs, now.held);
+    if (!now) return;
+    const told = await this.check();
     this.moving.set(null);
+    if (told) this.desk.put(now.pour, now.startMs, told.pour.held);
   }
 
   /** Puts it at the nearest moment at which it holds. */
   repair(): void {
     const now = this.moving();
-    if (now?.told?.repairMs) this.desk.put(now.pour, now.told.repairMs, null);
+    if (now?.told?.repair) this.desk.put(now.pour, now.told.repair.startMs, now.told.repair.held);
     this.moving.set(null);
   }
 
@@ -66,25 +66,15 @@ export class PourMover {
   }
 
   /** Only the newest question is answered on the page. */
-  private async check(): Promise<void> {
+  private async check(): Promise<PourMoved | null> {
     const now = this.moving();
-    if (!now) return;
+    if (!now) return null;
     const mine = ++this.asked;
-    const told = await this.desk.moved(now.pour.id, now.startMs, now.held);
+    const told = await this.desk.moved(now.pour.id, now.startMs, now.hand);
     if (mine === this.asked) this.moving.update((m) => m && { ...m, told });
+    return told;
   }
 }
 
 const handAt = (pour: PlannedPour, stageId: string): number =>
   pour.hands.find((h) => h.stageId === stageId)?.atMs ?? pour.startMs;
-
-/** How a pour is held on for a hand of it to come at a moment: the step before that hand, longer or shorter than it needs. */
-function holding(pour: PlannedPour, stageId: string, atMs: number): Pick<Moving, 'startMs' | 'held'> {
-  const i = pour.hands.findIndex((h) => h.stageId === stageId);
-  const before = pour.hands[i - 1];
-  if (!before) return { startMs: atMs, held: pour.held };
-  const hand = pour.hands[i]!;
-  const already = pour.held?.stageId === before.stageId ? pour.held.forMin : 0;
-  const forMin = already + (atMs - hand.atMs) / MIN_MS;
-  return { startMs: pour.startMs, held: { stageId: before.stageId, forMin, afterWakingMin: 0 } };
-}

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { isNight } from '@oat-crock/contract/wire';
+import type { KeptPlace } from '@oat-crock/core';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
 import { SaidPipe } from '../ui/units';
@@ -32,9 +33,9 @@ const MIN_MS = 60_000;
               {{ b.says | said }}{{ b.atMs !== null && b.is !== 'past' ? ' (' + dayTime(b.atMs) + ')' : '' }}
             </p>
           }
-          @if (repairMs(); as atMs) {
-            <button type="button" class="press line-press" (click)="putAt(atMs)">
-              Begin it {{ dayTime(atMs) }}: the nearest that holds
+          @if (repair(); as place) {
+            <button type="button" class="press line-press" (click)="putAt(place.startMs, place.held)">
+              Begin it {{ dayTime(place.startMs) }}: the nearest that holds
             </button>
           } @else {
             <p>No other time of it would hold with all else where it is.</p>
@@ -110,9 +111,9 @@ export class PourPanel {
     const moving = this.mover.moving();
     return moving ? (moving.told?.breaks ?? []) : (this.trouble()?.breaks ?? []);
   });
-  protected readonly repairMs = computed(() => {
+  protected readonly repair = computed(() => {
     const moving = this.mover.moving();
-    return moving ? (moving.told?.repairMs ?? null) : (this.trouble()?.repairMs ?? null);
+    return moving ? (moving.told?.repair ?? null) : (this.trouble()?.repair ?? null);
   });
   /** It is near enough to be begun. */
   protected readonly soon = computed(() => this.pour()!.startMs - this.desk.inputs.startMs() <= 60 * MIN_MS);
@@ -152,11 +153,11 @@ export class PourPanel {
 
   protected readonly dayTime = dayTime;
 
-  protected putAt(atMs: number | null): void {
+  protected putAt(atMs: number | null, held?: KeptPlace['held']): void {
     const pour = this.mover.pour();
     if (!pour || atMs === null) return;
     this.mover.leave();
-    this.desk.put(pour, atMs, pour.held);
+    this.desk.put(pour, atMs, held === undefined ? pour.held : held);
   }
 
   protected pin(): void {
