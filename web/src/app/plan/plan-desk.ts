@@ -43,6 +43,15 @@ export class PlanDesk {
 
   /** Pours of nothing that is wanted any more. */
   readonly stale = computed(() => staleOf(this.inputs.planned(), this.inputs.occurrences()));
+  /** Pours whose hands come at another time than when they were taken, though all of it holds: hours or gear have changed. */
+  readonly shifted = computed(() => {
+    if (this.draft()) return [];
+    const kept = new Map(this.inputs.planned().map((p) => [p.id, p]));
+    return (this.standing()?.pours ?? []).filter((pour) => {
+      const was = kept.get(pour.id);
+      return was !== undefined && was.startMs === pour.startMs && handsMoved(was, pour);
+    });
+  });
   readonly needsMend = computed(() => {
     const standing = this.standing();
     return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
@@ -188,6 +197,17 @@ export class PlanDesk {
     this.takePours(standing.pours);
   }
 
+  /** What is planned of nothing that is wanted any more is taken away. */
+  dropStale(): void {
+    const stale = new Set(this.stale().map((p) => p.id));
+    const planned = this.inputs.planned();
+    this.store.dispatch(PlanActions.taken({ before: planned }));
+    this.keeper.keep(
+      planned.filter((p) => !stale.has(p.id)),
+      planned,
+    );
+  }
+
   /** Takes the plan that mends. */
   takeMend(): void {
     const mend = this.mend();
@@ -228,6 +248,13 @@ function placesIn(shown: readonly PlannedPour[], kept: readonly PlannedPour[]): 
     pinned: pour.pinned,
   }));
 }
+
+/** So much is no news, ms: a forecast is not finer. */
+const NO_NEWS_MS = 5 * MIN_MS;
+
+/** True where a hand of a pour comes at another time than it did. */
+const handsMoved = (was: PlannedPour, is: PlannedPour): boolean =>
+  is.hands.some((hand, i) => Math.abs(hand.atMs - (was.hands[i]?.atMs ?? hand.atMs)) > NO_NEWS_MS);
 
 function withFound(all: readonly PlanFound[], found: PlanFound): readonly PlanFound[] {
   const rank = (f: PlanFound) => LEANINGS.findIndex((l) => l.id === f.leaning);

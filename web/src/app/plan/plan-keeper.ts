@@ -35,7 +35,8 @@ export class PlanKeeper {
     const records = this.records();
     for (const pour of pours) {
       const record = records[pour.id];
-      if (record?.goneMs === null && JSON.stringify(record.item) === JSON.stringify(pour)) continue;
+      const stands = record?.goneMs === null && !this.leaving().has(pour.id);
+      if (stands && JSON.stringify(record.item) === JSON.stringify(pour)) continue;
       this.write(pour, record?.version ?? 0);
     }
     const kept = new Set(pours.map((p) => p.id));

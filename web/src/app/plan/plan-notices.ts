@@ -80,6 +80,21 @@ const CHANGES_SHOWN = 3;
         }
       </div>
     }
+    @if (!desk.draft() && !troubles().length && desk.shifted().length) {
+      <div class="notice" role="status">
+        <p>
+          Hands of {{ shiftedNames() }} come at another time than when it was taken: your hours, your gear or the room
+          have changed since.
+        </p>
+        <button type="button" class="press line-press" (click)="desk.take()">Keep it so</button>
+      </div>
+    }
+    @if (desk.stale().length) {
+      <div class="notice" role="status">
+        <p>{{ staleWords() }}</p>
+        <button type="button" class="press line-press" (click)="desk.dropStale()">Take it away</button>
+      </div>
+    }
     @if (said() && !desk.draft()) {
       <div class="notice" role="status">
         <p>{{ said() }}</p>
@@ -179,6 +194,11 @@ export class PlanNotices {
     const [first] = this.troubles();
     if (!first) return 'All of it holds.';
     return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
+  });
+  protected readonly shiftedNames = computed(() => this.desk.shifted().map(nameOf).join(' and '));
+  protected readonly staleWords = computed(() => {
+    const names = this.desk.stale().map(nameOf);
+    return `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} planned, and not wanted any more, or ${names.length === 1 ? 'its' : 'their'} day is over.`;
   });
   protected readonly whyNotKept = computed(() => {
     const [first] = this.keeper.notKept();

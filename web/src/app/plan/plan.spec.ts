@@ -146,6 +146,28 @@ describe('the Plan place', () => {
     expect(broken.classList).toContain('troubled');
   });
 
+  it('takes away what is planned of nothing that is wanted any more', async () => {
+    const page = await open({ orders: [], pours: [plannedPour({ id: idOf(7), startMs: NOW + HOUR })] });
+    expect(page.text()).toContain('Quark is planned, and not wanted any more, or its day is over.');
+    await page.click('Take it away');
+    await page.settled();
+    expect(TestBed.inject(PlanKeeper).pours()).toEqual([]);
+    expect(await page.key('u')).toBeTrue();
+    expect(written(page).map((p) => p.id)).toEqual([idOf(7)]);
+  });
+
+  it('says that hands have shifted where the household sleeps otherwise than it did', async () => {
+    const first = await open({ orders: [order(1)] });
+    await first.key('t');
+    const [pour] = written(first);
+    const hands = pour!.hands.map((h) => ({ ...h, atMs: h.atMs - HOUR }));
+    const page = await open({ orders: [order(1)], pours: [{ ...pour!, hands }] });
+    expect(page.text()).toContain('come at another time than when it was taken');
+    await page.click('Keep it so');
+    await page.settled();
+    expect(written(page)[0]!.hands).toEqual(pour!.hands);
+  });
+
   it('puts what is newly wanted beside what is planned, with one key', async () => {
     const first = await open({ orders: [order(1)] });
     await first.key('t');
