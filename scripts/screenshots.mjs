@@ -29,10 +29,27 @@ const culture = (generation) =>
     .filter((c) => c.culture === 'thermophilic' && c.generation === generation)
     .sort((a, b) => b.bornMs - a.bornMs)[0].id;
 
+/** Takes the plan that is proposed. */
+async function take(page) {
+  await page.getByText('Not taken yet:').waitFor();
+  await page.keyboard.press('t');
+  await page.getByText('Taken.').waitFor();
+}
+
+/** A make of the plan that was taken, on its way to where it would not hold. */
+async function moveIntoTheNight(page) {
+  const quark = page.locator('oc-plan-lanes').getByRole('button', { name: /^Quark/ });
+  await quark.focus();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+}
+
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PICTURES = [
   ['today', '/today', DESK],
+  ['plan', '/plan', DESK, take],
+  ['plan-moved', '/plan', DESK, moveIntoTheNight],
   ['find', '/methods', DESK],
   ['methods', '/methods/strained-yogurt', DESK],
   ['stages', '/methods/quark/stages', DESK],

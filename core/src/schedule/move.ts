@@ -103,9 +103,15 @@ function nearest(setting: Setting, wanted: WantedMake, board: Board, startMin: n
   return near.find(holds) ?? near.find((way) => board.fits(way)) ?? null;
 }
 
-/** "a, b and c" */
-const listed = (words: readonly string[]): string =>
-  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}` : (words[0] ?? '');
+/** So many are named; of more, how many there are besides. */
+const NAMED = 2;
+
+/** "a", "a and b", "a, b and 3 more" */
+function listed(words: readonly string[]): string {
+  const more = words.length - NAMED;
+  if (more > 0) return `${words.slice(0, NAMED).join(', ')} and ${more} more`;
+  return words.join(' and ');
+}
 
 /** What of a way does not hold whatever else is on. */
 function ofHours(

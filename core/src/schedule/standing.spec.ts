@@ -73,7 +73,7 @@ describe('a plan that was taken', () => {
     const { troubles, makes } = standingOf(layOut(asked), late);
     expect(makes.find((m) => m.orderId === 'A')!.way.startMin).toBe(0);
     expect(troubles[0]!.breaks[0]).toEqual(jasmine.objectContaining({ is: 'past', atMin: -95 }));
-    expect(troubles[0]!.breaks[0]!.says).toBe('Yogurt for the quay was to be begun 1 h 35 ago.');
+    expect(troubles[0]!.breaks[0]!.says).toBe('It was to be begun 1 h 35 ago.');
   });
 
   it('holds a step on, or ends it early, no further than its give', () => {

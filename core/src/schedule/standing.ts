@@ -71,7 +71,7 @@ export function standingOf(setting: Setting, places: readonly KeptPlace[]): Stan
   const troubles = made.makes.flatMap((make): Trouble[] => {
     const { breaks, repair } = moved(setting, made.makes, make, make.way.startMin, make.way.held);
     const place = places.find((p) => p.orderId === make.orderId && p.part === make.part)!;
-    const all = [...lateToBegin(place.startMin, make), ...breaks];
+    const all = [...lateToBegin(place.startMin), ...breaks];
     return all.length > 0 ? [{ make, breaks: all, repair }] : [];
   });
   const wanted = new Set(made.makes.map((m) => m.orderId));
@@ -84,8 +84,8 @@ export function standingOf(setting: Setting, places: readonly KeptPlace[]): Stan
   };
 }
 
-function lateToBegin(startMin: number, { name }: PlannedMake): readonly Break[] {
+function lateToBegin(startMin: number): readonly Break[] {
   if (startMin >= -LATE_TO_BEGIN_MIN) return [];
-  const says = `${name} was to be begun ${sayDuration(-startMin)} ago.`;
+  const says = `It was to be begun ${sayDuration(-startMin)} ago.`;
   return [{ is: 'past', says, step: 0, atMin: startMin, against: [] }];
 }

@@ -86,8 +86,12 @@ const calendar = async () => (await request(app).get(`${API}/plan.ics`)).text;
 describe('a plan that was taken', () => {
   it('keeps each make by its order, day and part: moved, it is the same make', () => {
     const [first] = pours();
-    const [later] = pours([{ ...first!, pinned: true }], 600);
-    expect([later!.id, later!.pinned]).toEqual([first!.id, true]);
+    const [later] = pours([first!], 600);
+    expect(later!.id).toBe(first!.id);
+    expect(later!.startMs).toBeGreaterThanOrEqual(START + 600 * MIN);
+    const marks = { isPinned: () => true, accepted: () => ['night'] as const };
+    const [put] = poursOf(planned(), occurrences, START, [first!], () => ulid(), marks);
+    expect([put!.id, put!.pinned, put!.accepted]).toEqual([first!.id, true, ['night']]);
     expect(later!.occurrenceId).toBe(order.id);
     for (const { atMs, earliestMs, latestMs } of first!.hands) {
       expect(earliestMs).toBeLessThanOrEqual(atMs + 1);

@@ -36,7 +36,7 @@ const CHANGES_SHOWN = 3;
     @if (desk.draft(); as draft) {
       <div class="notice" role="status">
         <p><b>Not taken yet:</b> {{ draft.of }}. {{ holds() | said }}</p>
-        <button type="button" class="press" aria-keyshortcuts="T" (click)="desk.take()">
+        <button type="button" class="press" aria-keyshortcuts="T" (click)="taken.emit()">
           Take this plan <kbd>T</kbd>
         </button>
         <button type="button" class="press quiet-press" (click)="desk.putBack()">Put it back</button>
@@ -44,7 +44,7 @@ const CHANGES_SHOWN = 3;
     } @else if (troubles().length) {
       <div class="notice grave" role="alert">
         <p>
-          <b>The plan no longer holds.</b>
+          <b>The plan no longer holds.</b>{{ ' ' }}
           @for (trouble of troubles(); track trouble.pourId) {
             <button type="button" class="link" (click)="mover.chosen.set(trouble.pourId)">{{ trouble.name }}</button>:
             {{ trouble.says | said }}
@@ -61,7 +61,7 @@ const CHANGES_SHOWN = 3;
         @if (desk.mending()) {
           <p class="quiet">Looking for the least that must move…</p>
         } @else if (changes().length) {
-          <button type="button" class="press" aria-keyshortcuts="R" (click)="desk.takeMend()">
+          <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
             Move it so <kbd>R</kbd>
           </button>
         }
@@ -74,7 +74,7 @@ const CHANGES_SHOWN = 3;
         @if (desk.mending()) {
           <p class="quiet">Looking where it fits…</p>
         } @else if (changes().length) {
-          <button type="button" class="press" aria-keyshortcuts="R" (click)="desk.takeMend()">
+          <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
             Put it in so <kbd>R</kbd>
           </button>
         }
@@ -153,11 +153,14 @@ const CHANGES_SHOWN = 3;
   `,
 })
 export class PlanNotices {
-  /** What was done last, in words. */
+  /** What was done last, in words, and whether that is a plan that was taken. */
   readonly said = input('');
+  readonly undoes = input(false);
+  readonly taken = output();
+  readonly mended = output();
   readonly undone = output();
   private readonly before = inject(Store).selectSignal(planFeature.selectBefore);
-  protected readonly undoable = computed(() => this.before() !== null);
+  protected readonly undoable = computed(() => this.undoes() && this.before() !== null);
   protected readonly desk = inject(PlanDesk);
   protected readonly keeper = inject(PlanKeeper);
   protected readonly live = inject(PlanLive);

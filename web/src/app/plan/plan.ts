@@ -59,8 +59,8 @@ export class PlanPlace {
   protected readonly scales = SCALES.map((days) => ({ days, name: SCALE_WORDS[days]! }));
   protected readonly aheads = AHEAD_DAYS.map((days) => ({ id: String(days), label: `${days} days` }));
   protected readonly view = signal<'lanes' | 'hands'>('lanes');
-  protected readonly exporting = signal(false);
   protected readonly said = signal('');
+  protected readonly undoes = signal(false);
 
   /** Days from now on at which the view begins. */
   private readonly from = signal(0);
@@ -120,17 +120,17 @@ export class PlanPlace {
     return true;
   }
 
-  private take(): boolean {
+  protected take(): boolean {
     if (!this.desk.draft()) return false;
     this.desk.take();
-    this.say('Taken. U puts back what was held before.');
+    this.say('Taken. U puts back what was held before.', true);
     return true;
   }
 
-  private mend(): boolean {
+  protected mend(): boolean {
     if (!this.desk.mend()?.changes.length) return false;
     this.desk.takeMend();
-    this.say('Moved. U puts back what was held before.');
+    this.say('Moved. U puts back what was held before.', true);
     return true;
   }
 
@@ -178,7 +178,8 @@ export class PlanPlace {
     }
   }
 
-  private say(words: string): void {
+  private say(words: string, undoes = false): void {
     this.said.set(words);
+    this.undoes.set(undoes);
   }
 }

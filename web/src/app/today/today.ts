@@ -10,6 +10,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
 import { PlanDesk } from '../plan/plan-desk';
+import { nameOf } from '../plan/pour-words';
 import { PourFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
@@ -75,7 +76,10 @@ export class Today {
   protected readonly planTrouble = computed(() => {
     const troubles = this.desk.draft() ? [] : (this.desk.standing()?.troubles ?? []);
     const [first] = troubles;
-    return first ? `${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}` : '';
+    const pour = this.planned().find((p) => p.id === first?.pourId);
+    return first && pour
+      ? `${nameOf(pour)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+      : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
   private readonly cultures = inject(OwnCultures);
