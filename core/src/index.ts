@@ -149,6 +149,7 @@ export * from './schedule/gear.js';
 export * from './schedule/hours.js';
 export * from './schedule/network.js';
 export * from './schedule/orders.js';
+export * from './schedule/setting.js';
 export * from './schedule/plan.js';
 export * from './schedule/plan-of.js';
 export * from './schedule/resources.js';

@@ -1,6 +1,6 @@
 import type { Person, Stretch } from '@oat-crock/core';
 import type { Asleep, Works } from './night.js';
-import type { Helper, Settings } from './settings.js';
+import type { Away, Helper, Settings } from './settings.js';
 
 const MIN_MS = 60_000;
 
@@ -37,12 +37,6 @@ function daily(
     .map((day) => ({ begin: atHour(day, fromH), end: atHour(day, toH + over) }))
     .filter(({ begin, end }) => end > fromMs && begin < untilMs && end > begin)
     .map(({ begin, end }) => ({ fromMin: (begin - fromMs) / MIN_MS, toMin: (end - fromMs) / MIN_MS }));
-}
-
-/** A time in which somebody is away, ms. */
-export interface Away {
-  readonly fromMs: number;
-  readonly toMs: number;
 }
 
 /** Somebody's hours over a plan that begins at a moment: nights, working hours and times away as minutes of it. */

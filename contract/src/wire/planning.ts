@@ -1,6 +1,6 @@
 import type { KeptPlace, Method, Order } from '@oat-crock/core';
 import type { Occurrence } from './orders.js';
-import { begunOf, freeParts, type PlannedPour } from './pours.js';
+import { begunOf, type PlannedPour } from './pours.js';
 
 const MIN_MS = 60_000;
 
@@ -33,22 +33,21 @@ export function ordersOf(
   });
 }
 
+/** Which of the parts that are not begun a pour is, counted from 1. */
+export const openPart = ({ occurrenceId, part }: PlannedPour, pours: readonly PlannedPour[]): number =>
+  part - begunOf(occurrenceId, pours).filter((b) => b.part < part).length;
+
 /** Where the pours of a plan that was taken have their makes, in minutes of a plan that begins at a moment. */
 export function placesOf(pours: readonly PlannedPour[], startMs: number): readonly KeptPlace[] {
   return pours
     .filter((p) => p.batchId === null)
-    .map((pour): KeptPlace => {
-      const before = freeParts(begunOf(pour.occurrenceId, pours));
-      let part = 1;
-      while (before(part) < pour.part) part++;
-      return {
-        orderId: pour.occurrenceId,
-        part,
-        startMin: (pour.startMs - startMs) / MIN_MS,
-        held: pour.held,
-        pinned: pour.pinned,
-      };
-    });
+    .map((pour): KeptPlace => ({
+      orderId: pour.occurrenceId,
+      part: openPart(pour, pours),
+      startMin: (pour.startMs - startMs) / MIN_MS,
+      held: pour.held,
+      pinned: pour.pinned,
+    }));
 }
 
 /** Pours that are planned of nothing that is wanted any more: their order was taken away, or their day is over. */

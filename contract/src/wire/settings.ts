@@ -1,5 +1,10 @@
 import type { Units } from '@oat-crock/core';
-import type { Away } from './plan-time.js';
+
+/** A time in which somebody is away, ms. */
+export interface Away {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
 
 /** Somebody who lends a hand: hours of the day, and days of the week (0 is Sunday), in which they are there. */
 export interface Helper {

@@ -1,6 +1,7 @@
 import type { Made } from './orders.js';
 import type { MakesAndHands } from './plan-of.js';
-import { layOut, plans, type Plan, type PlanAsked, type Setting } from './plan.js';
+import { layOut, plans } from './plan.js';
+import type { Plan, PlanAsked, Setting } from './setting.js';
 import { USUAL_WISHES, type Wishes } from './way.js';
 
 /** A leaning that a whole plan may have. */

@@ -3,7 +3,8 @@ import { methodById } from '../methods/index.js';
 import { atMinute, logged, LOGGED_FROM_MS } from '../testing/logged.js';
 import { EIGHT_PIECES } from '../testing/weeks.js';
 import { committedOf } from './committed.js';
-import { planFor, type PlanAsked } from './plan.js';
+import { planFor } from './plan.js';
+import type { PlanAsked } from './setting.js';
 
 const DAY = 1440;
 const OPTIONS = { members: 200, seed: 1, fanPoints: 2 };

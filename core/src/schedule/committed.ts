@@ -1,5 +1,5 @@
 import type { Followed } from '../follow/follow.js';
-import type { Committed } from './plan.js';
+import type { Committed } from './setting.js';
 
 const MIN_MS = 60_000;
 

@@ -8,7 +8,7 @@ import {
 } from '../constants/reference-materials.js';
 import type { LotKind } from '../larder/lot.js';
 import type { Amount } from '../make/amounts.js';
-import type { PlannedMake } from './plan.js';
+import type { PlannedMake } from './setting.js';
 
 /** A lot as a plan takes of it: what of it is left, and until when it may be used, minutes of the plan; null where it keeps. */
 export interface LotLeftThen {

@@ -1,4 +1,4 @@
-import type { PlannedMake, Setting, WantedMake } from './plan.js';
+import type { PlannedMake, Setting, WantedMake } from './setting.js';
 import { placeOf, type KeptPlace, type Standing } from './standing.js';
 import { heldIn } from './timeline.js';
 import type { PlacedWay } from './way.js';

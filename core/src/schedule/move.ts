@@ -1,6 +1,6 @@
 import type { Board } from './board.js';
 import { gearWord, handsResource } from './gear.js';
-import type { PlannedMake, Setting, WantedMake } from './plan.js';
+import type { PlannedMake, Setting, WantedMake } from './setting.js';
 import { boardWith } from './plan-of.js';
 import { SLOT_MIN } from './puzzle.js';
 import { holding } from './resources.js';

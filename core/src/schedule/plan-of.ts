@@ -1,6 +1,6 @@
 import { VITALITY_LOSS } from '../constants/cultures.js';
 import { emptyBoard, type Board } from './board.js';
-import type { Plan, PlannedMake, Setting } from './plan.js';
+import type { Plan, PlannedMake, Setting } from './setting.js';
 import { UNMET } from './puzzle.js';
 import type { Searched } from './search.js';
 import { sharedFeeds } from './starters.js';

@@ -1,116 +1,16 @@
-import type { Household } from '../environment/household.js';
-import type { GearKind } from '../larder/gear.js';
-import type { LotStock } from '../larder/lot.js';
 import { seededRandom } from '../random/random.js';
-import { racksOf, type PlanGear, type Rack } from './gear.js';
-import { hoursOf, type Hours, type Person } from './hours.js';
-import type { Network } from './network.js';
+import { racksOf } from './gear.js';
+import { hoursOf } from './hours.js';
 import { madeOf, type Made, type Order, type Unmet } from './orders.js';
 import { planOf } from './plan-of.js';
 import { SLOT_MIN, type Puzzle } from './puzzle.js';
-import { resourcesOf, type Holder } from './resources.js';
+import { resourcesOf } from './resources.js';
 import { search, searchFor } from './search.js';
-import type { Feed, StarterHere } from './starters.js';
-import { heldIn, type HeldStage, type Walked } from './timeline.js';
+import type { Plan, PlanAsked, Setting, WantedMake } from './setting.js';
+import { heldIn } from './timeline.js';
 import { UNMET_COST, whyNoWay } from './unmet.js';
-import { USUAL_WISHES, type PlacedWay, type Placing, type Wishes } from './way.js';
+import { USUAL_WISHES } from './way.js';
 import { waysAt, waysOf } from './ways.js';
-
-/** What is on already and cannot be moved: its hands, and what it stands in. */
-export interface Committed {
-  readonly name: string;
-  readonly hands: readonly { readonly atMin: number; readonly minutes: number }[];
-  readonly stands: readonly {
-    readonly gear: GearKind;
-    readonly litres: number;
-    readonly keepC: number | null;
-    readonly fromMin: number;
-    readonly toMin: number;
-  }[];
-}
-
-/** Somebody has put a make where it is: it is begun then and no other time, and goes on so. */
-export interface Pin {
-  readonly orderId: string;
-  readonly part: number;
-  readonly startMin: number;
-  readonly held: HeldStage | null;
-}
-
-/** What a plan is made of. Minutes count from its beginning. */
-export interface PlanAsked extends Pick<Household, 'kitchen'> {
-  readonly orders: readonly Order[];
-  readonly people: readonly Person[];
-  readonly gear: readonly PlanGear[];
-  readonly committed?: readonly Committed[];
-  readonly pins?: readonly Pin[];
-  readonly stocks?: readonly LotStock[];
-  /** Cultures that are there; where nothing is said of them, each make has the starter it wants. */
-  readonly starters?: readonly StarterHere[];
-  readonly horizonMin: number;
-  readonly wishes?: Wishes;
-  readonly seed: number;
-}
-
-/** A make of a plan: when it is begun, and when each of its steps likely begins and ends. */
-export interface PlannedMake {
-  readonly orderId: string;
-  /** What it is called in a sentence. */
-  readonly name: string;
-  /** Which of the makes of its order, counted from 1, and of how many. */
-  readonly part: number;
-  readonly parts: number;
-  readonly network: Network;
-  readonly way: PlacedWay;
-  readonly steps: readonly Walked[];
-  /** The pieces of gear it stands in, by the network's stands. */
-  readonly gear: readonly PlanGear[];
-  /** A feeding of its culture before it, for it and for those after it that take of the same; null where it needs none. */
-  readonly feed: Feed | null;
-  /** True where no culture that is there would do: one is to be bought. */
-  readonly buysStarter: boolean;
-  /** Its culture is tired by then, and cannot be fed in time: so many times the starter is taken; 1 where it is strong. */
-  readonly starterTimes: number;
-}
-
-/** A plan: every order's makes, or why there is none; how good it is, and how good any could be. */
-export interface Plan {
-  readonly makes: readonly PlannedMake[];
-  readonly unmet: readonly Unmet[];
-  readonly cost: number;
-  readonly bound: number;
-  readonly proven: boolean;
-  readonly round: number;
-  /** Minutes of hands in the night, and outside working hours, as likely. */
-  readonly nightHandsMin: number;
-  readonly offHandsMin: number;
-  readonly handsMin: number;
-}
-
-/** A make to be placed, before it is. */
-export interface WantedMake {
-  readonly order: Order;
-  readonly part: number;
-  readonly parts: number;
-  readonly network: Network;
-  readonly ways: readonly PlacedWay[];
-  readonly placing: Placing;
-}
-
-/** Everything a plan is searched in. */
-export interface Setting {
-  readonly asked: PlanAsked;
-  readonly hours: Hours;
-  readonly racks: readonly Rack[];
-  readonly wanted: readonly WantedMake[];
-  /** Makes that have no way at all: why is said with what is impossible. */
-  readonly nowhere: readonly WantedMake[];
-  readonly puzzle: Puzzle;
-  /** What has gear and hands already. */
-  readonly holders: readonly Holder[];
-  /** Orders that cannot be made whatever else is. */
-  readonly impossible: readonly Unmet[];
-}
 
 /**
  * Lays out a plan: networks from the engine, every way to place each of them, what there is of hands and gear.

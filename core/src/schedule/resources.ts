@@ -1,14 +1,8 @@
 import { handsResource, racksFor, takenOf, type Rack } from './gear.js';
 import type { Hours } from './hours.js';
-import type { Committed } from './plan.js';
 import { SLOT_MIN, type Resource, type Use } from './puzzle.js';
+import type { Committed, Holder } from './setting.js';
 import { handsUses } from './uses.js';
-
-/** Something that has a resource for some slots, and what it is called. */
-export interface Holder {
-  readonly name: string;
-  readonly uses: readonly Use[];
-}
 
 /** Racks and hands, less what is on already; and what of it that has. */
 export function resourcesOf(

@@ -7,7 +7,8 @@ import { racksOf } from './gear.js';
 import { hoursOf } from './hours.js';
 import { networkOf } from './network.js';
 import { madeOf, type Order } from './orders.js';
-import { layOut, planFor, type Plan, type PlanAsked } from './plan.js';
+import { layOut, planFor } from './plan.js';
+import type { Plan, PlanAsked } from './setting.js';
 import { awakeMin, walk } from './timeline.js';
 
 const DAY = 1440;

@@ -1,6 +1,6 @@
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
-import type { Committed, PlanAsked, PlannedMake, Setting } from './plan.js';
+import type { Committed, PlanAsked, PlannedMake, Setting } from './setting.js';
 import { layOut, planFor, plans } from './plan.js';
 import { changesOf, mending } from './mend.js';
 import type { Order } from './orders.js';

@@ -2,7 +2,7 @@ import { sayDuration } from '../stages/words.js';
 import { emptyBoard } from './board.js';
 import { leastInTheWay, moved, type Break } from './move.js';
 import { planFrom } from './plan-of.js';
-import type { Plan, PlannedMake, Setting, WantedMake } from './plan.js';
+import type { Plan, PlannedMake, Setting, WantedMake } from './setting.js';
 import { SLOT_MIN } from './puzzle.js';
 import { heldIn, type HeldStage } from './timeline.js';
 import type { PlacedWay } from './way.js';

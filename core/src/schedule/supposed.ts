@@ -1,7 +1,7 @@
 import type { LotKind } from '../larder/lot.js';
 import type { Person, Stretch } from './hours.js';
 import { lotKindOf } from './materials.js';
-import type { PlanAsked, PlannedMake } from './plan.js';
+import type { PlanAsked, PlannedMake } from './setting.js';
 
 /** Something that might come otherwise than is planned. */
 export type Supposition =

@@ -1,9 +1,10 @@
 import type { Board } from './board.js';
 import { gearWord, handsResource, type Rack } from './gear.js';
 import type { Order, Unmet } from './orders.js';
-import type { WantedMake } from './plan.js';
+import type { WantedMake } from './setting.js';
 import { SLOT_MIN } from './puzzle.js';
-import { holding, type Holder } from './resources.js';
+import { holding } from './resources.js';
+import type { Holder } from './setting.js';
 import { walk } from './timeline.js';
 import { sayDuration } from '../stages/words.js';
 import type { Placing } from './way.js';

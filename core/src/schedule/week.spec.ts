@@ -6,7 +6,8 @@ import { neededBy, toBuy, type LotLeftThen } from './materials.js';
 import { moved } from './move.js';
 import type { Order } from './orders.js';
 import { planOf } from './plan-of.js';
-import { layOut, planFor, type PlanAsked } from './plan.js';
+import { layOut, planFor } from './plan.js';
+import type { PlanAsked } from './setting.js';
 import { search } from './search.js';
 import { seededRandom } from '../random/random.js';
 

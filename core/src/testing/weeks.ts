@@ -3,7 +3,7 @@ import { methodById } from '../methods/index.js';
 import type { PlanGear } from '../schedule/gear.js';
 import type { Person, Stretch } from '../schedule/hours.js';
 import type { Order } from '../schedule/orders.js';
-import type { PlanAsked } from '../schedule/plan.js';
+import type { PlanAsked } from '../schedule/setting.js';
 import { seededRandom } from '../random/random.js';
 
 const DAY_MIN = 1440;

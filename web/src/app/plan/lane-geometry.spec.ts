@@ -1,5 +1,8 @@
 import { makeAt, START_MS } from '../testing/followed';
 import { lanesOf, liveLane, movedBy, plannedLane, thicknessOf, timeAcross, type LaneFrame } from './lane-geometry';
+import { daysAcross, hoursAcross } from './lane-axis';
+import { placedLanes } from './lane-rows';
+import { movedLane, movingWords } from './moving';
 import { dueAs, dueAt, newOrder } from './new-order';
 import { changeWords, supposedWords } from './found-list';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
@@ -73,6 +76,62 @@ describe('the lanes of a plan', () => {
     expect(movedBy(START_MS, 0, FRAME)).toBe(START_MS);
     expect(movedBy(START_MS, 12.5, FRAME)).toBe(START_MS + HOUR);
     expect(movedBy(START_MS, -13, FRAME)).toBe(START_MS - HOUR);
+  });
+});
+
+describe('lanes as they are drawn', () => {
+  const named = { ...inLane('A', 2, 10), name: 'Quark for the bakery' };
+
+  it('have their rows one under the other, higher where there is room', () => {
+    const pours = [inLane('A', 2, 10), inLane('B', 3, 10), inLane('C', 4, 10, 'Milk pan')];
+    for (const height of [100, 400, 2000]) {
+      const { lanes, heightPx } = placedLanes(pours, pours, FRAME, height);
+      const rows = lanes.flatMap((l) => l.rows).sort((a, b) => a.y - b.y);
+      rows.slice(1).forEach((row, i) => expect(row.y).toBeGreaterThanOrEqual(rows[i]!.y + rows[i]!.rowPx));
+      expect(heightPx).toBeGreaterThanOrEqual(rows.at(-1)!.y + rows[0]!.rowPx);
+    }
+  });
+
+  it('say in a sentence what they show', () => {
+    const [lane] = placedLanes([{ ...named, pinned: true, dueMs: START_MS + 20 * HOUR }], [], FRAME, 300).lanes;
+    expect(lane!.rows[0]!.words).toMatch(
+      /^Quark for the bakery: begin \w+ \d\d:\d\d, ready \w+ \d\d:\d\d, wanted \w+ \d\d:\d\d, pinned$/,
+    );
+  });
+
+  it('have as many days and hours above them as there is room for', () => {
+    for (const days of [1, 3, 7]) {
+      for (const width of [300, 900, 1600]) {
+        const frame = { ...FRAME, width, untilMs: START_MS + days * 24 * HOUR };
+        const hours = hoursAcross(frame);
+        hours.slice(1).forEach((h, i) => expect(h.x - hours[i]!.x).toBeGreaterThan(41));
+        expect(daysAcross(frame).length).toBeGreaterThanOrEqual(days);
+      }
+    }
+  });
+
+  it('show what is moved where it would be, at once by its shift, then as it is told', () => {
+    const pour = plannedPour({
+      hands: [{ stageId: 'a', says: '', atMs: START_MS, minutes: 5, earliestMs: 0, latestMs: 0 }],
+    });
+    const lane = plannedLane(pour, []);
+    const moving = { pour, startMs: START_MS + HOUR, hand: null, told: null };
+    const shifted = movedLane(lane, moving);
+    expect([shifted.startMs, shifted.readyMs, shifted.hands[0]!.atMs].map((ms) => ms - HOUR)).toEqual([
+      lane.startMs,
+      lane.readyMs,
+      lane.hands[0]!.atMs,
+    ]);
+    expect(movingWords(moving)).toContain('looking…');
+    const breaks = [{ is: 'night', says: 'Hands fall in the night.', atMs: null }] as const;
+    const told = { pour: { ...pour, readyMs: START_MS + 30 * HOUR }, breaks, repair: null };
+    expect(movedLane(lane, { ...moving, told })).toEqual(
+      jasmine.objectContaining({ readyMs: START_MS + 30 * HOUR, troubled: true }),
+    );
+    expect(movingWords({ ...moving, told })).toContain('Hands fall in the night. Nowhere else would it hold.');
+    const repair = { startMs: START_MS + 2 * HOUR, held: null };
+    expect(movingWords({ ...moving, told: { ...told, repair } })).toMatch(/Nearest that holds: \w+ \d\d:\d\d \(R\)\./);
+    expect(movingWords({ ...moving, told: { ...told, breaks: [] } })).toContain('it holds.');
   });
 });
 

@@ -96,7 +96,7 @@ export const timeAcross = ({ fromMs, untilMs, width }: LaneFrame): ScaleTime<num
   scaleTime().domain([fromMs, untilMs]).range([0, width]);
 
 /** Width of a letter of a name, px: near enough that no name covers another. */
-const LETTER_PX = 6.6;
+export const LETTER_PX = 6.6;
 const APART_PX = 14;
 
 /** Where a pour ends, px: at the latest it may be ready, or when it is handed on. */

@@ -2,134 +2,25 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Due, WantedOrder } from '@oat-crock/contract/wire';
-import { METHODS, type Choices } from '@oat-crock/core';
+import type { Choices } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { draftFeature, draftOf } from '../state/draft.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
-import { numberAsked, type Asked } from '../ui/asked';
+import type { Asked } from '../ui/asked';
 import { AskedField } from '../ui/asked-field';
-import { written } from '../ui/dates';
 import { DayField } from '../ui/day-field';
 import { SaidPipe } from '../ui/units';
 import { weekdays } from '../ui/weekday-toggle';
 import { dueAs } from './new-order';
-
-const WHEN: Asked = {
-  type: 'option',
-  path: 'is',
-  label: 'When',
-  options: [
-    { id: 'once', label: 'Once' },
-    { id: 'weekly', label: 'Every week' },
-    { id: 'some time', label: 'Some time', why: 'When it suits the rest' },
-  ],
-};
-const MADE: Asked = {
-  type: 'option',
-  path: 'choices',
-  label: 'Made',
-  options: [
-    { id: 'usual', label: 'As the method has it' },
-    { id: 'sheet', label: 'As on its sheet now' },
-    { id: 'own', label: 'As it was wanted' },
-  ],
-};
-const MUCH = numberAsked('productG', 'How much', ' g', [100, 500_000, 100], { why: 'Of what is handed on.' });
-const WHOM: Asked = { type: 'text', path: 'whom', label: 'For whom', most: 80 };
-const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
-
-const halfHours = () =>
-  Array.from({ length: 48 }, (_, i) => ({
-    id: String(i / 2),
-    label: written(new Date(2026, 0, 4, Math.floor(i / 2), 30 * (i % 2)), 'clock'),
-  }));
+import { FEEDINGS, halfHours, MADE, MUCH, NOTE, OF_AMOUNT, OWN_FIELDS, WHEN, WHOM } from './order-fields';
 
 /** Something that is wanted: of what, how much, when, for whom. What is written outlives the page. */
 @Component({
   selector: 'oc-order-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AskedField, DayField, RouterLink, SaidPipe],
-  template: `
-    @if (draft(); as draft) {
-      <form (submit)="save(); $event.preventDefault()" aria-label="What is wanted">
-        <oc-asked-field
-          fieldId="order-method"
-          [field]="what()"
-          [value]="draft.methodId"
-          [wrong]="wrong('methodId')"
-          (changed)="change({ methodId: $any($event), choices: {} })"
-        />
-        @if (hasSheet()) {
-          <oc-asked-field fieldId="order-as" [field]="made" [value]="madeAs()" (changed)="makeAs($any($event))" />
-        }
-        <p class="quiet sheet">
-          <a [routerLink]="['/methods', draft.methodId]">Its sheet</a> decides sourness, fat and texture.
-        </p>
-        <oc-asked-field
-          fieldId="order-much"
-          [field]="much"
-          [value]="draft.productG"
-          [wrong]="wrong('productG')"
-          (changed)="change({ productG: $any($event) })"
-        />
-        <oc-asked-field fieldId="order-when" [field]="when" [value]="draft.due.is" (changed)="dueIs($any($event))" />
-        @if (once(); as atMs) {
-          <div class="field">
-            <label for="order-at">Wanted</label>
-            <oc-day-field fieldId="order-at" [atMs]="atMs" [withTime]="true" (changed)="at($event)" />
-          </div>
-        }
-        @if (weekly(); as due) {
-          <oc-asked-field
-            fieldId="order-day"
-            [field]="day()"
-            [value]="due.day"
-            (changed)="change({ due: { is: 'weekly', day: $any($event), atH: due.atH, fromMs: due.fromMs } })"
-          />
-          <oc-asked-field
-            fieldId="order-hour"
-            [field]="hour()"
-            [value]="due.atH"
-            (changed)="change({ due: { is: 'weekly', day: due.day, atH: $any($event), fromMs: due.fromMs } })"
-          />
-        }
-        <oc-asked-field
-          fieldId="order-whom"
-          [field]="whom"
-          [value]="draft.whom"
-          [wrong]="wrong('whom')"
-          (changed)="change({ whom: $any($event) })"
-        />
-        <oc-asked-field
-          fieldId="order-note"
-          [field]="note"
-          [value]="draft.note"
-          [wrong]="wrong('note')"
-          (changed)="change({ note: $any($event) })"
-        />
-        @for (problem of rest(); track problem.message) {
-          <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
-        }
-        @if (writing()?.theirs) {
-          <p class="problem" role="alert">
-            Somebody else has changed this meanwhile.
-            <button type="button" class="press quiet-press" (click)="saveOver()">Keep yours</button>
-            <button type="button" class="press quiet-press" (click)="forget()">Take theirs</button>
-          </p>
-        }
-        <div class="ends">
-          <button type="submit" class="press">{{ isNew() ? 'Want it' : 'Save' }}</button>
-          <button type="button" class="press quiet-press" (click)="forget()">
-            {{ isNew() ? 'Forget it' : 'Leave it' }}
-          </button>
-          @if (!isNew()) {
-            <button type="button" class="press quiet-press" (click)="takeAway()">No longer wanted</button>
-          }
-        </div>
-      </form>
-    }
-  `,
+  templateUrl: './order-form.html',
   styles: `
     :host {
       --asked-label: 5.2rem;
@@ -285,9 +176,3 @@ export class OrderForm {
     this.closed.emit();
   }
 }
-
-/** How much is asked by itself; the vessel follows from it. */
-const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'vesselL']);
-const OWN_FIELDS: ReadonlySet<string> = new Set(['methodId', 'productG', 'whom', 'note']);
-/** Makes that feed a culture are no orders. */
-const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.family === 'Starters').map((m) => m.id));

@@ -5,10 +5,9 @@ import { LEANINGS, type KeptPlace, type Supposition } from '@oat-crock/core';
 import { PlanActions, planFeature } from '../state/plan.feature';
 import { PlanInputs } from './plan-inputs';
 import { PlanKeeper } from './plan-keeper';
+import { draftOf, handsMoved, placesIn, type PlaceAt } from './plan-places';
 import { Planner } from './planner';
 import type { HandAt, PlanFound, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
-
-const MIN_MS = 60_000;
 
 /** A search that is on, or over. */
 export interface Searching {
@@ -143,7 +142,7 @@ export class PlanDesk {
   /** Looks at a plan that was found: it is shown, and not yet taken. */
   lookAt({ pours }: PlanFound, of: string): void {
     const places = placesIn(pours, this.inputs.pours());
-    this.draftOf(places, of);
+    this.drafted(places, of);
   }
 
   /** Looks at the usual plan that was found, where nothing is looked at yet. */
@@ -163,19 +162,11 @@ export class PlanDesk {
     const places = placesIn(this.standing()?.pours ?? [], this.inputs.pours()).map((place) =>
       place.of === pour.id ? { ...place, startMs, held, pinned } : place,
     );
-    this.draftOf(places, `${pour.name} is moved`);
+    this.drafted(places, `${pour.name} is moved`);
   }
 
-  private draftOf(places: readonly PlaceAt[], of: string): void {
-    const fromMs = this.inputs.startMs();
-    const kept = places.map(({ orderId, part, startMs, held, pinned }) => ({
-      orderId,
-      part,
-      startMin: (startMs - fromMs) / MIN_MS,
-      held,
-      pinned,
-    }));
-    this.store.dispatch(PlanActions.drafted({ draft: { fromMs, places: kept, of } }));
+  private drafted(places: readonly PlaceAt[], of: string): void {
+    this.store.dispatch(PlanActions.drafted({ draft: draftOf(places, this.inputs.startMs(), of) }));
   }
 
   putBack(): void {
@@ -231,30 +222,6 @@ export class PlanDesk {
     return true;
   }
 }
-
-type PlaceAt = Omit<KeptPlace, 'startMin'> & { readonly of: string; readonly startMs: number };
-
-/** Where some pours have their makes. */
-function placesIn(shown: readonly PlannedPour[], kept: readonly PlannedPour[]): readonly PlaceAt[] {
-  const begun = kept.filter((p) => p.batchId !== null);
-  const open = shown.filter((p) => p.batchId === null);
-  return open.map((pour) => ({
-    of: pour.id,
-    orderId: pour.occurrenceId,
-    // Parts that are begun do not count.
-    part: pour.part - begun.filter((b) => b.occurrenceId === pour.occurrenceId && b.part < pour.part).length,
-    startMs: pour.startMs,
-    held: pour.held,
-    pinned: pour.pinned,
-  }));
-}
-
-/** So much is no news, ms: a forecast is not finer. */
-const NO_NEWS_MS = 5 * MIN_MS;
-
-/** True where a hand of a pour comes at another time than it did. */
-const handsMoved = (was: PlannedPour, is: PlannedPour): boolean =>
-  is.hands.some((hand, i) => Math.abs(hand.atMs - (was.hands[i]?.atMs ?? hand.atMs)) > NO_NEWS_MS);
 
 function withFound(all: readonly PlanFound[], found: PlanFound): readonly PlanFound[] {
   const rank = (f: PlanFound) => LEANINGS.findIndex((l) => l.id === f.leaning);

@@ -1,19 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { Moving } from './moving';
 import { PlanDesk } from './plan-desk';
-import type { HandAt, PourMoved } from './planner-api';
+import type { PourMoved } from './planner-api';
 
 const MIN_MS = 60_000;
-
-/** A pour that is being moved: where to, and what becomes of it. */
-export interface Moving {
-  readonly pour: PlannedPour;
-  readonly startMs: number;
-  /** The hand that is moved, and to when; null where all of it is. */
-  readonly hand: HandAt | null;
-  /** What becomes of it there; that of the last place that was told, until the next is. */
-  readonly told: PourMoved | null;
-}
 
 /** Moves a pour of the plan, or one of its hands: each place is checked as it is touched, and put only when it is let go. */
 @Injectable()

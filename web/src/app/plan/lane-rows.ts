@@ -1,0 +1,92 @@
+import { isNight } from '@oat-crock/contract/wire';
+import type { ScaleLinear } from 'd3-scale';
+import { acidStops, ribbons } from '../pour/geometry';
+import { dayTime, span } from '../ui/words';
+import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LanePour } from './lane-geometry';
+
+/** Heights of a row, px: at least and at most, down to its hands and its ribbon, and below it. */
+const ROW = { least: 52, most: 86, hands: 24, ribbon: 23, foot: 7 } as const;
+/** Room for the days and hours, for the name of a vessel, and below all lanes, px. */
+export const AXIS_PX = 34;
+const LANE_HEAD_PX = 15;
+const FOOT_PX = 6;
+/** Brush dots grow with the minutes of hands, as far as this, px. */
+const DOT = { least: 1.8, perRoot: 1.15, most: 7 } as const;
+const SHORTEST_PX = 4;
+
+/** A pour as it is drawn, in its row. */
+export type LaneRow = ReturnType<typeof rowOf>;
+
+/**
+ * Lanes with their rows where they are drawn: as high as there is room for, higher than that where there are many.
+ *
+ * @param pours what is drawn, what is being moved among it where it would be
+ * @param scaledBy pours by whose mass all are drawn: it stays while one of them is moved
+ */
+export function placedLanes(
+  pours: readonly LanePour[],
+  scaledBy: readonly LanePour[],
+  frame: LaneFrame,
+  heightPx: number,
+) {
+  const lanes = lanesOf(pours, frame);
+  const count = lanes.reduce((n, l) => n + l.rows.length, 0);
+  const room = heightPx - AXIS_PX - FOOT_PX;
+  const fits = Math.floor((room - lanes.length * LANE_HEAD_PX) / Math.max(1, count));
+  const rowPx = Math.min(ROW.most, Math.max(ROW.least, fits));
+  const thick = thicknessOf(scaledBy, rowPx - ROW.ribbon - ROW.foot);
+  let y = 0;
+  const placed = lanes.map(({ name, rows }) => {
+    const top = y;
+    y += LANE_HEAD_PX + rows.length * rowPx;
+    const drawn = rows.flatMap((row, r) =>
+      row.map((pour) => rowOf(pour, { y: top + LANE_HEAD_PX + r * rowPx, rowPx }, thick, frame)),
+    );
+    return { name, y: top, rows: drawn };
+  });
+  return { lanes: placed, heightPx: Math.max(room, y + FOOT_PX) };
+}
+
+function rowOf(
+  pour: LanePour,
+  { y, rowPx }: { readonly y: number; readonly rowPx: number },
+  thick: ScaleLinear<number, number>,
+  frame: LaneFrame,
+) {
+  const x = timeAcross(frame);
+  const left = x(pour.startMs);
+  return {
+    pour,
+    y,
+    rowPx,
+    left,
+    right: Math.max(x(pour.readyMs), left + SHORTEST_PX),
+    nameX: Math.min(Math.max(4, left), Math.max(4, frame.width - pour.name.length * LETTER_PX)),
+    ribbonY: ROW.ribbon,
+    handsY: ROW.hands,
+    ...ribbons(pour.course, x, thick, 0, true),
+    stops: acidStops(pour.course),
+    fade: { from: x(pour.readyMs), until: x(pour.readyLateMs) },
+    dueX: pour.dueMs === null ? null : x(pour.dueMs),
+    feeds: pour.feedMs.map((ms) => x(ms)),
+    hands: pour.hands
+      .filter((h) => h.minutes > 0)
+      .map((hand) => ({
+        hand,
+        x: x(hand.atMs),
+        fromX: x(hand.earliestMs),
+        untilX: x(hand.latestMs),
+        r: Math.min(DOT.most, DOT.least + DOT.perRoot * Math.sqrt(hand.minutes)),
+        night: isNight(hand.atMs, frame.asleep),
+        words: `${hand.says} ${dayTime(hand.atMs)}, ${span(hand.minutes)}`,
+      })),
+    words: wordsOf(pour),
+  };
+}
+
+/** A pour in a sentence, for who does not see it. */
+function wordsOf({ name, startMs, readyMs, dueMs, pinned, troubled }: LanePour): string {
+  const wanted = dueMs === null ? '' : `, wanted ${dayTime(dueMs)}`;
+  const marks = `${pinned ? ', pinned' : ''}${troubled ? ', does not hold' : ''}`;
+  return `${name}: begin ${dayTime(startMs)}, ready ${dayTime(readyMs)}${wanted}${marks}`;
+}
