@@ -120,7 +120,7 @@ export class PlanDesk {
     try {
       const search = { is, supposing, wanted: this.inputs.wanted(), places: this.inputs.places() };
       await this.planner.search(search, (found) => {
-        if (mine()) this.searching.update((s) => s && { ...s, round: s.round + 1, found: withFound(s.found, found) });
+        if (mine()) this.searching.update((s) => s && { ...s, round: found.round, found: withFound(s.found, found) });
       });
     } catch (error) {
       const failed = error instanceof Error ? error.message : String(error);

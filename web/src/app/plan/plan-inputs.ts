@@ -37,6 +37,9 @@ const BEYOND_MS = 12 * HOUR_MS;
 /** How far ahead plans are made, days. */
 export const AHEAD_DAYS = [7, 14, 30] as const;
 
+/** What is worked out anew with every tick of the clock is the same for as long as it says the same. */
+const SAME = { equal: (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b) };
+
 /** What a plan is made of, as the household has it now. */
 @Injectable({ providedIn: 'root' })
 export class PlanInputs {
@@ -93,7 +96,7 @@ export class PlanInputs {
       vigour: Math.round(100 * vigour.likely) / 100,
       lossPerDay: VITALITY_LOSS[lot.form][storeOf(lot)].perDay,
     }));
-  });
+  }, SAME);
 
   private readonly lots = computed((): readonly LotLeftThen[] => {
     const { lots, taken } = this.larder.things();
@@ -106,7 +109,7 @@ export class PlanInputs {
       onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
       untilMin: lot.useBy === null ? null : (noonOf(lot.useBy).getTime() + DAY_MS / 2 - startMs) / MIN_MS,
     }));
-  });
+  }, SAME);
 
   private readonly committed = computed(() => {
     const [startMs, horizonMin] = [this.startMs(), (this.lastDueMs() + BEYOND_MS - this.startMs()) / MIN_MS];
@@ -123,25 +126,22 @@ export class PlanInputs {
         },
       ];
     });
-  });
+  }, SAME);
 
   /** All of it; the same object for as long as nothing of it has changed. */
-  readonly wanted = computed(
-    (): PlanWanted => ({
-      startMs: this.startMs(),
-      untilMs: this.lastDueMs() + BEYOND_MS,
-      occurrences: this.occurrences(),
-      before: [...this.pours(), ...this.gone()],
-      methods: this.methods(),
-      settings: this.settings(),
-      gear: this.gear(),
-      stocks: this.stocks(),
-      lots: this.lots(),
-      starters: this.starters(),
-      committed: this.committed(),
-    }),
-    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
-  );
+  readonly wanted = computed((): PlanWanted => ({
+    startMs: this.startMs(),
+    untilMs: this.lastDueMs() + BEYOND_MS,
+    occurrences: this.occurrences(),
+    before: [...this.pours(), ...this.gone()],
+    methods: this.methods(),
+    settings: this.settings(),
+    gear: this.gear(),
+    stocks: this.stocks(),
+    lots: this.lots(),
+    starters: this.starters(),
+    committed: this.committed(),
+  }));
 
   private readonly gone = computed(() =>
     Object.values(this.everyPour())

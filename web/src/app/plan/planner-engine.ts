@@ -1,5 +1,6 @@
 import {
   alternatives,
+  type Alternative,
   changesOf,
   layOut,
   mending,
@@ -49,25 +50,52 @@ const breathe = () => new Promise((done) => setTimeout(done));
 
 const gapOf = ({ cost, bound, proven }: Plan) => (proven || cost <= 0 ? 0 : Math.max(0, (cost - bound) / cost));
 
-async function searchWhole(
-  { wanted, places, supposing }: Search,
-  tell: (found: PlanFound) => void,
-  isOn: () => boolean,
+/** What has not become better is told again only after so long, ms: a round may be over in one. */
+const TELL_AGAIN_MS = 250;
+
+/** Goes through what a search finds, and tells of it: at once where it is better, else now and then, and of the last of it. */
+async function telling<T extends { readonly plan: Plan; readonly of: string }>(
+  found: Iterable<T>,
+  show: (found: T) => PlanFound,
+  { tell, isOn }: Listener,
 ): Promise<void> {
-  const asked = supposedOf(wanted, places, supposing);
-  for (const { leaning, plan, likeness, setting } of alternatives(asked, ROUNDS.whole)) {
-    tell({
-      ...shownOf(wanted, plan, setting, places),
-      likeness,
-      leaning: leaning.id,
-      changes: [],
-      round: plan.round,
-      proven: plan.proven,
-      gap: gapOf(plan),
-    });
+  let told = { of: '', cost: Infinity, atMs: 0 };
+  let waiting: T | null = null;
+  for (const now of found) {
+    const better = now.of !== told.of || now.plan.cost < told.cost;
+    if (waiting && now.of !== waiting.of) tell(show(waiting));
+    waiting = now;
+    if (better || now.plan.proven || performance.now() - told.atMs > TELL_AGAIN_MS) {
+      tell(show(now));
+      waiting = null;
+      told = { of: now.of, cost: now.plan.cost, atMs: performance.now() };
+    }
     await breathe();
-    if (!isOn()) return;
+    if (!isOn()) break;
   }
+  if (waiting) tell(show(waiting));
+}
+
+/** Who is told of what is found, and for how long. */
+interface Listener {
+  readonly tell: (found: PlanFound) => void;
+  readonly isOn: () => boolean;
+}
+
+const measured = (plan: Plan) => ({ round: plan.round, proven: plan.proven, gap: gapOf(plan) });
+
+function searchWhole({ wanted, places, supposing }: Search, listener: Listener): Promise<void> {
+  function* found() {
+    const asked = supposedOf(wanted, places, supposing);
+    for (const one of alternatives(asked, ROUNDS.whole)) yield { ...one, of: one.leaning.id };
+  }
+  const show = ({ plan, setting, leaning }: Alternative): PlanFound => ({
+    ...shownOf(wanted, plan, setting, places),
+    ...measured(plan),
+    leaning: leaning.id,
+    changes: [],
+  });
+  return telling(found(), show, listener);
 }
 
 function supposedOf(wanted: PlanWanted, places: readonly KeptPlace[], supposing: Search['supposing']): PlanAsked {
@@ -77,26 +105,22 @@ function supposedOf(wanted: PlanWanted, places: readonly KeptPlace[], supposing:
   return supposed(asked, makes, supposing);
 }
 
-async function searchMend(
-  { wanted, places, supposing }: Search,
-  tell: (found: PlanFound) => void,
-  isOn: () => boolean,
-): Promise<void> {
-  const asked = { ...supposedOf(wanted, places, supposing), pins: [] };
-  const setting = laidOut(asked);
+function searchMend({ wanted, places, supposing }: Search, listener: Listener): Promise<void> {
+  const setting = laidOut({ ...supposedOf(wanted, places, supposing), pins: [] });
   const standing = standingOf(setting, places);
-  for (const plan of plans(mending(setting, standing, places))) {
-    tell({
-      ...shownOf(wanted, plan, setting, places),
-      leaning: 'even',
-      changes: changesShown(wanted, changesOf(standing.makes, plan.makes)),
-      round: plan.round,
-      proven: plan.proven,
-      gap: gapOf(plan),
-    });
-    await breathe();
-    if (!isOn() || plan.round >= ROUNDS.mend) return;
+  function* found() {
+    for (const plan of plans(mending(setting, standing, places))) {
+      yield { plan, of: 'mend' };
+      if (plan.round >= ROUNDS.mend) return;
+    }
   }
+  const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
+    ...shownOf(wanted, plan, setting, places),
+    ...measured(plan),
+    leaning: 'even',
+    changes: changesShown(wanted, changesOf(standing.makes, plan.makes)),
+  });
+  return telling(found(), show, listener);
 }
 
 /** How a make is held on for a hand of it to come at a minute: the step before that hand, longer or shorter than it needs. */
@@ -168,7 +192,7 @@ export const plannerEngine: PlannerApi = {
   async search(search, tell) {
     const mine = ++turn;
     const isOn = () => mine === turn;
-    await (search.is === 'whole' ? searchWhole : searchMend)(search, tell, isOn);
+    await (search.is === 'whole' ? searchWhole : searchMend)(search, { tell, isOn });
   },
   stop() {
     turn++;
