@@ -3,6 +3,7 @@ import { expect, test } from '../support/dairy.js';
 
 const PLACES = [
   '/today',
+  '/plan',
   '/methods',
   '/methods/strained-yogurt',
   '/methods/quark/stages',

@@ -65,7 +65,7 @@ test('a household in ounces and Fahrenheit meets nothing metric on any screen', 
     .click();
   await expect(pounds(page)).toBeVisible();
   await expectNothingMetric(page, page.getByRole('list', { name: 'Stages' }).getByRole('button'));
-  for (const place of ['/methods', '/larder']) {
+  for (const place of ['/methods', '/larder', '/plan']) {
     await page.goto(demo.address + place);
     await expect(pounds(page)).toBeVisible();
     await expectNothingMetric(page);

@@ -65,6 +65,7 @@ import { WhatIf } from './what-if';
   styles: `
     .head {
       display: flex;
+      flex-wrap: wrap;
       align-items: center;
       gap: 0.8rem;
     }

@@ -1,6 +1,7 @@
 import { isNight } from '@oat-crock/contract/wire';
 import type { ScaleLinear } from 'd3-scale';
 import { acidStops, ribbons } from '../pour/geometry';
+import { say } from '../ui/units';
 import { dayTime, span } from '../ui/words';
 import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LanePour } from './lane-geometry';
 
@@ -78,7 +79,7 @@ function rowOf(
         untilX: x(hand.latestMs),
         r: Math.min(DOT.most, DOT.least + DOT.perRoot * Math.sqrt(hand.minutes)),
         night: isNight(hand.atMs, frame.asleep),
-        words: `${hand.says} ${dayTime(hand.atMs)}, ${span(hand.minutes)}`,
+        words: `${say(hand.says)} ${dayTime(hand.atMs)}, ${span(hand.minutes)}`,
       })),
     words: wordsOf(pour),
   };

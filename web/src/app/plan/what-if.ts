@@ -45,6 +45,7 @@ const DAYS_OFFERED = 6;
   styles: `
     :host {
       display: flex;
+      flex-wrap: wrap;
       align-items: center;
       gap: 0.5rem;
     }
