@@ -51,7 +51,7 @@ import { WhatIf } from './what-if';
             <p>{{ change }}</p>
           }
           @for (no of plan.found.notMet; track no.occurrenceId) {
-            <p class="problem">{{ no.why | said }} {{ no.remedy | said }}</p>
+            <p class="problem">{{ no.name }}: {{ no.why | said }} {{ no.remedy | said }}</p>
           }
           <p class="quiet">{{ plan.gap }}</p>
         </article>

@@ -5,7 +5,7 @@ import { placedLanes } from './lane-rows';
 import { movedLane, movingWords } from './moving';
 import { dueAs, dueAt, newOrder } from './new-order';
 import { changeWords, supposedWords } from './found-list';
-import { gapWords, likenessWords, shiftWords } from './plan-words';
+import { gapWords, likenessWords, shiftWords, whenWords } from './plan-words';
 import { plannedPour } from './testing';
 
 const HOUR = 3_600_000;
@@ -193,6 +193,9 @@ describe('the words of a plan', () => {
     expect(gapWords({ proven: true, gap: 0 })).toBe('None is better.');
     expect(gapWords({ proven: false, gap: 0.034 })).toBe('Within 3 % of the best.');
     expect(gapWords({ proven: false, gap: 0.004 })).toBe('Within 0.4 % of the best.');
+    expect(gapWords({ proven: false, gap: 0.99 })).toBe('More rounds may find better.');
+    expect(whenWords(START_MS + HOUR, START_MS)).toMatch(/^\w+ \d\d:\d\d$/);
+    expect(whenWords(START_MS + 200 * HOUR, START_MS)).toMatch(/^\w+ \d+ \w+ \d\d:\d\d$/);
   });
 
   it('say what comes at another time', () => {

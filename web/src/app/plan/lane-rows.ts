@@ -15,9 +15,6 @@ const FOOT_PX = 6;
 const DOT = { least: 1.8, perRoot: 1.15, most: 7 } as const;
 const SHORTEST_PX = 4;
 
-/** A pour as it is drawn, in its row. */
-export type LaneRow = ReturnType<typeof rowOf>;
-
 /**
  * Lanes with their rows where they are drawn: as high as there is room for, higher than that where there are many.
  *
@@ -48,6 +45,7 @@ export function placedLanes(
   return { lanes: placed, heightPx: Math.max(room, y + FOOT_PX) };
 }
 
+/** A pour as it is drawn, in its row. */
 function rowOf(
   pour: LanePour,
   { y, rowPx }: { readonly y: number; readonly rowPx: number },

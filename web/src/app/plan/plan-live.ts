@@ -49,7 +49,7 @@ export class PlanLive {
 const VESSELS: ReadonlySet<string> = new Set(['pot', 'churn', 'jar', 'flask']);
 
 /** Which of some pieces of gear it begins in: a vessel, else the first of them. */
-export function vesselOf(names: readonly string[], gear: readonly Gear[]): string | null {
+function vesselOf(names: readonly string[], gear: readonly Gear[]): string | null {
   const kindOf = (name: string) => gear.find((g) => g.name === name)?.kind ?? name;
   return names.find((name) => VESSELS.has(kindOf(name))) ?? names[0] ?? null;
 }

@@ -88,7 +88,10 @@ export function shownOf(
     }
   return {
     pours: shownPours(wanted, plan.makes, places, setting),
-    notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => ({ occurrenceId: orderId, why, remedy })),
+    notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => {
+      const order = setting.asked.orders.find((o) => o.id === orderId);
+      return { occurrenceId: orderId, name: order?.name ?? order?.method.name ?? '', why, remedy };
+    }),
     likeness: likenessOf(plan, setting.asked),
     buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
       .sort((a, b) => a.byMin - b.byMin)

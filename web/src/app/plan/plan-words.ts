@@ -1,13 +1,20 @@
-import type { PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
+import type { WantedOrder } from '@oat-crock/contract/wire';
 import type { Likeness } from '@oat-crock/core';
 import { written } from '../ui/dates';
-import { dayTime, mass, span } from '../ui/words';
+import { dayTime, span } from '../ui/words';
 import type { PlanFound } from './planner-api';
 
+/** So far ahead a weekday alone would be taken for that of this week. */
+const THIS_WEEK_MS = 6 * 86_400_000;
+
+/** A moment to come: "Sat 09:00", "Sat 12 Dec 09:00" once it is not of this week. */
+export const whenWords = (atMs: number, nowMs: number): string =>
+  atMs - nowMs < THIS_WEEK_MS ? dayTime(atMs) : written(atMs, 'dayClock');
+
 /** When something is wanted: "Sat 09:00", "each Saturday 09:00", "some time". */
-export function dueWords({ due }: Pick<WantedOrder, 'due'>): string {
+export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): string {
   if (due.is === 'some time') return 'some time';
-  if (due.is === 'once') return dayTime(due.atMs);
+  if (due.is === 'once') return whenWords(due.atMs, nowMs);
   return `each ${weekdayAt(due.day, due.atH)}`;
 }
 
@@ -38,16 +45,15 @@ export function likenessWords(likeness: Likeness, startMs: number): readonly str
   ];
 }
 
+/** A bound further off than this says nothing of how good a plan is. */
+const TELLING_GAP = 0.25;
+
 /** How good a plan is known to be. */
 export function gapWords({ proven, gap }: Pick<PlanFound, 'proven' | 'gap'>): string {
   if (proven) return 'None is better.';
+  if (gap > TELLING_GAP) return 'More rounds may find better.';
   const pct = 100 * gap;
   return `Within ${pct < 1 ? pct.toFixed(1) : pct.toFixed(0)} % of the best.`;
-}
-
-/** What is planned of an order and day, in words. */
-export function pourWords({ startMs, readyMs, productG }: PlannedPour): string {
-  return `${mass(productG)}: begin ${dayTime(startMs)}, ready ${dayTime(readyMs)}`;
 }
 
 /** Time from one moment to another: "40 min later", "2 h earlier". */

@@ -54,6 +54,8 @@ export interface PourTrouble {
 /** Something wanted that there is no make for, in words. */
 export interface NotMet {
   readonly occurrenceId: string;
+  /** What it is called. */
+  readonly name: string;
   readonly why: string;
   readonly remedy: string;
 }

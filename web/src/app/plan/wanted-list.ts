@@ -7,11 +7,11 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { SaidPipe } from '../ui/units';
-import { dayTime, mass } from '../ui/words';
+import { mass } from '../ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
 import { PlanDesk } from './plan-desk';
-import { dueWords } from './plan-words';
+import { dueWords, whenWords } from './plan-words';
 import { PourMover } from './pour-mover';
 
 /** What is wanted at the left of the plan: each order with what comes of it, or why nothing does. */
@@ -152,7 +152,7 @@ export class WantedList {
           id: order.id,
           name: order.whom ? `${name} for ${order.whom}` : name,
           much: mass(order.productG),
-          due: dueWords(order),
+          due: dueWords(order, this.desk.inputs.startMs()),
           times: own.length > 0 ? own : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, pourId: null }],
           wrong: own.some((t) => t.unmet),
           firstMs: Math.min(Infinity, ...(times.get(order.id) ?? []).map((o) => o.dueMs ?? Infinity)),
@@ -163,14 +163,15 @@ export class WantedList {
 
   private timeOf({ id, dueMs }: Occurrence) {
     const standing = this.desk.standing();
-    const of = dueMs === null ? '' : `${dayTime(dueMs)}: `;
+    const when = (ms: number) => whenWords(ms, this.desk.inputs.startMs());
+    const of = dueMs === null ? '' : `${when(dueMs)}: `;
     const begun = this.desk.inputs.pours().filter((p) => p.occurrenceId === id && p.batchId !== null);
     const pours = standing?.pours.filter((p) => p.occurrenceId === id) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
     if (pours.length > 0) {
       const [first] = [...pours].sort((a, b) => a.startMs - b.startMs);
       const more = begun.length > 0 ? ' (the rest is on)' : '';
-      const says = `${of}begin ${dayTime(first!.startMs)}${pours.length > 1 ? `, ${pours.length} makes` : ''}${more}`;
+      const says = `${of}begin ${when(first!.startMs)}${pours.length > 1 ? `, ${pours.length} makes` : ''}${more}`;
       return { id, says, unmet: false, pourId: first!.id };
     }
     if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, pourId: null };
