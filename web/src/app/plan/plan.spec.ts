@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { USUAL_SETTINGS, type Kept, type PlannedPour, type WantedOrder } from '@oat-crock/contract/wire';
-import type { Gear } from '@oat-crock/core';
+import type { Gear, Lot } from '@oat-crock/core';
+import { cultured } from '@oat-crock/core/testing';
 import { newGear } from '../larder/new-records';
 import { PlaceKeys } from '../shell/place-keys';
 import { HouseholdActions } from '../state/household.feature';
@@ -319,5 +320,17 @@ describe('hands of a plan on Today', () => {
     expect(near.element.querySelector('a.press')!.textContent.trim()).toBe('Begin it');
     const feeding = await pageOf(PlanCard, [], NOW, { hand: { pour: fed, is: 'feed', atMs: feed.beginMs } });
     expect(feeding.text()).toContain('Feed its culture: 4 g into 120 g of scalded milk at 24 °C.');
+  });
+
+  it('begin the feeding that was planned, out of the strongest jar there is enough of', async () => {
+    const jar = (n: number, amount: number, days: number) =>
+      cultured(idOf(n), NOW / (24 * HOUR) - days, { culture: 'mesophilic', origin: 'pot', name: `Jar ${n}`, amount });
+    const jars = [jar(21, 100, 16), jar(22, 90, 3), jar(23, 2, 0)];
+    const told = [LarderActions.told({ larder: { lots: jars.map((l) => kept<Lot>(l)) } })];
+    const page = await pageOf(PlanCard, [], NOW, { hand: { pour: fed, is: 'feed', atMs: feed.beginMs } }, [], told);
+    await page.click(/^Feed it now/);
+    const bodies = page.written().map((e) => e.body);
+    expect(bodies.some((b) => b.type === 'started' && b.methodId === 'starter-feeding')).toBeTrue();
+    expect(bodies.find((b) => b.type === 'took')).toEqual({ type: 'took', lotId: idOf(22), massG: 4 });
   });
 });

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { sittingsOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { isFed, type Due } from '@oat-crock/core';
+import { CultureActs } from '../cultures/culture-acts';
+import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { nameOf } from '../plan/pour-words';
 import { SaidPipe } from '../ui/units';
@@ -44,6 +47,15 @@ const NEAR_MS = 30 * MIN_MS;
             [attr.aria-label]="(near() ? 'Begin it: ' : 'Its sheet: ') + name()"
             >{{ near() ? 'Begin it' : 'Its sheet' }}</a
           >
+        } @else if (feeds(); as due) {
+          <button
+            type="button"
+            class="press line-press"
+            [attr.aria-label]="'Feed it now: ' + name()"
+            (click)="feed(due)"
+          >
+            Feed it now
+          </button>
         } @else {
           <a class="press line-press" routerLink="/cultures" [attr.aria-label]="'To the cultures: ' + name()"
             >To the cultures</a
@@ -66,6 +78,19 @@ export class PlanCard {
   readonly hand = input.required<PlanHand>();
   readonly first = input(false);
   private readonly clock = inject(KitchenClock);
+  private readonly cultures = inject(OwnCultures);
+  private readonly acts = inject(CultureActs);
+
+  /** The strongest jar of the culture there is enough of, and that is fed. */
+  protected readonly feeds = computed((): Due | null => {
+    const { feed } = this.hand().pour;
+    if (!feed) return null;
+    const [strongest] = this.cultures
+      .dues()
+      .filter(({ lot, leftG }) => lot.culture === feed.culture && isFed(lot) && leftG >= feed.starterG)
+      .sort((a, b) => b.vigour.likely - a.vigour.likely);
+    return strongest ?? null;
+  });
 
   protected readonly name = computed(() => nameOf(this.hand().pour));
   protected readonly at = computed(() => clockTime(this.hand().atMs, this.clock.nowMs()));
@@ -77,6 +102,12 @@ export class PlanCard {
     if (this.hand().is === 'feed' || !sitting) return '';
     return `, ${span(sitting.hands.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
   });
+  /** Begins the feeding as it was planned. */
+  protected feed(due: Due): void {
+    const { milkG, starterG } = this.hand().pour.feed!;
+    this.acts.feed(due, { milkG, starterG });
+  }
+
   protected readonly says = computed(() => {
     const { pour, is } = this.hand();
     if (is === 'begin') return this.sitting()?.hands[0]?.says ?? 'Begin it.';
