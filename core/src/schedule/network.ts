@@ -79,17 +79,13 @@ export interface Network {
 const MEMBERS = 10;
 const TENTH = 1.2816;
 
-/**
- * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over ten makes
- * of the same choices, and the vessels it stands in meanwhile.
- *
- * @throws RangeError where it would never be done, naming the step
- */
-export function networkOf(
-  method: Method,
-  given: Choices,
-  { kitchen: usual, stocks = [] }: Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] } = {},
-): Network {
+/** What a make asks for before it is known how long each of its steps may take: its vessels, and what would defeat it. */
+export type Outline = Pick<Network, 'stands' | 'problems'>;
+
+type NetworkHousehold = Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] };
+
+/** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
+function usualRuns(method: Method, given: Choices, { kitchen: usual, stocks = [] }: NetworkHousehold) {
   const choices = { ...initialChoices(method), ...given };
   const kitchen = kitchenFor(choices, usual);
   const stages = planStages(method, choices, stocks);
@@ -97,6 +93,27 @@ export function networkOf(
   const runs = runMake(stages, environment);
   const stuck = runs.find((run) => !run.finished);
   if (stuck) throw new RangeError(`"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days`);
+  return { choices, kitchen, stages, environment, runs };
+}
+
+/**
+ * What a make asks for, for a tenth of the work of its network.
+ *
+ * @throws RangeError where it would never be done, naming the step
+ */
+export function outlineOf(method: Method, given: Choices, household: NetworkHousehold = {}): Outline {
+  const { runs } = usualRuns(method, given, household);
+  return { stands: standsOf(runs), problems: problemsOf(runs) };
+}
+
+/**
+ * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over ten makes
+ * of the same choices, and the vessels it stands in meanwhile.
+ *
+ * @throws RangeError where it would never be done, naming the step
+ */
+export function networkOf(method: Method, given: Choices, household: NetworkHousehold = {}): Network {
+  const { choices, kitchen, stages, environment, runs } = usualRuns(method, given, household);
   const culture = cultureOf(stages);
   const spread = Array.from({ length: MEMBERS }, (_, i) =>
     runMake(stages, { kitchen, member: hiddenMember(culture ?? 'thermophilic', i + 1) }),

@@ -4,7 +4,7 @@ import type { LotStock } from '../larder/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { gearWord, mostLitres, type Rack } from './gear.js';
-import { networkOf, type Network } from './network.js';
+import { networkOf, outlineOf, type Network, type Outline } from './network.js';
 
 /** Something that is wanted: so much of a product, by when. */
 export interface Order {
@@ -56,25 +56,25 @@ export function madeOf(
       massG: scaled.massG,
       ...potFor(method, { ...given, massG: scaled.massG }, racks),
     };
-    let network: Network;
+    let outline: Outline;
     try {
-      network = networkOf(method, choices, household);
-      const larger = largerVessels(network, given, racks);
+      outline = outlineOf(method, choices, household);
+      const larger = largerVessels(outline, given, racks);
       if (larger) {
         choices = { ...choices, ...larger };
-        network = networkOf(method, choices, household);
+        outline = outlineOf(method, choices, household);
       }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       return no(`${error.message}.`, 'Choose it otherwise on its sheet.');
     }
-    const defeat = network.problems.find((p) => !p.mild);
+    const defeat = outline.problems.find((p) => !p.mild);
     if (defeat) {
       if (VESSELS[defeat.field] && parts < MOST_PARTS) continue;
       return no(defeat.message, defeat.remedy);
     }
-    const short = network.stands.find((stand) => mostLitres(stand.gear, racks) < stand.litres);
-    if (!short) return { ok: true, network, parts };
+    const short = outline.stands.find((stand) => mostLitres(stand.gear, racks) < stand.litres);
+    if (!short) return { ok: true, network: networkOf(method, choices, household), parts };
     const mostL = mostLitres(short.gear, racks);
     if (mostL === 0)
       return no(
@@ -101,7 +101,7 @@ function potFor(method: Method, choices: Choices, racks: readonly Rack[]): Choic
 }
 
 /** Larger vessels for a make that is too much for those it would be made in; null where all are large enough, or the maker chose them. */
-function largerVessels({ problems }: Network, given: Choices, racks: readonly Rack[]): Choices | null {
+function largerVessels({ problems }: Outline, given: Choices, racks: readonly Rack[]): Choices | null {
   const larger = problems.flatMap(({ field, works, mild }) => {
     const kind = VESSELS[field];
     const litres = works?.[field];

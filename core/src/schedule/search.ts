@@ -23,6 +23,8 @@ const PART_LOOKS = 8_000;
 const PART = { least: 3, most: 7 } as const;
 /** The bound is sought, and the whole tried within it, first after so many rounds, then each time after three times as many. */
 const FIRST_WHOLE = 8;
+/** With so few jobs the bound comes at once, and need not be sought for long. */
+const FEW = { jobs: 6, boundRounds: 40 } as const;
 const WHOLE_LATER = 3;
 
 /** The way each job was given, or null where it was left out. */
@@ -54,7 +56,7 @@ export function* search(puzzle: Puzzle, random: Random): Generator<Searched, voi
 
   standing = whole(standing, puzzle, QUICK_LOOKS);
   yield told(1);
-  let nextWhole = FIRST_WHOLE;
+  let nextWhole: number = puzzle.jobs.length <= FEW.jobs ? 2 : FIRST_WHOLE;
   for (let round = 2; !over(); round++) {
     if (round === nextWhole) {
       nextWhole *= WHOLE_LATER;
@@ -114,7 +116,8 @@ function whole(standing: Standing, puzzle: Puzzle, looks: number): Standing {
 
 /** A better bound, and without the ways that it shows to be too dear for anything better (fixing by reduced cost). */
 function ruledOut({ jobs, chosen, cost, bound }: Standing, puzzle: Puzzle): Standing {
-  const better = lowerBound({ ...puzzle, jobs }, cost, BOUND_ROUNDS);
+  const rounds = jobs.length <= FEW.jobs ? FEW.boundRounds : BOUND_ROUNDS;
+  const better = lowerBound({ ...puzzle, jobs }, cost, rounds);
   // What is chosen stays, also for others that are alike: they go on having the same ways.
   const taken = new Set(chosen);
   const kept = jobs.map((job, j) => ({
