@@ -8,7 +8,8 @@ import { HouseholdActions } from '../state/household.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { planFeature } from '../state/plan.feature';
 import { pageOf, type TestPage } from '../testing/page';
-import { PlanCard, planHands } from '../today/plan-card';
+import { PlanCard } from '../today/plan-card';
+import { planHands } from '../today/plan-hands';
 import { PlanDesk } from './plan-desk';
 import { PlanKeeper } from './plan-keeper';
 import { Planner } from './planner';
@@ -131,6 +132,8 @@ describe('the Plan place', () => {
   it('says why something cannot be made, and what would help', async () => {
     const { text } = await open({ orders: [order(1)], gear: [GEAR[0]!] });
     expect(text()).toContain('It wants a thermostat, and the larder has none.');
+    const gone = await open({ orders: [order(1, { methodId: '01J00000000000000000000MTH' })] });
+    expect(gone.text()).toContain('its method is no longer there. Choose another.');
     const soon = await open({ orders: [order(1, { due: { is: 'once', atMs: NOW + 3 * HOUR } })] });
     expect(soon.text()).toMatch(/It takes \d+ h.* nine times in ten/);
   });

@@ -161,13 +161,15 @@ export class WantedList {
       .sort((a, b) => a.firstMs - b.firstMs);
   });
 
-  private timeOf({ id, dueMs }: Occurrence) {
+  private timeOf({ id, dueMs, order }: Occurrence) {
     const standing = this.desk.standing();
     const when = (ms: number) => whenWords(ms, this.desk.inputs.startMs());
     const of = dueMs === null ? '' : `${when(dueMs)}: `;
     const begun = this.desk.inputs.pours().filter((p) => p.occurrenceId === id && p.batchId !== null);
     const pours = standing?.pours.filter((p) => p.occurrenceId === id) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
+    if (!this.book.find(order.methodId))
+      return { id, says: `${of}its method is no longer there. Choose another.`, unmet: true, pourId: null };
     if (pours.length > 0) {
       const [first] = [...pours].sort((a, b) => a.startMs - b.startMs);
       const more = begun.length > 0 ? ' (the rest is on)' : '';

@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import { plannedPour } from '../plan/testing';
+import { LarderActions } from '../state/larder.feature';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { AlertAsk } from './alert-ask';
@@ -75,5 +77,29 @@ describe('being told of hands', () => {
     const { alerts } = await at(45);
     expect(rung).toBe(0);
     expect(alerts.said()).toContain('Stand the pot');
+  });
+
+  it('rings for what the plan has begun or fed, once, and again where that was moved', async () => {
+    localStorage.setItem('oat-crock-alerts', JSON.stringify({ by: 'chime and note' }));
+    const { page, alerts } = await at(20);
+    rung = 0;
+    notes = [];
+    const nowMs = START_MS + 20 * MIN;
+    const tell = async (startMs: number, version: number) => {
+      const item = plannedPour({ name: 'Quark', whom: 'the bakery', startMs });
+      page.store.dispatch(LarderActions.told({ larder: { pours: [{ version, goneMs: null, item }] } }));
+      await page.fixture.whenStable();
+      TestBed.tick();
+    };
+    await tell(nowMs + 60 * MIN, 1);
+    expect(rung).toBe(0);
+    await tell(nowMs + 2 * MIN, 2);
+    expect(rung).toBe(1);
+    expect(notes).toEqual(['Quark for the bakery: Begin it.']);
+    expect(alerts.near().length).toBe(1);
+    await tell(nowMs + 2 * MIN, 3);
+    expect(rung).toBe(1);
+    await tell(nowMs + 1 * MIN, 4);
+    expect(rung).toBe(2);
   });
 });

@@ -6,8 +6,11 @@ import { keepHere, keptHere } from '../state/kept-here';
 import { selectLive } from '../state/log.feature';
 import { say } from '../ui/units';
 import { clockTime, toFive } from '../ui/words';
+import { PlanKeeper } from '../plan/plan-keeper';
+import { nameOf } from '../plan/pour-words';
 import { Bell } from './bell';
-import { nextHands, type NextHand } from './next-hands';
+import { nextHands } from './next-hands';
+import { planHands, planHandSays } from './plan-hands';
 
 /** How somebody wants to be told: not asked yet, not at all, by a chime, or by a chime and a note of the device. */
 export type ToldBy = 'unasked' | 'nothing' | 'chime' | 'chime and note';
@@ -35,6 +38,14 @@ export const DEVICE_NOTES = new InjectionToken<{
   }),
 });
 
+/** Hands that are near: of what, when, and what they do. */
+interface Near {
+  readonly key: string;
+  readonly of: string;
+  readonly atMs: number;
+  readonly text: string;
+}
+
 /** Tells somebody, wherever they are in the house, that hands are near: once for each set of hands. */
 @Injectable({ providedIn: 'root' })
 export class Alerts {
@@ -50,13 +61,27 @@ export class Alerts {
   readonly said = signal('');
   private readonly told = new Set<string>();
 
-  /** The next hands of each make that are due within minutes. */
-  readonly near = computed(() => {
+  private readonly planned = inject(PlanKeeper).pours;
+
+  /** The next hands of each make that are due within minutes, and what of the plan is to be begun or fed. */
+  readonly near = computed((): readonly Near[] => {
     const nowMs = this.clock.nowMs();
-    return nextHands(this.live(), this.followed()).filter(
-      ({ recordable, finishes, hand }) =>
-        (recordable || finishes) && hand.atMs - nowMs <= NEAR_MS && nowMs - hand.atMs < STALE_MS,
-    );
+    const live = nextHands(this.live(), this.followed())
+      .filter(({ recordable, finishes }) => recordable || finishes)
+      .map(({ batch, hand, finishes }): Near => ({
+        key: `${batch.id} ${hand.stageId} ${finishes}`,
+        of: batch.name,
+        atMs: hand.atMs,
+        text: finishes ? 'Weigh it and log what came out.' : hand.instruction,
+      }));
+    const open = this.planned().filter((p) => p.batchId === null);
+    const planned = planHands(open, nowMs).map((hand): Near => ({
+      key: `${hand.pour.id} ${hand.is} ${hand.atMs}`,
+      of: nameOf(hand.pour),
+      atMs: hand.atMs,
+      text: planHandSays(hand),
+    }));
+    return [...live, ...planned].filter(({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS);
   });
 
   constructor() {
@@ -71,14 +96,13 @@ export class Alerts {
     if (by !== 'nothing') this.bell.ring();
   }
 
-  private tell({ batch, hand, finishes }: NextHand): void {
-    const key = `${batch.id} ${hand.stageId} ${finishes}`;
+  private tell({ key, of, atMs, text }: Near): void {
     if (this.told.has(key)) return;
     this.told.add(key);
-    const text = finishes ? 'Weigh it and log what came out.' : say(hand.instruction);
-    this.said.set(`${clockTime(toFive(hand.atMs), this.clock.nowMs())}, ${batch.name}: ${text}`);
+    const words = say(text);
+    this.said.set(`${clockTime(toFive(atMs), this.clock.nowMs())}, ${of}: ${words}`);
     const by = this.by();
     if (by === 'chime' || by === 'chime and note') this.bell.ring();
-    if (by === 'chime and note') this.notes.show(batch.name, text);
+    if (by === 'chime and note') this.notes.show(of, words);
   }
 }

@@ -1,20 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { sittingsOf, type PlannedPour } from '@oat-crock/contract/wire';
 import { isFed, type Due } from '@oat-crock/core';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { nameOf } from '../plan/pour-words';
 import { SaidPipe } from '../ui/units';
-import { clockTime, fromNow, mass, span } from '../ui/words';
-
-/** Hands of the plan that come next: a make to be begun, or the feeding of its culture before it. */
-export interface PlanHand {
-  readonly pour: PlannedPour;
-  readonly is: 'begin' | 'feed';
-  readonly atMs: number;
-}
+import { clockTime, fromNow, span } from '../ui/words';
+import { firstSitting, planHandSays, type PlanHand } from './plan-hands';
 
 const MIN_MS = 60_000;
 /** So near, it is begun. */
@@ -96,9 +89,8 @@ export class PlanCard {
   protected readonly at = computed(() => clockTime(this.hand().atMs, this.clock.nowMs()));
   protected readonly when = computed(() => fromNow(this.hand().atMs, this.clock.nowMs()));
   protected readonly near = computed(() => this.hand().atMs - this.clock.nowMs() < NEAR_MS);
-  private readonly sitting = computed(() => sittingsOf(this.hand().pour.hands.filter((h) => h.minutes > 0))[0] ?? null);
   protected readonly minutes = computed(() => {
-    const sitting = this.sitting();
+    const sitting = firstSitting(this.hand().pour);
     if (this.hand().is === 'feed' || !sitting) return '';
     return `, ${span(sitting.hands.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
   });
@@ -108,26 +100,5 @@ export class PlanCard {
     this.acts.feed(due, { milkG, starterG });
   }
 
-  protected readonly says = computed(() => {
-    const { pour, is } = this.hand();
-    if (is === 'begin') return this.sitting()?.hands[0]?.says ?? 'Begin it.';
-    const { starterG, milkG, tempC } = pour.feed!;
-    return `Feed its culture: ${starterG.toFixed(0)} g into ${mass(milkG)} of scalded milk at ${tempC.toFixed(0)} °C.`;
-  });
-}
-
-/** So long ahead the hands of a plan stand among those of Today. */
-const AHEAD_MS = 24 * 60 * MIN_MS;
-const SHOWN = 4;
-
-/** What of a plan comes next: what is to be begun, and what is to be fed for it. */
-export function planHands(pours: readonly PlannedPour[], nowMs: number): readonly PlanHand[] {
-  return pours
-    .flatMap((pour): PlanHand[] => [
-      { pour, is: 'begin', atMs: pour.startMs },
-      ...(pour.feed ? [{ pour, is: 'feed' as const, atMs: pour.feed.beginMs }] : []),
-    ])
-    .filter(({ is, atMs }) => atMs < nowMs + AHEAD_MS && (is === 'begin' || atMs > nowMs - 60 * MIN_MS))
-    .sort((a, b) => a.atMs - b.atMs)
-    .slice(0, SHOWN);
+  protected readonly says = computed(() => planHandSays(this.hand()));
 }

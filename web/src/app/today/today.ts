@@ -23,7 +23,8 @@ import { FeedCard } from './feed-card';
 import { HandCard } from './hand-card';
 import { keptStarters } from './kept-starters';
 import { nextHands } from './next-hands';
-import { PlanCard, planHands } from './plan-card';
+import { PlanCard } from './plan-card';
+import { planHands } from './plan-hands';
 import { roomWords } from './room-words';
 import { SaidPipe, say } from '../ui/units';
 
