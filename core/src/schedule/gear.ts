@@ -31,15 +31,20 @@ export function racksOf(gear: readonly PlanGear[]): readonly Rack[] {
   const named = new Set(gear.map((g) => g.kind));
   const usual = gear.length === 0 ? [...TAKEN_TO_BE_THERE, 'thermostat' as const] : TAKEN_TO_BE_THERE;
   const there = usual.filter((kind) => !named.has(kind)).map((kind) => ({ kind, holdsL: null, count: 1 }));
-  return [...gear, ...there]
-    .filter(({ count }) => count > 0)
-    .map((g): Rack => {
-      const mostL = g.holdsL === null ? Infinity : g.holdsL * GEAR_TYPES[g.kind].fillable;
-      const several = (g as PlanGear).several ?? (SHARED.has(g.kind) && (g.holdsL !== null || g.kind === 'cold-shelf'));
-      const capacity = several ? (mostL === Infinity ? UNBOUNDED : Math.floor(TENTHS * mostL * g.count)) : g.count;
-      return { gear: g, capacity, mostL, several };
-    })
-    .sort((a, b) => a.mostL - b.mostL);
+  return (
+    [...gear, ...there]
+      .filter(({ count }) => count > 0)
+      // Two boxes may be kept at two warmths: each is a rack of its own.
+      .flatMap((g) => (g.kind in CROCK_BULK ? Array.from({ length: g.count }, () => ({ ...g, count: 1 })) : [g]))
+      .map((g): Rack => {
+        const mostL = g.holdsL === null ? Infinity : g.holdsL * GEAR_TYPES[g.kind].fillable;
+        const several =
+          (g as PlanGear).several ?? (SHARED.has(g.kind) && (g.holdsL !== null || g.kind === 'cold-shelf'));
+        const capacity = several ? (mostL === Infinity ? UNBOUNDED : Math.floor(TENTHS * mostL * g.count)) : g.count;
+        return { gear: g, capacity, mostL, several };
+      })
+      .sort((a, b) => a.mostL - b.mostL)
+  );
 }
 
 const UNBOUNDED = 1_000_000;

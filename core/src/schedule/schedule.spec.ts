@@ -246,6 +246,9 @@ describe('a plan', () => {
     expect(Math.abs(begins[0]! - begins[1]!)).toBeLessThan(240);
     const unlike = [two[0]!, { ...two[1]!, choices: { keepC: 39 } }];
     expect(planFor(asked(unlike, { gear: one(24) }), 60).cost).toBeGreaterThan(together.cost);
+    // Two such boxes may be kept at two warmths.
+    const pair = one(24).map((g) => (g.kind === 'thermostat' ? { ...g, count: 2 } : g));
+    expect(planFor(asked(unlike, { gear: pair }), 60).cost).toBeCloseTo(together.cost, 1);
   });
 
   it('leaves alone what is on already, and begins nothing before its milk is there', () => {
