@@ -143,6 +143,35 @@ describe('a plan that a late batch runs into', () => {
     expect(kept.unmet[0]!.why).toContain('Thick yogurt');
   });
 
+  it('is mended whatever is late in whatever week: nothing clashes, and what is left out says why', () => {
+    for (const seed of [1, 2, 3, 4, 5, 6]) {
+      const week = someWeeks(4, 7, seed);
+      const found = planFor(week, ROUNDS);
+      const make = found.makes[seed % found.makes.length]!;
+      const fromMin = make.way.startMin - 60;
+      const stands = (['pot', 'thermostat', 'strainer', 'hob'] as const).flatMap((gear) =>
+        [1, 2].map(() => ({ gear, litres: 5, keepC: 25, fromMin, toMin: fromMin + 400 + 60 * seed })),
+      );
+      const hands = [{ atMin: fromMin + 60, minutes: 45 }];
+      const setting = layOut({ ...week, committed: [{ name: 'Late pot', hands, stands }] });
+      const before = standingOf(setting, placesOf(found.makes));
+      const mended = searched(mending(setting, before, placesOf(found.makes)));
+      const after = standingOf(setting, placesOf(mended.makes));
+      expect(after.troubles.flatMap((t) => t.breaks.map((b) => b.is)))
+        .withContext(`seed ${seed}`)
+        .not.toContain('gear');
+      expect(after.troubles.flatMap((t) => t.breaks.map((b) => b.is)))
+        .withContext(`seed ${seed}`)
+        .not.toContain('hands');
+      expect(mended.makes.length + mended.unmet.length).toBeGreaterThanOrEqual(found.makes.length);
+      const moved = changesOf(before.makes, mended.makes).length;
+      const troubled = before.troubles.length;
+      expect(moved === 0)
+        .withContext(`seed ${seed}`)
+        .toBe(troubled === 0);
+    }
+  });
+
   it('is not touched where all of it holds', () => {
     const free = layOut(asked);
     const still = searched(mending(free, standingOf(free, places), places));
