@@ -43,6 +43,7 @@ test('a line begins with a pot, is divided, frozen, fed, and what is fed joins i
   await page.getByRole('combobox', { name: 'Its line is begun again' }).click();
   await page.getByRole('option', { name: /^By taste/ }).click();
   await expect(panel(page)).toContainText('your marks of sourness decide');
+  await expect(page.getByRole('listbox')).toHaveCount(0);
   expect(await violations(page)).toEqual([]);
 
   // one touch feeds it: a small make of its own, which takes of it

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { PlannedPour } from '@oat-crock/contract/wire';
 import type { Moving } from './moving';
 import { PlanDesk } from './plan-desk';
@@ -17,6 +17,16 @@ export class PourMover {
   /** The hand that arrow keys move, as its pour and its stage; empty for the whole pour. */
   readonly gripped = signal('');
   private asked = 0;
+  /** It was let go, and is shown where it was until the plan has been laid out with it there. */
+  private dropped = false;
+
+  constructor() {
+    effect(() => {
+      this.desk.standing();
+      this.desk.failed();
+      if (this.dropped) this.leave();
+    });
+  }
 
   /** Moves a pour, or one of its hands where that is named, to a moment. */
   to(pour: PlannedPour, atMs: number, stageId: string | null = null): void {
@@ -24,6 +34,7 @@ export class PourMover {
     const told = before?.pour.id === pour.id ? before.told : null;
     const hand = stageId === null ? null : { stageId, atMs };
     this.chosen.set(pour.id);
+    this.dropped = false;
     this.moving.set({ pour, startMs: hand ? pour.startMs : atMs, hand, told });
     void this.check();
   }
@@ -41,8 +52,9 @@ export class PourMover {
     const now = this.moving();
     if (!now) return;
     const told = await this.check();
-    this.moving.set(null);
-    if (told) this.desk.put(now.pour, now.startMs, told.pour.held);
+    if (!told) return this.leave();
+    this.dropped = true;
+    this.desk.put(now.pour, now.startMs, told.pour.held);
   }
 
   /** Puts it at the nearest moment at which it holds. */
@@ -53,6 +65,7 @@ export class PourMover {
   }
 
   leave(): void {
+    this.dropped = false;
     this.moving.set(null);
   }
 
