@@ -1,6 +1,6 @@
 import type { KeptPlace, Method, Order } from '@oat-crock/core';
 import type { Occurrence } from './orders.js';
-import { begunOf, type PlannedPour } from './pours.js';
+import { begunOf, wantedName, type PlannedPour } from './pours.js';
 
 const MIN_MS = 60_000;
 
@@ -23,7 +23,7 @@ export function ordersOf(
     return [
       {
         id,
-        name: order.whom ? `${method.name} for ${order.whom}` : method.name,
+        name: wantedName(method.name, order.whom),
         method,
         choices: order.choices,
         productG: order.productG * share,

@@ -1,4 +1,12 @@
-import type { Break, Choices, CultureId, HeldStage, Plan, PlannedMake } from '@oat-crock/core';
+import {
+  heldStage,
+  type Break,
+  type Choices,
+  type CultureId,
+  type HeldStage,
+  type Plan,
+  type PlannedMake,
+} from '@oat-crock/core';
 import type { Occurrence } from './orders.js';
 
 const MIN_MS = 60_000;
@@ -119,6 +127,13 @@ export function poursOf(
   });
 }
 
+/** What something wanted is called: "Quark for the bakery". */
+export const wantedName = (name: string, whom: string): string => (whom ? `${name} for ${whom}` : name);
+
+/** What a planned make is called: as what is wanted, and which part of it. */
+export const pourName = ({ name, whom, part, parts }: PlannedPour): string =>
+  `${wantedName(name, whom)}${parts > 1 ? `, ${part} of ${parts}` : ''}`;
+
 /** What is known of a make besides where it is. */
 export interface PourMarks {
   readonly isPinned: (make: PlannedMake) => boolean;
@@ -163,11 +178,7 @@ function pourOf(
     readyMs: ms(way.readyMin),
     readyLateMs: ms(way.readyLateMin),
     dueMs,
-    held: way.held && {
-      stageId: network.steps[way.held.step]!.stageId,
-      forMin: way.held.forMin,
-      afterWakingMin: way.held.afterWakingMin,
-    },
+    held: heldStage(network, way.held),
     accepted: [],
     pinned: false,
     hands: network.steps.map(({ stageId, says, handsMin }, i): PlannedHand => {

@@ -5,6 +5,7 @@ import { layOut, planFor, plans } from './plan.js';
 import { changesOf, mending } from './mend.js';
 import type { Order } from './orders.js';
 import { standingOf, type KeptPlace } from './standing.js';
+import { heldIn, heldStage } from './timeline.js';
 import { supposed, weighsIn } from './supposed.js';
 
 const DAY = 1440;
@@ -24,11 +25,7 @@ const placesOf = (makes: readonly PlannedMake[], pinned = false): KeptPlace[] =>
     orderId,
     part,
     startMin: way.startMin,
-    held: way.held && {
-      stageId: network.steps[way.held.step]!.stageId,
-      forMin: way.held.forMin,
-      afterWakingMin: way.held.afterWakingMin,
-    },
+    held: heldStage(network, way.held),
     pinned,
   }));
 
@@ -49,6 +46,20 @@ const asked: PlanAsked = {
 };
 const plan = planFor(asked, ROUNDS);
 const places = placesOf(plan.makes);
+
+describe('a step that is held on', () => {
+  it('is the same by its place and by its name', () => {
+    for (const { network } of plan.makes) {
+      network.steps.forEach(({ stageId }, step) => {
+        const held = { step, forMin: 30, afterWakingMin: 15 };
+        expect(heldStage(network, held)).toEqual({ stageId, forMin: 30, afterWakingMin: 15 });
+        expect(heldIn(network, heldStage(network, held))).toEqual(held);
+      });
+      expect([heldStage(network, null), heldIn(network, null)]).toEqual([null, null]);
+      expect(heldIn(network, { stageId: 'no such', forMin: 1, afterWakingMin: 0 })).toBeNull();
+    }
+  });
+});
 
 describe('a plan that was taken', () => {
   it('stands as it was found for as long as nothing has changed, whatever week it is of', () => {

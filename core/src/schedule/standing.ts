@@ -31,11 +31,14 @@ export interface Standing extends Pick<Plan, 'makes' | 'unmet' | 'nightHandsMin'
   readonly unplaced: readonly { readonly orderId: string; readonly part: number }[];
 }
 
-/** The place that is kept of a make; what was to be begun already is begun at once. */
+/** The place that is kept of a make; undefined where it has none yet. */
 export const placeOf = ({ order, part }: WantedMake, places: readonly KeptPlace[]): KeptPlace | undefined =>
   places.find((p) => p.orderId === order.id && p.part === part);
 
-/** Where each make that has a place stands: each in the first of its pieces of gear that is free, in order of time. */
+/**
+ * Where each make that has a place stands, in order of time: each in the first of its pieces of gear that is free, what was to be
+ * begun already at once.
+ */
 function standingWays(all: readonly WantedMake[], setting: Setting, places: readonly KeptPlace[]) {
   const board = emptyBoard(setting.puzzle);
   const placed = all.flatMap((wanted) => {
@@ -71,8 +74,8 @@ export function standingOf(setting: Setting, places: readonly KeptPlace[]): Stan
   const troubles = made.makes.flatMap((make): Trouble[] => {
     const { breaks, repair } = moved(setting, made.makes, make, make.way.startMin, make.way.held);
     const place = places.find((p) => p.orderId === make.orderId && p.part === make.part)!;
-    const all = [...lateToBegin(place.startMin), ...breaks];
-    return all.length > 0 ? [{ make, breaks: all, repair }] : [];
+    const found = [...lateToBegin(place.startMin), ...breaks];
+    return found.length > 0 ? [{ make, breaks: found, repair }] : [];
   });
   const wanted = new Set(made.makes.map((m) => m.orderId));
   return {

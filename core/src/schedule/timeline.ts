@@ -17,6 +17,13 @@ export function heldIn({ steps }: Pick<Network, 'steps'>, held: HeldStage | null
   return held && step >= 0 ? { step, forMin: held.forMin, afterWakingMin: held.afterWakingMin } : null;
 }
 
+/** The step that is held on, by its name. */
+export function heldStage({ steps }: Pick<Network, 'steps'>, held: Held | null): HeldStage | null {
+  if (!held) return null;
+  const { step, ...how } = held;
+  return { stageId: steps[step]!.stageId, ...how };
+}
+
 /** When a step begins and ends, minutes of the plan. */
 export interface Walked {
   readonly beginMin: number;

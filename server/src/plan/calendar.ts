@@ -1,4 +1,4 @@
-import { sittingsOf, type Kept, type PlannedPour, type Sitting } from '@oat-crock/contract';
+import { pourName, sittingsOf, type Kept, type PlannedPour, type Sitting } from '@oat-crock/contract';
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator';
 
 const MIN_MS = 60_000;
@@ -50,8 +50,8 @@ interface PlanEvent {
 }
 
 function eventsOf(pour: PlannedPour): readonly PlanEvent[] {
-  const { name, whom, feed, dueMs } = pour;
-  const of = whom ? `${name}, ${whom}` : name;
+  const { feed, dueMs } = pour;
+  const of = pourName(pour);
   const visits = sittingsOf(pour.hands).map((sitting): PlanEvent => ({
     id: sitting.hands[0]!.stageId,
     fromMs: sitting.fromMs,
