@@ -25,9 +25,8 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import { type PlannedPour, pourName } from '@oat-crock/contract/wire';
 import { Paper } from '../paper/paper';
-import { nameOf } from '../plan/pour-words';
 import { PlanKeeper } from '../plan/plan-keeper';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
@@ -118,13 +117,13 @@ export class Methods {
   });
   protected readonly plannedWords = computed(() => {
     const pour = this.planned();
-    return pour && `${nameOf(pour)}, planned to be begun ${dayTime(pour.startMs)}`;
+    return pour && `${pourName(pour)}, planned to be begun ${dayTime(pour.startMs)}`;
   });
 
   /** A planned make is decided as it was planned, in the gear it was given; the address forgets it. */
   private decideAsPlanned(pour: PlannedPour): void {
     const { methodId, choices, id: pourId } = pour;
-    this.store.dispatch(DraftActions.forPour({ methodId, choices, name: nameOf(pour), pourId }));
+    this.store.dispatch(DraftActions.forPour({ methodId, choices, name: pourName(pour), pourId }));
     this.decision.useGear(pour.gear);
     void this.router.navigate([], { queryParams: {}, replaceUrl: true });
   }

@@ -29,7 +29,7 @@ import { WhatIf } from './what-if';
       <p class="problem" role="alert">The search stopped: {{ failed }}. Try it again.</p>
     }
     <div class="row">
-      @for (plan of plans(); track plan.found.leaning) {
+      @for (plan of plans(); track plan.found.of) {
         <article [class.here]="plan.here">
           <div class="name">
             <h3 [title]="plan.why">{{ plan.name }}</h3>
@@ -124,14 +124,14 @@ export class FoundList {
     const startMs = this.desk.inputs.startMs();
     const of = this.desk.draft()?.of;
     return (searching?.found ?? []).map((found) => {
-      const leaning = LEANINGS.find((l) => l.id === found.leaning)!;
-      const name = searching?.is === 'mend' ? 'Moving as little as it must' : leaning.name;
+      const leaning = leaningOf(found.of);
+      const name = leaning?.name ?? 'Moving as little as it must';
       return {
         found,
         name,
-        why: searching?.is === 'mend' ? '' : leaning.why,
+        why: leaning?.why ?? '',
         words: likenessWords(found.likeness, startMs).join(' '),
-        same: sameAs(found, searching?.found ?? []),
+        same: leaningOf(found.sameAs)?.name ?? '',
         changes: found.changes.map(changeWords),
         gap: searching?.running ? '' : gapWords(found),
         here: of === name,
@@ -144,22 +144,7 @@ export class FoundList {
   }
 }
 
-/** Plans whose makes all begin within so long of each other are one. */
-const SAME_MS = 45 * 60_000;
-
-/** The name of an earlier plan that is the same in all but minutes; empty where there is none. */
-function sameAs(found: PlanFound, all: readonly PlanFound[]): string {
-  const before = all.slice(0, all.indexOf(found)).find((other) => isSame(found, other));
-  return before ? LEANINGS.find((l) => l.id === before.leaning)!.name : '';
-}
-
-function isSame(a: PlanFound, b: PlanFound): boolean {
-  const begins = new Map(b.pours.map((p) => [`${p.occurrenceId} ${p.part}`, p.startMs]));
-  return (
-    a.pours.length === b.pours.length &&
-    a.pours.every((p) => Math.abs((begins.get(`${p.occurrenceId} ${p.part}`) ?? Infinity) - p.startMs) <= SAME_MS)
-  );
-}
+const leaningOf = (id: PlanFound['of'] | null) => LEANINGS.find((l) => l.id === id) ?? null;
 
 /** "the cream comes a day late" */
 export function supposedWords(what: Supposition): string {
@@ -168,12 +153,19 @@ export function supposedWords(what: Supposition): string {
   return 'nobody is at home';
 }
 
-/** What of a make comes at another time, in a sentence. */
+/** Hands that follow each other within so long are one visit. */
+const ONE_VISIT_MS = 30 * 60_000;
+
+/** What of a make comes at another time, in a sentence: when it is begun, and when its other hands come. */
 export function changeWords({ name, fromMs, toMs, hands }: PlanFound['changes'][number]): string {
   if (fromMs === null) return `${name} is begun ${dayTime(toMs!)}.`;
   if (toMs === null) return `${name} is left out.`;
-  if (fromMs !== toMs) return `${name} is begun ${dayTime(toMs)}, ${shiftWords(fromMs, toMs)}.`;
-  const [first] = hands;
-  const rest = hands.length > 1 ? `, and ${hands.length - 1} more of its hands` : '';
-  return `${name}: "${first!.name}" ${dayTime(first!.toMs)}, ${shiftWords(first!.fromMs, first!.toMs)}${rest}.`;
+  const visits = hands.filter((h, i) => i === 0 || h.toMs - hands[i - 1]!.toMs > ONE_VISIT_MS);
+  const isMoved = fromMs !== toMs;
+  const times = (isMoved ? visits.slice(1) : visits).map((h) => dayTime(h.toMs));
+  if (isMoved) {
+    const others = times.length > 0 ? `; its hands then come ${times.join(', ')}` : '';
+    return `${name} is begun ${dayTime(toMs)}, ${shiftWords(fromMs, toMs)}${others}.`;
+  }
+  return `${name}: hands come ${times.join(', ')}, ${shiftWords(hands[0]!.fromMs, hands[0]!.toMs)}.`;
 }

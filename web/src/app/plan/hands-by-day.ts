@@ -1,9 +1,8 @@
-import { sittingsOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { type PlannedPour, pourName, sittingsOf } from '@oat-crock/contract/wire';
 import { say } from '../ui/units';
 import { written } from '../ui/dates';
 import { mass, span } from '../ui/words';
 import type { LanePour } from './lane-geometry';
-import { nameOf } from './pour-words';
 import { dayHeading } from './plan-words';
 
 /** A visit to the crocks, in words. */
@@ -41,7 +40,7 @@ export function handsByDay(planned: readonly PlannedPour[], live: readonly LaneP
   });
   const visits = [
     ...[
-      ...planned.map((p) => ({ of: nameOf(p), hands: p.hands })),
+      ...planned.map((p) => ({ of: pourName(p), hands: p.hands })),
       ...live.map((l) => ({ of: l.name, hands: l.hands })),
     ]
       .flatMap(({ of, hands }) => sittingsOf(hands.filter((h) => h.minutes > 0)).map((sitting) => ({ of, sitting })))
@@ -55,7 +54,7 @@ export function handsByDay(planned: readonly PlannedPour[], live: readonly LaneP
       ),
     ...planned.flatMap((pour) => feedingVisits(pour, visit)),
     ...planned.flatMap((p) =>
-      p.dueMs === null ? [] : [visit(p.dueMs, nameOf(p), `Handed on: ${mass(p.productG)}.`, 0)],
+      p.dueMs === null ? [] : [visit(p.dueMs, pourName(p), `Handed on: ${mass(p.productG)}.`, 0)],
     ),
   ].sort((a, b) => a.atMs - b.atMs);
   return [...Map.groupBy(visits, (v) => dayHeading(v.atMs))].map(([day, own]) => ({
@@ -71,7 +70,7 @@ function feedingVisits(
 ): readonly Timed[] {
   const { feed } = pour;
   if (!feed) return [];
-  const of = `Starter for ${nameOf(pour)}`;
+  const of = `Starter for ${pourName(pour)}`;
   const says = `Stir ${feed.starterG.toFixed(0)} g of the culture into ${mass(feed.milkG)} of scalded milk at ${feed.tempC.toFixed(0)} °C.`;
   return [
     visit(feed.beginMs, of, says, FEED_MIN.begin),

@@ -6,7 +6,7 @@ import { movedLane, movingWords } from './moving';
 import { dueAs, dueAt, newOrder } from './new-order';
 import { changeWords, supposedWords } from './found-list';
 import { gapWords, likenessWords, shiftWords, whenWords } from './plan-words';
-import { plannedPour } from './testing';
+import { plannedPour } from '../testing/planned';
 
 const HOUR = 3_600_000;
 const FRAME: LaneFrame = {
@@ -203,9 +203,13 @@ describe('the words of a plan', () => {
     expect(changeWords(change)).toMatch(/^Quark is begun \w+ \d\d:\d\d, 2 h later\.$/);
     expect(changeWords({ ...change, toMs: null })).toBe('Quark is left out.');
     expect(changeWords({ ...change, fromMs: null })).toMatch(/^Quark is begun \w+ \d\d:\d\d\.$/);
-    const hand = { name: 'ladle', fromMs: START_MS, toMs: START_MS - HOUR };
-    expect(changeWords({ ...change, toMs: START_MS, hands: [hand, hand] })).toMatch(
-      /^Quark: "ladle" .+, 60 min|1 h earlier, and 1 more of its hands\.$/,
+    const at = (h: number) => ({ name: 'ladle', fromMs: START_MS + h * HOUR, toMs: START_MS + (h + 2) * HOUR });
+    // Hands that follow each other at once are one visit; the first is the beginning itself.
+    expect(changeWords({ ...change, hands: [at(0), at(0.2), at(5), at(20)] })).toMatch(
+      /^Quark is begun \w+ \d\d:\d\d, 2 h later; its hands then come \w+ \d\d:\d\d, \w+ \d\d:\d\d\.$/,
+    );
+    expect(changeWords({ ...change, toMs: START_MS, hands: [at(5)] })).toMatch(
+      /^Quark: hands come \w+ \d\d:\d\d, 2 h later\.$/,
     );
     expect(shiftWords(START_MS, START_MS - 30 * 60_000)).toBe('30 min earlier');
   });

@@ -1,7 +1,13 @@
-import { isNight, type Asleep, type PlannedHand, type PlannedPour, type PourPoint } from '@oat-crock/contract/wire';
+import {
+  type Asleep,
+  isNight,
+  type PlannedHand,
+  type PlannedPour,
+  pourName,
+  type PourPoint,
+} from '@oat-crock/contract/wire';
 import type { Batch, Followed } from '@oat-crock/core';
 import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
-import { nameOf } from './pour-words';
 import type { PourTrouble } from './planner-api';
 
 /** A pour in a lane: one that is planned, or one that is on. */
@@ -38,7 +44,7 @@ const ON_NOW = 'On now';
 export function plannedLane(pour: PlannedPour, troubles: readonly PourTrouble[]): LanePour {
   return {
     id: pour.id,
-    name: nameOf(pour),
+    name: pourName(pour),
     is: 'planned',
     startMs: pour.startMs,
     readyMs: pour.readyMs,

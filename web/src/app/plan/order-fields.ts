@@ -1,41 +1,116 @@
-import { METHODS } from '@oat-crock/core';
-import { numberAsked, type Asked } from '../ui/asked';
+import type { Due, WantedOrder } from '@oat-crock/contract/wire';
+import { METHODS, type Choices, type Method } from '@oat-crock/core';
+import { numberAsked, type Asked, type OptionAsked } from '../ui/asked';
 import { written } from '../ui/dates';
+import { weekdays } from '../ui/weekday-toggle';
+import { dueAs } from './new-order';
 
-export const WHEN: Asked = {
-  type: 'option',
-  path: 'is',
-  label: 'When',
-  options: [
-    { id: 'once', label: 'Once' },
-    { id: 'weekly', label: 'Every week' },
-    { id: 'some time', label: 'Some time', why: 'When it suits the rest' },
-  ],
-};
-export const MADE: Asked = {
-  type: 'option',
-  path: 'choices',
-  label: 'Made',
-  options: [
-    { id: 'usual', label: 'As the method has it' },
-    { id: 'sheet', label: 'As on its sheet now' },
-    { id: 'own', label: 'As it was wanted' },
-  ],
-};
-export const MUCH = numberAsked('productG', 'How much', ' g', [100, 500_000, 100], { why: 'Of what is handed on.' });
-export const WHOM: Asked = { type: 'text', path: 'whom', label: 'For whom', most: 80 };
-export const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
+/** A row of the form: what is asked, what stands there, and what becomes of what is written. */
+export type OrderRow =
+  | { readonly id: string; readonly field: Asked; readonly value: unknown; readonly set: (value: unknown) => void }
+  | {
+      readonly id: string;
+      readonly label: string;
+      readonly atMs: number;
+      readonly set: (atMs: number | null) => void;
+    };
 
-/** Every half hour of a day as the clock shows it. */
-export const halfHours = () =>
-  Array.from({ length: 48 }, (_, i) => ({
-    id: String(i / 2),
-    label: written(new Date(2026, 0, 4, Math.floor(i / 2), 30 * (i % 2)), 'clock'),
-  }));
+const option = (path: string, label: string, options: readonly (readonly [string, string])[]): OptionAsked => ({
+  type: 'option',
+  path,
+  label,
+  options: options.map(([id, text]) => ({ id, label: text })),
+});
+
+const WHEN = option('due', 'When', [
+  ['once', 'Once'],
+  ['weekly', 'Every week'],
+  ['some time', 'Some time'],
+]);
+const MADE = option('choices', 'Made', [
+  ['usual', 'As the method has it'],
+  ['sheet', 'As on its sheet now'],
+  ['own', 'As it was wanted'],
+]);
+const MUCH = numberAsked('productG', 'How much', ' g', [100, 500_000, 100], { why: 'Of what is handed on.' });
+const WHOM: Asked = { type: 'text', path: 'whom', label: 'For whom', most: 80 };
+const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
+
+const day = (): OptionAsked => {
+  const days = weekdays().map(({ day: of, name }) => [String(of), name] as const);
+  return { ...option('due.day', 'On', days), numeric: true };
+};
+
+/** Every quarter of an hour of a day as the clock shows it: a flag is dragged by as much. */
+const hour = (): OptionAsked => {
+  const at = (quarter: number) => new Date(2026, 0, 4, Math.floor(quarter / 4), 15 * (quarter % 4));
+  const hours = Array.from({ length: 96 }, (_, i) => [String(i / 4), written(at(i), 'clock')] as const);
+  return { ...option('due.atH', 'at', hours), numeric: true };
+};
 
 /** How much is asked by itself; the vessel follows from it. */
-export const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'vesselL']);
-/** Fields that say themselves what is wrong with them. */
-export const OWN_FIELDS: ReadonlySet<string> = new Set(['methodId', 'productG', 'whom', 'note']);
+const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'vesselL']);
 /** Makes that feed a culture are no orders. */
-export const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.family === 'Starters').map((m) => m.id));
+const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.family === 'Starters').map((m) => m.id));
+
+/** What is chosen on the sheet of a method, but for how much. */
+export const withoutAmount = (choices: Choices): Choices =>
+  Object.fromEntries(Object.entries(choices).filter(([key]) => !OF_AMOUNT.has(key)));
+
+/** What a form of an order goes by besides the order itself. */
+export interface OrderFormOf {
+  readonly methods: readonly Method[];
+  /** What is chosen on the sheet of its method now. */
+  readonly onSheet: Choices;
+  readonly nowMs: () => number;
+  readonly change: (change: Partial<WantedOrder>) => void;
+}
+
+/** The rows of an order as it is written. */
+export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change }: OrderFormOf): readonly OrderRow[] {
+  const row = (id: string, field: Asked, value: unknown, set: (value: unknown) => void): OrderRow => ({
+    id: `order-${id}`,
+    field,
+    value,
+    set,
+  });
+  const what = option(
+    'methodId',
+    'What',
+    methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, name] as const),
+  );
+  const made = madeAs(order.choices, onSheet);
+  const asked = made !== 'usual' || Object.keys(onSheet).length > 0;
+  return [
+    row('method', what, order.methodId, (id) => change({ methodId: String(id), choices: {} })),
+    ...(asked
+      ? [row('as', MADE, made, (as) => as !== 'own' && change({ choices: as === 'sheet' ? onSheet : {} }))]
+      : []),
+    row('much', MUCH, order.productG, (productG) => change({ productG: productG as number })),
+    row('when', WHEN, order.due.is, (is) => change({ due: dueAs(is as Due['is'], order.due, nowMs()) })),
+    ...dueRows(order.due, row, change),
+    row('whom', WHOM, order.whom, (whom) => change({ whom: String(whom) })),
+    row('note', NOTE, order.note, (note) => change({ note: String(note) })),
+  ];
+}
+
+function dueRows(
+  due: Due,
+  row: (id: string, field: Asked, value: unknown, set: (value: unknown) => void) => OrderRow,
+  change: OrderFormOf['change'],
+): readonly OrderRow[] {
+  if (due.is === 'some time') return [];
+  if (due.is === 'weekly')
+    return [
+      row('day', day(), due.day, (of) => change({ due: { ...due, day: of as number } })),
+      row('hour', hour(), due.atH, (atH) => change({ due: { ...due, atH: atH as number } })),
+    ];
+  const set = (atMs: number | null) => atMs !== null && change({ due: { is: 'once', atMs } });
+  return [{ id: 'order-at', label: 'Wanted', atMs: due.atMs, set }];
+}
+
+/** As whose choices those of an order are: the method's own, those of its sheet now, or its own. */
+function madeAs(choices: Choices, onSheet: Choices): 'usual' | 'sheet' | 'own' {
+  if (Object.keys(choices).length === 0) return 'usual';
+  return JSON.stringify(choices) === JSON.stringify(onSheet) ? 'sheet' : 'own';
+}

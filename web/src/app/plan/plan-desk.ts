@@ -11,7 +11,6 @@ import type { HandAt, PlanFound, PlanStanding, PlanWanted, PourMoved, Search } f
 
 /** A search that is on, or over. */
 export interface Searching {
-  readonly is: Search['is'];
   readonly supposing: Supposition | null;
   readonly running: boolean;
   readonly round: number;
@@ -56,6 +55,7 @@ export class PlanDesk {
     return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
   });
 
+  private searches = 0;
   private taking = false;
   /** What the plan that stands was laid out for. */
   private stood: PlanDesk['asking'] = null;
@@ -64,7 +64,7 @@ export class PlanDesk {
   constructor() {
     effect(() => {
       if (!this.active()) return;
-      this.asking = { wanted: this.inputs.wanted(), places: this.inputs.places() };
+      this.asking = this.asked();
       untracked(() => void this.keepUp());
     });
   }
@@ -99,7 +99,7 @@ export class PlanDesk {
   private async lookForMend(): Promise<void> {
     if (this.mending()) return;
     this.mending.set(true);
-    const search: Search = { is: 'mend', wanted: this.inputs.wanted(), places: this.inputs.places(), supposing: null };
+    const search: Search = { is: 'mend', ...this.asked(), supposing: null };
     let best: PlanFound | null = null;
     try {
       await this.planner.search(search, (found) => (best = found));
@@ -111,22 +111,37 @@ export class PlanDesk {
     this.mending.set(false);
   }
 
-  /** Searches whole plans anew, of each leaning; were something otherwise, where that is supposed. */
-  async search(is: Search['is'], supposing: Supposition | null = null): Promise<void> {
+  /** Searches whole plans anew, of each leaning. */
+  searchAnew(): Promise<void> {
+    return this.search({ is: 'whole', ...this.asked() }, null);
+  }
+
+  /** Searches the plan that moves least, were something otherwise. */
+  suppose(supposing: Supposition): Promise<void> {
+    return this.search({ is: 'mend', ...this.asked(), supposing }, supposing);
+  }
+
+  private asked() {
+    return { wanted: this.inputs.wanted(), places: this.inputs.places() };
+  }
+
+  private async search(search: Search, supposing: Supposition | null): Promise<void> {
     this.planner.stop();
-    const running: Searching = { is, supposing, running: true, round: 0, found: [], failed: '' };
-    this.searching.set(running);
-    const mine = () => this.searching()?.supposing === supposing && this.searching()?.is === is;
+    const mine = ++this.searches;
+    // One that was put away, or another has taken the place of, is heard no more.
+    const change = (by: (now: Searching) => Searching) => {
+      if (mine === this.searches) this.searching.update((now) => now && by(now));
+    };
+    this.searching.set({ supposing, running: true, round: 0, found: [], failed: '' });
     try {
-      const search = { is, supposing, wanted: this.inputs.wanted(), places: this.inputs.places() };
-      await this.planner.search(search, (found) => {
-        if (mine()) this.searching.update((s) => s && { ...s, round: found.round, found: withFound(s.found, found) });
-      });
+      await this.planner.search(search, (found) =>
+        change((now) => ({ ...now, round: found.round, found: withFound(now.found, found) })),
+      );
     } catch (error) {
       const failed = error instanceof Error ? error.message : String(error);
-      this.searching.update((s) => s && { ...s, failed });
+      change((now) => ({ ...now, failed }));
     }
-    this.searching.update((s) => s && { ...s, running: false });
+    change((now) => ({ ...now, running: false }));
   }
 
   stop(): void {
@@ -148,7 +163,7 @@ export class PlanDesk {
   /** Looks at the usual plan that was found, where nothing is looked at yet. */
   lookAtFirst(): void {
     const [first] = this.searching()?.found ?? [];
-    const usual = LEANINGS.find((l) => l.id === first?.leaning);
+    const usual = LEANINGS.find((l) => l.id === first?.of);
     if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, usual.name);
   }
 
@@ -224,6 +239,6 @@ export class PlanDesk {
 }
 
 function withFound(all: readonly PlanFound[], found: PlanFound): readonly PlanFound[] {
-  const rank = (f: PlanFound) => LEANINGS.findIndex((l) => l.id === f.leaning);
-  return [...all.filter((f) => f.leaning !== found.leaning), found].sort((a, b) => rank(a) - rank(b));
+  const rank = (f: PlanFound) => LEANINGS.findIndex((l) => l.id === f.of);
+  return [...all.filter((f) => f.of !== found.of), found].sort((a, b) => rank(a) - rank(b));
 }

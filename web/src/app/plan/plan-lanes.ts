@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import type { PlannedPour } from '@oat-crock/contract/wire';
+import { AcidFill } from '../pour/acid-fill';
 import { brush } from '../pour/brush';
 import { nights } from '../pour/geometry';
 import { injectBoxSize } from '../ui/box-size';
@@ -44,9 +45,9 @@ let drawn = 0;
 @Component({
   selector: 'oc-plan-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [AcidFill, SaidPipe],
   templateUrl: './plan-lanes.html',
-  styleUrl: './plan-lanes.css',
+  styleUrls: ['../pour/pour-parts.css', './plan-lanes.css'],
 })
 export class PlanLanes {
   readonly pours = input.required<readonly LanePour[]>();

@@ -1,10 +1,10 @@
+import { pourName } from '@oat-crock/contract/wire';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
 import { SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { changeWords } from './found-list';
-import { nameOf } from './pour-words';
 import { PlanDesk } from './plan-desk';
 import { PlanKeeper } from './plan-keeper';
 import { PlanLive } from './plan-live';
@@ -175,7 +175,7 @@ export class PlanNotices {
         const pour = pours.find((p) => p.id === pourId);
         const [first] = breaks;
         const at = first?.atMs && first.is !== 'past' ? ` (${dayTime(first.atMs)})` : '';
-        return { pourId, name: pour ? nameOf(pour) : '', says: `${first?.says ?? ''}${at}` };
+        return { pourId, name: pour ? pourName(pour) : '', says: `${first?.says ?? ''}${at}` };
       });
   });
   protected readonly more = computed(() => Math.max(0, this.all().length - TROUBLES_SHOWN));
@@ -198,9 +198,9 @@ export class PlanNotices {
     if (!first) return 'All of it holds.';
     return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
   });
-  protected readonly shiftedNames = computed(() => this.desk.shifted().map(nameOf).join(' and '));
+  protected readonly shiftedNames = computed(() => this.desk.shifted().map(pourName).join(' and '));
   protected readonly staleWords = computed(() => {
-    const names = this.desk.stale().map(nameOf);
+    const names = this.desk.stale().map(pourName);
     return `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} planned, and not wanted any more, or ${names.length === 1 ? 'its' : 'their'} day is over.`;
   });
   protected readonly whyNotKept = computed(() => {

@@ -7,6 +7,7 @@ import {
   type Break,
   type Change,
   type KeptPlace,
+  type MakesAndHands,
   type Plan,
   type PlanAsked,
   type PlannedMake,
@@ -72,7 +73,7 @@ export function shownPours(
 /** A plan as the page shows it. */
 export function shownOf(
   wanted: PlanWanted,
-  plan: Pick<Plan, 'makes' | 'unmet' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>,
+  plan: MakesAndHands & Pick<Plan, 'unmet'>,
   setting: Setting,
   places: readonly KeptPlace[],
 ): PlanShown {

@@ -78,7 +78,6 @@ export class PlanPlace {
     const troubles = this.desk.standing()?.troubles ?? [];
     return [...this.live.pours(), ...this.shown().map((p) => plannedLane(p, troubles))];
   });
-  protected readonly empty = computed(() => this.desk.inputs.orders().length === 0 && this.pours().length === 0);
   protected readonly hands = computed(() => handsByDay(this.shown(), this.live.pours()));
   protected readonly likeness = computed(() => {
     const standing = this.desk.standing();
@@ -102,21 +101,25 @@ export class PlanPlace {
       { key: 'p', says: 'Plan anew', act: () => this.plan() },
       { key: 't', says: 'Take the plan that is shown', act: () => this.take() },
       { key: 'r', says: 'Move what must be moved, as proposed', act: () => this.mend() },
-      { key: 'u', says: 'Undo the last plan that was taken', act: () => this.undo() },
+      { key: 'u', says: 'Put back what was held before the last plan was taken', act: () => this.undo() },
       { key: '[', says: 'Earlier', act: () => this.step(-1) },
       { key: ']', says: 'Later', act: () => this.step(1) },
-      { key: 'h', says: 'On a make: from one of its hands to the next, for the arrow keys to move', act: () => false },
+      {
+        key: 'h',
+        says: 'On a make: arrows move it, with Shift two hours; H takes one of its hands; Enter puts it, Esc leaves it',
+        act: () => false,
+      },
     ]);
   }
 
   /** What was never planned is planned, and the usual plan is shown. */
   private async propose(): Promise<void> {
-    await this.desk.search('whole');
+    await this.desk.searchAnew();
     this.desk.lookAtFirst();
   }
 
   protected plan(): boolean {
-    void this.desk.search('whole');
+    void this.desk.searchAnew();
     return true;
   }
 

@@ -114,7 +114,10 @@ export interface PourChange {
 
 /** A whole plan that a search has found so far. */
 export interface PlanFound extends PlanShown {
-  readonly leaning: Leaning['id'];
+  /** The leaning it was made by, or that it mends the plan that is held. */
+  readonly of: Leaning['id'] | 'mend';
+  /** The leaning of another that is the same in all but minutes; null where there is none. */
+  readonly sameAs: Leaning['id'] | null;
   readonly changes: readonly PourChange[];
   readonly round: number;
   readonly proven: boolean;
@@ -122,13 +125,21 @@ export interface PlanFound extends PlanShown {
   readonly gap: number;
 }
 
-/** What is searched: whole plans anew, of each leaning, or one that mends the plan that is held. */
-export interface Search {
+/** Whole plans anew, of each leaning. */
+export interface WholeSearch {
+  readonly is: 'whole';
   readonly wanted: PlanWanted;
   readonly places: readonly KeptPlace[];
-  readonly is: 'whole' | 'mend';
+}
+
+/** A plan that mends the one that is held; were something otherwise, where that is supposed. */
+export interface MendSearch extends Omit<WholeSearch, 'is'> {
+  readonly is: 'mend';
   readonly supposing: Supposition | null;
 }
+
+/** What is searched. */
+export type Search = WholeSearch | MendSearch;
 
 /** What the planner's worker answers. Everything in it is plain data. */
 export interface PlannerApi {

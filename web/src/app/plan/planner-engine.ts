@@ -2,6 +2,8 @@ import {
   alternatives,
   type Alternative,
   changesOf,
+  differs,
+  heldStage,
   layOut,
   mending,
   moved,
@@ -10,6 +12,7 @@ import {
   supposed,
   type Held,
   type KeptPlace,
+  type Leaning,
   type Made,
   type PlacedWay,
   type Plan,
@@ -19,7 +22,7 @@ import {
   type Standing,
 } from '@oat-crock/core';
 import { askedOf, breaksOf, changesShown, shownOf, shownPours } from './plan-setting';
-import type { PlanFound, PlannerApi, PlanWanted, PourPlace, Search } from './planner-api';
+import type { MendSearch, PlanFound, PlannerApi, PlanWanted, PourPlace, WholeSearch } from './planner-api';
 
 const MIN_MS = 60_000;
 /** Rounds of search for each whole plan, and for one that mends. */
@@ -54,12 +57,16 @@ const gapOf = ({ cost, bound, proven }: Plan) => (proven || cost <= 0 ? 0 : Math
 const TELL_AGAIN_MS = 250;
 
 /** Goes through what a search finds, and tells of it: at once where it is better, else now and then, and of the last of it. */
-async function telling<T extends { readonly plan: Plan; readonly of: string }>(
+async function telling<T extends { readonly plan: Plan; readonly of: PlanFound['of'] }>(
   found: Iterable<T>,
   show: (found: T) => PlanFound,
   { tell, isOn }: Listener,
 ): Promise<void> {
-  let told = { of: '', cost: Infinity, atMs: 0 };
+  let told: { readonly of: PlanFound['of'] | null; readonly cost: number; readonly atMs: number } = {
+    of: null,
+    cost: Infinity,
+    atMs: 0,
+  };
   let waiting: T | null = null;
   for (const now of found) {
     const better = now.of !== told.of || now.plan.cost < told.cost;
@@ -84,41 +91,42 @@ interface Listener {
 
 const measured = (plan: Plan) => ({ round: plan.round, proven: plan.proven, gap: gapOf(plan) });
 
-function searchWhole({ wanted, places, supposing }: Search, listener: Listener): Promise<void> {
+function searchWhole({ wanted, places }: WholeSearch, listener: Listener): Promise<void> {
+  /** The last plan of each leaning. */
+  const last = new Map<Leaning['id'], Plan>();
   function* found() {
-    const asked = supposedOf(wanted, places, supposing);
-    for (const one of alternatives(asked, ROUNDS.whole)) yield { ...one, of: one.leaning.id };
+    for (const one of alternatives(askedOf(wanted, places), ROUNDS.whole)) {
+      last.set(one.leaning.id, one.plan);
+      yield { ...one, of: one.leaning.id };
+    }
   }
-  const show = ({ plan, setting, leaning }: Alternative): PlanFound => ({
+  const show = ({ plan, setting, leaning: { id } }: Alternative): PlanFound => ({
     ...shownOf(wanted, plan, setting, places),
     ...measured(plan),
-    leaning: leaning.id,
+    of: id,
+    sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
     changes: [],
   });
   return telling(found(), show, listener);
 }
 
-function supposedOf(wanted: PlanWanted, places: readonly KeptPlace[], supposing: Search['supposing']): PlanAsked {
-  const asked = askedOf(wanted, places);
-  if (!supposing) return asked;
-  const { makes } = standingOf(laidOut({ ...asked, pins: [] }), places);
-  return supposed(asked, makes, supposing);
-}
-
-function searchMend({ wanted, places, supposing }: Search, listener: Listener): Promise<void> {
-  const setting = laidOut({ ...supposedOf(wanted, places, supposing), pins: [] });
+function searchMend({ wanted, places, supposing }: MendSearch, listener: Listener): Promise<void> {
+  const asked = { ...askedOf(wanted, places), pins: [] };
+  const before = standingOf(laidOut(asked), places).makes;
+  const setting = laidOut(supposing ? supposed(asked, before, supposing) : asked);
   const standing = standingOf(setting, places);
   function* found() {
     for (const plan of plans(mending(setting, standing, places))) {
-      yield { plan, of: 'mend' };
+      yield { plan, of: 'mend' as const };
       if (plan.round >= ROUNDS.mend) return;
     }
   }
   const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
     ...shownOf(wanted, plan, setting, places),
     ...measured(plan),
-    leaning: 'even',
-    changes: changesShown(wanted, changesOf(standing.makes, plan.makes)),
+    of: 'mend',
+    sameAs: null,
+    changes: changesShown(wanted, changesOf(before, plan.makes)),
   });
   return telling(found(), show, listener);
 }
@@ -133,16 +141,7 @@ function holding({ network, steps, way }: PlannedMake, stageId: string, atMin: n
 
 /** A way of a make as the page is told of it. */
 function placeAt({ startMs }: PlanWanted, { network }: PlannedMake, way: PlacedWay | null): PourPlace | null {
-  if (!way) return null;
-  const { held } = way;
-  return {
-    startMs: startMs + way.startMin * MIN_MS,
-    held: held && {
-      stageId: network.steps[held.step]!.stageId,
-      forMin: held.forMin,
-      afterWakingMin: held.afterWakingMin,
-    },
-  };
+  return way && { startMs: startMs + way.startMin * MIN_MS, held: heldStage(network, way.held) };
 }
 
 /** The planner itself: the same in a worker as beside a test. */
@@ -192,7 +191,7 @@ export const plannerEngine: PlannerApi = {
   async search(search, tell) {
     const mine = ++turn;
     const isOn = () => mine === turn;
-    await (search.is === 'whole' ? searchWhole : searchMend)(search, { tell, isOn });
+    await (search.is === 'whole' ? searchWhole(search, { tell, isOn }) : searchMend(search, { tell, isOn }));
   },
   stop() {
     turn++;

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isNight } from '@oat-crock/contract/wire';
+import { isNight, pourName } from '@oat-crock/contract/wire';
 import type { KeptPlace } from '@oat-crock/core';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
 import { SaidPipe } from '../ui/units';
 import { clockTime, dayTime, mass, span } from '../ui/words';
-import { nameOf } from './pour-words';
 import { PlanDesk } from './plan-desk';
 import { PourMover } from './pour-mover';
 import type { PourBreak } from './planner-api';
@@ -103,7 +102,7 @@ export class PourPanel {
     const moving = this.mover.moving();
     return moving && moving.pour.id === pour?.id ? (moving.told?.pour ?? pour) : pour;
   });
-  protected readonly name = computed(() => nameOf(this.pour()!));
+  protected readonly name = computed(() => pourName(this.pour()!));
   private readonly trouble = computed(() =>
     this.desk.standing()?.troubles.find((t) => t.pourId === this.mover.chosen()),
   );

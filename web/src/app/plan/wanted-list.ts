@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { monotonicFactory } from 'ulid';
-import type { Occurrence } from '@oat-crock/contract/wire';
+import { wantedName, type Occurrence } from '@oat-crock/contract/wire';
 import { methodById } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
@@ -147,10 +147,10 @@ export class WantedList {
       .orders()
       .map((order) => {
         const own = (times.get(order.id) ?? []).map((o) => this.timeOf(o));
-        const name = (this.book.find(order.methodId) ?? methodById('strained-yogurt')).name;
+        const method = this.book.find(order.methodId)?.name ?? 'Of a method that is gone';
         return {
           id: order.id,
-          name: order.whom ? `${name} for ${order.whom}` : name,
+          name: wantedName(method, order.whom),
           much: mass(order.productG),
           due: dueWords(order, this.desk.inputs.startMs()),
           times: own.length > 0 ? own : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, pourId: null }],

@@ -92,7 +92,7 @@ export class WhatIf {
 
   protected ask(): void {
     const supposing = this.supposed();
-    if (supposing) void this.desk.search('mend', supposing);
+    if (supposing) void this.desk.suppose(supposing);
   }
 
   private supposed(): Supposition | null {

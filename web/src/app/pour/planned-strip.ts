@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { ASLEEP, isNight, type PlannedPour } from '@oat-crock/contract/wire';
-import { nameOf } from '../plan/pour-words';
+import { ASLEEP, isNight, type PlannedPour, pourName } from '@oat-crock/contract/wire';
 import { injectBoxSize } from '../ui/box-size';
 import { dayTime } from '../ui/words';
+import { AcidFill } from './acid-fill';
 import { acidStops, massScale, nights, ribbons, timeScale } from './geometry';
 
 /** Height of one pour of the strip, px, and how many lie one under the other. */
@@ -15,6 +15,7 @@ let drawn = 0;
 @Component({
   selector: 'oc-planned-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [AcidFill],
   host: { '[style.height.px]': 'height()' },
   template: `
     <svg [attr.width]="box().width" [attr.height]="height()" role="img" [attr.aria-label]="words()">
@@ -23,16 +24,7 @@ let drawn = 0;
       }
       @for (row of rows(); track row.pour.id) {
         <g [attr.transform]="'translate(0,' + row.y + ')'">
-          <linearGradient
-            [id]="id + row.pour.id"
-            gradientUnits="userSpaceOnUse"
-            [attr.x1]="row.left"
-            [attr.x2]="row.right"
-          >
-            @for (stop of row.stops; track $index) {
-              <stop [attr.offset]="stop.offset" [attr.stop-color]="stop.colour" />
-            }
-          </linearGradient>
+          <linearGradient [id]="id + row.pour.id" [ocAcidFill]="row.stops" [from]="row.left" [until]="row.right" />
           <path class="whey" [attr.d]="row.whey" />
           <path class="curd" [attr.d]="row.curd" [attr.fill]="'url(#' + id + row.pour.id + ')'" />
           @for (hand of row.hands; track $index) {
@@ -43,6 +35,7 @@ let drawn = 0;
       }
     </svg>
   `,
+  styleUrl: './pour-parts.css',
   styles: `
     :host {
       display: block;
@@ -52,16 +45,8 @@ let drawn = 0;
     svg {
       display: block;
     }
-    .night {
-      fill: var(--night);
-    }
     .curd {
-      stroke: #7d7163;
-      stroke-width: 0.7;
       stroke-dasharray: 3 2;
-    }
-    .whey {
-      fill: var(--whey);
     }
     circle {
       fill: var(--cobalt);
@@ -120,7 +105,7 @@ export class PlannedStrip {
     return this.inView().map((pour, i) => ({
       pour,
       y: 3 + LINE_PX * this.lines()[i]!,
-      name: `${nameOf(pour)}, planned from ${dayTime(pour.startMs)}`,
+      name: `${pourName(pour)}, planned from ${dayTime(pour.startMs)}`,
       left: x(pour.startMs),
       right: Math.max(x(pour.readyMs), x(pour.startMs) + 1),
       stops: acidStops(pour.course),

@@ -20,6 +20,7 @@ import {
   type PourFrame,
 } from './geometry';
 import { SaidPipe } from '../ui/units';
+import { AcidFill } from './acid-fill';
 import { brush } from './brush';
 
 let drawn = 0;
@@ -28,9 +29,9 @@ let drawn = 0;
 @Component({
   selector: 'oc-pour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [AcidFill, SaidPipe],
   templateUrl: './pour.html',
-  styleUrl: './pour.css',
+  styleUrls: ['./pour-parts.css', './pour.css'],
   host: { '[class.short]': 'short()' },
 })
 export class Pour {

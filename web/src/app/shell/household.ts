@@ -23,7 +23,7 @@ import { PeopleFields } from './people-fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AskedField, PeopleFields, WeekdayToggle],
   templateUrl: './household.html',
-  styleUrls: ['./dialog.css', './household.css'],
+  styleUrls: ['./dialog.css', './fieldset.css', './household.css'],
 })
 export class HouseholdForm {
   readonly closed = output();

@@ -98,6 +98,7 @@ const HOURS = () =>
       <button type="button" class="press quiet-press" (click)="addHelper()">Somebody who helps</button>
     </fieldset>
   `,
+  styleUrl: './fieldset.css',
   styles: `
     :host {
       display: grid;
@@ -105,18 +106,6 @@ const HOURS = () =>
       gap: 0.3rem 1.75rem;
       grid-column: 1 / -1;
       align-items: start;
-    }
-    fieldset {
-      border: 0;
-      margin: 0;
-      padding: 0;
-      min-width: 0;
-    }
-    legend {
-      font-family: var(--serif);
-      font-weight: 700;
-      font-size: 1.05rem;
-      padding: 0;
     }
     .away {
       display: grid;

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { plannedPour } from '../plan/testing';
+import { plannedPour } from '../testing/planned';
 import { LarderActions } from '../state/larder.feature';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';

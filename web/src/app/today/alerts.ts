@@ -1,3 +1,4 @@
+import { pourName } from '@oat-crock/contract/wire';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -7,7 +8,6 @@ import { selectLive } from '../state/log.feature';
 import { say } from '../ui/units';
 import { clockTime, toFive } from '../ui/words';
 import { PlanKeeper } from '../plan/plan-keeper';
-import { nameOf } from '../plan/pour-words';
 import { Bell } from './bell';
 import { nextHands } from './next-hands';
 import { planHands, planHandSays } from './plan-hands';
@@ -77,7 +77,7 @@ export class Alerts {
     const open = this.planned().filter((p) => p.batchId === null);
     const planned = planHands(open, nowMs).map((hand): Near => ({
       key: `${hand.pour.id} ${hand.is} ${hand.atMs}`,
-      of: nameOf(hand.pour),
+      of: pourName(hand.pour),
       atMs: hand.atMs,
       text: planHandSays(hand),
     }));

@@ -1,10 +1,10 @@
+import { pourName } from '@oat-crock/contract/wire';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { isFed, type Due } from '@oat-crock/core';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { nameOf } from '../plan/pour-words';
 import { SaidPipe } from '../ui/units';
 import { clockTime, fromNow, span } from '../ui/words';
 import { firstSitting, planHandSays, type PlanHand } from './plan-hands';
@@ -85,7 +85,7 @@ export class PlanCard {
     return strongest ?? null;
   });
 
-  protected readonly name = computed(() => nameOf(this.hand().pour));
+  protected readonly name = computed(() => pourName(this.hand().pour));
   protected readonly at = computed(() => clockTime(this.hand().atMs, this.clock.nowMs()));
   protected readonly when = computed(() => fromNow(this.hand().atMs, this.clock.nowMs()));
   protected readonly near = computed(() => this.hand().atMs - this.clock.nowMs() < NEAR_MS);

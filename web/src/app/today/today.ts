@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@a
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdOf } from '@oat-crock/core';
-import { wakeBefore } from '@oat-crock/contract/wire';
+import { pourName, wakeBefore } from '@oat-crock/contract/wire';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { feedsNow, wantsOf } from '../cultures/wants';
@@ -10,7 +10,6 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
 import { PlanDesk } from '../plan/plan-desk';
-import { nameOf } from '../plan/pour-words';
 import { PourFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
@@ -79,7 +78,7 @@ export class Today {
     const [first] = troubles;
     const pour = this.planned().find((p) => p.id === first?.pourId);
     return first && pour
-      ? `${nameOf(pour)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+      ? `${pourName(pour)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
       : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));

@@ -1,5 +1,5 @@
 import type { PlannedPour } from '@oat-crock/contract/wire';
-import { START_MS } from '../testing/followed';
+import { START_MS } from './followed';
 
 const HOUR_MS = 3_600_000;
 

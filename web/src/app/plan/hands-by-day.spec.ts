@@ -1,0 +1,76 @@
+import type { PlannedHand } from '@oat-crock/contract/wire';
+import { makeAt, START_MS } from '../testing/followed';
+import { handsByDay } from './hands-by-day';
+import { handsPaper } from './hands-paper';
+import { liveLane } from './lane-geometry';
+import { plannedPour } from '../testing/planned';
+
+const HOUR = 3_600_000;
+const MIN = 60_000;
+const hand = (atMs: number, minutes: number, says: string): PlannedHand => ({
+  stageId: says,
+  says,
+  atMs,
+  minutes,
+  earliestMs: atMs,
+  latestMs: atMs,
+});
+
+describe('hands by day', () => {
+  const day = new Date(START_MS).setHours(8, 0, 0, 0);
+  const pour = plannedPour({
+    whom: 'the bakery',
+    dueMs: day + 48 * HOUR,
+    hands: [
+      hand(day, 8, 'Weigh.'),
+      hand(day + 10 * MIN, 12, 'Warm.'),
+      hand(day + 6 * HOUR, 10, 'Ladle.'),
+      hand(day + 30 * HOUR, 0, 'It rests.'),
+    ],
+    feed: {
+      culture: 'mesophilic',
+      beginMs: day - 11 * HOUR,
+      ripeMs: day - HOUR,
+      milkG: 1200,
+      starterG: 36,
+      tempC: 24,
+    },
+  });
+  const days = handsByDay([pour], []);
+
+  it('are visits in order of time, those that follow each other one, and no minute is lost', () => {
+    const visits = days.flatMap((d) => d.visits);
+    expect(visits.map((v) => v.atMs)).toEqual([...visits.map((v) => v.atMs)].sort((a, b) => a - b));
+    const made = visits.filter((v) => v.of === 'Quark for the bakery');
+    expect(made.map((v) => [v.at, v.says, v.takes])).toEqual([
+      ['08:00', 'Weigh. Warm.', '20 min'],
+      ['14:00', 'Ladle.', '10 min'],
+      ['08:00', 'Handed on: 1.50 kg.', '0 min'],
+    ]);
+  });
+
+  it('have the feeding before, and when it is ripe, on their own days', () => {
+    const fed = days.flatMap((d) => d.visits).filter((v) => v.of.startsWith('Starter for'));
+    expect(fed.map((v) => v.at)).toEqual(['21:00', '07:00']);
+    expect(fed[0]!.says).toBe('Stir 36 g of the culture into 1.20 kg of scalded milk at 24 °C.');
+    expect(days.map((d) => d.visits.length)).toEqual([1, 3, 1]);
+    expect(days.map((d) => d.takes)).toEqual(['10 min', '35 min', '0 min']);
+  });
+
+  it('have those of the makes that are on among them', () => {
+    const { batch, followed } = makeAt(150);
+    const all = handsByDay([], [liveLane(batch, followed, null, null)]).flatMap((d) => d.visits);
+    const ahead = followed.hands.filter((h) => h.status !== 'done' && h.minutes > 0);
+    expect(all.length).toBeGreaterThan(0);
+    expect(all.length).toBeLessThanOrEqual(ahead.length);
+    expect(all.every((v) => v.of === batch.name)).toBeTrue();
+    expect(handsByDay([], [])).toEqual([]);
+  });
+
+  it('are a page for the wall, with what is to be fetched', () => {
+    const text = JSON.stringify(handsPaper(days, [{ what: 'Whole milk', much: '3.00 kg', by: 'Thu 08:00' }], day));
+    for (const words of ['Hands by day', '35 min of hands', 'Ladle.', 'To fetch', 'Whole milk', 'by Thu 08:00'])
+      expect(text).toContain(words);
+    expect(JSON.stringify(handsPaper(days, [], day))).not.toContain('To fetch');
+  });
+});

@@ -1,0 +1,83 @@
+import { Component, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { USUAL_SETTINGS, type FieldProblem, type Settings } from '@oat-crock/contract/wire';
+import { pageOf } from '../testing/page';
+import { PeopleFields } from './people-fields';
+import { placeKeys, PlaceKeys, type PlaceKey } from './place-keys';
+
+const NOW = new Date(2026, 4, 4, 9, 30).getTime();
+const DAY = 86_400_000;
+
+/** The fields, with what they change written back to them. */
+async function open(begin: Partial<Settings> = {}, errors: readonly FieldProblem[] = []) {
+  const page = await pageOf(PeopleFields, [], NOW, { settings: { ...USUAL_SETTINGS, ...begin }, errors });
+  let settings: Settings = { ...USUAL_SETTINGS, ...begin };
+  page.fixture.componentInstance.changed.subscribe((change) => {
+    settings = { ...settings, ...change };
+    page.fixture.componentRef.setInput('settings', settings);
+  });
+  return { ...page, settings: () => settings };
+}
+
+describe('the people of a household', () => {
+  it('are away from tomorrow morning for a day until somebody says otherwise, and are back where that is taken away', async () => {
+    const { click, settings } = await open();
+    await click('A time away');
+    const [away] = settings().away;
+    expect(new Date(away!.fromMs).getHours()).toBe(8);
+    expect([away!.fromMs > NOW, away!.toMs - away!.fromMs]).toEqual([true, DAY]);
+    await click('Not away then');
+    expect(settings().away).toEqual([]);
+  });
+
+  it('have somebody who helps: a name, hours, and days of the week', async () => {
+    const { click, settings, element, fixture } = await open();
+    await click('Somebody who helps');
+    const name = element.querySelector<HTMLInputElement>('#helper-name-0')!;
+    name.value = 'Orla';
+    name.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    await click('Wed');
+    expect(settings().helpers).toEqual([{ name: 'Orla', fromH: 8, toH: 12, days: [3, 6] }]);
+    await click('Sat');
+    expect(settings().helpers[0]!.days).toEqual([3]);
+    await click('Orla no longer helps');
+    expect(settings().helpers).toEqual([]);
+  });
+
+  it('are told what is wrong beside the time it is about, and not beside another', async () => {
+    const away = [0, 1].map((i) => ({ fromMs: NOW + i * DAY, toMs: NOW + i * DAY + 1 }));
+    const problem = {
+      field: 'away.1.toMs',
+      message: 'You would be back before you are away.',
+      remedy: 'Be back later.',
+    };
+    const { element } = await open({ away }, [problem]);
+    const said = [...element.querySelectorAll('.away')].map((row) => row.nextElementSibling?.textContent?.trim() ?? '');
+    expect(said[1]).toBe('You would be back before you are away. Be back later.');
+    expect(said[0]).not.toContain('back');
+  });
+});
+
+describe('the keys of a place', () => {
+  const did: string[] = [];
+  const keys = (does: boolean): readonly PlaceKey[] => [{ key: 'p', says: 'Plan', act: () => (did.push('p'), does) }];
+
+  it('act while it is open, are left to the house where they did nothing, and go with it', async () => {
+    const does = signal(true);
+    @Component({ selector: 'oc-some-place', template: '' })
+    class SomePlace {
+      constructor() {
+        placeKeys(keys(does()));
+      }
+    }
+    const { fixture } = await pageOf(SomePlace, [], NOW);
+    const place = TestBed.inject(PlaceKeys);
+    expect([place.act('p'), place.act('x'), did]).toEqual([true, false, ['p']]);
+    fixture.destroy();
+    expect([place.act('p'), place.keys()]).toEqual([false, []]);
+    does.set(false);
+    await pageOf(SomePlace, [], NOW);
+    expect(TestBed.inject(PlaceKeys).act('p')).toBeFalse();
+  });
+});

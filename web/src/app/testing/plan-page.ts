@@ -1,0 +1,99 @@
+import { TestBed } from '@angular/core/testing';
+import { USUAL_SETTINGS, type Kept, type PlannedPour, type WantedOrder } from '@oat-crock/contract/wire';
+import type { Gear } from '@oat-crock/core';
+import { newGear } from '../larder/new-records';
+import { PlaceKeys } from '../shell/place-keys';
+import { HouseholdActions } from '../state/household.feature';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { pageOf, type TestPage } from './page';
+import { PlanPlace } from '../plan/plan';
+import { PlanDesk } from '../plan/plan-desk';
+import { Planner } from '../plan/planner';
+import { plannerEngine } from '../plan/planner-engine';
+
+export const HOUR = 3_600_000;
+/** A Monday, at nine. */
+export const NOW = new Date(2026, 4, 4, 9).getTime();
+export const idOf = (n: number) => `01J00000000000000000000${String(n).padStart(3, '0')}`;
+export const kept = <T>(item: T, version = 1): Kept<T> => ({ version, goneMs: null, item });
+
+export const order = (n: number, more: Partial<WantedOrder> = {}): WantedOrder => ({
+  id: idOf(n),
+  whom: 'the quay',
+  methodId: 'scalded-yogurt',
+  choices: {},
+  productG: 3000,
+  due: { is: 'once', atMs: NOW + 72 * HOUR },
+  note: '',
+  ...more,
+});
+const piece = (n: number, kind: Gear['kind'], name: string, holdsL: number | null): Gear => ({
+  ...newGear(idOf(500 + n), kind, name),
+  holdsL,
+});
+export const GEAR = [
+  piece(1, 'pot', 'Tall pot', 8),
+  piece(2, 'pot', 'Old pot', 8),
+  piece(3, 'thermostat', 'Small box', 5),
+  piece(4, 'strainer', 'Sieve', 5),
+  piece(5, 'cold-shelf', 'Shelf', 100),
+];
+
+/** The planner beside the page rather than in a worker: what it answers is the same. */
+const BESIDE = {
+  provide: Planner,
+  useValue: {
+    stand: (...asked: Parameters<typeof plannerEngine.stand>) => Promise.resolve(plannerEngine.stand(...asked)),
+    move: (...asked: Parameters<typeof plannerEngine.move>) => Promise.resolve(plannerEngine.move(...asked)),
+    search: (...asked: Parameters<typeof plannerEngine.search>) => plannerEngine.search(...asked),
+    stop: () => plannerEngine.stop(),
+  },
+};
+
+interface Kitchen {
+  readonly orders: readonly WantedOrder[];
+  readonly pours?: readonly PlannedPour[];
+  readonly gear?: readonly Gear[];
+}
+
+/** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
+export async function openPlan({ orders, pours = [], gear = GEAR }: Kitchen) {
+  const told = [
+    HouseholdActions.told({ household: { version: 1, settings: USUAL_SETTINGS } }),
+    LarderActions.told({
+      larder: { orders: orders.map((o) => kept(o)), gear: gear.map((g) => kept(g)), pours: pours.map((p) => kept(p)) },
+    }),
+  ];
+  const page = await pageOf(PlanPlace, [], NOW, {}, [BESIDE], told);
+  const desk = TestBed.inject(PlanDesk);
+  const settled = async () => {
+    for (let i = 0; i < 400; i++) {
+      await new Promise((done) => setTimeout(done, 10));
+      await page.fixture.whenStable();
+      const busy = desk.working() || desk.mending() || desk.searching()?.running;
+      if (i > 5 && !busy && desk.standing()) return;
+    }
+    throw new Error('the plan was never laid out');
+  };
+  await settled();
+  const key = async (name: string) => {
+    const did = TestBed.inject(PlaceKeys).act(name);
+    await settled();
+    return did;
+  };
+  const lane = (name: RegExp) =>
+    [...page.element.querySelectorAll<SVGGElement>('oc-plan-lanes [role=button]')].find((g) =>
+      name.test(g.getAttribute('aria-label') ?? ''),
+    );
+  const press = async (on: Element, name: string, shiftKey = false) => {
+    on.dispatchEvent(new KeyboardEvent('keydown', { key: name, shiftKey, bubbles: true }));
+    await settled();
+  };
+  return { ...page, desk, settled, key, lane, press };
+}
+
+/** Pours that are being written. */
+export const written = (page: Pick<TestPage<unknown>, 'store'>) =>
+  Object.values(page.store.selectSignal(larderFeature.selectWriting)())
+    .filter((w) => w.family === 'pours')
+    .map((w) => w.draft as PlannedPour);
