@@ -47,8 +47,9 @@ async function moveIntoTheNight(page) {
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PICTURES = [
-  ['today', '/today', DESK],
+  // First, so that all others show what is planned.
   ['plan', '/plan', DESK, take],
+  ['today', '/today', DESK],
   ['plan-moved', '/plan', DESK, moveIntoTheNight],
   ['find', '/methods', DESK],
   ['methods', '/methods/strained-yogurt', DESK],

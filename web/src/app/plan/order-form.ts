@@ -37,11 +37,10 @@ import { orderRows, withoutAmount } from './order-fields';
       border-radius: var(--radius);
       padding: 0.5rem 0.6rem;
     }
+    /* A day with its hour takes the whole line. */
     .field {
       display: grid;
-      grid-template-columns: var(--asked-label) minmax(0, 1fr);
-      gap: 0.6rem;
-      align-items: center;
+      gap: 0.1rem;
       padding: 0.2rem 0;
     }
     .field label {
