@@ -9,13 +9,31 @@ const mayNotImport = (...names) => ({
     'error',
     {
       patterns: [
-        { group: names, message: 'core imports nothing; contract may import core; server and web never each other.' },
+        {
+          group: names,
+          message: 'core imports nothing; contract may import core, calendar both; server and web never each other.',
+        },
       ],
     },
   ],
 });
 
 const PACKAGES = ['@oat-crock/*'];
+
+/** The machine's clock and zone are asked in one file a side; everything else is handed the kitchen's. */
+const KITCHEN_TIME = 'Ask the kitchen’s clock, and the household’s zone (calendar/).';
+const LOCAL_FIELDS =
+  '/^(get|set)(Hours|Minutes|Seconds|Milliseconds|Day|Date|Month|FullYear)$|^toLocale(Date|Time)String$/';
+const asksNoMachine = (...more) => ({
+  'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: KITCHEN_TIME }],
+  'no-restricted-syntax': [
+    'error',
+    { selector: "NewExpression[callee.name='Date'][arguments.length!=1]", message: KITCHEN_TIME },
+    { selector: `CallExpression > MemberExpression.callee > Identifier[name=${LOCAL_FIELDS}]`, message: KITCHEN_TIME },
+    ...more,
+  ],
+});
+const ID_OF_NOW = { selector: "CallExpression[callee.name='ulid'][arguments.length=0]", message: KITCHEN_TIME };
 
 export default defineConfig(
   globalIgnores(['**/dist/', '**/node_modules/', '.angular/', 'test-results/', 'data/']),
@@ -68,6 +86,30 @@ export default defineConfig(
       '**/web/**',
     ),
   },
+  {
+    files: ['calendar/src/**/*.ts'],
+    rules: mayNotImport(
+      '@oat-crock/server',
+      '@oat-crock/web',
+      '@angular/*',
+      'node:*',
+      'express',
+      '**/server/**',
+      '**/web/**',
+    ),
+  },
+  {
+    files: ['{calendar,contract,server,web}/src/**/*.ts'],
+    ignores: ['server/src/time/machine.ts', 'web/src/app/engine/device.ts', '**/testing/**', '**/*.spec.ts'],
+    rules: asksNoMachine(ID_OF_NOW),
+  },
+  {
+    files: ['{calendar,contract,server,web}/src/**/{testing/*,*.spec}.ts'],
+    ignores: ['web/src/app/engine/device.spec.ts'],
+    rules: asksNoMachine(),
+  },
+  // A test that names a fixture has it set up, whether it asks it anything or not.
+  { files: ['e2e/**/*.ts'], rules: { '@typescript-eslint/no-unused-vars': ['error', { args: 'none' }] } },
   { files: ['server/src/**/*.ts'], rules: mayNotImport('@oat-crock/web', '@angular/*', '**/web/src/**') },
   {
     files: ['web/src/**/*.ts'],

@@ -34,6 +34,7 @@ export function ensureBuilt() {
     [
       'core',
       'contract',
+      'calendar',
       'server/src',
       'web/src',
       'web/public',
@@ -47,7 +48,7 @@ export function ensureBuilt() {
   const built = existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
   if (built && stampIs('built', sources)) return;
   process.stderr.write('Building…\n');
-  must('npx', ['tsc', '-b', 'core', 'contract', 'server']);
+  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'server']);
   must('npx', ['ng', 'build', '--stats-json']);
   stamp('built', sources);
 }

@@ -1,12 +1,33 @@
-/** Unit tests of core, contract and page, in Debian's Chromium. */
+/** Unit tests of core, contract, calendar and page, in Debian's Chromium. */
+const { mkdirSync, writeFileSync } = require('node:fs');
+const { join } = require('node:path');
+
 process.env.CHROME_BIN ??= '/usr/bin/chromium';
+
+const REPORT = join(__dirname, '..', 'test-results', 'karma.json');
+
+/** Writes down how long each test took, for the list of the slowest: [{ name, ms }]. */
+function DurationReporter() {
+  const took = [];
+  this.onSpecComplete = (_browser, { suite, description, time, skipped }) => {
+    if (!skipped) took.push({ name: [...suite, description].join(' '), ms: time });
+  };
+  this.onRunComplete = () => {
+    mkdirSync(join(REPORT, '..'), { recursive: true });
+    writeFileSync(REPORT, JSON.stringify(took));
+  };
+}
 
 module.exports = (config) => {
   config.set({
     frameworks: ['jasmine'],
-    plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
+    plugins: [
+      require('karma-jasmine'),
+      require('karma-chrome-launcher'),
+      { 'reporter:duration': ['type', DurationReporter] },
+    ],
     client: { jasmine: { random: true, timeoutInterval: 120000 }, clearContext: false },
-    reporters: ['dots'],
+    reporters: ['dots', 'duration'],
     browsers: ['Headless'],
     customLaunchers: {
       Headless: {

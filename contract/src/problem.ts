@@ -67,6 +67,7 @@ type Remedy = (context: Record<string, unknown>) => string;
 /** What to do about each kind of refusal Joi knows. */
 const REMEDIES: Readonly<Record<string, Remedy>> = {
   'any.required': () => 'Add it.',
+  'zone.unknown': () => 'Give one like Europe/Berlin.',
   'object.unknown': () => 'Leave it out; it is not known here.',
   'number.base': () => 'Give a number.',
   'number.integer': () => 'Give a whole number.',

@@ -1,25 +1,47 @@
 import { test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { ROOT, serve, type Served } from '../../server/dist/serve.js';
+import { timeSettings } from '../../server/dist/time/settings.js';
+import { HOUR } from './hour.js';
 
-const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+const ENVIRONMENT = { OAT_CROCK_START: HOUR.start, OAT_CROCK_ZONE: HOUR.zone };
+const SILENT = pino({ level: 'silent' });
 
-/** A running server on data of its own. */
-export class Dairy {
+/** Opens a kitchen within the test's own process, on a port of its own. */
+const serveHere = (file: string, demo: boolean): Promise<Served> =>
+  serve({
+    demo,
+    file,
+    host: '127.0.0.1',
+    port: 0,
+    time: timeSettings(ENVIRONMENT, demo, () => 'UTC'),
+    log: SILENT,
+  });
+
+/** A kitchen that is open, on data of its own. */
+export interface Dairy {
+  readonly address: string;
+  readonly now: () => number;
+  /** Lets the kitchen's clock jump ahead by some minutes. */
+  readonly pass: (minutes: number) => void;
+}
+
+/** A kitchen whose server is a process of its own, which may be killed and started again. */
+export class KilledDairy {
   private child: ChildProcess | null = null;
   private port = '0';
-  readonly folder = mkdtempSync(join(tmpdir(), 'oat-crock-e2e-'));
   address = '';
 
-  constructor(private readonly demo: boolean) {}
+  constructor(private readonly file: string) {}
 
   /** Opens it; after a kill, on the same port and the same data. */
   async open(): Promise<void> {
-    const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), ...(this.demo ? ['--demo'] : [])], {
-      env: { ...process.env, OAT_CROCK_DB: join(this.folder, 'dairy.sqlite'), OAT_CROCK_PORT: this.port },
+    const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--demo'], {
+      env: { ...process.env, ...ENVIRONMENT, OAT_CROCK_DB: this.file, OAT_CROCK_PORT: this.port },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
@@ -38,25 +60,63 @@ export class Dairy {
     this.child!.kill('SIGKILL');
     return gone;
   }
-
-  async close(): Promise<void> {
-    if (this.child?.exitCode === null) await this.kill();
-    rmSync(this.folder, { recursive: true, force: true });
-  }
 }
 
-/** Tests with a dairy: the demonstration, or an empty one. */
-export const test = base.extend<{ demo: Dairy; empty: Dairy }>({
-  demo: async ({ page }, use) => withDairy(true, page, use),
-  empty: async ({ page }, use) => withDairy(false, page, use),
+interface OfTest {
+  /** The demonstration, as it is when it is opened. */
+  readonly demo: Dairy;
+  /** A dairy that has nothing yet. */
+  readonly empty: Dairy;
+  /** The demonstration, in a process that may be killed. */
+  readonly killed: KilledDairy;
+  readonly folder: string;
+}
+
+/** Tests with a dairy; the demonstration is filled once for all tests of a worker, and copied for each. */
+export const test = base.extend<OfTest, { readonly filled: string }>({
+  filled: [
+    async ({}, use) => {
+      const folder = newFolder();
+      const file = join(folder, 'demo.sqlite');
+      await (await serveHere(file, true)).close();
+      await use(file);
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  folder: async ({}, use) => {
+    const folder = newFolder();
+    await use(folder);
+    rmSync(folder, { recursive: true, force: true });
+  },
+  demo: async ({ page, folder, filled }, use) => {
+    const file = join(folder, 'demo.sqlite');
+    copyFileSync(filled, file);
+    await withDairy(file, true, page, use);
+  },
+  empty: async ({ page, folder }, use) => withDairy(join(folder, 'dairy.sqlite'), false, page, use),
+  killed: async ({ page, folder, filled }, use) => {
+    const file = join(folder, 'demo.sqlite');
+    copyFileSync(filled, file);
+    const dairy = new KilledDairy(file);
+    await dairy.open();
+    await page.goto(dairy.address);
+    await use(dairy);
+    await dairy.kill();
+  },
 });
 
-async function withDairy(demo: boolean, page: Page, use: (dairy: Dairy) => Promise<void>): Promise<void> {
-  const dairy = new Dairy(demo);
-  await dairy.open();
-  await page.goto(dairy.address);
-  await use(dairy);
-  await dairy.close();
+const newFolder = () => mkdtempSync(join(tmpdir(), 'oat-crock-e2e-'));
+
+async function withDairy(file: string, demo: boolean, page: Page, use: (dairy: Dairy) => Promise<void>): Promise<void> {
+  const { address, kitchen, close } = await serveHere(file, demo);
+  await page.goto(address);
+  const { clock, events } = kitchen;
+  const pass = (minutes: number) =>
+    events.tell({ type: 'clock', clock: clock.set({ kitchenMs: clock.now() + minutes * 60_000 }) });
+  await use({ address, now: clock.now, pass });
+  await page.close();
+  await close();
 }
 
 export { expect } from '@playwright/test';

@@ -1,16 +1,12 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/dairy.js';
+import { goTo, seriousFaults } from '../support/page.js';
 
 const panel = (page: Page) => page.locator('oc-culture-panel');
-const violations = async (page: Page) => {
-  const found = (await new AxeBuilder({ page }).analyze()).violations;
-  return found.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id);
-};
 
 test('a line begins with a pot, is divided, frozen, fed, and what is fed joins it', async ({ page, empty }) => {
-  await page.goto(`${empty.address}/cultures`);
+  await goTo(page, '/cultures');
   await expect(page.getByText('Nothing lives here yet')).toBeVisible();
   await page.getByRole('button', { name: 'Add a culture' }).click();
   await page.getByRole('button', { name: 'Begin its line' }).click();
@@ -19,7 +15,7 @@ test('a line begins with a pot, is divided, frozen, fed, and what is fed joins i
   await page.getByRole('button', { name: 'Begin its line' }).click();
   const bud = page.getByRole('button', { name: /^Harbour pot, generation 0/ });
   await expect(bud).toHaveCount(1);
-  expect(await violations(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
 
   // by keyboard alone: picked, divided into the freezer
   await bud.focus();
@@ -44,14 +40,14 @@ test('a line begins with a pot, is divided, frozen, fed, and what is fed joins i
   await page.getByRole('option', { name: /^By taste/ }).click();
   await expect(panel(page)).toContainText('your marks of sourness decide');
   await expect(page.getByRole('listbox')).toHaveCount(0);
-  expect(await violations(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
 
   // one touch feeds it: a small make of its own, which takes of it
   await page.getByRole('button', { name: 'Feed it now' }).click();
   await expect(page).toHaveURL(/\/make\//);
   await expect(page.getByRole('listitem').filter({ hasText: /Took \d+ g/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Harbour pot, fed' })).toBeVisible();
-  await page.goto(`${empty.address}/cultures`);
+  await goTo(page, '/cultures');
   await page.getByRole('button', { name: /^Harbour pot.*: 8\d g/ }).click();
   await expect(panel(page).getByRole('link', { name: 'Harbour pot, fed' }).first()).toBeVisible();
 });
@@ -60,7 +56,7 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
   page,
   demo,
 }) => {
-  await page.goto(`${demo.address}/methods/scalded-yogurt`);
+  await goTo(page, '/methods/scalded-yogurt');
   await page.getByRole('button', { name: /^Starter/ }).click();
   const own = page.getByRole('group', { name: 'Your own, for Kind' });
   await own
@@ -74,7 +70,7 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
   const batchId = new URL(page.url()).pathname.split('/').at(-1);
 
   // its line knows of it, forward and back
-  await page.goto(`${demo.address}/cultures`);
+  await goTo(page, '/cultures');
   const recall = await page.evaluate(async (id) => {
     const { cultures } = (await (await fetch('/api/v1/cultures')).json()) as {
       cultures: { id: string; parents: string[]; generation: number }[];
@@ -90,7 +86,7 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
 });
 
 test('a chain by the clock, a time away, and the open file, whole and by axe', async ({ page, demo, empty }) => {
-  await page.goto(`${demo.address}/cultures`);
+  await goTo(page, '/cultures');
   await page.getByRole('button', { name: 'Starter by a time' }).click();
   const wanted = page.getByRole('spinbutton', { name: 'Wanted' });
   await wanted.fill('6000');
@@ -106,7 +102,7 @@ test('a chain by the clock, a time away, and the open file, whole and by axe', a
   await expect(page.locator('oc-chain-tool').getByRole('status')).toContainText('should have been begun');
   await page.getByRole('button', { name: 'Going away' }).click();
   await expect(page.locator('oc-park-tool li').first()).toContainText('of its vigour on that day');
-  expect(await violations(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -125,7 +121,7 @@ test('a chain by the clock, a time away, and the open file, whole and by axe', a
   await expect(page.getByText(/^oatCrock: /)).toBeVisible();
 
   // into another household
-  await page.goto(`${empty.address}/cultures`);
+  await goTo(page, '/cultures');
   await page.getByRole('button', { name: 'Add a culture' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('First');
   await page.getByRole('button', { name: 'Begin its line' }).click();

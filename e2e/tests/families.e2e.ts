@@ -1,4 +1,5 @@
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 /** Every method by its family and name, and what its sheet must say of it. */
 const METHODS: readonly (readonly [string, string, RegExp])[] = [
@@ -26,7 +27,7 @@ const METHODS: readonly (readonly [string, string, RegExp])[] = [
 ];
 
 test('every family is decided on its own sheet, and none is empty or broken', async ({ page, empty }) => {
-  await page.goto(`${empty.address}/methods/scalded-yogurt`);
+  await goTo(page, '/methods/scalded-yogurt');
   const families = page.getByRole('navigation', { name: 'Families' });
   const methods = page.getByRole('navigation', { name: 'Methods' });
   const sheet = page.getByRole('region', { name: 'The make sheet' });
@@ -42,7 +43,7 @@ test('every family is decided on its own sheet, and none is empty or broken', as
 });
 
 test('butter is decided, refused a churn too small, started, and its hands come in order', async ({ page, empty }) => {
-  await page.goto(`${empty.address}/methods/cultured-butter`);
+  await goTo(page, '/methods/cultured-butter');
   await page.getByRole('button', { name: /^Churning/ }).click();
   const holds = page.getByRole('spinbutton', { name: 'It holds' });
   await holds.fill('1');
@@ -71,7 +72,7 @@ test('cream cheese is set, ladled, drained in stages, turned and salted, each wi
   page,
   empty,
 }) => {
-  await page.goto(`${empty.address}/methods/cream-cheese`);
+  await goTo(page, '/methods/cream-cheese');
   await page.getByRole('button', { name: /^Setting/ }).click();
   await expect(page.getByText('Its dropper gives')).toBeVisible();
   await page.getByRole('button', { name: 'Culture alone' }).click();

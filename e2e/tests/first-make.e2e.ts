@@ -1,4 +1,5 @@
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 test('an empty dairy leads to a first make, decided, started and logged', async ({ page, empty }) => {
   await expect(page.getByRole('heading', { name: 'The crock is empty' })).toBeVisible();
@@ -52,6 +53,6 @@ test('an empty dairy leads to a first make, decided, started and logged', async 
   await expect(page.getByRole('button', { name: /^Done: Keep it at 85/ })).toBeVisible();
 
   // what was chosen is kept when the page is left and opened again
-  await page.goto(`${empty.address}/make`);
+  await goTo(page, '/make');
   await expect(page.getByRole('listitem').filter({ hasText: 'Began: heat 85 °C' })).toBeVisible();
 });

@@ -1,7 +1,8 @@
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 test('readings and looks move the forecast; lines are corrected and taken back', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
   const headline = page.locator('.headline');
   await expect(headline).toContainText('Sour enough: likely');
@@ -54,7 +55,7 @@ test('a fast clock brings the straining to its end; it is weighed, scored and th
   page,
   demo,
 }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await page.getByRole('link', { name: 'Thick yogurt for the school' }).first().click();
   await expect(page.locator('.headline')).toContainText('On the cloth');
   const readings = await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json());
@@ -91,8 +92,8 @@ test('a fast clock brings the straining to its end; it is weighed, scored and th
   await expect(balance.getByRole('row', { name: /Not accounted for/ })).toBeVisible();
 });
 
-test('a killed server loses nothing: what is logged meanwhile waits and is sent once', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+test('a killed server loses nothing: what is logged meanwhile waits and is sent once', async ({ page, killed }) => {
+  await page.goto(`${killed.address}/today`);
   await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
   const log = async (text: string) => {
     await page.keyboard.press('l');
@@ -104,15 +105,15 @@ test('a killed server loses nothing: what is logged meanwhile waits and is sent 
   };
   await expect(page.locator('.headline')).toContainText('Sour enough');
   await log('before the kill');
-  await demo.kill();
+  await killed.kill();
   await expect(page.getByRole('status').filter({ hasText: 'not answering' })).toBeVisible();
   await log('while it was gone');
   await expect(page.getByRole('status').filter({ hasText: '1 waiting' })).toBeVisible();
-  await demo.open();
+  await killed.open();
   await expect(page.getByRole('status').filter({ hasText: 'not answering' })).toBeHidden({ timeout: 30_000 });
   await expect
     .poll(async () => {
-      const { entries } = await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json());
+      const { entries } = await page.request.get(`${killed.address}/api/v1/snapshot`).then((r) => r.json());
       return entries
         .filter((e: { body: { type: string } }) => e.body.type === 'note')
         .slice(-2)

@@ -1,5 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
+import { goTo, seriousFaults } from '../support/page.js';
 
 const PLACES = [
   '/today',
@@ -11,38 +12,40 @@ const PLACES = [
   '/larder',
   '/cultures',
 ];
+/** Waits until nothing moves any more: what is shown has been drawn, and faded in. */
+const settled = (page: Page) =>
+  page.evaluate(async () => {
+    await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    await Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined)));
+  });
+
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 820, height: 1180 },
   { width: 390, height: 844 },
 ];
 
-test('every place is free of serious accessibility faults, in light and before dawn', async ({ page, demo }) => {
-  for (const light of ['light', 'dawn']) {
+for (const light of ['in light', 'before dawn']) {
+  test(`every place is free of serious accessibility faults, ${light}`, async ({ page, demo }) => {
+    if (light === 'before dawn') await page.getByRole('button', { name: /Before dawn/ }).click();
     for (const path of PLACES) {
-      await page.goto(demo.address + path);
+      await goTo(page, path);
       await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
       if (path !== '/today') await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-      const dark = (await page.getByRole('button', { name: /Before dawn/ }).getAttribute('aria-pressed')) === 'true';
-      if (dark !== (light === 'dawn')) await page.getByRole('button', { name: /Before dawn/ }).click();
-      await page.waitForTimeout(400);
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-      const said = serious.map((v) => `${path} ${light}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-      expect(said).toEqual([]);
+      await settled(page);
+      expect((await seriousFaults(page)).map((fault) => `${path}: ${fault}`)).toEqual([]);
     }
-  }
-});
+  });
+}
 
 test('the household’s dialog is free of serious faults, and is filled in by keyboard alone', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   const wheel = page.getByRole('button', { name: /^The household/ });
   await wheel.focus();
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog', { name: 'The household' });
   await expect(dialog).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).include('dialog').analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  expect(await seriousFaults(page, 'dialog')).toEqual([]);
 
   await dialog.getByRole('combobox', { name: 'Temperature' }).focus();
   await page.keyboard.press('ArrowDown');
@@ -61,12 +64,12 @@ test('the household’s dialog is free of serious faults, and is filled in by ke
 });
 
 test('no place is wider than its window, from desk to telephone', async ({ page, demo }) => {
-  for (const size of SIZES) {
-    await page.setViewportSize(size);
-    for (const path of PLACES) {
-      await page.goto(demo.address + path);
+  for (const path of PLACES) {
+    await goTo(page, path);
+    for (const size of SIZES) {
+      await page.setViewportSize(size);
       await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
-      await page.waitForTimeout(300);
+      await settled(page);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect(over, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
     }
@@ -74,7 +77,7 @@ test('no place is wider than its window, from desk to telephone', async ({ page,
 });
 
 test('everything can be done by keyboard alone', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await expect(page.locator('oc-hand-card').first()).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
@@ -90,9 +93,10 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
 
   // log a temperature to the make whose hands come next
   await page.keyboard.press('1');
-  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  const first = page.locator('oc-hand-card').first();
+  const next = await first.locator('.of a').textContent();
   await page.keyboard.press('l');
-  await expect(page.getByRole('dialog')).toContainText('Log to Thick yogurt for the quay');
+  await expect(page.getByRole('dialog')).toContainText(`Log to ${next}`);
   await page.keyboard.type('41.5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -101,25 +105,30 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
 
   // N goes to the control that records the next hands
   await page.keyboard.press('n');
-  await expect(page.getByRole('button', { name: /^Done: Spoon/ })).toBeFocused();
+  const control = first.getByRole('button', { name: /^Done: / });
+  await expect(control).toBeFocused();
+  const done = (await control.textContent())!;
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^Done: (Tie it up|Whisk smooth)/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: done, exact: true })).toHaveCount(0);
 });
 
 test('the household’s hours are kept, and the hands follow them', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   const strain = page.locator('oc-hand-card').filter({ hasText: 'Tie it up in cloth' });
-  await expect(strain).toContainText('06:00');
+  // a night that is long enough to hold its time, wherever that lies now
+  const hour = Number(/(\d\d):\d\d/.exec((await strain.locator('time').textContent())!)![1]);
+  const clock = (h: number) => `${String((h + 24) % 24).padStart(2, '0')}:00`;
   await page.getByRole('button', { name: /^The household/ }).click();
   const dialog = page.getByRole('dialog', { name: 'The household' });
-  const until = dialog.getByRole('combobox', { name: 'until' }).first();
-  await until.click();
-  await page.getByRole('option', { name: '08:00' }).click();
+  await dialog.getByRole('combobox', { name: 'Asleep from' }).click();
+  await page.getByRole('option', { name: clock(hour - 12) }).click();
+  await dialog.getByRole('combobox', { name: 'until' }).first().click();
+  await page.getByRole('option', { name: clock(hour + 3) }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toHaveCount(0);
-  await expect(strain).toContainText('08:00');
+  await expect(strain.locator('time')).toContainText(clock(hour + 3));
   await page.reload();
-  await expect(strain).toContainText('08:00');
+  await expect(strain.locator('time')).toContainText(clock(hour + 3));
 });
 
 test('the page asks nobody but its own server and breaks no policy', async ({ page, demo }) => {

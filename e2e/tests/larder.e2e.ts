@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 const board = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
 const save = (page: Page) => page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -10,7 +11,7 @@ async function add(page: Page, where: string, kind: string): Promise<void> {
 }
 
 test('milk is put into an empty larder from its label, made of, and falls as it is used', async ({ page, empty }) => {
-  await page.goto(`${empty.address}/larder`);
+  await goTo(page, '/larder');
   await expect(page.getByText('Add the milk you have')).toBeVisible();
   await add(page, 'Cold', 'Milk');
   await page.getByRole('textbox', { name: 'Name' }).fill('Morning milk');
@@ -33,7 +34,7 @@ test('milk is put into an empty larder from its label, made of, and falls as it 
   await amount.press('Tab');
 
   // the make is scaled to it
-  await page.goto(`${empty.address}/methods/strained-yogurt`);
+  await goTo(page, '/methods/strained-yogurt');
   await page.getByRole('combobox', { name: 'Milk', exact: true }).click();
   await page.getByRole('option', { name: /Morning milk/ }).click();
   await page.getByRole('button', { name: /^Use up Morning milk/ }).click();
@@ -46,7 +47,7 @@ test('milk is put into an empty larder from its label, made of, and falls as it 
   await expect(sheet.getByText('6.00 kg', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Start this make' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Took 6.00 kg' })).toBeVisible();
-  await page.goto(`${empty.address}/larder`);
+  await goTo(page, '/larder');
   const morning = board(page, 'Cold').getByRole('link', { name: /Morning milk/ });
   await expect(morning).toContainText('none left');
   await morning.click();
@@ -76,7 +77,7 @@ test('two people write the same lot: the later is shown both, and decides', asyn
 });
 
 test('what is being written outlives the page; what is taken away comes back', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/larder`);
+  await goTo(page, '/larder');
   await board(page, 'Gear')
     .getByRole('link', { name: /Milk pan/ })
     .click();
@@ -93,7 +94,7 @@ test('what is being written outlives the page; what is taken away comes back', a
 });
 
 test('a make is found by what is near its date, and decided of it', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/methods`);
+  await goTo(page, '/methods');
   await page.getByRole('combobox', { name: 'Of' }).click();
   await page.getByRole('option', { name: /Skimmed-off cream/ }).click();
   const makes = page.getByRole('region', { name: 'Makes' });
@@ -106,7 +107,7 @@ test('a make is found by what is near its date, and decided of it', async ({ pag
 });
 
 test('all of it by keyboard: a lot is added, named and saved', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await expect(page.locator('oc-hand-card').first()).toBeVisible();
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/larder/);
@@ -129,7 +130,7 @@ test('a pot is measured step by step, the fit drawn and kept; on a telephone one
   demo,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`${demo.address}/larder`);
+  await goTo(page, '/larder');
   await board(page, 'Gear')
     .getByRole('link', { name: /Middle pot/ })
     .click();
@@ -138,16 +139,14 @@ test('a pot is measured step by step, the fit drawn and kept; on a telephone one
   const measuring = page.getByRole('region', { name: 'Measuring' });
   await expect(measuring).toContainText('not measured yet');
   await measuring.getByRole('button', { name: 'Measure it' }).click();
-  await page.request.put(`${demo.address}/api/v1/clock`, { data: { rate: 600 } });
   for (const shown of ['71', '64.5', '58']) {
     const temp = measuring.getByRole('spinbutton', { name: 'The thermometer shows' });
     await temp.fill(shown);
     await temp.press('Tab');
     await measuring.getByRole('button', { name: 'Note it now' }).click();
     await expect(measuring.getByRole('listitem').filter({ hasText: `${Number(shown).toFixed(1)} °C` })).toBeVisible();
-    await page.waitForTimeout(2500);
+    demo.pass(25);
   }
-  await page.request.put(`${demo.address}/api/v1/clock`, { data: { rate: 1 } });
   await expect(measuring.getByRole('img')).toHaveAccessibleName(/Temperatures noted, and the fit/);
   await expect(measuring.getByRole('status')).toContainText('Over the first hour');
 
@@ -164,7 +163,7 @@ test('a make is found by a line that says what there is, and asked whether it go
   page,
   demo,
 }) => {
-  await page.goto(`${demo.address}/methods`);
+  await goTo(page, '/methods');
   await page
     .getByRole('textbox', { name: 'Say what there is, or what you want' })
     .fill('2 L cream near its date, 40 hours');
@@ -175,7 +174,7 @@ test('a make is found by a line that says what there is, and asked whether it go
   await expect(makes.getByRole('button', { name: /^Cultured cream/ })).toBeVisible();
   await expect(makes.getByRole('button', { name: /yogurt/ })).toHaveCount(0);
 
-  await page.goto(`${demo.address}/methods/scalded-yogurt`);
+  await goTo(page, '/methods/scalded-yogurt');
   await page.getByRole('button', { name: /^Keeping warm/ }).click();
   await page.getByRole('button', { name: 'Blue flask' }).click();
   const sheet = page.getByRole('region', { name: 'The make sheet' });

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 test('a variant is kept, compared, made into a file and read back as another', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/methods/scalded-yogurt`);
+  await goTo(page, '/methods/scalded-yogurt');
   const sheet = page.getByRole('region', { name: 'The make sheet' });
   await sheet.getByRole('button', { name: 'Compare', exact: true }).click();
   await page.getByRole('button', { name: /^Keeping warm/ }).click();
@@ -46,7 +47,7 @@ test('a variant is kept, compared, made into a file and read back as another', a
   await expect(page.getByRole('heading', { name: 'Sharper yogurt' }).first()).toBeVisible();
   await page.goBack();
   await sheet.getByRole('button', { name: 'Take it away' }).click();
-  await page.goto(`${demo.address}/make`);
+  await goTo(page, '/make');
   await page.reload();
   await expect(page.getByText('Sharper yogurt').first()).toBeVisible();
 });
@@ -55,7 +56,7 @@ test('a method is written from stages by drag and by key, tried by the engine at
   page,
   demo,
 }) => {
-  await page.goto(`${demo.address}/methods/scalded-yogurt/stages`);
+  await goTo(page, '/methods/scalded-yogurt/stages');
   const order = page.getByRole('region', { name: 'Its stages in order' });
   const about = page.getByRole('region', { name: 'The stage' });
   await expect(about.getByRole('status')).toContainText('It works.');
@@ -98,7 +99,7 @@ test('a method is written from stages by drag and by key, tried by the engine at
 
 test('every sheet of the house prints on one page, its cautions laid open', async ({ page, demo }) => {
   test.setTimeout(120_000);
-  await page.goto(`${demo.address}/methods`);
+  await goTo(page, '/methods');
   const makes = page.getByRole('region', { name: 'Makes' }).getByRole('button');
   await expect(makes).toHaveCount(20);
   for (let i = 0; i < 20; i++) {

@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 /** Chooses from a list of the household's dialog. */
 async function pick(page: Page, field: string, option: string): Promise<void> {
@@ -55,10 +56,10 @@ async function inOuncesAndFahrenheit(page: Page): Promise<void> {
 
 test('a household in ounces and Fahrenheit meets nothing metric on any screen', async ({ page, demo }) => {
   await inOuncesAndFahrenheit(page);
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await expect(page.getByRole('main').getByText(/\d °F/).first()).toBeVisible();
   await expectNothingMetric(page);
-  await page.goto(`${demo.address}/make`);
+  await goTo(page, '/make');
   await page
     .getByRole('link', { name: /Thick yogurt for the quay/ })
     .last()
@@ -66,23 +67,23 @@ test('a household in ounces and Fahrenheit meets nothing metric on any screen', 
   await expect(pounds(page)).toBeVisible();
   await expectNothingMetric(page, page.getByRole('list', { name: 'Stages' }).getByRole('button'));
   for (const place of ['/methods', '/larder', '/plan']) {
-    await page.goto(demo.address + place);
+    await goTo(page, place);
     await expect(pounds(page)).toBeVisible();
     await expectNothingMetric(page);
   }
-  await page.goto(`${demo.address}/cultures`);
+  await goTo(page, '/cultures');
   for (const tool of ['Starter by a time', 'Going away', 'Add a culture']) {
     await page.getByRole('button', { name: tool }).click();
     await expectNothingMetric(page);
   }
   for (const line of ['Quay yogurt', 'Store-room grains']) {
-    await page.goto(`${demo.address}/cultures`);
+    await goTo(page, '/cultures');
     await page.getByRole('link', { name: line }).first().click();
     await expect(page.getByRole('heading', { name: 'Where it came from' })).toBeVisible();
     await expectNothingMetric(page);
   }
   for (const method of ['strained-yogurt', 'cream-cheese', 'soda-cheese', 'grain-kefir', 'cultured-butter']) {
-    await page.goto(`${demo.address}/methods/${method}`);
+    await goTo(page, `/methods/${method}`);
     await expect(page.getByRole('heading', { name: 'Weigh out' })).toBeVisible();
     await expectNothingMetric(page, page.getByRole('region', { name: 'Choices' }).locator('.head'));
   }
@@ -137,7 +138,7 @@ test('units changed and changed back leave every number as it was; what is typed
 });
 
 test('dates and clock times are written as the household writes them', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/today`);
+  await goTo(page, '/today');
   await page.getByRole('button', { name: /^The household/ }).click();
   await pick(page, 'Dates', 'Nov 24, 2:30 PM');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();

@@ -9,7 +9,9 @@ import { photoStore, type PhotoStore } from './store/photos.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
 import { keptStore, type KeptStore } from './store/kept.js';
 import type { Db } from './store/open.js';
-import { demoClock, demoStartMs, realClock, type Clock } from './time/clock.js';
+import { machineClock, setClock, type Clock } from './time/clock.js';
+import { machineNowMs } from './time/machine.js';
+import type { TimeSettings } from './time/settings.js';
 
 /** Everything a running server holds together. */
 export interface Kitchen {
@@ -31,10 +33,15 @@ export interface Kitchen {
   readonly log: Logger;
 }
 
-/** Opens the kitchen over a database; with `demo` its clock may run faster. */
-export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
+/** Opens the kitchen over a database; with a start moment of its own its clock can be set. */
+export function openKitchen(
+  db: Db,
+  log: Logger,
+  { startMs, rate, zone }: TimeSettings,
+  machineNow = machineNowMs,
+): Kitchen {
   const entries = entryStore(db);
-  const household = householdStore(db);
+  const household = householdStore(db, zone);
   const kept = {
     lots: keptStore(db, 'lots'),
     gear: keptStore(db, 'gear'),
@@ -57,7 +64,10 @@ export function openKitchen(db: Db, log: Logger, demo: boolean): Kitchen {
       orders: kept.orders.all(),
       pours: kept.pours.all(),
     }),
-    clock: demo ? demoClock(household, entries.latestMs, demoStartMs(Date.now())) : realClock(),
+    clock:
+      startMs === null
+        ? machineClock(machineNow)
+        : setClock({ store: household, latestEntryMs: entries.latestMs, startMs, rate, machineNow }),
     events: events(entries),
     log,
   };

@@ -1,67 +1,35 @@
 import { pino } from 'pino';
-import type { Server } from 'node:http';
-import { dirname, join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { seedDemo } from './demo/seed.js';
-import { createApp } from './http/app.js';
-import { openKitchen, type Kitchen } from './kitchen.js';
-import { startStandIns } from './stand-ins/start.js';
-import { openDb } from './store/open.js';
-
-const HERE = dirname(fileURLToPath(import.meta.url));
-const ROOT = resolve(HERE, '..', '..');
+import { join, resolve } from 'node:path';
+import { ROOT, serve, type ServeSettings } from './serve.js';
+import { machineZone } from './time/machine.js';
+import { timeSettings } from './time/settings.js';
 
 /** What the environment may set; everything has a default. */
-function settingsFromEnvironment() {
+function settingsFromEnvironment(): ServeSettings {
+  const { env } = process;
   const demo = process.argv.includes('--demo');
   return {
     demo,
-    file: resolve(process.env['OAT_CROCK_DB'] ?? join(ROOT, 'data', demo ? 'demo.sqlite' : 'dairy.sqlite')),
-    host: process.env['OAT_CROCK_HOST'] ?? '127.0.0.1',
-    port: Number(process.env['OAT_CROCK_PORT'] ?? 4310),
-    logLevel: process.env['OAT_CROCK_LOG'] ?? 'warn',
+    file: resolve(env['OAT_CROCK_DB'] ?? join(ROOT, 'data', demo ? 'demo.sqlite' : 'dairy.sqlite')),
+    host: env['OAT_CROCK_HOST'] ?? '127.0.0.1',
+    port: Number(env['OAT_CROCK_PORT'] ?? 4310),
+    time: timeSettings(env, demo, machineZone),
+    log: pino({ level: env['OAT_CROCK_LOG'] ?? 'warn' }, pino.destination(2)),
   };
 }
 
-const KEEP_CLOCK_MS = 1000;
-
-function main(): void {
-  const { demo, file, host, port, logLevel } = settingsFromEnvironment();
-  const log = pino({ level: logLevel }, pino.destination(2));
-  const kitchen = openKitchen(openDb(file), log, demo);
-  if (demo) seedDemo(kitchen);
-  const server = createApp(kitchen, join(ROOT, 'web', 'dist', 'browser')).listen(port, host, () => {
-    const address = server.address();
-    const actual = typeof address === 'object' && address ? address.port : port;
-    process.stdout.write(`Oat Crock is open at http://${host}:${actual}/  (data in ${file})\n`);
-    const stopStandIns = demo ? startStandIns(kitchen, `http://${host}:${actual}`) : () => undefined;
-    const keeping = setInterval(() => kitchen.clock.keep(), KEEP_CLOCK_MS);
-    stopGracefully(server, kitchen, () => {
-      clearInterval(keeping);
-      stopStandIns();
-    });
-  });
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    const why = error.code === 'EADDRINUSE' ? `port ${port} is taken; set OAT_CROCK_PORT to another` : error.message;
-    process.stderr.write(`Oat Crock cannot open: ${why}\n`);
-    process.exit(1);
-  });
+async function main(): Promise<void> {
+  const settings = settingsFromEnvironment();
+  const { address, close } = await serve(settings);
+  process.stdout.write(`Oat Crock is open at ${address}/  (data in ${settings.file})\n`);
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.once(signal, () => void close().then(() => process.exit(0)));
 }
 
-/** On a polite signal: no new requests, pages told goodbye, the log folded into its file. */
-function stopGracefully(server: Server, kitchen: Kitchen, before: () => void): void {
-  const stop = () => {
-    before();
-    kitchen.clock.keep();
-    kitchen.events.close();
-    server.close(() => {
-      kitchen.db.pragma('wal_checkpoint(TRUNCATE)');
-      kitchen.db.close();
-      process.exit(0);
-    });
-  };
-  process.once('SIGTERM', stop);
-  process.once('SIGINT', stop);
-}
-
-main();
+main().catch((error: NodeJS.ErrnoException) => {
+  const taken = error.code === 'EADDRINUSE';
+  process.stderr.write(
+    `Oat Crock cannot open: ${taken ? 'the port is taken; set OAT_CROCK_PORT to another' : error.message}\n`,
+  );
+  process.exit(1);
+});

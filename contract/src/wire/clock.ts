@@ -1,4 +1,4 @@
-/** The kitchen's clock: at real moment `realMs` it showed `kitchenMs`, and it runs at `rate` since. */
+/** The kitchen's clock: at moment `realMs` of the server's own clock it showed `kitchenMs`, and it runs at `rate` since. */
 export interface ClockReading {
   readonly rate: number;
   readonly realMs: number;
@@ -9,7 +9,7 @@ export interface ClockReading {
 
 export const CLOCK_RATES = [1, 60, 600] as const;
 
-/** What the clock shows at a real moment. */
+/** What the clock shows at a moment of the server's own clock. */
 export function kitchenTime(clock: ClockReading, realNowMs: number): number {
   return clock.kitchenMs + (realNowMs - clock.realMs) * clock.rate;
 }

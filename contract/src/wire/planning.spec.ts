@@ -1,13 +1,11 @@
 import { methodById } from '@oat-crock/core';
-import { occurrencesOf, type WantedOrder } from './orders.js';
-import { peopleOver } from './plan-time.js';
+import type { Occurrence, WantedOrder } from './orders.js';
 import { ordersOf, placesOf, staleOf } from './planning.js';
 import { freeParts, type PlannedPour } from './pours.js';
-import { USUAL_SETTINGS } from './settings.js';
 
 const MIN = 60_000;
 const DAY_MIN = 1440;
-const START = new Date(2026, 4, 4, 9).getTime();
+const START = Date.UTC(2026, 4, 4, 9);
 
 const order: WantedOrder = {
   id: '01J00000000000000000000000',
@@ -18,7 +16,7 @@ const order: WantedOrder = {
   due: { is: 'once', atMs: START + 3 * DAY_MIN * MIN },
   note: '',
 };
-const occurrences = occurrencesOf([order], START, START + 7 * DAY_MIN * MIN);
+const occurrences: readonly Occurrence[] = [{ id: order.id, order, dueMs: START + 3 * DAY_MIN * MIN }];
 const pour = (part: number, more: Partial<PlannedPour> = {}): PlannedPour => ({
   id: `P${part}`,
   occurrenceId: order.id,
@@ -74,30 +72,5 @@ describe('what is wanted, as a plan is asked for it', () => {
   it('leaves over what is planned of nothing that is wanted any more', () => {
     expect(staleOf([pour(1)], occurrences)).toEqual([]);
     expect(staleOf([pour(1), pour(2, { batchId: 'B' })], []).map((p) => p.id)).toEqual(['P1']);
-  });
-});
-
-describe('the people of a household', () => {
-  const settings = {
-    ...USUAL_SETTINGS,
-    away: [{ fromMs: START + DAY_MIN * MIN, toMs: START + 2 * DAY_MIN * MIN }],
-    helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [new Date(START).getDay()] }],
-  };
-
-  it('are those of the house, away when they said so, and each who helps, there in their hours only', () => {
-    const [house, helper] = peopleOver(settings, START, 7 * DAY_MIN);
-    expect(house!.away).toEqual([{ fromMin: DAY_MIN, toMin: 2 * DAY_MIN }]);
-    // From nine, when the plan begins, until noon; and a week later.
-    expect(helper!.away).toEqual([{ fromMin: 180, toMin: 7 * DAY_MIN - 60 }]);
-    expect(helper!.asleep).toEqual([]);
-    expect(peopleOver(settings, START, 8 * DAY_MIN)[1]!.away.map((s) => s.toMin - s.fromMin)).toEqual([
-      7 * DAY_MIN - 60 - 180,
-      8 * DAY_MIN - (7 * DAY_MIN + 180),
-    ]);
-  });
-
-  it('who never helps are never there', () => {
-    const never = { ...settings, helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [] }] };
-    expect(peopleOver(never, START, DAY_MIN)[1]!.away).toEqual([{ fromMin: 0, toMin: DAY_MIN }]);
   });
 });

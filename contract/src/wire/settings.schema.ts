@@ -19,6 +19,21 @@ const helper = Joi.object({
   days: weekdays.min(1).required(),
 });
 
+/** The name of a time zone that this machine knows. */
+const timeZone = Joi.string()
+  .max(60)
+  .custom((name: string, helpers) => (isTimeZone(name) ? name : helpers.error('zone.unknown')))
+  .messages({ 'zone.unknown': 'There is no time zone of this name' });
+
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   asleepFromH: hour,
   asleepToH: hour,
@@ -38,4 +53,5 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),
   volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),
   datesIn: Joi.valid(...DATES_IN).default(USUAL_SETTINGS.datesIn),
+  zone: timeZone.required(),
 });

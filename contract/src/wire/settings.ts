@@ -40,6 +40,8 @@ export interface Settings {
   readonly volumeIn: Units['volume'];
   /** Whose way of writing dates and clock times, a language tag; empty for that of each browser. */
   readonly datesIn: DatesIn;
+  /** Time zone whose clocks hang on its walls, by its IANA name. */
+  readonly zone: string;
 }
 
 /** Ways of writing dates that are offered: the day first, the month first, or as the browser has it. */
@@ -70,4 +72,5 @@ export const USUAL_SETTINGS: Settings = {
   massIn: 'g',
   volumeIn: 'metric',
   datesIn: 'en-GB',
+  zone: 'UTC',
 };

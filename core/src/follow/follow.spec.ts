@@ -1,4 +1,4 @@
-import { canRead, hiddenTruth, readingMoments, standInReading, truthSeed } from '../instruments/hidden-truth.js';
+import { canRead, hiddenTruth, readingMoments, standInReadings, truthSeed } from '../instruments/hidden-truth.js';
 import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
 import { assessSafety, gravest, type SafetyView } from '../safety/rules.js';
@@ -200,15 +200,15 @@ describe('the stand-ins', () => {
 
   it('see the same hidden crock each time they look', () => {
     const ms = T0 + 200 * MIN;
-    expect(standInReading('ph-probe', batch, ms)).toBe(standInReading('ph-probe', batch, ms));
+    expect(standInReadings('ph-probe', batch, ms)(ms)).toBe(standInReadings('ph-probe', batch, ms)(ms));
     const truth = hiddenTruth(batch, ms)!;
-    expect(Math.abs(standInReading('thermometer', batch, ms)! - truth.tempC)).toBeLessThan(1);
-    expect(Math.abs(standInReading('ph-probe', batch, ms)! - truth.ph)).toBeLessThan(0.15);
+    expect(Math.abs(standInReadings('thermometer', batch, ms)(ms)! - truth.tempC)).toBeLessThan(1);
+    expect(Math.abs(standInReadings('ph-probe', batch, ms)(ms)! - truth.ph)).toBeLessThan(0.15);
   });
 
   it('read only what there is to read', () => {
-    expect(standInReading('scale', batch, T0 + 200 * MIN)).toBeNull();
-    expect(standInReading('ph-probe', batch, T0 + 20 * MIN)).toBeNull();
+    expect(standInReadings('scale', batch, T0 + 200 * MIN)(T0 + 200 * MIN)).toBeNull();
+    expect(standInReadings('ph-probe', batch, T0 + 20 * MIN)(T0 + 20 * MIN)).toBeNull();
     expect(hiddenTruth(batch, T0 - MIN)).toBeNull();
     expect(canRead('thermometer', emptyCrock(4, 6.65))).toBeTrue();
   });

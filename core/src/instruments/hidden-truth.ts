@@ -1,12 +1,14 @@
 import type { Batch } from '../batch/replay.js';
 import { kitchenFor, swingFrom, type Household } from '../environment/household.js';
-import { stateAt } from '../follow/series.js';
 import { timelineOf } from '../follow/timeline.js';
 import { cultureOf } from '../make/plan.js';
+import { lastOf, stateIn } from '../make/run.js';
 import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
 import { hiddenMember, readStandIn, STAND_INS, type CrockStandIn, type StandInKind } from './stand-ins.js';
+
+const MS_PER_MIN = 60_000;
 
 /**
  * The hidden true state of a simulated batch at a moment: the engine run with a member that the batch's own name
@@ -15,7 +17,16 @@ import { hiddenMember, readStandIn, STAND_INS, type CrockStandIn, type StandInKi
  * @param room the true room it stands in, where that is known
  */
 export function hiddenTruth(batch: Batch, nowMs: number, room: Pick<Household, 'roomAt'> = {}): CrockState | null {
-  if (nowMs < batch.startedMs || batch.ended) return null;
+  return hiddenCourse(batch, nowMs, room)(nowMs);
+}
+
+/** The same at any moment up to another (ms), for one run of the engine. */
+function hiddenCourse(
+  batch: Batch,
+  untilMs: number,
+  room: Pick<Household, 'roomAt'>,
+): (atMs: number) => CrockState | null {
+  if (untilMs < batch.startedMs || batch.ended) return () => null;
   const { choices, stages } = plannedOf(batch);
   const kitchen = kitchenFor(choices);
   const environment = {
@@ -23,7 +34,12 @@ export function hiddenTruth(batch: Batch, nowMs: number, room: Pick<Household, '
     ...swingFrom(batch.startedMs, kitchen.roomC, room),
     member: hiddenMember(cultureOf(stages) ?? 'thermophilic', truthSeed(batch.id)),
   };
-  return stateAt(timelineOf(batch, stages, environment, nowMs), nowMs);
+  const timeline = timelineOf(batch, stages, environment, untilMs);
+  return (atMs) => {
+    const minute = (atMs - batch.startedMs) / MS_PER_MIN;
+    const run = timeline.stages.findLast((stage) => stage.beginMs <= atMs)?.run;
+    return run && minute >= 0 ? stateIn(run, Math.min(minute, lastOf(run).minute), environment) : null;
+  };
 }
 
 /** The seed of a batch's hidden truth: the chance part of its ULID, so that the time of day has no say. */
@@ -38,16 +54,22 @@ export function canRead(kind: CrockStandIn, state: CrockState): boolean {
   return true;
 }
 
-/** A stand-in's reading of a batch at a moment, the same each time it is asked; null where it has nothing to read. */
-export function standInReading(
+/**
+ * What a stand-in reads of a batch at moments up to another (ms): the same each time it is asked; null where it has nothing to
+ * read.
+ */
+export function standInReadings(
   kind: CrockStandIn,
   batch: Batch,
-  atMs: number,
+  untilMs: number,
   room: Pick<Household, 'roomAt'> = {},
-): number | null {
-  const state = hiddenTruth(batch, atMs, room);
-  if (!state || !canRead(kind, state)) return null;
-  return readStandIn(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
+): (atMs: number) => number | null {
+  const stateAtMoment = hiddenCourse(batch, untilMs, room);
+  return (atMs) => {
+    const state = stateAtMoment(atMs);
+    if (!state || !canRead(kind, state)) return null;
+    return readStandIn(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
+  };
 }
 
 /** Moments (ms) after `afterMs` up to `untilMs` at which a stand-in reads. */

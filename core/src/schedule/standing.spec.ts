@@ -101,6 +101,14 @@ describe('a plan that was taken', () => {
     expect(movedMin(give.lateMin + 600)).toBeGreaterThan(movedMin(-give.earlyMin - 600));
   });
 
+  it('says first what breaks of itself, then what that stands in the way of', () => {
+    const away = { ...asked, people: asked.people.map((p) => ({ ...p, away: [{ fromMin: 0, toMin: dueMin - 60 }] })) };
+    const { troubles } = standingOf(layOut({ ...away, committed: [inTheWay(180)] }), places);
+    const ofItself = troubles.map(({ breaks }) => breaks.some(({ is }) => is !== 'gear' && is !== 'hands'));
+    expect(ofItself).toEqual([...ofItself].sort((a, b) => Number(b) - Number(a)));
+    expect(ofItself[0]).toBeTrue();
+  });
+
   it('keeps what can no longer be in time, and says that of it', () => {
     const soon = { ...asked, orders: [yogurt('A', 300)] };
     const { troubles, unmet } = standingOf(layOut(soon), [{ ...places[0]!, orderId: 'A', startMin: 0 }]);

@@ -82,10 +82,14 @@ export function standingOf(setting: Setting, places: readonly KeptPlace[]): Stan
     ...made,
     // What is in the plan and cannot be made any more says so itself.
     unmet: setting.impossible.filter((u) => !wanted.has(u.orderId)),
-    troubles,
+    // What breaks of itself is why others are in its way, and is said first.
+    troubles: [...troubles.filter(breaksOfItsOwn), ...troubles.filter((t) => !breaksOfItsOwn(t))],
     unplaced: setting.wanted.filter((w) => !ways.has(w)).map(({ order: { id: orderId }, part }) => ({ orderId, part })),
   };
 }
+
+/** True where a make would not hold even if nothing else were on. */
+const breaksOfItsOwn = ({ breaks }: Trouble): boolean => breaks.some(({ is }) => is !== 'gear' && is !== 'hands');
 
 function lateToBegin(startMin: number): readonly Break[] {
   if (startMin >= -LATE_TO_BEGIN_MIN) return [];

@@ -1,8 +1,11 @@
 import type { StockLot } from '@oat-crock/core';
+import type { Zone } from '@oat-crock/calendar';
 import type { Script } from './play.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
+/** The hour at which the demonstration opens: hours of earlier days are told from it, so that each make is as old wherever it opens. */
+const OPENS_H = 14 + 20 / 60;
 
 /** The instruments of the demo dairy: two kits, one for each crock that may be on, and a logger on the wall. */
 export const DEMO_INSTRUMENTS = [
@@ -38,14 +41,17 @@ const good = (sourness: number, thickness: number, smoothness: number, taste: nu
   taste,
 });
 
+/** The live make that is on the cloth, for what the school wants tomorrow. */
+export const FOR_SCHOOL = 'Thick yogurt for the school';
+
 /**
  * The makes of the old lamp store on the quay, relative to now: some done, one on the cloth, one souring.
  *
  * @param milk the evening milk of its larder, out of which the newest was made
  */
-export function demoScripts(nowMs: number, milk: StockLot): Script[] {
-  const days = (n: number, hour: number) => new Date(nowMs - n * DAY_MS).setHours(hour, 0, 0, 0);
-  const past = (script: Omit<Script, 'untilMs'>): Script => ({ ...script, untilMs: nowMs });
+export function demoScripts(nowMs: number, milk: StockLot, zone: Zone): Script[] {
+  const days = (n: number, hour: number) => nowMs - n * DAY_MS - (OPENS_H - hour) * HOUR_MS;
+  const past = (script: Omit<Script, 'untilMs' | 'zone'>): Script => ({ ...script, untilMs: nowMs, zone });
   return [
     past({
       name: 'Market yogurt, plain',
@@ -124,7 +130,7 @@ export function demoScripts(nowMs: number, milk: StockLot): Script[] {
       score: good(4, 5, 4, 4),
     }),
     past({
-      name: 'Thick yogurt for the school',
+      name: FOR_SCHOOL,
       methodId: 'strained-yogurt',
       choices: { massG: 6000, vesselL: 8, fatPct: 3.6, texture: 'very-thick' },
       startMs: days(1, 14),
@@ -150,5 +156,5 @@ export function demoScripts(nowMs: number, milk: StockLot): Script[] {
 /** Which kit stands in which of the live makes. */
 export const LIVE_KITS: Readonly<Record<string, readonly string[]>> = {
   'Thick yogurt for the quay': Object.keys(KIT_A),
-  'Thick yogurt for the school': Object.keys(KIT_B),
+  [FOR_SCHOOL]: Object.keys(KIT_B),
 };

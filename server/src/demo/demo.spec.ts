@@ -11,7 +11,7 @@ import {
   type Batch,
   type StockLot,
 } from '@oat-crock/core';
-import { testKitchen } from '../testing/kitchen.js';
+import { DEMO_TIME, testKitchen } from '../testing/kitchen.js';
 import { admitEntries } from '../http/admit.js';
 import { DEMO_ROOM, demoScripts } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
@@ -20,16 +20,17 @@ import { play } from './play.js';
 import { trueRoom } from '../stand-ins/true-room.js';
 import { seedDemo } from './seed.js';
 
-const NOW = new Date(2026, 4, 2, 14, 20).getTime();
+const ZONE = DEMO_TIME.zone;
+const NOW = DEMO_TIME.startMs!;
 const roomAt = trueRoom({ ...USUAL_SETTINGS, ...DEMO_ROOM });
 
 const eveningMilk = (nowMs: number) =>
-  demoLots(nowMs).find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
-const scripts = (nowMs: number) => demoScripts(nowMs, eveningMilk(nowMs));
+  demoLots(nowMs, ZONE).find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
+const scripts = (nowMs: number) => demoScripts(nowMs, eveningMilk(nowMs), ZONE);
 
 describe('the demonstration’s larder', () => {
   it('is right by the schemas of the house', () => {
-    for (const lot of demoLots(NOW))
+    for (const lot of demoLots(NOW, ZONE))
       expect(() => check(lotSchema, lot))
         .withContext(lot.name)
         .not.toThrow();

@@ -13,6 +13,7 @@ import {
   type Stock,
   type StockLot,
 } from '@oat-crock/core';
+import { daysOn, localTime, wordOf, type Zone } from '@oat-crock/calendar';
 import { ulid } from 'ulid';
 
 const DAY_MS = 86_400_000;
@@ -20,17 +21,11 @@ const DAY_MS = 86_400_000;
 /** The same thing has the same id in every demonstration begun at the same moment. */
 const idOf = (name: string, nowMs: number) => ulid(nowMs - 30 * DAY_MS, seededRandom(seedFromText(name)));
 
-/** A day of the kitchen's calendar, so many days from now. */
-function dayFrom(nowMs: number, days: number): string {
-  const at = new Date(nowMs + days * DAY_MS);
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-}
-
 const listed = (stocks: readonly Stock[], id: string): Stock => stocks.find((s) => s.id === id)!;
 
 /** What stands in the old lamp store's larder. */
-export function demoLots(nowMs: number): Lot[] {
+export function demoLots(nowMs: number, zone: Zone): Lot[] {
+  const today = localTime(nowMs, zone);
   const common = (
     name: string,
     amount: number,
@@ -44,7 +39,7 @@ export function demoLots(nowMs: number): Lot[] {
     countedMs: nowMs - DAY_MS,
     pack,
     price,
-    useBy: useInDays === null ? null : dayFrom(nowMs, useInDays),
+    useBy: useInDays === null ? null : wordOf(daysOn(today, useInDays)),
     note: '',
   });
   const stock = (

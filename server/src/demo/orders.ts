@@ -1,18 +1,23 @@
-import type { WantedOrder } from '@oat-crock/contract';
-import { seededRandom, seedFromText } from '@oat-crock/core';
+import { daysOn, localTime, momentAt, occurrencesOf, weekdayOf, type Zone } from '@oat-crock/calendar';
+import type { PlannedPour, WantedOrder } from '@oat-crock/contract';
+import { seededRandom, seedFromText, type Batch } from '@oat-crock/core';
 import { ulid } from 'ulid';
 
 const DAY_MS = 86_400_000;
+/** Days from the one on which the demonstration opens, a Tuesday, to that of the school and that of the market. */
+const [SCHOOL_IN, MARKET_IN] = [1, 4];
+
+const SCHOOL = 'the school';
 
 /** What the island wants of the old lamp store this week. */
-export function demoOrders(nowMs: number): WantedOrder[] {
+export function demoOrders(nowMs: number, zone: Zone): WantedOrder[] {
   const order = (of: Omit<WantedOrder, 'id' | 'choices' | 'note'> & Partial<WantedOrder>): WantedOrder => ({
     id: ulid(nowMs - 3 * DAY_MS, seededRandom(seedFromText(`${of.whom} ${of.methodId}`))),
     choices: {},
     note: '',
     ...of,
   });
-  const inDays = (days: number, hour: number) => new Date(nowMs + days * DAY_MS).setHours(hour, 0, 0, 0);
+  const inDays = (days: number) => daysOn(localTime(nowMs, zone), days);
   const fromMs = nowMs - 3 * DAY_MS;
   return [
     order({
@@ -20,23 +25,55 @@ export function demoOrders(nowMs: number): WantedOrder[] {
       methodId: 'strained-yogurt',
       choices: { fatPct: 4, texture: 'very-thick' },
       productG: 3000,
-      due: { is: 'weekly', day: 6, atH: 8, fromMs },
+      due: { is: 'weekly', day: weekdayOf(inDays(MARKET_IN)), atH: 8, fromMs },
       note: 'In the stone jar, as it stands.',
     }),
     order({
-      whom: 'the school',
-      methodId: 'scalded-yogurt',
-      choices: { targetPh: 4.6, potG: 150 },
-      productG: 6000,
-      due: { is: 'weekly', day: 3, atH: 7.5, fromMs },
+      whom: SCHOOL,
+      methodId: 'strained-yogurt',
+      choices: { fatPct: 3.6, texture: 'very-thick' },
+      productG: 2400,
+      due: { is: 'weekly', day: weekdayOf(inDays(SCHOOL_IN)), atH: 7.5, fromMs },
     }),
     order({
       whom: 'the bakery',
       methodId: 'quark',
       productG: 1500,
-      due: { is: 'once', atMs: inDays(4, 6) },
+      due: { is: 'once', atMs: momentAt(inDays(MARKET_IN), 6, zone) },
       note: 'For the poppy-seed trays.',
     }),
     order({ whom: 'the quay stall', methodId: 'cultured-butter', productG: 800, due: { is: 'some time' } }),
   ];
+}
+
+/** The live make for the school, as the plan has it: begun for what is wanted tomorrow. */
+export function begunForSchool(orders: readonly WantedOrder[], batch: Batch, nowMs: number, zone: Zone): PlannedPour {
+  const school = orders.filter(({ whom }) => whom === SCHOOL);
+  const [next] = occurrencesOf(school, nowMs, nowMs + 7 * DAY_MS, zone);
+  const { id: occurrenceId, order, dueMs } = next!;
+  const { whom, methodId, choices, productG } = order;
+  return {
+    id: ulid(batch.startedMs, seededRandom(seedFromText(occurrenceId))),
+    occurrenceId,
+    part: 1,
+    parts: 1,
+    name: 'Strained yogurt',
+    whom,
+    methodId,
+    choices,
+    productG,
+    startMs: batch.startedMs,
+    readyMs: dueMs!,
+    readyLateMs: dueMs!,
+    dueMs,
+    held: null,
+    accepted: [],
+    pinned: false,
+    hands: [],
+    gear: ['Middle pot'],
+    feed: null,
+    starterTimes: 1,
+    course: [],
+    batchId: batch.id,
+  };
 }

@@ -32,7 +32,7 @@ import {
   type CrockStandIn,
   type StockLot,
 } from '@oat-crock/core';
-import { ASLEEP, wakeAfter } from '@oat-crock/contract';
+import { USUAL_NIGHT, wakeAfter, type Zone } from '@oat-crock/calendar';
 import { ulid } from 'ulid';
 
 const MIN_MS = 60_000;
@@ -45,6 +45,8 @@ export interface Script {
   readonly startMs: number;
   /** The make is played until here; what lies beyond has not happened. */
   readonly untilMs: number;
+  /** The zone whose nights its hands sleep in. */
+  readonly zone: Zone;
   /** Instruments that stood in the crock, by their id. */
   readonly instruments: Readonly<Record<string, CrockStandIn>>;
   /** What was seen: a cue once a share of its stage's time has passed. */
@@ -131,7 +133,9 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
   /** Runs a stage until it is done, and on for as long as the hands are late. */
   function handled(stage: BoundStage, from: CrockState, chance: () => number): StageRun {
     const done = runStage(stage, from, environment);
-    const untilDone = untilWoken(done, environment, script.startMs, (ms) => wakeAfter(ms, ASLEEP));
+    const untilDone = untilWoken(done, environment, script.startMs, (ms) =>
+      wakeAfter(ms, { ...USUAL_NIGHT, zone: script.zone }),
+    );
     const took = lastOf(untilDone).minute - from.minute;
     const late = Math.min(LATE.mostMin, took * LATE.share) * chance();
     return runStage(stage, from, environment, took + late);

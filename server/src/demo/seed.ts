@@ -1,10 +1,9 @@
-import { USUAL_SETTINGS } from '@oat-crock/contract';
-import { readingMoments, readTruth, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
+import { readingMoments, readTruth, replay, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
-import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, LIVE_KITS } from './dairy.js';
+import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
-import { demoOrders } from './orders.js';
+import { begunForSchool, demoOrders } from './orders.js';
 import { playWithCultures } from './cultures.js';
 import { trueRoom } from '../stand-ins/true-room.js';
 
@@ -15,7 +14,9 @@ const ROOM_READ_MS = 10 * 86_400_000;
 export function seedDemo(kitchen: Kitchen): void {
   if (kitchen.instruments.all().length > 0) return;
   const nowMs = kitchen.clock.now();
-  const settings = { ...USUAL_SETTINGS, ...DEMO_ROOM, currency: DEMO_CURRENCY };
+  const { settings: usual } = kitchen.household.settings();
+  const { zone } = usual;
+  const settings = { ...usual, ...DEMO_ROOM, currency: DEMO_CURRENCY };
   const roomAt = trueRoom(settings);
   kitchen.db.transaction(() => {
     kitchen.household.saveSettings(settings, 0);
@@ -31,18 +32,20 @@ export function seedDemo(kitchen: Kitchen): void {
         token: randomBytes(24).toString('base64url'),
       });
     }
-    const lots = demoLots(nowMs);
+    const lots = demoLots(nowMs, zone);
     const milk = lots.find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
     for (const lot of lots) kitchen.lots.save(lot, 0);
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
-    for (const order of demoOrders(nowMs)) kitchen.orders.save(order, 0);
-    const { logs, cultures } = playWithCultures(demoScripts(nowMs, milk), nowMs, roomAt);
+    const orders = demoOrders(nowMs, zone);
+    for (const order of orders) kitchen.orders.save(order, 0);
+    const { logs, cultures } = playWithCultures(demoScripts(nowMs, milk, zone), nowMs, roomAt);
     for (const lot of cultures) kitchen.lots.save(lot, 0);
     for (const log of logs) {
       kitchen.entries.append(log);
       const [started] = log;
       const name = started?.body.type === 'started' ? started.body.name : '';
       for (const id of LIVE_KITS[name] ?? []) kitchen.instruments.place(id, started!.batchId);
+      if (name === FOR_SCHOOL) kitchen.pours.save(begunForSchool(orders, replay(log)!, nowMs, zone), 0);
     }
   })();
 }

@@ -1,6 +1,6 @@
 import {
   afterSchema,
-  clockRateSchema,
+  clockChangeSchema,
   entriesSchema,
   faultSchema,
   gearSchema,
@@ -118,8 +118,8 @@ const OPERATIONS: readonly Operation[] = [
   {
     path: '/clock',
     method: 'put',
-    summary: 'Let the demonstration’s clock run faster',
-    body: clockRateSchema,
+    summary: 'Let the demonstration’s clock run faster, or jump ahead',
+    body: clockChangeSchema,
     answers: { '200': 'Clock', '409': 'This clock is the real one', ...REFUSED },
   },
   {

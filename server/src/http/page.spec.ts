@@ -1,3 +1,4 @@
+import { DEMO_TIME } from '../testing/kitchen.js';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,7 +12,7 @@ describe('the page', () => {
   const folder = mkdtempSync(join(tmpdir(), 'oat-crock-web-'));
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Oat Crock</title>');
   writeFileSync(join(folder, 'main-ABCDEF12.js'), 'export {};');
-  const kitchen = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), false);
+  const kitchen = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), DEMO_TIME);
   const app = createApp(kitchen, folder);
   afterAll(() => {
     kitchen.events.close();

@@ -1,11 +1,5 @@
-import {
-  occurrencesOf,
-  personOver,
-  poursOf,
-  sittingsOf,
-  type PlannedPour,
-  type WantedOrder,
-} from '@oat-crock/contract';
+import { occurrencesOf, personOver } from '@oat-crock/calendar';
+import { poursOf, sittingsOf, type PlannedPour, type WantedOrder } from '@oat-crock/contract';
 import { methodById, planFor, type Plan } from '@oat-crock/core';
 import { EIGHT_PIECES } from '@oat-crock/core/testing';
 import ICAL from 'ical.js';
@@ -30,7 +24,7 @@ const order: WantedOrder = {
   due: { is: 'once', atMs: START + 3 * DAY_MIN * MIN },
   note: '',
 };
-const occurrences = occurrencesOf([order], START, START + 7 * DAY_MIN * MIN);
+const occurrences = occurrencesOf([order], START, START + 7 * DAY_MIN * MIN, 'UTC');
 const WORKS = { fromH: 6, toH: 22, days: [0, 1, 2, 3, 4, 5, 6] };
 
 function planned(fromMin = 0): Plan {
@@ -43,7 +37,7 @@ function planned(fromMin = 0): Plan {
         dueMin: (o.dueMs! - START) / MIN,
         fromMin,
       })),
-      people: [personOver('A', { fromH: 22, toH: 6 }, WORKS, [], START, 7 * DAY_MIN)],
+      people: [personOver('A', { fromH: 22, toH: 6, zone: 'UTC' }, WORKS, [], START, 7 * DAY_MIN)],
       gear: EIGHT_PIECES,
       starters: [{ culture: 'thermophilic', massG: 60, vigour: 0.4, lossPerDay: 0.045 }],
       horizonMin: 7 * DAY_MIN,

@@ -1,7 +1,7 @@
 import {
   afterSchema,
   check,
-  clockRateSchema,
+  clockChangeSchema,
   entriesSchema,
   InputRefused,
   problem,
@@ -86,13 +86,16 @@ export function apiRoutes(kitchen: Kitchen): Router {
   });
 
   router.put('/clock', (request, response) => {
-    const { rate } = check(clockRateSchema, request.body);
+    const change = check(clockChangeSchema, request.body);
     if (!clock.reading().adjustable) {
-      throw new HttpProblem(
-        problem(409, 'This clock is the real one', 'Only the demonstration’s clock can run faster.'),
-      );
+      throw new HttpProblem(problem(409, 'This clock is the real one', 'Only the demonstration’s clock can be set.'));
     }
-    const reading = clock.setRate(rate);
+    if (change.kitchenMs !== undefined && change.kitchenMs < clock.now()) {
+      throw new InputRefused([
+        { field: 'kitchenMs', message: 'The clock shows more than that.', remedy: 'It goes ahead only.' },
+      ]);
+    }
+    const reading = clock.set(change);
     events.tell({ type: 'clock', clock: reading });
     response.json(reading);
   });

@@ -1,27 +1,28 @@
-import { fork } from 'node:child_process';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
 import type { Kitchen } from '../kitchen.js';
 
-/** What the stand-in process is told by its environment. */
+/** What the thread of the stand-ins is told. */
 export interface StandInOrders {
   readonly address: string;
   readonly instruments: readonly { readonly id: string; readonly kind: string; readonly token: string }[];
 }
 
-/** Starts the simulated instruments as a process of their own, which posts like any real probe. Returns how to stop it. */
+/**
+ * Starts the simulated instruments, which post like any real probe. They run in a thread of their own, so that what they work out
+ * keeps nobody waiting, and end with the server whichever way it ends. Returns how to stop them.
+ */
 export function startStandIns(kitchen: Kitchen, address: string): () => void {
-  const orders: StandInOrders = {
+  const workerData: StandInOrders = {
     address,
     instruments: kitchen.instruments
       .all()
       .filter((i) => i.simulated)
       .map(({ id, kind, token }) => ({ id, kind, token })),
   };
-  const file = import.meta.url.endsWith('.ts') ? 'process.ts' : 'process.js';
-  const child = fork(join(dirname(fileURLToPath(import.meta.url)), file), {
-    env: { ...process.env, OAT_CROCK_STAND_INS: JSON.stringify(orders) },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  return () => child.kill('SIGTERM');
+  const file = import.meta.url.endsWith('.ts') ? 'thread.ts' : 'thread.js';
+  const thread = new Worker(join(dirname(fileURLToPath(import.meta.url)), file), { workerData });
+  thread.on('error', (error) => kitchen.log.error({ error }, 'the simulated instruments have stopped'));
+  return () => void thread.terminate();
 }

@@ -1,4 +1,5 @@
-import { usualRoomC, type Settings } from '@oat-crock/contract';
+import { usualRoomC } from '@oat-crock/calendar';
+import { type Settings } from '@oat-crock/contract';
 import { hiddenRoomOffC } from '@oat-crock/core';
 
 /** The true room of the simulated kitchen, °C at a moment (ms): as the household says it is, and some weather. */

@@ -41,7 +41,8 @@ export interface EntryStore {
   ) => readonly [StoredEntry | null, StoredEntry | null];
   /** What makes took out of a lot. */
   readonly tookFrom: (lotId: string) => StoredEntry[];
-  readonly latestMs: () => number | null;
+  /** The newest moment of a line that is no later than another, ms. */
+  readonly latestMs: (untilMs: number) => number | null;
   /** When the oldest make that is on was begun, or null where none is. */
   readonly liveSinceMs: () => number | null;
 }
@@ -82,7 +83,7 @@ export function entryStore(db: Db): EntryStore {
   const took = db.prepare<[string], Row>(
     `SELECT * FROM entry WHERE json_extract(body, '$.type') = 'took' AND json_extract(body, '$.lotId') = ? ORDER BY seq`,
   );
-  const latest = db.prepare<[], { at: number | null }>('SELECT max(at_ms) AS at FROM entry');
+  const latest = db.prepare<[number], { at: number | null }>('SELECT max(at_ms) AS at FROM entry WHERE at_ms <= ?');
 
   const append = db.transaction((entries: readonly Entry[]) => {
     const all: StoredEntry[] = [];
@@ -126,7 +127,7 @@ export function entryStore(db: Db): EntryStore {
       return [earlier ? toEntry(earlier) : null, later ? toEntry(later) : null];
     },
     tookFrom: (lotId) => took.all(lotId).map(toEntry),
-    latestMs: () => latest.get()?.at ?? null,
+    latestMs: (untilMs) => latest.get(untilMs)?.at ?? null,
     liveSinceMs: () => live().reduce<number | null>((oldest, row) => Math.min(oldest ?? Infinity, row.at_ms), null),
   };
 }

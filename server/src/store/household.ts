@@ -9,7 +9,8 @@ export interface HouseholdStore {
   readonly saveClock: (rate: number, kitchenMs: number) => void;
 }
 
-export function householdStore(db: Db): HouseholdStore {
+/** @param zone the time zone of a household that has not chosen one */
+export function householdStore(db: Db, zone: string): HouseholdStore {
   const read = db.prepare<[], { version: number; body: string }>('SELECT version, body FROM settings');
   const write = db.prepare(
     `INSERT INTO settings (only_row, version, body) VALUES (1, @version, @body)
@@ -25,8 +26,9 @@ export function householdStore(db: Db): HouseholdStore {
 
   const settings = (): VersionedSettings => {
     const row = read.get();
-    if (!row) return { version: 0, settings: USUAL_SETTINGS };
-    return { version: row.version, settings: { ...USUAL_SETTINGS, ...(JSON.parse(row.body) as Partial<Settings>) } };
+    const usual = { ...USUAL_SETTINGS, zone };
+    if (!row) return { version: 0, settings: usual };
+    return { version: row.version, settings: { ...usual, ...(JSON.parse(row.body) as Partial<Settings>) } };
   };
   const saveSettings = db.transaction((next: Settings, overVersion: number) => {
     const now = settings();

@@ -3,9 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
 import { entryOf, startOf } from '../testing/kitchen.js';
-import { demoClock, demoStartMs, realClock } from '../time/clock.js';
 import { EntryClash, entryStore } from './entries.js';
-import { householdStore } from './household.js';
 import { openDb, type Db } from './open.js';
 
 describe('the store', () => {
@@ -53,70 +51,7 @@ describe('the store', () => {
     const batch = ulid();
     store.append([startOf(batch), entryOf(batch, { type: 'note', text: 'a' })]);
     expect(store.since(1).map((e) => e.seq)).toEqual([2]);
-    expect(store.latestMs()).toBe(Date.UTC(2026, 4, 2, 8));
-  });
-});
-
-describe('the clock', () => {
-  const householdOf = (db: Db) => householdStore(db);
-
-  it('of a household is the real one', () => {
-    const clock = realClock(() => 1234);
-    expect(clock.now()).toBe(1234);
-    expect(clock.setRate(600).rate).toBe(1);
-  });
-
-  it('of the demonstration runs at its rate without a jump when the rate changes', () => {
-    const db = openDb(':memory:');
-    let real = 1_000_000;
-    const clock = demoClock(
-      householdOf(db),
-      () => null,
-      5_000_000,
-      () => real,
-    );
-    real += 1000;
-    expect(clock.now()).toBe(5_001_000);
-    clock.setRate(600);
-    expect(clock.now()).toBe(5_001_000);
-    real += 1000;
-    expect(clock.now()).toBe(5_601_000);
-    db.close();
-  });
-
-  it('goes on after a kill from where it was kept, never behind the log', () => {
-    const db = openDb(':memory:');
-    let real = 0;
-    const first = demoClock(
-      householdOf(db),
-      () => null,
-      5_000_000,
-      () => real,
-    );
-    real += 10_000;
-    first.keep();
-    real += 3_600_000;
-    expect(
-      demoClock(
-        householdOf(db),
-        () => 5_004_000,
-        0,
-        () => real,
-      ).now(),
-    ).toBe(5_010_000);
-    expect(
-      demoClock(
-        householdOf(db),
-        () => 5_020_000,
-        0,
-        () => real,
-      ).now(),
-    ).toBe(5_020_000);
-    db.close();
-  });
-
-  it('opens the demonstration in the afternoon of today', () => {
-    const at = new Date(demoStartMs(Date.UTC(2026, 4, 2, 3)));
-    expect([at.getHours(), at.getMinutes()]).toEqual([14, 20]);
+    const atMs = Date.UTC(2026, 4, 2, 8);
+    expect([atMs - 1, atMs, atMs + 1].map(store.latestMs)).toEqual([null, atMs, atMs]);
   });
 });

@@ -5,10 +5,15 @@ import { ulid } from 'ulid';
 import { createApp } from '../http/app.js';
 import { openKitchen, type Kitchen } from '../kitchen.js';
 import { openDb } from '../store/open.js';
+import { timeSettings } from '../time/settings.js';
 
-/** A kitchen in memory with its web server, for tests. */
+/** The week of the demonstration. */
+export const DEMO_TIME = timeSettings({}, true, () => 'UTC');
+const MACHINE_TIME = timeSettings({}, false, () => 'UTC');
+
+/** A kitchen in memory with its web server, for tests: by the machine's clock, or by that of the demonstration. */
 export function testKitchen(demo = false): { readonly kitchen: Kitchen; readonly app: Express } {
-  const kitchen = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), demo);
+  const kitchen = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), demo ? DEMO_TIME : MACHINE_TIME);
   return { kitchen, app: createApp(kitchen, null) };
 }
 

@@ -1,6 +1,6 @@
+import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { isNight } from '@oat-crock/contract/wire';
 import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted, type ClockedStep } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';

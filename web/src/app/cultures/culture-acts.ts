@@ -1,3 +1,4 @@
+import { roomToPlanFor } from '@oat-crock/calendar';
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -15,8 +16,6 @@ import {
   type Feeding,
   type StarterStore,
 } from '@oat-crock/core';
-import { roomToPlanFor } from '@oat-crock/contract/wire';
-import { ulid } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
 import { selectKitchen } from '../state/kitchen';
@@ -47,12 +46,12 @@ export class CultureActs {
 
   /** Puts part of it into a jar of its own, in some store. */
   divide({ lot, leftG }: Due, massG: number, store: StarterStore): void {
-    const part = { id: ulid(), massG, store, name: lot.name };
+    const part = { id: this.clock.newId(), massG, store, name: lot.name };
     for (const one of divided(lot, leftG, part, this.clock.exactMs())) this.save(one);
   }
 
   mix(a: CultureLot, b: CultureLot, massG: number): void {
-    this.save(mixed(a, b, { id: ulid(), massG, name: `${a.name} with ${b.name}` }, this.clock.exactMs()));
+    this.save(mixed(a, b, { id: this.clock.newId(), massG, name: `${a.name} with ${b.name}` }, this.clock.exactMs()));
   }
 
   retire(lot: CultureLot): void {

@@ -3,7 +3,6 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { culturesFile } from '@oat-crock/contract/wire';
 import { giftOf, storeOf, unclaimed, type Batch, type Due } from '@oat-crock/core';
-import { ulid } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { written } from '../ui/dates';
@@ -77,7 +76,7 @@ export class CulturesPlace {
   /** Takes what a make held back among the cultures. */
   protected claim(batch: Batch): void {
     const massG = batch.ended?.how === 'finished' ? (batch.ended.heldBackG ?? 0) : 0;
-    const gift = giftOf(batch, ulid(), massG, batch.ended!.atMs, this.own.all());
+    const gift = giftOf(batch, this.clock.newId(), massG, batch.ended!.atMs, this.own.all());
     if (gift) this.acts.save(gift.lot);
   }
 

@@ -1,6 +1,6 @@
+import { roomToPlanFor } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { roomToPlanFor } from '@oat-crock/contract/wire';
 import { grainsPctFor, growthOf, spareGrainsG, usualMilkG, type Due } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { CULTURES, ORIGINS, type CultureId, type CultureLot } from '@oat-crock/core';
-import { ulid } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { recordProblems } from '../state/record-problems';
 import { NumberField } from '../ui/number-field';
@@ -113,7 +112,7 @@ export class NewCulture {
     const bornMs = Math.round(nowMs - (this.ageDays() ?? 0) * 86_400_000);
     const { origin, form, store } = this.kind();
     const lot: CultureLot = {
-      id: ulid(),
+      id: this.clock.newId(),
       kind: 'culture',
       name: this.name().trim(),
       amount: this.massG() ?? 0,

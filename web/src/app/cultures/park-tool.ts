@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { dayWord, noonOf } from '@oat-crock/calendar';
 import { parkingOf, type Parking } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { DayField } from '../ui/day-field';
+import { kitchenZone } from '../ui/zone';
 import { CultureActs } from './culture-acts';
 import { OwnCultures } from './own-cultures';
 
@@ -52,7 +54,7 @@ export class ParkTool {
 
   /** Noon of the day that was picked. */
   protected back(atMs: number | null): void {
-    const noonMs = new Date(atMs ?? 0).setHours(12, 0, 0, 0);
+    const noonMs = noonOf(dayWord(atMs ?? 0, kitchenZone()), kitchenZone());
     if (noonMs > this.clock.exactMs()) this.backMs.set(noonMs);
   }
 

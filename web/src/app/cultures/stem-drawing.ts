@@ -3,6 +3,7 @@ import { stemsOf, storeOf, type Cultures, type Due } from '@oat-crock/core';
 import { injectBoxSize } from '../ui/box-size';
 import { written } from '../ui/dates';
 import { mass } from '../ui/words';
+import { kitchenZone } from '../ui/zone';
 import { kindWords, vigourWords } from './culture-words';
 import { drawStems, type DrawnBud } from './stem-geometry';
 
@@ -109,6 +110,7 @@ export class StemDrawing {
       (lot) => storeOf(lot) === 'frozen',
       this.hourMs(),
       this.box().width,
+      kitchenZone(),
     ),
   );
 

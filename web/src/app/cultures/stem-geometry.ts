@@ -1,6 +1,7 @@
+import { daysOver, momentAt, type Zone } from '@oat-crock/calendar';
 import type { Bud, CultureLot, Due, Stem } from '@oat-crock/core';
 import { interpolateLab } from 'd3-interpolate';
-import { scaleLinear, scaleSqrt, scaleTime } from 'd3-scale';
+import { scaleLinear, scaleSqrt } from 'd3-scale';
 
 const DAY_MS = 86_400_000;
 /** What the stems show of what was, at most, and of what comes. */
@@ -59,10 +60,11 @@ export function drawStems(
   frozen: (lot: CultureLot) => boolean,
   nowMs: number,
   width: number,
+  zone: Zone,
 ): Drawing {
   const births = stems.flatMap((s) => s.buds.map((b) => b.lot.bornMs));
   const fromMs = Math.max(nowMs - BACK_MS, Math.min(nowMs - LEAST_BACK_MS, ...births));
-  const x = scaleTime([fromMs, nowMs + AHEAD_MS], [LEFT + 10, width - RIGHT]).clamp(true);
+  const x = scaleLinear([fromMs, nowMs + AHEAD_MS], [LEFT + 10, width - RIGHT]).clamp(true);
   let y = 8;
   const drawn = stems.map((stem): DrawnStem => {
     const top = y;
@@ -71,9 +73,11 @@ export function drawStems(
     const draw = (bud: Bud) => drawBud(bud, at, x, dues.get(bud.lot.id) ?? null, frozen(bud.lot));
     return { rootId: stem.rootId, y: top, buds: stem.buds.map(draw) };
   });
-  const ticks = x.ticks(Math.max(2, Math.floor(width / 130)));
-  const apart = Math.max(1, Math.ceil((DAY_LABEL * (ticks.length - 1)) / (x(ticks.at(-1)!) - x(ticks[0]!))));
-  const days = ticks.filter((_, i) => i % apart === 0).map((day) => ({ x: x(day), atMs: day.getTime() }));
+  const apart = Math.max(1, Math.ceil(DAY_LABEL / (x(fromMs + DAY_MS) - x(fromMs))));
+  const days = daysOver(fromMs, nowMs + AHEAD_MS, zone)
+    .map((day) => momentAt(day, 0, zone))
+    .filter((atMs, i) => atMs >= fromMs && i % apart === 0)
+    .map((atMs) => ({ x: x(atMs), atMs }));
   return { stems: drawn, height: y + 24, nowX: x(nowMs), days };
 }
 

@@ -1,3 +1,4 @@
+import { asleepOf, roomAround, roomSwingAt, wakeAfter } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract/wire';
 import {
   explain,
@@ -15,7 +16,6 @@ import {
   type Household,
 } from '@oat-crock/core';
 import { expose } from 'comlink';
-import { roomAround, roomSwingAt, wakeAfter } from '@oat-crock/contract/wire';
 import type { Effort, EngineApi, House } from './engine-api';
 
 const MEMBERS: Readonly<Record<Effort, number>> = { glance: 250, look: 2000 };
@@ -23,11 +23,11 @@ const FAN_POINTS = 48;
 
 /** The household that the settings describe, with the gear of a make, as the engine wants it. */
 function householdOf(settings: Settings, gear: readonly Gear[] = []): Household {
-  const { asleepFromH, asleepToH, roomC, refrigeratorC, hobW } = settings;
+  const { roomC, refrigeratorC, hobW } = settings;
   return {
     kitchen: withVessels({ ...USUAL_KITCHEN, roomC, refrigeratorC, hobW }, gear),
     ...(settings.roomNightDropC > 0 && { roomSwing: (ms: number) => roomSwingAt(settings, ms) }),
-    wake: (ms) => wakeAfter(ms, { fromH: asleepFromH, toH: asleepToH }),
+    wake: (ms) => wakeAfter(ms, asleepOf(settings)),
   };
 }
 

@@ -1,32 +1,45 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { kitchenTime } from '@oat-crock/contract/wire';
-import { clockFeature } from '../state/clock.feature';
+import { monotonicFactory } from 'ulid';
+import { ClockActions, clockFeature, kitchenMsAt } from '../state/clock.feature';
+import { deviceNowMs } from './device';
 
 const TICK_MS = 500;
+/** A tick that comes so much sooner or later than it should: this device slept, or its clock was set. */
+const JUMP_MS = 5_000;
 
-/** The kitchen's time as the page shows it; every screen, forecast and alert goes by this. */
+/** The kitchen's time as the page shows it; every screen, forecast, alert and logged line goes by this. */
 @Injectable({ providedIn: 'root' })
 export class KitchenClock {
-  private readonly clock = inject(Store).selectSignal(clockFeature.selectClock);
-  private readonly realMs = signal(Date.now());
+  private readonly store = inject(Store);
+  private readonly state = this.store.selectSignal(clockFeature.selectClockState);
+  private readonly deviceMs = signal(deviceNowMs());
+  private readonly nextId = monotonicFactory();
 
   /** Now by the kitchen's clock, ms; follows twice a second. */
-  readonly nowMs = computed(() => {
-    const clock = this.clock();
-    return clock ? kitchenTime(clock, this.realMs()) : this.realMs();
-  });
+  readonly nowMs = computed(() => kitchenMsAt(this.state(), this.deviceMs()));
 
-  readonly rate = computed(() => this.clock()?.rate ?? 1);
-  readonly adjustable = computed(() => this.clock()?.adjustable ?? false);
+  readonly rate = computed(() => this.state().clock?.rate ?? 1);
+  readonly adjustable = computed(() => this.state().clock?.adjustable ?? false);
+  /** How far this device's clock is ahead of the server's, ms; 0 until it was measured. */
+  readonly deviceAheadMs = computed(() => this.state().aheadMs);
 
   constructor() {
-    setInterval(() => this.realMs.set(Date.now()), TICK_MS);
+    setInterval(() => this.tick(deviceNowMs()), TICK_MS);
   }
 
   /** Now, exactly. */
   exactMs(): number {
-    const clock = this.clock();
-    return Math.round(clock ? kitchenTime(clock, Date.now()) : Date.now());
+    return Math.round(kitchenMsAt(this.state(), deviceNowMs()));
+  }
+
+  /** A new id (ULID) of the kitchen's present, later than all before; of a moment `atLeastMs` where that is later still. */
+  newId(atLeastMs = 0): string {
+    return this.nextId(Math.max(this.exactMs(), atLeastMs));
+  }
+
+  private tick(nowMs: number): void {
+    if (Math.abs(nowMs - this.deviceMs() - TICK_MS) > JUMP_MS) this.store.dispatch(ClockActions.deviceJumped());
+    this.deviceMs.set(nowMs);
   }
 }

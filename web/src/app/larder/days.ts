@@ -1,19 +1,12 @@
-import { format, parse } from 'date-fns';
+import { dayWord, noonOf as noonIn } from '@oat-crock/calendar';
 import { written } from '../ui/dates';
+import { kitchenZone } from '../ui/zone';
 
-const DAY = 'yyyy-MM-dd';
+/** The day of the household's calendar that a moment (ms) falls on: "2026-05-02". */
+export const dayOf = (atMs: number): string => dayWord(atMs, kitchenZone());
 
-/** The day of the calendar that a moment falls on here: "2026-05-02". */
-export function dayOf(at: Date | number): string {
-  return format(at, DAY);
-}
-
-/** Noon of a day of the calendar, so that no clock change moves it to another. */
-export function noonOf(day: string): Date {
-  return parse(`${day} 12`, `${DAY} HH`, 0);
-}
+/** Noon of a day of the household's calendar, ms. */
+export const noonOf = (day: string): number => noonIn(day, kitchenZone());
 
 /** A day as it is said: "Wed 6 May". */
-export function sayDay(day: string): string {
-  return written(noonOf(day), 'day');
-}
+export const sayDay = (day: string): string => written(noonOf(day), 'day');

@@ -36,7 +36,7 @@ const entry = (n: number, body: EntryBody): Entry => ({
   body,
 });
 const started = () => entry(0, { type: 'started', methodId: 'strained-yogurt', choices: {}, name: 'Pot' });
-const NOW = new Date(2026, 4, 2, 9).getTime();
+const NOW = Date.UTC(2026, 4, 2, 9);
 const DAY = 86_400_000;
 const idOf = (n: number) => `01J00000000000000000000${String(n).padStart(3, '0')}`;
 const day = (n: number) => dayOf(NOW + n * DAY);

@@ -14,7 +14,6 @@ import {
   type Lot,
   type LotKind,
 } from '@oat-crock/core';
-import { monotonicFactory } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { logFeature } from '../state/log.feature';
@@ -66,7 +65,6 @@ export class LarderPlace {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly clock = inject(KitchenClock);
-  private readonly nextId = monotonicFactory();
   private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
   private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
@@ -85,7 +83,7 @@ export class LarderPlace {
 
   protected add(family: Family, kind: string): void {
     const nowMs = this.clock.exactMs();
-    const id = this.nextId(nowMs);
+    const id = this.clock.newId();
     const draft =
       family === 'lots'
         ? newLot(id, kind as LotKind, nowMs)

@@ -45,9 +45,8 @@ export class RecordForm {
   }
 
   protected writeDay(path: string, atMs: number | null): void {
-    this.write(path, atMs === null ? null : dayOf(new Date(atMs)));
+    this.write(path, atMs === null ? null : dayOf(atMs));
   }
 }
 
-const momentOf = (value: unknown): number | null =>
-  typeof value === 'string' && value !== '' ? noonOf(value).getTime() : null;
+const momentOf = (value: unknown): number | null => (typeof value === 'string' && value !== '' ? noonOf(value) : null);

@@ -10,13 +10,13 @@ describe('days of the calendar', () => {
     for (const day of ['2026-03-29', '2026-10-25', '2028-02-29', '2026-12-31']) {
       expect(dayOf(noonOf(day))).toBe(day);
     }
-    expect(dayOf(new Date(2026, 4, 2, 23, 59))).toBe('2026-05-02');
+    expect(dayOf(Date.UTC(2026, 4, 2, 23, 59))).toBe('2026-05-02');
     expect(sayDay('2026-05-06')).toBe('Wed 6 May');
   });
 });
 
 describe('what was learned of gear', () => {
-  const atMs = new Date(2026, 4, 6, 9).getTime();
+  const atMs = Date.UTC(2026, 4, 6, 9);
 
   it('is said with its unit, its spread and its day, each to a sensible figure', () => {
     expect(learnedWords('holdsC', { value: 42.13, sd: 0.28, atMs })).toBe('42.1 °C ±0.3 °C, measured Wed 6 May');

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Batch, Choices, Entry, EntryBody, LotStock, Method } from '@oat-crock/core';
 import { lastStanding, METHODS } from '@oat-crock/core';
-import { decodeTime, monotonicFactory } from 'ulid';
+import { decodeTime } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions, logFeature } from '../state/log.feature';
 
@@ -23,25 +23,24 @@ export class Logger {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
-  private readonly nextId = monotonicFactory();
 
   /** Logs to a batch, now unless another time is given. */
   write(batchId: string, body: EntryBody, atMs = this.clock.exactMs()): Entry {
-    const entry: Entry = { id: this.nextId(this.laterThanAll(batchId)), batchId, atMs, source: 'hand', body };
+    const entry: Entry = { id: this.clock.newId(this.laterThanAll(batchId)), batchId, atMs, source: 'hand', body };
     this.store.dispatch(LogActions.written({ entries: [entry] }));
     return entry;
   }
 
-  /** Now, or the time in the newest id of a batch where the clock was set back: what corrects a line must sort behind it. */
+  /** The time in the newest id of a batch, and a little more: what corrects a line must sort behind it. */
   private laterThanAll(batchId: string): number {
     const log = this.batches().find((b) => b.id === batchId)?.log ?? [];
     const newest = log.reduce((last, { entry }) => (entry.id > last ? entry.id : last), '');
-    return Math.max(this.clock.exactMs(), newest ? decodeTime(newest) + 1 : 0);
+    return newest ? decodeTime(newest) + 1 : 0;
   }
 
   /** Starts a make with the lots its choices name, notes what it takes out of the larder, and gives back its id. */
   start(method: Method, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
-    const batchId = this.nextId(this.clock.exactMs());
+    const batchId = this.clock.newId();
     const { stocks, gear, takings } = larder;
     this.write(batchId, {
       type: 'started',

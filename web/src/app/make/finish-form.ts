@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import { addDays } from 'date-fns';
-import { ulid } from 'ulid';
+import { sameHourOn } from '@oat-crock/calendar';
 import {
   canStandInLarder,
   giftOf,
@@ -20,6 +19,7 @@ import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { bodyProblems } from '../log/check-body';
 import { KitchenClock } from '../engine/kitchen-clock';
+import { kitchenZone } from '../ui/zone';
 import { dayOf } from '../larder/days';
 import { Logger } from '../log/logger';
 import { LarderActions, type Draft } from '../state/larder.feature';
@@ -79,7 +79,7 @@ export class FinishForm {
     const whole = methodOf(this.batch()).gives === 'starter';
     const massG = (whole ? this.productG() : this.heldBackG()) ?? 0;
     const reckonedG = whole ? this.followed().end.massG : massG;
-    return giftOf(this.batch(), ulid(), massG || reckonedG, this.clock.exactMs(), this.cultures.all());
+    return giftOf(this.batch(), this.clock.newId(), massG || reckonedG, this.clock.exactMs(), this.cultures.all());
   });
   protected readonly keepsCulture = computed(() => this.draft().noCulture !== true);
   protected readonly giftWords = computed(() => {
@@ -189,8 +189,8 @@ export class FinishForm {
     return this.leftOvers()
       .filter(({ left, massG }) => this.intoLarder().has(left.name) && massG > 0)
       .map(({ left, massG }) => {
-        const useBy = dayOf(addDays(nowMs, left.keepsDays));
-        return madeLot(left, ulid(), Math.round(massG), {
+        const useBy = dayOf(sameHourOn(nowMs, left.keepsDays, kitchenZone()));
+        return madeLot(left, this.clock.newId(), Math.round(massG), {
           batchId,
           name,
           atMs: nowMs,

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Batch, Followed } from '@oat-crock/core';
-import { addDays } from 'date-fns';
+import { sameHourOn } from '@oat-crock/calendar';
 import { written } from '../ui/dates';
 import { SaidPipe } from '../ui/units';
 import { mass, temp } from '../ui/words';
+import { kitchenZone } from '../ui/zone';
 import { lotCode } from './lot-code';
 
 /** What stands on the pots of a finished make: lot, dates, what it contains, and the cautions for who eats it. */
@@ -46,7 +47,7 @@ export class LabelPanel {
     return [
       { what: 'Lot', says: lotCode(this.batch()) },
       { what: 'Made', says: written(madeMs, 'dayYear') },
-      { what: 'Use by', says: written(addDays(madeMs, keepsDays), 'dayYear') },
+      { what: 'Use by', says: written(sameHourOn(madeMs, keepsDays, kitchenZone()), 'dayYear') },
       { what: 'Keep at', says: `${temp(storeC)} or colder` },
       { what: 'Net', says: mass(netG) },
       { what: 'Contains', says: contains.length ? contains.join(', ') : 'no allergen that is reckoned here' },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Batch } from '@oat-crock/core';
-import { ulid } from 'ulid';
+import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
 import { logFeature } from '../state/log.feature';
 import { waiting } from '../state/waiting';
@@ -83,6 +83,7 @@ import { smaller } from './smaller';
 export class Photos {
   readonly batch = input.required<Batch>();
   private readonly logger = inject(Logger);
+  private readonly clock = inject(KitchenClock);
   private readonly pending = inject(Store).selectSignal(logFeature.selectPending);
   protected readonly waits = computed(() => new Set(this.pending().map((entry) => entry.id)));
   protected readonly sending = signal(false);
@@ -104,7 +105,7 @@ export class Photos {
   private async keep(file: Blob): Promise<string> {
     const picture = await smaller(file).catch(() => null);
     if (!picture) return 'This file is no picture that can be read here. Take a JPEG, PNG or WebP.';
-    const photoId = ulid();
+    const photoId = this.clock.newId();
     const { id } = this.batch();
     try {
       await waiting.keepPhoto({ photoId, batchId: id, picture });

@@ -1,6 +1,7 @@
+import { usualRoomC } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { usualRoomC, type Instrument } from '@oat-crock/contract/wire';
+import { type Instrument } from '@oat-crock/contract/wire';
 import {
   probeTrouble,
   STAND_IN_FAULTS,

@@ -11,7 +11,6 @@ import {
   type ExplainedCause,
   type FaultId,
 } from '@oat-crock/core';
-import { ulid } from 'ulid';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { DraftActions } from '../state/draft.feature';
@@ -88,7 +87,7 @@ export class WhyPanel {
   /** A method of one's own that begins with what would mend this. */
   protected keepSo(cause: ExplainedCause): void {
     const method = methodOf(this.batch());
-    const draft = variantOf(method, ulid(), `${method.name}, mended`, this.chosen(cause));
+    const draft = variantOf(method, this.clock.newId(), `${method.name}, mended`, this.chosen(cause));
     this.store.dispatch(LarderActions.written({ family: 'methods', draft, overVersion: 0 }));
     this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);

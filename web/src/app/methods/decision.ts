@@ -1,6 +1,6 @@
+import { roomToPlanFor } from '@oat-crock/calendar';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { roomToPlanFor } from '@oat-crock/contract/wire';
 import {
   choicesOf,
   choicesThatCount,

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { methodFile, variantOf } from '@oat-crock/core';
-import { ulid } from 'ulid';
 import { RemovedState } from '../larder/removed.state';
 import { Removed } from '../larder/removed';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
+import { KitchenClock } from '../engine/kitchen-clock';
 import { Decision } from './decision';
 import { MethodBook } from './method-book';
 import { fileName, saveFile } from '../ui/save-file';
@@ -25,6 +25,7 @@ export class OwnMethodBar {
   protected readonly decision = inject(Decision);
   private readonly book = inject(MethodBook);
   private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
   private readonly router = inject(Router);
   private readonly removed = inject(RemovedState);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
@@ -49,7 +50,7 @@ export class OwnMethodBar {
   protected keep(): void {
     const name = this.newName().trim();
     if (name === '') return;
-    const variant = variantOf(this.decision.method(), ulid(), name, this.decision.choices());
+    const variant = variantOf(this.decision.method(), this.clock.newId(), name, this.decision.choices());
     this.naming.set(false);
     this.save(variant, 0);
   }
@@ -74,7 +75,7 @@ export class OwnMethodBar {
     if (!file) return;
     const read = await readMethodFile(await file.text());
     this.trouble.set(read.ok ? [] : read.errors);
-    if (read.ok) this.save({ ...read.method, id: ulid() }, 0);
+    if (read.ok) this.save({ ...read.method, id: this.clock.newId() }, 0);
   }
 
   protected takeAway(): void {

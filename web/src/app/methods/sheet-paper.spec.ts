@@ -4,8 +4,8 @@ import { sheetPaper } from './sheet-paper';
 import { sheetWords, type Begun } from './sheet-words';
 
 const BEGUN: Begun = {
-  startMs: new Date(2026, 10, 23, 9).getTime(),
-  asleep: { fromH: 22, toH: 6 },
+  startMs: Date.UTC(2026, 10, 23, 9),
+  asleep: { fromH: 22, toH: 6, zone: 'UTC' },
   works: { fromH: 9, toH: 12, days: [1, 2, 3, 4, 5] },
   currency: '¤',
 };

@@ -1,5 +1,5 @@
+import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
 import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet } from '@oat-crock/core';
-import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/contract/wire';
 import { say, units } from '../ui/units';
 import { clockTime, dayTime, mass, span, toFive } from '../ui/words';
 import type { OwnThings } from './own-things';

@@ -22,7 +22,6 @@ import {
   type Method,
   type MethodFault,
 } from '@oat-crock/core';
-import { ulid } from 'ulid';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';
@@ -186,7 +185,7 @@ export class StageBuilder {
       this.store.dispatch(LarderActions.written({ family: 'methods', draft: method, overVersion }));
       return;
     }
-    const copy = variantOf(method, ulid(), `${method.name}, our way`, initialChoices(method));
+    const copy = variantOf(method, this.clock.newId(), `${method.name}, our way`, initialChoices(method));
     this.store.dispatch(LarderActions.written({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }

@@ -1,3 +1,4 @@
+import { localTime, momentAt } from '@oat-crock/calendar';
 import type { PlannedHand } from '@oat-crock/contract/wire';
 import { makeAt, START_MS } from '../testing/followed';
 import { handsByDay } from './hands-by-day';
@@ -17,7 +18,7 @@ const hand = (atMs: number, minutes: number, says: string): PlannedHand => ({
 });
 
 describe('hands by day', () => {
-  const day = new Date(START_MS).setHours(8, 0, 0, 0);
+  const day = momentAt(localTime(START_MS, 'UTC'), 8, 'UTC');
   const pour = plannedPour({
     whom: 'the bakery',
     dueMs: day + 48 * HOUR,

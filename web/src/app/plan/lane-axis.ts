@@ -1,4 +1,4 @@
-import { timeDay, timeHour } from 'd3-time';
+import { daysOver, hoursOver, localTime, momentAt } from '@oat-crock/calendar';
 import { written } from '../ui/dates';
 import { timeAcross, type LaneFrame } from './lane-geometry';
 
@@ -9,9 +9,9 @@ const EVERY_H = [1, 2, 3, 6, 12] as const;
 
 /** The days in view: where each begins, and as much of its name as there is room for. */
 export function daysAcross(frame: LaneFrame) {
-  const { fromMs, untilMs, width } = frame;
+  const { fromMs, untilMs, width, asleep } = frame;
   const x = timeAcross(frame);
-  const days = timeDay.range(timeDay.floor(new Date(fromMs)), new Date(untilMs));
+  const days = daysOver(fromMs, untilMs, asleep.zone).map((day) => momentAt(day, 0, asleep.zone));
   return days.map((at, i) => {
     const left = Math.max(0, x(at));
     const room = (i + 1 < days.length ? x(days[i + 1]!) : width) - left;
@@ -22,11 +22,11 @@ export function daysAcross(frame: LaneFrame) {
 
 /** As many hours of the day as there is room for; midnight is a day's. */
 export function hoursAcross(frame: LaneFrame) {
-  const { fromMs, untilMs, width } = frame;
+  const { fromMs, untilMs, width, asleep } = frame;
   const x = timeAcross(frame);
   const perHour = width / ((untilMs - fromMs) / HOUR_MS);
   const every = EVERY_H.find((h) => h * perHour >= ROOM_PX.hour) ?? 24;
-  return (timeHour.every(every)?.range(new Date(fromMs), new Date(untilMs)) ?? [])
-    .filter((at) => at.getHours() !== 0)
+  return hoursOver(fromMs, untilMs, every, asleep.zone)
+    .filter((at) => localTime(at, asleep.zone).hour !== 0)
     .map((at) => ({ x: x(at), text: every < 24 ? written(at, 'hour') : '' }));
 }

@@ -1,3 +1,4 @@
+import { localTime } from '@oat-crock/calendar';
 import { makeAt, START_MS } from '../testing/followed';
 import { lanesOf, liveLane, movedBy, plannedLane, thicknessOf, timeAcross, type LaneFrame } from './lane-geometry';
 import { daysAcross, hoursAcross } from './lane-axis';
@@ -13,7 +14,7 @@ const FRAME: LaneFrame = {
   width: 900,
   fromMs: START_MS,
   untilMs: START_MS + 72 * HOUR,
-  asleep: { fromH: 22, toH: 6 },
+  asleep: { fromH: 22, toH: 6, zone: 'UTC' },
 };
 const inLane = (id: string, startH: number, hours: number, lane = 'Tall pot', name = 'Quark') =>
   plannedLane(
@@ -136,17 +137,18 @@ describe('lanes as they are drawn', () => {
 });
 
 describe('when something is wanted', () => {
-  const nowMs = new Date(2026, 4, 6, 10).getTime();
+  const nowMs = Date.UTC(2026, 4, 6, 10);
 
   it('begins with the next Saturday morning, two days ahead at least', () => {
     const { due } = newOrder('01J00000000000000000000000', { id: 'quark' }, nowMs);
-    const at = new Date((due as { atMs: number }).atMs);
-    expect([at.getDay(), at.getHours()]).toEqual([6, 8]);
-    expect(at.getTime() - nowMs).toBeGreaterThanOrEqual(46 * HOUR);
+    const { atMs } = due as { atMs: number };
+    const { weekday, hour } = localTime(atMs, 'UTC');
+    expect([weekday, hour]).toEqual([6, 8]);
+    expect(atMs - nowMs).toBeGreaterThanOrEqual(46 * HOUR);
   });
 
   it('keeps its hour, whichever kind of time it becomes', () => {
-    const once = { is: 'once', atMs: new Date(2026, 4, 8, 7, 30).getTime() } as const;
+    const once = { is: 'once', atMs: Date.UTC(2026, 4, 8, 7, 30) } as const;
     const weekly = dueAs('weekly', once, nowMs);
     expect(weekly).toEqual({ is: 'weekly', day: 5, atH: 7.5, fromMs: nowMs });
     expect(dueAs('once', weekly, nowMs)).toEqual(once);
@@ -156,7 +158,7 @@ describe('when something is wanted', () => {
   });
 
   it('that is dragged moves every week of what is wanted weekly', () => {
-    const at = new Date(2026, 4, 9, 9, 15).getTime();
+    const at = Date.UTC(2026, 4, 9, 9, 15);
     expect(dueAt({ is: 'once', atMs: nowMs }, at)).toEqual({ is: 'once', atMs: at });
     expect(dueAt({ is: 'weekly', day: 2, atH: 8, fromMs: 5 }, at)).toEqual({
       is: 'weekly',

@@ -1,13 +1,7 @@
-import {
-  type Asleep,
-  isNight,
-  type PlannedHand,
-  type PlannedPour,
-  pourName,
-  type PourPoint,
-} from '@oat-crock/contract/wire';
+import { type Asleep, isNight } from '@oat-crock/calendar';
+import { type PlannedHand, type PlannedPour, pourName, type PourPoint } from '@oat-crock/contract/wire';
 import type { Batch, Followed } from '@oat-crock/core';
-import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { PourTrouble } from './planner-api';
 
 /** A pour in a lane: one that is planned, or one that is on. */
@@ -98,19 +92,19 @@ export interface LaneFrame {
   readonly asleep: Asleep;
 }
 
-export const timeAcross = ({ fromMs, untilMs, width }: LaneFrame): ScaleTime<number, number> =>
-  scaleTime().domain([fromMs, untilMs]).range([0, width]);
+export const timeAcross = ({ fromMs, untilMs, width }: LaneFrame): ScaleLinear<number, number> =>
+  scaleLinear().domain([fromMs, untilMs]).range([0, width]);
 
 /** Width of a letter of a name, px: near enough that no name covers another. */
 export const LETTER_PX = 6.6;
 const APART_PX = 14;
 
 /** Where a pour ends, px: at the latest it may be ready, or when it is handed on. */
-const endOf = ({ readyLateMs, dueMs }: LanePour, x: ScaleTime<number, number>): number =>
+const endOf = ({ readyLateMs, dueMs }: LanePour, x: ScaleLinear<number, number>): number =>
   x(Math.max(readyLateMs, dueMs ?? 0));
 
 /** Where a pour and its name end, px. */
-function rightOf(pour: LanePour, x: ScaleTime<number, number>): number {
+function rightOf(pour: LanePour, x: ScaleLinear<number, number>): number {
   return Math.max(endOf(pour, x), Math.max(0, x(pour.startMs)) + pour.name.length * LETTER_PX);
 }
 

@@ -1,4 +1,4 @@
-import { isNight } from '@oat-crock/contract/wire';
+import { isNight } from '@oat-crock/calendar';
 import type { ScaleLinear } from 'd3-scale';
 import { acidStops, ribbons } from '../pour/geometry';
 import { say } from '../ui/units';

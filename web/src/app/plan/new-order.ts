@@ -1,15 +1,12 @@
 import type { Due, WantedOrder } from '@oat-crock/contract/wire';
+import { localTime, nextWeekday } from '@oat-crock/calendar';
 import type { Method } from '@oat-crock/core';
+import { kitchenZone } from '../ui/zone';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
-
-/** The next of some day of the week (0 is Sunday) at an hour, two days from now at the earliest. */
-function nextDay(nowMs: number, day: number, hour: number): number {
-  const at = new Date(nowMs + 2 * DAY_MS);
-  at.setDate(at.getDate() + ((day - at.getDay() + 7) % 7));
-  return at.setHours(hour, 0, 0, 0);
-}
+/** An order is for two days from now at the earliest. */
+const AHEAD_DAYS = 2;
+const nextDay = (nowMs: number, day: number, hour: number): number =>
+  nextWeekday(nowMs, day, hour, kitchenZone(), AHEAD_DAYS);
 
 const SATURDAY = 6;
 const MARKET_H = 8;
@@ -30,17 +27,20 @@ export function dueAs(is: Due['is'], due: Due, nowMs: number): Due {
     return is === 'once' ? { is, atMs } : { is, day: SATURDAY, atH: MARKET_H, fromMs: nowMs };
   }
   if (is === 'weekly') {
-    const at = new Date((due as { atMs: number }).atMs);
-    return { is, day: at.getDay(), atH: at.getHours() + at.getMinutes() / 60, fromMs: nowMs };
+    return { is, ...weekly((due as { atMs: number }).atMs), fromMs: nowMs };
   }
   const { day, atH } = due as { day: number; atH: number };
-  const atMs = new Date(nextDay(nowMs, day, Math.floor(atH))).setMinutes(Math.round((atH % 1) * 60));
-  return { is: 'once', atMs };
+  return { is: 'once', atMs: nextDay(nowMs, day, atH) };
 }
 
 /** The same order at another time: that of a weekly one moves every week's. */
 export function dueAt(due: Due, atMs: number): Due {
   if (due.is !== 'weekly') return { is: 'once', atMs };
-  const at = new Date(atMs);
-  return { ...due, day: at.getDay(), atH: at.getHours() + at.getMinutes() / 60 };
+  return { ...due, ...weekly(atMs) };
+}
+
+/** The day of the week and the hour of a moment, to the minute. */
+function weekly(atMs: number): { readonly day: number; readonly atH: number } {
+  const { weekday, hour } = localTime(atMs, kitchenZone());
+  return { day: weekday, atH: Math.round(hour * 60) / 60 };
 }

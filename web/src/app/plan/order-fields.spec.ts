@@ -2,7 +2,7 @@ import type { WantedOrder } from '@oat-crock/contract/wire';
 import { METHODS } from '@oat-crock/core';
 import { orderRows, withoutAmount, type OrderRow } from './order-fields';
 
-const NOW = new Date(2026, 4, 4, 9).getTime();
+const NOW = Date.UTC(2026, 4, 4, 9);
 const HOUR = 3_600_000;
 const order = (more: Partial<WantedOrder> = {}): WantedOrder => ({
   id: '01J00000000000000000000001',

@@ -1,7 +1,7 @@
 import type { Due, WantedOrder } from '@oat-crock/contract/wire';
 import { METHODS, type Choices, type Method } from '@oat-crock/core';
 import { numberAsked, type Asked, type OptionAsked } from '../ui/asked';
-import { written } from '../ui/dates';
+import { hourWord } from '../ui/dates';
 import { weekdays } from '../ui/weekday-toggle';
 import { dueAs } from './new-order';
 
@@ -43,8 +43,7 @@ const day = (): OptionAsked => {
 
 /** Every quarter of an hour of a day as the clock shows it: a flag is dragged by as much. */
 const hour = (): OptionAsked => {
-  const at = (quarter: number) => new Date(2026, 0, 4, Math.floor(quarter / 4), 15 * (quarter % 4));
-  const hours = Array.from({ length: 96 }, (_, i) => [String(i / 4), written(at(i), 'clock')] as const);
+  const hours = Array.from({ length: 96 }, (_, i) => [String(i / 4), hourWord(i / 4)] as const);
   return { ...option('due.atH', 'at', hours), numeric: true };
 };
 

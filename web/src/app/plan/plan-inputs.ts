@@ -1,6 +1,7 @@
+import { occurrencesOf } from '@oat-crock/calendar';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { occurrencesOf, placesOf, type Occurrence } from '@oat-crock/contract/wire';
+import { placesOf, type Occurrence } from '@oat-crock/contract/wire';
 import {
   committedOf,
   isStock,
@@ -75,7 +76,7 @@ export class PlanInputs {
     return Math.max(asked, ...this.planned().map((p) => p.dueMs ?? p.readyMs));
   });
   readonly occurrences = computed((): readonly Occurrence[] =>
-    occurrencesOf(this.orders(), this.startMs(), this.lastDueMs()),
+    occurrencesOf(this.orders(), this.startMs(), this.lastDueMs(), this.settings().zone),
   );
 
   /** Where each make is, in minutes from the plan's beginning: as it was moved, else as it is held. */
@@ -107,7 +108,7 @@ export class PlanInputs {
       name: lot.name,
       leftG: Math.max(0, leftOf(lot, taken)),
       onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
-      untilMin: lot.useBy === null ? null : (noonOf(lot.useBy).getTime() + DAY_MS / 2 - startMs) / MIN_MS,
+      untilMin: lot.useBy === null ? null : (noonOf(lot.useBy) + DAY_MS / 2 - startMs) / MIN_MS,
     }));
   }, SAME);
 

@@ -1,4 +1,5 @@
-import { ordersOf, peopleOver, poursOf, type PlannedPour } from '@oat-crock/contract/wire';
+import { peopleOver } from '@oat-crock/calendar';
+import { ordersOf, poursOf, type PlannedPour } from '@oat-crock/contract/wire';
 import {
   breaksOfItself,
   likenessOf,
@@ -24,9 +25,9 @@ const nextId = monotonicFactory();
 /** Ids of pours that were never kept: the same for as long as the page is open. */
 const ids = new Map<string, string>();
 
-function idOf(occurrenceId: string, part: number): string {
+function idOf(occurrenceId: string, part: number, atMs: number): string {
   const key = `${occurrenceId} ${part}`;
-  const id = ids.get(key) ?? nextId();
+  const id = ids.get(key) ?? nextId(atMs);
   ids.set(key, id);
   return id;
 }
@@ -67,7 +68,10 @@ export function shownPours(
   const { occurrences, startMs, before } = wanted;
   const isPinned = ({ orderId, part }: PlannedMake) => pinned.has(`${orderId} ${part}`);
   const accepted = (make: PlannedMake) => [...new Set(breaksOfItself(setting, make).map((b) => b.is))];
-  return poursOf({ makes }, occurrences, startMs, before, idOf, { isPinned, accepted });
+  return poursOf({ makes }, occurrences, startMs, before, (id, part) => idOf(id, part, startMs), {
+    isPinned,
+    accepted,
+  });
 }
 
 /** A plan as the page shows it. */

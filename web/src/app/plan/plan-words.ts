@@ -1,6 +1,6 @@
 import type { WantedOrder } from '@oat-crock/contract/wire';
 import type { Likeness } from '@oat-crock/core';
-import { written } from '../ui/dates';
+import { weekdayHourWord, written } from '../ui/dates';
 import { dayTime, span } from '../ui/words';
 import type { PlanFound } from './planner-api';
 
@@ -15,14 +15,7 @@ export const whenWords = (atMs: number, nowMs: number): string =>
 export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): string {
   if (due.is === 'some time') return 'some time';
   if (due.is === 'once') return whenWords(due.atMs, nowMs);
-  return `each ${weekdayAt(due.day, due.atH)}`;
-}
-
-/** A Sunday of January 2026. */
-const SUNDAY = 4;
-
-function weekdayAt(day: number, atH: number): string {
-  return dayTime(new Date(2026, 0, SUNDAY + day, Math.floor(atH), Math.round((atH % 1) * 60)).getTime());
+  return `each ${weekdayHourWord(due.day, due.atH)}`;
 }
 
 /** How a plan is, in a few short sentences that can be set beside those of another. */

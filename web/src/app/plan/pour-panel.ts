@@ -1,7 +1,8 @@
+import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isNight, pourName } from '@oat-crock/contract/wire';
+import { pourName } from '@oat-crock/contract/wire';
 import type { KeptPlace } from '@oat-crock/core';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';

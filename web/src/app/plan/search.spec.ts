@@ -1,3 +1,4 @@
+import { localTime, momentAt } from '@oat-crock/calendar';
 import { HOUR, NOW, openPlan, order, written } from '../testing/plan-page';
 
 describe('a search for plans', () => {
@@ -71,7 +72,7 @@ describe('the planner', () => {
     const same = await desk.moved(pour!.id, pour!.startMs, null);
     expect(same!.pour).toEqual(pour!);
     expect(same!.breaks).toEqual([]);
-    const night = new Date(pour!.startMs).setHours(2, 0, 0, 0);
+    const night = momentAt(localTime(pour!.startMs, 'UTC'), 2, 'UTC');
     const moved = await desk.moved(pour!.id, night, null);
     expect(moved!.pour.id).toBe(pour!.id);
     expect(moved!.pour.accepted).toContain('night');

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { monotonicFactory } from 'ulid';
 import { wantedName, type Occurrence } from '@oat-crock/contract/wire';
 import { methodById } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -130,7 +129,6 @@ export class WantedList {
   private readonly desk = inject(PlanDesk);
   protected readonly mover = inject(PourMover);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
-  private readonly nextId = monotonicFactory();
   protected readonly open = signal<string | null>(null);
 
   /** Orders that are being written and were never saved. */
@@ -183,7 +181,7 @@ export class WantedList {
 
   protected add(): void {
     const nowMs = this.clock.exactMs();
-    const order = newOrder(this.nextId(nowMs), methodById('strained-yogurt'), nowMs);
+    const order = newOrder(this.clock.newId(), methodById('strained-yogurt'), nowMs);
     this.store.dispatch(LarderActions.written({ family: 'orders', draft: order, overVersion: 0 }));
   }
 }

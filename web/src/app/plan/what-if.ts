@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
 import type { Supposition } from '@oat-crock/core';
 import { larderFeature } from '../state/larder.feature';
 import { OptionField } from '../ui/option-field';
 import { written } from '../ui/dates';
+import { kitchenZone } from '../ui/zone';
 import { PlanDesk } from './plan-desk';
 
 const MIN_MS = 60_000;
@@ -67,15 +69,10 @@ export class WhatIf {
   protected readonly late = signal(String(DAY_MIN));
 
   private readonly days = computed(() => {
-    const today = new Date(this.desk.inputs.startMs());
-    today.setHours(0, 0, 0, 0);
-    return Array.from({ length: DAYS_OFFERED }, (_, i) => {
-      const from = new Date(today);
-      from.setDate(from.getDate() + i + 1);
-      const to = new Date(from);
-      to.setDate(to.getDate() + 1);
-      return { from, to };
-    });
+    const zone = kitchenZone();
+    const today = localTime(this.desk.inputs.startMs(), zone);
+    const midnight = (days: number) => momentAt(daysOn(today, days), 0, zone);
+    return Array.from({ length: DAYS_OFFERED }, (_, i) => ({ fromMs: midnight(i + 1), toMs: midnight(i + 2) }));
   });
 
   protected readonly whats = computed(() => [
@@ -84,9 +81,9 @@ export class WhatIf {
     ...this.gear()
       .filter((g) => PLANNED.has(g.kind))
       .map((g) => ({ id: `gear ${g.name}`, label: `the ${g.name} is out of use` })),
-    ...this.days().map(({ from }) => ({
-      id: `away ${from.getTime()}`,
-      label: `nobody is at home ${written(from, 'day')}`,
+    ...this.days().map(({ fromMs }) => ({
+      id: `away ${fromMs}`,
+      label: `nobody is at home ${written(fromMs, 'day')}`,
     })),
   ]);
 
@@ -100,10 +97,10 @@ export class WhatIf {
     const of = rest.join(' ');
     if (is === 'late') return { is: 'comes late', what: of as 'milk' | 'cream', byMin: Number(this.late()) };
     if (is === 'gear') return { is: 'out of use', gear: of };
-    const day = this.days().find(({ from }) => String(from.getTime()) === of);
+    const day = this.days().find(({ fromMs }) => String(fromMs) === of);
     if (!day) return null;
     const startMs = this.desk.inputs.startMs();
-    const [fromMin, toMin] = [day.from, day.to].map((at) => (at.getTime() - startMs) / MIN_MS);
+    const [fromMin, toMin] = [day.fromMs, day.toMs].map((ms) => (ms - startMs) / MIN_MS);
     return { is: 'away', time: { fromMin: fromMin!, toMin: toMin! } };
   }
 }

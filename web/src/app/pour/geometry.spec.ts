@@ -1,4 +1,4 @@
-import { isNight, wakeAfter } from '@oat-crock/contract/wire';
+import { isNight, wakeAfter } from '@oat-crock/calendar';
 import { acidColour } from './colour';
 import { START_MS, makeAt } from '../testing/followed';
 import {
@@ -24,7 +24,7 @@ const FRAME: PourFrame = {
   nowMs: START_MS + 2.5 * HOUR,
   head: 100,
   foot: 20,
-  asleep: { fromH: 22, toH: 6 },
+  asleep: { fromH: 22, toH: 6, zone: 'UTC' },
 };
 const x = timeScale(FRAME);
 
@@ -62,11 +62,11 @@ describe('the pour', () => {
     const bands = nights(FRAME, x);
     expect(bands.length).toBe(1);
     expect(bands[0]!.width).toBeCloseTo((8 / 25) * 1200, 0);
-    expect(isNight(new Date(2026, 10, 23, 23).getTime(), FRAME.asleep)).toBeTrue();
-    expect(isNight(new Date(2026, 10, 23, 5, 59).getTime(), FRAME.asleep)).toBeTrue();
-    expect(isNight(new Date(2026, 10, 23, 6).getTime(), FRAME.asleep)).toBeFalse();
-    const late = new Date(2026, 10, 23, 23).getTime();
-    expect(wakeAfter(late, FRAME.asleep)).toBe(new Date(2026, 10, 24, 6).getTime());
+    expect(isNight(Date.UTC(2026, 10, 23, 23), FRAME.asleep)).toBeTrue();
+    expect(isNight(Date.UTC(2026, 10, 23, 5, 59), FRAME.asleep)).toBeTrue();
+    expect(isNight(Date.UTC(2026, 10, 23, 6), FRAME.asleep)).toBeFalse();
+    const late = Date.UTC(2026, 10, 23, 23);
+    expect(wakeAfter(late, FRAME.asleep)).toBe(Date.UTC(2026, 10, 24, 6));
     expect(wakeAfter(START_MS, FRAME.asleep)).toBe(START_MS);
   });
 

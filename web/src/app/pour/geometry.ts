@@ -1,7 +1,8 @@
-import { scaleLinear, scaleTime, type ScaleLinear, type ScaleTime } from 'd3-scale';
+import { dailyStretches, isNight, type Asleep } from '@oat-crock/calendar';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { G_PER_LB, type Followed, type Hand } from '@oat-crock/core';
-import { isNight, type Asleep, type PourPoint } from '@oat-crock/contract/wire';
+import { type PourPoint } from '@oat-crock/contract/wire';
 import { acidColour } from './colour';
 import { say, units } from '../ui/units';
 import { mass, temp } from '../ui/words';
@@ -49,11 +50,12 @@ export interface DotLabel {
   readonly inNight: boolean;
 }
 
-export type TimeScale = ScaleTime<number, number>;
+/** Moments (ms) across a drawing, px. */
+export type TimeScale = ScaleLinear<number, number>;
 
 /** Time across the frame. */
 export function timeScale(frame: Pick<PourFrame, 'fromMs' | 'untilMs' | 'width'>): TimeScale {
-  return scaleTime().domain([frame.fromMs, frame.untilMs]).range([0, frame.width]);
+  return scaleLinear().domain([frame.fromMs, frame.untilMs]).range([0, frame.width]);
 }
 
 /** Thickness in px for a mass in g: the heaviest moment fills the room there is. */
@@ -124,23 +126,12 @@ export function warmthLine(series: readonly PourPoint[], x: TimeScale, y: ScaleL
 }
 
 /** The nights in view. */
-export function nights(frame: PourFrame, x: TimeScale): Band[] {
-  const bands: Band[] = [];
-  const day = new Date(frame.fromMs);
-  day.setHours(0, 0, 0, 0);
-  day.setDate(day.getDate() - 1);
-  while (day.getTime() < frame.untilMs) {
-    const from = new Date(day);
-    from.setHours(frame.asleep.fromH, 0, 0, 0);
-    const until = new Date(day);
-    if (frame.asleep.toH <= frame.asleep.fromH) until.setDate(until.getDate() + 1);
-    until.setHours(frame.asleep.toH, 0, 0, 0);
-    const left = Math.max(0, x(from));
-    const right = Math.min(frame.width, x(until));
-    if (right > left) bands.push({ x: left, width: right - left });
-    day.setDate(day.getDate() + 1);
-  }
-  return bands;
+export function nights({ fromMs, untilMs, width, asleep }: PourFrame, x: TimeScale): Band[] {
+  if (asleep.fromH === asleep.toH) return [];
+  return dailyStretches(asleep, fromMs, untilMs, asleep.zone).map((night) => {
+    const left = Math.max(0, x(night.fromMs));
+    return { x: left, width: Math.min(width, x(night.untilMs)) - left };
+  });
 }
 
 /** Hands as dots; their area grows with the minutes they take. */

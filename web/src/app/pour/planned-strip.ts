@@ -1,5 +1,6 @@
+import { isNight, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { ASLEEP, isNight, type PlannedPour, pourName } from '@oat-crock/contract/wire';
+import { type PlannedPour, pourName } from '@oat-crock/contract/wire';
 import { injectBoxSize } from '../ui/box-size';
 import { dayTime } from '../ui/words';
 import { AcidFill } from './acid-fill';
@@ -62,7 +63,7 @@ export class PlannedStrip {
   readonly pours = input.required<readonly PlannedPour[]>();
   readonly fromMs = input.required<number>();
   readonly untilMs = input.required<number>();
-  readonly asleep = input(ASLEEP);
+  readonly asleep = input.required<Asleep>();
 
   protected readonly id = `strip-${++drawn}`;
   protected readonly box = injectBoxSize({ width: 800, height: LINE_PX });

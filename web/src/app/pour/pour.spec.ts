@@ -9,6 +9,7 @@ describe('the drawing of a pour', () => {
   beforeEach(async () => {
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
     fixture = TestBed.createComponent(Pour);
+    fixture.componentRef.setInput('asleep', { fromH: 22, toH: 6, zone: 'UTC' });
     fixture.componentRef.setInput('name', 'Pot');
     fixture.componentRef.setInput('followed', makeAt(150).followed);
     fixture.componentRef.setInput('nowMs', START_MS + 150 * 60_000);

@@ -1,7 +1,6 @@
+import { hoursOver, localTime, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Followed } from '@oat-crock/core';
-import { timeHour } from 'd3-time';
-import { ASLEEP } from '@oat-crock/contract/wire';
 import { dayTime, mass } from '../ui/words';
 import { injectBoxSize } from '../ui/box-size';
 import { written } from '../ui/dates';
@@ -41,7 +40,7 @@ export class Pour {
   readonly fromMs = input.required<number>();
   readonly untilMs = input.required<number>();
   readonly short = input(false);
-  readonly asleep = input(ASLEEP);
+  readonly asleep = input.required<Asleep>();
 
   protected readonly id = `pour-${++drawn}`;
   private readonly box = injectBoxSize({ width: 800, height: 60 });
@@ -109,12 +108,11 @@ export class Pour {
     const { width, fromMs, untilMs } = this.frame();
     const perHour = width / ((untilMs - fromMs) / 3_600_000);
     const every = [1, 2, 3, 4, 6, 12, 24].find((h) => h * perHour >= 64) ?? 24;
-    const hours = timeHour.every(every)?.range(new Date(fromMs), new Date(untilMs)) ?? [];
-    return hours.map((at) => ({
-      x: this.x()(at),
-      text: at.getHours() === 0 ? written(at, 'mark') : written(at, 'clock'),
-      midnight: at.getHours() === 0,
-    }));
+    const { zone } = this.asleep();
+    return hoursOver(fromMs, untilMs, every, zone).map((ms) => {
+      const midnight = localTime(ms, zone).hour === 0;
+      return { x: this.x()(ms), text: written(ms, midnight ? 'mark' : 'clock'), midnight };
+    });
   });
 
   protected readonly bar = computed(() => {

@@ -1,24 +1,19 @@
 import { DATES_IN, type Settings } from '@oat-crock/contract/wire';
-import { numberAsked, type Asked, type FieldOf } from '../ui/asked';
-import { written } from '../ui/dates';
+import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
+import { hourWord, monthWord } from '../ui/dates';
 import type { Option } from '../ui/option-field';
 
 /** What a household is asked: what any form asks, and days of the week. */
 export type HouseholdAsked = Asked | FieldOf<'days'>;
 
-/** A Sunday of January 2026. */
-const SUNDAY = 4;
-const at = (hour: number) => new Date(2026, 0, SUNDAY, hour);
-
 /** Every hour of a day as the clock shows it. */
 const hours = (): Option[] =>
   Array.from({ length: 25 }, (_, hour) => ({
     id: String(hour),
-    label: hour === 24 ? 'midnight' : written(at(hour), 'clock'),
+    label: hour === 24 ? 'midnight' : hourWord(hour),
   }));
 
-const months = (): Option[] =>
-  Array.from({ length: 12 }, (_, m) => ({ id: String(m + 1), label: written(new Date(2026, m, 1), 'month') }));
+const months = (): Option[] => Array.from({ length: 12 }, (_, m) => ({ id: String(m + 1), label: monthWord(m + 1) }));
 
 const DATE_WORDS: Readonly<Record<(typeof DATES_IN)[number], string>> = {
   'en-GB': '24 Nov, 14:30',
@@ -31,7 +26,7 @@ type Key = keyof Settings & string;
 const degrees = (path: Key, label: string, suffix: string, [min, max]: readonly [number, number], why = '') =>
   numberAsked(path, label, suffix, [min, max, 0.5], { why, buttons: true });
 
-const oneOf = (path: Key, label: string, options: readonly Option[], why = ''): Asked => ({
+const oneOf = (path: Key, label: string, options: readonly Option[], why = ''): OptionAsked => ({
   type: 'option',
   path,
   label,
@@ -50,6 +45,10 @@ const oneNumberOf = (path: Key, label: string, options: readonly Option[], why =
 
 const DAYS = { type: 'days', path: 'worksDays', label: 'on', why: 'Hands outside these hours are marked so.' } as const;
 
+/** Every time zone that this device knows, by its name; "UTC" is not among what it lists. */
+const zones = (): Option[] =>
+  ['UTC', ...Intl.supportedValuesOf('timeZone')].map((id) => ({ id, label: id.replaceAll('_', ' ') }));
+
 /** What is asked of a household, in its parts, each with the reason. Bounds are those of the server's own schema. */
 export function householdParts(): readonly { readonly title: string; readonly fields: readonly HouseholdAsked[] }[] {
   return [
@@ -61,6 +60,7 @@ export function householdParts(): readonly { readonly title: string; readonly fi
         oneNumberOf('worksFromH', 'At the crocks from', hours()),
         oneNumberOf('worksToH', 'until', hours()),
         DAYS,
+        { ...oneOf('zone', 'Time zone', zones(), 'Whose clocks hang on your walls.'), filter: true },
       ],
     },
     {

@@ -1,3 +1,4 @@
+import { localTime } from '@oat-crock/calendar';
 import { Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { USUAL_SETTINGS, type FieldProblem, type Settings } from '@oat-crock/contract/wire';
@@ -5,7 +6,7 @@ import { pageOf } from '../testing/page';
 import { PeopleFields } from './people-fields';
 import { placeKeys, PlaceKeys, type PlaceKey } from './place-keys';
 
-const NOW = new Date(2026, 4, 4, 9, 30).getTime();
+const NOW = Date.UTC(2026, 4, 4, 9, 30);
 const DAY = 86_400_000;
 
 /** The fields, with what they change written back to them. */
@@ -24,7 +25,7 @@ describe('the people of a household', () => {
     const { click, settings } = await open();
     await click('A time away');
     const [away] = settings().away;
-    expect(new Date(away!.fromMs).getHours()).toBe(8);
+    expect(localTime(away!.fromMs, 'UTC').hour).toBe(8);
     expect([away!.fromMs > NOW, away!.toMs - away!.fromMs]).toEqual([true, DAY]);
     await click('Not away then');
     expect(settings().away).toEqual([]);

@@ -1,16 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
 import type { Away, FieldProblem, Helper, Settings } from '@oat-crock/contract/wire';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { written } from '../ui/dates';
+import { hourWord } from '../ui/dates';
 import { DayField } from '../ui/day-field';
 import { OptionField } from '../ui/option-field';
 import { WeekdayToggle } from '../ui/weekday-toggle';
 
-const DAY_MS = 86_400_000;
+/** The hour at which a time away begins and ends, until somebody says otherwise. */
+const AWAY_H = 8;
 const HOURS = () =>
   Array.from({ length: 25 }, (_, hour) => ({
     id: String(hour),
-    label: hour === 24 ? 'midnight' : written(new Date(2026, 0, 4, hour), 'clock'),
+    label: hour === 24 ? 'midnight' : hourWord(hour),
   }));
 
 /** When nobody of the house is at home, and who lends a hand when: a plan asks for hands accordingly. */
@@ -153,10 +155,10 @@ export class PeopleFields {
 
   /** From tomorrow for a day, until somebody says otherwise. */
   protected addAway(): void {
-    const from = new Date(this.clock.nowMs() + DAY_MS);
-    from.setHours(8, 0, 0, 0);
-    const fromMs = from.getTime();
-    this.changed.emit({ away: [...this.settings().away, { fromMs, toMs: fromMs + DAY_MS }] });
+    const { zone } = this.settings();
+    const tomorrow = daysOn(localTime(this.clock.nowMs(), zone), 1);
+    const away = { fromMs: momentAt(tomorrow, AWAY_H, zone), toMs: momentAt(tomorrow, 24 + AWAY_H, zone) };
+    this.changed.emit({ away: [...this.settings().away, away] });
   }
 
   protected setAway(i: number, change: Partial<Away>): void {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { timeDay, timeHour } from 'd3-time';
+import { hoursOver, localTime } from '@oat-crock/calendar';
 import { filter, map } from 'rxjs';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { PlanKeeper } from '../plan/plan-keeper';
@@ -17,6 +17,8 @@ const HOUR_MS = 3_600_000;
 /** What the shelf shows: a little of what was, three days of what comes. */
 const BACK_MS = 10 * HOUR_MS;
 const AHEAD_MS = 62 * HOUR_MS;
+/** Every so many hours are marked. */
+const MARKED_H = 6;
 
 /** The strip under the header: every live pour, with the present as a line, and what is planned. */
 @Component({
@@ -97,14 +99,11 @@ export class Shelf {
   );
 
   protected readonly marks = computed(() => {
-    const from = new Date(this.from());
-    const until = new Date(this.until());
-    const hours = timeHour.every(6)?.range(from, until) ?? [];
-    return hours.map((at) => ({
-      at: at.getTime(),
-      left: (100 * (at.getTime() - this.from())) / (this.until() - this.from()),
-      day: +timeDay.floor(at) === +at,
-      text: at.getHours() === 0 ? written(at, 'mark') : written(at, 'hour'),
-    }));
+    const { zone } = this.asleep();
+    return hoursOver(this.from(), this.until(), MARKED_H, zone).map((at) => {
+      const day = localTime(at, zone).hour === 0;
+      const left = (100 * (at - this.from())) / (this.until() - this.from());
+      return { at, left, day, text: written(at, day ? 'mark' : 'hour') };
+    });
   });
 }

@@ -1,6 +1,6 @@
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
-import { ClockActions } from '../state/clock.feature';
+import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LogActions } from '../state/log.feature';
 import { LogPadState } from '../log/log-pad.state';
 import { TestBed } from '@angular/core/testing';
@@ -28,6 +28,19 @@ describe('the shell', () => {
     await page.fixture.whenStable();
     expect(page.text()).toContain('not answering');
     expect(page.text()).toContain('1 waiting');
+  });
+
+  it('says that this device’s clock is off only where it is far off', async () => {
+    const page = await open();
+    const compared = async (aheadMs: number) => {
+      const clock = page.store.selectSignal(clockFeature.selectClock)()!;
+      page.store.dispatch(ClockActions.compared({ clock, aheadMs }));
+      await page.fixture.whenStable();
+      return page.text();
+    };
+    expect(await compared(2 * MIN - 1)).not.toContain('This device’s clock');
+    expect(await compared(2 * MIN)).toContain('This device’s clock is 2 min fast.');
+    expect(await compared(-20 * MIN)).toContain('This device’s clock is 20 min slow.');
   });
 
   it('says what the server would not take, until it is seen', async () => {

@@ -16,11 +16,15 @@ import { HouseholdForm } from './household';
 import { Keys } from './keys';
 import { Looks } from './looks';
 import { written } from '../ui/dates';
+import { span } from '../ui/words';
 import { Alerts } from '../today/alerts';
 import { PlaceKeys } from './place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
 import { say } from '../ui/units';
+
+/** A device's clock that is further off than this is said to be. */
+const CLOCK_OFF_MS = 2 * 60_000;
 
 /** Header, shelf, the place itself, and the keys that work everywhere. */
 @Component({
@@ -54,6 +58,12 @@ export class Shell {
   protected readonly live = this.store.selectSignal(selectLive);
   private readonly pours = inject(PlanKeeper).pours;
   protected readonly planned = computed(() => this.pours().some((p) => p.batchId === null));
+  /** How far this device's clock is off, where that is much. */
+  protected readonly clockOff = computed(() => {
+    const aheadMs = this.clock.deviceAheadMs();
+    if (Math.abs(aheadMs) < CLOCK_OFF_MS) return '';
+    return `${span(Math.abs(aheadMs) / 60_000)} ${aheadMs > 0 ? 'fast' : 'slow'}`;
+  });
   protected readonly time = computed(() => written(this.clock.nowMs(), 'dayClock'));
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
   protected readonly said = signal('');

@@ -6,6 +6,7 @@ import { unitsOf, type Problem, type Settings } from '@oat-crock/contract/wire';
 import { concatMap, debounceTime, EMPTY, from, type Observable, of, tap } from 'rxjs';
 import { datesIn } from '../ui/dates';
 import { measureIn } from '../ui/units';
+import { clocksIn } from '../ui/zone';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { keepHere, keptHere } from './kept-here';
 import { problemsBy } from './problems-by';
@@ -67,6 +68,7 @@ const speak = createEffect(
       tap((settings) => {
         measureIn(unitsOf(settings));
         datesIn(settings.datesIn);
+        clocksIn(settings.zone);
       }),
     ),
   { functional: true, dispatch: false },

@@ -1,6 +1,6 @@
+import { asleepOf, worksOf } from '@oat-crock/calendar';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/wire';
-import type { Asleep, Works } from '@oat-crock/contract/wire';
 
 export const HouseholdActions = createActionGroup({
   source: 'household',
@@ -83,14 +83,7 @@ export const householdFeature = createFeature({
       ...settings,
       ...writing,
     })),
-    selectAsleep: createSelector(selectSettings, ({ asleepFromH, asleepToH }): Asleep => ({
-      fromH: asleepFromH,
-      toH: asleepToH,
-    })),
-    selectWorks: createSelector(selectSettings, ({ worksFromH, worksToH, worksDays }): Works => ({
-      fromH: worksFromH,
-      toH: worksToH,
-      days: worksDays,
-    })),
+    selectAsleep: createSelector(selectSettings, asleepOf),
+    selectWorks: createSelector(selectSettings, worksOf),
   }),
 });

@@ -63,7 +63,7 @@ describe('the household in the page', () => {
     expect(once.saved).toBe(1);
     expect(householdFeature.reducer(once, told(1, 18)).saved).toBe(1);
     expect(householdFeature.reducer(once, told(2, 19)).saved).toBe(1);
-    expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6 });
+    expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6, zone: 'UTC' });
   });
 
   it('says in words when somebody else was faster, until the next try', () => {

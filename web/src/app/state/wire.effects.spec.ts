@@ -7,7 +7,7 @@ import type { Entry } from '@oat-crock/core';
 import { Subject } from 'rxjs';
 import { probeOf } from '../testing/probe';
 import { entriesUntil } from '../testing/followed';
-import { clockFeature } from './clock.feature';
+import { ClockActions, clockFeature, kitchenMsAt } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { householdFeature } from './household.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
@@ -16,6 +16,8 @@ import { roomFeature } from './room.feature';
 import { waiting, type WaitingPhoto } from './waiting';
 import { wireEffects } from './wire.effects';
 import { Wire, type Sent } from './wire';
+
+const KITCHEN = { rate: 60, realMs: 1_000_000, kitchenMs: 5_000_000, adjustable: true };
 
 /** A server that answers as it is told to, and remembers what it was sent. */
 class FakeWire {
@@ -34,7 +36,7 @@ class FakeWire {
     this.readFrom.push(after);
     if (!this.up) return Promise.reject(new Error('away'));
     return Promise.resolve({
-      clock: { rate: 1, realMs: 0, kitchenMs: 0, adjustable: false },
+      clock: KITCHEN,
       entries: [],
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
@@ -42,6 +44,11 @@ class FakeWire {
       room: [{ atMs: 5, tempC: 19 }],
     });
   }
+  /** This device's clock is so far ahead. */
+  aheadMs = 0;
+  compareClock = () => {
+    return this.up ? Promise.resolve({ clock: KITCHEN, aheadMs: this.aheadMs }) : Promise.reject(new Error('away'));
+  };
   events = () => this.line;
   send = ([entry]: readonly Entry[]): Promise<Sent> => {
     if (!this.up) return Promise.resolve({ kind: 'unreachable' });
@@ -103,6 +110,22 @@ describe('the line to the server', () => {
     expect(state(clockFeature.selectLine)).toBe('open');
     expect(state(householdFeature.selectVersion)).toBe(3);
     expect(state(roomFeature.selectReadings)).toEqual([{ atMs: 5, tempC: 19 }]);
+  });
+
+  it('holds this device’s clock against the server’s, and again where the device slept or was set', async () => {
+    const kitchenMs = (deviceMs: number) => kitchenMsAt(state(clockFeature.selectClockState), deviceMs);
+    expect(kitchenMs(1_000_000)).toBe(5_000_000);
+    wire.aheadMs = -20 * 60_000;
+    store.dispatch(ClockActions.deviceJumped());
+    await until(() => state(clockFeature.selectAheadMs) === wire.aheadMs);
+    expect(kitchenMs(1_000_000 + wire.aheadMs)).toBe(5_000_000);
+    expect(kitchenMs(1_001_000 + wire.aheadMs)).toBe(5_060_000);
+    store.dispatch(ClockActions.told({ clock: { ...KITCHEN, rate: 1 } }));
+    expect(kitchenMs(1_001_000 + wire.aheadMs)).toBe(5_001_000);
+    wire.up = false;
+    store.dispatch(ClockActions.deviceJumped());
+    await new Promise((resume) => setTimeout(resume, 20));
+    expect(state(clockFeature.selectAheadMs)).toBe(wire.aheadMs);
   });
 
   it('sends what is written, each once and in order', async () => {

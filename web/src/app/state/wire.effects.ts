@@ -55,10 +55,10 @@ const listen = createEffect(
 
 /** Clock, instruments, settings, and what the log has after a place in its order. */
 function readFrom(wire: Wire, seq: number): Observable<Action> {
-  return from(wire.snapshot(seq)).pipe(
-    mergeMap(({ clock, entries, instruments, household, larder, room }) => [
+  return forkJoin([wire.compareClock(), wire.snapshot(seq)]).pipe(
+    mergeMap(([compared, { entries, instruments, household, larder, room }]) => [
       ClockActions.lineOpen(),
-      ClockActions.told({ clock }),
+      ClockActions.compared(compared),
       InstrumentActions.told({ instruments }),
       HouseholdActions.told({ household }),
       LarderActions.told({ larder }),
@@ -130,6 +130,21 @@ async function sendOne(entry: HeldEntry, wire: Wire): Promise<Sent> {
   return sent?.kind === 'refused' ? sent : wire.send([entry]);
 }
 
+/** A device that slept, or whose clock was set, holds it against the server's anew. */
+const compareClock = createEffect(
+  (actions$ = inject(Actions), wire = inject(Wire)) =>
+    actions$.pipe(
+      ofType(ClockActions.deviceJumped),
+      switchMap(() =>
+        from(wire.compareClock()).pipe(
+          map((compared) => ClockActions.compared(compared)),
+          catchError(() => EMPTY),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 const setRate = createEffect(
   (actions$ = inject(Actions), wire = inject(Wire)) =>
     actions$.pipe(
@@ -190,4 +205,4 @@ const readWhole = createEffect(
   { functional: true },
 );
 
-export const wireEffects = { listen, recover, keep, send, setRate, place, tellStandIn, readWhole };
+export const wireEffects = { listen, recover, keep, send, compareClock, setRate, place, tellStandIn, readWhole };

@@ -12,6 +12,7 @@ import type {
 } from '@oat-crock/contract/wire';
 import type { Entry, RoomReading, StandInFault } from '@oat-crock/core';
 import { firstValueFrom, Observable } from 'rxjs';
+import { deviceNowMs } from '../engine/device';
 import type { WaitingPhoto } from './waiting';
 
 const API = '/api/v1';
@@ -51,6 +52,13 @@ export class Wire {
     } catch (error) {
       return notSent(error);
     }
+  }
+
+  /** The kitchen's clock, and how far this device's is ahead of the server's by the middle of the round trip, ms. */
+  async compareClock(): Promise<{ readonly clock: ClockReading; readonly aheadMs: number }> {
+    const sentMs = deviceNowMs();
+    const clock = await firstValueFrom(this.http.get<ClockReading>(`${API}/clock`));
+    return { clock, aheadMs: (sentMs + deviceNowMs()) / 2 - clock.realMs };
   }
 
   setRate(rate: number): Promise<ClockReading> {

@@ -1,7 +1,7 @@
 import { follow, replay, type Batch, type Entry, type EntryBody, type Followed } from '@oat-crock/core';
 
 /** Start of the make that the tests look at: a Monday morning, by the local clock. */
-export const START_MS = new Date(2026, 10, 23, 8).getTime();
+export const START_MS = Date.UTC(2026, 10, 23, 8);
 const MIN = 60_000;
 const STEPS: readonly (readonly [number, string])[] = [
   [9, 'heat'],

@@ -13,7 +13,7 @@ import { plannerEngine } from '../plan/planner-engine';
 
 export const HOUR = 3_600_000;
 /** A Monday, at nine. */
-export const NOW = new Date(2026, 4, 4, 9).getTime();
+export const NOW = Date.UTC(2026, 4, 4, 9);
 export const idOf = (n: number) => `01J00000000000000000000${String(n).padStart(3, '0')}`;
 export const kept = <T>(item: T, version = 1): Kept<T> => ({ version, goneMs: null, item });
 

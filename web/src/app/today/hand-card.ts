@@ -1,3 +1,4 @@
+import { hourKind } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -7,7 +8,6 @@ import { Logger } from '../log/logger';
 import { LogPadState } from '../log/log-pad.state';
 import { householdFeature } from '../state/household.feature';
 import { PourFocus } from '../shell/focus';
-import { hourKind } from '@oat-crock/contract/wire';
 import { clockTime, fromNow, toFive } from '../ui/words';
 import { giveWords, type NextHand } from './next-hands';
 import { LookRow } from '../ui/look-row';
@@ -36,6 +36,7 @@ export class HandCard {
   protected readonly clock = inject(KitchenClock);
 
   protected readonly at = computed(() => clockTime(toFive(this.next().hand.atMs), this.clock.nowMs()));
+  protected readonly iso = computed(() => new Date(this.next().hand.atMs).toISOString());
   protected readonly when = computed(() => fromNow(this.next().hand.atMs, this.clock.nowMs()));
   protected readonly give = computed(() =>
     giveWords(this.next().hand, this.clock.nowMs(), (at) => clockTime(toFive(at), this.clock.nowMs())),

@@ -1,4 +1,5 @@
-import { usualRoomC, type Settings } from '@oat-crock/contract/wire';
+import { usualRoomC } from '@oat-crock/calendar';
+import { type Settings } from '@oat-crock/contract/wire';
 import type { RoomReading } from '@oat-crock/core';
 import { degrees, fromNow, temp } from '../ui/words';
 

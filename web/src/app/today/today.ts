@@ -1,8 +1,9 @@
+import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdOf } from '@oat-crock/core';
-import { pourName, wakeBefore } from '@oat-crock/contract/wire';
+import { pourName } from '@oat-crock/contract/wire';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { feedsNow, wantsOf } from '../cultures/wants';

@@ -35,6 +35,7 @@ import { SaidPipe, say } from './units';
           [options]="options()"
           [value]="asId()"
           (changed)="changed.emit(f.numeric ? +$event : $event)"
+          [filter]="f.filter ?? false"
           [invalid]="wrong().length > 0"
           [inPlace]="inPlace()"
         />

@@ -25,6 +25,8 @@ export interface NumberAsked extends FieldOf<'number'> {
 export interface OptionAsked extends FieldOf<'option'> {
   readonly options: readonly Option[];
   readonly numeric?: true;
+  /** With a line to type a part of a label into: for long lists. */
+  readonly filter?: true;
 }
 
 export interface TextAsked extends FieldOf<'text'> {

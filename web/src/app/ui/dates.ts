@@ -1,4 +1,5 @@
 import { computed, signal } from '@angular/core';
+import { kitchenZone } from './zone';
 
 /** How a household writes dates and clock times: a language tag, or '' for that of the browser. */
 const tag = signal('en-GB');
@@ -37,18 +38,22 @@ const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
   longDay: { weekday: 'long', day: 'numeric', month: 'long' },
 };
 
-const formats = computed(() => {
-  const language = tag() || undefined;
+/** Writers of moments in the household's zone. */
+const formats = computed(() => formatsIn(tag() || undefined, kitchenZone()));
+/** Writers of hours, weekdays and months that belong to no day: reckoned and written in UTC. */
+const plainFormats = computed(() => formatsIn(tag() || undefined, 'UTC'));
+
+function formatsIn(language: string | undefined, timeZone: string) {
   const made = new Map<Style, Intl.DateTimeFormat>();
   return (style: Style): Intl.DateTimeFormat => {
     let format = made.get(style);
     if (!format) {
-      format = new Intl.DateTimeFormat(language, twoDigits(STYLES[style], language));
+      format = new Intl.DateTimeFormat(language, { ...twoDigits(STYLES[style], language), timeZone });
       made.set(style, format);
     }
     return format;
   };
-});
+}
 
 /** Hours of a 24 h clock keep their two digits, "06:50"; others do not. */
 function twoDigits(style: Intl.DateTimeFormatOptions, language: string | undefined): Intl.DateTimeFormatOptions {
@@ -57,13 +62,31 @@ function twoDigits(style: Intl.DateTimeFormatOptions, language: string | undefin
   return hour12 ? style : { ...style, hour: '2-digit' };
 }
 
-/** A moment so written; without the commas some languages set between the parts. */
-export function written(at: Date | number, style: Style): string {
-  return formats()(style)
-    .format(at)
-    .replaceAll(',', '')
-    .replace(/\u202f/g, ' ');
+/** A moment (ms) so written, in the household's zone; without the commas some languages set between the parts. */
+export function written(atMs: number, style: Style): string {
+  return bare(formats()(style).format(atMs));
 }
+
+/** A Sunday. */
+const SUNDAY_MS = Date.UTC(2026, 0, 4);
+const HOUR_MS = 3_600_000;
+const plain = (atMs: number, style: Style): string => bare(plainFormats()(style).format(atMs));
+
+/** An hour of the day: "06:30" for 6.5. */
+export const hourWord = (hour: number): string => plain(SUNDAY_MS + hour * HOUR_MS, 'clock');
+
+/** A day of the week (0 is Sunday): "Tue", or "T". */
+export const weekdayWord = (day: number, style: 'weekday' | 'initial' = 'weekday'): string =>
+  plain(SUNDAY_MS + 24 * day * HOUR_MS, style);
+
+/** An hour of a day of the week: "Sat 08:00". */
+export const weekdayHourWord = (day: number, hour: number): string =>
+  plain(SUNDAY_MS + (24 * day + hour) * HOUR_MS, 'weekdayClock');
+
+/** A month (1 is January): "May". */
+export const monthWord = (month: number): string => plain(Date.UTC(2026, month - 1, 1), 'month');
+
+const bare = (text: string): string => text.replaceAll(',', '').replace(/\u202f/g, ' ');
 
 /** Whether clock times that are picked run to 12 or to 24. */
 export const clockOf = computed(() => {

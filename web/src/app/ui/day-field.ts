@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { DatePickerModule } from 'primeng/datepicker';
+import { pickedMoment, pickerDate } from '../engine/device';
 import { clockOf, pickedAs } from './dates';
+import { kitchenZone } from './zone';
 
 /** A day, or a moment of a day, picked or typed as the household writes dates. */
 @Component({
@@ -39,12 +41,13 @@ export class DayField {
   protected readonly clockOf = clockOf;
   protected readonly date = computed(() => {
     const atMs = this.atMs();
-    return atMs === null ? null : new Date(atMs);
+    return atMs === null ? null : pickerDate(atMs, kitchenZone());
   });
 
   /** What is being typed and is no date yet is left alone. */
   protected picked(date: unknown): void {
     if (date === null) this.changed.emit(null);
-    else if (date instanceof Date && Number.isFinite(date.getTime())) this.changed.emit(date.getTime());
+    else if (date instanceof Date && Number.isFinite(date.getTime()))
+      this.changed.emit(pickedMoment(date, kitchenZone()));
   }
 }

@@ -3,7 +3,7 @@ import { Plot } from './plot';
 import type { PlotSpec } from './plot-spec';
 
 const H = 3_600_000;
-const MIDNIGHT = new Date(2026, 10, 24).getTime();
+const MIDNIGHT = Date.UTC(2026, 10, 24);
 
 const SPEC: PlotSpec = {
   words: 'pH falls from 6.6 to 4.5 by 06:00.',

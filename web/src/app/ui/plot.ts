@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { shownIn, type Shown } from '@oat-crock/core';
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { hoursOver, localTime } from '@oat-crock/calendar';
+import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { injectBoxSize } from './box-size';
 import { written } from './dates';
 import type { PlotAxis, PlotBand, PlotLine, PlotSpec } from './plot-spec';
 import { SaidPipe, units } from './units';
+import { kitchenZone } from './zone';
 
 const MARGIN = { top: 20, right: 12, bottom: 24, left: 40, rightAxis: 44 };
 
@@ -38,9 +40,7 @@ export class Plot {
   protected readonly x = computed(() => {
     const { x } = this.spec();
     const range = [this.inner().left, this.inner().right];
-    return x.kind === 'moment'
-      ? scaleTime().domain([x.from, x.to]).range(range)
-      : scaleLinear().domain([x.from, x.to]).range(range);
+    return scaleLinear().domain([x.from, x.to]).range(range);
   });
   protected readonly y = computed(() => {
     const { left } = this.spec();
@@ -54,11 +54,10 @@ export class Plot {
   protected readonly xTicks = computed(() => {
     const scale = this.x();
     const wanted = Math.max(2, Math.floor((this.inner().right - this.inner().left) / 72));
-    const moment = this.spec().x.kind === 'moment';
-    return scale.ticks(wanted).map((tick) => ({
-      x: scale(tick),
-      text: moment ? momentText(Number(tick)) : `${Number(tick)} h`,
-    }));
+    const { kind, from, to } = this.spec().x;
+    return kind === 'moment'
+      ? momentTicks(from, to, wanted).map((ms) => ({ x: scale(ms), text: momentText(ms) }))
+      : scale.ticks(wanted).map((tick) => ({ x: scale(tick), text: `${tick} h` }));
   });
   /** What each axis is read in: the spec is in metric, whatever the household says. */
   protected readonly axes = computed(() => {
@@ -116,7 +115,19 @@ export class Plot {
   );
 }
 
+const HOUR_MS = 3_600_000;
+/** Steps between the hours that are marked, h. */
+const STEPS_H = [1 / 12, 1 / 6, 1 / 4, 1 / 2, 1, 2, 3, 6, 12, 24] as const;
+
+/** Moments at which the wall shows round hours, about as many as wanted. */
+function momentTicks(fromMs: number, toMs: number, wanted: number): readonly number[] {
+  const spanH = (toMs - fromMs) / HOUR_MS;
+  const every = STEPS_H.find((step) => spanH / step <= wanted) ?? 24;
+  const ticks = hoursOver(fromMs, toMs + 1, every, kitchenZone());
+  const skip = Math.ceil(ticks.length / (wanted + 1));
+  return ticks.filter((_, i) => i % skip === 0);
+}
+
 function momentText(ms: number): string {
-  const at = new Date(ms);
-  return at.getHours() === 0 && at.getMinutes() === 0 ? written(at, 'mark') : written(at, 'clock');
+  return written(ms, localTime(ms, kitchenZone()).hour === 0 ? 'mark' : 'clock');
 }

@@ -1,15 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { written } from './dates';
-
-/** A Sunday of January 2026. */
-const SUNDAY = 4;
+import { weekdayWord } from './dates';
 
 /** The days of the week, from Monday on. */
 export const weekdays = (): readonly { readonly day: number; readonly name: string; readonly initial: string }[] =>
-  [1, 2, 3, 4, 5, 6, 0].map((day) => {
-    const at = new Date(2026, 0, SUNDAY + day);
-    return { day, name: written(at, 'weekday'), initial: written(at, 'initial') };
-  });
+  [1, 2, 3, 4, 5, 6, 0].map((day) => ({ day, name: weekdayWord(day), initial: weekdayWord(day, 'initial') }));
 
 /** Days of the week, each on or off. */
 @Component({

@@ -3,7 +3,7 @@ import { datesIn, pickedAs, written } from './dates';
 import { measureIn, say } from './units';
 import { clockTime, fromNow, litres, longDay, mass, pricePer, span, tasteOf, temp, toFive, windowWords } from './words';
 
-const at = (day: number, hour: number, minute = 0) => new Date(2026, 10, day, hour, minute).getTime();
+const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 10, day, hour, minute);
 
 describe('words', () => {
   it('say a moment by the clock, with the weekday on another day', () => {

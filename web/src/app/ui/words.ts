@@ -1,11 +1,12 @@
 import { priceIn, sayDegreesIn, sayLitresIn, sayMassIn, sayTempIn, shownIn } from '@oat-crock/core';
-import { isSameDay } from 'date-fns';
+import { isSameDay } from '@oat-crock/calendar';
 import { written } from './dates';
 import { units } from './units';
+import { kitchenZone } from './zone';
 
 /** Clock time: "19:10", or "Thu 19:10" on another day than `nowMs`. */
 export function clockTime(atMs: number, nowMs: number): string {
-  return written(atMs, isSameDay(atMs, nowMs) ? 'clock' : 'weekdayClock');
+  return written(atMs, isSameDay(atMs, nowMs, kitchenZone()) ? 'clock' : 'weekdayClock');
 }
 
 /** Always with the weekday: "Thu 19:10". */

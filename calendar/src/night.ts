@@ -1,27 +1,32 @@
-/** Sleeping hours, hours of the day. */
-export interface Asleep {
+import { daysOn, localTime, momentAt, type Zone } from './zone.js';
+
+/** Hours of the day from one to another; over midnight where the second is not the later. */
+export interface Hours {
   readonly fromH: number;
   readonly toH: number;
 }
 
+/** Sleeping hours, and the zone whose clocks they are of. */
+export interface Asleep extends Hours {
+  readonly zone: Zone;
+}
+
 /** The sleeping hours of a dairy that has not said otherwise. */
-export const ASLEEP: Asleep = { fromH: 22, toH: 6 };
+export const USUAL_NIGHT: Hours = { fromH: 22, toH: 6 };
 
 /** A moment that is reckoned in minutes may lie a hair before the hour it was meant for; nobody sleeps for that. */
 const HAIR_MS = 500;
 
 /** True where a moment lies in the sleeping hours. */
-export function isNight(atMs: number, { fromH, toH }: Asleep): boolean {
+export function isNight(atMs: number, { fromH, toH, zone }: Asleep): boolean {
   // Who goes to sleep when they get up does not sleep.
   if (fromH === toH) return false;
-  const hour = hourOf(new Date(atMs + HAIR_MS));
+  const { hour } = localTime(atMs + HAIR_MS, zone);
   return toH <= fromH ? hour >= fromH || hour < toH : hour >= fromH && hour < toH;
 }
 
 /** Hours of the day, and days of the week (0 is Sunday), in which somebody is at the crocks. */
-export interface Works {
-  readonly fromH: number;
-  readonly toH: number;
+export interface Works extends Hours {
   readonly days: readonly number[];
 }
 
@@ -31,31 +36,26 @@ export type HourKind = 'work' | 'off' | 'night';
 /** What a household that sleeps and works so is at, at a moment. Working hours may run over midnight. */
 export function hourKind(atMs: number, asleep: Asleep, { fromH, toH, days }: Works): HourKind {
   if (isNight(atMs, asleep)) return 'night';
-  const at = new Date(atMs + HAIR_MS);
-  const hour = hourOf(at);
+  const { hour, weekday } = localTime(atMs + HAIR_MS, asleep.zone);
   const overnight = toH <= fromH;
   const sinceYesterday = overnight && hour < toH;
-  const day = (at.getDay() + (sinceYesterday ? 6 : 0)) % 7;
+  const day = (weekday + (sinceYesterday ? 6 : 0)) % 7;
   const within = overnight ? sinceYesterday || hour >= fromH : hour >= fromH && hour < toH;
   return within && days.includes(day) ? 'work' : 'off';
 }
 
-const hourOf = (at: Date) => at.getHours() + at.getMinutes() / 60;
-
-/** A moment as it is where somebody is awake, else the next waking hour. */
+/** A moment as it is where somebody is awake, else the next waking hour (ms). */
 export function wakeAfter(atMs: number, asleep: Asleep): number {
   if (!isNight(atMs, asleep)) return atMs;
-  const waking = new Date(atMs);
-  waking.setHours(asleep.toH, 0, 0, 0);
-  if (waking.getTime() < atMs) waking.setDate(waking.getDate() + 1);
-  return waking.getTime();
+  const day = localTime(atMs, asleep.zone);
+  const waking = momentAt(day, asleep.toH, asleep.zone);
+  return waking < atMs ? momentAt(daysOn(day, 1), asleep.toH, asleep.zone) : waking;
 }
 
-/** A moment as it is where somebody is awake, else the hour at which they went to sleep. */
+/** A moment as it is where somebody is awake, else the hour at which they went to sleep (ms). */
 export function wakeBefore(atMs: number, asleep: Asleep): number {
   if (!isNight(atMs, asleep)) return atMs;
-  const sleeping = new Date(atMs);
-  sleeping.setHours(asleep.fromH, 0, 0, 0);
-  if (sleeping.getTime() > atMs) sleeping.setDate(sleeping.getDate() - 1);
-  return sleeping.getTime();
+  const day = localTime(atMs, asleep.zone);
+  const sleeping = momentAt(day, asleep.fromH, asleep.zone);
+  return sleeping > atMs ? momentAt(daysOn(day, -1), asleep.fromH, asleep.zone) : sleeping;
 }

@@ -1,4 +1,4 @@
-import { kitchenTime, type ClockReading, type Instrument, type Settings } from '@oat-crock/contract';
+import { type ClockReading, type Instrument, type Settings } from '@oat-crock/contract';
 import {
   faultyReading,
   readingMoments,
@@ -6,12 +6,13 @@ import {
   replay,
   seededRandom,
   seedFromText,
-  standInReading,
+  standInReadings,
   type Batch,
   type Entry,
   type StandInKind,
 } from '@oat-crock/core';
 import { ulid } from 'ulid';
+import { workerData } from 'node:worker_threads';
 import { trueRoom } from './true-room.js';
 import type { StandInOrders } from './start.js';
 
@@ -19,18 +20,17 @@ import type { StandInOrders } from './start.js';
  * The simulated thermometer, pH probe, scale and room logger: a client of the public interface like any other. Each reads the
  * crock it stands in at its own pace by the kitchen's clock and posts what it sees.
  */
-const orders = JSON.parse(process.env['OAT_CROCK_STAND_INS'] ?? 'null') as StandInOrders | null;
-if (!orders) throw new Error('OAT_CROCK_STAND_INS is not set; this process is started by the server');
-const { address, instruments } = orders;
+const { address, instruments } = workerData as StandInOrders;
 
 const EVERY_MS = 700;
-/** Longest stretch read back at once, and most readings posted at once. */
-const LONGEST_BACK_MS = 60 * 60_000;
+/** Longest stretch read back where the clock ran fast or jumped, and most readings posted at once. */
+const LONGEST_BACK_MS = 48 * 3_600_000;
+const MOST_AT_ONCE = 500;
 
 const readUntil = new Map<string, number>();
 
 async function round(): Promise<void> {
-  const nowMs = kitchenTime(await get<ClockReading>('clock'), Date.now());
+  const { kitchenMs: nowMs } = await get<ClockReading>('clock');
   const placed = (await get<{ instruments: Instrument[] }>('instruments')).instruments;
   const roomAt = trueRoom(await get<Settings>('settings'));
   const batches = new Map<string, Batch | null>();
@@ -43,7 +43,7 @@ async function round(): Promise<void> {
     const batch = batchId ? (batches.get(batchId) ?? null) : null;
     const afterMs = Math.max(readUntil.get(id) ?? nowMs, nowMs - LONGEST_BACK_MS);
     readUntil.set(id, nowMs);
-    const sound = soundReading(kind as StandInKind, batch, roomAt);
+    const sound = soundReading(kind as StandInKind, batch, roomAt, nowMs);
     if (sound && instrument) await post(id, token, readings(kind as StandInKind, instrument, sound, afterMs, nowMs));
   }
 }
@@ -52,11 +52,16 @@ async function round(): Promise<void> {
 type Sound = (atMs: number) => number | null;
 
 /** How an instrument of a kind reads the crock it stands in, or the room; null while it stands in no crock. */
-function soundReading(kind: StandInKind, batch: Batch | null, roomAt: (ms: number) => number): Sound | null {
+function soundReading(
+  kind: StandInKind,
+  batch: Batch | null,
+  roomAt: (ms: number) => number,
+  nowMs: number,
+): Sound | null {
   if (kind === 'room-logger') {
     return (atMs) => readTruth(kind, roomAt(atMs), seededRandom(seedFromText(`${kind} ${atMs}`)));
   }
-  return batch && ((atMs) => standInReading(kind, batch, atMs, { roomAt }));
+  return batch && standInReadings(kind, batch, nowMs, { roomAt });
 }
 
 function readings(kind: StandInKind, instrument: Instrument, soundAt: Sound, afterMs: number, nowMs: number) {
@@ -75,12 +80,13 @@ async function get<T>(path: string): Promise<T> {
 }
 
 async function post(id: string, token: string, sent: readonly object[]): Promise<void> {
-  if (sent.length === 0) return;
-  await fetch(`${address}/api/v1/instruments/${id}/readings`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
-    body: JSON.stringify({ readings: sent }),
-  });
+  for (let from = 0; from < sent.length; from += MOST_AT_ONCE) {
+    await fetch(`${address}/api/v1/instruments/${id}/readings`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
+      body: JSON.stringify({ readings: sent.slice(from, from + MOST_AT_ONCE) }),
+    });
+  }
 }
 
 /** The server may be busy or going down: a missed round is read back in the next. */
@@ -91,5 +97,4 @@ async function keepReading(): Promise<void> {
   }
 }
 
-process.on('disconnect', () => process.exit(0));
 void keepReading();

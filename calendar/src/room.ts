@@ -6,22 +6,19 @@ import {
   type CalendarMoment,
   type RoomReading,
 } from '@oat-crock/core';
-import type { Settings } from './settings.js';
+import type { Settings } from '@oat-crock/contract/wire';
+import { localTime, type Zone } from './zone.js';
 
-/** Where a moment lies in the year and the day of the calendar here. */
-function calendarOf(atMs: number): CalendarMoment {
-  const at = new Date(atMs);
-  const days = new Date(at.getFullYear(), at.getMonth() + 1, 0).getDate();
-  return {
-    month: at.getMonth() + 1,
-    monthShare: (at.getDate() - 1) / days,
-    hour: at.getHours() + at.getMinutes() / 60,
-  };
+/** Where a moment lies in the year and the day of a zone's calendar. */
+function calendarOf(atMs: number, zone: Zone): CalendarMoment {
+  const { year, month, day, hour } = localTime(atMs, zone);
+  const days = new Date(Date.UTC(year, month, 0)).getUTCDate();
+  return { month, monthShare: (day - 1) / days, hour };
 }
 
-function meanOnDay({ roomC, roomSummerC, warmestMonth, roomNightDropC }: Settings, atMs: number): number {
+function meanOnDay({ roomC, roomSummerC, warmestMonth, roomNightDropC, zone }: Settings, atMs: number): number {
   const climate = { winterC: roomC, summerC: roomSummerC, warmestMonth, nightDropC: roomNightDropC };
-  return roomMeanC(climate, calendarOf(atMs));
+  return roomMeanC(climate, calendarOf(atMs, zone));
 }
 
 /** The room that a make is planned for at a moment, to half a degree: as it was read over the last day, else as the household has it. */
@@ -52,6 +49,6 @@ export function usualRoomC(settings: Settings, atMs: number): number {
 }
 
 /** How far the room is from that mean at a moment. */
-export function roomSwingAt({ roomNightDropC }: Settings, atMs: number): number {
-  return roomSwingC({ nightDropC: roomNightDropC }, calendarOf(atMs).hour);
+export function roomSwingAt({ roomNightDropC, zone }: Settings, atMs: number): number {
+  return roomSwingC({ nightDropC: roomNightDropC }, localTime(atMs, zone).hour);
 }

@@ -1,0 +1,33 @@
+import { USUAL_SETTINGS } from '@oat-crock/contract/wire';
+import { peopleOver } from './people.js';
+import { weekdayOf } from './zone.js';
+
+const MIN = 60_000;
+const DAY_MIN = 1440;
+const START = Date.UTC(2026, 4, 4, 9);
+
+describe('the people of a household', () => {
+  const settings = {
+    ...USUAL_SETTINGS,
+    zone: 'UTC',
+    away: [{ fromMs: START + DAY_MIN * MIN, toMs: START + 2 * DAY_MIN * MIN }],
+    helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [weekdayOf({ year: 2026, month: 5, day: 4 })] }],
+  };
+
+  it('are those of the house, away when they said so, and each who helps, there in their hours only', () => {
+    const [house, helper] = peopleOver(settings, START, 7 * DAY_MIN);
+    expect(house!.away).toEqual([{ fromMin: DAY_MIN, toMin: 2 * DAY_MIN }]);
+    // From nine, when the plan begins, until noon; and a week later.
+    expect(helper!.away).toEqual([{ fromMin: 180, toMin: 7 * DAY_MIN - 60 }]);
+    expect(helper!.asleep).toEqual([]);
+    expect(peopleOver(settings, START, 8 * DAY_MIN)[1]!.away.map((s) => s.toMin - s.fromMin)).toEqual([
+      7 * DAY_MIN - 60 - 180,
+      8 * DAY_MIN - (7 * DAY_MIN + 180),
+    ]);
+  });
+
+  it('who never helps are never there', () => {
+    const never = { ...settings, helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [] }] };
+    expect(peopleOver(never, START, DAY_MIN)[1]!.away).toEqual([{ fromMin: 0, toMin: DAY_MIN }]);
+  });
+});

@@ -1,0 +1,82 @@
+import type { Person, Stretch } from '@oat-crock/core';
+import type { Away, Helper, Settings } from '@oat-crock/contract/wire';
+import type { Asleep, Hours, Works } from './night.js';
+import { daysOver, momentAt, sameHourOn, weekdayOf, type Zone } from './zone.js';
+
+const MIN_MS = 60_000;
+
+/**
+ * Stretches of each day of a zone's calendar from one hour to another, over midnight where the second is not the later, in order,
+ * ms. A night in which the clocks are changed is as long as it is.
+ *
+ * @param isOn whether a day of the week (0 is Sunday) counts
+ */
+export function dailyStretches(
+  { fromH, toH }: Hours,
+  fromMs: number,
+  untilMs: number,
+  zone: Zone,
+  isOn: (weekday: number) => boolean = () => true,
+): readonly { readonly fromMs: number; readonly untilMs: number }[] {
+  const over = toH <= fromH ? 24 : 0;
+  return daysOver(sameHourOn(fromMs, -1, zone), untilMs, zone)
+    .filter((day) => isOn(weekdayOf(day)))
+    .map((day) => ({ fromMs: momentAt(day, fromH, zone), untilMs: momentAt(day, toH + over, zone) }))
+    .filter((s) => s.untilMs > fromMs && s.fromMs < untilMs && s.untilMs > s.fromMs);
+}
+
+/** The same in minutes from a plan's beginning. */
+function daily(hours: Hours, fromMs: number, untilMs: number, zone: Zone, isOn?: (weekday: number) => boolean) {
+  return dailyStretches(hours, fromMs, untilMs, zone, isOn).map((s): Stretch => ({
+    fromMin: (s.fromMs - fromMs) / MIN_MS,
+    toMin: (s.untilMs - fromMs) / MIN_MS,
+  }));
+}
+
+/** When a household sleeps. */
+export function asleepOf({ asleepFromH, asleepToH, zone }: Settings): Asleep {
+  return { fromH: asleepFromH, toH: asleepToH, zone };
+}
+
+/** When a household is at its crocks. */
+export function worksOf({ worksFromH, worksToH, worksDays }: Settings): Works {
+  return { fromH: worksFromH, toH: worksToH, days: worksDays };
+}
+
+/** Somebody's hours over a plan that begins at a moment: nights, working hours and times away as minutes of it. */
+export function personOver(
+  name: string,
+  asleep: Asleep,
+  works: Works,
+  away: readonly Away[],
+  fromMs: number,
+  horizonMin: number,
+): Person {
+  const untilMs = fromMs + horizonMin * MIN_MS;
+  return {
+    name,
+    asleep: asleep.fromH === asleep.toH ? [] : daily(asleep, fromMs, untilMs, asleep.zone),
+    works: daily(works, fromMs, untilMs, asleep.zone, (day) => works.days.includes(day)),
+    away: away.map((a) => ({ fromMin: (a.fromMs - fromMs) / MIN_MS, toMin: (a.toMs - fromMs) / MIN_MS })),
+  };
+}
+
+/** Somebody who is there in some hours only. */
+function helperOver({ name, days, ...hours }: Helper, fromMs: number, horizonMin: number, zone: Zone): Person {
+  const there = daily(hours, fromMs, fromMs + horizonMin * MIN_MS, zone, (day) => days.includes(day));
+  const edges = [0, ...there.flatMap((s) => [Math.max(0, s.fromMin), Math.min(horizonMin, s.toMin)]), horizonMin];
+  const away = Array.from({ length: edges.length / 2 }, (_, i) => ({
+    fromMin: edges[2 * i]!,
+    toMin: edges[2 * i + 1]!,
+  }));
+  return { name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) };
+}
+
+/** Everybody's hours over a plan that begins at a moment: those of the house, and of those who help. */
+export function peopleOver(settings: Settings, fromMs: number, horizonMin: number): readonly Person[] {
+  const { away, helpers, zone } = settings;
+  return [
+    personOver('', asleepOf(settings), worksOf(settings), away, fromMs, horizonMin),
+    ...helpers.map((helper) => helperOver(helper, fromMs, horizonMin, zone)),
+  ];
+}

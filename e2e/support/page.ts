@@ -1,0 +1,20 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+
+/** Ids of serious and critical accessibility faults of what is shown, each with where it was found. */
+export async function seriousFaults(page: Page, within?: string): Promise<readonly string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (within ? axe.include(within) : axe).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+}
+
+/** Opens another place of a page that is open, as its links do: without reading everything anew. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  await page.waitForURL((url) => url.pathname.startsWith(path));
+}

@@ -1,0 +1,63 @@
+import type { Logger } from 'pino';
+import type { AddressInfo } from 'node:net';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { seedDemo } from './demo/seed.js';
+import { createApp } from './http/app.js';
+import { openKitchen, type Kitchen } from './kitchen.js';
+import { startStandIns } from './stand-ins/start.js';
+import { openDb } from './store/open.js';
+import { KEEP_CLOCK_MS } from './time/clock.js';
+import type { TimeSettings } from './time/settings.js';
+
+/** The folder of the project. */
+export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..');
+const WEB_ROOT = join(ROOT, 'web', 'dist', 'browser');
+
+/** What a server is opened with. */
+export interface ServeSettings {
+  /** The demonstration: filled where it is empty, with simulated instruments. */
+  readonly demo: boolean;
+  /** The data file. */
+  readonly file: string;
+  readonly host: string;
+  /** 0 for any that is free. */
+  readonly port: number;
+  readonly time: TimeSettings;
+  readonly log: Logger;
+}
+
+/** A server that is open. */
+export interface Served {
+  readonly kitchen: Kitchen;
+  /** "http://127.0.0.1:4310" */
+  readonly address: string;
+  /** No new requests, pages told goodbye, those half sent cut off after a while, the log folded into its file. */
+  readonly close: () => Promise<void>;
+}
+
+/** Who is half-way through a request when a server closes has so long to finish it, ms. */
+const LAST_WORDS_MS = 2500;
+
+/** Opens a kitchen's data and serves it: the interface, the page, and the demonstration's instruments. */
+export async function serve({ demo, file, host, port, time, log }: ServeSettings): Promise<Served> {
+  const kitchen = openKitchen(openDb(file), log, time);
+  if (demo) seedDemo(kitchen);
+  const server = createApp(kitchen, WEB_ROOT).listen(port, host);
+  await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
+  const address = `http://${host}:${(server.address() as AddressInfo).port}`;
+  const stopStandIns = demo ? startStandIns(kitchen, address) : () => undefined;
+  const keeping = setInterval(kitchen.clock.keep, KEEP_CLOCK_MS);
+  const close = async () => {
+    clearInterval(keeping);
+    stopStandIns();
+    kitchen.clock.keep();
+    kitchen.events.close();
+    const lastWords = setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS);
+    await new Promise<void>((closed) => server.close(() => closed()));
+    clearTimeout(lastWords);
+    kitchen.db.pragma('wal_checkpoint(TRUNCATE)');
+    kitchen.db.close();
+  };
+  return { kitchen, address, close };
+}
