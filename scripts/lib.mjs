@@ -28,6 +28,11 @@ export function ensureInstalled() {
   stamp('installed', lock);
 }
 
+/** Compiles engine and server; what is compiled already takes no time. */
+export function ensureCompiled() {
+  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'server']);
+}
+
 /** Builds engine, server and page when their sources have changed since the last build. */
 export function ensureBuilt() {
   const sources = digest(
@@ -48,7 +53,7 @@ export function ensureBuilt() {
   const built = existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
   if (built && stampIs('built', sources)) return;
   process.stderr.write('Building…\n');
-  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'server']);
+  ensureCompiled();
   must('npx', ['ng', 'build', '--stats-json']);
   stamp('built', sources);
 }

@@ -1,28 +1,32 @@
 // Everything that must hold: lint, types, the unit tests of every part, and the real page in Chromium.
+// Two lanes run side by side, on two cores; the real page comes last and has both. --deep runs property tests whole.
 import { spawn } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuilt, ensureChromium, ensureInstalled, ROOT } from './lib.mjs';
+import { ensureChromium, ensureCompiled, ensureInstalled, ROOT } from './lib.mjs';
 
+const deep = process.argv.includes('--deep');
 ensureInstalled();
 const chromium = ensureChromium();
-const env = { ...process.env, CHROME_BIN: chromium, NG_CLI_ANALYTICS: 'false' };
+const env = { ...process.env, CHROME_BIN: chromium, NG_CLI_ANALYTICS: 'false', ...(deep && { OAT_CROCK_DEEP: '1' }) };
+const REPORTS = join(ROOT, 'test-results');
+const began = Date.now();
 
-/** Runs a command, shows what it prints, and gives back its text and exit code. */
+/** Runs a command and gives back its text and exit code; what it prints is shown once it is over, whole. */
 function run(title, command, args) {
-  process.stdout.write(`\n— ${title}\n`);
+  const from = Date.now();
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'pipe'] });
     let text = '';
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.on('data', (data) => {
-        text += data;
-        process.stdout.write(data);
-      });
-    }
-    child.on('close', (code) => resolve({ code, text }));
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (text += data));
+    child.on('close', (code) => {
+      process.stdout.write(`\n— ${title} (${seconds(Date.now() - from)})\n${text}`);
+      resolve({ code, text });
+    });
   });
 }
+
+const seconds = (ms) => `${(ms / 1000).toFixed(0)} s`;
 
 /** A check without counts of its own: one passed or one failed. */
 const whole = ({ code }) => ({ passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
@@ -45,38 +49,63 @@ function jasmineCounts({ code, text }) {
 
 /** Playwright's own report, as JSON. */
 function playwrightCounts({ code }) {
-  try {
-    const { stats } = JSON.parse(readFileSync(join(ROOT, 'test-results/e2e.json'), 'utf8'));
-    const failed = stats.unexpected + stats.flaky || (code === 0 ? 0 : 1);
-    return { passed: stats.expected, failed };
-  } catch {
-    return { passed: 0, failed: 1 };
-  }
+  const report = reportOf('e2e');
+  if (!report) return { passed: 0, failed: 1 };
+  const { stats } = report;
+  return { passed: stats.expected, failed: stats.unexpected + stats.flaky || (code === 0 ? 0 : 1) };
 }
 
-rmSync(join(ROOT, 'test-results'), { recursive: true, force: true });
-const counts = [];
-counts.push(whole(await run('Lint', 'npx', ['eslint', '.'])));
-counts.push(whole(await run('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])));
-counts.push(karmaCounts(await run('Engine, contract and page in Chromium (Karma)', 'npx', ['ng', 'test'])));
-ensureBuilt();
-counts.push(
-  jasmineCounts(
-    await run('Server and door on Node (Jasmine)', process.execPath, [
-      '--conditions=source',
-      '--import',
-      'tsx',
-      'node_modules/jasmine/bin/jasmine.js',
-      '--config=server/jasmine.json',
-    ]),
-  ),
-);
-counts.push(
-  playwrightCounts(
-    await run('The real page (Playwright)', 'npx', ['playwright', 'test', '--config=e2e/playwright.config.ts']),
-  ),
-);
+function reportOf(name) {
+  const file = join(REPORTS, `${name}.json`);
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+}
 
+/** Every test of Playwright's report with how long it took: [{ name, ms }]. */
+function durationsIn(suite) {
+  const own = (suite.specs ?? []).map(({ title, tests }) => ({
+    name: title,
+    ms: tests.flatMap((t) => t.results).reduce((sum, r) => sum + r.duration, 0),
+  }));
+  return [...own, ...(suite.suites ?? []).flatMap(durationsIn)];
+}
+
+function printSlowest() {
+  const all = [...(reportOf('karma') ?? []), ...(reportOf('jasmine') ?? []), ...durationsIn(reportOf('e2e') ?? {})];
+  const slowest = all.sort((a, b) => b.ms - a.ms).slice(0, 10);
+  process.stdout.write(`\nThe ten slowest, of ${seconds(Date.now() - began)} in all:\n`);
+  for (const { name, ms } of slowest) process.stdout.write(`${seconds(ms).padStart(6)}  ${name}\n`);
+}
+
+rmSync(REPORTS, { recursive: true, force: true });
+const counts = [];
+const take = async (kind, ...command) => counts.push(kind(await run(...command)));
+
+async function formAndServer() {
+  await take(whole, 'Lint', 'npx', ['eslint', '.']);
+  await take(whole, 'Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  await take(whole, 'Types of the tests of the real page', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']);
+  await take(jasmineCounts, 'Server and door on Node (Jasmine)', process.execPath, [
+    '--conditions=source',
+    '--import',
+    'tsx',
+    'node_modules/jasmine/bin/jasmine.js',
+    '--config=server/jasmine.json',
+  ]);
+}
+async function pageAndUnits() {
+  await take(whole, 'The page, built', process.execPath, ['scripts/build.mjs']);
+  await take(karmaCounts, 'Engine, contract, calendar and page in Chromium (Karma)', 'npx', ['ng', 'test']);
+}
+
+ensureCompiled();
+await Promise.all([formAndServer(), pageAndUnits()]);
+await take(playwrightCounts, 'The real page (Playwright)', 'npx', [
+  'playwright',
+  'test',
+  '--config=e2e/playwright.config.ts',
+]);
+
+printSlowest();
 const passed = counts.reduce((sum, c) => sum + c.passed, 0);
 const failed = counts.reduce((sum, c) => sum + c.failed, 0);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);

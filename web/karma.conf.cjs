@@ -4,6 +4,8 @@ const { join } = require('node:path');
 
 process.env.CHROME_BIN ??= '/usr/bin/chromium';
 
+/** Property tests whole, or a sample of each. */
+const deep = process.env.OAT_CROCK_DEEP === '1';
 const REPORT = join(__dirname, '..', 'test-results', 'karma.json');
 
 /** Writes down how long each test took, for the list of the slowest: [{ name, ms }]. */
@@ -26,7 +28,11 @@ module.exports = (config) => {
       require('karma-chrome-launcher'),
       { 'reporter:duration': ['type', DurationReporter] },
     ],
-    client: { jasmine: { random: true, timeoutInterval: 120000 }, clearContext: false },
+    client: {
+      jasmine: { random: true, timeoutInterval: deep ? 1200000 : 120000 },
+      clearContext: false,
+      deep,
+    },
     reporters: ['dots', 'duration'],
     browsers: ['Headless'],
     customLaunchers: {
@@ -43,7 +49,7 @@ module.exports = (config) => {
         ],
       },
     },
-    browserNoActivityTimeout: 240000,
+    browserNoActivityTimeout: deep ? 1200000 : 240000,
     pingTimeout: 240000,
     restartOnFileChange: false,
   });

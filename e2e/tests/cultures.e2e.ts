@@ -86,7 +86,7 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
 });
 
 test('a chain by the clock, a time away, and the open file, whole and by axe', async ({ page, demo, empty }) => {
-  await goTo(page, '/cultures');
+  await page.goto(`${demo.address}/cultures`);
   await page.getByRole('button', { name: 'Starter by a time' }).click();
   const wanted = page.getByRole('spinbutton', { name: 'Wanted' });
   await wanted.fill('6000');
@@ -121,7 +121,7 @@ test('a chain by the clock, a time away, and the open file, whole and by axe', a
   await expect(page.getByText(/^oatCrock: /)).toBeVisible();
 
   // into another household
-  await goTo(page, '/cultures');
+  await page.goto(`${empty.address}/cultures`);
   await page.getByRole('button', { name: 'Add a culture' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('First');
   await page.getByRole('button', { name: 'Begin its line' }).click();

@@ -21,9 +21,9 @@ function settingsFromEnvironment(): ServeSettings {
 async function main(): Promise<void> {
   const settings = settingsFromEnvironment();
   const { address, close } = await serve(settings);
-  process.stdout.write(`Oat Crock is open at ${address}/  (data in ${settings.file})\n`);
   for (const signal of ['SIGTERM', 'SIGINT'] as const)
     process.once(signal, () => void close().then(() => process.exit(0)));
+  process.stdout.write(`Oat Crock is open at ${address}/  (data in ${settings.file})\n`);
 }
 
 main().catch((error: NodeJS.ErrnoException) => {

@@ -1,3 +1,4 @@
+import { runs } from '@oat-crock/core/testing';
 import fc from 'fast-check';
 import { METHODS } from '@oat-crock/core';
 import { InputRefused } from '../problem.js';
@@ -45,6 +46,20 @@ describe('the door', () => {
       expect(refused(verb, {}).length).withContext(verb).toBeGreaterThan(0);
       expect(refused(verb, null).length).withContext(verb).toBeGreaterThan(0);
     }
+  });
+
+  it('lets raw milk clabber by itself, slower than seeded; nothing else sours of nothing', () => {
+    const milk = { fatPct: 3.6, proteinPct: 3.3, treatment: 'raw' };
+    const clabber = { culture: 'clabber', milk, tempC: 22, targetPh: 4.6, hours: 240 };
+    const hours = (dosePct: number) => run('souring', { ...clabber, dosePct })['hoursToTarget']!;
+    expect(hours(0)).toBeGreaterThan(hours(2) + 8);
+    expect(hours(0)).toBeGreaterThan(24);
+    expect(hours(0)).toBeLessThan(96);
+    const asked = (change: object) => refused('souring', { ...example('souring'), ...clabber, dosePct: 0, ...change });
+    expect(asked({})).toEqual([]);
+    expect(asked({ culture: 'mesophilic' })).toEqual(['dosePct']);
+    expect(asked({ milk: { ...milk, treatment: '72C-15s' } })).toEqual(['milk.treatment']);
+    expect(asked({ dosePct: -1 })).toEqual(['dosePct']);
   });
 
   it('plans with no hands asleep, the starter ripe, gear taken once; and says what is impossible', () => {
@@ -243,7 +258,7 @@ describe('the door', () => {
           expect(made.product.massG).toBeLessThan(massG);
         },
       ),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     );
   });
 });

@@ -37,7 +37,12 @@ const trace = (lowestC: number, highestC: number) =>
 
 const souring = {
   culture: Joi.valid('thermophilic', 'mesophilic', 'kefir-grains', 'room-yogurt', 'clabber', 'plant').required(),
-  dosePct: Joi.number().greater(0).max(50).required(),
+  // Raw milk clabbers by itself; nothing else sours without a starter.
+  dosePct: Joi.number()
+    .min(0)
+    .max(50)
+    .required()
+    .when('culture', { is: 'clabber', otherwise: Joi.number().greater(0) }),
   starter: starter.required(),
   milk: milk.required(),
   denaturedPct: pct(0, 100),

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import type { Batch } from '../batch/replay.js';
 import { cultured, onDay } from '../testing/cultured.js';
@@ -131,7 +132,7 @@ describe('a chain of starters and the night', () => {
           expect(step.waitsH).toBeGreaterThanOrEqual(-1e-9);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

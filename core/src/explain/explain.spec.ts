@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import type { EntryBody } from '../batch/entry.js';
 import type { Choices } from '../methods/method.js';
@@ -153,7 +154,7 @@ describe('the table of faults', () => {
           ranked.forEach((r, i) => i > 0 && expect(r.chance).toBeLessThanOrEqual(ranked[i - 1]!.chance));
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

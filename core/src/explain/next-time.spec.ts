@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { checkChoices } from '../methods/check-choices.js';
 import { METHODS, methodById } from '../methods/index.js';
@@ -49,7 +50,7 @@ describe('what to choose otherwise next time', () => {
           expect(() => checkChoices(method, { ...initialChoices(method), ...chosen, ...next.choices })).not.toThrow();
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { starterChain, type ChainAsked, type ChainStep } from './starter-chain.js';
 
@@ -39,7 +40,7 @@ describe('a chain of starters', () => {
           expect(chain[0]!.starterG).toBeLessThanOrEqual(massG + 1e-9);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

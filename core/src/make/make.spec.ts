@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { pearsonSquare } from '../blend/square.js';
 import { nutritionPer100g } from '../balance/nutrition.js';
@@ -38,7 +39,7 @@ for (const method of METHODS) {
           expect(solidsFraction(end.masses)).toBeLessThan(1);
           expect(Number.isFinite(end.ph) && Number.isFinite(end.tempC)).toBeTrue();
         }),
-        { numRuns: 60 },
+        { numRuns: runs(60) },
       );
     });
 
@@ -50,7 +51,7 @@ for (const method of METHODS) {
           soured.forEach((s, i) => i > 0 && expect(s.ph).toBeLessThanOrEqual(soured[i - 1]!.ph + 1e-4));
           states.forEach((s, i) => i > 0 && expect(s.minute).toBeGreaterThanOrEqual(states[i - 1]!.minute));
         }),
-        { numRuns: 25 },
+        { numRuns: runs(25) },
       );
     });
 

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
 import { METHODS, methodById } from '../methods/index.js';
@@ -62,7 +63,7 @@ describe('a crock between the states that were kept', () => {
         expect(seen.minute).toBeCloseTo(minute, 6);
         expect(totalG(seen.whey)).toBeCloseTo(totalG(straight.whey), 3);
       }),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { replay, type Batch } from '../batch/replay.js';
 import { referenceStock } from '../constants/reference-materials.js';
@@ -166,7 +167,7 @@ describe('writing a method', () => {
         const unknown = methodFaults(end).filter((f) => /not asked|asked twice|Two stages/.test(f.message));
         expect(unknown).toEqual([]);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

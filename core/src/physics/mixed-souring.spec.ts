@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { followMixed, mixedCrock, mixedStep, type MixedCrock } from './mixed-souring.js';
@@ -104,7 +105,7 @@ describe('several cultures in one milk', () => {
           expect(made).toBeCloseTo(mixed.lacticMolPerKg, 9);
         },
       ),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
   });
 

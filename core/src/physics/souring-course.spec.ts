@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BufferMilk } from './buffer.js';
@@ -123,7 +124,7 @@ describe('the course of a souring, in long steps', () => {
       fc.property(factor, factor, factor, factor, fc.double({ min: 30, max: 47, noNaN: true }), (v, q, mu, acid, c) => {
         expectSame(yogurt(steady(c), { biomass: 0.025 * v, lagQ: q, mu, acid, phShift: 0.08 * (v - 1) }));
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { seededRandom } from '../random/random.js';
 import { someWays } from '../testing/puzzles.js';
@@ -63,7 +64,7 @@ describe('placing jobs on scarce resources', () => {
             expect(takenIn(puzzle, found.picks, r, t)).toBeLessThanOrEqual(Math.max(0, capacity[t]!));
         });
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 
@@ -79,7 +80,7 @@ describe('placing jobs on scarce resources', () => {
           if (pick !== UNMET) expect(cost + rises[j]![pick]!).toBeLessThanOrEqual(best + 1e-6);
         });
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 
@@ -97,7 +98,7 @@ describe('placing jobs on scarce resources', () => {
         const again = [...someRounds(search(puzzle, seededRandom(7)), 40)];
         expect(again.map((r) => r.picks)).toEqual(rounds.map((r) => r.picks));
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 
@@ -114,7 +115,7 @@ describe('placing jobs on scarce resources', () => {
           expect(exact.cost).toBeCloseTo(best, 6);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { methodById, METHODS } from '../methods/index.js';
@@ -38,7 +39,7 @@ describe('the hours of people', () => {
         expect(hours.nextWelcome(at, minutes)).toBe(all.find((t) => t >= at) ?? null);
         expect(hours.lastWelcome(at, minutes)).toBe(all.findLast((t) => t <= at) ?? null);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

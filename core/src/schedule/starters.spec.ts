@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker } from '../testing/weeks.js';
@@ -43,7 +44,7 @@ describe('the starters of a plan', () => {
         expect(milkG + starterG).toBeGreaterThan(80);
         expect(starterG).toBeLessThan(30);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

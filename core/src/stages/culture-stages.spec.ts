@@ -1,3 +1,4 @@
+import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES } from '../constants/cultures.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
@@ -49,7 +50,7 @@ describe('kefir on grains', () => {
           expect(totalG(sieved.heldBack)).toBeGreaterThanOrEqual(10 * grainsPct);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 

@@ -4,3 +4,4 @@ export * from './same-everywhere.js';
 export * from './cultured.js';
 export * from './puzzles.js';
 export * from './weeks.js';
+export * from './runs.js';

@@ -1,3 +1,4 @@
+import { runs } from '@oat-crock/core/testing';
 import fc from 'fast-check';
 import request from 'supertest';
 import type { EntryBody } from '@oat-crock/core';
@@ -144,7 +145,7 @@ describe('POST /entries', () => {
         expect([400, 422]).toContain(answer.status);
         expect(answer.body.errors.length).toBeGreaterThan(0);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
     expect(kitchen.entries.since(0)).toEqual([]);
   });

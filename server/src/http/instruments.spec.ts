@@ -1,3 +1,4 @@
+import { runs } from '@oat-crock/core/testing';
 import fc from 'fast-check';
 import request from 'supertest';
 import type { Express } from 'express';
@@ -75,7 +76,7 @@ describe('readings of an instrument', () => {
         times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(KEEPING.tempC.everyMs));
         expect(times.length).toBeGreaterThan(0);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 

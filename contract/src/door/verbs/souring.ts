@@ -14,6 +14,7 @@ import {
   SOURING_STEP_MIN,
   STARTER_LACTIC_MOL_PER_KG,
   vitality,
+  WILD_BIOMASS,
   type CultureId,
   type SouringProblem,
   type SouringReading,
@@ -21,6 +22,7 @@ import {
   type TracePoint,
   type Treatment,
 } from '@oat-crock/core';
+import { InputRefused } from '../../problem.js';
 
 interface SouringInput {
   culture: CultureId;
@@ -72,18 +74,36 @@ function namedCue(reading: DoorReading): SouringReading {
   return { min: reading.min, cue: QUESTION_OF[reading.cue]!, answer: reading.cue };
 }
 
+/** What is in the milk to sour it: the starter, or what lives in raw milk where none was given. */
+function sownIn(i: SouringInput): Pick<SouringProblem, 'biomass' | 'lagQ' | 'lacticMolPerKg'> {
+  const culture = CULTURES[i.culture];
+  if (i.dosePct === 0) {
+    if (i.milk.treatment !== 'raw') throw new InputRefused([NOTHING_TO_SOUR_IT]);
+    return { biomass: WILD_BIOMASS, lagQ: culture.lagQFreezeDried, lacticMolPerKg: 0 };
+  }
+  const active = i.starter.form === 'active';
+  return {
+    biomass: (i.dosePct / 100) * culture.biomassPerDose * vitality(i.starter, i.culture),
+    lagQ: active ? culture.lagQActive : culture.lagQFreezeDried,
+    lacticMolPerKg: active ? (i.dosePct / (100 + i.dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
+  };
+}
+
+const NOTHING_TO_SOUR_IT = {
+  field: 'milk.treatment',
+  message: 'Heated milk has nothing left in it to sour it by itself.',
+  remedy: 'Give "raw", or a dose.',
+};
+
 function problemOf(i: SouringInput): SouringProblem {
   const culture = CULTURES[i.culture];
   const masses = massesOfMaterial(materialFromLabel(i.milk.fatPct, i.milk.proteinPct), 1000);
   const denatured = i.denaturedPct === undefined ? BOUGHT_DENATURED[i.milk.treatment] : i.denaturedPct / 100;
-  const active = i.starter.form === 'active';
   const startC = i.tempC ?? i.trace![0]!.tempC;
   const lastC = i.trace?.at(-1)?.tempC ?? startC;
   return {
     law: souringLaw(culture, bufferMilkOf(masses)),
-    biomass: (i.dosePct / 100) * culture.biomassPerDose * vitality(i.starter, i.culture),
-    lagQ: active ? culture.lagQActive : culture.lagQFreezeDried,
-    lacticMolPerKg: active ? (i.dosePct / (100 + i.dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
+    ...sownIn(i),
     tempC: startC,
     place: { aroundC: lastC, tauMin: 120, measuredC: i.trace ? alongTracePoints(i.trace) : undefined },
     targetPh: i.targetPh,

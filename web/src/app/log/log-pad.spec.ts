@@ -40,6 +40,24 @@ describe('the log pad', () => {
     expect(pad().request()).toBeNull();
   });
 
+  it('loses no key that is pressed at the very moment it is opened, or before it is there', async () => {
+    const press = (text: string) => {
+      for (const key of text) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    };
+    for (const text of ['14', '4.55', '85.5']) {
+      pad().open(ID, 'wheyG');
+      press(text);
+      await page.fixture.whenStable();
+      expect(document.querySelector('.shown')!.textContent).toContain(text);
+    }
+    const state = new LogPadState();
+    state.open(ID);
+    for (const key of ['4', '1', '.', '5']) state.typeEarly(key);
+    expect(state.listen()).toEqual(['4', '1', '.', '5']);
+    state.typeEarly('6');
+    expect(state.listen()).toEqual([]);
+  });
+
   it('refuses a pH that cannot be, in words, and stays open with what was typed', async () => {
     await open('ph');
     await type('46');

@@ -2,12 +2,13 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   type ElementRef,
   HostListener,
   inject,
-  signal,
+  linkedSignal,
+  untracked,
   viewChild,
+  type WritableSignal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
@@ -46,10 +47,17 @@ export class LogPad {
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
 
   protected readonly keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
-  protected readonly typed = signal('');
-  protected readonly note = signal('');
-  protected readonly by = signal<ReadBy>('meter');
-  protected readonly wrong = signal('');
+  /** What is typed, from what stood there, each time the pad is opened: begun anew at that very moment, so that no key is lost. */
+  protected readonly typed = this.sinceOpened(() => this.stood());
+  protected readonly note = this.sinceOpened(() => {
+    const body = this.correcting()?.body;
+    return body?.type === 'note' ? body.text : '';
+  });
+  protected readonly by = this.sinceOpened<ReadBy>(() => {
+    const body = this.correcting()?.body;
+    return body?.type === 'reading' ? body.by : 'meter';
+  });
+  protected readonly wrong = this.sinceOpened(() => '');
 
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.pad.request()?.batchId) ?? null);
   /** What the stages of the make ask to be put into numbers; of a line that is corrected, by any of them. */
@@ -119,14 +127,12 @@ export class LogPad {
   });
 
   constructor() {
-    effect(() => {
-      const request = this.pad.request();
-      const line = this.correcting();
-      this.wrong.set('');
-      this.typed.set(this.stood());
-      this.note.set(line?.body.type === 'note' ? line.body.text : '');
-      if (request) this.by.set(line?.body.type === 'reading' ? line.body.by : 'meter');
-    });
+    for (const key of this.pad.listen()) this.take(key);
+  }
+
+  /** Something that is filled in, and begins anew whenever the pad is opened. */
+  private sinceOpened<T>(first: () => T): WritableSignal<T> {
+    return linkedSignal({ source: this.pad.request, computation: () => untracked(first) });
   }
 
   protected show(tab: PadTab): void {
@@ -149,15 +155,22 @@ export class LogPad {
   /** A keyboard does all that the keypad does, from the moment the pad is asked for. */
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
-    const isNumeric = this.tab().id !== 'cue' && this.tab().id !== 'note';
-    if (!isNumeric || !this.pad.request() || event.ctrlKey || event.metaKey) return;
-    if (/^[0-9.]$/.test(event.key)) this.press(event.key);
-    else if (event.key === ',') this.press('.');
-    else if (event.key === 'Backspace') this.press('⌫');
-    else if (event.key === 'Enter' && (event.target as HTMLElement).tagName !== 'BUTTON') void this.saveReading();
-    else return;
+    if (!this.pad.request() || event.ctrlKey || event.metaKey) return;
+    if (event.key === 'Enter' && (event.target as HTMLElement).tagName === 'BUTTON') return;
+    if (!this.take(event.key)) return;
     event.preventDefault();
     event.stopPropagation();
+  }
+
+  /** Takes a key into the number; false where it means nothing there. */
+  private take(key: string): boolean {
+    if (this.tab().id === 'cue' || this.tab().id === 'note') return false;
+    if (/^[0-9.]$/.test(key)) this.press(key);
+    else if (key === ',') this.press('.');
+    else if (key === 'Backspace') this.press('⌫');
+    else if (key === 'Enter') void this.saveReading();
+    else return false;
+    return true;
   }
 
   protected async saveReading(): Promise<void> {

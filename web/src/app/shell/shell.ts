@@ -86,6 +86,7 @@ export class Shell {
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (this.pad.request() !== null) this.pad.typeEarly(event.key);
     if (this.pad.request() !== null || (this.showing() !== null && event.key !== 'Escape')) return;
     const place = PLACES.find((p) => p.key === event.key);
     if (!place && this.ofPlace.act(event.key.toLowerCase())) {
