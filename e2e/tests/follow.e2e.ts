@@ -139,3 +139,25 @@ test('two open pages stay the same: what one logs, the other shows', async ({ pa
   await page.getByRole('button', { name: '×60', exact: true }).click();
   await expect(other.getByRole('button', { name: '×60', exact: true })).toHaveAttribute('aria-pressed', 'true');
 });
+
+test('a device whose clock is twenty minutes slow says so, and logs the kitchen’s time', async ({ page, demo }) => {
+  await page.addInitScript(() => {
+    const now = Date.now.bind(Date);
+    Date.now = () => now() - 20 * 60_000;
+  });
+  await page.reload();
+  await expect(page.getByRole('status').filter({ hasText: 'This device’s clock is 20 min slow.' })).toBeVisible();
+  await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
+  await page
+    .getByRole('group', { name: 'Tilt it: how does it stand?' })
+    .getByRole('button', { name: 'wobbles' })
+    .click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: wobbles' })).toBeVisible();
+  const said = async () => {
+    const { entries } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()) as {
+      entries: { atMs: number; body: { type: string } }[];
+    };
+    return entries.filter(({ body }) => body.type === 'cue').at(-1)!.atMs;
+  };
+  await expect.poll(async () => Math.abs((await said()) - demo.now())).toBeLessThan(60_000);
+});

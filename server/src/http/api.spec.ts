@@ -4,8 +4,8 @@ import request from 'supertest';
 import type { EntryBody } from '@oat-crock/core';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
-import type { Kitchen } from '../kitchen.js';
-import { entryOf, startOf, testKitchen } from '../testing/kitchen.js';
+import { openKitchen, type Kitchen } from '../kitchen.js';
+import { DEMO_TIME, entryOf, startOf, testKitchen } from '../testing/kitchen.js';
 
 let app: Express;
 let kitchen: Kitchen;
@@ -264,6 +264,24 @@ describe('the household', () => {
     expect((await request(app).get(`${API}/clock`)).body.adjustable).toBeFalse();
     expect((await request(app).put(`${API}/clock`).send({ rate: 60 })).status).toBe(409);
     expect((await request(app).put(`${API}/clock`).send({ rate: 7 })).status).toBe(422);
+    expect((await request(app).put(`${API}/clock`).send({})).status).toBe(422);
+  });
+
+  it('of the demonstration jumps ahead, never back, and no line of a day to come moves it', async () => {
+    const demo = testKitchen(true);
+    const put = (change: object) => request(demo.app).put(`${API}/clock`).send(change);
+    const before = demo.kitchen.clock.now();
+    expect((await put({ kitchenMs: before + 3_600_000 })).status).toBe(200);
+    expect(demo.kitchen.clock.now()).toBeGreaterThanOrEqual(before + 3_600_000);
+    const back = await put({ kitchenMs: before });
+    expect([back.status, remedies(back)[0]!.field]).toEqual([422, 'kitchenMs']);
+    const year = 365 * 86_400_000;
+    demo.kitchen.entries.append([{ ...startOf(ulid()), atMs: before + year }]);
+    demo.kitchen.clock.keep();
+    const again = openKitchen(demo.kitchen.db, demo.kitchen.log, DEMO_TIME);
+    expect(again.clock.now()).toBeLessThan(before + year / 2);
+    for (const { events } of [again, demo.kitchen]) events.close();
+    demo.kitchen.db.close();
   });
 });
 
