@@ -107,7 +107,7 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('u');
-  await expect(page.getByRole('status').filter({ hasText: 'Taken back: 41.5 °C' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: `Taken back, ${next}: 41.5 °C` })).toBeVisible();
 
   // N goes to the control that records the next hands
   await page.keyboard.press('n');

@@ -191,6 +191,7 @@ test('a make is moved by drag and by keys alike, says what breaks, and is undone
   await expect.poll(beginOf).toBe(at);
 
   // by drag: checked while it moves, put where it is let go, taken, and undone
+  await quark.scrollIntoViewIfNeeded();
   const ribbon = (await quark.locator('.curd').boundingBox())!;
   const [x, y] = [ribbon.x + ribbon.width / 2, ribbon.y + 3];
   await page.mouse.move(x, y);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Entry, EntryBody } from './entry.js';
-import { lastStanding, replay } from './replay.js';
+import { replay } from './replay.js';
 import { temperatureTrace } from './temperature-trace.js';
 
 const T0 = Date.UTC(2026, 4, 2, 8);
@@ -52,12 +52,6 @@ describe('replay', () => {
     const batch = replay([...whole, again])!;
     expect(batch.readings.map((r) => r.value)).toEqual([5.6]);
     expect(batch.log.find((l) => l.entry.id === log[3]!.id)!.fate).toBe('taken back');
-  });
-
-  it('undoes the newest entry by hand, never the start and never an instrument’s', () => {
-    const probe = entry(300, { type: 'reading', quantity: 'tempC', value: 43, by: 'thermometer' }, 'thermometer-a');
-    expect(lastStanding(replay([...whole, probe])!)!.body.type).toBe('note');
-    expect(lastStanding(replay([started()])!)).toBeNull();
   });
 
   it('is no batch before it was started, and ended once it is finished', () => {

@@ -203,12 +203,3 @@ function logLine(entry: Entry, now: StandingEntry | undefined): LogLine {
   if (!now) return { entry, fate: 'taken back', now: null };
   return now.corrected ? { entry, fate: 'corrected', now: now.body } : { entry, fate: 'stands', now: null };
 }
-
-/** The entry that an undo takes back: the newest by hand that still stands, but for the start. */
-export function lastStanding(batch: Batch): Entry | null {
-  const undoable = batch.log.filter(
-    ({ entry, fate }) =>
-      (fate === 'stands' || fate === 'corrected') && entry.body.type !== 'started' && entry.source === 'hand',
-  );
-  return undoable.reduce<Entry | null>((newest, { entry }) => (!newest || entry.id > newest.id ? entry : newest), null);
-}

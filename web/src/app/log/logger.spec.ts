@@ -4,6 +4,8 @@ import { methodById, replay } from '@oat-crock/core';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { ClockActions } from '../state/clock.feature';
+import type { StoredEntry } from '@oat-crock/contract/wire';
+import { LogActions } from '../state/log.feature';
 import { Logger } from './logger';
 
 @Component({ template: '' })
@@ -33,14 +35,75 @@ describe('writing to the log', () => {
     expect(written().length).toBe(200);
   });
 
-  it('takes back the newest hand entry by a correction, then the one before', async () => {
+  it('takes back what this page wrote, the newest first, and no line that it has not written', async () => {
     const { logger, written } = await logging();
+    const before = written().length;
+    expect(logger.undo()).toBeNull();
+    expect(written().length).toBe(before);
     const first = logger.write(BATCH, { type: 'note', text: 'one' });
     const second = logger.write(BATCH, { type: 'note', text: 'two' });
     const now = () => replay([...entriesUntil(100), ...written()])!;
-    expect(logger.undo(now())!.id).toBe(second.id);
-    expect(logger.undo(now())!.id).toBe(first.id);
+    expect(logger.undo()!.lineId).toBe(second.id);
+    expect(logger.undo()!.lineId).toBe(first.id);
     expect(now().notes).toEqual([]);
+    expect(logger.undo()).toBeNull();
+    expect(now().steps).toEqual(replay(entriesUntil(100))!.steps);
+  });
+
+  it('writes again what was taken back, until something else is written', async () => {
+    const { logger, written } = await logging();
+    logger.write(BATCH, { type: 'note', text: 'one' });
+    const notes = () => replay([...entriesUntil(100), ...written()])!.notes.map((n) => n.text);
+    logger.undo();
+    expect(notes()).toEqual([]);
+    expect(logger.redo()!.is).toEqual({ type: 'note', text: 'one' });
+    expect(notes()).toEqual(['one']);
+    expect(logger.redo()).toBeNull();
+    logger.undo();
+    logger.write(BATCH, { type: 'note', text: 'other' });
+    expect(logger.redo()).toBeNull();
+    expect(notes()).toEqual(['other']);
+  });
+
+  it('takes a correction back to what stood there before', async () => {
+    const { logger, written } = await logging();
+    const line = logger.write(BATCH, { type: 'note', text: 'one' });
+    logger.write(BATCH, { type: 'correction', replaces: line.id, body: { type: 'note', text: 'two' } });
+    const notes = () => replay([...entriesUntil(100), ...written()])!.notes.map((n) => n.text);
+    expect(notes()).toEqual(['two']);
+    logger.undo();
+    expect(notes()).toEqual(['one']);
+    logger.redo();
+    expect(notes()).toEqual(['two']);
+    logger.write(BATCH, { type: 'correction', replaces: line.id, body: null });
+    expect(notes()).toEqual([]);
+    logger.undo();
+    expect(notes()).toEqual(['two']);
+  });
+
+  it('leaves alone what somebody else has changed since', async () => {
+    const { logger, store } = await logging();
+    const line = logger.write(BATCH, { type: 'note', text: 'one' });
+    const theirs: StoredEntry = {
+      id: `7${line.id.slice(1)}`,
+      seq: 999,
+      batchId: BATCH,
+      atMs: START_MS,
+      source: 'hand',
+      body: { type: 'correction', replaces: line.id, body: { type: 'note', text: 'theirs' } },
+    };
+    store.dispatch(LogActions.arrived({ entries: [theirs] }));
+    expect(logger.undo()).toBeNull();
+  });
+
+  it('does not take back that a make was begun, nor what it took then', async () => {
+    const { logger } = await logging();
+    logger.start(methodById('quark'), {}, 'Pot', {
+      stocks: [],
+      gear: [],
+      takings: [{ lotId: BATCH, massG: 5 }],
+    });
+    expect(logger.undo()).toBeNull();
   });
 
   it('sorts behind what is there even where the clock was set back, so that a correction counts', async () => {

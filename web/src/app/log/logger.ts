@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Batch, Choices, Entry, EntryBody, LotStock, Method } from '@oat-crock/core';
-import { lastStanding, METHODS } from '@oat-crock/core';
+import type { Choices, Entry, EntryBody, LotStock, Method } from '@oat-crock/core';
+import { METHODS } from '@oat-crock/core';
 import { decodeTime } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions, logFeature } from '../state/log.feature';
@@ -14,6 +14,18 @@ export interface FromLarder {
   readonly takings: readonly { readonly lotId: string; readonly massG: number }[];
 }
 
+type LineBody = Exclude<EntryBody, { type: 'correction' }>;
+
+/** What this page did to a line of a log: what it said before (null: nothing) and what it says since (null: taken back). */
+export interface Change {
+  readonly batchId: string;
+  readonly lineId: string;
+  readonly was: LineBody | null;
+  readonly is: LineBody | null;
+}
+
+const same = (a: LineBody | null, b: LineBody | null) => JSON.stringify(a) === JSON.stringify(b);
+
 const isOfTheHouse = (method: Method) => METHODS.some((m) => m.id === method.id);
 const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
 
@@ -22,10 +34,24 @@ const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
 export class Logger {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
+  /** What this page did, and what of it was taken back, the newest last. */
+  private readonly own: Change[] = [];
+  private readonly undone: Change[] = [];
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
   /** Logs to a batch, now unless another time is given. */
   write(batchId: string, body: EntryBody, atMs = this.clock.exactMs()): Entry {
+    const lineId = body.type === 'correction' ? body.replaces : null;
+    const was = lineId === null ? null : this.standing(batchId, lineId);
+    const entry = this.append(batchId, body, atMs);
+    const is = body.type === 'correction' ? body.body : body;
+    // The beginning of a make cannot be taken back, nor what it took then.
+    if (body.type !== 'started') this.own.push({ batchId, lineId: lineId ?? entry.id, was, is });
+    this.undone.length = 0;
+    return entry;
+  }
+
+  private append(batchId: string, body: EntryBody, atMs: number): Entry {
     const entry: Entry = { id: this.clock.newId(this.laterThanAll(batchId)), batchId, atMs, source: 'hand', body };
     this.store.dispatch(LogActions.written({ entries: [entry] }));
     return entry;
@@ -51,14 +77,42 @@ export class Logger {
       ...(gear.length > 0 && { gear }),
       ...(isOfTheHouse(method) ? {} : { method }),
     });
-    for (const taking of takings) this.write(batchId, { type: 'took', ...taking });
+    for (const taking of takings) this.append(batchId, { type: 'took', ...taking }, this.clock.exactMs());
     return batchId;
   }
 
-  /** Takes the newest hand entry back (as a correction). Returns what was taken back, or null. */
-  undo(batch: Batch): Entry | null {
-    const last = lastStanding(batch);
-    if (last) this.write(batch.id, { type: 'correction', replaces: last.id, body: null });
-    return last;
+  /**
+   * Takes back what this page wrote last, to whichever make, as a correction: a line goes, a correction gives way to what stood
+   * there before. Null where there is nothing of one's own to take back.
+   */
+  undo(): Change | null {
+    for (let own = this.own.pop(); own; own = this.own.pop()) {
+      const { batchId, lineId, was, is } = own;
+      // What somebody else has changed since is theirs.
+      if (!same(this.standing(batchId, lineId), is)) continue;
+      this.correct(batchId, lineId, was);
+      this.undone.push(own);
+      return own;
+    }
+    return null;
+  }
+
+  /** Writes again what was taken back last; null where nothing was. */
+  redo(): Change | null {
+    const again = this.undone.pop();
+    if (!again) return null;
+    this.correct(again.batchId, again.lineId, again.is);
+    this.own.push(again);
+    return again;
+  }
+
+  private correct(batchId: string, lineId: string, body: LineBody | null): void {
+    this.append(batchId, { type: 'correction', replaces: lineId, body }, this.clock.exactMs());
+  }
+
+  /** What a line says now; null where it was taken back, or is not there. */
+  private standing(batchId: string, lineId: string): LineBody | null {
+    const batch = this.batches().find((b) => b.id === batchId);
+    return batch?.log.find(({ entry }) => entry.id === lineId)?.now ?? null;
   }
 }

@@ -2,6 +2,7 @@ import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LogActions } from '../state/log.feature';
+import { Logger } from '../log/logger';
 import { LogPadState } from '../log/log-pad.state';
 import { TestBed } from '@angular/core/testing';
 import { Shell } from './shell';
@@ -54,13 +55,25 @@ describe('the shell', () => {
     expect(page.text()).not.toContain('Give 9 or less.');
   });
 
-  it('undoes the newest line of the pour in focus by U, as a correction', async () => {
+  it('takes back by U what this page wrote, naming the pot and the line, and writes it again by Y', async () => {
     const page = await open();
-    press('u');
-    await page.fixture.whenStable();
-    const [entry] = page.written();
-    expect(entry!.body).toEqual(jasmine.objectContaining({ type: 'correction', body: null }));
-    expect(page.text()).toContain('Taken back: Began: warm');
+    const pressed = async (key: string) => {
+      press(key);
+      await page.fixture.whenStable();
+      return page.text();
+    };
+    // eight hours of lines that others wrote are not this page's to take back
+    expect(await pressed('u')).toContain('There is nothing of yours to take back');
+    expect(page.written()).toEqual([]);
+    TestBed.inject(Logger).write(entriesUntil(0)[0]!.batchId, { type: 'step', stageId: 'chill' });
+    const said = await pressed('u');
+    expect(said).toMatch(/Taken back, .+: Began: chill/);
+    expect(page.written().at(-1)!.body).toEqual(jasmine.objectContaining({ type: 'correction', body: null }));
+    expect(await pressed('y')).toMatch(/Written again, .+: Began: chill/);
+    await pressed('u');
+    await page.click(/Write it again/);
+    expect(page.text()).toContain('Written again');
+    expect(await pressed('y')).toContain('Nothing was taken back');
   });
 
   it('opens the pad by L, but leaves keys typed into a field to the field', async () => {

@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { CLOCK_RATES } from '@oat-crock/contract/wire';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { entryWords } from '../log/entry-words';
-import { Logger } from '../log/logger';
+import { Logger, type Change } from '../log/logger';
 import { LogPad } from '../log/log-pad';
 import { LogPadState } from '../log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
@@ -22,6 +22,10 @@ import { PlaceKeys } from './place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
 import { say } from '../ui/units';
+
+/** What is said stands for so long, ms. */
+const SAID_MS = 8000;
+const SILENT = { text: '', mayRedo: false };
 
 /** A device's clock that is further off than this is said to be. */
 const CLOCK_OFF_MS = 2 * 60_000;
@@ -66,7 +70,8 @@ export class Shell {
   });
   protected readonly time = computed(() => written(this.clock.nowMs(), 'dayClock'));
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
-  protected readonly said = signal('');
+  protected readonly said = signal(SILENT);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
   protected setRate(rate: number): void {
     this.store.dispatch(ClockActions.rateWanted({ rate }));
@@ -105,6 +110,7 @@ export class Shell {
     },
     l: () => this.log(),
     u: () => this.undo(),
+    y: () => this.redo(),
     '/': () => this.showing.set('goto'),
     '?': () => this.showing.set('keys'),
     escape: () => this.showing.set(null),
@@ -117,15 +123,29 @@ export class Shell {
   }
 
   private undo(): void {
-    const batch = this.focus.batch();
-    const taken = batch && this.logger.undo(batch);
-    this.say(taken ? `Taken back: ${entryWords(taken.body, (id) => id)}` : 'There is nothing to take back.');
+    const change = this.logger.undo();
+    if (!change) this.say('There is nothing of yours to take back: this page has written nothing since it was opened.');
+    else this.say(this.changeWords(change, change.is === null ? 'Put back' : 'Taken back'), true);
   }
 
-  /** Says something for a few seconds, to eyes and to screen readers. */
-  private say(text: string): void {
-    this.said.set(text);
-    setTimeout(() => this.said.update((now) => (now === text ? '' : now)), 5000);
+  protected redo(): void {
+    const change = this.logger.redo();
+    if (change) this.say(this.changeWords(change, 'Written again'));
+    else this.say('Nothing was taken back that could be written again.');
+  }
+
+  /** What was done to which line of which pot. */
+  private changeWords({ batchId, was, is }: Change, done: string): string {
+    const pot = this.batches().find((b) => b.id === batchId)?.name ?? '';
+    const line = is ?? was;
+    return `${done}, ${pot}: ${line ? entryWords(line, (id) => id) : ''}`;
+  }
+
+  /** Says something for a few seconds, to eyes and to screen readers; with a way to undo what was undone. */
+  private say(text: string, mayRedo = false): void {
+    const saying = { text, mayRedo };
+    this.said.set(saying);
+    setTimeout(() => this.said.update((now) => (now === saying ? SILENT : now)), SAID_MS);
   }
 }
 
