@@ -55,10 +55,11 @@ export class KilledDairy {
     this.port = new URL(this.address).port;
   }
 
-  kill(): Promise<unknown> {
+  async kill(): Promise<void> {
+    if (this.child!.signalCode !== null || this.child!.exitCode !== null) return;
     const gone = new Promise((resolve) => this.child!.on('exit', resolve));
     this.child!.kill('SIGKILL');
-    return gone;
+    await gone;
   }
 }
 

@@ -1,29 +1,64 @@
-import type { Batch } from '../batch/replay.js';
+import type { Batch, CueSeen } from '../batch/replay.js';
+import { CULTURES } from '../constants/cultures.js';
 import type { Environment } from '../environment/environment.js';
 import { pouredBy } from '../make/plan.js';
 import { advanced, firstOf } from '../make/run.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
+import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';
-import type { Timeline } from './timeline.js';
+import { stateAt } from './series.js';
+import { timelineOf, type Timeline, type TimelineStage } from './timeline.js';
 
-/** What the rules of safety have to say of a batch as it stands. */
-export function findingsOf(batch: Batch, timeline: Timeline, here: CrockState, nominal: Environment): Finding[] {
+/** What the rules are told of a make. */
+export interface FindingsOf {
+  readonly batch: Batch;
+  /** The stages as planned. */
+  readonly planned: readonly BoundStage[];
+  /** As its log tells it, with what was learned of it. */
+  readonly timeline: Timeline;
+  readonly here: CrockState;
+  /** A usual starter, place and milk. */
+  readonly nominal: Environment;
+  /** Ids of readings and looks that are more likely wrong than right: they pass nothing and fail nothing. */
+  readonly doubtful: ReadonlySet<string>;
+}
+
+/**
+ * What the rules of safety have to say of a batch as it stands. Time and acidity are those of a usual starter before anything
+ * was read, or what was learned where that is worse: readings make no verdict milder but by being sound evidence of acid.
+ */
+export function findingsOf({ batch, planned, timeline, here, nominal, doubtful }: FindingsOf): Finding[] {
+  const unread = timelineOf(batch, planned, { ...nominal, measuredTempC: () => null }, timeline.nowMs);
   const souringAt = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
   const begun = souringAt && souringAt.status !== 'ahead' ? souringAt : null;
-  const phs = batch.readings.filter((r) => r.quantity === 'ph');
   const current = timeline.stages.find((s) => s.status === 'now');
-  const expected = begun && expectedMin(begun, nominal);
+  const usual = begun && unread.stages.find((s) => s.stage.id === begun.stage.id);
+  const phs = batch.readings.filter((r) => r.quantity === 'ph' && !doubtful.has(r.id));
   return assessSafety({
-    state: here,
+    state: worseOf(here, stateAt(unread, timeline.nowMs)),
     past: pastOf(timeline, here),
     measuredPh: phs.at(-1)?.value ?? null,
     rawMilk: pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw'),
     souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
-    forecastMin: expected,
-    setSeen: batch.cues.some((c) => c.cue === 'set' && c.answer !== 'liquid'),
+    forecastMin: usual ? expectedMin(usual, nominal) : null,
+    acidSeen: acidSeen(batch.cues.filter((c) => !doubtful.has(c.id))),
     onCounter: current?.stage.params['where'] === 'counter',
     ended: batch.ended?.how === 'finished',
   });
+}
+
+/** The crock as it is, with the acidity and the hours warm of the worse of two reckonings. */
+function worseOf(here: CrockState, unread: CrockState): CrockState {
+  return { ...here, ph: Math.max(here.ph, unread.ph), warmMin: Math.max(here.warmMin, unread.warmMin) };
+}
+
+/** Two different looks of a set curd, and a clean sour smell, each as it was seen last. */
+function acidSeen(cues: readonly CueSeen[]): boolean {
+  const last = (cue: string) => cues.findLast((c) => c.cue === cue)?.answer ?? '';
+  const isSet = ['leaves the wall', 'stands'].includes(last('set'));
+  const hasWhey = ['a film', 'a pool'].includes(last('whey'));
+  const isSour = ['mild', 'tangy', 'sharp'].includes(last('taste'));
+  return isSet && (hasWhey || isSour) && last('smell') === 'bright acid';
 }
 
 /** What it has passed through until now. */
@@ -32,14 +67,26 @@ export function pastOf(timeline: Timeline, here: CrockState): readonly CrockStat
   return [...states.filter((s) => s.minute < here.minute), here];
 }
 
-/** Minutes the souring was forecast to take before anything was read. */
-function expectedMin(at: Timeline['stages'][number], nominal: Environment): number | null {
-  const { kind, params } = at.stage;
+/** Longest that a souring is reckoned, min. */
+const LONGEST_MIN = 5 * 24 * 60;
+/** Where the starter as planned would never do it, the time is that of a fresh one at this dose. */
+const FRESH_DOSE = 0.025;
+
+/** Minutes that a souring would take a usual starter, with nothing read. */
+function expectedMin(at: TimelineStage, nominal: Environment): number | null {
   const begin = firstOf(at.run);
+  const planned = soursIn(at.stage, begin, nominal);
+  if (planned !== null || !begin.souring) return planned;
+  const biomass = FRESH_DOSE * CULTURES[begin.souring.culture].biomassPerDose;
+  return soursIn(at.stage, { ...begin, souring: { ...begin.souring, biomass } }, nominal);
+}
+
+/** Minutes until a stage has soured a crock as wanted; null where it never does. */
+function soursIn(stage: BoundStage, begin: CrockState, nominal: Environment): number | null {
+  const target = stage.kind.target(stage.params);
   let state = begin;
-  const target = kind.target(params);
-  while (state.ph > target && state.minute - begin.minute < 5 * 24 * 60) {
-    state = advanced(at.stage, state, { ...nominal, measuredTempC: () => null }, kind.stepMin);
+  while (state.ph > target && state.minute - begin.minute < LONGEST_MIN) {
+    state = advanced(stage, state, { ...nominal, measuredTempC: () => null }, stage.kind.stepMin);
   }
   return state.ph <= target ? state.minute - begin.minute : null;
 }

@@ -149,7 +149,7 @@ describe('the rules of safety', () => {
     rawMilk: false,
     souringMin: 200,
     forecastMin: 300,
-    setSeen: false,
+    acidSeen: false,
     onCounter: false,
     ended: false,
   };

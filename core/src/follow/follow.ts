@@ -176,6 +176,8 @@ function summarise({
     ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
     ...drains.map((drain) => windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)),
   ];
+  const findings = findingsOf({ batch, planned, timeline, here, nominal, doubtful: context.doubtful });
+  const isLost = findings.some(({ level }) => level === 'discard');
   const drain = drains.find((d) => d.at.status !== 'done') ?? drains.at(-1);
   const straining = drain && onTimeline(timeline, drain);
   return {
@@ -191,7 +193,7 @@ function summarise({
       beginMs: s.beginMs,
       endMs: s.endMs,
       cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
-      panel: panelOf(s, context),
+      panel: isLost ? withoutGoingOn(panelOf(s, context)) : panelOf(s, context),
     })),
     hands: handsOf(timeline, environment, batch.ended !== null),
     windows,
@@ -216,7 +218,7 @@ function summarise({
     expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),
-    findings: findingsOf(batch, timeline, here, nominal),
+    findings,
     safety: safetyRecord(batch, timeline, here),
     outcome: outcomeOf(lastOf(last.run), context, planned),
     deviations: deviationsOf(context, planned),
@@ -227,6 +229,11 @@ function summarise({
     },
     arrives: last.endMs !== null && timeline.stages.length === planned.length,
   };
+}
+
+/** Nobody is told to go on with what is to be discarded. */
+function withoutGoingOn(panel: StagePanel): StagePanel {
+  return { ...panel, branches: panel.branches.filter(({ does }) => does.do !== 'next') };
 }
 
 function standsIn({ stages }: Timeline): readonly FollowedStand[] {

@@ -15,7 +15,7 @@ const view = (more: Partial<SafetyView> = {}, state: Partial<CrockState> = {}): 
   rawMilk: false,
   souringMin: null,
   forecastMin: null,
-  setSeen: false,
+  acidSeen: false,
   onCounter: false,
   ended: false,
   ...more,
@@ -39,9 +39,20 @@ describe('acid in time', () => {
     ]);
   });
 
-  it('is held, not discarded, where a set was seen or the pH was measured and is too high', () => {
-    expect(after(3, { setSeen: true })).toEqual(['acid in time: hold']);
-    expect(after(3, { measuredPh: 4.61 })).toEqual(['acid in time: hold']);
+  it('is none the milder for a pH that was measured and is too high', () => {
+    expect([1.5, 1.8, 2.01].map((times) => after(times, { measuredPh: 4.61 })[0])).toEqual([
+      'acid in time: watch',
+      'acid in time: hold',
+      'acid in time: discard',
+    ]);
+  });
+
+  it('is at most watched where it was seen to be set and sour: left longer it is sharper, not unsafe', () => {
+    expect(after(1.4, { acidSeen: true })).toEqual([]);
+    expect([1.5, 3].map((times) => after(times, { acidSeen: true })[0])).toEqual([
+      'acid in time: watch',
+      'acid in time: watch',
+    ]);
   });
 
   it('has no more to say once pH 4.6 was measured, or the make is over, or nothing sours', () => {
@@ -83,6 +94,7 @@ describe('hours warm above pH 4.6', () => {
     expect(levels({}, { warmMin: 12 * H })).toEqual(['hours warm: watch']);
     expect(levels({}, { warmMin: 20 * H, ph: 4.6 })).toEqual([]);
     expect(levels({}, { warmMin: 20 * H, ph: 4.61 })).toEqual(['hours warm: watch']);
+    expect(levels({ measuredPh: 4.6 }, { warmMin: 20 * H, ph: 5.2 })).toEqual([]);
   });
 });
 

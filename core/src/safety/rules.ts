@@ -18,13 +18,14 @@ export interface SafetyView {
   readonly state: CrockState;
   /** The states it has passed through so far; none when left out. */
   readonly past?: readonly CrockState[];
-  /** pH as last measured, or null where nobody measured. */
+  /** pH as last measured, as far as the reading is to be believed; null where nobody measured. */
   readonly measuredPh: number | null;
   readonly rawMilk: boolean;
-  /** Minutes of souring so far, and what the forecast gave before it began (median); null before souring. */
+  /** Minutes of souring so far, and what a usual starter was forecast to take before anything was read; null before souring. */
   readonly souringMin: number | null;
   readonly forecastMin: number | null;
-  readonly setSeen: boolean;
+  /** Two different looks of a set curd, and a clean sour smell: as good as a measured acidity for going on with it. */
+  readonly acidSeen: boolean;
   readonly onCounter: boolean;
   readonly ended: boolean;
 }
@@ -56,16 +57,17 @@ function acidInTime(view: SafetyView): Finding | null {
   const ratio = souringMin / forecastMin;
   const source = ACID_SOURCE;
   const rule = 'acid in time';
-  if (ratio > OVERDUE.discard && measuredPh === null && !view.setSeen) {
+  if (view.acidSeen) {
+    if (ratio <= OVERDUE.watch) return null;
     return {
-      level: 'discard',
+      level: 'watch',
       rule,
       source,
-      reason:
-        'Twice the forecast time has gone with no set seen and no reading: something other than the culture may have grown.',
-      doNow: 'Discard it without tasting, scald everything, start again with a fresh starter.',
+      reason: 'It is set and smells clean and sour: left longer than forecast it is sharper, no worse.',
+      doNow: 'Chill it now. Measure the pH where you can; above 4.6 it does not keep.',
     };
   }
+  if (ratio > OVERDUE.discard) return discardOf(measuredPh, rule);
   if (ratio > OVERDUE.hold) {
     return {
       level: 'hold',
@@ -85,6 +87,19 @@ function acidInTime(view: SafetyView): Finding | null {
     };
   }
   return null;
+}
+
+function discardOf(measuredPh: number | null, rule: string): Finding {
+  const seen =
+    measuredPh === null ? 'with nothing that shows it has soured' : `and it was last at pH ${measuredPh.toFixed(2)}`;
+  return {
+    level: 'discard',
+    rule,
+    source: ACID_SOURCE,
+    reason: `Twice the forecast time has gone, ${seen}: something other than the culture may have grown.`,
+    doNow:
+      'Look and smell before anything, and log both: set, with a film of whey and a clean sour smell, it is only sharper. Else discard it without tasting, scald everything, start again with a fresh starter.',
+  };
 }
 
 function endedAcid(view: SafetyView): Finding | null {
@@ -122,7 +137,7 @@ function counterDrain(view: SafetyView): Finding | null {
 
 function warmHours(view: SafetyView): Finding | null {
   const hours = view.state.warmMin / 60;
-  if (hours < WARM_WATCH_H || view.state.ph <= SAFE_PH) return null;
+  if (hours < WARM_WATCH_H || (view.measuredPh ?? view.state.ph) <= SAFE_PH) return null;
   return {
     level: 'watch',
     rule: 'hours warm',

@@ -113,6 +113,8 @@ export class Logger {
   /** What a line says now; null where it was taken back, or is not there. */
   private standing(batchId: string, lineId: string): LineBody | null {
     const batch = this.batches().find((b) => b.id === batchId);
-    return batch?.log.find(({ entry }) => entry.id === lineId)?.now ?? null;
+    const line = batch?.log.find(({ entry }) => entry.id === lineId);
+    if (!line || line.fate === 'taken back') return null;
+    return line.now ?? (line.entry.body as LineBody);
   }
 }
