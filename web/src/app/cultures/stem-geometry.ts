@@ -14,6 +14,8 @@ const LEFT = 12;
 const RIGHT = 16;
 /** A day's label takes so much, px. */
 const DAY_LABEL = 84;
+/** Of which so much keeps it from the next. */
+const LABEL_GAP = 14;
 
 /** Fill of a bud by its vigour: pale and thin to deep cobalt. */
 export const vigourColour = scaleLinear<string>()
@@ -76,7 +78,7 @@ export function drawStems(
   const apart = Math.max(1, Math.ceil(DAY_LABEL / (x(fromMs + DAY_MS) - x(fromMs))));
   const days = daysOver(fromMs, nowMs + AHEAD_MS, zone)
     .map((day) => momentAt(day, 0, zone))
-    .filter((atMs, i) => atMs >= fromMs && i % apart === 0)
+    .filter((atMs, i) => atMs >= fromMs && i % apart === 0 && x(atMs) + DAY_LABEL - LABEL_GAP < width)
     .map((atMs) => ({ x: x(atMs), atMs }));
   return { stems: drawn, height: y + 24, nowX: x(nowMs), days };
 }
