@@ -6,7 +6,6 @@ test('readings and looks move the forecast; lines are corrected and taken back',
   await page.getByRole('link', { name: 'Thick yogurt for the quay' }).first().click();
   const headline = page.locator('.headline');
   await expect(headline).toContainText('Sour enough: likely');
-  const before = await headline.textContent();
 
   // by the keypad
   await page.getByRole('button', { name: 'Log a reading' }).click();
@@ -25,7 +24,7 @@ test('readings and looks move the forecast; lines are corrected and taken back',
     .getByRole('button', { name: 'liquid' })
     .click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' })).toBeVisible();
-  await expect(headline).not.toHaveText(before!);
+  await expect(page.getByText('measured pH 6.30').first()).toBeVisible();
 
   // an impossible reading is refused in words, at the field
   await page.getByRole('button', { name: 'Log a reading' }).click();
@@ -45,10 +44,17 @@ test('readings and looks move the forecast; lines are corrected and taken back',
   const corrected = page.getByRole('listitem').filter({ hasText: 'pH 5.20' });
   await expect(corrected.locator('s')).toHaveText('pH 6.30 by strip');
 
-  // undo takes the newest line back, as a correction
+  // undo takes back what this page wrote last, and then what it wrote before: the correction, then the look
   await page.locator('main').click({ position: { x: 5, y: 5 } });
   await page.keyboard.press('u');
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Taken back, Thick yogurt for the quay: pH 5.20' }),
+  ).toBeVisible();
+  await expect(line).not.toContainText('pH 5.20');
+  await page.keyboard.press('u');
   await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' }).locator('s')).toBeVisible();
+  await page.keyboard.press('y');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' }).locator('s')).toHaveCount(0);
 });
 
 test('a fast clock brings the straining to its end; it is weighed, scored and the balance is shown', async ({
