@@ -75,19 +75,7 @@ export default defineConfig(
     },
   },
   {
-    files: ['contract/src/**/*.ts'],
-    rules: mayNotImport(
-      '@oat-crock/server',
-      '@oat-crock/web',
-      '@angular/*',
-      'node:*',
-      'express',
-      '**/server/**',
-      '**/web/**',
-    ),
-  },
-  {
-    files: ['calendar/src/**/*.ts'],
+    files: ['{contract,calendar}/src/**/*.ts'],
     rules: mayNotImport(
       '@oat-crock/server',
       '@oat-crock/web',

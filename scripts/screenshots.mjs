@@ -1,4 +1,5 @@
 // Pictures of each main view from the demonstration's data, into docs/screenshots.
+//   npm run screenshots [-- make plan]      all of them, or those that are named
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -79,7 +80,8 @@ const PICTURES = [
 ];
 
 const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu'] });
-for (const [name, path, viewport, act] of PICTURES) {
+const named = process.argv.slice(2);
+for (const [name, path, viewport, act] of PICTURES.filter(([n]) => named.length === 0 || named.includes(n))) {
   const page = await (await browser.newContext({ viewport })).newPage();
   await page.goto(address + path);
   await page.waitForSelector('oc-shelf oc-pour');
