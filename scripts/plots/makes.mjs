@@ -60,13 +60,17 @@ export function makePlots(core) {
   const keeps = (name, state) => ({ name, points: range(1, 15).map((c) => [c, core.shelfLife(state, c).days]) });
   const sour = { ...milk, ph: 4.5 };
 
+  const PACE = { scores: ['pace'], owners: ['culture'], persists: [core.PERSISTS.pace] };
+  const paceRead = (sd) => ({
+    ...PACE,
+    before: { mean: [0], sd: [1] },
+    taught: { mean: [0], sd: [sd], covariance: [sd * sd] },
+  });
   const taught = (name, sd) => ({
     name,
     points: range(0, 12, 13).map((n) => [
       n,
-      core.pooledPrior(
-        Array.from({ length: n }, () => ({ mean: core.SCORES.map(() => 0), sd: core.SCORES.map(() => sd) })),
-      ).sd[0],
+      core.recall(core.pooled(Array.from({ length: n }, () => paceRead(sd))), PACE, { mean: [0], sd: [1] }).sd[0],
     ]),
   });
 
@@ -126,8 +130,8 @@ export function makePlots(core) {
     },
     learning: {
       x: { label: 'batches that have taught' },
-      y: { label: 'spread of the next, share of the first', from: 0, to: 1 },
-      series: [taught('read once each', 0.8), taught('thrice each', 0.5)],
+      y: { label: 'spread of the next culture’s pace, share of the first', from: 0, to: 1 },
+      series: [taught('looked at each', 0.6), taught('read thrice each', 0.25)],
     },
   };
 }

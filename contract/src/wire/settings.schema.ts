@@ -19,6 +19,11 @@ const helper = Joi.object({
   days: weekdays.min(1).required(),
 });
 
+const forgotten = Joi.object({
+  of: Joi.string().min(1).max(120).required(),
+  beforeMs: Joi.number().integer().min(0).required(),
+});
+
 /** The name of a time zone that this machine knows. */
 const timeZone = Joi.string()
   .max(60)
@@ -54,4 +59,5 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),
   datesIn: Joi.valid(...DATES_IN).default(USUAL_SETTINGS.datesIn),
   zone: timeZone.required(),
+  forgotten: Joi.array().items(forgotten).max(200).default([]),
 });

@@ -1,4 +1,4 @@
-import type { Units } from '@oat-crock/core';
+import type { Forgotten, Units } from '@oat-crock/core';
 
 /** A time in which somebody is away, ms. */
 export interface Away {
@@ -42,6 +42,8 @@ export interface Settings {
   readonly datesIn: DatesIn;
   /** Time zone whose clocks hang on its walls, by its IANA name. */
   readonly zone: string;
+  /** What was learned and is to be forgotten: whose, and from makes begun before when, ms. */
+  readonly forgotten: readonly Forgotten[];
 }
 
 /** Ways of writing dates that are offered: the day first, the month first, or as the browser has it. */
@@ -73,4 +75,5 @@ export const USUAL_SETTINGS: Settings = {
   volumeIn: 'metric',
   datesIn: 'en-GB',
   zone: 'UTC',
+  forgotten: [],
 };

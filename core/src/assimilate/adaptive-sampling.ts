@@ -8,6 +8,8 @@ export interface InferenceProblem {
   readonly logPrior: (points: Float64Array, offset: number) => number;
   /** Log likelihood of every member; all members are simulated in one call. */
   readonly logLikelihood: (points: Float64Array, count: number) => Float64Array;
+  /** About where the members lie that explain the readings, where that is known beforehand. */
+  readonly guess?: Proposal | undefined;
 }
 
 /** Members with their weights (sum 1). */
@@ -16,13 +18,15 @@ export interface WeightedMembers {
   readonly weights: Float64Array;
   /** Effective sample size as a share of the members, 0–1. */
   readonly effective: number;
+  /** Natural logarithm of the evidence: the mean likelihood of the readings under the prior. */
+  readonly logEvidence: number;
   readonly rounds: number;
 }
 
 /** Enough effective members to stop, as a share; and the least share a tempered round may have. */
 const ENOUGH = 0.35;
 const TEMPERED = 0.15;
-const MOST_ROUNDS = 5;
+const MOST_ROUNDS = 6;
 /** Share of every later round drawn from the prior, so that nothing it allows is ever out of reach. */
 const FROM_PRIOR = 0.1;
 const INFLATE = 1.3;
@@ -36,18 +40,24 @@ const INFLATE = 1.3;
 export function inferMembers(problem: InferenceProblem, count: number, random: Random): WeightedMembers {
   const normal = normals(random);
   const points = new Float64Array(count * problem.dims);
-  for (let i = 0; i < count; i++) problem.drawPrior(normal, random, points, i * problem.dims);
-  let logWeights = problem.logLikelihood(points, count);
+  const weighed = (proposal: Proposal) => {
+    redraw(problem, proposal, points, count, normal, random);
+    const log = problem.logLikelihood(points, count);
+    for (let i = 0; i < count; i++) log[i]! += priorOverMixture(problem, proposal, points, i * problem.dims);
+    return log;
+  };
+  const fromPrior = () => {
+    for (let i = 0; i < count; i++) problem.drawPrior(normal, random, points, i * problem.dims);
+    return problem.logLikelihood(points, count);
+  };
+  let logWeights = problem.guess ? weighed(problem.guess) : fromPrior();
   let rounds = 1;
   for (; rounds < MOST_ROUNDS; rounds++) {
     if (effectiveShare(normalised(logWeights, 1)) >= ENOUGH) break;
-    const proposal = fitProposal(points, normalised(logWeights, temperature(logWeights)), problem.dims, INFLATE);
-    redraw(problem, proposal, points, count, normal, random);
-    logWeights = problem.logLikelihood(points, count);
-    for (let i = 0; i < count; i++) logWeights[i]! += priorOverMixture(problem, proposal, points, i * problem.dims);
+    logWeights = weighed(fitProposal(points, normalised(logWeights, temperature(logWeights)), problem.dims, INFLATE));
   }
   const weights = normalised(logWeights, 1);
-  return { points, weights, effective: effectiveShare(weights), rounds };
+  return { points, weights, effective: effectiveShare(weights), logEvidence: logMean(logWeights), rounds };
 }
 
 function redraw(
@@ -83,6 +93,15 @@ function normalised(logWeights: Float64Array, power: number): Float64Array {
   let total = 0;
   for (const w of weights) total += w;
   return weights.map((w) => w / total);
+}
+
+/** Logarithm of the mean of exp(log weights). */
+function logMean(logWeights: Float64Array): number {
+  let high = -Infinity;
+  for (const w of logWeights) if (w > high) high = w;
+  let sum = 0;
+  for (const w of logWeights) sum += Math.exp(w - high);
+  return high + Math.log(sum / logWeights.length);
 }
 
 function effectiveShare(weights: Float64Array): number {

@@ -12,8 +12,10 @@ export interface PotLabel {
   readonly ingredients: readonly string[];
   readonly netG: number;
   readonly pots: number;
-  /** Days that it keeps in the cold, and the °C that is reckoned with. */
-  readonly keepsDays: number;
+  /** Days that it keeps in the cold; null as long as nothing has shown what is to guard it, and then what would show it. */
+  readonly keepsDays: number | null;
+  readonly keepsNeeds: string;
+  /** The °C that is reckoned with. */
   readonly storeC: number;
   readonly per100g: Nutrition;
   /** Cautions for who eats it: not for who makes it. */
@@ -28,6 +30,7 @@ export function potLabel(
   end: CrockState,
   stages: readonly { readonly stage: BoundStage; readonly before: CrockState }[],
   storeC: number,
+  acidShown: boolean,
 ): PotLabel {
   const weighed = new Map<string, number>();
   for (const { stage, before } of stages) {
@@ -44,11 +47,24 @@ export function potLabel(
     ingredients: [...weighed].sort((a, b) => b[1] - a[1]).map(([what]) => what),
     netG: potG > 0 ? potG : totalG(end.masses),
     pots: potG > 0 ? potsOf(end.masses, potG) : 1,
-    keepsDays: shelfLife(end, storeC).days,
+    ...keeping(end, storeC, acidShown),
     storeC,
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
     cautions: [...new Set(cautions.filter((c) => FOR_EATERS.some((words) => c.startsWith(words))))],
   };
+}
+
+/** What a make that acid guards needs before it has a keeping time, with and without curd that shows it. */
+const NEEDS = {
+  milk: 'Measure its pH; or log that it is set, with whey on it or a sour taste, and a clean sour smell.',
+  plant: 'Measure its pH: nothing else shows that a plant base has soured enough.',
+} as const;
+
+/** How long it keeps. Where acid is to guard it, the forecast's word alone is not enough. */
+function keeping(end: CrockState, storeC: number, acidShown: boolean): Pick<PotLabel, 'keepsDays' | 'keepsNeeds'> {
+  const byAcid = end.souring !== null && end.curd.churned < 1;
+  if (byAcid && !acidShown) return { keepsDays: null, keepsNeeds: end.inputs.casein > 0 ? NEEDS.milk : NEEDS.plant };
+  return { keepsDays: shelfLife(end, storeC).days, keepsNeeds: '' };
 }
 
 /** How the cautions begin that concern who eats it. */

@@ -71,15 +71,21 @@ describe('a temperature trace', () => {
   ]);
 
   it('is linear between readings, whatever order they came in', () => {
-    expect(trace(at(5))).toBeCloseTo(42, 9);
+    expect(trace(at(0), at(5))).toEqual({ atMs: at(5), tempC: 42 });
   });
-  it('is silent before, after and across gaps', () => {
-    expect(trace(at(-1))).toBeNull();
-    expect(trace(at(30))).toBeNull();
-    expect(trace(at(61))).toBeNull();
-    expect(temperatureTrace([])(at(0))).toBeNull();
+  it('across a gap of more than 25 minutes is the last one read, as far as it lies in what is asked for', () => {
+    expect(trace(at(10), at(30))).toEqual({ atMs: at(10), tempC: 44 });
+    expect(trace(at(11), at(30))).toBeNull();
+    const near = temperatureTrace([0, 25, 51].map((min) => ({ atMs: at(min), tempC: 40 + min / 25 })));
+    expect(near(at(12), at(12.5))!.tempC).toBeCloseTo(40.5, 9);
+    expect(near(at(26), at(40))).toBeNull();
+  });
+  it('is silent before the first, after the last and where nothing was read', () => {
+    expect(trace(at(-5), at(-1))).toBeNull();
+    expect(trace(at(61), at(90))).toBeNull();
+    expect(temperatureTrace([])(at(0), at(60))).toBeNull();
   });
   it('takes the mean of readings of one moment', () => {
-    expect(trace(at(60))).toBeCloseTo(42.5, 9);
+    expect(trace(at(50), at(61))).toEqual({ atMs: at(60), tempC: 42.5 });
   });
 });

@@ -4,32 +4,40 @@ export interface TemperatureReading {
   readonly tempC: number;
 }
 
-/** Readings further apart than this are a gap, not a line, min. */
+/** Readings further apart than this are each for themselves, min: between nearer ones lies a straight line. */
 const LONGEST_GAP_MIN = 25;
 
 /**
- * Temperature as measured, linear between readings; null before the first, after the last and across gaps.
- * Readings of one moment count by their mean.
+ * What was measured between two moments (ms, both included): the line between near readings as far as the later moment,
+ * else the last reading there was, else null. Readings of one moment count by their mean.
  */
-export function temperatureTrace(readings: readonly TemperatureReading[]): (atMs: number) => number | null {
+export function temperatureTrace(
+  readings: readonly TemperatureReading[],
+): (fromMs: number, toMs: number) => TemperatureReading | null {
   const points = merge([...readings].sort((a, b) => a.atMs - b.atMs));
-  return (atMs) => {
-    if (points.length === 0 || atMs < points[0]!.atMs) return null;
-    let low = 0;
-    let high = points.length - 1;
-    if (atMs > points[high]!.atMs) return null;
-    while (high - low > 1) {
-      const mid = (low + high) >> 1;
-      if (points[mid]!.atMs <= atMs) low = mid;
-      else high = mid;
+  return (fromMs, toMs) => {
+    const next = firstAfter(points, toMs);
+    const before = points[next - 1];
+    if (!before) return null;
+    const after = points[next];
+    if (after && after.atMs - before.atMs <= LONGEST_GAP_MIN * 60_000) {
+      const share = (toMs - before.atMs) / (after.atMs - before.atMs);
+      return { atMs: toMs, tempC: before.tempC + (after.tempC - before.tempC) * share };
     }
-    const a = points[low]!;
-    const b = points[high]!;
-    if (atMs === a.atMs) return a.tempC;
-    if (atMs === b.atMs) return b.tempC;
-    if (b.atMs - a.atMs > LONGEST_GAP_MIN * 60_000) return null;
-    return a.tempC + ((b.tempC - a.tempC) * (atMs - a.atMs)) / (b.atMs - a.atMs);
+    return before.atMs >= fromMs ? before : null;
   };
+}
+
+/** Index of the first point later than a moment. */
+function firstAfter(points: readonly TemperatureReading[], atMs: number): number {
+  let low = 0;
+  let high = points.length;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (points[mid]!.atMs <= atMs) low = mid + 1;
+    else high = mid;
+  }
+  return low;
 }
 
 function merge(sorted: readonly TemperatureReading[]): TemperatureReading[] {
@@ -41,5 +49,5 @@ function merge(sorted: readonly TemperatureReading[]): TemperatureReading[] {
       last.count++;
     } else merged.push({ ...reading, count: 1 });
   }
-  return merged;
+  return merged.map(({ atMs, tempC }) => ({ atMs, tempC }));
 }

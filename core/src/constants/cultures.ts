@@ -40,7 +40,7 @@ export interface Culture {
   readonly spread: { readonly vitality: number; readonly lag: number; readonly mu: number; readonly acid: number };
 }
 
-const YOGURT_SPREAD = { vitality: 0.25, lag: 0.3, mu: 0.08, acid: 0.1 };
+const YOGURT_SPREAD = { vitality: 0.4, lag: 0.3, mu: 0.08, acid: 0.1 };
 const WILD_SPREAD = { vitality: 0.6, lag: 0.7, mu: 0.15, acid: 0.2 };
 
 export const CULTURES: Readonly<Record<CultureId, Culture>> = {

@@ -17,6 +17,9 @@ export const DRAINAGE: Readonly<Record<DrainMethod, { readonly endFatFree: numbe
 /** Stretching exponent n of the drainage law. */
 export const DRAINAGE_EXPONENT = 0.7;
 
+/** Exponents that curds are known to drain by. */
+export const EXPONENT_BOUNDS = { least: 0.5, most: 0.95 } as const;
+
 /** Cloth area (cm²) that 1 kg has by each method when none is given: flat in a sieve, hung as a ball, in a mould. */
 export const CLOTH_AREA_CM2_AT_1KG = 420;
 
@@ -36,7 +39,7 @@ export const LOADED_WARM = { fromC: 25, fatLossTimes: 2 } as const;
  * Curd that acid made in hot milk is grains, not gel: it stops drier and gives its whey many times faster. Fitted to
  * kitchen practice: 180–330 g curd from a kg of milk and cream after half an hour in a cloth.
  */
-export const GRAINS = { endFatFreeMore: 0.12, tauShare: 0.12 } as const;
+export const GRAINS = { endFatFreeMore: 0.12, tauShare: 0.1 } as const;
 
 /** Cream thickened by acid and heat holds its serum but for this share of it (a day on cloth: "almost no whey drains"). */
 export const THICK_CREAM_SHEDS = 0.1;

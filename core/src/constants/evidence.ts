@@ -3,9 +3,20 @@ export const READING_SD = {
   phMeter: 0.05,
   phStrip: 0.3,
   phModel: 0.04,
-  wheyG: 15,
-  wheyShare: 0.02,
 } as const;
+
+/**
+ * Weighed whey: scatter of one weighing (g, and as a share of all that will drain), and what goes with a whole series: how
+ * far the scale is off, what was left in the bowl (g), and how much more or less whey this curd must lose than is reckoned
+ * (standard deviations, of the logarithm but for grams).
+ */
+export const DRAIN_READING = { sdG: 8, sdShare: 0.01, scaleSd: 0.04, bowlSdG: 8, wantedSd: 0.03 } as const;
+
+/**
+ * A thermometer in a crock, °C: its own error, which no number of its readings takes away; scatter of single readings about
+ * the model; degrees of freedom of Student's errors, few as one may be plain wrong.
+ */
+export const THERMOMETER = { ownSdC: 0.2, scatterSdC: 0.4, freedom: 4 } as const;
 
 /** Chance that any one reading or cue is simply wrong (misread, wrong crock), and how wide it then scatters. */
 export const WRONG = { chance: 0.02, widerBy: 10 } as const;

@@ -8,6 +8,8 @@ export const PMO_PAIRS = [
   { tempC: 89, seconds: 1, name: '89 °C for 1 s' },
   { tempC: 90, seconds: 0.5, name: '90 °C for 0.5 s' },
   { tempC: 94, seconds: 0.1, name: '94 °C for 0.1 s' },
+  { tempC: 96, seconds: 0.05, name: '96 °C for 0.05 s' },
+  { tempC: 100, seconds: 0.01, name: '100 °C for 0.01 s' },
 ] as const;
 
 /** Rise of every pair for rich or sweetened milk, °C. */
@@ -15,6 +17,3 @@ export const PMO_RICH_RISE_C = 3;
 
 /** Fat by mass (%) from which a milk is rich in this sense. */
 export const PMO_RICH_FAT_PCT = 10;
-
-/** Temperature difference for a tenfold rate in the record, °C. */
-export const PASTEURISATION_Z_C = 6;

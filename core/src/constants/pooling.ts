@@ -4,17 +4,38 @@
  * thermostat stands off by the same degrees every night.
  */
 export const PERSISTS = {
-  vitality: 0.5,
+  vitality: 0.75,
   lag: 0.5,
   mu: 0.7,
   acid: 0.7,
   phShift: 0.4,
   keeperOffsetC: 0.8,
   heatLoss: 0.7,
+  pace: 0.95,
+  buffer: 0.4,
 } as const;
 
-/** The same of a cloth: how far it drains, and how fast. */
-export const DRAIN_PERSISTS = { wheyReach: 0.5, drainTime: 0.6 } as const;
+/** The same of a cloth, its curd and the scale under it. */
+export const DRAIN_PERSISTS = {
+  wheyReach: 0.5,
+  drainTime: 0.6,
+  drainExponent: 0.6,
+  wheyWanted: 0.5,
+  scaleBias: 0.9,
+  bowlG: 0.3,
+} as const;
 
-/** Standard deviations beyond which a batch counts as odd and pulls no harder (Huber 1964, Ann. Math. Stat. 35, 73). */
-export const ODD_BEYOND = 2;
+/**
+ * How makes are heard against one another: the weight of one that stands alone; how far from the others (standard deviations
+ * of χ² beyond its mean) one is heard in full; news below so much precision is noise; rounds until the weights have settled.
+ */
+export const CORROBORATION = { alone: 0.04, beyond: 1.2, leastNews: 0.05, rounds: 4 } as const;
+
+/** The same of what a maker's hands leave on cloth, pot and spoons. */
+export const LOSS_PERSISTS = 0.6;
+
+/**
+ * Product that is weighed against the product that is reckoned: standard deviation of its natural logarithm from kitchen to
+ * kitchen, and of what one make says of it (what went into tasting, onto the scale's tray).
+ */
+export const HANDLING = { sd: 0.06, readSd: 0.03 } as const;

@@ -1,5 +1,5 @@
 import { starterChain, type ChainAsked, type ChainStep } from '../forecast/starter-chain.js';
-import { SPENT } from '../physics/vitality.js';
+import { SPENT } from '../constants/starter.js';
 import type { CultureLot } from './culture-lot.js';
 import { storeOf } from './culture-lot.js';
 

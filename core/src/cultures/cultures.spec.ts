@@ -15,6 +15,7 @@ import { feedingOf, grainsPctFor } from './feeding.js';
 import { ancestorsOf, culturesById, descendantsOf, recallOf, rootOf } from './lineage.js';
 import { mismatchOf } from './match.js';
 import { parkingOf } from './park.js';
+import { NOTHING_LEARNED, type Pooled } from '../learn/pooled.js';
 import { paces, shownOf } from './shown.js';
 import { stemsOf } from './stem.js';
 import { fallsTo, reckonedVigour, vigourAt } from './vigour.js';
@@ -68,9 +69,12 @@ describe('the vigour of a culture', () => {
   });
 
   it('is moved by what makes of its line showed, the more the more of them agree, and narrowed', () => {
-    const slow = { mean: [-1.2, 0, 0, 0, 0, 0, 0], sd: [0.4, 1, 1, 1, 1, 1, 1] };
-    const one = shownOf('thermophilic', [slow])!;
-    const five = shownOf('thermophilic', [slow, slow, slow, slow, slow])!;
+    const seen = (makes: number, mean: number, sd: number): Pooled => ({
+      known: [{ of: 'culture A', score: 'vitality', mean, sd, makes }],
+      covariance: [sd * sd],
+    });
+    const one = shownOf('thermophilic', 'A', seen(1, -0.3, 0.6))!;
+    const five = shownOf('thermophilic', 'A', seen(5, -1, 0.3))!;
     const lot = cultured('A', 0);
     const [plain, once, often] = [null, one, five].map((s) => vigourAt(lot, onDay(3), s));
     expect(once!.likely).toBeLessThan(plain!.likely);
@@ -78,7 +82,9 @@ describe('the vigour of a culture', () => {
     const width = ({ low, high }: { low: number; high: number }) => Math.log(high / low);
     expect(width(often!)).toBeLessThan(width(plain!));
     expect(plain!.low).toBeLessThan(plain!.likely);
-    expect(shownOf('thermophilic', [])).toBeNull();
+    expect(five.makes).toBe(5);
+    expect(shownOf('thermophilic', 'B', seen(5, -1, 0.3))).toBeNull();
+    expect(shownOf('thermophilic', 'A', NOTHING_LEARNED)).toBeNull();
   });
 });
 
@@ -316,7 +322,7 @@ describe('drift over generations', () => {
     batchId: `b${generation}`,
     generation,
     atMs: generation,
-    taught: { mean: [0, 0, speed, 0, 0, 0, 0], sd: [0.5, 1, 0.5, 1, 1, 1, 1] },
+    taught: { mean: [0, 0, speed, 0, 0, 0, 0, 0, 0], sd: [0.5, 1, 0.5, 1, 1, 1, 1, 0.2, 1] },
   });
 
   it('is seen as hours at one dose and warmth, with their spread; too few makes show none', () => {

@@ -1,4 +1,4 @@
-import { SPENT, TIRED } from '../physics/vitality.js';
+import { SPENT, TIRED } from '../constants/starter.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { movedTo } from './culture-lot.js';
 import { byUrgency, doseFor, dueOf } from './due.js';

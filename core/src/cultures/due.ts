@@ -1,4 +1,5 @@
-import { SPENT, TIRED } from '../physics/vitality.js';
+import { SPENT, TIRED } from '../constants/starter.js';
+import { spentBelow } from '../physics/vitality.js';
 import { beginAgain } from './begin-again.js';
 import { storeOf, type CultureLot, type School } from './culture-lot.js';
 import type { Tasted } from './drift.js';
@@ -7,9 +8,6 @@ import { fallsTo, vigourAt, type LineShown, type Vigour } from './vigour.js';
 const DAY_MS = 86_400_000;
 /** So long before it must be fed it is worth a word. */
 const SOON_MS = 1.5 * DAY_MS;
-
-/** What was frozen is fed before it is used: less is enough to wake it. */
-export const SPENT_FROZEN = 0.05;
 
 const isFrozenMilk = (lot: CultureLot) => storeOf(lot) === 'frozen' && lot.form === 'active';
 
@@ -48,7 +46,7 @@ export function dueOf(
 ): Due {
   const vigour = vigourAt(lot, nowMs, shown);
   const feedByMs = isFed(lot) ? fallsTo(lot, TIRED, nowMs, shown) : null;
-  const spent = isFrozenMilk(lot) ? SPENT_FROZEN : SPENT;
+  const spent = spentBelow({ form: lot.form, store: storeOf(lot) });
   const lastMs = fallsTo(lot, spent, nowMs, shown);
   const common = { lot, leftG, vigour, feedByMs, lastMs };
   if (vigour.likely <= spent) {

@@ -50,6 +50,12 @@ export function rootOf(lot: CultureLot, all: Cultures): CultureLot {
   }
 }
 
+/** The line that a make's culture belongs to: the id of what it began with; null where it took of none that is kept. */
+export function lineOfMake(batch: Batch, all: Cultures): string | null {
+  const [lot] = cultureOfMake(batch, all);
+  return lot ? rootOf(lot, all).id : null;
+}
+
 /** Makes that took of any of some cultures. */
 export function makesOf(lots: readonly CultureLot[], batches: readonly Batch[]): readonly Batch[] {
   const ids = new Set(lots.map((lot) => lot.id));

@@ -1,6 +1,6 @@
-import { TIRED } from '../physics/vitality.js';
+import { SPENT_FROZEN, TIRED } from '../constants/starter.js';
 import { movedTo, storeOf, type CultureLot } from './culture-lot.js';
-import { isFed, SPENT_FROZEN } from './due.js';
+import { isFed } from './due.js';
 import { vigourAt, type LineShown } from './vigour.js';
 
 /** How a culture is brought over a time in which nobody feeds it. */

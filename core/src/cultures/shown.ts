@@ -1,18 +1,24 @@
-import { pooledPrior, type TaughtBy } from '../calibrate/pooled-prior.js';
+import type { TaughtScores } from '../assimilate/score-prior.js';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { PERSISTS } from '../constants/pooling.js';
+import { PACE_SD } from '../constants/starter.js';
 import { SCORES } from '../forecast/souring-ensemble.js';
 import { ripeningH } from '../forecast/starter-chain.js';
+import { lineOwner } from '../learn/owners.js';
+import type { Pooled } from '../learn/pooled.js';
 import type { LineShown } from './vigour.js';
 
 const VITALITY = SCORES.indexOf('vitality');
 const SPEED = SCORES.indexOf('mu');
+const PACE = SCORES.indexOf('pace');
 
-/** What makes of a line showed of its vigour, pooled so that one odd make moves it little; null where none was watched. */
-export function shownOf(culture: CultureId, taught: readonly TaughtBy[]): LineShown | null {
-  if (taught.length === 0) return null;
-  const { mean, sd } = pooledPrior(taught);
+/** What the makes of a line showed of its vigour; null where none was watched. */
+export function shownOf(culture: CultureId, line: string, { known }: Pooled): LineShown | null {
+  const vigour = known.find((k) => k.of === lineOwner(line) && k.score === 'vitality');
+  if (!vigour) return null;
   const { vitality } = CULTURES[culture].spread;
-  return { logMean: vitality * mean[VITALITY]!, logSd: vitality * sd[VITALITY]!, makes: taught.length };
+  const sd = Math.sqrt(vigour.sd ** 2 + 1 - PERSISTS.vitality);
+  return { logMean: vitality * vigour.mean, logSd: vitality * sd, makes: vigour.makes };
 }
 
 /** What a make showed of a culture, and in which generation. */
@@ -20,7 +26,7 @@ export interface WatchedMake {
   readonly batchId: string;
   readonly generation: number;
   readonly atMs: number;
-  readonly taught: TaughtBy;
+  readonly taught: Pick<TaughtScores, 'mean' | 'sd'>;
 }
 
 /** A make of a line, as hours that it would take at one dose and one warmth: fit to be set beside others. */
@@ -41,18 +47,13 @@ const TENTH = 1.2816;
 /** Makes of a line timed alike; those that would not get there are left out. */
 export function paces(culture: CultureId, watched: readonly WatchedMake[]): readonly Pace[] {
   const { spread, growth } = CULTURES[culture];
-  const hours = (vitality: number, speed: number) => {
-    const h = ripeningH(
-      culture,
-      PACE_AT.dosePct / 100,
-      Math.exp(spread.vitality * vitality),
-      growth.optC - PACE_AT.belowOptC,
-      PACE_AT.ph,
-    );
-    return h === null ? null : h / Math.exp(spread.mu * speed);
+  const hours = (scores: readonly number[]) => {
+    const vigour = Math.exp(spread.vitality * scores[VITALITY]!);
+    const h = ripeningH(culture, PACE_AT.dosePct / 100, vigour, growth.optC - PACE_AT.belowOptC, PACE_AT.ph);
+    return h === null ? null : h / Math.exp(spread.mu * scores[SPEED]! + PACE_SD.active * scores[PACE]!);
   };
   return watched.flatMap(({ batchId, generation, atMs, taught: { mean, sd } }) => {
-    const at = (sds: number) => hours(mean[VITALITY]! + sds * sd[VITALITY]!, mean[SPEED]! + sds * sd[SPEED]!);
+    const at = (sds: number) => hours(mean.map((m, d) => m + sds * sd[d]!));
     const [likelyH, lowH, highH] = [at(0), at(TENTH), at(-TENTH)];
     if (likelyH === null || lowH === null || highH === null) return [];
     return [{ batchId, generation, atMs, likelyH, lowH, highH }];

@@ -1,3 +1,4 @@
+import { yieldFactorOf, type Known } from '../learn/recall.js';
 import { USUAL_KITCHEN, type Environment, type Kitchen } from './environment.js';
 
 /** The maker's hours: gives a moment back where somebody is awake, else the next moment when somebody is (ms). */
@@ -14,6 +15,8 @@ export interface Household {
   readonly roomSwing?: (ms: number) => number;
   /** How warm the room was and will be at a moment (ms), °C, where it is measured: it goes before the swing. */
   readonly roomAt?: (ms: number) => number;
+  /** What the kitchen's finished makes have taught, and the line of the culture that is at work here; usual ones where nothing is known. */
+  readonly known?: Known | undefined;
 }
 
 /**
@@ -31,7 +34,15 @@ export function swingFrom(
 }
 
 /** Kitchen of a batch: the household's, with the room the batch was planned for. */
-export function kitchenFor(choices: Readonly<Record<string, number | string>>, base: Kitchen = USUAL_KITCHEN): Kitchen {
+export function kitchenFor(
+  choices: Readonly<Record<string, number | string>>,
+  base: Kitchen = USUAL_KITCHEN,
+  known?: Known,
+): Kitchen {
   const roomC = Number(choices['roomC']);
-  return Number.isFinite(roomC) ? { ...base, roomC } : base;
+  return {
+    ...base,
+    ...(Number.isFinite(roomC) && { roomC }),
+    ...(known && { yieldFactor: yieldFactorOf(known) }),
+  };
 }

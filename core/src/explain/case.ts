@@ -1,4 +1,5 @@
 import { CULTURES, LETHAL_RISE_C, LINES, type Culture } from '../constants/cultures.js';
+import type { Member } from '../environment/environment.js';
 import type { WorkedOut } from '../follow/follow.js';
 import type { TimelineStage } from '../follow/timeline.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
@@ -61,6 +62,9 @@ export interface Case {
   readonly seen: Readonly<Record<string, string>>;
 }
 
+/** Vigour as readings show it: what there was of the starter and how fast it worked; none of a dead one. */
+const vigourOf = ({ life, vitality, pace }: Member) => (life === 'dead' ? 0 : vitality * pace);
+
 /** Less acid to be had than this (mol/kg) and the sugar is gone. */
 const SUGAR_GONE = 0.003;
 
@@ -83,7 +87,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
   const acidified = states.findIndex((s, i) => i > 0 && s.souring === null && s.ph < states[i - 1]!.ph - 0.1);
   return {
     culture,
-    vitality: souring && souring.readingIds.length > 0 ? environment.member.vitality : null,
+    vitality: souring && souring.readingIds.length > 0 ? vigourOf(environment.member) : null,
     dosePct: numberOf(sowing?.stage.params['dosePct']),
     starterC: sown?.tempC ?? null,
     meanSetC: setting.length > 0 ? setting.reduce((sum, s) => sum + s.tempC, 0) / setting.length : null,

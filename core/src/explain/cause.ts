@@ -6,4 +6,8 @@ export interface Cause {
   readonly says: string;
   readonly next: string;
   readonly weigh: (c: Case) => readonly Evidence[];
+  /** False for a make that it cannot be a cause in, nor its remedy one. */
+  readonly fits?: (c: Case) => boolean;
+  /** True where it is not to be named first on reckoning alone: somebody must have looked. */
+  readonly needsLook?: (c: Case) => boolean;
 }

@@ -1,5 +1,8 @@
+import type { Case } from './case.js';
 import type { Cause } from './cause.js';
 import { figure, looked, one, pct, said, unfolded } from './evidence.js';
+
+const isYogurt = ({ culture }: Case) => culture?.id === 'thermophilic' || culture?.id === 'room-yogurt';
 
 /** Causes in the milk and in how it was heated. */
 export const OF_MILK = {
@@ -7,6 +10,8 @@ export const OF_MILK = {
     says: 'The milk was heated too little.',
     next: 'Heat it to 85 °C and hold it a quarter of an hour.',
     weigh: unfolded,
+    // Heat makes yogurt firm; it keeps rennet from setting, and is not for kefir, cream or curd.
+    fits: (c) => isYogurt(c) && c.rennetImcuPerKg === 0,
   },
   lowProtein: {
     says: 'There was little protein in the milk.',

@@ -175,6 +175,7 @@ export const OF_SOURING = {
   contamination: {
     says: 'Something else has grown in it. Discard it; never taste it.',
     next: 'Boil cloths five minutes, scald vessels, begin with a fresh culture.',
+    needsLook: (c) => c.seen['smell'] === undefined,
     weigh: (c) => [
       ...looked(c, 'smell', { foul: 3, yeasty: 1.5, 'bright acid': -2, milky: -0.5 }, 'It smelled'),
       ...figure(

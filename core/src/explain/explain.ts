@@ -13,8 +13,8 @@ import { nextTime, type NextTime } from './next-time.js';
 export interface RankedCause {
   readonly cause: CauseId;
   readonly says: string;
-  /** 0–1; all causes of a fault, and one that was not thought of, add up to 1. */
-  readonly chance: number;
+  /** 0–1; all causes of a fault, and one that was not thought of, add up to 1. Null where nothing in the log speaks for any of them. */
+  readonly chance: number | null;
   readonly speaksFor: readonly string[];
   readonly speaksAgainst: readonly string[];
   readonly next: string;
@@ -43,26 +43,36 @@ export function explain(
   const method = methodOf(batch);
   return rankCauses(fault, caseOf(worked)).map((ranked) => ({
     ...ranked,
-    nextTime: nextTime(ranked.cause, method, worked.choices),
+    nextTime: nextTime(ranked.cause, method, worked.choices, batch.stocks),
   }));
 }
 
 /** The same from a case already drawn up. */
 export function rankCauses(fault: FaultId, shown: Case): RankedCause[] {
-  const weighed = FAULTS[fault].causes.map((id, i) => {
+  const possible = FAULTS[fault].causes.filter((id) => (CAUSES[id] as Cause).fits?.(shown) ?? true);
+  const weighed = possible.map((id, i) => {
     const cause: Cause = CAUSES[id];
     const evidence = cause.weigh(shown);
     return { id, cause, evidence, logOdds: evidence.reduce((sum, e) => sum + e.weight, -LESS_EACH * i) };
   });
   const total = weighed.reduce((sum, w) => sum + Math.exp(w.logOdds), Math.exp(UNTHOUGHT_OF));
-  return weighed
+  const anySupported = weighed.some(({ evidence }) => evidence.some((e) => e.weight > 0));
+  const ranked = weighed
+    .sort((a, b) => b.logOdds - a.logOdds)
     .map(({ id, cause, evidence, logOdds }) => ({
       cause: id,
       says: cause.says,
-      chance: Math.exp(logOdds) / total,
+      chance: anySupported ? Math.exp(logOdds) / total : null,
       speaksFor: evidence.filter((e) => e.weight > 0).map((e) => e.says),
       speaksAgainst: evidence.filter((e) => e.weight < 0).map((e) => e.says),
       next: cause.next,
-    }))
-    .sort((a, b) => b.chance - a.chance);
+    }));
+  return fault === 'foul' ? ranked : lookedAtFirst(ranked, shown);
+}
+
+/** What must have been looked at to be named first does not lead where nobody looked. The complaint that it is foul is a look. */
+function lookedAtFirst(ranked: RankedCause[], shown: Case): RankedCause[] {
+  const unseen = ({ cause }: RankedCause) => (CAUSES[cause] as Cause).needsLook?.(shown) ?? false;
+  const first = ranked.findIndex((r) => !unseen(r));
+  return first <= 0 ? ranked : [ranked[first]!, ...ranked.slice(0, first), ...ranked.slice(first + 1)];
 }

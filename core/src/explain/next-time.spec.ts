@@ -33,6 +33,22 @@ describe('what to choose otherwise next time', () => {
     expect(nextTime('leanCream', methodById('scalded-yogurt'), {})?.choices['churnC']).toBeUndefined();
   });
 
+  it('never leaves what acid guards less sour than is safe', () => {
+    const [yogurt, curd] = [methodById('scalded-yogurt'), methodById('smooth-curd')];
+    expect(nextTime('tooLong', yogurt, { targetPh: 4.4 })!.choices).toEqual({ targetPh: 4.5 });
+    expect(nextTime('tooLong', yogurt, { targetPh: 4.55 })!.choices).toEqual({ targetPh: 4.6 });
+    expect(nextTime('tooLong', yogurt, { targetPh: 4.6 })).toBeNull();
+    expect(nextTime('overAcid', yogurt, { targetPh: 4.7 })).toBeNull();
+    expect(nextTime('overAcid', curd, { targetPh: 5.2 })!.choices).toEqual({ targetPh: 5.3 });
+  });
+
+  it('calls a lot of one’s own by its name, never by its id', () => {
+    const wanted = (stocks: readonly { id: string; name: string }[]) =>
+      nextTime('renneted', methodById('cream-cheese'), { milk: 'lot:L1' }, stocks)!.words.join();
+    expect(wanted([{ id: 'lot:L1', name: 'Neighbour’s milk' }])).toContain('instead of Neighbour’s milk');
+    expect(wanted([])).not.toContain('L1');
+  });
+
   it('is always something that the method takes, whatever was chosen', () => {
     fc.assert(
       fc.property(

@@ -1,4 +1,6 @@
 import { choicesOf, holds, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
+import { SAFE_PH } from '../stages/pass-time.js';
+import type { Stock } from '../state/materials.js';
 import type { CauseId } from './causes.js';
 
 /** What a choice should be next time: moved by so much, no more or no less than something, or something else. */
@@ -78,21 +80,29 @@ export interface NextTime {
 
 /**
  * What would mend a cause in a method, against what was chosen: within the bounds of each choice, and only where it has a
- * say. Null where no choice mends it.
+ * say. Null where no choice mends it. What acid is to guard is never to be left less sour than is safe.
+ *
+ * @param stocks lots of one's own that the choices name
  */
-export function nextTime(cause: CauseId, method: Method, chosen: Choices): NextTime | null {
+export function nextTime(
+  cause: CauseId,
+  method: Method,
+  chosen: Choices,
+  stocks: readonly Pick<Stock, 'id' | 'name'>[] = [],
+): NextTime | null {
   const was = { ...initialChoices(method), ...chosen };
   const changed = (CHANGES[cause] ?? []).flatMap((change) => {
     const choice = choicesOf(method).find((c) => c.key === change.key);
     if (!choice || (choice.onlyIf && !holds(choice.onlyIf, was))) return [];
-    const value = changedTo(choice, change, was[choice.key]!);
+    const value = guarded(choice, changedTo(choice, change, was[choice.key]!), was[choice.key]!, method);
     return value === null || value === was[choice.key] ? [] : [{ choice, value }];
   });
   if (changed.length === 0) return null;
   return {
     choices: Object.fromEntries(changed.map(({ choice, value }) => [choice.key, value])),
     words: changed.map(
-      ({ choice, value }) => `${choice.label}: ${named(choice, value)} instead of ${named(choice, was[choice.key]!)}`,
+      ({ choice, value }) =>
+        `${choice.label}: ${named(choice, value, stocks)} instead of ${named(choice, was[choice.key]!, stocks)}`,
     ),
   };
 }
@@ -112,7 +122,15 @@ function changedTo(choice: Choice, change: Change, was: number | string): number
   return Number(Math.min(choice.max, Math.max(choice.min, stepped)).toFixed(4));
 }
 
-function named(choice: Choice, value: number | string): string {
+/** A wanted acidity is not moved above the safe one, nor on from there, where a culture is to guard what is made. */
+function guarded(choice: Choice, value: number | string | null, was: number | string, method: Method) {
+  const sours = method.stages.some((s) => s.kind === 'incubate');
+  if (choice.key !== 'targetPh' || !sours || typeof value !== 'number' || value <= Number(was)) return value;
+  return Number(was) >= SAFE_PH ? null : Math.min(value, SAFE_PH);
+}
+
+function named(choice: Choice, value: number | string, stocks: readonly Pick<Stock, 'id' | 'name'>[]): string {
   if (choice.kind === 'number') return `${value} ${choice.unit}`.trim();
-  return choice.options.find((o) => o.id === value)?.label.toLowerCase() ?? String(value);
+  const option = choice.options.find((o) => o.id === value)?.label.toLowerCase();
+  return option ?? stocks.find(({ id }) => id === value)?.name ?? 'what was taken';
 }

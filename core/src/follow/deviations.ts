@@ -1,4 +1,4 @@
-import type { Environment } from '../environment/environment.js';
+import { unmeasured, type Environment } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
 import type { BoundStage } from '../stages/registry.js';
 import { capital, sayDuration, sayMass, sayTemp } from '../stages/words.js';
@@ -31,14 +31,14 @@ const A_GEL = 5;
  */
 export function deviationsOf(context: Context, stages: readonly BoundStage[]): readonly Deviation[] {
   const { timeline, environment } = context;
-  const unmeasured = { ...environment, measuredTempC: () => null };
+  const unread = unmeasured(environment);
   return timeline.stages.flatMap((at, i) => {
     if (at.status !== 'done') return [];
     const planned = plannedRun(at, context);
     if (!planned.finished) return [];
     const [is, was] = [lastOf(at.run), lastOf(planned)];
     const rest = stages.slice(i + 1);
-    const effects = effectsOf(is, was, restFrom(rest, is, unmeasured), restFrom(rest, was, unmeasured));
+    const effects = effectsOf(is, was, restFrom(rest, is, unread), restFrom(rest, was, unread));
     const words = otherwise(at, is, was);
     if (words === null && effects.length === 0) return [];
     const name = capital(at.stage.kind.name(at.stage.params));

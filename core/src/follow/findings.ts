@@ -1,9 +1,11 @@
 import type { Batch, CueSeen } from '../batch/replay.js';
 import { CULTURES } from '../constants/cultures.js';
-import type { Environment } from '../environment/environment.js';
+import { unmeasured, type Environment } from '../environment/environment.js';
 import { pouredBy } from '../make/plan.js';
 import { advanced, firstOf } from '../make/run.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
+import { SAFE_PH } from '../stages/pass-time.js';
+import type { Context } from './panel.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';
 import { stateAt } from './series.js';
@@ -28,7 +30,7 @@ export interface FindingsOf {
  * was read, or what was learned where that is worse: readings make no verdict milder but by being sound evidence of acid.
  */
 export function findingsOf({ batch, planned, timeline, here, nominal, doubtful }: FindingsOf): Finding[] {
-  const unread = timelineOf(batch, planned, { ...nominal, measuredTempC: () => null }, timeline.nowMs);
+  const unread = timelineOf(batch, planned, unmeasured(nominal), timeline.nowMs);
   const souringAt = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
   const begun = souringAt && souringAt.status !== 'ahead' ? souringAt : null;
   const current = timeline.stages.find((s) => s.status === 'now');
@@ -50,6 +52,16 @@ export function findingsOf({ batch, planned, timeline, here, nominal, doubtful }
 /** The crock as it is, with the acidity and the hours warm of the worse of two reckonings. */
 function worseOf(here: CrockState, unread: CrockState): CrockState {
   return { ...here, ph: Math.max(here.ph, unread.ph), warmMin: Math.max(here.warmMin, unread.warmMin) };
+}
+
+/**
+ * True where something that can be believed has shown that acid guards it: pH 4.6 or less as measured last, or, where there
+ * is curd to look at, two looks of a set curd and a clean sour smell.
+ */
+export function acidShown({ batch, doubtful }: Pick<Context, 'batch' | 'doubtful'>, end: CrockState): boolean {
+  const ph = batch.readings.findLast((r) => r.quantity === 'ph' && !doubtful.has(r.id));
+  if (ph) return ph.value <= SAFE_PH;
+  return end.inputs.casein > 0 && acidSeen(batch.cues.filter((c) => !doubtful.has(c.id)));
 }
 
 /** Two different looks of a set curd, and a clean sour smell, each as it was seen last. */
@@ -78,7 +90,7 @@ function expectedMin(at: TimelineStage, nominal: Environment): number | null {
   const planned = soursIn(at.stage, begin, nominal);
   if (planned !== null || !begin.souring) return planned;
   const biomass = FRESH_DOSE * CULTURES[begin.souring.culture].biomassPerDose;
-  return soursIn(at.stage, { ...begin, souring: { ...begin.souring, biomass } }, nominal);
+  return soursIn(at.stage, { ...begin, souring: { ...begin.souring, biomass, dead: false } }, nominal);
 }
 
 /** Minutes until a stage has soured a crock as wanted; null where it never does. */
@@ -86,7 +98,7 @@ function soursIn(stage: BoundStage, begin: CrockState, nominal: Environment): nu
   const target = stage.kind.target(stage.params);
   let state = begin;
   while (state.ph > target && state.minute - begin.minute < LONGEST_MIN) {
-    state = advanced(stage, state, { ...nominal, measuredTempC: () => null }, stage.kind.stepMin);
+    state = advanced(stage, state, unmeasured(nominal), stage.kind.stepMin);
   }
   return state.ph <= target ? state.minute - begin.minute : null;
 }

@@ -3,6 +3,7 @@ import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
 import { assessSafety, gravest, type SafetyView } from '../safety/rules.js';
 import { referenceStock } from '../constants/reference-materials.js';
+import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { emptyCrock, pourIn } from '../state/crock-state.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { sown } from '../stages/sowing.js';
@@ -12,9 +13,12 @@ import { follow, type Followed } from './follow.js';
 const sownCrock = () =>
   sown(
     pourIn(emptyCrock(43, 6.65), massesOfMaterial(referenceStock('whole'), 1000)),
-    [{ culture: 'thermophilic', biomass: 0.02, lagQ: 1 }],
-    0,
-    { phShift: 0 },
+    {
+      living: [{ culture: 'thermophilic', biomass: 0.02, lagQ: 1 }],
+      lacticMolPerKg: 0,
+      prior: { deadChance: 0.01, paceSd: 0.25 },
+    },
+    NOMINAL_MEMBER,
   );
 
 const T0 = Date.UTC(2026, 4, 2, 8);
@@ -123,7 +127,8 @@ describe('following a make', () => {
     const plain = at(940, log(...onCloth)).windows.find((w) => w.by === 'solids')!;
     const weighed = at(940, log(...onCloth, ...slow)).windows.find((w) => w.by === 'solids')!;
     expect(minOf(weighed.p50Ms)).toBeGreaterThan(minOf(plain.p50Ms));
-    expect(weighed.p90Ms! - weighed.p10Ms!).toBeLessThan(plain.p90Ms! - plain.p10Ms!);
+    const width = (w: typeof plain) => (w.p90Ms! - w.p10Ms!) / (w.p50Ms! - T0 - 760 * MIN);
+    expect(width(weighed)).toBeLessThan(0.8 * width(plain));
   });
 
   it('passes over a stage that was not logged', () => {

@@ -3,6 +3,7 @@ import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { ALWAYS_AWAKE, type Wake, kitchenFor, swingFrom, type Household } from '../environment/household.js';
+import type { DrainForecast } from '../forecast/drain-forecast.js';
 import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { plannedOf } from '../make/planned.js';
@@ -14,6 +15,9 @@ import type { Finding } from '../safety/rules.js';
 import type { BoundStage } from '../stages/registry.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
+import { learnedHere, type LearnedHere } from '../learn/here.js';
+import type { Known } from '../learn/recall.js';
+import { expecting } from '../learn/expecting.js';
 import { deviationsOf, type Deviation } from './deviations.js';
 import { findingsOf } from './findings.js';
 import { handsOf, type Hand } from './hands.js';
@@ -32,6 +36,8 @@ export interface ReadyWindow {
   readonly p10Ms: number | null;
   readonly p50Ms: number | null;
   readonly p90Ms: number | null;
+  /** Chance (0–1) that it never gets there because the starter is dead; it counts in the three above. */
+  readonly deadChance: number;
 }
 
 /** A stage of a followed make, plain enough to cross a worker's door. */
@@ -99,6 +105,8 @@ export interface Followed {
   /** What was done otherwise than planned, and what that does to the end. */
   readonly deviations: readonly Deviation[];
   readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
+  /** What the kitchen's makes have taught that acts on it. */
+  readonly taught: readonly LearnedHere[];
   /** False where the last stage never ends as things stand. */
   readonly arrives: boolean;
 }
@@ -109,7 +117,7 @@ export interface WorkedOut {
   /** Every choice of the make, the method's own where the maker made none. */
   readonly choices: Choices;
   readonly timeline: Timeline;
-  /** The same before anything was learned. */
+  /** The same before anything was read of it. */
   readonly firstPass: Timeline;
   readonly environment: Environment;
   readonly nominal: Environment;
@@ -118,7 +126,10 @@ export interface WorkedOut {
   /** The stages as planned. */
   readonly planned: readonly BoundStage[];
   readonly wake: Wake;
+  readonly known: Known | undefined;
 }
+
+const MS_PER_MIN = 60_000;
 
 /** Runs a batch as it was done and learns from its readings. */
 export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): WorkedOut {
@@ -127,25 +138,29 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
     batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
   );
   const endNowMs = batch.ended ? Math.min(nowMs, batch.ended.atMs) : nowMs;
-  const kitchen = kitchenFor(choices, household.kitchen);
+  const kitchen = kitchenFor(choices, household.kitchen, household.known);
   const environmentOf = (member: Member): Environment => ({
     kitchen,
     ...swingFrom(batch.startedMs, kitchen.roomC, household),
     member,
-    measuredTempC: (minute) => {
-      const ms = msOf({ startMs: batch.startedMs }, minute);
-      return ms > endNowMs ? null : trace(ms);
+    measured: (fromMinute, toMinute) => {
+      const toMs = Math.min(endNowMs, batch.startedMs + toMinute * MS_PER_MIN);
+      const known = trace(batch.startedMs + fromMinute * MS_PER_MIN, toMs);
+      return known && { minute: (known.atMs - batch.startedMs) / MS_PER_MIN, tempC: known.tempC };
     },
   });
   const wake = household.wake ?? ALWAYS_AWAKE;
   const nominal = environmentOf(NOMINAL_MEMBER);
-  const firstPass = timelineOf(batch, stages, nominal, endNowMs, wake);
-  const souring = learnSouring(batch, firstPass, nominal, options);
-  const soured = environmentOf(memberOf(souring, []));
-  const drains = learnDrains(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options);
-  const environment = environmentOf(memberOf(souring, drains));
+  const { known } = household;
+  const { expected, souringPriorFor, drainPriorFor } = expecting(stages, choices, nominal, known);
+  const usual = { ...nominal, member: expected };
+  const firstPass = timelineOf(batch, stages, usual, endNowMs, wake);
+  const souring = learnSouring(batch, firstPass, usual, options, souringPriorFor);
+  const soured = environmentOf(memberOf(souring, [], expected));
+  const drains = learnDrains(batch, timelineOf(batch, stages, soured, endNowMs, wake), soured, options, drainPriorFor);
+  const environment = environmentOf(memberOf(souring, drains, expected));
   const timeline = timelineOf(batch, stages, environment, endNowMs, wake);
-  return { batch, choices, timeline, firstPass, environment, nominal, souring, drains, planned: stages, wake };
+  return { batch, choices, timeline, firstPass, environment, nominal, souring, drains, planned: stages, wake, known };
 }
 
 /**
@@ -166,6 +181,7 @@ function summarise({
   drains,
   planned,
   wake,
+  known,
 }: WorkedOut): Followed {
   const doubtful = souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [];
   const context = { batch, timeline, environment, wake, doubtful: new Set(doubtful) };
@@ -227,6 +243,7 @@ function summarise({
       keeperOffsetC: environment.member.keeperOffsetC,
       drainTime: environment.member.drainTime,
     },
+    taught: learnedHere(planned, known),
     arrives: last.endMs !== null && timeline.stages.length === planned.length,
   };
 }
@@ -256,7 +273,7 @@ function onTimeline(timeline: Timeline, drain: LearnedDrain) {
 
 function windowOf(
   at: Timeline['stages'][number],
-  forecast: { p10Min: number | null; p50Min: number | null; p90Min: number | null },
+  forecast: Pick<DrainForecast, 'p10Min' | 'p50Min' | 'p90Min'> & { readonly deadChance?: number },
   by: ReadyWindow['by'],
   shiftMs: number,
 ): ReadyWindow {
@@ -268,6 +285,7 @@ function windowOf(
     p10Ms: ms(forecast.p10Min),
     p50Ms: ms(forecast.p50Min),
     p90Ms: ms(forecast.p90Min),
+    deadChance: forecast.deadChance ?? 0,
   };
 }
 

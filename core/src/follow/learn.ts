@@ -1,20 +1,26 @@
 import { volumeMl } from '../stages/pass-time.js';
 import type { Batch, Reading } from '../batch/replay.js';
 import { isSouringCue, type SouringReading } from '../assimilate/evidence.js';
-import { keeperOffset } from '../assimilate/keeper-offset.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
 import { heatCapacityKJPerK } from '../physics/heat.js';
-import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
-import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
+import {
+  NOMINAL_MEMBER,
+  type Environment,
+  type KnownTemp,
+  type MeasuredTemps,
+  type Member,
+} from '../environment/environment.js';
+import type { ScorePrior } from '../assimilate/score-prior.js';
+import { forecastDrain, STANDARD_DRAIN, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
-import type { SouringProblem, WarmPlace } from '../forecast/souring-ensemble.js';
+import { starterScores, type SouringProblem, type WarmPlace } from '../forecast/souring-ensemble.js';
 import { firstOf, type StageRun } from '../make/run.js';
 import type { Drainage } from '../stages/kind.js';
 import { lawFor } from '../stages/pass-time.js';
 import type { BoundStage } from '../stages/registry.js';
 import { totalG } from '../state/composition.js';
-import type { CrockState } from '../state/crock-state.js';
+import type { CrockState, Living } from '../state/crock-state.js';
 import type { Timeline, TimelineStage } from './timeline.js';
 
 const MIN_MS = 60_000;
@@ -26,50 +32,64 @@ const LONG_HORIZON_MIN = 72 * 60;
 /** A probe's readings are its own and drift together: one per half hour counts. */
 const PROBE_BIN_MIN = 30;
 
-/** Time for a crock to settle in its warm place before its temperature speaks for the place, in time constants. */
-const SETTLED_AFTER_TAU = 1.5;
+/** A souring with what is known of it beforehand. */
+export type KnownSouring = SouringProblem & { readonly prior: ScorePrior };
 
 /** What the souring of a batch looks like, with the entries its readings came from. */
 export interface LearnedSouring {
   readonly at: TimelineStage;
+  readonly problem: KnownSouring;
   readonly forecast: SouringForecast;
   readonly readingIds: readonly string[];
 }
 
-/** The souring stage of a run, as a problem for the ensemble. */
+/** The souring stage of a run, as a problem for the ensemble, with the temperatures that were read of it. */
 export function souringProblem(
   run: StageRun,
   environment: Environment,
-  measuredC: ((min: number) => number | null) | undefined,
-  residualsC: readonly number[],
-): SouringProblem | null {
+  temps: readonly KnownTemp[] = [],
+): KnownSouring | null {
   const begin = firstOf(run);
   const { kind, params } = run.stage;
   if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
   const nominal = { ...environment, member: NOMINAL_MEMBER };
   const around = kind.around(params, volumeMl(begin), nominal);
+  const { vitality, lag } = environment.member;
+  const asNominal = (living: Pick<Living, 'biomass' | 'lagQ'>) => ({
+    biomass: living.biomass / vitality,
+    lagQ: living.lagQ / lag,
+  });
   const law = lawFor(begin.souring.culture, begin.souring.milk);
   return {
     law,
-    biomass: begin.souring.biomass,
-    lagQ: begin.souring.lagQ,
+    starter: begin.souring.prior,
+    prior: starterScores(begin.souring.prior),
+    ...asNominal(begin.souring),
     beside: begin.souring.beside.map(({ culture, biomass, lagQ }) => ({
       law: lawFor(culture, begin.souring!.milk),
-      biomass,
-      lagQ,
+      ...asNominal({ biomass, lagQ }),
     })),
     lacticMolPerKg: begin.souring.lacticMolPerKg,
     tempC: begin.tempC,
     place: {
       aroundC: around.aroundC,
       tauMin: (heatCapacityKJPerK(begin.masses, begin.tempC) * 1000) / around.uaWPerK / 60,
-      measuredC,
+      measured: measuredFrom(begin.minute, environment),
       swingC: roomSwing(run.stage, begin, nominal),
     },
     targetPh: kind.target(params),
     gelPh: gelPointPh(denaturedBetaLg(begin.native)),
     horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
-    offset: residualsC.length ? keeperOffset(residualsC) : undefined,
+    temps,
+  };
+}
+
+/** What was measured, by the minutes of the souring. */
+function measuredFrom(beginMinute: number, { measured }: Environment): MeasuredTemps | undefined {
+  if (!measured) return undefined;
+  return (from, to) => {
+    const known = measured(beginMinute + from, beginMinute + to);
+    return known && { ...known, minute: known.minute - beginMinute };
   };
 }
 
@@ -89,27 +109,25 @@ export function learnSouring(
   timeline: Timeline,
   environment: Environment,
   options: ForecastOptions,
+  priorFor: (problem: KnownSouring, stage: BoundStage) => ScorePrior = ({ prior }) => prior,
 ): LearnedSouring | null {
   const at = timeline.stages.find((s) => s.stage.kind.endsBy === 'acidity');
   if (!at) return null;
   const untilMs = at.status === 'done' ? at.endMs! : timeline.nowMs;
-  const measured = environment.measuredTempC;
-  const beginMinute = firstOf(at.run).minute;
-  const measuredC = measured && ((min: number) => measured(beginMinute + min));
-  const bare = souringProblem(at.run, environment, measuredC, []);
-  if (!bare) return null;
-  const settledMs = at.beginMs + SETTLED_AFTER_TAU * bare.place.tauMin * MIN_MS;
-  const residuals = batch.readings
-    .filter((r) => r.quantity === 'tempC' && r.atMs > settledMs && r.atMs <= untilMs)
-    .map((r) => r.value - bare.place.aroundC);
-  const problem = souringProblem(at.run, environment, measuredC, residuals)!;
+  const read = thinned(
+    batch.readings.filter((r) => r.quantity === 'tempC' && r.atMs > at.beginMs && r.atMs <= untilMs),
+  );
+  const temps = read.map((r) => ({ minute: (r.atMs - at.beginMs) / MIN_MS, tempC: r.value }));
+  const plain = souringProblem(at.run, environment, temps);
+  if (!plain) return null;
+  const problem = { ...plain, prior: priorFor(plain, at.stage) };
   const seen = souringReadings(batch, at.beginMs, untilMs);
   const forecast = forecastSouring(
     problem,
     seen.map((s) => s.reading),
     options,
   );
-  return { at, forecast, readingIds: seen.map((s) => s.id) };
+  return { at, problem, forecast, readingIds: seen.map((s) => s.id) };
 }
 
 /** pH readings and cues of the souring, minutes from its begin; a probe's own readings thinned to one a half hour. */
@@ -141,6 +159,7 @@ function thinned(readings: readonly Reading[]): Reading[] {
 export interface LearnedDrain {
   readonly at: TimelineStage;
   readonly forecast: DrainForecast;
+  readonly prior: ScorePrior;
   readonly wantedWheyG: number;
   /** Whey that had left before this draining began, g. */
   readonly wheyBeforeG: number;
@@ -162,6 +181,7 @@ export function learnDrains(
   timeline: Timeline,
   environment: Environment,
   options: ForecastOptions,
+  priorFor: (stage: BoundStage) => ScorePrior = () => STANDARD_DRAIN,
 ): readonly LearnedDrain[] {
   return timeline.stages.flatMap((at) => {
     const problem = drainProblem(at.run, environment);
@@ -174,8 +194,9 @@ export function learnDrains(
         .map((r) => ({ min: (r.atMs - at.beginMs) / MIN_MS, wheyG: r.value - wheyBeforeG })),
     );
     const { course, wantedWheyG } = problem;
-    const forecast = forecastDrain(course, wantedWheyG, weighed, options);
-    return [{ at, forecast, wantedWheyG, wheyBeforeG, weighings: weighed.length }];
+    const prior = priorFor(at.stage);
+    const forecast = forecastDrain(course, wantedWheyG, weighed, options, prior);
+    return [{ at, forecast, prior, wantedWheyG, wheyBeforeG, weighings: weighed.length }];
   });
 }
 
@@ -186,12 +207,18 @@ function thinWhey<T extends { readonly min: number }>(weighed: readonly T[]): T[
   return [...byBin.values()];
 }
 
-/** The batch as its readings show it, for the engine to run on. */
-export function memberOf(souring: LearnedSouring | null, drains: readonly LearnedDrain[]): Member {
+/** The batch as its readings show it, for the engine to run on; what nothing was read of is as expected. */
+export function memberOf(
+  souring: LearnedSouring | null,
+  drains: readonly LearnedDrain[],
+  expected: Member = NOMINAL_MEMBER,
+): Member {
   const drain = drains.findLast((d) => d.weighings > 0);
+  const { wheyReach, drainTime, drainExponent } = expected;
   return {
-    ...(souring?.forecast.member ?? NOMINAL_MEMBER),
-    wheyReach: drain?.forecast.reachFactor ?? 1,
-    drainTime: drain?.forecast.timeFactor ?? 1,
+    ...(souring?.forecast.member ?? expected),
+    wheyReach: drain?.forecast.reachFactor ?? wheyReach,
+    drainTime: drain?.forecast.timeFactor ?? drainTime,
+    drainExponent: drain?.forecast.exponent ?? drainExponent,
   };
 }

@@ -6,6 +6,7 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';
 import type { Treatment } from '../state/materials.js';
+import { acidShown } from './findings.js';
 import type { Context } from './panel.js';
 
 /** What comes of a make. */
@@ -16,9 +17,10 @@ export interface Outcome {
   readonly leftAs: { readonly treatment: Treatment; readonly species: Species };
 }
 
-export function outcomeOf(end: CrockState, { timeline, environment }: Context, stages: readonly BoundStage[]): Outcome {
+export function outcomeOf(end: CrockState, context: Context, stages: readonly BoundStage[]): Outcome {
+  const { timeline, environment } = context;
   return {
-    label: potLabel(end, timeline.stages, environment.kitchen.refrigeratorC),
+    label: potLabel(end, timeline.stages, environment.kitchen.refrigeratorC, acidShown(context, end)),
     byproducts: byproductsOf(end, stages),
     leftAs: leftAs(end, stages),
   };

@@ -1,5 +1,5 @@
 import type { Batch } from '../batch/replay.js';
-import type { Environment } from '../environment/environment.js';
+import { unmeasured, type Environment } from '../environment/environment.js';
 import type { Wake } from '../environment/household.js';
 import { COOLING } from '../safety/cooling.js';
 import { SAFE_PH } from '../stages/pass-time.js';
@@ -52,8 +52,8 @@ export interface Context {
 
 /** A stage as it was planned from where it really began: by its clock or its end, with nothing measured. */
 export function plannedRun(at: TimelineStage, { environment, timeline, wake }: Context): StageRun {
-  const unmeasured = { ...environment, measuredTempC: () => null };
-  return untilWoken(runStage(at.asPlanned, at.before, unmeasured), unmeasured, timeline.startMs, wake);
+  const unread = unmeasured(environment);
+  return untilWoken(runStage(at.asPlanned, at.before, unread), unread, timeline.startMs, wake);
 }
 
 /** The panel of one stage of a timeline. */

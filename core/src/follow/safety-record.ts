@@ -10,7 +10,9 @@ import { msOf, type Timeline } from './timeline.js';
 /** What was kept of a make that somebody who inspects it would ask for: its heat, its acid, its cooling, its hours warm. */
 export interface SafetyRecord {
   readonly rawMilk: boolean;
-  /** Hottest it was, °C, and whether that came to a listed pasteurisation, by z = 6 °C: a record, not a certificate. */
+  /** All that was poured in had been pasteurised, or heated more, when it was bought. */
+  readonly boughtPasteurised: boolean;
+  /** Hottest it was in this make, °C, and whether that came to a listed pasteurisation: a record, not a certificate. */
   readonly peakC: number;
   readonly pasteurised: boolean;
   /** Hours between 5 and 57 °C above pH 4.6, so far and as it will end. */
@@ -32,8 +34,10 @@ export function safetyRecord(batch: Batch, timeline: Timeline, here: CrockState)
   const soured = whole.some((s) => s.souring !== null);
   const reached = whole.find((s) => s.souring !== null && s.ph <= SAFE_PH);
   const measured = batch.readings.findLast((r) => r.quantity === 'ph');
+  const rawMilk = pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw');
   return {
-    rawMilk: pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw'),
+    rawMilk,
+    boughtPasteurised: !rawMilk,
     peakC: Math.max(...past.map((s) => s.tempC)),
     pasteurised: here.pasteurisedShare >= 1,
     warmHours: here.warmMin / 60,

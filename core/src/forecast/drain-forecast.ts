@@ -1,10 +1,11 @@
-import { READING_SD } from '../constants/evidence.js';
+import { inferMembers } from '../assimilate/adaptive-sampling.js';
+import { readyPrior, standardPrior, type ScorePrior, type TaughtScores } from '../assimilate/score-prior.js';
+import { DRAIN_READING, WRONG } from '../constants/evidence.js';
+import { DRAINAGE_EXPONENT, EXPONENT_BOUNDS } from '../constants/drainage.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
-import { DRAINAGE_EXPONENT } from '../constants/drainage.js';
 import { minutesForWhey, type DrainageCourse } from '../physics/drainage.js';
-import { normals, seededRandom } from '../random/random.js';
-import { ranked } from './quantile.js';
-import type { ScorePrior } from './souring-ensemble.js';
+import { seededRandom } from '../random/random.js';
+import { moments, ranked } from './quantile.js';
 import { USUAL_FORECAST, type ForecastOptions } from './souring-forecast.js';
 
 /** Whey (total, g) weighed a number of minutes after the curd went on the cloth. */
@@ -21,21 +22,62 @@ export interface DrainForecast {
   /** What this cloth and curd turned out to do, against the constants. */
   readonly reachFactor: number;
   readonly timeFactor: number;
-  /** Mean and standard deviation of each of {@link DRAIN_SCORES}, for the drainings that come after. */
-  readonly taught: { readonly mean: readonly number[]; readonly sd: readonly number[] };
+  readonly exponent: number;
+  /** Index of weighings that hardly any course explains. */
+  readonly doubtful: readonly number[];
+  /** {@link DRAIN_SCORES} as the weighings have it, for the drainings that come after. */
+  readonly taught: TaughtScores;
   readonly effective: number;
 }
 
-/** A member of a draining as standard scores, in this order. */
-export const DRAIN_SCORES = ['wheyReach', 'drainTime'] as const;
+/**
+ * A member of a draining as standard scores, in this order: how far the curd drains, how fast, by which exponent; the whey
+ * that this curd must lose to be as wanted; how far the scale is off; what was left in the bowl or ran in before.
+ */
+export const DRAIN_SCORES = ['wheyReach', 'drainTime', 'drainExponent', 'wheyWanted', 'scaleBias', 'bowlG'] as const;
+const DIMS = DRAIN_SCORES.length;
 
-const STANDARD: ScorePrior = { mean: [0, 0], sd: [1, 1] };
+export const STANDARD_DRAIN: ScorePrior = standardPrior(DIMS);
 
-/** A member of a drainage costs a hundredth of a souring's, so there can be twice as many. */
-const PER_SOURING_MEMBER = 2;
+/** A weighing is doubtful when it is more likely wrong than right, all members considered. */
+const DOUBTFUL = 0.5;
+
+/** A drainage as one member takes it. */
+interface Drains {
+  readonly course: Required<DrainageCourse>;
+  readonly wantedG: number;
+  /** What the scale shows of the whey that is gone: a factor, and grams beside it. */
+  readonly shows: number;
+  readonly besideG: number;
+}
+
+/** What a member's scores make of cloth and curd. */
+export function drainMember(z: ArrayLike<number>, at = 0) {
+  const exponent = DRAINAGE_EXPONENT * Math.exp(MEMBER_SPREAD.drainExponent * z[at + 2]!);
+  return {
+    wheyReach: Math.exp(MEMBER_SPREAD.wheyReach * z[at]!),
+    drainTime: Math.exp(MEMBER_SPREAD.drainTime * z[at + 1]!),
+    drainExponent: Math.min(EXPONENT_BOUNDS.most, Math.max(EXPONENT_BOUNDS.least, exponent)),
+  };
+}
+
+function drainsAs(course: DrainageCourse, wantedWheyG: number, z: Float64Array, at: number): Drains {
+  const { wheyReach, drainTime, drainExponent } = drainMember(z, at);
+  return {
+    course: {
+      wheyEndG: course.wheyEndG * wheyReach,
+      tauMin: course.tauMin * drainTime,
+      exponent: drainExponent,
+    },
+    wantedG: wantedWheyG * Math.exp(DRAIN_READING.wantedSd * z[at + 3]!),
+    shows: Math.exp(DRAIN_READING.scaleSd * z[at + 4]!),
+    besideG: DRAIN_READING.bowlSdG * z[at + 5]!,
+  };
+}
 
 /**
- * Forecasts a drainage by weighting courses of different reach and pace with the whey weighed so far.
+ * Forecasts a drainage by weighting courses of different reach, pace and shape with the whey weighed so far. The errors
+ * of a series go together (one scale, one bowl), and any single weighing may be plain wrong.
  *
  * @param course nominal course
  * @param wantedWheyG whey that must leave for the wanted texture, g
@@ -46,36 +88,41 @@ export function forecastDrain(
   wantedWheyG: number,
   weighed: readonly WheyReading[] = [],
   options: Pick<ForecastOptions, 'members' | 'seed'> = USUAL_FORECAST,
-  prior: ScorePrior = STANDARD,
+  prior: ScorePrior = STANDARD_DRAIN,
 ): DrainForecast {
-  const members = PER_SOURING_MEMBER * options.members;
-  const normal = normals(seededRandom(options.seed));
-  const reach = new Float64Array(members);
-  const pace = new Float64Array(members);
-  const logWeights = new Float64Array(members);
-  const ready = new Float64Array(members);
-  const sd = Math.hypot(READING_SD.wheyG, READING_SD.wheyShare * course.wheyEndG);
-  const power = weighed.map(({ min }) => Math.max(0, min) ** DRAINAGE_EXPONENT);
-  for (let i = 0; i < members; i++) {
-    const scores = DRAIN_SCORES.map((_, d) => prior.mean[d]! + prior.sd[d]! * normal());
-    reach[i] = Math.exp(MEMBER_SPREAD.wheyReach * scores[0]!);
-    pace[i] = Math.exp(MEMBER_SPREAD.drainTime * scores[1]!);
-    const member = { wheyEndG: course.wheyEndG * reach[i]!, tauMin: course.tauMin * pace[i]! };
-    ready[i] = minutesForWhey(member, wantedWheyG) ?? Infinity;
-    const pacePower = member.tauMin ** -DRAINAGE_EXPONENT;
-    for (let r = 0; r < weighed.length; r++) {
-      const expectedG = member.wheyEndG * -Math.expm1(-power[r]! * pacePower);
-      logWeights[i]! -= 0.5 * ((weighed[r]!.wheyG - expectedG) / sd) ** 2;
-    }
-  }
-  const high = logWeights.reduce((a, b) => Math.max(a, b), -Infinity);
-  const weights = logWeights.map((w) => Math.exp(w - high));
-  const total = weights.reduce((a, b) => a + b, 0);
-  const mean = (values: Float64Array) => values.reduce((sum, v, i) => sum + v * weights[i]!, 0) / total;
-  const moments = (scores: Float64Array) => {
-    const at = mean(scores);
-    return { mean: at, sd: Math.sqrt(mean(scores.map((z) => (z - at) ** 2))) };
-  };
+  const sdG = Math.hypot(DRAIN_READING.sdG, DRAIN_READING.sdShare * course.wheyEndG);
+  const wrong = weighed.map(() => new Float64Array(options.members));
+  const known = readyPrior(prior);
+  const { points, weights, effective } = inferMembers(
+    {
+      dims: DIMS,
+      drawPrior: known.draw,
+      logPrior: known.logDensity,
+      logLikelihood: (z, count) => {
+        const log = new Float64Array(count);
+        if (weighed.length === 0) return log;
+        for (let i = 0; i < count; i++) {
+          const member = drainsAs(course, wantedWheyG, z, i * DIMS);
+          const { wheyEndG, tauMin, exponent } = member.course;
+          for (let r = 0; r < weighed.length; r++) {
+            const goneG = wheyEndG * -Math.expm1(-((Math.max(0, weighed[r]!.min) / tauMin) ** exponent));
+            const off = (weighed[r]!.wheyG - member.shows * goneG - member.besideG) / sdG;
+            const right = (1 - WRONG.chance) * Math.exp(-0.5 * off * off);
+            const plain = (WRONG.chance / WRONG.widerBy) * Math.exp(-0.5 * (off / WRONG.widerBy) ** 2) + 1e-300;
+            log[i]! += Math.log(right + plain);
+            wrong[r]![i] = plain / (right + plain);
+          }
+        }
+        return log;
+      },
+    },
+    options.members,
+    seededRandom(options.seed),
+  );
+  const members = Array.from(weights, (_, i) => drainsAs(course, wantedWheyG, points, i * DIMS));
+  const ready = Float64Array.from(members, (member) => minutesForWhey(member.course, member.wantedG) ?? Infinity);
+  const mean = (of: (member: Drains, i: number) => number) =>
+    members.reduce((sum, member, i) => sum + weights[i]! * of(member, i), 0);
   const rank = ranked(ready, weights);
   const quantile = (share: number) => {
     const min = rank.quantile(share);
@@ -85,16 +132,11 @@ export function forecastDrain(
     p10Min: quantile(0.1),
     p50Min: quantile(0.5),
     p90Min: quantile(0.9),
-    reachFactor: mean(reach),
-    timeFactor: mean(pace),
-    taught: taughtBy([
-      moments(reach.map((r) => Math.log(r) / MEMBER_SPREAD.wheyReach)),
-      moments(pace.map((p) => Math.log(p) / MEMBER_SPREAD.drainTime)),
-    ]),
-    effective: total ** 2 / weights.reduce((a, w) => a + w * w, 0) / members,
+    reachFactor: mean((m) => m.course.wheyEndG) / course.wheyEndG,
+    timeFactor: mean((m) => m.course.tauMin) / course.tauMin,
+    exponent: mean((m) => m.course.exponent),
+    doubtful: wrong.flatMap((of, r) => (mean((_, i) => of[i]!) > DOUBTFUL ? [r] : [])),
+    taught: moments(points, weights, DIMS),
+    effective,
   };
-}
-
-function taughtBy(scores: readonly { readonly mean: number; readonly sd: number }[]): DrainForecast['taught'] {
-  return { mean: scores.map((s) => s.mean), sd: scores.map((s) => s.sd) };
 }

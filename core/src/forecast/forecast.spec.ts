@@ -1,13 +1,15 @@
 import { cholesky, drawFrom, fitProposal } from '../assimilate/proposal.js';
-import { keeperOffset } from '../assimilate/keeper-offset.js';
 import type { SouringReading } from '../assimilate/evidence.js';
+import { DEAD_CHANCE } from '../constants/starter.js';
+import { phFromTable } from '../physics/buffer.js';
 import { CULTURES } from '../constants/cultures.js';
 import { normals, seededRandom } from '../random/random.js';
 import { souringLaw } from '../physics/souring.js';
 import { wheyAfter } from '../physics/drainage.js';
 import { forecastDrain } from './drain-forecast.js';
 import { ranked } from './quantile.js';
-import { DIMS, drawScores, runEnsemble, type SouringProblem } from './souring-ensemble.js';
+import { MEMBER_SPREAD } from '../environment/environment.js';
+import { DIMS, placeOffsetC, priorOf, runEnsemble, type SouringProblem } from './souring-ensemble.js';
 import { forecastSouring, type SouringForecast } from './souring-forecast.js';
 
 const PROBLEM: SouringProblem = {
@@ -25,18 +27,20 @@ const OPTIONS = { members: 1000, seed: 5, fanPoints: 0 };
 const width = (f: SouringForecast) => f.p90Min! - f.p10Min!;
 const ph = (min: number, value: number): SouringReading => ({ min, ph: value, by: 'meter' });
 
+const phOfMilk = phFromTable(PROBLEM.law.ph, PROBLEM.lacticMolPerKg);
+
 /** Batches drawn from the same prior that the forecast assumes, with what a maker would read of them. */
 function syntheticBatches(count: number) {
   const random = seededRandom(99);
   const normal = normals(random);
   return Array.from({ length: count }, (_, i) => {
     const z = new Float64Array(DIMS);
-    drawScores(normal, random, z, 0);
-    z[0] = Math.max(z[0]!, -3);
+    priorOf(PROBLEM).draw(normal, random, z, 0);
     const asked = [60, 90, 120, 150, 180, 210, 240];
     const run = runEnsemble(PROBLEM, z, 1, asked);
-    const phAt = (min: number) => run.phAt[asked.indexOf(min)]!;
-    return { seed: i + 1, readyMin: run.readyMin[0]!, phAt, noise: () => 0.05 * normal(), random };
+    const dead = random() < DEAD_CHANCE.enough;
+    const phAt = (min: number) => (dead ? phOfMilk : run.phAt[asked.indexOf(min)]!);
+    return { seed: i + 1, readyMin: dead ? Infinity : run.readyMin[0]!, phAt, noise: () => 0.05 * normal() };
   });
 }
 
@@ -113,6 +117,30 @@ describe('the souring forecast', () => {
     expect(dead.effective).toBeGreaterThan(0.05);
   });
 
+  it('learns how far a place is off from temperatures, never surer of it than the thermometer', () => {
+    const temps = (offC: number, count: number) =>
+      Array.from({ length: count }, (_, i) => ({ minute: 600 + 30 * i, tempC: 43 + offC }));
+    const offset = (forecast: SouringForecast) => placeOffsetC(forecast.taught.mean[5]!);
+    const cold = forecastSouring({ ...PROBLEM, temps: temps(-1.2, 40) }, [], OPTIONS);
+    expect(offset(cold)).toBeLessThan(-0.9);
+    expect(offset(cold)).toBeGreaterThan(-1.2);
+    expect(cold.taught.sd[5]! * MEMBER_SPREAD.keeperOffsetC).toBeGreaterThan(0.12);
+    expect(offset(forecastSouring({ ...PROBLEM, temps: temps(-1.2, 1) }, [], OPTIONS))).toBeGreaterThan(offset(cold));
+  });
+
+  it('is not moved by a temperature that is what was modelled, in a cold start as little as in a settled crock', () => {
+    const cold = { ...PROBLEM, tempC: 6 };
+    const modelled = (minute: number) => ({ minute, tempC: 43 - 37 * Math.exp(-minute / 120) });
+    const many = { ...OPTIONS, members: 20_000 };
+    const unread = forecastSouring(cold, [], many).p50Min!;
+    for (const minute of [30, 90, 240]) {
+      const read = forecastSouring({ ...cold, temps: [modelled(minute)] }, [], many).p50Min!;
+      expect(Math.abs(read / unread - 1))
+        .withContext(`at ${minute} min`)
+        .toBeLessThan(0.01);
+    }
+  });
+
   it('answers "never" where the milk is too hot to sour', () => {
     const hot = { ...PROBLEM, tempC: 55, place: { aroundC: 55, tauMin: 120 } };
     expect(forecastSouring(hot, [], OPTIONS).p50Min).toBeNull();
@@ -127,7 +155,7 @@ describe('the drain forecast', () => {
     const weighed = [60, 120, 180].map((min) => ({ min, wheyG: wheyAfter(slow, min) }));
     const before = forecastDrain(course, 450);
     const after = forecastDrain(course, 450, weighed);
-    expect(after.p90Min! - after.p10Min!).toBeLessThan(0.6 * (before.p90Min! - before.p10Min!));
+    expect(after.p90Min! - after.p10Min!).toBeLessThan(0.8 * (before.p90Min! - before.p10Min!));
     expect(after.timeFactor).toBeGreaterThan(1.3);
   });
 
@@ -163,13 +191,6 @@ describe('what the forecasts stand on', () => {
       sum += out[1]!;
     }
     expect(sum / 2000).toBeCloseTo(3, 1);
-  });
-
-  it('a warm place learned from its settled temperatures, never surer than the thermometer', () => {
-    const learned = keeperOffset(Array.from({ length: 500 }, () => -1.2));
-    expect(learned.meanC).toBeLessThan(-1);
-    expect(learned.sdC).toBeGreaterThan(0.15);
-    expect(keeperOffset([]).meanC).toBe(0);
   });
 
   it('seeded chance is even and repeatable', () => {

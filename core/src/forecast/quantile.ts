@@ -1,3 +1,5 @@
+import type { TaughtScores } from '../assimilate/score-prior.js';
+
 /** A weighted sample, binned once and asked for many quantiles. */
 export interface Ranked {
   readonly quantile: (share: number) => number;
@@ -46,4 +48,28 @@ export function ranked(values: Float64Array | Float32Array, weights: Float64Arra
       return values[inside[inside.length - 1]!]!;
     },
   };
+}
+
+/**
+ * Weighted mean, standard deviation and covariance of the scores of a sample.
+ *
+ * @param points members, row after row, `dims` numbers each
+ * @param weights one per member, sum 1
+ */
+export function moments(points: Float64Array, weights: Float64Array, dims: number): TaughtScores {
+  const mean = new Array<number>(dims).fill(0);
+  const product = new Array<number>(dims * dims).fill(0);
+  for (let i = 0; i < weights.length; i++) {
+    const weight = weights[i]!;
+    for (let r = 0; r < dims; r++) {
+      const score = weight * points[i * dims + r]!;
+      mean[r]! += score;
+      for (let c = 0; c <= r; c++) product[r * dims + c]! += score * points[i * dims + c]!;
+    }
+  }
+  const covariance = product.map((_, i) => {
+    const [r, c] = [Math.floor(i / dims), i % dims];
+    return product[Math.max(r, c) * dims + Math.min(r, c)]! - mean[r]! * mean[c]!;
+  });
+  return { mean, sd: mean.map((_, d) => Math.sqrt(Math.max(0, covariance[d * dims + d]!))), covariance };
 }

@@ -1,18 +1,29 @@
+import type { Culture } from '../constants/cultures.js';
 import { WEAK_STARTER } from '../constants/evidence.js';
-import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
+import { PACE_SD } from '../constants/starter.js';
+import {
+  MEMBER_SPREAD,
+  NOMINAL_MEMBER,
+  souringFactors,
+  type KnownTemp,
+  type MeasuredTemps,
+  type Member,
+} from '../environment/environment.js';
 import { followMixed, mixedCrock, type MixedCrock } from '../physics/mixed-souring.js';
 import { inoculate, souringCrock, type SouringLaw, type SouringStart } from '../physics/souring.js';
 import { followCourse, MEASURED_EVERY_MIN, SWING_EVERY_MIN, temperatureAt } from '../physics/souring-course.js';
 import { readingLikelihood, type SouringReading } from '../assimilate/evidence.js';
-import type { Random } from '../random/random.js';
+import { placeLikelihood } from './place-likelihood.js';
+import type { StarterPrior } from '../physics/vitality.js';
+import { readyPrior, standardPrior, type ReadyPrior, type ScorePrior } from '../assimilate/score-prior.js';
 
 /** Temperature of a souring crock: measured where it was, else relaxing towards its surroundings. */
 export interface WarmPlace {
   readonly aroundC: number;
   /** Time constant of crock and place for the nominal member, min. */
   readonly tauMin: number;
-  /** Measured temperature by minute of the souring, or null. */
-  readonly measuredC?: ((min: number) => number | null) | undefined;
+  /** The last temperature measured between two minutes of the souring. */
+  readonly measured?: MeasuredTemps | undefined;
   /** How far the surroundings are from `aroundC` at a minute of the souring, °C; they stand still where left out. */
   readonly swingC?: ((min: number) => number) | undefined;
 }
@@ -20,6 +31,8 @@ export interface WarmPlace {
 /** A souring to forecast: everything nominal; the ensemble spreads about it. */
 export interface SouringProblem {
   readonly law: SouringLaw;
+  /** What is known of the starter; the usual one's where left out. */
+  readonly starter?: StarterPrior | undefined;
   readonly biomass: number;
   readonly lagQ: number;
   /** Other cultures in the same milk; none when left out. */
@@ -33,67 +46,58 @@ export interface SouringProblem {
   readonly horizonMin: number;
   /** What earlier batches of this culture in this place taught; without it the standard prior. */
   readonly prior?: ScorePrior | undefined;
-  /** What is known of the place's offset, °C; without it the usual spread. */
-  readonly offset?: { readonly meanC: number; readonly sdC: number } | undefined;
+  /** Temperatures read of the crock as it soured, in order of time: they speak for the place. */
+  readonly temps?: readonly KnownTemp[] | undefined;
 }
 
 /** A member as a vector of standard scores, in this order. */
-export const SCORES = ['vitality', 'lag', 'mu', 'acid', 'phShift', 'keeperOffsetC', 'heatLoss'] as const;
+export const SCORES = [
+  'vitality',
+  'lag',
+  'mu',
+  'acid',
+  'phShift',
+  'keeperOffsetC',
+  'heatLoss',
+  'pace',
+  'buffer',
+] as const;
 export const DIMS = SCORES.length;
 
-/** The member that a vector of scores stands for. */
-export function memberFromScores(problem: SouringProblem, z: ArrayLike<number>, at = 0): Member {
-  const spread = problem.law.culture.spread;
+/** How far a place stands off at a standard score, °C: usually by a degree at most, now and then by several. */
+export const placeOffsetC = (z: number): number => MEMBER_SPREAD.keeperOffsetC * z * (1 + (z / PLACE_STRAYS_FROM) ** 4);
+
+/** Standard score at which a place stands off twice as far as a normal spread would have it. */
+const PLACE_STRAYS_FROM = 3;
+
+/** The member that a vector of scores stands for, a living one. */
+export function memberOfScores({ spread }: Culture, z: ArrayLike<number>, at = 0): Member {
   return {
     ...NOMINAL_MEMBER,
+    life: 'alive',
     vitality: Math.exp(spread.vitality * z[at]!),
     lag: Math.exp(spread.lag * z[at + 1]!),
     mu: Math.exp(spread.mu * z[at + 2]!),
     acid: Math.exp(spread.acid * z[at + 3]!),
     phShift: MEMBER_SPREAD.phShift * z[at + 4]!,
-    keeperOffsetC: offsetC(problem, z[at + 5]!),
+    keeperOffsetC: placeOffsetC(z[at + 5]!),
     heatLoss: Math.exp(MEMBER_SPREAD.heatLoss * z[at + 6]!),
+    pace: Math.exp(PACE_SD.active * z[at + 7]!),
+    buffer: Math.exp(MEMBER_SPREAD.buffer * z[at + 8]!),
   };
 }
 
-function offsetC(problem: SouringProblem, z: number): number {
-  const { meanC, sdC } = problem.offset ?? { meanC: 0, sdC: MEMBER_SPREAD.keeperOffsetC };
-  return meanC + sdC * z;
-}
+export const STANDARD_PRIOR: ScorePrior = standardPrior(DIMS);
 
-/** Means and standard deviations of a member's scores before anything is read of its batch. */
-export interface ScorePrior {
-  readonly mean: readonly number[];
-  readonly sd: readonly number[];
-}
+/** The prior of a starter of which no make has taught anything: the narrower the better it is known where it comes from. */
+export const starterScores = ({ paceSd }: StarterPrior): ScorePrior => ({
+  ...STANDARD_PRIOR,
+  sd: SCORES.map((score) => (score === 'pace' ? paceSd / PACE_SD.active : 1)),
+});
 
-export const STANDARD_PRIOR: ScorePrior = { mean: SCORES.map(() => 0), sd: SCORES.map(() => 1) };
-
-/** Draws the scores of one member: normal, but for a few starters that are nearly dead. */
-export function drawScores(
-  normal: () => number,
-  random: Random,
-  out: Float64Array,
-  offset: number,
-  { mean, sd }: ScorePrior = STANDARD_PRIOR,
-): void {
-  for (let d = 0; d < DIMS; d++) out[offset + d] = mean[d]! + sd[d]! * normal();
-  if (random() < WEAK_STARTER.share) out[offset] = WEAK_STARTER.centre + WEAK_STARTER.width * normal();
-}
-
-/** Log density of a member's scores, up to a constant. */
-export function logPriorOfScores(
-  points: Float64Array,
-  offset: number,
-  { mean, sd }: ScorePrior = STANDARD_PRIOR,
-): number {
-  let log = 0;
-  for (let d = 1; d < DIMS; d++) log -= 0.5 * ((points[offset + d]! - mean[d]!) / sd[d]!) ** 2;
-  const vigour = points[offset]!;
-  const weak = (vigour - WEAK_STARTER.centre) / WEAK_STARTER.width;
-  const usual = ((1 - WEAK_STARTER.share) / sd[0]!) * Math.exp(-0.5 * ((vigour - mean[0]!) / sd[0]!) ** 2);
-  return log + Math.log(usual + (WEAK_STARTER.share / WEAK_STARTER.width) * Math.exp(-0.5 * weak ** 2) + 1e-300);
-}
+/** A problem's prior made ready: normal, but for a few starters that are nearly dead. */
+export const priorOf = ({ prior = STANDARD_PRIOR }: Pick<SouringProblem, 'prior'>): ReadyPrior =>
+  readyPrior(prior, WEAK_STARTER);
 
 /** What a simulated ensemble shows: `phAt` holds every member's pH at the first asked minute, then at the next, and so on. */
 export interface EnsembleRun {
@@ -125,7 +129,7 @@ export function runEnsemble(
   const swingC = swingCourse(place, horizonMin);
   const crock = souringCrock(law, problem);
   for (let i = 0; i < count; i++) {
-    const member = memberFromScores(problem, points, i * DIMS);
+    const member = memberOfScores(problem.law.culture, points, i * DIMS);
     const start = startOf(problem, member);
     const temperature = {
       startC: problem.tempC,
@@ -151,9 +155,7 @@ function startOf(problem: SouringProblem, member: Member): Required<SouringStart
     biomass: problem.biomass * member.vitality,
     lagQ: problem.lagQ * member.lag,
     lacticMolPerKg: problem.lacticMolPerKg,
-    mu: member.mu,
-    acid: member.acid,
-    phShift: member.phShift,
+    ...souringFactors(member),
   };
 }
 
@@ -178,12 +180,12 @@ export function phOfAll(run: EnsembleRun, min: number): Float32Array {
 
 /** What was measured in each stretch of the course, as far as there is anything. */
 function measuredCourse(place: WarmPlace, horizonMin: number): Float64Array {
-  const { measuredC } = place;
-  if (!measuredC) return new Float64Array(0);
-  const course = Float64Array.from(
-    { length: Math.ceil(horizonMin / MEASURED_EVERY_MIN) },
-    (_, i) => measuredC((i + 0.5) * MEASURED_EVERY_MIN) ?? NaN,
-  );
+  const { measured } = place;
+  if (!measured) return new Float64Array(0);
+  const course = Float64Array.from({ length: Math.ceil(horizonMin / MEASURED_EVERY_MIN) }, (_, i) => {
+    const [from, middle, to] = [i, i + 0.5, i + 1].map((at) => at * MEASURED_EVERY_MIN);
+    return (measured(from!, middle!) ?? measured(middle!, to!))?.tempC ?? NaN;
+  });
   let known = course.length;
   while (known > 0 && Number.isNaN(course[known - 1])) known--;
   return course.subarray(0, known);
@@ -207,6 +209,7 @@ function swingCourse({ swingC, tauMin }: WarmPlace, horizonMin: number): Float64
 /** Log likelihood of every member for readings, and for each reading the chance it is wrong under each member. */
 export function likelihoods(
   problem: SouringProblem,
+  points: Float64Array,
   run: EnsembleRun,
   readings: readonly SouringReading[],
   count: number,
@@ -221,5 +224,7 @@ export function likelihoods(
       wrong[r]![i] = seen.wrong;
     }
   });
+  for (let i = 0; i < count; i++)
+    log[i]! += placeLikelihood(problem, memberOfScores(problem.law.culture, points, i * DIMS));
   return { log, wrong };
 }

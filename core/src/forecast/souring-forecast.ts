@@ -1,16 +1,22 @@
 import { inferMembers, type WeightedMembers } from '../assimilate/adaptive-sampling.js';
 import type { SouringReading } from '../assimilate/evidence.js';
+import type { Proposal } from '../assimilate/proposal.js';
+import { proposalFrom, type ScorePrior, type TaughtScores } from '../assimilate/score-prior.js';
+import { DEAD_CHANCE, TAKEN_FOR_DEAD } from '../constants/starter.js';
 import type { Member } from '../environment/environment.js';
 import { seededRandom } from '../random/random.js';
-import { ranked } from './quantile.js';
+import { placeFound } from './place-likelihood.js';
+import { deadStarter, type DeadStarter } from './dead-starter.js';
+import { moments, ranked } from './quantile.js';
 import {
   DIMS,
-  drawScores,
   likelihoods,
-  logPriorOfScores,
-  memberFromScores,
+  memberOfScores,
   phOfAll,
+  priorOf,
   runEnsemble,
+  SCORES,
+  STANDARD_PRIOR,
   type SouringProblem,
 } from './souring-ensemble.js';
 
@@ -28,13 +34,15 @@ export interface SouringForecast {
   readonly p10Min: number | null;
   readonly p50Min: number | null;
   readonly p90Min: number | null;
+  /** Chance (0–1) that the starter is dead, by all that was read; it counts as never in the three above. */
+  readonly deadChance: number;
   readonly fan: readonly FanPoint[];
   /** Index of readings that hardly any member can explain. */
   readonly doubtful: readonly number[];
   /** The batch as it most likely is. */
   readonly member: Member;
-  /** Mean and standard deviation of each score, for the batches that come after. */
-  readonly taught: { readonly mean: readonly number[]; readonly sd: readonly number[] };
+  /** The scores as the readings have it, for the batches that come after. */
+  readonly taught: TaughtScores;
   /** Effective members as a share; low means the readings pull hard against the model. */
   readonly effective: number;
 }
@@ -63,21 +71,42 @@ export function forecastSouring(
   const random = seededRandom(options.seed);
   const readingMin = [...new Set(readings.map((r) => r.min))].sort((a, b) => a - b);
   const lastReadingMin = readingMin.length ? readingMin[readingMin.length - 1]! : 0;
+  const prior = priorOf(problem);
   const weighted = inferMembers(
     {
       dims: DIMS,
-      drawPrior: (normal, chance, out, offset) => drawScores(normal, chance, out, offset, problem.prior),
-      logPrior: (points, offset) => logPriorOfScores(points, offset, problem.prior),
+      drawPrior: prior.draw,
+      logPrior: prior.logDensity,
+      guess: guessOf(problem),
       logLikelihood: (points, count) => {
-        if (readings.length === 0) return new Float64Array(count);
+        if (readings.length === 0 && !problem.temps?.length) return new Float64Array(count);
         const run = runEnsemble(problem, points, count, readingMin, lastReadingMin);
-        return likelihoods(problem, run, readings, count).log;
+        return likelihoods(problem, points, run, readings, count).log;
       },
     },
     options.members,
     random,
   );
   return summarise(problem, readings, readingMin, weighted, options);
+}
+
+/** Wider than the place was found to be, so that the readings of the milk have room in it. */
+const GUESS_WIDER = 1.5;
+const GUESS_LEAST = 0.06;
+
+/** Where temperatures say how far the place is off, members are drawn about there: it may lie where the prior draws hardly any. */
+function guessOf(problem: SouringProblem): Proposal | undefined {
+  if (!problem.temps?.length) return undefined;
+  const { mean, sd } = placeFound(problem);
+  const about = [mean, Math.max(GUESS_LEAST, GUESS_WIDER * sd)] as const;
+  return proposalFrom(problem.prior ?? STANDARD_PRIOR, new Map([[SCORES.indexOf('keeperOffsetC'), about]]));
+}
+
+/** Chance that the starter is dead: how well it explains the readings against a living one, by Bayes' rule. */
+function deadChanceOf({ starter }: SouringProblem, dead: DeadStarter, { logEvidence }: WeightedMembers): number {
+  const { deadChance } = starter ?? { deadChance: DEAD_CHANCE.enough };
+  const logOdds = Math.log(deadChance / (1 - deadChance)) + dead.logEvidence - logEvidence;
+  return 1 / (1 + Math.exp(-logOdds));
 }
 
 function summarise(
@@ -96,36 +125,57 @@ function summarise(
   );
   const asked = [...new Set([...readingMin, ...fanMin])].sort((a, b) => a - b);
   const run = runEnsemble(problem, points, count, asked, horizonMin);
-  const ready = ranked(run.readyMin, weights);
-  const seen = likelihoods(problem, run, readings, count);
-  const { mean, sd } = moments(points, weights);
+  const dead = deadStarter(problem, readings);
+  const deadChance = deadChanceOf(problem, dead, weighted);
+  const shares = withOne(
+    Float64Array,
+    weights.map((w) => w * (1 - deadChance)),
+    deadChance,
+  );
+  const ready = ranked(withOne(Float64Array, run.readyMin, dead.ph <= problem.targetPh ? 0 : Infinity), shares);
+  const seen = likelihoods(problem, points, run, readings, count);
+  const living = moments(points, weights, DIMS);
   return {
     p10Min: finite(ready.quantile(0.1)),
     p50Min: finite(ready.quantile(0.5)),
     p90Min: finite(ready.quantile(0.9)),
+    deadChance,
     fan: fanMin.map((min) => {
-      const ph = ranked(phOfAll(run, min), weights);
+      const ph = ranked(withOne(Float32Array, phOfAll(run, min), dead.ph), shares);
       return { min, p10: ph.quantile(0.1), p50: ph.quantile(0.5), p90: ph.quantile(0.9) };
     }),
-    doubtful: readings.flatMap((_, r) => (weightedMean(seen.wrong[r]!, weights) > DOUBTFUL ? [r] : [])),
-    member: memberFromScores(problem, mean),
-    taught: { mean, sd },
+    doubtful: readings.flatMap((_, r) => {
+      const wrong = (1 - deadChance) * weightedMean(seen.wrong[r]!, weights) + deadChance * dead.wrong[r]!;
+      return wrong > DOUBTFUL ? [r] : [];
+    }),
+    member: {
+      ...memberOfScores(problem.law.culture, living.mean),
+      life: deadChance >= TAKEN_FOR_DEAD ? 'dead' : 'alive',
+    },
+    taught: mixed(living, problem.prior ?? STANDARD_PRIOR, deadChance),
     effective: weighted.effective,
   };
 }
 
-/** Weighted mean and standard deviation of each score. */
-function moments(points: Float64Array, weights: Float64Array): { readonly mean: number[]; readonly sd: number[] } {
-  const mean = new Array<number>(DIMS).fill(0);
-  const square = new Array<number>(DIMS).fill(0);
-  for (let i = 0; i < weights.length; i++) {
-    for (let d = 0; d < DIMS; d++) {
-      const score = points[i * DIMS + d]!;
-      mean[d]! += weights[i]! * score;
-      square[d]! += weights[i]! * score * score;
-    }
-  }
-  return { mean, sd: mean.map((m, d) => Math.sqrt(Math.max(0, square[d]! - m * m))) };
+/** What a souring taught: the living as they were found; of a dead starter nothing is learned, so the prior stands. */
+function mixed(living: TaughtScores, prior: ScorePrior, deadChance: number): TaughtScores {
+  const of = (a: number, b: number) => (1 - deadChance) * a + deadChance * b;
+  const mean = living.mean.map((m, d) => of(m, prior.mean[d]!));
+  const covariance = living.covariance.map((value, i) => {
+    const [r, c] = [Math.floor(i / DIMS), i % DIMS];
+    const before = prior.covariance?.[i] ?? (r === c ? prior.sd[r]! ** 2 : 0);
+    const apart = (from: readonly number[]) => (from[r]! - mean[r]!) * (from[c]! - mean[c]!);
+    return of(value + apart(living.mean), before + apart(prior.mean));
+  });
+  return { mean, sd: mean.map((_, d) => Math.sqrt(covariance[d * DIMS + d]!)), covariance };
+}
+
+/** Values of all members, and one more for a starter that is dead. */
+function withOne<T extends Float32Array | Float64Array>(Values: new (length: number) => T, living: T, dead: number): T {
+  const all = new Values(living.length + 1);
+  all.set(living);
+  all[living.length] = dead;
+  return all;
 }
 
 function weightedMean(values: Float64Array, weights: Float64Array): number {

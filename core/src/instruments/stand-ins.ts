@@ -1,8 +1,13 @@
 import { MEMBER_SPREAD, NOMINAL_MEMBER, type Member } from '../environment/environment.js';
+import { DRAINAGE_EXPONENT } from '../constants/drainage.js';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { placeOffsetC } from '../forecast/souring-ensemble.js';
 import { normals, seededRandom, type Random } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
 import { totalG } from '../state/composition.js';
+
+/** A dairy's own cultures stray less than those from anywhere: standard deviation of the logarithm of their pace. */
+const DEMO_PACE_SD = 0.1;
 
 /** A hidden truth for a simulated batch: one draw from the spreads that the forecast assumes. */
 export function hiddenMember(culture: CultureId, seed: number): Member {
@@ -15,10 +20,13 @@ export function hiddenMember(culture: CultureId, seed: number): Member {
     mu: Math.exp(spread.mu * normal()),
     acid: Math.exp(spread.acid * normal()),
     phShift: MEMBER_SPREAD.phShift * normal(),
-    keeperOffsetC: MEMBER_SPREAD.keeperOffsetC * normal(),
+    keeperOffsetC: placeOffsetC(normal()),
     heatLoss: Math.exp(MEMBER_SPREAD.heatLoss * normal()),
     wheyReach: Math.exp(MEMBER_SPREAD.wheyReach * normal()),
     drainTime: Math.exp(MEMBER_SPREAD.drainTime * normal()),
+    drainExponent: DRAINAGE_EXPONENT * Math.exp(MEMBER_SPREAD.drainExponent * normal()),
+    pace: Math.exp(DEMO_PACE_SD * normal()),
+    buffer: Math.exp(MEMBER_SPREAD.buffer * normal()),
   };
 }
 

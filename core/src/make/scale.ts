@@ -1,3 +1,4 @@
+import { expecting } from '../learn/expecting.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../environment/household.js';
 import { lotIdOf, type LotStock } from '../larder/lot.js';
@@ -33,7 +34,7 @@ export function scaleTo(
   method: Method,
   given: Choices,
   goal: Goal,
-  { kitchen, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
+  { kitchen, known, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
 ): Scaled {
   const choices = { ...initialChoices(method), ...given };
   const mass = choicesOf(method).find((c) => c.key === 'massG');
@@ -41,7 +42,8 @@ export function scaleTo(
     return { ok: false, message: 'This make is not scaled by its milk.', remedy: 'Type the amount.' };
   if (goal.is === 'fill the pot') return within(mass, floorTo(fillsWithG(Number(choices['vesselL']))));
 
-  const environment = { kitchen: kitchenFor(choices, kitchen), member: NOMINAL_MEMBER };
+  const { expected } = expecting(planStages(method, choices, stocks), choices, { member: NOMINAL_MEMBER }, known);
+  const environment = { kitchen: kitchenFor(choices, kitchen, known), member: expected };
   const measure = (massG: number): number => {
     const runs = runMake(planStages(method, { ...choices, massG }, stocks), environment);
     if (goal.is === 'product') return totalG(lastOf(runs[runs.length - 1]!).masses);

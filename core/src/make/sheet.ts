@@ -8,6 +8,8 @@ import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from '../follow/learn.js';
+import { expecting as expectingOf, type Expecting } from '../learn/expecting.js';
+import { learnedHere, type LearnedHere } from '../learn/here.js';
 import type { LotStock } from '../larder/lot.js';
 import { checkChoices } from '../methods/check-choices.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
@@ -18,6 +20,7 @@ import type { Finding } from '../safety/rules.js';
 import { shelfLife, type ShelfLife } from '../safety/shelf-life.js';
 import { CAUTIONS } from '../stages/cautions.js';
 import type { EndsBy, Give, Problem } from '../stages/kind.js';
+import { isRich } from '../stages/pass-time.js';
 import { solidsFraction, totalG } from '../state/composition.js';
 import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-state.js';
 import { amountsOf, type Amount } from './amounts.js';
@@ -79,10 +82,13 @@ export interface MakeSheet {
   /** All that is left besides the product: whey, thin cream, what is kept for the next make. */
   readonly byproducts: readonly Byproduct[];
   readonly nutrition: Nutrition;
-  readonly keeps: ShelfLife;
+  /** How long it keeps; null where it never comes to its end: then nothing is promised. */
+  readonly keeps: ShelfLife | null;
   /** What the rules of safety have to say of the make as planned. */
   readonly findings: readonly Finding[];
   readonly cost: Cost;
+  /** What the kitchen's makes have taught that acts on it. */
+  readonly learned: readonly LearnedHere[];
   readonly problems: readonly Problem[];
   readonly cautions: readonly string[];
   readonly handsMin: number;
@@ -112,9 +118,14 @@ export function makeSheet(
   const { startMs = 0, wake = ALWAYS_AWAKE, stocks = [] } = begin;
   checkChoices(method, given, stocks);
   const choices = { ...initialChoices(method), ...given };
-  const kitchen = kitchenFor(choices, begin.kitchen);
-  const environment: Environment = { kitchen, member: NOMINAL_MEMBER, ...swingFrom(startMs, kitchen.roomC, begin) };
+  const kitchen = kitchenFor(choices, begin.kitchen, begin.known);
   const planned = planStages(method, choices, stocks);
+  const expecting = expectingOf(planned, choices, { member: NOMINAL_MEMBER }, begin.known);
+  const environment: Environment = {
+    kitchen,
+    member: expecting.expected,
+    ...swingFrom(startMs, kitchen.roomC, begin),
+  };
   const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
   const end = lastOf(runs[runs.length - 1]!);
   const potG = Number(choices['potG']);
@@ -136,13 +147,13 @@ export function makeSheet(
     })),
     stages: runs.map((run, i) => sheetStage(run, runs[i - 1], environment)),
     line: runs.flatMap(linePoints),
-    souring: souringOf(runs, environment, options),
-    straining: strainingOf(runs, environment, options),
+    souring: souringOf(runs, environment, options, expecting),
+    straining: strainingOf(runs, environment, options, expecting),
     heat: {
       peakC: end.peakC,
       betaLgPct: 100 * denaturedBetaLg(end.native),
       pasteurised: end.pasteurisedShare >= 1,
-      pair: nearestPair(end.peakC),
+      pair: nearestPair(end.peakC, isRich(end)),
     },
     product: {
       massG: totalG(end.masses),
@@ -158,7 +169,7 @@ export function makeSheet(
     balance: balanceOf(end),
     byproducts: byproductsOf(end, planned),
     nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
-    keeps: shelfLife(end, environment.kitchen.refrigeratorC),
+    keeps: whole ? shelfLife(end, environment.kitchen.refrigeratorC) : null,
     findings: findingsOf(runs, end),
     cost: costOf({
       parts: amounts,
@@ -170,6 +181,7 @@ export function makeSheet(
       handsMin,
       handsPerHour: Number(choices['handsPerHour'] ?? 0),
     }),
+    learned: learnedHere(planned, begin.known),
     problems: problemsWith(runs, whole),
     cautions: cautionsOf(runs),
     handsMin,
@@ -210,14 +222,15 @@ function souringOf(
   runs: readonly StageRun[],
   environment: Environment,
   options: ForecastOptions,
+  { souringPriorFor }: Expecting,
 ): MakeSheet['souring'] {
   for (const run of runs) {
-    const problem = souringProblem(run, environment, undefined, []);
+    const problem = souringProblem(run, environment);
     if (problem) {
       return {
         beginMin: firstOf(run).minute,
         targetPh: problem.targetPh,
-        forecast: forecastSouring(problem, [], options),
+        forecast: forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], options),
       };
     }
   }
@@ -228,13 +241,14 @@ function strainingOf(
   runs: readonly StageRun[],
   environment: Environment,
   options: ForecastOptions,
+  { drainPriorFor }: Expecting,
 ): MakeSheet['straining'] {
   const run = runs.findLast((r) => r.stage.kind.drainage);
   const problem = run && drainProblem(run, environment);
   if (!run || !problem) return null;
   return {
     beginMin: firstOf(run).minute,
-    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options),
+    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
   };
 }
 

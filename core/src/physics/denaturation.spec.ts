@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { denatureAlong, denaturedBetaLg, denaturedWhey, type TracePoint } from './denaturation.js';
+import { PMO_PAIRS } from '../constants/pasteurisation.js';
 import { pasteurisationAlong, pasteurisationShare } from './pasteurisation.js';
 
 const hold = (tempC: number, min: number): TracePoint[] => [
@@ -64,18 +65,33 @@ describe('whey-protein denaturation (Dannenberg & Kessler 1988)', () => {
 
 describe('the pasteurisation record (PMO pairs)', () => {
   it('is met exactly by each listed pair', () => {
-    expect(pasteurisationShare(63, 30)).toBeCloseTo(1, 9);
-    expect(pasteurisationShare(72, 15 / 60)).toBeCloseTo(1, 9);
-    expect(pasteurisationShare(89, 1 / 60)).toBeCloseTo(1, 9);
+    for (const { tempC, seconds } of PMO_PAIRS) {
+      expect(pasteurisationShare(tempC, seconds / 60)).toBeCloseTo(1, 9);
+      expect(pasteurisationShare(tempC + 3, seconds / 60, true)).toBeCloseTo(1, 9);
+    }
   });
 
-  it('asks 3 °C more of rich or sweetened milk', () => {
-    expect(pasteurisationShare(63, 30, true)).toBeLessThan(0.5);
-    expect(pasteurisationShare(66, 30, true)).toBeCloseTo(1, 9);
+  it('counts nothing below 63 °C, nor below 66 °C for rich or sweetened milk, however long', () => {
+    expect(pasteurisationShare(62.99, 24 * 60)).toBe(0);
+    expect(pasteurisationShare(65.99, 24 * 60, true)).toBe(0);
+    expect(pasteurisationAlong(hold(62.9, 600)).share).toBe(0);
+    expect(pasteurisationAlong(hold(63, 30)).share).toBeCloseTo(1, 6);
   });
 
-  it('is not met by warming to 60 °C for half an hour, and names the pair of the peak', () => {
-    expect(pasteurisationAlong(hold(60, 30)).share).toBeLessThan(1);
-    expect(pasteurisationAlong(hold(85, 15))).toEqual(jasmine.objectContaining({ pair: '72 °C for 15 s' }));
+  it('never counts for less where it is hotter, and lies between its neighbours between two pairs', () => {
+    const between = fc.double({ min: 50, max: 140, noNaN: true });
+    fc.assert(
+      fc.property(between, between, fc.boolean(), (a, b, rich) => {
+        const [cooler, hotter] = [Math.min(a, b), Math.max(a, b)];
+        expect(pasteurisationShare(hotter, 1, rich)).toBeGreaterThanOrEqual(pasteurisationShare(cooler, 1, rich));
+      }),
+    );
+    // Half-way from 63 to 72 °C on a log scale: √(1800 s · 15 s).
+    expect(pasteurisationShare(67.5, Math.sqrt(1800 * 15) / 60)).toBeCloseTo(1, 9);
+  });
+
+  it('names the pair of the peak', () => {
+    expect(pasteurisationAlong(hold(85, 15)).pair).toBe('72 °C for 15 s');
+    expect(pasteurisationAlong(hold(60, 15)).pair).toBe('63 °C for 30 min');
   });
 });

@@ -10,10 +10,11 @@ import {
   type DrainMethod,
 } from '../constants/drainage.js';
 
-/** A curd's course on the cloth: whey(t) = wheyEndG (1 − exp(−(t/tauMin)^n)). */
+/** A curd's course on the cloth: whey(t) = wheyEndG (1 − exp(−(t/tauMin)^n)), n the usual exponent where none is given. */
 export interface DrainageCourse {
   readonly wheyEndG: number;
   readonly tauMin: number;
+  readonly exponent?: number;
 }
 
 /** What a curd is like as it goes on its cloth, besides what is in it. */
@@ -41,6 +42,8 @@ export interface DrainageConditions {
   /** Factors learned for a kitchen's cloth; 1 = as the constants. */
   readonly reachFactor?: number;
   readonly timeFactor?: number;
+  /** Exponent of the law; the usual one when left out. */
+  readonly exponent?: number;
 }
 
 /** Viscosity of whey relative to 20 °C (water, Vogel equation). */
@@ -73,6 +76,9 @@ export function wheyForSolids(massG: number, solids: number, wheySolids: number,
   return massG * (1 - (solids - wheySolids) / (wantedSolids - wheySolids));
 }
 
+/** Whey never takes more than this share of a curd's water with it. */
+const MOST_WATER_LOST = 0.99;
+
 /**
  * Course of a drainage. τ grows with the square of the curd's depth on its cloth (consolidation of a porous bed,
  * Terzaghi 1943) and with the whey's viscosity, so slower when cold and for a bigger batch.
@@ -82,13 +88,13 @@ export function drainageCourse(conditions: DrainageConditions): DrainageCourse {
   const stop = Math.max(solids, endSolids(method, conditions, curd));
   const wheyEndG = Math.min(
     wheyForSolids(massG, solids, wheySolids, stop) * (conditions.reachFactor ?? 1),
-    massG * (1 - solids) * 0.95,
+    (massG * (1 - solids) * MOST_WATER_LOST) / (1 - wheySolids),
   );
   const usualArea = CLOTH_AREA_CM2_AT_1KG * (massG / 1000) ** (2 / 3);
   const depth = massG / (conditions.clothAreaCm2 ?? usualArea) / (1000 / CLOTH_AREA_CM2_AT_1KG);
   const usualTau = DRAINAGE[method].tauMin * pace(curd);
   const tauMin = usualTau * depth ** 2 * relativeViscosity(tempC) * (conditions.timeFactor ?? 1);
-  return { wheyEndG, tauMin };
+  return { wheyEndG, tauMin, exponent: conditions.exponent ?? DRAINAGE_EXPONENT };
 }
 
 /** How a curd's handling changes its time constant. */
@@ -101,12 +107,21 @@ function pace({ body = 'gel', cut = false, broken = 0, turns = 0 }: CurdOnCloth)
 /** Whey (g) drained after minutes on the cloth. */
 export function wheyAfter(course: DrainageCourse, minutes: number): number {
   if (minutes <= 0) return 0;
-  return course.wheyEndG * -Math.expm1(-((minutes / course.tauMin) ** DRAINAGE_EXPONENT));
+  return course.wheyEndG * -Math.expm1(-((minutes / course.tauMin) ** (course.exponent ?? DRAINAGE_EXPONENT)));
+}
+
+/**
+ * Whey (g) that runs off within some minutes from a curd of which so much has run off already. The course may be another
+ * at each step (the curd cools, it is turned): it goes on from where the whey says it is, so never past its own end.
+ */
+export function wheyWithin(course: DrainageCourse, goneG: number, minutes: number): number {
+  const sinceMin = minutesForWhey(course, goneG);
+  return sinceMin === null ? 0 : Math.max(0, wheyAfter(course, sinceMin + minutes) - goneG);
 }
 
 /** Minutes until a mass of whey (g) has drained; null where it never does. */
 export function minutesForWhey(course: DrainageCourse, wheyG: number): number | null {
   if (wheyG <= 0) return 0;
   if (wheyG >= course.wheyEndG) return null;
-  return course.tauMin * (-Math.log1p(-wheyG / course.wheyEndG)) ** (1 / DRAINAGE_EXPONENT);
+  return course.tauMin * (-Math.log1p(-wheyG / course.wheyEndG)) ** (1 / (course.exponent ?? DRAINAGE_EXPONENT));
 }

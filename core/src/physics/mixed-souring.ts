@@ -16,6 +16,8 @@ export interface Companion {
 export interface MixedCrock {
   readonly companions: readonly Companion[];
   readonly table: PhTable;
+  /** 1 / buffer, as of a single crock. */
+  readonly perBuffer: number;
   readonly phShift: number;
   lacticMolPerKg: number;
   ph: number;
@@ -33,12 +35,14 @@ export function mixedCrock(
   phShift: number,
 ): MixedCrock {
   const table = sown[0]!.law.ph;
+  const { perBuffer } = sown[0]!.crock;
   return {
     companions: sown.map(({ law, crock }) => ({ law, crock, madeMolPerKg: 0 })),
     table,
+    perBuffer,
     phShift,
     lacticMolPerKg,
-    ph: phFromTable(table, lacticMolPerKg) + phShift,
+    ph: phFromTable(table, lacticMolPerKg * perBuffer) + phShift,
     room: {
       y: new Float64Array(3 * sown.length),
       trial: new Float64Array(3 * sown.length),
@@ -92,7 +96,7 @@ export function mixedStep(mixed: MixedCrock, tempC: number, minutes: number): vo
       crock.lagQ *= survive;
     }
   }
-  mixed.ph = phFromTable(mixed.table, mixed.lacticMolPerKg) + mixed.phShift;
+  mixed.ph = phFromTable(mixed.table, mixed.lacticMolPerKg * mixed.perBuffer) + mixed.phShift;
 }
 
 /** Rates of growth (1/min) and of acid (mol/(kg·min)) of each culture at a temperature, two and two. */
@@ -106,7 +110,11 @@ function keepMixedAt({ companions, room }: MixedCrock, tempC: number): void {
 }
 
 /** The right side of the equations of {@link mixedStep} at a state (biomass, active share, acid made, culture by culture). */
-function slopes({ companions, table, phShift, lacticMolPerKg, room }: MixedCrock, y: Float64Array, out: Float64Array) {
+function slopes(
+  { companions, table, perBuffer, phShift, lacticMolPerKg, room }: MixedCrock,
+  y: Float64Array,
+  out: Float64Array,
+) {
   let lactic = lacticMolPerKg;
   let free = 1;
   for (let i = 0; i < companions.length; i++) {
@@ -114,7 +122,7 @@ function slopes({ companions, table, phShift, lacticMolPerKg, room }: MixedCrock
     lactic += y[3 * i + 2]!;
   }
   if (free < 0) free = 0;
-  const ph = phFromTable(table, lactic) + phShift;
+  const ph = phFromTable(table, lactic * perBuffer) + phShift;
   for (let i = 0; i < companions.length; i++) {
     const { law } = companions[i]!;
     const mu = room.rates[2 * i]!;
@@ -157,14 +165,14 @@ const STEP = { fallPh: 0.12, growth: 0.5, shortestMin: 2, longestMin: 120, while
 
 /** Minutes that one step may take from here, the slopes being those of its start. */
 function longestStep(mixed: MixedCrock): number {
-  const { room, table, companions } = mixed;
+  const { room, table, perBuffer, companions } = mixed;
   let rate = 0;
   let mu = 0;
   for (let i = 0; i < companions.length; i++) {
     rate += room.k4[3 * i + 2]!;
     mu = Math.max(mu, room.rates[2 * i]!);
   }
-  const byFall = STEP.fallPh / (rate * phFall(table, mixed.lacticMolPerKg));
+  const byFall = STEP.fallPh / (rate * perBuffer * phFall(table, mixed.lacticMolPerKg * perBuffer));
   return Math.max(STEP.shortestMin, Math.min(byFall, STEP.growth / mu, STEP.longestMin));
 }
 

@@ -1,22 +1,34 @@
-import { PASTEURISATION_Z_C, PMO_PAIRS, PMO_RICH_RISE_C } from '../constants/pasteurisation.js';
+import { PMO_PAIRS, PMO_RICH_RISE_C } from '../constants/pasteurisation.js';
 import { alongTrace, type TracePoint } from './denaturation.js';
 
 /**
- * Share of a legal pasteurisation that a short time at one temperature is worth.
+ * Seconds at one temperature that are a legal pasteurisation: those of the listed pairs, between two of them log-linear in
+ * temperature, beyond the hottest as long as that one. Infinity below the coolest: colder milk is never pasteurised,
+ * however long it is kept.
  *
- * At or above the temperature of a listed pair the pair's own seconds count; between pairs and below the lowest the
- * rate falls tenfold for each 6 °C (z). 1 is a whole pasteurisation. For the record only, never a certificate.
+ * @param tempC °C
+ * @param rich milk of 10 % fat or more, or sweetened: every pair 3 °C higher
+ */
+function secondsNeeded(tempC: number, rich: boolean): number {
+  const t = tempC - (rich ? PMO_RICH_RISE_C : 0);
+  const at = PMO_PAIRS.findLastIndex((pair) => t >= pair.tempC);
+  if (at < 0) return Infinity;
+  const pair = PMO_PAIRS[at]!;
+  const hotter = PMO_PAIRS[at + 1];
+  if (!hotter) return pair.seconds;
+  return pair.seconds * (hotter.seconds / pair.seconds) ** ((t - pair.tempC) / (hotter.tempC - pair.tempC));
+}
+
+/**
+ * Share of a legal pasteurisation that a short time at one temperature is worth: 1 is a whole one. Hotter never counts
+ * for less, and nothing counts below the coolest listed pair. For the record only, never a certificate.
  *
  * @param tempC °C
  * @param minutes time at it
  * @param rich milk of 10 % fat or more, or sweetened: every pair 3 °C higher
  */
 export function pasteurisationShare(tempC: number, minutes: number, rich = false): number {
-  const rise = rich ? PMO_RICH_RISE_C : 0;
-  const lowest = PMO_PAIRS[0];
-  const pair = PMO_PAIRS.findLast((p) => tempC >= p.tempC + rise) ?? lowest;
-  const rate = 10 ** ((tempC - pair.tempC - rise) / PASTEURISATION_Z_C) / pair.seconds;
-  return rate * minutes * 60;
+  return (minutes * 60) / secondsNeeded(tempC, rich);
 }
 
 /** Share of a pasteurisation along a whole trace (1 = met), with the pair that its hottest part answers to. */

@@ -116,11 +116,23 @@ export function followCourse(
       do {
         const u = (askedMin[next]! - min) * perDt;
         phAt[offset + stride * next] =
-          phFromTable(law.ph, acid + u * (first + u * (second + u * third))) + crock.phShift;
+          phFromTable(law.ph, (acid + u * (first + u * (second + u * third))) * crock.perBuffer) + crock.phShift;
       } while (++next < asked && askedMin[next]! <= endMin);
     }
     if (crock.ph <= targetPh && ph > targetPh) {
-      readyMin = min + dt * shareWhere(targetPh - crock.phShift, law, acid, rate * dt, acidAfter, rateAfter * dt);
+      const { perBuffer } = crock;
+      const slope = perBuffer * dt;
+      readyMin =
+        min +
+        dt *
+          shareWhere(
+            targetPh - crock.phShift,
+            law,
+            acid * perBuffer,
+            rate * slope,
+            acidAfter * perBuffer,
+            rateAfter * slope,
+          );
     }
     min += dt;
     rate = rateAfter;
@@ -130,7 +142,7 @@ export function followCourse(
 
 /** Minutes until pH has fallen, sugar gone or biomass grown by as much as one step may carry. */
 function longestStep(law: SouringLaw, crock: SouringCrock, rate: number): number {
-  const byFall = STEP.fallPh / (rate * phFall(law.ph, crock.lacticMolPerKg));
+  const byFall = STEP.fallPh / (rate * crock.perBuffer * phFall(law.ph, crock.lacticMolPerKg * crock.perBuffer));
   const left = law.lacticEndMolPerKg - crock.lacticMolPerKg;
   const byFallOrSugar = Math.min(byFall, Math.max(left, LAST_SUGAR) / (3 * rate));
   const byGrowth = STEP.growth / (crock.muPerMin * (1 - crock.biomass));

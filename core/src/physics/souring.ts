@@ -59,6 +59,8 @@ export interface SouringStart {
   /** Factors on growth and on souring by standing biomass; 1 (when left out) = the culture's constants. */
   readonly mu?: number;
   readonly acid?: number;
+  /** Acid this crock takes for the same fall of pH, against the tabulated milk; 1 when left out. */
+  readonly buffer?: number;
   /** pH by which this crock differs from the tabulated milk; 0 when left out. */
   readonly phShift?: number;
 }
@@ -71,6 +73,8 @@ export interface SouringCrock {
   ph: number;
   muFactor: number;
   acidFactor: number;
+  /** 1 / buffer: the tabulated milk's acid for one of this crock's. */
+  perBuffer: number;
   phShift: number;
   /** What its temperature makes of it, 1/min and mol/(kg·min): set by {@link keepAt}. */
   muPerMin: number;
@@ -87,6 +91,7 @@ export function souringCrock(law: SouringLaw, start: SouringStart): SouringCrock
     ph: NaN,
     muFactor: NaN,
     acidFactor: NaN,
+    perBuffer: NaN,
     phShift: NaN,
     muPerMin: NaN,
     acidPerMin: NaN,
@@ -102,8 +107,9 @@ export function inoculate(law: SouringLaw, crock: SouringCrock, start: SouringSt
   crock.lacticMolPerKg = start.lacticMolPerKg;
   crock.muFactor = start.mu ?? 1;
   crock.acidFactor = start.acid ?? 1;
+  crock.perBuffer = 1 / (start.buffer ?? 1);
   crock.phShift = start.phShift ?? 0;
-  crock.ph = phFromTable(law.ph, start.lacticMolPerKg) + crock.phShift;
+  crock.ph = phFromTable(law.ph, start.lacticMolPerKg * crock.perBuffer) + crock.phShift;
   crock.muPerMin = crock.acidPerMin = crock.deathPerMin = 0;
   return crock;
 }
@@ -143,7 +149,7 @@ const READY_Q = 1e3;
  */
 export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number): void {
   const { culture, ph: table, perPh } = law;
-  const { biomass: x0, lagQ: q0, lacticMolPerKg: acid0, phShift } = crock;
+  const { biomass: x0, lagQ: q0, lacticMolPerKg: acid0, perBuffer, phShift } = crock;
   const perGrowth = culture.acidPerGrowthMolPerKg;
   const mu = crock.muPerMin * minutes;
   const k = crock.acidPerMin * minutes;
@@ -161,9 +167,9 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
   const free0 = souringFreedom(law, crock.ph, acid0);
   const xHalf = grown(x0, 0.5 * possible * free0);
   const made = perGrowth * (xHalf - x0) + 0.25 * k * free0 * (x0 + xHalf);
-  const brake = (perGrowth * possible * (1 - x0) + k) * x0 * perPh * phFall(table, acid0);
+  const brake = (perGrowth * possible * (1 - x0) + k) * x0 * perPh * perBuffer * phFall(table, acid0 * perBuffer);
   const acidHalf = acid0 + made / (1 + 0.25 * brake);
-  const freeMid = souringFreedom(law, phFromTable(table, acidHalf) + phShift, acidHalf);
+  const freeMid = souringFreedom(law, phFromTable(table, acidHalf * perBuffer) + phShift, acidHalf);
 
   const x1 = grown(x0, possible * freeMid);
   const bend = mu * freeMid * (active1 * x1 * (1 - x1) - active0 * x0 * (1 - x0));
@@ -171,13 +177,13 @@ export function sourStep(law: SouringLaw, crock: SouringCrock, minutes: number):
   const fed = meanX * freeMid + (x1 - x0) * (freeMid - free0) * SIXTH;
   const acid1 = acid0 + perGrowth * (x1 - x0) + k * fed;
 
-  const free1 = souringFreedom(law, phFromTable(table, acid1) + phShift, acid1);
+  const free1 = souringFreedom(law, phFromTable(table, acid1 * perBuffer) + phShift, acid1);
   const missed = (free0 - 2 * freeMid + free1) * SIXTH;
   const missedX = possible * x1 * (1 - x1) * missed;
   crock.biomass = x1 + missedX;
   const acidEnd = acid1 + perGrowth * missedX + k * meanX * missed;
   crock.lacticMolPerKg = acidEnd < law.lacticEndMolPerKg ? acidEnd : Math.max(acid0, law.lacticEndMolPerKg);
-  crock.ph = phFromTable(table, crock.lacticMolPerKg) + phShift;
+  crock.ph = phFromTable(table, crock.lacticMolPerKg * perBuffer) + phShift;
   if (crock.deathPerMin > 0) die(crock, Math.exp(-crock.deathPerMin * minutes));
 }
 

@@ -1,3 +1,4 @@
+import { DEAD_CHANCE, PACE_SD, SPENT, SPENT_FROZEN, TIRED } from '../constants/starter.js';
 import { LINES, VITALITY_LOSS, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
 
 /** A starter as it is taken from its store. */
@@ -19,16 +20,36 @@ export function vitality(starter: Starter, culture: CultureId = 'thermophilic'):
   return kept * (1 - LINES[culture].lossPerGeneration) ** (starter.generation ?? 0);
 }
 
-/** Under these shares of fresh activity a starter wants a bigger dose, or is given up. */
-export const TIRED = 0.5;
-export const SPENT = 0.1;
+/** What is known of a starter before anything is seen of its make. */
+export interface StarterPrior {
+  /** Chance (0–1) that it is dead. */
+  readonly deadChance: number;
+  /** Standard deviation of the natural logarithm of its pace: wide where nobody knows where it comes from. */
+  readonly paceSd: number;
+}
+
+/** Share of fresh activity under which a starter is given up. */
+export function spentBelow({ form, store }: Pick<Starter, 'form' | 'store'>): number {
+  return form === 'active' && store === 'frozen' ? SPENT_FROZEN : SPENT;
+}
+
+/**
+ * What is known of a starter before anything is seen of its make.
+ *
+ * @param activity share of a fresh starter's activity that is left in it
+ */
+export function starterPrior(starter: Pick<Starter, 'form' | 'store'>, activity: number): StarterPrior {
+  const { enough, tired, givenUp } = DEAD_CHANCE;
+  const deadChance = activity < spentBelow(starter) ? givenUp : activity < TIRED ? tired : enough;
+  return { deadChance, paceSd: PACE_SD[starter.form] };
+}
 
 /** What to do about a starter's vigour, in a sentence or two. */
 export function starterAdvice(starter: Starter, culture: CultureId = 'thermophilic'): string {
   const left = vitality(starter, culture);
   const { generations } = LINES[culture];
   const said = [
-    left < SPENT
+    left < spentBelow(starter)
       ? 'Too little is left in it to trust: start from a fresh culture.'
       : left < TIRED
         ? `It is tired: take ${(1 / left).toFixed(1)} times the dose, or feed it once in a little milk first.`

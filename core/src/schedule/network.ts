@@ -1,6 +1,7 @@
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../environment/household.js';
 import { hiddenMember } from '../instruments/stand-ins.js';
+import { expecting } from '../learn/expecting.js';
 import type { LotStock } from '../larder/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
 import { cultureOf, planStages } from '../make/plan.js';
@@ -82,14 +83,15 @@ const TENTH = 1.2816;
 /** What a make asks for before it is known how long each of its steps may take: its vessels, and what would defeat it. */
 export type Outline = Pick<Network, 'stands' | 'problems'>;
 
-type NetworkHousehold = Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] };
+type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
 
 /** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
-function usualRuns(method: Method, given: Choices, { kitchen: usual, stocks = [] }: NetworkHousehold) {
+function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
   const choices = { ...initialChoices(method), ...given };
-  const kitchen = kitchenFor(choices, usual);
+  const kitchen = kitchenFor(choices, usual, known);
   const stages = planStages(method, choices, stocks);
-  const environment: Environment = { kitchen, member: NOMINAL_MEMBER };
+  const { expected } = expecting(stages, choices, { member: NOMINAL_MEMBER }, known);
+  const environment: Environment = { kitchen, member: expected };
   const runs = runMake(stages, environment);
   const stuck = runs.find((run) => !run.finished);
   if (stuck) throw new RangeError(`"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days`);

@@ -1,6 +1,6 @@
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { ripeningH } from '../forecast/starter-chain.js';
-import { SPENT, TIRED } from '../physics/vitality.js';
+import { SPENT, TIRED } from '../constants/starter.js';
 import type { Hours } from './hours.js';
 
 const DAY_MIN = 1440;

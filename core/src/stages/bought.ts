@@ -1,4 +1,4 @@
-import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
+import { DEAD_CHANCE, PACE_SD, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { nativeAsBought } from '../physics/denaturation.js';
 import { materialFromLabel, massesOfMaterial } from '../state/materials.js';
 import { pourIn } from '../state/crock-state.js';
@@ -35,7 +35,9 @@ export const bought: StageKind<BoughtParams> = {
     const milk = massesOfMaterial(materialFromLabel(params.fatPct, STARTER_AS_MILK.proteinPct), params.massG);
     const sour = pourIn({ ...state, native: nativeAsBought('scalded') }, ripened(milk, params.massG));
     const living = { culture: 'thermophilic' as const, biomass: BIOMASS, lagQ: 1 };
-    return { ...sown(sour, [living], STARTER_LACTIC_MOL_PER_KG, member), setTempC: SET_AT_C };
+    const prior = { deadChance: DEAD_CHANCE.enough, paceSd: PACE_SD.active };
+    const sowing = { living: [living] as const, lacticMolPerKg: STARTER_LACTIC_MOL_PER_KG, prior };
+    return { ...sown(sour, sowing, member), setTempC: SET_AT_C };
   },
   give: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: 'It keeps in the cold.' }),
   endCue: () => 'It is cold, and its whey is stirred in or poured off.',

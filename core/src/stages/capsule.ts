@@ -5,14 +5,14 @@ import {
   type CultureId,
   type StarterStore,
 } from '../constants/cultures.js';
-import { vitality } from '../physics/vitality.js';
+import { starterPrior, vitality } from '../physics/vitality.js';
 import { fractionOf, massesBy } from '../state/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
 import { volumeMl } from './pass-time.js';
-import { lethalProblems, sown } from './sowing.js';
+import { lethalProblems, sown, spentProblems } from './sowing.js';
 
 export interface CapsuleParams {
   readonly culture: CultureId;
@@ -55,17 +55,31 @@ export const capsule: StageKind<CapsuleParams> = {
       state,
       massesBy((c) => (c === 'other' ? CAPSULE_G * count : 0)),
     );
-    const vigour = vitality({ form: 'capsule', ...params }, params.culture) * member.vitality;
-    const biomass = ((BIOMASS_PER_CAPSULE_PER_L * count) / (volumeMl(state) / 1000)) * vigour;
+    const vigour = vitality(ofCapsule(params), params.culture);
+    const biomass = ((BIOMASS_PER_CAPSULE_PER_L * count) / (volumeMl(state) / 1000)) * vigour * member.vitality;
     const lagQ = CULTURES[params.culture].lagQFreezeDried * member.lag;
-    return sown(powder, [{ culture: params.culture, biomass, lagQ }], 0, member);
+    const living = { culture: params.culture, biomass, lagQ };
+    return sown(
+      powder,
+      { living: [living], lacticMolPerKg: 0, prior: starterPrior(ofCapsule(params), vigour) },
+      member,
+    );
   },
   give: () => ({ earlyMin: 0, lateMin: 20, cost: 'It cools meanwhile; nothing else.' }),
   endCue: () => 'No powder floats.',
   cues: [{ cue: 'slurry', ask: 'Lumps in it?', answers: ['smooth', 'a few', 'lumpy'] }],
   cautions: () => [CAUTIONS.capsule],
-  problems: (params, state) => [...lethalProblems(params.culture, state.tempC), ...sugarProblems(params, state)],
+  problems: (params, state) => [
+    ...spentProblems(ofCapsule(params), vitality(ofCapsule(params), params.culture), {
+      remedy: 'Take fresh ones, and keep them cold.',
+      works: { ageDays: 60, store: 'cold' },
+    }),
+    ...lethalProblems(params.culture, state.tempC),
+    ...sugarProblems(params, state),
+  ],
 };
+
+const ofCapsule = ({ ageDays, store }: CapsuleParams) => ({ form: 'capsule' as const, ageDays, store });
 
 const countFor = (state: CrockState, { perLitre }: CapsuleParams) =>
   Math.max(1, Math.round((perLitre * volumeMl(state)) / 1000));

@@ -17,6 +17,8 @@ export interface FinishParams {
 const SMEAR_G = 8;
 const SMEAR_SHARE = 0.008;
 const SMEAR_MOST = 0.25;
+/** Beyond this share it is no longer what hands leave behind. */
+const MOST_LOST = 0.5;
 const TAKES_MIN = 15;
 
 /** Weighed, potted, labelled, back into the cold. */
@@ -32,10 +34,11 @@ export const finish: StageKind<FinishParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
   fillsInto: 'jar',
-  begin: (state) => {
+  begin: (state, _params, { kitchen }) => {
     const mass = totalG(state.masses);
     const smear = Math.min(SMEAR_MOST, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
-    return withCurd(takeOut(state, scaleMasses(state.masses, smear), 'lost'), { draining: null });
+    const lost = Math.min(MOST_LOST, Math.max(0, 1 - (1 - smear) * kitchen.yieldFactor));
+    return withCurd(takeOut(state, scaleMasses(state.masses, lost), 'lost'), { draining: null });
   },
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
   endCue: () => 'Weighed, labelled, in the cold.',

@@ -1,12 +1,13 @@
 import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
-import { vitality } from '../physics/vitality.js';
+import { TIRED } from '../constants/starter.js';
+import { starterPrior, vitality } from '../physics/vitality.js';
 import { massesBy, totalG, type Masses } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { lagQOf, likesGauge } from './inoculate.js';
-import { lethalProblems, sown } from './sowing.js';
+import { lethalProblems, sown, spentProblems } from './sowing.js';
 import { sayMass } from './words.js';
 
 export interface GrainsParams {
@@ -21,9 +22,6 @@ export interface GrainsParams {
 }
 
 const TAKES_MIN = 4;
-/** Shares of vigour under which grains are tired, and under which they are given up. */
-const TIRED_BELOW = 0.5;
-const SPENT_BELOW = 0.1;
 
 /** Grains of kefir into the next milk, unrinsed. */
 export const grains: StageKind<GrainsParams> = {
@@ -47,10 +45,12 @@ export const grains: StageKind<GrainsParams> = {
     const massG = grainsG(params, state);
     const { member } = environment;
     const full = withCurd(pourIn(state, massesOfGrains(massG)), { grainsG: massG });
-    const vigour = vigourOf(params) * member.vitality;
-    const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * vigour;
+    const vigour = vigourOf(params);
+    const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * vigour * member.vitality;
     const lagQ = lagQOf('kefir-grains', 'grains') * member.lag;
-    return sown(full, [{ culture: 'kefir-grains', biomass, lagQ }], 0, member, state.masses);
+    const living = { culture: 'kefir-grains' as const, biomass, lagQ };
+    const prior = starterPrior({ form: 'grains', store: params.store }, vigour);
+    return sown(full, { living: [living], lacticMolPerKg: 0, prior, milkOf: state.masses }, member);
   },
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
   endCue: () => 'All of them are under the milk.',
@@ -59,22 +59,13 @@ export const grains: StageKind<GrainsParams> = {
     { what: 'Grains', unit: 'g', planned: seen.begun.curd.grainsG, now: seen.here.curd.grainsG },
     likesGauge('kefir-grains', seen),
   ],
-  cautions: (params) => [
-    CAUTIONS.spoon,
-    CAUTIONS.clean,
-    ...(vigourOf(params) < TIRED_BELOW ? [CAUTIONS.tiredGrains] : []),
-  ],
+  cautions: (params) => [CAUTIONS.spoon, CAUTIONS.clean, ...(vigourOf(params) < TIRED ? [CAUTIONS.tiredGrains] : [])],
   problems: (params, state) => [
+    ...spentProblems({ form: 'grains', ...params }, vigourOf(params), {
+      remedy: 'Wake them in a little milk, changed daily, for some days first; or begin with new ones.',
+      works: { ageDays: 1, vigourPct: 100 },
+    }),
     ...lethalProblems('kefir-grains', state.tempC),
-    ...(vigourOf(params) < SPENT_BELOW
-      ? [
-          {
-            field: 'ageDays',
-            message: 'So long without milk the grains have hardly any life left.',
-            remedy: 'Wake them in a little milk, changed daily, for some days first; or begin with new ones.',
-          },
-        ]
-      : []),
   ],
 };
 

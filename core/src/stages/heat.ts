@@ -93,7 +93,7 @@ export const heat: StageKind<HeatParams> = {
 /** The flame turned so that it warms no faster than its pace. */
 function warmSlowly(state: CrockState, params: HeatParams, environment: Environment, minutes: number): CrockState {
   const riseC = Math.max(0, Math.min(params.targetC - state.tempC, params.paceCPerMin * minutes));
-  const endC = environment.measuredTempC?.(state.minute + minutes) ?? state.tempC + riseC;
+  const endC = environment.measured?.(state.minute, state.minute + minutes)?.tempC ?? state.tempC + riseC;
   const warmed = passTimeAt(state, environment, endC, minutes);
   return { ...warmed, energyKJ: state.energyKJ + heatCapacityKJPerK(state.masses, state.tempC) * riseC };
 }

@@ -33,7 +33,7 @@ export const hold: StageKind<HoldParams> = {
     const around = coolingSurroundings(open, volumeMl(state), environment.kitchen.roomC);
     const vapourG = evaporationGPerMin(around.openAreaM2, state.tempC, environment.kitchen.roomC) * minutes;
     const lossW = around.uaWPerK * (state.tempC - around.aroundC);
-    const endC = environment.measuredTempC?.(state.minute + minutes) ?? state.tempC;
+    const endC = environment.measured?.(state.minute, state.minute + minutes)?.tempC ?? state.tempC;
     const held = passTimeAt(state, environment, endC, minutes);
     return {
       ...held,

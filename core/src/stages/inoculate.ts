@@ -2,14 +2,14 @@ import { CULTURES, type CultureId, type StarterForm } from '../constants/culture
 import { MOLAR_G } from '../constants/milk.js';
 import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import type { Member } from '../environment/environment.js';
-import { vitality, type Starter } from '../physics/vitality.js';
+import { starterPrior, vitality, type Starter } from '../physics/vitality.js';
 import { totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { lethalProblems, sown } from './sowing.js';
+import { lethalProblems, sown, spentProblems } from './sowing.js';
 import type { Branch, Gauge, Seen } from './watch.js';
 import { sayMass, sayMl } from './words.js';
 
@@ -91,7 +91,13 @@ export const inoculate: StageKind<InoculateParams> = {
   ],
   branches: (_params, { looks, over }) => lumpBranches(looks, over),
   cautions: () => [CAUTIONS.spoon],
-  problems: (params, state) => lethalProblems(params.culture, state.tempC),
+  problems: (params, state) => [
+    ...spentProblems(params, activityOf(params), {
+      remedy: 'Take a fresh one; or feed it in a little milk until it sets in its usual time, then take that.',
+      works: { ageDays: 1, vigourPct: 100 },
+    }),
+    ...lethalProblems(params.culture, state.tempC),
+  ],
 };
 
 function addStarter(state: CrockState, params: InoculateParams, member: Member): CrockState {
@@ -100,7 +106,12 @@ function addStarter(state: CrockState, params: InoculateParams, member: Member):
   const filled = pourIn(state, soured ? asYogurt(massG) : massesOfMaterial(STARTER_AS_MILK, massG));
   const share = massG / totalG(filled.masses);
   const cooler = { ...filled, tempC: state.tempC + share * (5 - state.tempC) };
-  return sown(cooler, starterAtWork(params, member), soured ? share * STARTER_LACTIC_MOL_PER_KG : 0, member);
+  const sowing = {
+    living: starterAtWork(params, member),
+    lacticMolPerKg: soured ? share * STARTER_LACTIC_MOL_PER_KG : 0,
+    prior: starterPrior(params, activityOf(params)),
+  };
+  return sown(cooler, sowing, member);
 }
 
 /** The cultures that a dose of starter brings, each with its biomass and readiness. */
@@ -109,14 +120,23 @@ export function starterAtWork(
     Partial<Pick<InoculateParams, 'beside' | 'generation' | 'vigourPct'>>,
   member: Pick<Member, 'vitality' | 'lag'>,
 ): readonly [Living, ...Living[]] {
-  const { culture, beside = 'none', dosePct, vigourPct = 100 } = params;
+  const { culture, beside = 'none', dosePct } = params;
   const living = (id: CultureId, pct: number): Living => ({
     culture: id,
-    biomass: (pct / 100) * CULTURES[id].biomassPerDose * vitality(params, id) * (vigourPct / 100) * member.vitality,
+    biomass: (pct / 100) * CULTURES[id].biomassPerDose * activityOf(params, id) * member.vitality,
     lagQ: lagQOf(id, params.form) * member.lag,
   });
   if (beside === 'none' || beside === culture) return [living(culture, dosePct)];
   return [living(culture, dosePct / 2), living(beside, dosePct / 2)];
+}
+
+/** Share of a fresh starter's activity that is left: by its age, store and generation, and by what its makes have shown. */
+function activityOf(
+  params: Pick<InoculateParams, 'culture' | 'form' | 'ageDays' | 'store'> &
+    Partial<Pick<InoculateParams, 'generation' | 'vigourPct'>>,
+  culture: CultureId = params.culture,
+): number {
+  return (vitality(params, culture) * (params.vigourPct ?? 100)) / 100;
 }
 
 /** Readiness of a culture by the form it comes in. */

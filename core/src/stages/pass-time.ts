@@ -2,8 +2,8 @@ import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { CULTURES, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { MOLAR_G } from '../constants/milk.js';
-import { PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
-import type { Environment } from '../environment/environment.js';
+import { PMO_PAIRS, PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
+import { souringFactors, type Environment, type KnownTemp } from '../environment/environment.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { denature, denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
@@ -25,7 +25,8 @@ const BOILS_C = 100.2;
 
 /**
  * Moves heat for a step, and with it everything that time does to any milk in any stage: denaturation,
- * pasteurisation, souring, warm minutes. A measured temperature, where there is one, overrules the thermal model.
+ * pasteurisation, souring, warm minutes. A measured temperature, where there is one, is the
+ * crock's from then on.
  *
  * @param heatW power that reaches the milk, W
  */
@@ -38,10 +39,16 @@ export function passTime(
 ): CrockState {
   if (minutes <= 0) return state;
   const step = thermalStep(state.masses, state.tempC, around, heatW, minutes);
-  const measured = environment.measuredTempC?.(state.minute + minutes) ?? null;
-  const endC = measured ?? Math.min(step.tempC, BOILS_C);
+  const known = environment.measured?.(state.minute, state.minute + minutes) ?? null;
+  const endC = Math.min(known ? since(known, state, around, heatW, minutes) : step.tempC, BOILS_C);
   const cooked = evaporate(passTimeAt(state, environment, endC, minutes), step.evaporatedG);
   return heatW > 0 ? { ...cooked, energyKJ: cooked.energyKJ + heatW * minutes * 0.06 } : cooked;
+}
+
+/** Temperature at the end of a step in which one was measured: that one, and what became of it since. */
+function since(known: KnownTemp, state: CrockState, around: Surroundings, heatW: number, minutes: number): number {
+  const rest = state.minute + minutes - known.minute;
+  return rest > 0 ? thermalStep(state.masses, known.tempC, around, heatW, rest).tempC : known.tempC;
 }
 
 /** A covered pot in the room: by its size, as measured of it, and by this batch's luck. */
@@ -109,13 +116,14 @@ export function passTimeAt(state: CrockState, environment: Environment, endC: nu
   };
 }
 
-/** Colder than this (°C) an hour is worth less than a thousandth of a pasteurisation, and is not reckoned. */
-const TOO_COLD_TO_PASTEURISE_C = 42;
-
 function pasteurised(state: CrockState, meanC: number, minutes: number): number {
-  if (meanC < TOO_COLD_TO_PASTEURISE_C) return 0;
-  const rich = 100 * fractionOf(state.masses, 'fat') >= PMO_RICH_FAT_PCT;
-  return pasteurisationShare(meanC, minutes, rich);
+  if (meanC < PMO_PAIRS[0].tempC) return 0;
+  return pasteurisationShare(meanC, minutes, isRich(state));
+}
+
+/** True for what the listed pasteurisations ask 3 °C more of: 10 % fat or more, or sweetened. */
+export function isRich({ masses }: CrockState): boolean {
+  return 100 * fractionOf(masses, 'fat') >= PMO_RICH_FAT_PCT || masses.sucrose > 0;
 }
 
 function evaporate(state: CrockState, vapourG: number): CrockState {
@@ -140,12 +148,11 @@ function sour(
   minutes: number,
 ): Pick<CrockState, 'souring' | 'ph' | 'masses' | 'gasG'> {
   const { souring } = state;
-  if (!souring) return state;
+  if (!souring || souring.dead) return state;
   if (souring.beside.length > 0) return sourTogether(state, souring, environment, tempC, minutes);
   const law = lawFor(souring.culture, souring.milk);
-  const { mu, acid, phShift } = environment.member;
   const { biomass, lagQ, lacticMolPerKg } = souring;
-  const crock = souringCrock(law, { biomass, lagQ, lacticMolPerKg, mu, acid, phShift });
+  const crock = souringCrock(law, { biomass, lagQ, lacticMolPerKg, ...souringFactors(environment.member) });
   keepAt(law, crock, tempC);
   for (let left = minutes; left > 1e-9; left -= SOURING_STEP_MIN)
     sourStep(law, crock, Math.min(left, SOURING_STEP_MIN));
@@ -159,6 +166,8 @@ function sour(
       lagQ: crock.lagQ,
       lacticMolPerKg: crock.lacticMolPerKg,
       beside: souring.beside,
+      dead: false,
+      prior: souring.prior,
     },
     ph: crock.ph,
     masses: made.masses,
@@ -174,14 +183,14 @@ function sourTogether(
   tempC: number,
   minutes: number,
 ): Pick<CrockState, 'souring' | 'ph' | 'masses' | 'gasG'> {
-  const { mu, acid, phShift } = environment.member;
+  const factors = souringFactors(environment.member);
   const { milk, lacticMolPerKg } = souring;
   const cultures = [souring, ...souring.beside];
   const sown = cultures.map(({ culture, biomass, lagQ }) => {
     const law = lawFor(culture, milk);
-    return { law, crock: souringCrock(law, { biomass, lagQ, lacticMolPerKg, mu, acid, phShift }) };
+    return { law, crock: souringCrock(law, { biomass, lagQ, lacticMolPerKg, ...factors }) };
   });
-  const mixed = mixedCrock(sown, lacticMolPerKg, phShift);
+  const mixed = mixedCrock(sown, lacticMolPerKg, factors.phShift);
   for (let left = minutes; left > 1e-9; left -= MIXED_STEP_MIN) mixedStep(mixed, tempC, Math.min(left, MIXED_STEP_MIN));
   let { masses, gasG } = state;
   const living = mixed.companions.map(({ crock, madeMolPerKg }, i): Living => {

@@ -40,7 +40,7 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
     const areaM2 = (volume * 1e-6) / (params.depthCm / 100);
     const vapourG = evaporationGPerMin(areaM2, state.tempC, environment.kitchen.roomC) * CRUST_VAPOUR_SHARE * minutes;
     const { uaWPerK, aroundC } = coolingSurroundings('open', volume, environment.kitchen.roomC);
-    const endC = environment.measuredTempC?.(state.minute + minutes) ?? params.keepC;
+    const endC = environment.measured?.(state.minute, state.minute + minutes)?.tempC ?? params.keepC;
     const held = passTimeAt(state, environment, endC, minutes);
     return {
       ...held,

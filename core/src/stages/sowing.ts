@@ -1,24 +1,30 @@
 import { CULTURES, LETHAL_RISE_C, lacticPerSugar, type CultureId } from '../constants/cultures.js';
+import { TAKEN_FOR_DEAD } from '../constants/starter.js';
 import { MOLAR_G } from '../constants/milk.js';
 import type { Member } from '../environment/environment.js';
 import { bufferMilkOf, phFromTable } from '../physics/buffer.js';
 import { fractionOf, totalG, type Masses } from '../state/composition.js';
 import type { CrockState, Living } from '../state/crock-state.js';
+import { spentBelow, type Starter, type StarterPrior } from '../physics/vitality.js';
 import type { Problem } from './kind.js';
 import { lawFor } from './pass-time.js';
 import { sayTemp } from './words.js';
 
-/**
- * A crock in which cultures have just begun: its milk is taken as it stands now, its sugar as far as it goes.
- *
- * @param milkOf masses whose buffer decides the pH; the crock's own where none are given
- */
+/** What goes into a milk to sour it. */
+export interface Sowing {
+  readonly living: readonly [Living, ...Living[]];
+  /** Lactic acid that comes with it, mol per kg of the crock. */
+  readonly lacticMolPerKg: number;
+  readonly prior: StarterPrior;
+  /** Masses whose buffer decides the pH; the crock's own where none are given. */
+  readonly milkOf?: Masses;
+}
+
+/** A crock in which cultures have just begun: its milk is taken as it stands now, its sugar as far as it goes. */
 export function sown(
   state: CrockState,
-  [first, ...beside]: readonly [Living, ...Living[]],
-  lacticMolPerKg: number,
-  member: Pick<Member, 'phShift'>,
-  milkOf: Masses = state.masses,
+  { living: [first, ...beside], lacticMolPerKg, prior, milkOf = state.masses }: Sowing,
+  { life, buffer, phShift }: Pick<Member, 'life' | 'buffer' | 'phShift'>,
 ): CrockState {
   const ends = [first, ...beside].map(({ culture }) => lacticFromSugar(culture, state.masses));
   const milk = {
@@ -27,8 +33,16 @@ export function sown(
   };
   return {
     ...state,
-    ph: phFromTable(lawFor(first.culture, milk).ph, lacticMolPerKg) + member.phShift,
-    souring: { ...first, beside, milk, waterFraction: state.masses.water / totalG(state.masses), lacticMolPerKg },
+    ph: phFromTable(lawFor(first.culture, milk).ph, lacticMolPerKg / buffer) + phShift,
+    souring: {
+      ...first,
+      beside,
+      milk,
+      waterFraction: state.masses.water / totalG(state.masses),
+      lacticMolPerKg,
+      dead: life === 'as kept' ? prior.deadChance >= TAKEN_FOR_DEAD : life === 'dead',
+      prior,
+    },
   };
 }
 
@@ -51,3 +65,23 @@ export function lethalProblems(culture: CultureId, tempC: number): Problem[] {
     },
   ];
 }
+
+/** What is wrong with a starter of which so little is left that it is given up. */
+export function spentProblems(
+  starter: Pick<Starter, 'form' | 'store' | 'ageDays'>,
+  activity: number,
+  { remedy, works }: Pick<Problem, 'remedy' | 'works'>,
+): Problem[] {
+  if (activity >= spentBelow(starter)) return [];
+  const left = activity >= 0.01 ? `about ${Math.round(100 * activity)} %` : 'less than a hundredth';
+  return [
+    {
+      field: 'ageDays',
+      message: `After ${Math.round(starter.ageDays)} days ${KEPT[starter.store]} ${left} of its life is left: it is taken for dead.`,
+      remedy,
+      ...(works && { works }),
+    },
+  ];
+}
+
+const KEPT = { cold: 'in the cold', frozen: 'frozen', room: 'at room temperature' } as const;

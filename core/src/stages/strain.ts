@@ -9,8 +9,8 @@ import {
 import {
   drainageCourse,
   endSolids,
-  wheyAfter,
   wheyForSolids,
+  wheyWithin,
   type CurdOnCloth,
   type DrainageCourse,
 } from '../physics/drainage.js';
@@ -82,7 +82,7 @@ export const strain: StageKind<StrainParams> = {
     const course = strainCourse(state, params, environment);
     return { course, wantedWheyG: wantedWheyG(state, params, course) };
   },
-  begin: (state) => withCurd(state, { draining: { loaded: state.masses, minutes: 0 } }),
+  begin: (state) => withCurd(state, { draining: { loaded: state.masses, wheyG: 0 } }),
   advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
   told: (params, told) => {
     const wheyBackG = addedG(told, 'whey');
@@ -194,7 +194,7 @@ function wantedWheyG(state: CrockState, params: StrainParams, course: DrainageCo
 }
 
 function hasDrained({ curd }: CrockState, share: number, course: DrainageCourse): boolean {
-  return wheyAfter(course, curd.draining?.minutes ?? 0) >= share * course.wheyEndG;
+  return (curd.draining?.wheyG ?? 0) >= share * course.wheyEndG;
 }
 
 /** The course this curd takes on its cloth. */
@@ -211,6 +211,7 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
     curd: curdOnCloth(state),
     reachFactor: environment.member.wheyReach,
     timeFactor: environment.member.drainTime * RETAINED[params.weave].tauFactor,
+    exponent: environment.member.drainExponent,
   });
 }
 
@@ -262,10 +263,8 @@ function drain(state: CrockState, params: StrainParams, environment: Environment
     params.where === 'cold'
       ? coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC)
       : coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
-  const { minutes: before } = state.curd.draining!;
-  const course = strainCourse(state, params, environment);
-  const nowG = wheyAfter(course, before + minutes) - wheyAfter(course, before);
+  const nowG = wheyWithin(strainCourse(state, params, environment), state.curd.draining!.wheyG, minutes);
   const whey = wheyOf(state.masses, state, params);
-  const curd = drained(state, whey, Math.min(0.99, nowG / totalG(whey)), minutes);
+  const curd = drained(state, whey, Math.min(0.99, nowG / totalG(whey)));
   return passTime(curd, environment, around, 0, minutes);
 }

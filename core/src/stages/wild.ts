@@ -1,4 +1,5 @@
 import { CULTURES, WILD_BIOMASS, type CultureId } from '../constants/cultures.js';
+import { DEAD_CHANCE, PACE_SD } from '../constants/starter.js';
 import type { StageKind } from './kind.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
@@ -20,7 +21,9 @@ export const wild: StageKind<WildParams> = {
   gear: () => ['cloth', 'jar'],
   begin: (state, params, { member }) => {
     const lagQ = CULTURES[params.culture].lagQFreezeDried * member.lag;
-    return sown(state, [{ culture: params.culture, biomass: WILD_BIOMASS * member.vitality, lagQ }], 0, member);
+    const living = { culture: params.culture, biomass: WILD_BIOMASS * member.vitality, lagQ };
+    const prior = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
+    return sown(state, { living: [living], lacticMolPerKg: 0, prior }, member);
   },
   give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It begins by itself either way.' }),
   endCue: () => 'It is strained and covered with a cloth.',

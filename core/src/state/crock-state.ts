@@ -10,6 +10,7 @@ import {
   syneresisIndex,
   type GelConditions,
 } from '../physics/gel.js';
+import type { StarterPrior } from '../physics/vitality.js';
 import { UNTOUCHED, type Body, type Curd } from './curd.js';
 import {
   addMasses,
@@ -37,6 +38,9 @@ export interface Souring extends Living {
   readonly waterFraction: number;
   readonly lacticMolPerKg: number;
   readonly beside: readonly Living[];
+  /** True where nothing in it lives: it was given up for its age, or turned out dead. */
+  readonly dead: boolean;
+  readonly prior: StarterPrior;
 }
 
 /** The milk in the crock at one moment. All masses in grams, time in minutes since the first stage began. */
@@ -122,7 +126,7 @@ export function withCurd(state: CrockState, done: Partial<Curd>): CrockState {
  * A curd from which some whey (masses of any total, times a factor) has run off in its cloth. One literal and no spread, as
  * in passTimeAt: a make that drains spends half its time here.
  */
-export function drained(state: CrockState, whey: Masses, factor: number, minutes: number): CrockState {
+export function drained(state: CrockState, whey: Masses, factor: number): CrockState {
   const { curd } = state;
   return {
     minute: state.minute,
@@ -140,7 +144,10 @@ export function drained(state: CrockState, whey: Masses, factor: number, minutes
       disturbed: curd.disturbed,
       cut: curd.cut,
       turns: curd.turns,
-      draining: curd.draining && { loaded: curd.draining.loaded, minutes: curd.draining.minutes + minutes },
+      draining: curd.draining && {
+        loaded: curd.draining.loaded,
+        wheyG: curd.draining.wheyG + factor * totalG(whey),
+      },
       rennetImcuPerKg: curd.rennetImcuPerKg,
       clotted: curd.clotted,
       calciumGPerKg: curd.calciumGPerKg,

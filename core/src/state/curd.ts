@@ -3,10 +3,10 @@ import type { Sourness } from '../physics/acids.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import type { Masses } from './composition.js';
 
-/** A curd on its cloth: what went on, and for how long it has drained. */
+/** A curd on its cloth: what went on, and the whey that has run off since, g. */
 export interface Draining {
   readonly loaded: Masses;
-  readonly minutes: number;
+  readonly wheyG: number;
 }
 
 /** Acid going in by parts: the milk as it was before the first, what is to go in, and how much of that has. */

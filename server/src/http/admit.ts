@@ -1,8 +1,10 @@
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
   checkChoices,
+  follow,
   holdOf,
   methodFaults,
+  notGoingOut,
   METHODS,
   plannedOf,
   replay,
@@ -53,20 +55,19 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: 'Write a note, or correct the line that ended it.',
     };
   }
-  return holdProblem(body, batch) ?? bodyProblem(body, batch);
+  return holdProblem(entry, batch) ?? bodyProblem(body, batch);
 }
 
-/** What is held is not finished as sound, and only what is held can be let go. */
-function holdProblem(body: EntryBody, batch: Batch): FieldProblem | null {
-  const hold = holdOf(batch);
-  if (body.type === 'finished' && hold) {
-    return {
-      field: 'body.type',
-      message: `This batch is on hold: ${hold.reason}`,
-      remedy: 'Let it go with a name and a reason first, or discard it.',
-    };
-  }
-  if (body.type === 'released' && !hold) {
+/** Members with which the rules are asked at the door: the forecast has no say in them, only which readings are doubtful. */
+const RULES = { members: 200, seed: 1, fanPoints: 0 } as const;
+
+/** What is held, by somebody or by the rules of safety, is not finished as sound; only what is held can be let go. */
+function holdProblem({ body, atMs }: Entry, batch: Batch): FieldProblem | null {
+  if (body.type !== 'finished' && body.type !== 'released') return null;
+  const { findings } = follow(batch, atMs, RULES);
+  const against = notGoingOut(batch, findings);
+  if (body.type === 'finished') return against && { field: 'body.type', ...against };
+  if (!against && holdOf(batch) === null) {
     return { field: 'body.type', message: 'This batch is not on hold.', remedy: 'Nothing needs to be let go.' };
   }
   return null;

@@ -16,6 +16,8 @@ import { householdFeature } from './state/household.feature';
 import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
+import { learnedEffects } from './state/learned.effects';
+import { learnedFeature } from './state/learned.feature';
 import { logFeature } from './state/log.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
@@ -37,8 +39,17 @@ export const appConfig: ApplicationConfig = {
       [larderFeature.name]: larderFeature.reducer,
       [roomFeature.name]: roomFeature.reducer,
       [planFeature.name]: planFeature.reducer,
+      [learnedFeature.name]: learnedFeature.reducer,
     }),
-    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
+    provideEffects(
+      wireEffects,
+      householdEffects,
+      followEffects,
+      draftEffects,
+      larderEffects,
+      planEffects,
+      learnedEffects,
+    ),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

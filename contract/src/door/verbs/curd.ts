@@ -39,6 +39,7 @@ export const strain = (i: {
   const shown = {
     wheyEndG: course.wheyEndG * (learned?.reachFactor ?? 1),
     tauMin: course.tauMin * (learned?.timeFactor ?? 1),
+    ...(learned && { exponent: learned.exponent }),
   };
   const lastMin = minutes ?? 6 * shown.tauMin;
   return {

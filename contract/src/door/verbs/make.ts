@@ -24,7 +24,7 @@ export const make = (i: { method: string; choices: Record<string, number | strin
     byproducts: sheet.byproducts,
     balanceErrorPct: sheet.balance.errorPct,
     cautions: sheet.cautions,
-    keepsDays: sheet.keeps.days,
+    keepsDays: sheet.keeps?.days ?? null,
     nutritionPer100g: sheet.nutrition,
   };
 };

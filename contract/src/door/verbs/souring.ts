@@ -1,5 +1,10 @@
 import {
   BOUGHT_DENATURED,
+  DEAD_CHANCE,
+  PACE_SD,
+  SCORES,
+  STANDARD_PRIOR,
+  TAKEN_FOR_DEAD,
   bufferMilkOf,
   CULTURES,
   forecastSouring,
@@ -13,12 +18,14 @@ import {
   sourStep,
   SOURING_STEP_MIN,
   STARTER_LACTIC_MOL_PER_KG,
+  starterPrior,
   vitality,
   WILD_BIOMASS,
   type CultureId,
   type SouringProblem,
   type SouringReading,
   type Starter,
+  type StarterPrior,
   type TracePoint,
   type Treatment,
 } from '@oat-crock/core';
@@ -47,6 +54,7 @@ export const forecast = (i: SouringInput & { readings: DoorReading[]; members: n
     p10H: hours(forecast.p10Min),
     p50H: hours(forecast.p50Min),
     p90H: hours(forecast.p90Min),
+    deadPct: 100 * forecast.deadChance,
     doubtful: forecast.doubtful,
     series: forecast.fan,
   };
@@ -75,15 +83,20 @@ function namedCue(reading: DoorReading): SouringReading {
 }
 
 /** What is in the milk to sour it: the starter, or what lives in raw milk where none was given. */
-function sownIn(i: SouringInput): Pick<SouringProblem, 'biomass' | 'lagQ' | 'lacticMolPerKg'> {
+function sownIn(
+  i: SouringInput,
+): Pick<SouringProblem, 'biomass' | 'lagQ' | 'lacticMolPerKg'> & { readonly starter: StarterPrior } {
   const culture = CULTURES[i.culture];
   if (i.dosePct === 0) {
     if (i.milk.treatment !== 'raw') throw new InputRefused([NOTHING_TO_SOUR_IT]);
-    return { biomass: WILD_BIOMASS, lagQ: culture.lagQFreezeDried, lacticMolPerKg: 0 };
+    const starter = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
+    return { biomass: WILD_BIOMASS, lagQ: culture.lagQFreezeDried, lacticMolPerKg: 0, starter };
   }
   const active = i.starter.form === 'active';
+  const activity = vitality(i.starter, i.culture);
   return {
-    biomass: (i.dosePct / 100) * culture.biomassPerDose * vitality(i.starter, i.culture),
+    starter: starterPrior(i.starter, activity),
+    biomass: (i.dosePct / 100) * culture.biomassPerDose * activity,
     lagQ: active ? culture.lagQActive : culture.lagQFreezeDried,
     lacticMolPerKg: active ? (i.dosePct / (100 + i.dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
   };
@@ -95,21 +108,32 @@ const NOTHING_TO_SOUR_IT = {
   remedy: 'Give "raw", or a dose.',
 };
 
-function problemOf(i: SouringInput): SouringProblem {
+/** Where the warmth is given as a trace, the place strays no more than a thermometer does. */
+const KNOWN_WARMTH = {
+  ...STANDARD_PRIOR,
+  sd: SCORES.map((score) => (score === 'keeperOffsetC' ? 0.25 : 1)),
+};
+
+function problemOf(i: SouringInput): SouringProblem & { readonly starter: StarterPrior } {
   const culture = CULTURES[i.culture];
   const masses = massesOfMaterial(materialFromLabel(i.milk.fatPct, i.milk.proteinPct), 1000);
   const denatured = i.denaturedPct === undefined ? BOUGHT_DENATURED[i.milk.treatment] : i.denaturedPct / 100;
   const startC = i.tempC ?? i.trace![0]!.tempC;
   const lastC = i.trace?.at(-1)?.tempC ?? startC;
+  const along = i.trace && alongTracePoints(i.trace);
   return {
     law: souringLaw(culture, bufferMilkOf(masses)),
     ...sownIn(i),
     tempC: startC,
-    place: { aroundC: lastC, tauMin: 120, measuredC: i.trace ? alongTracePoints(i.trace) : undefined },
+    place: {
+      aroundC: lastC,
+      tauMin: 120,
+      measured: along && ((_from: number, minute: number) => ({ minute, tempC: along(minute) })),
+    },
     targetPh: i.targetPh,
     gelPh: gelPointPh(denatured),
     horizonMin: i.hours * 60,
-    offset: i.trace ? { meanC: 0, sdC: 0.2 } : undefined,
+    ...(along && { prior: KNOWN_WARMTH }),
   };
 }
 
@@ -128,14 +152,17 @@ function alongTracePoints(trace: TracePoint[]): (min: number) => number {
 /** Souring at a temperature or along a trace, in even steps. */
 export function souring(i: SouringInput): object {
   const problem = problemOf(i);
-  const crock = souringCrock(problem.law, problem);
-  const temperature = problem.place.measuredC ?? (() => problem.tempC);
+  const crock = souringCrock(
+    problem.law,
+    problem.starter.deadChance >= TAKEN_FOR_DEAD ? { ...problem, biomass: 0 } : problem,
+  );
+  const temperature = i.trace ? alongTracePoints(i.trace) : () => problem.tempC;
   const series = [point(0)];
   let toGel: number | null = null;
   let toTarget: number | null = null;
   for (let min = 0; min < problem.horizonMin; min += SOURING_STEP_MIN) {
     const step = Math.min(SOURING_STEP_MIN, problem.horizonMin - min);
-    keepAt(problem.law, crock, temperature(min + step / 2) ?? problem.tempC);
+    keepAt(problem.law, crock, temperature(min + step / 2));
     sourStep(problem.law, crock, step);
     series.push(point(min + step));
     toGel ??= crossing(series, problem.gelPh);
@@ -146,7 +173,7 @@ export function souring(i: SouringInput): object {
   function point(min: number) {
     return {
       min,
-      tempC: temperature(min) ?? problem.tempC,
+      tempC: temperature(min),
       ph: crock.ph,
       lacticPct: (crock.lacticMolPerKg * MOLAR_G.lactic) / 10,
     };

@@ -28,7 +28,7 @@ const MIN = 60_000;
 const ID = '01J00000000000000000000BTC';
 const AWAY = [
   { provide: Wire, useValue: { batch: () => Promise.reject(new Error('away')) } },
-  { provide: Engine, useValue: { taught: () => Promise.resolve(null) } },
+  { provide: Engine, useValue: { lessons: () => Promise.resolve([]) } },
 ];
 
 /** A jar in the cold, so many days old when the tests begin. */

@@ -60,10 +60,6 @@ export class CulturesPlace {
   protected readonly vigourWords = vigourWords;
   protected readonly storeWords = ({ lot }: Due) => STORES[storeOf(lot)];
 
-  constructor() {
-    this.own.watch();
-  }
-
   protected pick(id: string | null): void {
     this.adding.set(false);
     void this.router.navigate(id && id !== this.id() ? ['/cultures', id] : ['/cultures']);

@@ -5,15 +5,19 @@ import type {
   ExplainedCause,
   FaultId,
   Followed,
+  Forgotten,
   Found,
   Gear,
   Goal,
+  Known,
+  Lesson,
   LotStock,
   MakeSheet,
   Method,
+  Pooled,
   RoomReading,
   Scaled,
-  TaughtBy,
+  TaughtByMake,
   Wanted,
 } from '@oat-crock/core';
 
@@ -25,6 +29,8 @@ export interface House {
   readonly settings: Settings;
   readonly gear: readonly Gear[];
   readonly room: readonly RoomReading[];
+  /** What the kitchen's makes have taught, and the line of the culture at work. */
+  readonly known?: Known | undefined;
 }
 
 /** What the engine's worker answers: read as the protocol between page and engine. */
@@ -33,8 +39,10 @@ export interface EngineApi {
   follow(batch: Batch, nowMs: number, effort: Effort, house: House): Followed;
   /** Causes of a fault seen in a batch, likeliest first. */
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): readonly ExplainedCause[];
-  /** What a finished batch showed of its culture, from the standard prior; null where nothing soured. */
-  taught(batch: Batch, nowMs: number, house: House): TaughtBy | null;
+  /** What a finished batch teaches of its culture's line, its warm place, its cloths and its maker's hands. */
+  lessons(batch: Batch, nowMs: number, house: House): readonly Lesson[];
+  /** What the lessons of makes come to, taken together. */
+  learn(taught: readonly TaughtByMake[], forgotten: readonly Forgotten[]): Pooled;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */
@@ -52,6 +60,8 @@ export interface MakeAsked {
   readonly settings: Settings;
   /** Gear of one's own that it would be made in. */
   readonly gear: readonly Gear[];
+  /** What the kitchen's makes have taught, and the line of the culture that would be at work. */
+  readonly known?: Known | undefined;
   /** Lots of one's own that the choices name. */
   readonly stocks: readonly LotStock[];
 }

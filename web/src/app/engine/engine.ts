@@ -5,12 +5,15 @@ import type {
   ExplainedCause,
   FaultId,
   Followed,
+  Forgotten,
   Found,
   Goal,
+  Lesson,
   MakeSheet,
   Method,
+  Pooled,
   Scaled,
-  TaughtBy,
+  TaughtByMake,
   Wanted,
 } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
@@ -33,8 +36,12 @@ export class Engine {
     return this.deciding().explain(batch, fault, nowMs, house);
   }
 
-  taught(batch: Batch, nowMs: number, house: House): Promise<TaughtBy | null> {
-    return this.deciding().taught(batch, nowMs, house);
+  lessons(batch: Batch, nowMs: number, house: House): Promise<readonly Lesson[]> {
+    return this.deciding().lessons(batch, nowMs, house);
+  }
+
+  learn(taught: readonly TaughtByMake[], forgotten: readonly Forgotten[]): Promise<Pooled> {
+    return this.deciding().learn(taught, forgotten);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

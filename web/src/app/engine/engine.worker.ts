@@ -4,6 +4,9 @@ import {
   explain,
   findMakes,
   follow,
+  lessonsOf,
+  pooled,
+  standingLessons,
   makeSheet,
   scaleTo,
   seedFromText,
@@ -32,8 +35,8 @@ function householdOf(settings: Settings, gear: readonly Gear[] = []): Household 
 }
 
 /** The household around a make that is on or was: with the room as it was read. */
-function householdAround(batch: Batch, { settings, gear, room }: House): Household {
-  const household = householdOf(settings, gear);
+function householdAround(batch: Batch, { settings, gear, room, known }: House): Household {
+  const household = { ...householdOf(settings, gear), known };
   if (room.length === 0) return household;
   const planned = batch.choices['roomC'];
   const plannedC = planned === undefined ? undefined : Number(planned);
@@ -49,15 +52,16 @@ const api: EngineApi = {
     const options = { members: MEMBERS.look, seed: seedFromText(batch.id), fanPoints: 0 };
     return explain(batch, fault, nowMs, options, householdAround(batch, house));
   },
-  taught: (batch, nowMs, house) => {
+  lessons: (batch, nowMs, house) => {
     const options = { members: MEMBERS.glance * 2, seed: seedFromText(batch.id), fanPoints: 0 };
-    return workOut(batch, nowMs, options, householdAround(batch, house)).souring?.forecast.taught ?? null;
+    return lessonsOf(workOut(batch, nowMs, options, householdAround(batch, house)), house.known?.line);
   },
-  sheet: ({ method, choices, startMs, settings, stocks, gear }) =>
-    makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings, gear) }),
+  learn: (taught, forgotten) => pooled(standingLessons(taught, forgotten)),
+  sheet: ({ method, choices, startMs, settings, stocks, gear, known }) =>
+    makeSheet(method, choices, SHEET_FORECAST, { startMs, stocks, ...householdOf(settings, gear), known }),
   find: (methods, wanted, settings) => findMakes(methods, wanted, householdOf(settings)),
-  scale: ({ method, choices, settings, stocks, gear }, goal) =>
-    scaleTo(method, choices, goal, { stocks, ...householdOf(settings, gear) }),
+  scale: ({ method, choices, settings, stocks, gear, known }, goal) =>
+    scaleTo(method, choices, goal, { stocks, ...householdOf(settings, gear), known }),
 };
 
 expose(api);

@@ -50,6 +50,11 @@ export class DecisionBox {
   /** The gravest rule that speaks against letting it out. */
   private readonly rule = computed(() => this.findings().find((f) => f.level !== 'watch') ?? null);
 
+  /** Held by the rules, and nobody has answered for it yet. */
+  protected readonly heldByRule = computed(
+    () => this.rule()?.level === 'hold' && this.batch().decisions.at(-1)?.decided !== 'released',
+  );
+
   protected ask(decide: NonNullable<Deciding>['decide']): void {
     const reason = decide === 'hold' ? say(this.rule()?.reason ?? '') : '';
     this.deciding.set({ decide, reason });

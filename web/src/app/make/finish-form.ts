@@ -5,9 +5,9 @@ import { sameHourOn } from '@oat-crock/calendar';
 import {
   canStandInLarder,
   giftOf,
-  holdOf,
   madeLot,
   methodOf,
+  notGoingOut,
   type Batch,
   type Byproduct,
   type EntryBody,
@@ -90,10 +90,8 @@ export class FinishForm {
   protected readonly wrong = signal('');
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
   protected readonly kept = computed(() => {
-    if (holdOf(this.batch())) return 'It is on hold: let it go with a reason, or discard it, before it is finished.';
-    const rule = this.followed().findings.find((f) => f.level !== 'watch');
-    const answered = this.batch().decisions.at(-1)?.decided === 'released';
-    return rule && !answered ? `${rule.reason} Put it on hold or discard it; it is not finished as sound so.` : '';
+    const against = notGoingOut(this.batch(), this.followed().findings);
+    return against ? `${against.message} ${against.remedy}` : '';
   });
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly runsOff = computed(() => this.followed().runsOff);

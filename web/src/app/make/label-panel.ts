@@ -42,12 +42,15 @@ export class LabelPanel {
 
   protected readonly rows = computed(() => {
     const { ended, startedMs } = this.batch();
-    const { netG, keepsDays, storeC, contains, ingredients, per100g } = this.label();
+    const { netG, keepsDays, keepsNeeds, storeC, contains, ingredients, per100g } = this.label();
     const madeMs = ended?.atMs ?? startedMs;
     return [
       { what: 'Lot', says: lotCode(this.batch()) },
       { what: 'Made', says: written(madeMs, 'dayYear') },
-      { what: 'Use by', says: written(sameHourOn(madeMs, keepsDays, kitchenZone()), 'dayYear') },
+      {
+        what: 'Use by',
+        says: keepsDays === null ? keepsNeeds : written(sameHourOn(madeMs, keepsDays, kitchenZone()), 'dayYear'),
+      },
       { what: 'Keep at', says: `${temp(storeC)} or colder` },
       { what: 'Net', says: mass(netG) },
       { what: 'Contains', says: contains.length ? contains.join(', ') : 'no allergen that is reckoned here' },

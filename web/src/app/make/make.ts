@@ -13,6 +13,7 @@ import { BalanceTable } from './balance-table';
 import { BatchList } from './batch-list';
 import { FinishForm } from './finish-form';
 import { LabelPanel } from './label-panel';
+import { LearnedLines } from '../learned/learned-lines';
 import { LogList } from './log-list';
 import { DecisionBox, type Deciding } from './decision-box';
 import { Otherwise } from './otherwise';
@@ -40,6 +41,7 @@ const HOUR_MS = 3_600_000;
     DecisionBox,
     Otherwise,
     LabelPanel,
+    LearnedLines,
     Photos,
     ProbeList,
     SafetyPanel,

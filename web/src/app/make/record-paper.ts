@@ -110,7 +110,15 @@ function outcome({ ended }: Batch, { outcome: { label }, balanceEnd }: Followed)
       [{ text: 'Pots', style: 'soft' }, { text: String(finished?.pots ?? label.pots) }],
       [{ text: 'Of', style: 'soft' }, { text: label.ingredients.join(', ') }],
       [{ text: 'Contains', style: 'soft' }, { text: label.contains.join(', ') || 'nothing that is reckoned here' }],
-      [{ text: 'Keeps', style: 'soft' }, { text: say(`${label.keepsDays} days at ${label.storeC.toFixed(0)} °C`) }],
+      [
+        { text: 'Keeps', style: 'soft' },
+        {
+          text:
+            label.keepsDays === null
+              ? label.keepsNeeds
+              : say(`${label.keepsDays} days at ${label.storeC.toFixed(0)} °C`),
+        },
+      ],
     ],
   );
 }

@@ -15,11 +15,12 @@ export function safetyRows(record: SafetyRecord, nowMs: number): readonly Safety
   return [heatRow(record), warmRow(record), ...guardRows(record, nowMs)];
 }
 
-function heatRow({ rawMilk, peakC, pasteurised }: SafetyRecord): SafetyRow {
-  const says = pasteurised
-    ? `a listed pasteurisation or more, ${temp(peakC)} at its hottest`
-    : `${temp(peakC)} at its hottest; no listed pasteurisation in this make`;
-  return { what: 'Heat', says, tone: pasteurised ? 'good' : rawMilk ? 'watch' : '' };
+function heatRow({ boughtPasteurised, peakC, pasteurised }: SafetyRecord): SafetyRow {
+  if (pasteurised)
+    return { what: 'Heat', says: `a listed pasteurisation or more, ${temp(peakC)} at its hottest`, tone: 'good' };
+  if (boughtPasteurised)
+    return { what: 'Heat', says: `pasteurised when it was bought; ${temp(peakC)} at its hottest here`, tone: 'good' };
+  return { what: 'Heat', says: `raw, ${temp(peakC)} at its hottest; no listed pasteurisation`, tone: 'watch' };
 }
 
 function warmRow({ warmHours, warmHoursEnd, acid, cooling }: SafetyRecord): SafetyRow {

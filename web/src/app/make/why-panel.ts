@@ -15,6 +15,8 @@ import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { DraftActions } from '../state/draft.feature';
 import { selectKitchen } from '../state/kitchen';
+import { OwnCultures } from '../cultures/own-cultures';
+import { knownOf, learnedFeature } from '../state/learned.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { roomFeature } from '../state/room.feature';
 import { OptionField } from '../ui/option-field';
@@ -40,6 +42,8 @@ export class WhyPanel {
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly room = this.store.selectSignal(roomFeature.selectReadings);
   private readonly gear = this.store.selectSignal(larderFeature.selectGear);
+  private readonly learned = this.store.selectSignal(learnedFeature.selectPooled);
+  private readonly cultures = inject(OwnCultures);
 
   private readonly batchId = computed(() => this.batch().id);
   protected readonly fault = linkedSignal<string, FaultId | null>({ source: this.batchId, computation: () => null });
@@ -55,7 +59,8 @@ export class WhyPanel {
     },
     loader: ({ params: { batch, fault } }) => {
       const gear = batch.gear.flatMap((id) => this.gear()[id]?.item ?? []);
-      const house = { settings: this.settings(), gear, room: this.room() };
+      const known = knownOf(this.learned(), this.cultures.lineOfMake(batch));
+      const house = { settings: this.settings(), gear, room: this.room(), known };
       return this.engine.explain(batch, fault, this.clock.exactMs(), house);
     },
   });
@@ -65,6 +70,8 @@ export class WhyPanel {
     const causes = this.ranked.hasValue() ? this.ranked.value() : [];
     return this.all() ? causes : causes.slice(0, SHOWN);
   });
+  /** True where nothing in the log speaks for any cause: then no chance is said. */
+  protected readonly silent = computed(() => this.causes().length > 0 && this.causes()[0]!.chance === null);
   protected readonly more = computed(() => !this.all() && this.ranked.hasValue() && this.ranked.value().length > SHOWN);
 
   protected ask(fault: string): void {

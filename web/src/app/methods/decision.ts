@@ -22,6 +22,7 @@ import { OwnLarder } from '../larder/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../state/draft.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectKitchen } from '../state/kitchen';
+import { knownOf, learnedFeature } from '../state/learned.feature';
 import { roomFeature } from '../state/room.feature';
 import { OwnCultures } from '../cultures/own-cultures';
 import { cultureFills } from './culture-fills';
@@ -67,6 +68,7 @@ export class Decision {
       .filter((group) => group.choices.length > 0),
   );
   private readonly cultures = inject(OwnCultures);
+  private readonly learned = inject(Store).selectSignal(learnedFeature.selectPooled);
   private readonly cultureFills = computed(() =>
     cultureFills(this.method(), this.choices(), this.cultures.dues(), this.startMs()),
   );
@@ -86,6 +88,7 @@ export class Decision {
     settings: this.settings(),
     stocks: this.stocks(),
     gear: this.gear(),
+    known: knownOf(this.learned(), this.cultures.lineOfLot(Object.values(this.things()))),
   }));
   readonly sheet = signal<MakeSheet | null>(null);
   readonly refused = signal<string | null>(null);
@@ -156,7 +159,6 @@ export class Decision {
           if (mine !== latest) return;
           this.sheet.set(sheet);
           this.refused.set(null);
-          this.cultures.watch();
         },
         (error: unknown) => {
           if (mine === latest) this.refused.set(error instanceof Error ? error.message : String(error));

@@ -1,4 +1,4 @@
-import { sayPots, type MakeSheet } from '@oat-crock/core';
+import { sayPots, type MakeSheet, type SouringForecast } from '@oat-crock/core';
 import { say } from '../ui/units';
 import { mass, pricePer, tasteOf, windowWords } from '../ui/words';
 
@@ -19,9 +19,17 @@ const over = (massG: number, pots: number, potG: number) =>
 
 const sayDays = (days: number) => (days === 1 ? '1 day' : `${days} days`);
 
+/** All that can be said of what never comes to its end. */
+const UNFINISHED: Fact = {
+  what: 'Product',
+  value: 'none',
+  more: 'as chosen it never comes to its end; what stands in the way is said above',
+};
+
 /** What comes of a make: product, by-products, sourness, food value, life, cost. */
 export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
   const { product, nutrition, cost, byproducts, keeps, choices } = sheet;
+  if (!keeps) return [UNFINISHED];
   const money = (amount: number) => `${currency} ${amount.toFixed(2)}`;
   const potG = Number(choices['potG']);
   const inPot = (in100: number) => (in100 * potG) / 100;
@@ -66,9 +74,10 @@ export function windowsOf(
   { souring, straining }: MakeSheet,
   startMs: number,
 ): readonly { what: string; words: string }[] {
-  const at = (beginMin: number, f: { p10Min: number | null; p50Min: number | null; p90Min: number | null }) => {
+  const at = (beginMin: number, f: Pick<SouringForecast, 'p10Min' | 'p50Min' | 'p90Min'> & { deadChance?: number }) => {
     const ms = (min: number | null) => (min === null ? null : startMs + (beginMin + min) * MIN_MS);
-    return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min) }, startMs);
+    const { deadChance = 0 } = f;
+    return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min), deadChance }, startMs);
   };
   return [
     ...(souring ? [{ what: 'Sour enough', words: at(souring.beginMin, souring.forecast) }] : []),

@@ -3,6 +3,8 @@ import { Store } from '@ngrx/store';
 import type { MakeSheet } from '@oat-crock/core';
 import { OwnLarder } from '../larder/own-larder';
 import { householdFeature } from '../state/household.feature';
+import { LearnedLines } from '../learned/learned-lines';
+import { whyWide } from '../learned/learned-sentences';
 import { inked } from '../paper/inked';
 import { clockTime, longDay } from '../ui/words';
 import { Plot } from '../ui/plot';
@@ -14,7 +16,7 @@ import { sheetWords } from './sheet-words';
 @Component({
   selector: 'oc-sheet-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Plot],
+  imports: [LearnedLines, Plot],
   templateUrl: './sheet-view.html',
   styleUrl: './sheet-view.css',
   host: { '(window:beforeprint)': 'onPaper.set(true)', '(window:afterprint)': 'onPaper.set(false)' },
@@ -33,6 +35,8 @@ export class SheetView {
 
   /** True while it is printed: cautions are laid open. */
   protected readonly onPaper = signal(false);
+
+  protected readonly wide = computed(() => whyWide(this.sheet()));
 
   readonly words = computed(() => {
     const { currency } = this.settings();

@@ -1,3 +1,4 @@
+import { learnedFeature } from './learned.feature';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
@@ -53,6 +54,7 @@ describe('keeping makes worked out', () => {
           [householdFeature.name]: householdFeature.reducer,
           [larderFeature.name]: larderFeature.reducer,
           [roomFeature.name]: roomFeature.reducer,
+          [learnedFeature.name]: learnedFeature.reducer,
         }),
         provideEffects(followEffects),
       ],

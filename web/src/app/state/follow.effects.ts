@@ -2,13 +2,14 @@ import { inject } from '@angular/core';
 import { createEffect } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/wire';
-import type { Batch } from '@oat-crock/core';
+import { culturesById, isCulture, lineOfMake, type Batch } from '@oat-crock/core';
 import { catchError, exhaustMap, from, map, merge, mergeMap, of, timer, EMPTY, type Observable } from 'rxjs';
 import { Engine } from '../engine/engine';
 import type { Effort } from '../engine/engine-api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { FollowActions, followFeature } from './follow.feature';
 import { selectKitchen } from './kitchen';
+import { knownOf, learnedFeature } from './learned.feature';
 import { larderFeature } from './larder.feature';
 import { logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
@@ -29,6 +30,9 @@ const keepFollowing = createEffect(
     const wanted = store.selectSignal(followFeature.selectWanted);
     const known = store.selectSignal(larderFeature.selectGear);
     const room = store.selectSignal(roomFeature.selectReadings);
+    const learned = store.selectSignal(learnedFeature.selectPooled);
+    const lots = store.selectSignal(larderFeature.selectLotsHere);
+    const lineOf = (batch: Batch) => lineOfMake(batch, culturesById(lots().filter(isCulture)));
     const gearOf = (batch: Batch) => batch.gear.flatMap((id) => known()[id]?.item ?? []);
     const done = new Map<
       string,
@@ -39,6 +43,7 @@ const keepFollowing = createEffect(
         readonly settings: Settings;
         readonly gear: unknown;
         readonly room: unknown;
+        readonly learned: unknown;
       }
     >();
     return merge(store.select(logFeature.selectBatches), timer(LOOK_EVERY_MS, LOOK_EVERY_MS)).pipe(
@@ -48,6 +53,7 @@ const keepFollowing = createEffect(
           if (batch.ended && batch.id !== wanted()) return false;
           const last = done.get(batch.id);
           if (last?.batch !== batch || last.effort === 'glance' || last.settings !== settings()) return true;
+          if (last.learned !== learned()) return true;
           if (batch.gear.length > 0 && last.gear !== known()) return true;
           return batch.ended === null ? nowMs - last.nowMs > STALE_AFTER_MS : last.room !== room();
         });
@@ -55,8 +61,21 @@ const keepFollowing = createEffect(
         return from(due).pipe(
           mergeMap((batch) => {
             const effort: Effort = done.has(batch.id) ? 'look' : 'glance';
-            done.set(batch.id, { batch, nowMs, effort, settings: settings(), gear: known(), room: room() });
-            const house = { settings: settings(), gear: gearOf(batch), room: room() };
+            done.set(batch.id, {
+              batch,
+              nowMs,
+              effort,
+              settings: settings(),
+              gear: known(),
+              room: room(),
+              learned: learned(),
+            });
+            const house = {
+              settings: settings(),
+              gear: gearOf(batch),
+              room: room(),
+              known: knownOf(learned(), lineOf(batch)),
+            };
             return from(engine.follow(batch, nowMs, effort, house)).pipe(
               map((followed) => FollowActions.workedOut({ followed })),
               catchError((error: unknown) => of(FollowActions.failed({ batchId: batch.id, why: String(error) }))),

@@ -1,3 +1,4 @@
+import { learnedFeature } from '../state/learned.feature';
 import { provideHttpClient } from '@angular/common/http';
 import { provideZonelessChangeDetection, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
@@ -49,6 +50,7 @@ export async function pageOf<T>(
         [householdFeature.name]: householdFeature.reducer,
         [larderFeature.name]: larderFeature.reducer,
         [roomFeature.name]: roomFeature.reducer,
+        [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,
       }),
       ...stands,

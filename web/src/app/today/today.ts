@@ -142,9 +142,6 @@ export class Today {
 
   constructor() {
     const focus = inject(PourFocus);
-    effect(() => {
-      if (!this.empty() && !this.working()) this.cultures.watch();
-    });
     effect(() => focus.look(this.hands()[0]?.batch.id ?? null));
   }
 }

@@ -25,18 +25,32 @@ export function toFive(atMs: number): number {
   return Math.round(atMs / five) * five;
 }
 
+/** From these chances on a starter may be dead, or is taken for dead. */
+const MAYBE_DEAD = 0.05;
+const LIKELY_DEAD = 0.5;
+
 /** A forecast window in words: "likely 06:50, between 06:10 and 07:40". */
 export function windowWords(
-  window: { readonly p10Ms: number | null; readonly p50Ms: number | null; readonly p90Ms: number | null },
+  window: {
+    readonly p10Ms: number | null;
+    readonly p50Ms: number | null;
+    readonly p90Ms: number | null;
+    readonly deadChance?: number;
+  },
   nowMs: number,
 ): string {
-  const { p10Ms, p50Ms, p90Ms } = window;
-  if (p50Ms === null) return 'not as things stand';
+  const { p10Ms, p50Ms, p90Ms, deadChance = 0 } = window;
+  const dead = `${Math.min(99, Math.round(100 * deadChance))} %`;
+  if (p50Ms === null)
+    return deadChance >= LIKELY_DEAD
+      ? `never, by all there is to go by: the starter is dead (${dead})`
+      : 'not as things stand';
+  const perhaps = deadChance >= MAYBE_DEAD ? `; the starter may be dead (${dead})` : '';
   const likely = `likely ${clockTime(toFive(p50Ms), nowMs)}`;
-  if (p10Ms === null) return likely;
-  if (p90Ms === null) return `${likely}, not before ${clockTime(toFive(p10Ms), nowMs)}`;
+  if (p10Ms === null) return likely + perhaps;
+  if (p90Ms === null) return `${likely}, not before ${clockTime(toFive(p10Ms), nowMs)}${perhaps}`;
   const from = toFive(p10Ms);
-  return `${likely}, between ${clockTime(from, nowMs)} and ${clockTime(toFive(p90Ms), from)}`;
+  return `${likely}, between ${clockTime(from, nowMs)} and ${clockTime(toFive(p90Ms), from)}${perhaps}`;
 }
 
 /** Mass, in the household's units: "1.99 kg", "620 g". */

@@ -1,0 +1,74 @@
+import { HANDLING } from '../constants/pooling.js';
+import { PACE_SD } from '../constants/starter.js';
+import { MEMBER_SPREAD } from '../environment/environment.js';
+import { placeOffsetC } from '../forecast/souring-ensemble.js';
+import { cultureOf } from '../make/plan.js';
+import type { BoundStage } from '../stages/registry.js';
+import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
+import type { LearnedScore, Pooled } from './pooled.js';
+import type { Known } from './recall.js';
+
+/** Something that was learned and acts on a make: a factor on a pace or a yield, or degrees. */
+export interface LearnedHere {
+  /** Whose it is: what is to be forgotten, where somebody says so. */
+  readonly of: string;
+  readonly what: 'culture pace' | 'place' | 'cloth time' | 'maker loss';
+  /** A factor (1 = as usual), for a place °C that it stands off; likely, and from P10 to P90. */
+  readonly value: number;
+  readonly p10: number;
+  readonly p90: number;
+  /** For a place: what it is set to, °C, where it has a setting. */
+  readonly setC: number | null;
+  readonly makes: number;
+}
+
+const TENTH = 1.2816;
+
+/** How each score that is worth a word becomes a figure, and from which difference on it is one. */
+const SAID = {
+  pace: {
+    what: 'culture pace',
+    of: (z: number) => Math.exp(PACE_SD.active * z),
+    felt: (v: number) => Math.abs(Math.log(v)) > 0.05,
+  },
+  keeperOffsetC: { what: 'place', of: placeOffsetC, felt: (v: number) => Math.abs(v) > 0.3 },
+  drainTime: {
+    what: 'cloth time',
+    of: (z: number) => Math.exp(MEMBER_SPREAD.drainTime * z),
+    felt: (v: number) => Math.abs(Math.log(v)) > 0.1,
+  },
+  loss: {
+    what: 'maker loss',
+    of: (z: number) => Math.exp(HANDLING.sd * z),
+    felt: (v: number) => Math.abs(Math.log(v)) > 0.01,
+  },
+} as const;
+
+/** All that was learned as figures, an owner's scores that nobody would notice left out. */
+export function figuresOf({ known }: Pooled): readonly LearnedHere[] {
+  return known.flatMap((score) => figureOf(score, null) ?? []);
+}
+
+function figureOf({ of, score, mean, sd, makes }: LearnedScore, setC: number | null): LearnedHere | null {
+  const said = (SAID as Readonly<Record<string, (typeof SAID)[keyof typeof SAID] | undefined>>)[score];
+  if (!said || !said.felt(said.of(mean))) return null;
+  const at = (sds: number) => said.of(mean + sds * sd);
+  return { of, what: said.what, value: at(0), p10: at(-TENTH), p90: at(TENTH), setC, makes };
+}
+
+/** What was learned that acts on a make of some stages, the greatest makes first. */
+export function learnedHere(stages: readonly BoundStage[], known: Known | undefined): readonly LearnedHere[] {
+  if (!known) return [];
+  const { learned, line } = known;
+  const souring = stages.find((s) => s.kind.endsBy === 'acidity');
+  const culture = cultureOf(stages);
+  const owners = new Set([
+    ...(souring && culture ? souringOwned(line ?? culture, souring).owners : []),
+    ...stages.filter((s) => s.kind.drainage).flatMap((s) => drainOwned(s).owners),
+    ...LOSS_OWNED.owners,
+  ]);
+  const setC = souring?.params['keepC'];
+  return learned.known
+    .filter(({ of }) => owners.has(of))
+    .flatMap((score) => figureOf(score, typeof setC === 'number' ? setC : null) ?? []);
+}

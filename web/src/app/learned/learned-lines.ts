@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { LearnedHere } from '@oat-crock/core';
+import { KitchenClock } from '../engine/kitchen-clock';
+import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { learnedSentences } from './learned-sentences';
+
+/** What the kitchen's own makes have taught that acts here, what it was learned from, and a way to have it forgotten. */
+@Component({
+  selector: 'oc-learned-lines',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (lines().length > 0 || wide()) {
+      <section class="learned" aria-labelledby="learned-title">
+        <h2 id="learned-title">Your kitchen</h2>
+        <ul>
+          @for (line of lines(); track line.of + line.says) {
+            <li>
+              <span>{{ line.says }}</span> <span class="quiet">{{ line.from }}</span>
+              <button type="button" [attr.aria-label]="'Forget that: ' + line.says" (click)="forget(line.of)">
+                Forget that
+              </button>
+            </li>
+          }
+          @if (wide()) {
+            <li>{{ wide() }}</li>
+          }
+        </ul>
+      </section>
+    }
+  `,
+  styles: `
+    h2 {
+      margin: 0 0 0.3rem;
+    }
+    ul {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding: 0.25rem 0;
+      border-top: 1px solid var(--line);
+    }
+    button {
+      color: var(--cobalt);
+      text-decoration: underline;
+    }
+    @media print {
+      button {
+        display: none;
+      }
+    }
+  `,
+})
+export class LearnedLines {
+  readonly learned = input.required<readonly LearnedHere[]>();
+  /** Why a forecast is as wide as it is; empty where it is not. */
+  readonly wide = input('');
+  private readonly store = inject(Store);
+  private readonly clock = inject(KitchenClock);
+  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+
+  protected readonly lines = computed(() => learnedSentences(this.learned()));
+
+  /** All that was learned of it up to now counts no more; what comes is learned anew. */
+  protected forget(of: string): void {
+    const settings = this.settings();
+    const others = settings.forgotten.filter((f) => f.of !== of);
+    const forgotten = [...others, { of, beforeMs: Math.round(this.clock.exactMs()) }];
+    this.store.dispatch(HouseholdActions.changeWanted({ settings: { ...settings, forgotten } }));
+  }
+}
