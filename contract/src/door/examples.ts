@@ -111,4 +111,36 @@ export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; reado
       seed: 7,
     },
   },
+  follow: {
+    says: 'A make as its log tells it: stages, when it is ready, what the rules of safety say, the crock now and in the end, hands.',
+    input: {
+      method: 'scalded-yogurt',
+      choices: {},
+      log: [
+        { id: '1', atMin: 0, body: { type: 'started', methodId: 'scalded-yogurt', choices: {}, name: 'Monday pot' } },
+        { id: '2', atMin: 65, body: { type: 'step', stageId: 'starter' } },
+        { id: '3', atMin: 71, body: { type: 'step', stageId: 'warm' } },
+        { id: '4', atMin: 230, body: { type: 'reading', quantity: 'ph', value: 5.6, by: 'meter' } },
+      ],
+      nowMin: 240,
+      seed: 7,
+    },
+  },
+  learn: {
+    says: 'What makes teach of culture, place, cloth and hands, oldest first; "follow", "make", "souring", "forecast" and "plan" take it.',
+    input: {
+      makes: [230, 235].map((atMin) => ({
+        method: 'scalded-yogurt',
+        choices: {},
+        log: [
+          { id: '1', atMin: 0, body: { type: 'started', methodId: 'scalded-yogurt', choices: {}, name: 'Monday pot' } },
+          { id: '2', atMin: 65, body: { type: 'step', stageId: 'starter' } },
+          { id: '3', atMin: 71, body: { type: 'step', stageId: 'warm' } },
+          { id: '4', atMin, body: { type: 'reading', quantity: 'ph', value: 5.9, by: 'meter' } },
+          { id: '5', atMin: atMin + 150, body: { type: 'reading', quantity: 'ph', value: 4.8, by: 'meter' } },
+        ],
+        nowMin: 420,
+      })),
+    },
+  },
 };

@@ -1,6 +1,7 @@
 import { GEAR_TYPES, type GearKind } from '@oat-crock/core';
 import Joi from 'joi';
 import { choicesOfAMake } from '../wire/entry-parts.js';
+import { bodySchemaFor } from '../wire/entry.schema.js';
 
 const GEAR_KINDS = Object.keys(GEAR_TYPES) as GearKind[];
 
@@ -121,6 +122,46 @@ const plan = Joi.object({
   seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
 });
 
+/** What "learn" gave, as it gave it. */
+const learned = Joi.object({
+  known: Joi.array()
+    .items(
+      Joi.object({
+        of: Joi.string().min(1).max(120).required(),
+        score: Joi.string().min(1).max(40).required(),
+        mean: Joi.number().required(),
+        sd: Joi.number().min(0).required(),
+        makes: Joi.number().integer().min(0).required(),
+        factor: Joi.number(),
+        p10: Joi.number(),
+        p90: Joi.number(),
+      }),
+    )
+    .max(400)
+    .required(),
+  covariance: Joi.array().items(Joi.number()).max(160_000).required(),
+})
+  .custom((l: { known: unknown[]; covariance: unknown[] }, helpers) =>
+    l.covariance.length === l.known.length ** 2 ? l : helpers.error('learned.square'),
+  )
+  .messages({ 'learned.square': '{{#label}} must have one row and one column of covariance for each score' });
+
+const seed = Joi.number().integer().min(0).max(4_294_967_295).default(1);
+const logMin = Joi.number().min(0).max(100_000);
+const lineId = Joi.string().trim().min(1).max(40);
+
+/** A make with its log, minutes from its start. */
+const loggedMake = {
+  method: Joi.string().max(60).required(),
+  choices: choicesOfAMake.default({}),
+  log: Joi.array()
+    .items(Joi.object({ id: lineId.required(), atMin: logMin.required(), body: bodySchemaFor(lineId).required() }))
+    .min(1)
+    .max(2000)
+    .required(),
+  nowMin: logMin.required(),
+};
+
 /** Shapes of what goes in at the engine's door, by verb. */
 export const DOOR_SCHEMAS = {
   density: Joi.object({
@@ -177,10 +218,11 @@ export const DOOR_SCHEMAS = {
     acid: Joi.valid('lemon', 'vinegar', 'citric', 'tartaric').required(),
     strengthPct: pct(0.1, 100),
   }),
-  souring: Joi.object(souring).xor('tempC', 'trace'),
+  souring: Joi.object({ ...souring, learned }).xor('tempC', 'trace'),
   forecast: Joi.object({
     ...souring,
     readings: Joi.array().items(reading).max(200).required(),
+    learned,
     members: Joi.number().integer().min(100).max(20_000).default(2000),
     seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
   }).xor('tempC', 'trace'),
@@ -215,8 +257,20 @@ export const DOOR_SCHEMAS = {
     method: Joi.string().max(60).required(),
     choices: choicesOfAMake.default({}),
     massG: Joi.number().min(250).max(60_000).required(),
+    learned,
   }),
-  plan,
+  plan: plan.append({ learned }),
+  follow: Joi.object({
+    ...loggedMake,
+    household: Joi.object({
+      roomC: Joi.number().min(5).max(38),
+      refrigeratorC: Joi.number().min(0).max(10),
+      hobW: Joi.number().min(200).max(10_000),
+    }),
+    learned,
+    seed,
+  }),
+  learn: Joi.object({ makes: Joi.array().items(Joi.object(loggedMake)).min(1).max(60).required() }),
 } as const;
 
 export type Verb = keyof typeof DOOR_SCHEMAS;

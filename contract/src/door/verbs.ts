@@ -1,6 +1,7 @@
 import type { Verb } from './schemas.js';
 import { acidDose, acidity } from './verbs/acid.js';
 import { churn, strain } from './verbs/curd.js';
+import { follow, learn } from './verbs/follow.js';
 import { cool, denature } from './verbs/heat.js';
 import { make } from './verbs/make.js';
 import { blend, density } from './verbs/milk.js';
@@ -23,4 +24,6 @@ export const VERBS: Readonly<Record<Verb, (input: never) => object>> = {
   vitality,
   make,
   plan,
+  follow,
+  learn,
 };

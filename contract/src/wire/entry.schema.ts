@@ -85,13 +85,18 @@ const BODIES = {
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };
 
-const correction = Joi.object({
-  type: Joi.valid('correction').required(),
-  replaces: ulid.required(),
-  body: tagged('type', BODIES).allow(null).required(),
-});
+const correctionOf = (lineId: Joi.StringSchema) =>
+  Joi.object({
+    type: Joi.valid('correction').required(),
+    replaces: lineId.required(),
+    body: tagged('type', BODIES).allow(null).required(),
+  });
 
-export const entryBodySchema = tagged('type', { ...BODIES, correction });
+/** What an entry may say, where lines are named so. */
+export const bodySchemaFor = (lineId: Joi.StringSchema) =>
+  tagged('type', { ...BODIES, correction: correctionOf(lineId) });
+
+export const entryBodySchema = bodySchemaFor(ulid);
 
 /** One line of a log, as a client sends it. */
 export const entrySchema: Joi.ObjectSchema<Entry> = Joi.object({

@@ -1,3 +1,5 @@
+import { CULTURES, type CultureId } from '../constants/cultures.js';
+import { DRAIN_READING } from '../constants/evidence.js';
 import { HANDLING } from '../constants/pooling.js';
 import { PACE_SD } from '../constants/starter.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
@@ -71,4 +73,36 @@ export function learnedHere(stages: readonly BoundStage[], known: Known | undefi
   return learned.known
     .filter(({ of }) => owners.has(of))
     .flatMap((score) => figureOf(score, typeof setC === 'number' ? setC : null) ?? []);
+}
+
+/** A learned score as a factor (for a place: degrees off), likely and from P10 to P90. */
+export interface LearnedFigure extends LearnedScore {
+  readonly factor: number;
+  readonly p10: number;
+  readonly p90: number;
+}
+
+/** Everything that was learned, each score with what it stands for. */
+export function learnedFigures({ known }: Pooled): readonly LearnedFigure[] {
+  return known.map((score) => {
+    const of = factorOf(score);
+    const at = (sds: number) => of(score.mean + sds * score.sd);
+    return { ...score, factor: at(0), p10: at(-TENTH), p90: at(TENTH) };
+  });
+}
+
+function factorOf({ of, score }: LearnedScore): (z: number) => number {
+  if (score === 'keeperOffsetC') return placeOffsetC;
+  if (score === 'phShift') return (z) => MEMBER_SPREAD.phShift * z;
+  if (score === 'bowlG') return (z) => DRAIN_READING.bowlSdG * z;
+  const { spread } = CULTURES[of.replace(/^culture /, '') as CultureId] ?? CULTURES.thermophilic;
+  const sds: Readonly<Record<string, number>> = {
+    ...spread,
+    ...MEMBER_SPREAD,
+    pace: PACE_SD.active,
+    wheyWanted: DRAIN_READING.wantedSd,
+    scaleBias: DRAIN_READING.scaleSd,
+    loss: HANDLING.sd,
+  };
+  return (z) => Math.exp((sds[score] ?? 0) * z);
 }

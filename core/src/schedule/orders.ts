@@ -41,7 +41,7 @@ const HEADSPACE = 1.2;
 export function madeOf(
   order: Order,
   racks: readonly Rack[],
-  household: Pick<Household, 'kitchen'> & { readonly stocks?: readonly LotStock[] } = {},
+  household: Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] } = {},
 ): Made {
   const { id, method, productG, choices: given = {} } = order;
   const no = (why: string, remedy: string): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });

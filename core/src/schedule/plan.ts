@@ -26,7 +26,16 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
   for (const order of asked.orders) {
-    const key = JSON.stringify([order.method, order.choices, order.productG, asked.kitchen, asked.gear, asked.stocks]);
+    const { kitchen, gear, stocks } = asked;
+    const key = JSON.stringify([
+      order.method,
+      order.choices,
+      order.productG,
+      kitchen,
+      gear,
+      stocks,
+      asked.known?.learned.known,
+    ]);
     const made = ofOrder(known.get(key) ?? madeOf(order, racks, asked), order);
     known.set(key, made);
     if (!made.ok) {

@@ -38,7 +38,7 @@ export interface Pin {
 }
 
 /** What a plan is made of. Minutes count from its beginning. */
-export interface PlanAsked extends Pick<Household, 'kitchen'> {
+export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly orders: readonly Order[];
   readonly people: readonly Person[];
   readonly gear: readonly PlanGear[];

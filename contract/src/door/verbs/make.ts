@@ -1,12 +1,18 @@
-import { choicesOf, makeSheet, methodById } from '@oat-crock/core';
+import { choicesOf, makeSheet, methodById, SHEET_FORECAST, type Pooled } from '@oat-crock/core';
 import { InputRefused } from '../../problem.js';
 import { refusing } from './refusing.js';
 
-export const make = (i: { method: string; choices: Record<string, number | string>; massG: number }) => {
+export const make = (i: {
+  method: string;
+  choices: Record<string, number | string>;
+  massG: number;
+  learned?: Pooled;
+}) => {
   const sheet = refusing('method', () => {
     const method = methodById(i.method);
     const pot = choicesOf(method).some((c) => c.key === 'vesselL') ? { vesselL: potFor(i.massG) } : {};
-    return makeSheet(method, { ...pot, ...i.choices, massG: i.massG });
+    const known = i.learned && { learned: i.learned };
+    return makeSheet(method, { ...pot, ...i.choices, massG: i.massG }, SHEET_FORECAST, { known });
   });
   if (sheet.problems.length > 0) {
     throw new InputRefused(

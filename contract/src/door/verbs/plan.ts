@@ -7,6 +7,7 @@ import {
   type Choices,
   type CultureId,
   type PlanGear,
+  type Pooled,
   type StarterForm,
   type StarterStore,
   type Stretch,
@@ -29,13 +30,14 @@ interface PlanIn {
     readonly ageDays: number;
     readonly store: StarterStore;
   }[];
+  readonly learned?: Pooled;
   readonly seed: number;
 }
 
 /** Rounds of search: a clock would make the answer another on another machine. */
 const ROUNDS = 60;
 
-export const plan = ({ orders, gear, asleep, cultures, seed }: PlanIn) => {
+export const plan = ({ orders, gear, asleep, cultures, learned, seed }: PlanIn) => {
   const methods = orders.map(({ method: id, choices }, i) => {
     const at = `orders.${i}`;
     const method = refusing(`${at}.method`, () => methodById(id));
@@ -53,6 +55,7 @@ export const plan = ({ orders, gear, asleep, cultures, seed }: PlanIn) => {
       })),
       people: [{ name: '', asleep, away: [], works: null }],
       gear,
+      ...(learned && { known: { learned } }),
       ...(cultures && {
         starters: cultures.map(({ culture, massG, ...kept }) => ({
           culture,

@@ -10,6 +10,12 @@ import {
   forecastSouring,
   gelPointPh,
   keepAt,
+  memberOfScores,
+  recall,
+  souringFactors,
+  souringOwnedBy,
+  type Pooled,
+  type ScorePrior,
   massesOfMaterial,
   materialFromLabel,
   MOLAR_G,
@@ -41,6 +47,7 @@ interface SouringInput {
   trace?: TracePoint[];
   targetPh: number;
   hours: number;
+  learned?: Pooled;
 }
 
 export const forecast = (i: SouringInput & { readings: DoorReading[]; members: number; seed: number }) => {
@@ -108,19 +115,23 @@ const NOTHING_TO_SOUR_IT = {
   remedy: 'Give "raw", or a dose.',
 };
 
+/** The door names no place: where a culture of yogurt is usually kept. */
+const PLACE = 'thermostat';
+
 /** Where the warmth is given as a trace, the place strays no more than a thermometer does. */
 const KNOWN_WARMTH = {
   ...STANDARD_PRIOR,
   sd: SCORES.map((score) => (score === 'keeperOffsetC' ? 0.25 : 1)),
 };
 
-function problemOf(i: SouringInput): SouringProblem & { readonly starter: StarterPrior } {
+function problemOf(i: SouringInput): SouringProblem & { readonly starter: StarterPrior; readonly prior: ScorePrior } {
   const culture = CULTURES[i.culture];
   const masses = massesOfMaterial(materialFromLabel(i.milk.fatPct, i.milk.proteinPct), 1000);
   const denatured = i.denaturedPct === undefined ? BOUGHT_DENATURED[i.milk.treatment] : i.denaturedPct / 100;
   const startC = i.tempC ?? i.trace![0]!.tempC;
   const lastC = i.trace?.at(-1)?.tempC ?? startC;
   const along = i.trace && alongTracePoints(i.trace);
+  const usual = along ? KNOWN_WARMTH : STANDARD_PRIOR;
   return {
     law: souringLaw(culture, bufferMilkOf(masses)),
     ...sownIn(i),
@@ -133,7 +144,7 @@ function problemOf(i: SouringInput): SouringProblem & { readonly starter: Starte
     targetPh: i.targetPh,
     gelPh: gelPointPh(denatured),
     horizonMin: i.hours * 60,
-    ...(along && { prior: KNOWN_WARMTH }),
+    prior: i.learned ? recall(i.learned, souringOwnedBy(i.culture, PLACE), usual) : usual,
   };
 }
 
@@ -152,10 +163,7 @@ function alongTracePoints(trace: TracePoint[]): (min: number) => number {
 /** Souring at a temperature or along a trace, in even steps. */
 export function souring(i: SouringInput): object {
   const problem = problemOf(i);
-  const crock = souringCrock(
-    problem.law,
-    problem.starter.deadChance >= TAKEN_FOR_DEAD ? { ...problem, biomass: 0 } : problem,
-  );
+  const crock = souringCrock(problem.law, expectedStart(problem));
   const temperature = i.trace ? alongTracePoints(i.trace) : () => problem.tempC;
   const series = [point(0)];
   let toGel: number | null = null;
@@ -178,6 +186,19 @@ export function souring(i: SouringInput): object {
       lacticPct: (crock.lacticMolPerKg * MOLAR_G.lactic) / 10,
     };
   }
+}
+
+/** The crock as it is most likely begun: dead where the starter is given up, else by what was learned of its culture. */
+function expectedStart(problem: ReturnType<typeof problemOf>) {
+  const { law, biomass, lagQ, lacticMolPerKg, starter, prior } = problem;
+  const member = memberOfScores(law.culture, prior.mean);
+  const living = starter.deadChance < TAKEN_FOR_DEAD;
+  return {
+    biomass: living ? biomass * member.vitality : 0,
+    lagQ: lagQ * member.lag,
+    lacticMolPerKg,
+    ...souringFactors(member),
+  };
 }
 
 /** Hours at which the last two points of a falling pH cross a value; null where they do not. */
