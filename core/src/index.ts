@@ -84,6 +84,7 @@ export * from './make/amounts.js';
 export * from './make/sheet.js';
 export * from './methods/check-choices.js';
 export * from './batch/entry.js';
+export * from './batch/impossible-time.js';
 export * from './batch/replay.js';
 export * from './explain/case.js';
 export * from './explain/causes.js';

@@ -90,6 +90,7 @@ const correctionOf = (lineId: Joi.StringSchema) =>
     type: Joi.valid('correction').required(),
     replaces: lineId.required(),
     body: tagged('type', BODIES).allow(null).required(),
+    atMs: moment,
   });
 
 /** What an entry may say, where lines are named so. */

@@ -61,6 +61,8 @@ export type EntryBody =
       readonly type: 'correction';
       readonly replaces: string;
       readonly body: Exclude<EntryBody, { type: 'correction' }> | null;
+      /** When it really happened, ms, where the time was wrong, too. */
+      readonly atMs?: number;
     };
 
 export type EntryType = EntryBody['type'];

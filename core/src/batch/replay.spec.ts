@@ -47,6 +47,21 @@ describe('replay', () => {
     expect(line.entry.body).toEqual(jasmine.objectContaining({ value: 5.1 }));
   });
 
+  it('lets a correction give a line another time, in its place among the others, and keeps it when only the value is corrected', () => {
+    const body = { type: 'reading', quantity: 'ph', value: 5.1, by: 'meter' } as const;
+    const moved = entry(205, { type: 'correction', replaces: log[3]!.id, body, atMs: T0 + 100 * MIN });
+    const batch = replay([...log, moved])!;
+    expect(batch.readings.map((r) => [r.value, r.atMs])).toEqual([
+      [5.1, T0 + 100 * MIN],
+      [5.6, T0 + 120 * MIN],
+    ]);
+    expect(batch.log.find((l) => l.entry.id === log[3]!.id)!.atMs).toBe(T0 + 100 * MIN);
+    const valued = entry(210, { type: 'correction', replaces: log[3]!.id, body: { ...body, value: 5.2 } });
+    expect(replay([...log, moved, valued])!.readings[0]).toEqual(
+      jasmine.objectContaining({ value: 5.2, atMs: T0 + 100 * MIN }),
+    );
+  });
+
   it('lets the newest correction count, and a taken-back line say so', () => {
     const again = entry(205, { type: 'correction', replaces: log[3]!.id, body: null });
     const batch = replay([...whole, again])!;

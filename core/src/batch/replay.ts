@@ -19,6 +19,8 @@ export interface LogLine {
   readonly fate: 'stands' | 'corrected' | 'taken back' | 'is a correction';
   /** What it says now, where a correction changed it. */
   readonly now: StandingEntry['body'] | null;
+  /** When it happened, ms, as it stands now. */
+  readonly atMs: number;
 }
 
 export interface Reading {
@@ -161,21 +163,26 @@ export function holdOf({ decisions }: Pick<Batch, 'decisions'>): Decision | null
 }
 
 /** Entries in order of what happened; those of one moment in order of their making. */
-function byTime(a: Entry, b: Entry): number {
+function byTime(a: Pick<Entry, 'atMs' | 'id'>, b: Pick<Entry, 'atMs' | 'id'>): number {
   return a.atMs - b.atMs || (a.id < b.id ? -1 : 1);
 }
 
 function applyCorrections(entries: readonly Entry[]): StandingEntry[] {
   const last = new Map<string, EntryBody & { type: 'correction' }>();
-  for (const entry of [...entries].sort((a, b) => (a.id < b.id ? -1 : 1))) {
-    if (entry.body.type === 'correction') last.set(entry.body.replaces, entry.body);
+  const times = new Map<string, number>();
+  for (const { body } of [...entries].sort((a, b) => (a.id < b.id ? -1 : 1))) {
+    if (body.type !== 'correction') continue;
+    last.set(body.replaces, body);
+    if (body.atMs !== undefined) times.set(body.replaces, body.atMs);
   }
-  return entries.flatMap((entry): StandingEntry[] => {
+  const standing = entries.flatMap((entry): StandingEntry[] => {
     if (entry.body.type === 'correction') return [];
     const correction = last.get(entry.id);
     if (!correction) return [{ ...entry, body: entry.body, corrected: false }];
-    return correction.body ? [{ ...entry, body: correction.body, corrected: true }] : [];
+    const atMs = times.get(entry.id) ?? entry.atMs;
+    return correction.body ? [{ ...entry, atMs, body: correction.body, corrected: true }] : [];
   });
+  return times.size > 0 ? standing.sort(byTime) : standing;
 }
 
 function collect<T>(entries: readonly StandingEntry[], pick: (entry: StandingEntry) => T | null): T[] {
@@ -199,7 +206,8 @@ function logOf(entries: readonly Entry[], standing: readonly StandingEntry[]): L
 }
 
 function logLine(entry: Entry, now: StandingEntry | undefined): LogLine {
-  if (entry.body.type === 'correction') return { entry, fate: 'is a correction', now: null };
-  if (!now) return { entry, fate: 'taken back', now: null };
-  return now.corrected ? { entry, fate: 'corrected', now: now.body } : { entry, fate: 'stands', now: null };
+  const { atMs } = now ?? entry;
+  if (entry.body.type === 'correction') return { entry, fate: 'is a correction', now: null, atMs };
+  if (!now) return { entry, fate: 'taken back', now: null, atMs };
+  return now.corrected ? { entry, fate: 'corrected', now: now.body, atMs } : { entry, fate: 'stands', now: null, atMs };
 }

@@ -40,7 +40,8 @@ export function msOf(timeline: Pick<Timeline, 'startMs'>, minute: number): numbe
 /** When each stage was begun by the log; the first by the start itself. Null for those not begun. */
 export function beginnings(batch: Batch, stages: readonly BoundStage[]): (number | null)[] {
   return stages.map((stage, i) => {
-    const step = batch.steps.findLast((s) => s.stageId === stage.id);
+    // Done that was pressed twice is one step: the first counts.
+    const step = batch.steps.find((s) => s.stageId === stage.id);
     if (step) return step.atMs;
     return i === 0 ? batch.startedMs : null;
   });

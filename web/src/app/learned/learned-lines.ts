@@ -43,11 +43,16 @@ import { learnedSentences } from './learned-sentences';
       border-top: 1px solid var(--line);
     }
     button {
+      padding: 0;
+      border: 0;
+      background: none;
+      font: inherit;
+      cursor: pointer;
       color: var(--cobalt);
       text-decoration: underline;
     }
     @media print {
-      button {
+      .learned {
         display: none;
       }
     }

@@ -2,7 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import type { Addition, Quantity } from '@oat-crock/core';
 
 /** What the log pad can write: a reading, something added, a look, a note. */
-export type PadTab = Exclude<Quantity, 'productG'> | `added ${Addition}` | 'cue' | 'note';
+export type PadTab = Exclude<Quantity, 'productG'> | `added ${Addition}` | 'cue' | 'note' | 'time';
 
 /** What the log pad is open for. */
 export interface PadRequest {

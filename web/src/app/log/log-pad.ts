@@ -12,7 +12,16 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import { shownIn, type Ask, type CueScale, type Entry, type EntryBody, type ReadBy } from '@oat-crock/core';
+import {
+  shownIn,
+  type Ask,
+  type Batch,
+  type CueScale,
+  type LogLine,
+  type Entry,
+  type EntryBody,
+  type ReadBy,
+} from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { DialogModule } from 'primeng/dialog';
 import { TextareaModule } from 'primeng/textarea';
@@ -22,16 +31,29 @@ import { logFeature } from '../state/log.feature';
 import { LookRow } from '../ui/look-row';
 import { say, units } from '../ui/units';
 import { dayTime } from '../ui/words';
+import { kitchenZone } from '../ui/zone';
 import { bodyProblems } from './check-body';
 import { Logger } from './logger';
+import { entryWords } from './entry-words';
 import { LogPadState, type PadTab } from './log-pad.state';
+import { stageNameIn, timeWrong } from './timed-log';
+import { momentOf, NOW, type When } from './when';
+import { WhenRow } from './when-row';
 import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
+
+const HALF_DAY_MS = 12 * 3_600_000;
+
+/** A batch without one of its lines: against which its new time is checked. */
+function withoutLine(batch: Batch, line: LogLine | null): Batch {
+  if (!line) return batch;
+  return { ...batch, steps: batch.steps.filter((step) => step.atMs !== line.atMs) };
+}
 
 /** The one pad to log with: a big keypad for what is measured, one tap for what is seen, words for the rest. */
 @Component({
   selector: 'oc-log-pad',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule],
+  imports: [LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule, WhenRow],
   templateUrl: './log-pad.html',
   styleUrl: './log-pad.css',
 })
@@ -58,6 +80,9 @@ export class LogPad {
     return body?.type === 'reading' ? body.by : 'meter';
   });
   protected readonly wrong = this.sinceOpened(() => '');
+  /** When it was. */
+  protected readonly when = this.sinceOpened<When>(() => NOW);
+  protected readonly wrongTime = this.sinceOpened(() => '');
 
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.pad.request()?.batchId) ?? null);
   /** What the stages of the make ask to be put into numbers; of a line that is corrected, by any of them. */
@@ -70,7 +95,11 @@ export class LogPad {
     const { first, last } = PAD_OPTIONS;
     return [...first, ...this.asks().map(padOption), ...last];
   });
-  protected readonly tab = computed(() => this.tabs().find((t) => t.id === this.pad.request()?.tab) ?? this.tabs()[0]!);
+  protected readonly tab = computed(() =>
+    this.pad.request()?.tab === 'time'
+      ? PAD_OPTIONS.time
+      : (this.tabs().find((t) => t.id === this.pad.request()?.tab) ?? this.tabs()[0]!),
+  );
   /** One part of what is added, as it would be typed. */
   protected readonly part = computed(() => {
     const { partG, gPerMl } = this.tab();
@@ -88,9 +117,26 @@ export class LogPad {
     const id = this.pad.request()?.correcting;
     return this.batch()?.log.find((l) => l.entry.id === id)?.entry ?? null;
   });
+  /** The line that is corrected, as it stands now. */
+  private readonly line = computed(() => {
+    const id = this.pad.request()?.correcting;
+    return this.batch()?.log.find((l) => l.entry.id === id) ?? null;
+  });
+  /** What the line says whose time is corrected. */
+  protected readonly timedLine = computed(() => {
+    const [line, batch] = [this.line(), this.batch()];
+    return line && batch ? entryWords(line.now ?? line.entry.body, stageNameIn(batch)) : '';
+  });
+  /** The latest that it can have been: now, or half a day after a line stands that is corrected. */
+  protected readonly latestMs = computed(() => {
+    this.pad.request();
+    const line = this.line();
+    if (!line) return this.clock.nowMs();
+    return this.when().is === 'at' ? Math.min(this.clock.nowMs(), line.atMs + HALF_DAY_MS) : line.atMs;
+  });
   protected readonly heading = computed(() => {
     const line = this.correcting();
-    return line ? `Correct the line of ${dayTime(line.atMs)}` : `Log to ${this.batch()?.name ?? ''}`;
+    return line ? `Correct the line of ${dayTime(this.line()!.atMs)}` : `Log to ${this.batch()?.name ?? ''}`;
   });
 
   /** What can be looked for in the stage at hand; every look of the make where a line is corrected. */
@@ -156,6 +202,7 @@ export class LogPad {
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
     if (!this.pad.request() || event.ctrlKey || event.metaKey) return;
+    if ((event.target as HTMLElement).tagName === 'INPUT') return;
     if (event.key === 'Enter' && (event.target as HTMLElement).tagName === 'BUTTON') return;
     if (!this.take(event.key)) return;
     event.preventDefault();
@@ -164,7 +211,7 @@ export class LogPad {
 
   /** Takes a key into the number; false where it means nothing there. */
   private take(key: string): boolean {
-    if (this.tab().id === 'cue' || this.tab().id === 'note') return false;
+    if (['cue', 'note', 'time'].includes(this.tab().id)) return false;
     if (/^[0-9.]$/.test(key)) this.press(key);
     else if (key === ',') this.press('.');
     else if (key === 'Backspace') this.press('⌫');
@@ -183,7 +230,7 @@ export class LogPad {
       await this.save({ type: 'added', what: adds, massG: this.value() * gPerMl });
       return;
     }
-    const quantity = id as Exclude<PadTab, 'cue' | 'note' | `added ${string}`>;
+    const quantity = id as Exclude<PadTab, 'cue' | 'note' | 'time' | `added ${string}`>;
     const by: ReadBy = quantity === 'ph' ? this.by() : quantity === 'tempC' ? 'thermometer' : 'scale';
     await this.save({ type: 'reading', quantity, value: this.value(), by });
   }
@@ -228,9 +275,23 @@ export class LogPad {
       this.wrong.set(`${say(problem.message)} ${this.inItsUnit(problem.remedy)}`);
       return;
     }
-    const line = this.correcting();
-    if (line) this.logger.write(batch.id, { type: 'correction', replaces: line.id, body }, line.atMs);
-    else this.logger.write(batch.id, body, this.clock.exactMs());
+    const line = this.line();
+    const atMs = momentOf(this.when(), this.latestMs(), kitchenZone());
+    const moved = this.when().is !== 'now';
+    const wrong = !line || moved ? timeWrong(withoutLine(batch, line), body, atMs, this.clock.exactMs()) : '';
+    this.wrongTime.set(wrong);
+    if (wrong || atMs === null) return;
+    if (line) {
+      const time = moved ? { atMs: Math.round(atMs) } : {};
+      this.logger.write(batch.id, { type: 'correction', replaces: line.entry.id, body, ...time }, line.entry.atMs);
+    } else this.logger.write(batch.id, body, atMs);
     this.pad.close();
+  }
+
+  /** Gives a line another time, and leaves what it says. */
+  protected async saveTime(): Promise<void> {
+    const line = this.line();
+    const body = line?.now ?? line?.entry.body;
+    if (body && body.type !== 'correction') await this.save(body);
   }
 }

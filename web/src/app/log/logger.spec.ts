@@ -27,6 +27,29 @@ describe('writing to the log', () => {
     expect(written().every((e) => e.source === 'hand' && e.batchId === BATCH)).toBeTrue();
   });
 
+  it('takes Done that is pressed twice for one step, until it is taken back', async () => {
+    const { logger, written } = await logging();
+    const stageId = 'chill';
+    const one = logger.write(BATCH, { type: 'step', stageId });
+    expect(logger.write(BATCH, { type: 'step', stageId }).id).toBe(one.id);
+    expect(written().length).toBe(1);
+    logger.undo();
+    expect(logger.write(BATCH, { type: 'step', stageId }).id).not.toBe(one.id);
+  });
+
+  it('gives a line back the time it had when that was changed', async () => {
+    const { logger, written } = await logging();
+    const line = logger.write(BATCH, { type: 'note', text: 'calm' });
+    const body = { type: 'note', text: 'calm' } as const;
+    logger.write(BATCH, { type: 'correction', replaces: line.id, body, atMs: START_MS + 60_000 });
+    const noteMs = () => replay([...entriesUntil(100), ...written()])!.notes[0]!.atMs;
+    expect(noteMs()).toBe(START_MS + 60_000);
+    logger.undo();
+    expect(noteMs()).toBe(line.atMs);
+    logger.redo();
+    expect(noteMs()).toBe(START_MS + 60_000);
+  });
+
   it('makes ids that sort in the order of writing, however fast', async () => {
     const { logger, written } = await logging();
     const ids = Array.from({ length: 200 }, (_, i) => logger.write(BATCH, { type: 'note', text: `${i}` }).id);

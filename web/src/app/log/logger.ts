@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Choices, Entry, EntryBody, LotStock, Method } from '@oat-crock/core';
+import type { Choices, Entry, EntryBody, LogLine, LotStock, Method } from '@oat-crock/core';
 import { METHODS } from '@oat-crock/core';
 import { decodeTime } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -22,6 +22,9 @@ export interface Change {
   readonly lineId: string;
   readonly was: LineBody | null;
   readonly is: LineBody | null;
+  /** When it happened by what stood before and by what stands since, ms, where its time was changed. */
+  readonly wasMs?: number;
+  readonly isMs?: number;
 }
 
 const same = (a: LineBody | null, b: LineBody | null) => JSON.stringify(a) === JSON.stringify(b);
@@ -39,16 +42,38 @@ export class Logger {
   private readonly undone: Change[] = [];
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
-  /** Logs to a batch, now unless another time is given. */
+  /** Logs to a batch, now unless another time is given. A step that stands already is not written twice. */
   write(batchId: string, body: EntryBody, atMs = this.clock.exactMs()): Entry {
+    const standing = body.type === 'step' ? this.stepOf(batchId, body.stageId) : undefined;
+    if (standing) return standing.entry;
     const lineId = body.type === 'correction' ? body.replaces : null;
     const was = lineId === null ? null : this.standing(batchId, lineId);
+    const isMs = body.type === 'correction' ? body.atMs : undefined;
+    const wasMs = isMs === undefined || lineId === null ? undefined : this.lineOf(batchId, lineId)?.atMs;
     const entry = this.append(batchId, body, atMs);
     const is = body.type === 'correction' ? body.body : body;
     // The beginning of a make cannot be taken back, nor what it took then.
-    if (body.type !== 'started') this.own.push({ batchId, lineId: lineId ?? entry.id, was, is });
+    if (body.type !== 'started')
+      this.own.push({
+        batchId,
+        lineId: lineId ?? entry.id,
+        was,
+        is,
+        ...(wasMs !== undefined && { wasMs }),
+        ...(isMs !== undefined && { isMs }),
+      });
     this.undone.length = 0;
     return entry;
+  }
+
+  /** The line of a step that stands already. */
+  private stepOf(batchId: string, stageId: string): LogLine | undefined {
+    return this.batches()
+      .find((b) => b.id === batchId)
+      ?.log.find((line) => {
+        const body = line.now ?? line.entry.body;
+        return line.fate !== 'taken back' && body.type === 'step' && body.stageId === stageId;
+      });
   }
 
   private append(batchId: string, body: EntryBody, atMs: number): Entry {
@@ -65,10 +90,16 @@ export class Logger {
   }
 
   /** Starts a make with the lots its choices name, notes what it takes out of the larder, and gives back its id. */
-  start(method: Method, choices: Choices, name: string, larder: FromLarder = NOTHING_TAKEN): string {
+  start(
+    method: Method,
+    choices: Choices,
+    name: string,
+    larder: FromLarder = NOTHING_TAKEN,
+    atMs = this.clock.exactMs(),
+  ): string {
     const batchId = this.clock.newId();
     const { stocks, gear, takings } = larder;
-    this.write(batchId, {
+    const body: EntryBody = {
       type: 'started',
       methodId: method.id,
       choices,
@@ -76,8 +107,9 @@ export class Logger {
       ...(stocks.length > 0 && { stocks }),
       ...(gear.length > 0 && { gear }),
       ...(isOfTheHouse(method) ? {} : { method }),
-    });
-    for (const taking of takings) this.append(batchId, { type: 'took', ...taking }, this.clock.exactMs());
+    };
+    this.write(batchId, body, atMs);
+    for (const taking of takings) this.append(batchId, { type: 'took', ...taking }, atMs);
     return batchId;
   }
 
@@ -87,10 +119,10 @@ export class Logger {
    */
   undo(): Change | null {
     for (let own = this.own.pop(); own; own = this.own.pop()) {
-      const { batchId, lineId, was, is } = own;
+      const { batchId, lineId, was, is, wasMs } = own;
       // What somebody else has changed since is theirs.
       if (!same(this.standing(batchId, lineId), is)) continue;
-      this.correct(batchId, lineId, was);
+      this.correct(batchId, lineId, was, wasMs);
       this.undone.push(own);
       return own;
     }
@@ -101,20 +133,26 @@ export class Logger {
   redo(): Change | null {
     const again = this.undone.pop();
     if (!again) return null;
-    this.correct(again.batchId, again.lineId, again.is);
+    this.correct(again.batchId, again.lineId, again.is, again.isMs);
     this.own.push(again);
     return again;
   }
 
-  private correct(batchId: string, lineId: string, body: LineBody | null): void {
-    this.append(batchId, { type: 'correction', replaces: lineId, body }, this.clock.exactMs());
+  private correct(batchId: string, lineId: string, body: LineBody | null, atMs?: number): void {
+    const correction = { type: 'correction', replaces: lineId, body, ...(atMs !== undefined && { atMs }) } as const;
+    this.append(batchId, correction, this.clock.exactMs());
   }
 
   /** What a line says now; null where it was taken back, or is not there. */
   private standing(batchId: string, lineId: string): LineBody | null {
-    const batch = this.batches().find((b) => b.id === batchId);
-    const line = batch?.log.find(({ entry }) => entry.id === lineId);
+    const line = this.lineOf(batchId, lineId);
     if (!line || line.fate === 'taken back') return null;
     return line.now ?? (line.entry.body as LineBody);
+  }
+
+  private lineOf(batchId: string, lineId: string): LogLine | undefined {
+    return this.batches()
+      .find((b) => b.id === batchId)
+      ?.log.find(({ entry }) => entry.id === lineId);
   }
 }

@@ -27,6 +27,8 @@ const read = (id: PadTab, text: string, unit: string): PadOption => ({
 export const PAD_OPTIONS = {
   first: [read('tempC', 'Temperature', '°C'), read('ph', 'pH', 'pH')],
   last: [read('cue', 'Look', ''), read('note', 'Note', '')],
+  /** Of a line that stands only its time is corrected. */
+  time: read('time', 'Time', ''),
 } as const;
 
 /** What a stage asks for, as the pad offers it. */

@@ -1,12 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { plannedOf, type Batch, type LogLine } from '@oat-crock/core';
+import { decodeTime } from 'ulid';
 import { Logger } from '../log/logger';
 import { LogPadState, type PadTab } from '../log/log-pad.state';
 import { entryWords } from '../log/entry-words';
 import { dayTime } from '../ui/words';
 
+/** Written so long after it happened, a line says both, ms. */
+const WRITTEN_LATER_MS = 15 * 60_000;
 /** Lines shown before the rest is asked for. */
 const SHOWN = 40;
+
+/** When a line was written, where that was long after it happened; empty where it was not. */
+export function writtenLater({ entry, atMs }: LogLine): string {
+  if (entry.source !== 'hand') return '';
+  const writtenMs = decodeTime(entry.id);
+  return writtenMs - atMs > WRITTEN_LATER_MS ? `written ${dayTime(writtenMs)}` : '';
+}
 
 /** The log as an honest list: what was corrected stays, struck through, with what it says now. */
 @Component({
@@ -30,7 +40,8 @@ export class LogList {
       .slice(0, this.all() ? undefined : SHOWN)
       .map((line) => ({
         line,
-        at: dayTime(line.entry.atMs),
+        at: dayTime(line.atMs),
+        written: writtenLater(line),
         words: entryWords(line.entry.body, this.stageName),
         now: line.now ? entryWords(line.now, this.stageName) : null,
         doubtful: this.doubtful().includes(line.entry.id),
@@ -53,6 +64,11 @@ export class LogList {
     if (body.type === 'reading') return body.quantity === 'productG' ? null : body.quantity;
     if (body.type === 'added') return `added ${body.what}`;
     return body.type === 'cue' || body.type === 'note' ? body.type : null;
+  }
+
+  /** Gives a line another time. */
+  protected retime(line: LogLine): void {
+    this.pad.open(this.batch().id, 'time', line.entry.id);
   }
 
   protected correct(line: LogLine): void {

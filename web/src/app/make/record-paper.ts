@@ -1,3 +1,4 @@
+import { writtenLater } from './log-list';
 import type { Batch, Followed, LogLine } from '@oat-crock/core';
 import { CAUTIONS } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -52,7 +53,10 @@ export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }:
       ['auto', '*'],
       batch.log
         .filter(({ entry, fate }) => entry.source === 'hand' && fate !== 'is a correction')
-        .map((line): Content[] => [{ text: dayTime(line.entry.atMs), style: 'soft' }, lineWords(line, stageName)]),
+        .map((line): Content[] => [
+          { text: [dayTime(line.atMs), writtenLater(line)].filter(Boolean).join(', '), style: 'soft' },
+          lineWords(line, stageName),
+        ]),
     ),
     ...instruments(batch),
     { text: CAUTIONS.defer, style: 'small', margin: [0, 8, 0, 0] },

@@ -4,7 +4,8 @@ import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogPadState } from '../log/log-pad.state';
 import { padOption } from '../log/pad-options';
-import { Logger } from '../log/logger';
+import { timedLog } from '../log/timed-log';
+import { WhenRow } from '../log/when-row';
 import { Plot } from '../ui/plot';
 import { LookRow } from '../ui/look-row';
 import { SaidPipe } from '../ui/units';
@@ -22,7 +23,7 @@ export interface WantsDecision {
 @Component({
   selector: 'oc-stage-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, SaidPipe, ButtonModule, Plot],
+  imports: [LookRow, SaidPipe, ButtonModule, Plot, WhenRow],
   templateUrl: './stage-panel.html',
   styleUrl: './stage-panel.css',
 })
@@ -32,7 +33,7 @@ export class StagePanel {
   readonly stage = input.required<FollowedStage>();
   readonly wants = output<WantsDecision>();
 
-  private readonly logger = inject(Logger);
+  protected readonly timed = timedLog(() => this.batch());
   private readonly pad = inject(LogPadState);
   private readonly clock = inject(KitchenClock);
 
@@ -62,20 +63,19 @@ export class StagePanel {
 
   protected take(branch: Branch): void {
     const { does } = branch;
-    const id = this.batch().id;
     if (does.do === 'next') this.record();
-    else if (does.do === 'add') this.logger.write(id, { type: 'added', what: does.what, massG: does.massG });
-    else if (does.do === 'leave') this.logger.write(id, { type: 'note', text: does.note });
+    else if (does.do === 'add') this.timed.write({ type: 'added', what: does.what, massG: does.massG });
+    else if (does.do === 'leave') this.timed.write({ type: 'note', text: does.note });
     else this.wants.emit({ decide: does.do, reason: does.reason });
   }
 
   protected record(): void {
     const next = this.next();
-    if (next) this.logger.write(this.batch().id, { type: 'step', stageId: next.stageId });
+    if (next) this.timed.write({ type: 'step', stageId: next.stageId });
   }
 
   protected see(cue: string, answer: string): void {
-    this.logger.write(this.batch().id, { type: 'cue', cue, answer });
+    this.timed.write({ type: 'cue', cue, answer });
   }
 
   protected log(tab: Parameters<LogPadState['open']>[1] = 'tempC'): void {

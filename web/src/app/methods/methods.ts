@@ -14,7 +14,11 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { checkChoices, METHODS, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
+import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
+import { momentOf, NOW, type When } from '../log/when';
+import { WhenRow } from '../log/when-row';
+import { kitchenZone } from '../ui/zone';
 import { DraftActions } from '../state/draft.feature';
 import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { ChoiceField } from './choice-field';
@@ -38,6 +42,7 @@ import { dayTime } from '../ui/words';
   selector: 'oc-methods',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    WhenRow,
     SaidPipe,
     RouterLink,
     ChoiceField,
@@ -62,6 +67,7 @@ export class Methods {
 
   private readonly store = inject(Store);
   private readonly logger = inject(Logger);
+  private readonly clock = inject(KitchenClock);
   protected readonly book = inject(MethodBook);
   private readonly router = inject(Router);
   private readonly keeper = inject(PlanKeeper);
@@ -164,6 +170,10 @@ export class Methods {
     this.store.dispatch(DraftActions.named({ methodId: this.method().id, name }));
   }
 
+  /** When it begins: a make may have been begun before the page was opened. */
+  protected readonly when = signal<When>(NOW);
+  protected readonly wrongTime = signal('');
+
   protected problemOf(key: string): Problem | null {
     return this.problems().find((p) => p.field === key) ?? null;
   }
@@ -175,7 +185,10 @@ export class Methods {
     checkChoices(method, choices, stocks);
     const gear = this.decision.gear().map((g) => g.id);
     const larder = { stocks, gear, takings: this.decision.takings() };
-    const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder);
+    const atMs = momentOf(this.when(), this.clock.exactMs(), kitchenZone());
+    this.wrongTime.set(atMs === null ? 'Say the time as hours and minutes, like 22:15.' : '');
+    if (atMs === null) return;
+    const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder, atMs);
     const planned = this.planned();
     if (planned) this.keeper.begun(planned, batchId);
     this.placeFreeKit(batchId);

@@ -4,7 +4,8 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { Logger } from '../log/logger';
+import { timedLog } from '../log/timed-log';
+import { WhenRow } from '../log/when-row';
 import { LogPadState } from '../log/log-pad.state';
 import { householdFeature } from '../state/household.feature';
 import { PourFocus } from '../shell/focus';
@@ -19,7 +20,7 @@ const MOVED_MS = 60_000;
 @Component({
   selector: 'oc-hand-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, SaidPipe, ButtonModule, RouterLink],
+  imports: [LookRow, SaidPipe, ButtonModule, RouterLink, WhenRow],
   templateUrl: './hand-card.html',
   styleUrl: './hand-card.css',
   host: { '[class.first]': 'first()', '[class.due]': "next().hand.status === 'due'" },
@@ -30,7 +31,7 @@ export class HandCard {
   private readonly store = inject(Store);
   private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
   private readonly works = this.store.selectSignal(householdFeature.selectWorks);
-  private readonly logger = inject(Logger);
+  protected readonly timed = timedLog(() => this.next().batch);
   private readonly pad = inject(LogPadState);
   private readonly focus = inject(PourFocus);
   protected readonly clock = inject(KitchenClock);
@@ -58,7 +59,7 @@ export class HandCard {
   protected record(): void {
     const { batch, hand } = this.next();
     this.focus.look(batch.id);
-    this.logger.write(batch.id, { type: 'step', stageId: hand.stageId });
+    this.timed.write({ type: 'step', stageId: hand.stageId });
   }
 
   protected log(): void {
@@ -67,6 +68,6 @@ export class HandCard {
 
   protected see(cue: string, answer: string): void {
     this.focus.look(this.next().batch.id);
-    this.logger.write(this.next().batch.id, { type: 'cue', cue, answer });
+    this.timed.write({ type: 'cue', cue, answer });
   }
 }
