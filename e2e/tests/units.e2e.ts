@@ -134,7 +134,7 @@ test('units changed and changed back leave every number as it was; what is typed
   await expect(page.getByRole('dialog')).toContainText('°F');
   await page.keyboard.type('185');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('listitem').filter({ hasText: '185.0 °F' })).toBeVisible();
+  await expect(page.locator('oc-log-list').getByRole('listitem').filter({ hasText: '185.0 °F' })).toBeVisible();
 });
 
 test('dates and clock times are written as the household writes them', async ({ page, demo }) => {

@@ -16,7 +16,7 @@ import { learnedSentences } from './learned-sentences';
         <ul>
           @for (line of lines(); track line.of + line.says) {
             <li>
-              <span>{{ line.says }}</span> <span class="quiet">{{ line.from }}</span>
+              <span>{{ line.says }}</span> <span class="quiet from">{{ line.from }}</span>
               <button type="button" [attr.aria-label]="'Forget that: ' + line.says" (click)="forget(line.of)">
                 Forget that
               </button>
@@ -31,7 +31,7 @@ import { learnedSentences } from './learned-sentences';
   `,
   styles: `
     h2 {
-      margin: 0 0 0.3rem;
+      margin: 0.9rem 0 0.3rem;
     }
     ul {
       margin: 0;
@@ -41,6 +41,9 @@ import { learnedSentences } from './learned-sentences';
     li {
       padding: 0.25rem 0;
       border-top: 1px solid var(--line);
+    }
+    .from {
+      margin: 0 0.4rem;
     }
     button {
       padding: 0;

@@ -13,12 +13,16 @@ const AGO_MIN = 10;
   template: `
     <div class="row" role="group" [attr.aria-label]="label()">
       <button type="button" [attr.aria-pressed]="when().is === 'now'" (click)="when.set(now)">{{ standing() }}</button>
-      <button type="button" [attr.aria-pressed]="when().is === 'ago'" (click)="when.set(ago)">10 min ago</button>
-      @if (clock(); as at) {
+      <button type="button" [attr.aria-pressed]="when().is === 'ago'" (click)="when.set(ago)">
+        {{ latestMs() === null ? '10 min ago' : '10 min earlier' }}
+      </button>
+      @if (clock() !== null) {
         <input
-          type="time"
+          inputmode="numeric"
+          maxlength="5"
+          size="5"
           aria-label="At, by the clock"
-          [value]="at"
+          [value]="clock()"
           (input)="when.set({ is: 'at', clock: $any($event.target).value })"
         />
       } @else {
@@ -48,7 +52,7 @@ const AGO_MIN = 10;
       background: none;
       border: 1px solid transparent;
       border-radius: 5px;
-      min-height: 2.25rem;
+      min-height: var(--touch);
       padding: 0.1rem 0.5rem;
       cursor: pointer;
     }
@@ -78,7 +82,7 @@ export class WhenRow {
   protected readonly ago: When = { is: 'ago', min: AGO_MIN };
   protected readonly clock = computed(() => {
     const when = this.when();
-    return when.is === 'at' ? when.clock || '--:--' : null;
+    return when.is === 'at' ? when.clock : null;
   });
   /** The moment that is meant, with its day. */
   protected readonly meant = computed(() => {

@@ -18,6 +18,7 @@ describe('when it was', () => {
     expect(at('08:17')).toBe(NOW_MS + MIN - 24 * 60 * MIN);
     expect(at('22:15')).toBe(Date.UTC(2026, 4, 8, 0, 45));
     expect(clockOf(at('22:15')!, ZONE)).toBe('22:15');
+    expect([at('22.15'), at('2215'), at(' 22h15 ')]).toEqual([at('22:15'), at('22:15'), at('22:15')]);
   });
 
   it('over the night on which clocks change is the hour that the wall showed', () => {

@@ -19,7 +19,7 @@ const MIN_MS = 60_000;
 export function momentOf(when: When, latestMs: number, zone: Zone): number | null {
   if (when.is === 'now') return latestMs;
   if (when.is === 'ago') return latestMs - when.min * MIN_MS;
-  const [, hours, minutes] = /^(\d{1,2}):(\d{2})/.exec(when.clock) ?? [];
+  const [, hours, minutes] = /^\s*(\d{1,2})\s*[:.h]?\s*(\d{2})\s*$/.exec(when.clock) ?? [];
   if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return null;
   const hour = Number(hours) + Number(minutes) / 60;
   const today = localTime(latestMs, zone);
