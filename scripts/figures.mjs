@@ -1,4 +1,5 @@
-// Writes down what the engine comes to on Node, for the tests that ask browser, worker and Node for the same.
+// Writes down what the engine comes to on Node: figures, which browser, worker and Node must share to 1e-12, and the book of
+// every make, culture and week in lines that are read through when they change.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, must, ROOT } from './lib.mjs';
@@ -11,4 +12,10 @@ writeFileSync(
   join(ROOT, 'core/src/testing/figures.ts'),
   `/** Made by \`npm run figures\`: written anew whenever the engine's answers are meant to change. */\nexport const FIGURES: Readonly<Record<string, number>> = {\n${lines.join('\n')}\n};\n`,
 );
-must('npx', ['prettier', '--write', '--log-level', 'warn', 'core/src/testing/figures.ts']);
+const { books } = await import(join(ROOT, 'core/dist/testing/books.js'));
+const told = books().map((line) => `  ${JSON.stringify(line)},`);
+writeFileSync(
+  join(ROOT, 'core/src/testing/book.ts'),
+  `/** Made by \`npm run figures\`: written anew, and read line by line, whenever the engine's answers are meant to change. */\nexport const BOOK: readonly string[] = [\n${told.join('\n')}\n];\n`,
+);
+must('npx', ['prettier', '--write', '--log-level', 'warn', 'core/src/testing/figures.ts', 'core/src/testing/book.ts']);

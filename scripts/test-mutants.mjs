@@ -1,6 +1,8 @@
 // Do the engine's tests bite? Changes a fixed sample of its sources by one token at a time and sees whether a test fails.
-//   npm run test:mutants [-- --only ID]      what survives is listed; exit 1 below the share that must be killed
+//   npm run test:mutants [-- --only ID,ID]      what survives is listed; exit 1 below the share that must be killed
+//   npm run test:mutants -- --list              which changes the sample is made of
 import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { basename, dirname, join, relative } from 'node:path';
@@ -29,18 +31,31 @@ const parsed = new Map(files.map((path) => [path, sitesOf(path, readFileSync(pat
 const all = files.flatMap((path) => parsed.get(path).sites);
 const sample = drawn(all, SAMPLE).map((site, id) => [site, id]);
 
-/** So many of a list, always the same of the same list. */
+/**
+ * So many of the sites, always the same: each has a number of its own, by its file, its line's words and which change it is
+ * of that line, and those with the lowest numbers are taken. A change elsewhere moves nothing in the sample.
+ */
 function drawn(list, count) {
-  let state = SEED;
-  const chance = () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-  const left = [...list];
-  return Array.from(
-    { length: Math.min(count, left.length) },
-    () => left.splice(Math.floor(chance() * left.length), 1)[0],
-  );
+  const seen = new Map();
+  const numbered = list.map((site) => {
+    const key = [relative(ROOT, site.path), site.text, site.was, site.becomes].join('\0');
+    const nth = seen.get(key) ?? 0;
+    seen.set(key, nth + 1);
+    const number = createHash('sha256').update(`${SEED}\0${key}\0${nth}`).digest('hex');
+    return { site, number };
+  });
+  return numbered
+    .sort((x, y) => (x.number < y.number ? -1 : 1))
+    .slice(0, count)
+    .map(({ site }) => site);
+}
+
+if (process.argv.includes('--list')) {
+  for (const [site, id] of sample) {
+    const where = `${relative(ROOT, site.path)}:${site.line}`;
+    process.stdout.write(`${String(id).padStart(4)}  ${where}  ${site.was} → ${site.becomes}  | ${site.text}\n`);
+  }
+  process.exit(0);
 }
 
 const specs = under(core)
@@ -113,11 +128,11 @@ function touching([site, id]) {
     .sort((a, b) => near(a) - near(b) || touches.get(a).ms - touches.get(b).ms);
 }
 
-const only = process.argv.includes('--only') ? Number(process.argv.at(-1)) : null;
+const only = process.argv.includes('--only') ? process.argv.at(-1).split(',').map(Number) : null;
 const survivors = [];
 let killed = 0;
 await each(
-  sample.filter(([, id]) => only === null || id === only),
+  sample.filter(([, id]) => only === null || only.includes(id)),
   async (mutant) => {
     const [site, id] = mutant;
     const order = touching(mutant);

@@ -71,15 +71,18 @@ function otherwise(node, source) {
 /** True where a node is of types alone, which are gone at run time. */
 const isOfTypes = (node) => ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node);
 
-/** Every site of a file: [{ line, was, becomes, node, write }]. */
+/** Every site of a file: [{ line, text, was, becomes, node, write }]; `text` is its line without indentation. */
 export function sitesOf(path, text) {
   const source = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true);
   const sites = [];
+  const lines = text.split('\n');
   const visit = (node) => {
     if (isOfTypes(node)) return;
     const found = otherwise(node, source);
-    if (found)
-      sites.push({ ...found, path, node, line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1 });
+    if (found) {
+      const { line } = source.getLineAndCharacterOfPosition(node.getStart());
+      sites.push({ ...found, path, node, line: line + 1, text: lines[line].trim() });
+    }
     ts.forEachChild(node, visit);
   };
   visit(source);

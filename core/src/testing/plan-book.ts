@@ -1,0 +1,61 @@
+import { alternatives, LEANINGS, likenessOf } from '../schedule/alternatives.js';
+import { lowerBound } from '../schedule/bound.js';
+import { neededBy, toBuy, type LotLeftThen } from '../schedule/materials.js';
+import { layOut, planFor } from '../schedule/plan.js';
+
+import type { Plan, PlanAsked } from '../schedule/setting.js';
+import { EIGHT_PIECES, someWeeks } from './weeks.js';
+
+const ROUNDS = 12;
+const rounded = (_key: string, value: unknown) => (typeof value === 'number' ? Math.round(value * 100) / 100 : value);
+const told = (value: unknown) => JSON.stringify(value, rounded);
+
+/** A tired jar of yogurt, a fresh one of butter culture: some makes want a feeding, some a new one. */
+const STARTERS = [
+  { culture: 'thermophilic', massG: 260, vigour: 0.55, lossPerDay: 0.045 },
+  { culture: 'mesophilic', massG: 60, vigour: 1, lossPerDay: 0.045 },
+] as const;
+const LOTS: readonly LotLeftThen[] = [
+  { id: 'early', name: 'Early milk', kind: 'milk', leftG: 3000, untilMin: 3000, onlyNamed: false },
+  { id: 'later', name: 'Later milk', kind: 'milk', leftG: 9000, untilMin: null, onlyNamed: false },
+];
+
+/** One box and few pots: weeks that do not all fit. */
+const TIGHT = EIGHT_PIECES.filter((g) => g.kind !== 'thermostat' || g.holdsL === 10).filter((g) => g.holdsL !== 14);
+
+/** Whole weeks as they are planned: when each make begins and ends, with what gear and starter; what is left out, and why. */
+export function planBook(): readonly string[] {
+  const weeks: readonly (readonly [string, PlanAsked])[] = [
+    ['roomy', { ...someWeeks(4, 7, 3), starters: [...STARTERS] }],
+    ['tight', { ...someWeeks(7, 6, 5), gear: TIGHT, starters: [...STARTERS] }],
+  ];
+  return weeks.flatMap(([name, asked]) => [
+    `# ${name} week`,
+    ...planLines(asked, planFor(asked, ROUNDS)),
+    ...[...alternatives(asked, 4)]
+      .filter((_, i, all) => i === all.length - 1 || i % 4 === 3)
+      .map(({ leaning, plan }) => `leaning ${leaning.id}: ${told(likenessOf(plan, asked))} cost ${told(plan.cost)}`),
+    `leanings ${LEANINGS.map((l) => l.id).join(' ')}`,
+    `bound ${told(boundOf(asked))}`,
+  ]);
+}
+
+function boundOf(asked: PlanAsked): number {
+  const { puzzle } = layOut(asked);
+  return lowerBound(puzzle, Infinity, 40).cost;
+}
+
+function planLines(asked: PlanAsked, plan: Plan): string[] {
+  const needs = neededBy(plan.makes, LOTS);
+  return [
+    ...plan.makes.map((make) => {
+      const { orderId, way, steps, gear, feed, buysStarter, starterTimes } = make;
+      const { startMin, readyMin, readyLateMin, ageH, cost } = way;
+      return `make ${orderId} ${told({ startMin, readyMin, readyLateMin, ageH, cost })} gear ${told(gear)} feed ${told(feed)} buys ${buysStarter} times ${starterTimes} steps ${told(steps.map((s) => [s.beginMin, s.endMin]))}`;
+    }),
+    ...plan.unmet.map((unmet) => `unmet ${told(unmet)}`),
+    `hands ${told([plan.handsMin, plan.nightHandsMin, plan.offHandsMin])} cost ${told(plan.cost)} bound ${told(plan.bound)}`,
+    `needs ${told(needs.map(({ what, massG, atMin, from, shortG }) => [what, massG, atMin, from, shortG]))}`,
+    `buy ${told(toBuy(needs))} of ${asked.orders.length}`,
+  ];
+}
