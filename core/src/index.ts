@@ -14,6 +14,7 @@ export * from './constants/evidence.js';
 export * from './constants/heat.js';
 export * from './constants/milk.js';
 export * from './constants/pooling.js';
+export * from './constants/safety-limits.js';
 export * from './constants/starter.js';
 export * from './constants/vessels.js';
 export * from './constants/reference-materials.js';

@@ -1,3 +1,5 @@
+import { CALCIUM_MOST_G_PER_KG } from './safety-limits.js';
+
 /**
  * Clotting by rennet. Flocculation time goes with the inverse of the dose (Holter 1932, Biochem. Z. 255, 160), falls to
  * about a half for each fall of 0.35 in pH from 6.7 and for each 9 °C up to 40, and does not end below about 12 °C, where
@@ -26,4 +28,9 @@ export const RENNET_DOSES = { trace: { least: 2, most: 8 }, full: { least: 35, m
 export const RENNET_BOTTLE = { imcuPerMl: 200, dropsPerMl: 25, dilution: 20, goodForMin: 30 } as const;
 
 /** Calcium chloride, food grade: the most (g per kg of milk) and the usual solution (percent by mass, g/mL). */
-export const CALCIUM = { mostGPerKg: 0.2, usualGPerKg: 0.15, solutionPct: 33, solutionGPerMl: 1.32 } as const;
+export const CALCIUM = {
+  mostGPerKg: CALCIUM_MOST_G_PER_KG,
+  usualGPerKg: 0.15,
+  solutionPct: 33,
+  solutionGPerMl: 1.32,
+} as const;

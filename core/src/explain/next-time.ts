@@ -1,5 +1,5 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { choicesOf, holds, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
-import { SAFE_PH } from '../stages/pass-time.js';
 import type { Stock } from '../state/materials.js';
 import type { CauseId } from './causes.js';
 

@@ -1,10 +1,10 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import type { Batch, CueSeen } from '../batch/replay.js';
 import { CULTURES } from '../constants/cultures.js';
 import { unmeasured, type Environment } from '../environment/environment.js';
 import { pouredBy } from '../make/plan.js';
 import { advanced, firstOf } from '../make/run.js';
 import { assessSafety, type Finding } from '../safety/rules.js';
-import { SAFE_PH } from '../stages/pass-time.js';
 import type { Context } from './panel.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';

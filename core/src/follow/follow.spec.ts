@@ -100,6 +100,14 @@ describe('following a make', () => {
     expect(minOf(souring(at(241, back)).p50Ms)).toBeCloseTo(minOf(before.p50Ms), 0);
   });
 
+  it('lets a strip tell beside a meter, and never in its place', () => {
+    const strip: [number, EntryBody] = [250, { type: 'reading', quantity: 'ph', value: 6.3, by: 'strip' }];
+    const meter = read(241, 'ph', 5.4);
+    const p50 = (...lines: [number, EntryBody][]) => minOf(souring(at(260, log(...WARM, ...lines))).p50Ms);
+    expect(p50(meter, strip)).toBe(p50(meter));
+    expect(p50(strip)).toBeGreaterThan(p50(meter) + 15);
+  });
+
   it('believes the thermometer over the model: a cold place is slower', () => {
     const cold = Array.from({ length: 30 }, (_, i) => read(80 + i * 10, 'tempC', 38));
     const f = at(380, log(...WARM, ...cold));

@@ -148,10 +148,13 @@ function souringReadings(
   return [...phs, ...cues].sort((a, b) => a.reading.min - b.reading.min);
 }
 
-/** Keeps, of readings that crowd together, the newest of each half hour. */
+/** Keeps, of readings that crowd together, the newest of each half hour; a strip never in a meter's place. */
 function thinned(readings: readonly Reading[]): Reading[] {
   const byBin = new Map<number, Reading>();
-  for (const r of readings) byBin.set(Math.floor(r.atMs / (PROBE_BIN_MIN * MIN_MS)), r);
+  for (const r of readings) {
+    const bin = Math.floor(r.atMs / (PROBE_BIN_MIN * MIN_MS));
+    if (r.by !== 'strip' || byBin.get(bin)?.by !== 'meter') byBin.set(bin, r);
+  }
   return [...byBin.values()];
 }
 

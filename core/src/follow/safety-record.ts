@@ -1,8 +1,8 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import type { Batch } from '../batch/replay.js';
 import { pouredBy } from '../make/plan.js';
 import { lastOf } from '../make/run.js';
 import { coolingRecord, type CoolingRecord } from '../safety/cooling.js';
-import { SAFE_PH } from '../stages/pass-time.js';
 import type { CrockState } from '../state/crock-state.js';
 import { pastOf } from './findings.js';
 import { msOf, type Timeline } from './timeline.js';

@@ -262,9 +262,11 @@ function findingsOf(runs: readonly StageRun[], end: CrockState): readonly Findin
 
 function problemsWith(runs: readonly StageRun[], whole: boolean): readonly Problem[] {
   const found = problemsOf(runs);
-  if (whole || found.length > 0) return found;
+  // What is merely the worse for something does not hide that it never ends.
+  if (whole || found.some(({ mild }) => !mild)) return found;
   const stuck = runs[runs.length - 1]!;
   return [
+    ...found,
     {
       field: stuck.stage.id,
       message: `"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days.`,

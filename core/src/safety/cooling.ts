@@ -1,10 +1,7 @@
 import { totalG } from '../state/composition.js';
 import type { CrockState } from '../state/crock-state.js';
-import { SAFE_PH } from '../stages/pass-time.js';
+import { COOLING, SAFE_PH } from '../constants/safety-limits.js';
 import type { Finding } from './rules.js';
-
-/** Limits of cooling for food that acid does not keep (FDA Food Code 3-501.14): °C and minutes. */
-export const COOLING = { hotC: 57, middleC: 21, coldC: 5, firstMin: 120, allMin: 360 } as const;
 
 /** How a hot crock has cooled: minutes from 57 to 21 °C, and on to the cold; null for what is not (yet) so. */
 export interface CoolingRecord {

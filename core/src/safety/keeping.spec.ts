@@ -1,3 +1,4 @@
+import { COOLING } from '../constants/safety-limits.js';
 import fc from 'fast-check';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { makeSheet } from '../make/sheet.js';
@@ -8,7 +9,7 @@ import { byproductsOf } from '../balance/byproducts.js';
 import { emptyCrock, pourIn, type CrockState } from '../state/crock-state.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { referenceStock } from '../constants/reference-materials.js';
-import { COOLING, coolingFinding, coolingRecord } from './cooling.js';
+import { coolingFinding, coolingRecord } from './cooling.js';
 import { shelfLife, waterPhaseSaltPct } from './shelf-life.js';
 
 const MILK = pourIn(emptyCrock(90, 6.65), massesOfMaterial(referenceStock('whole'), 1000));

@@ -1,5 +1,5 @@
 import { coolingFinding } from './cooling.js';
-import { SAFE_PH } from '../stages/pass-time.js';
+import { OVERDUE, SAFE_PH, WARM_WATCH_H } from '../constants/safety-limits.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** How a rule sees the make. */
@@ -29,9 +29,6 @@ export interface SafetyView {
   readonly onCounter: boolean;
   readonly ended: boolean;
 }
-
-const OVERDUE = { watch: 1.4, hold: 1.7, discard: 2 } as const;
-const WARM_WATCH_H = 12;
 
 const ACID_SOURCE = 'FDA Food Code 1-201.10 (acid as a control at pH 4.6); acid in time';
 

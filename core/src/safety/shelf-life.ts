@@ -1,6 +1,6 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
 import type { CrockState } from '../state/crock-state.js';
-import { SAFE_PH } from '../stages/pass-time.js';
 
 /** How long a product keeps, unopened, and why. */
 export interface ShelfLife {

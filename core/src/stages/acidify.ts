@@ -1,3 +1,4 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { ACIDS, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { acidDose, phOf, type AcidDose } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
@@ -6,7 +7,7 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import type { Acidifying, Body } from '../state/curd.js';
 import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
-import { SAFE_PH, standCovered } from './pass-time.js';
+import { standCovered } from './pass-time.js';
 import { sournessOf } from './sourness.js';
 import type { Added } from './told.js';
 import { clearBranches, pouredGauges } from './acid-watch.js';

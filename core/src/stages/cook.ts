@@ -1,3 +1,4 @@
+import { EGG_SAFE_C } from '../constants/safety-limits.js';
 import { GOODS } from '../constants/kitchen-goods.js';
 import { totalG } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
@@ -18,8 +19,6 @@ export interface CookParams {
   readonly saltPct: number;
 }
 
-/** Egg is safe from here, °C (FDA Food Code 3-401.11 asks 68 °C for 15 s or 74 °C at once). */
-export const EGG_SAFE_C = 74;
 /** A low flame: share of the hob's power, as it scorches. */
 const LOW_FLAME = 0.35;
 

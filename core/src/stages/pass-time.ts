@@ -2,6 +2,7 @@ import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { CULTURES, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { MOLAR_G } from '../constants/milk.js';
+import { SAFE_PH, WARM_ABOVE_C, WARM_BELOW_C } from '../constants/safety-limits.js';
 import { PMO_PAIRS, PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
 import { souringFactors, type Environment, type KnownTemp } from '../environment/environment.js';
 import type { BufferMilk } from '../physics/buffer.js';
@@ -16,10 +17,6 @@ import { fractionOf, totalG, type Masses } from '../state/composition.js';
 import type { CrockState, Living, Souring } from '../state/crock-state.js';
 import type { Curd } from '../state/curd.js';
 
-/** Time counts as warm between these temperatures (°C, FDA Food Code 3-501) while pH is above the safe one. */
-export const WARM_ABOVE_C = 5;
-export const WARM_BELOW_C = 57;
-export const SAFE_PH = 4.6;
 /** Milk boils here (°C): what heat it gets beyond goes off as steam, which is not reckoned under a lid. */
 const BOILS_C = 100.2;
 

@@ -1,3 +1,4 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
 import {
   LOADED_WARM,
   RETAINED,
@@ -21,7 +22,7 @@ import { solidsFraction, totalG, type Masses } from '../state/composition.js';
 import { drained, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { passTime, SAFE_PH, volumeMl } from './pass-time.js';
+import { passTime, volumeMl } from './pass-time.js';
 import { drainBranches, drainGauges, WHEY_ASK } from './drain-watch.js';
 import { addedG } from './told.js';
 import { whiskedBack } from './whey-balance.js';
