@@ -179,7 +179,7 @@ test('a make is moved by drag and by keys alike, says what breaks, and is undone
   await expect(lanes(page).getByRole('status')).toContainText(/fall in the night.*Nearest that holds:/);
   expect(await seriousFaults(page)).toEqual([]);
   await page.keyboard.press('Escape');
-  expect(await beginOf()).toBe(at);
+  await expect.poll(beginOf).toBe(at);
 
   // put elsewhere by keys, and put back
   await page.keyboard.press('Shift+ArrowLeft');

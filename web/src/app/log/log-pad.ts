@@ -276,7 +276,8 @@ export class LogPad {
       return;
     }
     const line = this.line();
-    const atMs = momentOf(this.when(), this.latestMs(), kitchenZone());
+    const latestMs = line ? this.latestMs() : this.clock.exactMs();
+    const atMs = momentOf(this.when(), latestMs, kitchenZone());
     const moved = this.when().is !== 'now';
     const wrong = !line || moved ? timeWrong(withoutLine(batch, line), body, atMs, this.clock.exactMs()) : '';
     this.wrongTime.set(wrong);

@@ -22,7 +22,7 @@ describe('writing to the log', () => {
   it('puts the kitchen’s time on a line unless another is given', async () => {
     const { logger, written } = await logging();
     logger.write(BATCH, { type: 'note', text: 'calm' });
-    logger.write(BATCH, { type: 'note', text: 'earlier' }, START_MS + 60_000);
+    logger.write(BATCH, { type: 'note', text: 'earlier' }, START_MS + 60_000.4);
     expect(written().map((e) => e.atMs)).toEqual([START_MS + 100 * 60_000, START_MS + 60_000]);
     expect(written().every((e) => e.source === 'hand' && e.batchId === BATCH)).toBeTrue();
   });

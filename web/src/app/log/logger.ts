@@ -77,7 +77,8 @@ export class Logger {
   }
 
   private append(batchId: string, body: EntryBody, atMs: number): Entry {
-    const entry: Entry = { id: this.clock.newId(this.laterThanAll(batchId)), batchId, atMs, source: 'hand', body };
+    const id = this.clock.newId(this.laterThanAll(batchId));
+    const entry: Entry = { id, batchId, atMs: Math.round(atMs), source: 'hand', body };
     this.store.dispatch(LogActions.written({ entries: [entry] }));
     return entry;
   }

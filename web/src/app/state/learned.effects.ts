@@ -1,12 +1,23 @@
 import { inject } from '@angular/core';
 import { createEffect } from '@ngrx/effects';
-import { Store, type Action } from '@ngrx/store';
+import { Store } from '@ngrx/store';
 import { culturesById, isCulture, lineOfMake, replay, type Batch } from '@oat-crock/core';
-import { catchError, concatMap, debounceTime, distinctUntilChanged, EMPTY, exhaustMap, from, map, timer } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  distinctUntilChanged,
+  EMPTY,
+  exhaustMap,
+  filter,
+  from,
+  map,
+  timer,
+} from 'rxjs';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from './kitchen';
-import { LearnedActions, learnedFeature } from './learned.feature';
+import { LearnedActions, learnedFeature, type TaughtInLine } from './learned.feature';
 import { larderFeature } from './larder.feature';
 import { logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
@@ -19,7 +30,7 @@ const MAKES_ASKED = 8;
 /** Lessons that come one after another are pooled together, ms. */
 const REST_MS = 200;
 
-/** Asks every finished make what it teaches, one at a time, so that a forecast somebody waits for comes between. */
+/** Asks every finished make what it teaches, one after another, so that a sheet somebody waits for comes between. */
 const askFinished = createEffect(
   (store = inject(Store), engine = inject(Engine), clock = inject(KitchenClock), wire = inject(Wire)) => {
     const batches = store.selectSignal(logFeature.selectBatches);
@@ -38,27 +49,37 @@ const askFinished = createEffect(
       const newest = [...Map.groupBy(finished, ({ batch, line }) => line ?? batch.methodId).values()].flatMap((makes) =>
         makes.slice(0, MAKES_ASKED),
       );
-      return newest.find(({ batch }) => asked.get(batch.id) !== batch);
+      return newest.filter(({ batch }) => asked.get(batch.id) !== batch);
     };
-    const ask = async ({ batch, line }: NonNullable<ReturnType<typeof due>>): Promise<Action> => {
+    const ask = async ({ batch, line }: ReturnType<typeof due>[number]): Promise<TaughtInLine> => {
       const whole = replay(await wire.batch(batch.id)) ?? batch;
       const own = batch.gear.flatMap((id) => gear()[id]?.item ?? []);
       const known = { learned: { known: [], covariance: [] }, line: line ?? undefined };
       const house = { settings: settings(), gear: own, room: room(), known };
       const lessons = await engine.lessons(whole, clock.exactMs(), house);
       const generation = Number(batch.choices['generation'] ?? 0);
-      return LearnedActions.taught({ taught: { batchId: batch.id, atMs: batch.startedMs, line, generation, lessons } });
+      return { batchId: batch.id, atMs: batch.startedMs, line, generation, lessons };
+    };
+    const askAll = async (makes: ReturnType<typeof due>): Promise<readonly TaughtInLine[]> => {
+      const taught: TaughtInLine[] = [];
+      for (const make of makes) {
+        try {
+          taught.push(await ask(make));
+        } catch {
+          // The server or the worker is away: it is asked again when it is next looked.
+          asked.delete(make.batch.id);
+        }
+      }
+      return taught;
     };
     return timer(LOOK_EVERY_MS, LOOK_EVERY_MS).pipe(
       exhaustMap(() => {
-        const next = due();
-        if (!next) return EMPTY;
-        asked.set(next.batch.id, next.batch);
-        return from(ask(next)).pipe(
-          catchError(() => {
-            asked.delete(next.batch.id);
-            return EMPTY;
-          }),
+        const makes = due();
+        if (makes.length === 0) return EMPTY;
+        for (const { batch } of makes) asked.set(batch.id, batch);
+        return from(askAll(makes)).pipe(
+          filter((taught) => taught.length > 0),
+          map((taught) => LearnedActions.taught({ taught })),
         );
       }),
     );

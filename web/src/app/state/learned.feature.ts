@@ -10,8 +10,8 @@ export interface TaughtInLine extends TaughtByMake {
 export const LearnedActions = createActionGroup({
   source: 'learned',
   events: {
-    /** A finished make was worked out, and taught so much. */
-    Taught: props<{ taught: TaughtInLine }>(),
+    /** Finished makes were worked out, and taught so much: all that waited at once, so that what follows is worked out once. */
+    Taught: props<{ taught: readonly TaughtInLine[] }>(),
     /** All lessons together come to this. */
     Pooled: props<{ pooled: Pooled }>(),
   },
@@ -30,7 +30,7 @@ export const learnedFeature = createFeature({
     initial,
     on(LearnedActions.taught, (state, { taught }) => ({
       ...state,
-      byBatch: { ...state.byBatch, [taught.batchId]: taught },
+      byBatch: { ...state.byBatch, ...Object.fromEntries(taught.map((one) => [one.batchId, one])) },
     })),
     on(LearnedActions.pooled, (state, { pooled }) => ({ ...state, pooled })),
   ),
