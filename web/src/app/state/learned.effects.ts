@@ -97,9 +97,12 @@ const pool = createEffect(
       .pipe(
         distinctUntilChanged((a, b) => a[0] === b[0] && a[1] === b[1]),
         debounceTime(REST_MS),
-        concatMap(() => (taught().length === 0 ? EMPTY : from(engine.learn(taught(), settings().forgotten)))),
+        concatMap(() => {
+          if (taught().length === 0) return EMPTY;
+          // A worker that is away teaches nothing now, and is asked again when the next make has taught.
+          return from(engine.learn(taught(), settings().forgotten)).pipe(catchError(() => EMPTY));
+        }),
         map((pooled) => LearnedActions.pooled({ pooled })),
-        catchError(() => EMPTY),
       );
   },
   { functional: true },
