@@ -46,11 +46,6 @@ const SAID = {
   },
 } as const;
 
-/** All that was learned as figures, an owner's scores that nobody would notice left out. */
-export function figuresOf({ known }: Pooled): readonly LearnedHere[] {
-  return known.flatMap((score) => figureOf(score, null) ?? []);
-}
-
 function figureOf({ of, score, mean, sd, makes }: LearnedScore, setC: number | null): LearnedHere | null {
   const said = (SAID as Readonly<Record<string, (typeof SAID)[keyof typeof SAID] | undefined>>)[score];
   if (!said || !said.felt(said.of(mean))) return null;
@@ -58,7 +53,7 @@ function figureOf({ of, score, mean, sd, makes }: LearnedScore, setC: number | n
   return { of, what: said.what, value: at(0), p10: at(-TENTH), p90: at(TENTH), setC, makes };
 }
 
-/** What was learned that acts on a make of some stages, the greatest makes first. */
+/** What was learned that acts on a make of some stages. */
 export function learnedHere(stages: readonly BoundStage[], known: Known | undefined): readonly LearnedHere[] {
   if (!known) return [];
   const { learned, line } = known;
