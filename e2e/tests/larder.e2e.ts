@@ -111,9 +111,12 @@ test('all of it by keyboard: a lot is added, named and saved', async ({ page, de
   await expect(page.locator('oc-hand-card').first()).toBeVisible();
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/larder/);
-  await page.getByRole('combobox', { name: 'Add to Bottles, jars and cloth' }).focus();
-  await page.keyboard.press('Enter');
+  const add = page.getByRole('combobox', { name: 'Add to Bottles, jars and cloth' });
+  await add.press('Enter');
+  const salt = page.getByRole('option', { name: 'Salt', exact: true });
+  await expect(salt).toBeVisible();
   await page.keyboard.type('Salt');
+  await expect(salt).toHaveClass(/p-focus/);
   await page.keyboard.press('Enter');
   const name = page.getByRole('textbox', { name: 'Name' });
   await expect(name).toHaveValue('Salt');

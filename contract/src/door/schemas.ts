@@ -15,11 +15,20 @@ const milk = Joi.object({
 });
 
 const starterFields = {
-  form: Joi.valid('active', 'freeze-dried').required(),
+  form: Joi.valid('active', 'freeze-dried', 'grains').required(),
   ageDays: Joi.number().min(0).max(3650).required(),
   store: Joi.valid('cold', 'frozen', 'room').required(),
 };
-const starter = Joi.object(starterFields);
+/** A packet of powder is dosed by what its label says it sets, into so many litres: into just those where nothing is said. */
+const ofAPacket = { is: 'packet', otherwise: Joi.forbidden() };
+const litres = Joi.number().greater(0).max(1000);
+const starter = Joi.object({
+  ...starterFields,
+  form: Joi.valid('active', 'freeze-dried', 'grains', 'packet').required(),
+  setsLitres: litres.when('form', { ...ofAPacket, then: Joi.required() }),
+  packets: Joi.number().greater(0).max(100).when('form', ofAPacket),
+  litres: litres.when('form', ofAPacket),
+});
 
 const trace = (lowestC: number, highestC: number) =>
   Joi.array()
@@ -38,12 +47,16 @@ const trace = (lowestC: number, highestC: number) =>
 
 const souring = {
   culture: Joi.valid('thermophilic', 'mesophilic', 'kefir-grains', 'room-yogurt', 'clabber', 'plant').required(),
-  // Raw milk clabbers by itself; nothing else sours without a starter.
-  dosePct: Joi.number()
-    .min(0)
-    .max(50)
-    .required()
-    .when('culture', { is: 'clabber', otherwise: Joi.number().greater(0) }),
+  // Raw milk clabbers by itself; nothing else sours without a starter. A packet says itself how much of it there is.
+  dosePct: Joi.when('starter.form', {
+    is: 'packet',
+    then: Joi.forbidden(),
+    otherwise: Joi.number()
+      .min(0)
+      .max(50)
+      .required()
+      .when('culture', { is: 'clabber', otherwise: Joi.number().greater(0) }),
+  }),
   starter: starter.required(),
   milk: milk.required(),
   denaturedPct: pct(0, 100),

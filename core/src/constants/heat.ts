@@ -5,14 +5,14 @@ export type CoolingMethod = 'covered' | 'open' | 'water-bath' | 'ice-bath' | 're
  * Overall heat transfer per wetted-and-covered vessel area, W/(m²·K), for a pot as deep as it is wide.
  * Air: free convection with radiation (Incropera & DeWitt, ch. 9); baths: stirred, limited by the milk side;
  * chosen within those ranges so that a covered 4 L pot falls from 90 to 45 °C in 1.5–3 h and a stirred ice bath
- * does it in 8–20 min.
+ * does it in 8–20 min. The still air of a refrigerator moves less than a room's, and its walls are near: 7–9.
  */
 export const U_W_PER_M2_K: Readonly<Record<Exclude<CoolingMethod, 'flask'>, number>> = {
   covered: 14,
   open: 15,
   'water-bath': 95,
   'ice-bath': 130,
-  refrigerator: 13,
+  refrigerator: 8.5,
 };
 
 /**
@@ -30,12 +30,13 @@ export const COLD_WATER_C = 15;
 export const ICE_WATER_C = 1;
 export const REFRIGERATOR_C = 4;
 
-/** Mass transfer coefficient of vapour above an open pot in still air, m/s (Lewis relation, h = 5 W/m²K). */
-export const VAPOUR_TRANSFER_M_PER_S = 0.0045;
-/** Latent heat of evaporation about 80 °C, kJ/kg. */
-export const LATENT_KJ_PER_KG = 2309;
-/** Below this an open pot's evaporation is left out, °C. */
-export const EVAPORATES_ABOVE_C = 60;
+/**
+ * Mass transfer coefficient of vapour above an open pot 60 K warmer than still air, m/s (Lewis relation, h ≈ 5 W/m²K); it
+ * grows with the cube root of the difference, as free convection over a plate does (Incropera & DeWitt, ch. 9).
+ */
+export const VAPOUR_TRANSFER_AT_60K_M_PER_S = 0.0045;
+/** Latent heat of evaporation of water, kJ/kg, near the temperatures of a kitchen: 2501 − 2.36 T (°C). */
+export const LATENT_KJ_PER_KG = { at0C: 2501, slopePerK: -2.36 } as const;
 
 /** A domestic hob ring: power at the plate and the share that reaches the milk. */
 export const HOB = { powerW: 1800, efficiency: 0.55 } as const;

@@ -2,16 +2,28 @@
 export const CASEIN_SHARE_OF_PROTEIN = 0.8;
 
 /**
- * Densities at 20 °C in g/mL: milk fat, and dissolved solids-not-fat at their apparent density in milk serum
+ * Densities at 20 °C in g/mL: dissolved solids-not-fat at their apparent density in milk serum
  * (denser than the dry solids, as water contracts about them; fits whole milk at 1.029–1.033).
  */
-export const DENSITY_20C = { fat: 0.93, snf: 1.608, water: 0.998 } as const;
+export const DENSITY_20C = { snf: 1.608, water: 0.998 } as const;
 
 /**
- * Change of density with temperature, 1/K as a fraction at 20 °C: Choi & Okos (1986), components evaluated
- * about 20–45 °C (fat −0.417 kg/m³·K, water by its quadratic).
+ * Milk fat melts over a wide span of temperature (Walstra et al. 2006, Dairy Science and Technology, ch. 2): all of it is
+ * liquid above `liquidFromC`; below, solid = atColdest · ((liquidFromC − T)/(liquidFromC − coldestC))^shape, which is
+ * some 57 % at 5 °C, 26 % at 20 °C. Solid fat is denser: each gram that sets shrinks by `shrinksMlPerG`.
+ * Liquid fat: 0.915 g/mL at 20 °C, −0.00065 g/mL·K. With these, fat as a whole is 0.930 g/mL at 20 °C.
  */
-export const FAT_DENSITY_SLOPE_PER_K = 0.417 / 925.59;
+export const FAT_MELTING = {
+  coldestC: -5,
+  liquidFromC: 38,
+  atColdest: 0.8,
+  shape: 1.3,
+  shrinksMlPerG: 0.0683,
+  liquidGPerMlAt20C: 0.915,
+  liquidSlopeGPerMlK: -0.00065,
+  /** Heat taken by a gram of fat that melts from the coldest to wholly liquid, J (Walstra et al. 2006: 80–90). */
+  latentJPerG: 85,
+} as const;
 
 /** Choi & Okos (1986) water density, kg/m³: 997.18 + 3.1439e-3 T − 3.7574e-3 T². */
 export const WATER_DENSITY = { a: 997.18, b: 3.1439e-3, c: -3.7574e-3 } as const;

@@ -4,6 +4,12 @@ export const STARTER_LACTIC_MOL_PER_KG = 0.085;
 /** Solids of a yogurt used as starter, percent by mass, as a whole-milk yogurt. */
 export const STARTER_AS_MILK = { fatPct: 3.6, proteinPct: 3.4, lactosePct: 4.7, mineralsPct: 0.72 } as const;
 
+/** A packet of powder brings to the milk that its label says it sets as much as this dose of a live starter, percent by mass. */
+export const PACKET_SETS_LIKE_PCT = 2.5;
+
+/** A culture powder lies loosely: g/mL. */
+export const POWDER_G_PER_ML = 0.5;
+
 /**
  * Standard deviation of the natural logarithm of a culture's pace (growth and souring together) by what it comes as: the
  * packet of a maker of cultures is narrow; a shop's pot, a friend's jar, grains or what lives in raw milk differ by a

@@ -2,6 +2,7 @@ import type { CultureId, StarterStore } from '../constants/cultures.js';
 import { vitality } from '../physics/vitality.js';
 import { movedTo, storeOf, type CultureLot, type Origin } from './culture-lot.js';
 import type { Vigour } from './vigour.js';
+import { sayNumber } from '../stages/words.js';
 
 const DAY_MS = 86_400_000;
 
@@ -22,7 +23,7 @@ export function divided(
   part: { readonly id: string; readonly massG: number; readonly store: StarterStore; readonly name: string },
   atMs: number,
 ): readonly [CultureLot, CultureLot] {
-  if (!(part.massG > 0 && part.massG <= leftG)) throw new RangeError(`there are ${leftG} g of it`);
+  if (!(part.massG > 0 && part.massG <= leftG)) throw new RangeError(`there are ${sayNumber(leftG)} g of it`);
   const child = {
     ...counted(lot, part.massG, atMs),
     id: part.id,

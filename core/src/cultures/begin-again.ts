@@ -2,6 +2,7 @@ import { LINES } from '../constants/cultures.js';
 import type { CultureLot, School } from './culture-lot.js';
 import { turnedSour, type Tasted } from './drift.js';
 import { rootOf, type Cultures } from './lineage.js';
+import { sayNumber } from '../stages/words.js';
 
 /** Schools of when a line is begun again, each with its reason. */
 export const SCHOOLS: readonly { readonly id: School; readonly label: string; readonly why: string }[] = [
@@ -31,7 +32,7 @@ export function beginAgain(
 ): string | null {
   const { generations } = LINES[culture];
   if (school === 'generations' && generations !== null && generation >= generations)
-    return `It has been carried on ${generation} times; a bought culture drifts, sourer and slower, after about ${generations}. Begin a new line while this one still serves.`;
+    return `It has been carried on ${sayNumber(generation, 0)} times; a bought culture drifts, sourer and slower, after about ${generations}. Begin a new line while this one still serves.`;
   const sour = school === 'taste' ? turnedSour(tasted) : null;
   if (!sour) return null;
   return `Its makes have turned from ${sour.from.toFixed(1)} to ${sour.to.toFixed(1)} of 5 in sourness. Begin a new line while this one still serves.`;

@@ -45,28 +45,57 @@ export function feedingOf(
   const starter = asStarter(lot, nowMs, vigour);
   if (lot.form === 'grains') return grainsFeeding(lot, leftG, starter, roomC);
   const at = FED_AT[lot.culture];
-  if (!at || leftG < 1) return null;
+  if (!at) return null;
+  if (lot.form === 'freeze-dried') return powderFeeding(lot, leftG, starter, at);
+  if (leftG < 1) return null;
   const dosePct = Math.min(
     MOST_DOSE_PCT,
     Math.max(0.5, Math.round((10 * USUAL_DOSE_PCT) / Math.max(0.3, vigour.likely)) / 10),
   );
   const massG = Math.max(50, Math.min(USUAL_MILK_G, Math.floor((leftG * 100) / dosePct / 50) * 50));
-  const { form, ...kept } = starter;
+  return {
+    methodId: 'starter-feeding',
+    choices: { culture: lot.culture, massG, vesselL: vesselFor(massG), dosePct, ...starter, ...at },
+    takesG: Math.min(leftG, (massG * dosePct) / 100),
+    says: `${dosePct} % in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
+  };
+}
+
+/** How long a grain of powder goes where nobody said: a gram of it sets so much milk, L. */
+const GRAM_SETS_L = 4;
+/** Least of a powder that a kitchen weighs, g. */
+const LEAST_POWDER_G = 0.1;
+
+function powderFeeding(
+  lot: CultureLot,
+  leftG: number,
+  starter: ReturnType<typeof asStarter>,
+  at: NonNullable<(typeof FED_AT)[CultureId]>,
+): Feeding | null {
+  if (leftG < LEAST_POWDER_G) return null;
+  const massG = USUAL_MILK_G;
+  const takesG = Math.min(leftG, Math.ceil((20 * massG) / 1000 / GRAM_SETS_L) / 20);
   return {
     methodId: 'starter-feeding',
     choices: {
       culture: lot.culture,
       massG,
-      vesselL: Math.ceil(massG / 80) / 10,
-      dosePct,
-      ...kept,
-      form: form === 'active' ? 'active' : 'freeze-dried',
+      vesselL: vesselFor(massG),
+      packets: takesG,
+      packetSetsL: GRAM_SETS_L,
+      packetG: 1,
+      ...starter,
       ...at,
     },
-    takesG: Math.min(leftG, (massG * dosePct) / 100),
-    says: `${dosePct} % in ${massG} g of scalded milk, ${at.keeper === 'counter' ? 'on the counter' : `at ${at.keepC} °C`}, until it sets bright.`,
+    takesG,
+    says: `${takesG} g of the powder in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
   };
 }
+
+const vesselFor = (massG: number) => Math.ceil(massG / 80) / 10;
+
+const whereWords = ({ keeper, keepC }: { readonly keeper: string; readonly keepC: number }) =>
+  keeper === 'counter' ? 'on the counter' : `at ${keepC} °C`;
 
 /** Grains by the season, percent of the milk: ten in a cool room, three in a hot one. */
 export function grainsPctFor(roomC: number): number {

@@ -4,6 +4,7 @@ import type { WorkedOut } from '../follow/follow.js';
 import type { TimelineStage } from '../follow/timeline.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { pouredBy } from '../make/plan.js';
+import { doseOfLivePct, type InoculateParams } from '../stages/inoculate.js';
 import { volumeMl } from '../stages/pass-time.js';
 import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -68,6 +69,12 @@ const vigourOf = ({ life, vitality, pace }: Member) => (life === 'dead' ? 0 : vi
 /** Less acid to be had than this (mol/kg) and the sugar is gone. */
 const SUGAR_GONE = 0.003;
 
+/** Dose of starter of a stage that sows one, percent of a live one; null of grains, capsules and what lives in the milk. */
+function doseIn({ stage, run }: TimelineStage): number | null {
+  if (stage.kind.kind !== 'inoculate') return null;
+  return doseOfLivePct(stage.params as unknown as InoculateParams, run.states[0]!.masses);
+}
+
 /** The case of a batch that was worked out. */
 export function caseOf({ batch, choices, timeline, environment, souring, drains }: WorkedOut): Case {
   const past = timeline.stages.filter((s) => s.status !== 'ahead');
@@ -88,7 +95,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
   return {
     culture,
     vitality: souring && souring.readingIds.length > 0 ? vigourOf(environment.member) : null,
-    dosePct: numberOf(sowing?.stage.params['dosePct']),
+    dosePct: sowing ? doseIn(sowing) : null,
     starterC: sown?.tempC ?? null,
     meanSetC: setting.length > 0 ? setting.reduce((sum, s) => sum + s.tempC, 0) / setting.length : null,
     lethalC: culture && culture.growth.maxC + LETHAL_RISE_C,

@@ -1,5 +1,6 @@
 import type { Cause } from './cause.js';
 import { figure, looked, one, said, setC, vigour } from './evidence.js';
+import { sayNumber } from '../stages/words.js';
 
 /** A starter so young (days) is hardly ever dead of itself. */
 const YOUNG_DAYS = 3;
@@ -97,7 +98,7 @@ export const OF_SOURING = {
         c.generation === null || c.generations === null ? null : c.generation / c.generations,
         (share) => share >= 1,
         (share) => share < 0.6,
-        () => `It was carried on ${c.generation} times; ${c.generations} are advised.`,
+        () => `It was carried on ${sayNumber(c.generation!, 0)} times; ${c.generations} are advised.`,
         1.8,
       ),
   },

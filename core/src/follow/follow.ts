@@ -211,7 +211,7 @@ function summarise({
       cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
       panel: isLost ? withoutGoingOn(panelOf(s, context)) : panelOf(s, context),
     })),
-    hands: handsOf(timeline, environment, batch.ended !== null),
+    hands: handsOf(timeline, environment, batch),
     windows,
     stands: standsIn(timeline),
     series: seriesOf(timeline),

@@ -1,3 +1,4 @@
+import type { Batch } from '../batch/replay.js';
 import type { Environment } from '../environment/environment.js';
 import { courseOf, firstOf, lastOf } from '../make/run.js';
 import type { CueScale } from '../stages/kind.js';
@@ -9,6 +10,8 @@ export interface Hand {
   readonly stageId: string;
   readonly name: string;
   readonly instruction: string;
+  /** What is said when it is recorded: what is over, "It is at 85 °C", or what begins, "Start heating". */
+  readonly says: string;
   readonly minutes: number;
   /** When it is best done, ms: once it is ready, or when somebody is awake if it can wait that long. */
   readonly atMs: number;
@@ -32,12 +35,25 @@ const MIN_MS = 60_000;
  * The hands of a make in order: each stage begins with some. A hand is due once the stage before it is done.
  * The give of a hand is the give of the stage that it ends.
  */
-export function handsOf(timeline: Timeline, environment: Environment, ended: boolean): Hand[] {
+export function handsOf(timeline: Timeline, environment: Environment, batch: Pick<Batch, 'steps' | 'ended'>): Hand[] {
   return timeline.stages.flatMap((at, i) => {
     const before = timeline.stages[i - 1];
     if (before && before.endMs === null) return [];
-    return [handOf(timeline, environment, at, before, ended)];
+    // A make begins with its first stage: that its hands are done is a step of its own.
+    const recorded = i === 0 ? at.status === 'done' || isRecorded(batch, at) : at.status !== 'ahead';
+    return [handOf(timeline, environment, at, before, recorded || batch.ended !== null)];
   });
+}
+
+const isRecorded = ({ steps }: Pick<Batch, 'steps'>, { stage }: TimelineStage) =>
+  steps.some((s) => s.stageId === stage.id);
+
+/** What is said when a hand is recorded. */
+function saysOf({ stage }: TimelineStage, before: TimelineStage | undefined): string {
+  if (!before) return stage.kind.over(stage.params);
+  const { kind, params } = before.stage;
+  const waits = kind.endsBy !== 'clock' || kind.target(params) > kind.handsMin(params);
+  return waits ? kind.over(params) : stage.kind.begins(stage.params);
 }
 
 function handOf(
@@ -45,10 +61,9 @@ function handOf(
   environment: Environment,
   at: TimelineStage,
   before: TimelineStage | undefined,
-  ended: boolean,
+  done: boolean,
 ): Hand {
   const { kind, params } = at.stage;
-  const done = at.status !== 'ahead' || ended;
   const readyMs = before && !done ? (doneMsOf(timeline, before, environment) ?? at.beginMs) : at.beginMs;
   const atMs = before?.status === 'now' && at.beginMs <= timeline.nowMs ? readyMs : at.beginMs;
   const give = before && !done ? giveAt(before, environment) : { earlyMin: 0, lateMin: 0, cost: '' };
@@ -56,6 +71,7 @@ function handOf(
     stageId: at.stage.id,
     name: kind.name(params),
     instruction: kind.instruction(params, before ? lastOf(before.run) : firstOf(at.run)),
+    says: saysOf(at, before),
     minutes: kind.handsMin(params),
     atMs,
     readyMs,

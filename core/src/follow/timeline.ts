@@ -37,13 +37,15 @@ export function msOf(timeline: Pick<Timeline, 'startMs'>, minute: number): numbe
   return timeline.startMs + minute * MS_PER_MIN;
 }
 
-/** When each stage was begun by the log; the first by the start itself. Null for those not begun. */
+/**
+ * When each stage was begun by the log. Null for those not begun; the first began with the make, and a step of it says that its
+ * hands are done.
+ */
 export function beginnings(batch: Batch, stages: readonly BoundStage[]): (number | null)[] {
   return stages.map((stage, i) => {
+    if (i === 0) return batch.startedMs;
     // Done that was pressed twice is one step: the first counts.
-    const step = batch.steps.find((s) => s.stageId === stage.id);
-    if (step) return step.atMs;
-    return i === 0 ? batch.startedMs : null;
+    return batch.steps.find((s) => s.stageId === stage.id)?.atMs ?? null;
   });
 }
 

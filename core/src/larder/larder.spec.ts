@@ -283,7 +283,7 @@ describe('what would work instead', () => {
       ['strained-yogurt', { fatPct: 2 }, 'fatPct'],
       ['strained-yogurt', { massG: 8000 }, 'vesselL'],
       ['strained-yogurt', { starterC: 60 }, 'starterC'],
-      ['strained-yogurt', { where: 'counter', targetPh: 5 }, 'where'],
+      ['strained-yogurt', { where: 'counter', targetPh: 5, massG: 500, vesselL: 1 }, 'where'],
       ['strained-yogurt', { texture: 'firm', drain: 'flat' }, 'drain'],
       ['scalded-yogurt', { heatC: 66, holdMin: 0 }, 'heatC'],
       ['cold-start-yogurt', { milk: 'lot' }, 'milk'],

@@ -2,7 +2,7 @@ import type { Choices, Method } from '../methods/method.js';
 import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
 import { planStages } from '../make/plan.js';
 import type { Problem } from '../stages/kind.js';
-import { sayMass, sayPots } from '../stages/words.js';
+import { sayNumber, sayMass, sayPots } from '../stages/words.js';
 import { takesG, type Gear } from './gear.js';
 import { fitInto } from './split.js';
 
@@ -49,7 +49,7 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
     return [
       {
         field: 'potG',
-        message: `${potG} g does not go into ${largest.name}: it takes ${takesG(largest)} g.`,
+        message: `${sayNumber(potG, 0)} g does not go into ${largest.name}: it takes ${sayNumber(takesG(largest), 0)} g.`,
         remedy: 'Fill less into each.',
         works: { potG: takesG(largest) },
         mild: true,
@@ -62,7 +62,7 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
   return [
     {
       field: 'potG',
-      message: `It fills ${sayPots(product.pots)} of ${potG} g; of ${namesOf(holding)} there ${count === 1 ? 'is 1' : `are ${count}`}.`,
+      message: `It fills ${sayPots(product.pots)} of ${sayNumber(potG, 0)} g; of ${namesOf(holding)} there ${count === 1 ? 'is 1' : `are ${count}`}.`,
       remedy: spreadOver(product.massG, vessels),
       mild: true,
     },

@@ -99,7 +99,9 @@ describe('strained yogurt', () => {
 
   it('says so at the choice when a texture is out of reach, a counter drain unsafe, a starter cooked', () => {
     expect(makeSheet(strained, { texture: 'firm', drain: 'flat' }).problems[0]!.field).toBe('drain');
-    expect(makeSheet(strained, { where: 'counter', targetPh: 5 }).problems.map((p) => p.field)).toContain('where');
+    expect(
+      makeSheet(strained, { where: 'counter', targetPh: 5, massG: 500, vesselL: 1 }).problems.map((p) => p.field),
+    ).toContain('where');
     expect(makeSheet(strained, { starterC: 60 }).problems.map((p) => p.field)).toContain('starterC');
     expect(makeSheet(strained, { fatPct: 2 }).problems[0]!.field).toBe('fatPct');
   });

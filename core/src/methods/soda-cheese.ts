@@ -90,7 +90,7 @@ export const sodaCheese: Method = {
     MELTING,
     withMore(
       vary(MONEY, {
-        potG: { initial: 300, label: 'Pieces of', why: 'Weight of one piece.' },
+        potG: { initial: 250, label: 'Pieces of', why: 'Weight of one piece.' },
         shopPrice: { initial: 17 },
       }),
       price('butter', 'Butter costs', 'per kg', 11),
@@ -117,7 +117,7 @@ export const sodaCheese: Method = {
       },
     },
     { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: 'mould' } },
-    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0, pieceG: { choice: 'potG' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],
 };

@@ -1,4 +1,8 @@
-import type { ChoiceGroup, NumberChoice, StageTemplate } from './method.js';
+import type { ChoiceGroup, Condition, NumberChoice, StageTemplate } from './method.js';
+import { price } from './money-choices.js';
+
+const LIVE: Condition = { choice: 'form', is: 'active' };
+const POWDER: Condition = { choice: 'form', is: 'freeze-dried' };
 
 /** What is known of a starter beyond its age and store. */
 export const VIGOUR: NumberChoice = {
@@ -38,6 +42,7 @@ export const STARTER: ChoiceGroup = {
       step: 0.1,
       initial: 2.5,
       why: 'More is faster and sharper, less is slower and rounder; 2 to 3 % suits most.',
+      onlyIf: LIVE,
     },
     {
       key: 'form',
@@ -49,6 +54,42 @@ export const STARTER: ChoiceGroup = {
         { id: 'active', label: 'Live yogurt', why: 'A held-back spoon or a bought pot.' },
         { id: 'freeze-dried', label: 'Powder', why: 'Slower off the mark, very even.' },
       ],
+    },
+    {
+      key: 'packets',
+      label: 'Packets',
+      kind: 'number',
+      unit: 'of powder',
+      min: 0.05,
+      max: 20,
+      step: 0.05,
+      initial: 1,
+      why: 'A part of one goes by its grams: half a packet is half of what one weighs.',
+      onlyIf: POWDER,
+    },
+    {
+      key: 'packetSetsL',
+      label: 'One sets',
+      kind: 'number',
+      unit: 'L',
+      min: 0.25,
+      max: 500,
+      step: 0.25,
+      initial: 4,
+      why: 'As its label says: so much milk in its usual time.',
+      onlyIf: POWDER,
+    },
+    {
+      key: 'packetG',
+      label: 'One weighs',
+      kind: 'number',
+      unit: 'g',
+      min: 0.05,
+      max: 10,
+      step: 0.05,
+      initial: 1,
+      why: 'On its label, or weighed once: so a part of one can be weighed out.',
+      onlyIf: POWDER,
     },
     {
       key: 'ageDays',
@@ -86,12 +127,16 @@ export const STARTER: ChoiceGroup = {
       why: 'Makes since it was bought: a bought yogurt drifts, sourer and slower, after three to six; heirlooms do not.',
     },
     VIGOUR,
+    { ...price('packet', 'A packet costs', 'each', 1.8), onlyIf: POWDER },
   ],
 };
 
 /** What the stage that takes in what {@link STARTER} chose is told. */
 export const STARTER_PARAMS: StageTemplate['params'] = {
   dosePct: { choice: 'dosePct' },
+  packets: { choice: 'packets' },
+  packetSetsL: { choice: 'packetSetsL' },
+  packetG: { choice: 'packetG' },
   form: { choice: 'form' },
   ageDays: { choice: 'ageDays' },
   store: { choice: 'store' },
@@ -99,5 +144,5 @@ export const STARTER_PARAMS: StageTemplate['params'] = {
   vigourPct: { choice: 'vigourPct' },
 };
 
-/** Keys of the choices that {@link STARTER_PARAMS} asks for. */
-export const STARTER_KEYS = Object.keys(STARTER_PARAMS);
+/** Keys of the choices that {@link STARTER_PARAMS} asks for, and of what a packet costs. */
+export const STARTER_KEYS = [...Object.keys(STARTER_PARAMS), 'packetPrice'];

@@ -37,7 +37,7 @@ const THICKENING: ChoiceGroup = {
     ACID_STRENGTH,
     {
       key: 'targetPh',
-      label: 'Down to',
+      label: 'Down to, measured cold',
       kind: 'number',
       unit: 'pH',
       min: 5.3,

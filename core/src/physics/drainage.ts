@@ -90,12 +90,14 @@ export function drainageCourse(conditions: DrainageConditions): DrainageCourse {
     wheyForSolids(massG, solids, wheySolids, stop) * (conditions.reachFactor ?? 1),
     (massG * (1 - solids) * MOST_WATER_LOST) / (1 - wheySolids),
   );
-  const usualArea = CLOTH_AREA_CM2_AT_1KG * (massG / 1000) ** (2 / 3);
-  const depth = massG / (conditions.clothAreaCm2 ?? usualArea) / (1000 / CLOTH_AREA_CM2_AT_1KG);
+  const depth = massG / (conditions.clothAreaCm2 ?? usualClothAreaCm2(massG)) / (1000 / CLOTH_AREA_CM2_AT_1KG);
   const usualTau = DRAINAGE[method].tauMin * pace(curd);
   const tauMin = usualTau * depth ** 2 * relativeViscosity(tempC) * (conditions.timeFactor ?? 1);
   return { wheyEndG, tauMin, exponent: conditions.exponent ?? DRAINAGE_EXPONENT };
 }
+
+/** Cloth area, cm², that a curd of so many g has where none is given. */
+export const usualClothAreaCm2 = (massG: number) => CLOTH_AREA_CM2_AT_1KG * (massG / 1000) ** (2 / 3);
 
 /** How a curd's handling changes its time constant. */
 function pace({ body = 'gel', cut = false, broken = 0, turns = 0 }: CurdOnCloth): number {

@@ -1,5 +1,5 @@
 import type { Masses } from '../state/composition.js';
-import { heatCapacityKJPerK } from './heat.js';
+import { heatBetweenKJ, heatCapacityKJPerK } from './heat.js';
 
 /** A temperature noted at a time. */
 export interface NotedTemp {
@@ -59,7 +59,7 @@ export function fitHeatingPower(masses: Masses, noted: readonly NotedTemp[], roo
   const held = noted.map((n, i) => {
     const before = noted[i - 1];
     if (before) lostKJ += uaWPerK * ((n.tempC + before.tempC) / 2 - roomC) * (n.min - before.min) * 0.06;
-    return { min: n.min, kJ: heatCapacityKJPerK(masses, n.tempC) * n.tempC + lostKJ };
+    return { min: n.min, kJ: heatBetweenKJ(masses, noted[0]!.tempC, n.tempC) + lostKJ };
   });
   const mean = (of: (h: { min: number; kJ: number }) => number) => held.reduce((s, h) => s + of(h), 0) / held.length;
   const atMin = mean((h) => h.min);

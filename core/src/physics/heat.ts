@@ -1,12 +1,11 @@
 import {
   COLD_WATER_C,
-  EVAPORATES_ABOVE_C,
   FLASK_UA_W_PER_K_AT_1L,
   ICE_WATER_C,
   LATENT_KJ_PER_KG,
   REFRIGERATOR_C,
   U_W_PER_M2_K,
-  VAPOUR_TRANSFER_M_PER_S,
+  VAPOUR_TRANSFER_AT_60K_M_PER_S,
   WRAPPED_UA_W_PER_K_AT_1L,
   type CoolingMethod,
 } from '../constants/heat.js';
@@ -22,21 +21,45 @@ export interface Surroundings {
   readonly openAreaM2: number;
 }
 
-/** Outer area (m²) of a pot as deep as wide that just holds a volume. */
-function potAreaM2(volumeMl: number): number {
-  return 1.5 * Math.PI * potDiameterM(volumeMl) ** 2;
+/** Surfaces through which something gives its heat off, m²: all of it, and the top, from which it dries where it is open. */
+export interface Shape {
+  readonly areaM2: number;
+  readonly topM2: number;
+}
+
+/** A pot as deep as wide that just holds a volume. */
+export function potShape(volumeMl: number): Shape {
+  const diameterM = potDiameterM(volumeMl);
+  return { areaM2: 1.5 * Math.PI * diameterM ** 2, topM2: (Math.PI / 4) * diameterM ** 2 };
+}
+
+/** A shallow round dish in which it lies so deep: above, below and round the rim. */
+export function dishShape(volumeMl: number, depthM: number): Shape {
+  const topM2 = (volumeMl * 1e-6) / depthM;
+  return { areaM2: 2 * topM2 + 2 * Math.sqrt(Math.PI * topM2) * depthM, topM2 };
+}
+
+/** Pots of so many mL each, a finger apart, that hold a volume together. */
+export function portionsShape(volumeMl: number, eachMl: number): Shape {
+  const { areaM2, topM2 } = potShape(eachMl);
+  return { areaM2: (areaM2 * volumeMl) / eachMl, topM2: (topM2 * volumeMl) / eachMl };
 }
 
 function potDiameterM(volumeMl: number): number {
   return Math.cbrt((4 * volumeMl * 1e-6) / Math.PI);
 }
 
-/** Surroundings of a pot of milk cooled by a method. */
+/**
+ * Surroundings of a pot of milk cooled by a method.
+ *
+ * @param shape one pot as deep as wide where none is given
+ */
 export function coolingSurroundings(
   method: CoolingMethod,
   volumeMl: number,
   roomC: number,
   refrigeratorC: number = REFRIGERATOR_C,
+  shape: Shape = potShape(volumeMl),
 ): Surroundings {
   const aroundC = {
     covered: roomC,
@@ -46,8 +69,8 @@ export function coolingSurroundings(
     'ice-bath': ICE_WATER_C,
     refrigerator: refrigeratorC,
   }[method];
-  const uaWPerK = method === 'flask' ? flaskUa(volumeMl) : U_W_PER_M2_K[method] * potAreaM2(volumeMl);
-  const openAreaM2 = method === 'open' ? (Math.PI / 4) * potDiameterM(volumeMl) ** 2 : 0;
+  const uaWPerK = method === 'flask' ? flaskUa(volumeMl) : U_W_PER_M2_K[method] * shape.areaM2;
+  const openAreaM2 = method === 'open' ? shape.topM2 : 0;
   return { aroundC, uaWPerK, openAreaM2 };
 }
 
@@ -66,11 +89,23 @@ export function heatCapacityKJPerK(masses: Masses, tempC: number): number {
   return (totalG(masses) / 1000) * specificHeatKJPerKgK(masses, tempC);
 }
 
-/** Vapour lost from an open surface, g/min (0 below 60 °C). Room air is taken half saturated. */
+/** Width of the steps in which a heat capacity is summed over a span of temperatures, K. */
+const SUMMED_BY_K = 1;
+
+/** Heat that takes a crock's content from one temperature to another, kJ; negative where it cools. */
+export function heatBetweenKJ(masses: Masses, fromC: number, toC: number): number {
+  const steps = Math.max(1, Math.ceil(Math.abs(toC - fromC) / SUMMED_BY_K));
+  const stepK = (toC - fromC) / steps;
+  let sum = 0;
+  for (let i = 0; i < steps; i++) sum += heatCapacityKJPerK(masses, fromC + (i + 0.5) * stepK) * stepK;
+  return sum;
+}
+
+/** Vapour lost from an open surface, g/min; none where it is no warmer than the air. Room air is taken half saturated. */
 export function evaporationGPerMin(openAreaM2: number, tempC: number, roomC: number): number {
-  if (openAreaM2 <= 0 || tempC < EVAPORATES_ABOVE_C) return 0;
-  const difference = vapourGPerM3(tempC) - 0.5 * vapourGPerM3(roomC);
-  return openAreaM2 * VAPOUR_TRANSFER_M_PER_S * difference * 60;
+  if (openAreaM2 <= 0 || tempC <= roomC) return 0;
+  const mPerS = VAPOUR_TRANSFER_AT_60K_M_PER_S * Math.cbrt((tempC - roomC) / 60);
+  return openAreaM2 * mPerS * (vapourGPerM3(tempC) - 0.5 * vapourGPerM3(roomC)) * 60;
 }
 
 /** Saturated water vapour, g/m³, Magnus formula (Alduchov & Eskridge 1996). */
@@ -99,7 +134,8 @@ export function thermalStep(
   minutes: number,
 ): ThermalStep {
   const evaporatedG = evaporationGPerMin(around.openAreaM2, tempC, around.aroundC) * minutes;
-  const latentW = (evaporatedG * LATENT_KJ_PER_KG) / (minutes * 60);
+  const latentKJPerKg = LATENT_KJ_PER_KG.at0C + LATENT_KJ_PER_KG.slopePerK * tempC;
+  const latentW = (evaporatedG * latentKJPerKg) / (minutes * 60);
   const settledC = around.aroundC + (heatW - latentW) / around.uaWPerK;
   const tauMin = (heatCapacityKJPerK(masses, tempC) * 1000) / around.uaWPerK / 60;
   return { tempC: settledC + (tempC - settledC) * Math.exp(-minutes / tauMin), evaporatedG };

@@ -1,8 +1,9 @@
 import { totalG, type Masses } from '../state/composition.js';
+import { meltingKJPerKgK } from './fat-melting.js';
 
 /**
- * Specific heat in kJ/(kg·K) by components, Choi & Okos (1986). Fat here is liquid-fat; the heat of melting
- * between 10 and 35 °C is left out (under 3 % of the heat of warming whole milk).
+ * Apparent specific heat in kJ/(kg·K): by components, Choi & Okos (1986), and what the fat takes to melt, or gives as it
+ * sets, at this temperature.
  *
  * @param masses component masses, g
  * @param tempC temperature, °C, above 0
@@ -11,7 +12,7 @@ export function specificHeatKJPerKgK(masses: Masses, tempC: number): number {
   const t = tempC;
   const water = 4.1762 - 9.0864e-5 * t + 5.4731e-6 * t * t;
   const protein = 2.0082 + 1.2089e-3 * t - 1.3129e-6 * t * t;
-  const fat = 1.9842 + 1.4733e-3 * t - 4.8008e-6 * t * t;
+  const fat = 1.9842 + 1.4733e-3 * t - 4.8008e-6 * t * t + meltingKJPerKgK(t);
   const carbohydrate = 1.5488 + 1.9625e-3 * t - 5.9399e-6 * t * t;
   const ash = 1.0926 + 1.8896e-3 * t - 3.6817e-6 * t * t;
   const total = totalG(masses);

@@ -1,5 +1,12 @@
 import { DEAD_CHANCE, PACE_SD, SPENT, SPENT_FROZEN, TIRED } from '../constants/starter.js';
-import { LINES, VITALITY_LOSS, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
+import {
+  CULTURES,
+  LINES,
+  VITALITY_LOSS,
+  type CultureId,
+  type StarterForm,
+  type StarterStore,
+} from '../constants/cultures.js';
 
 /** A starter as it is taken from its store. */
 export interface Starter {
@@ -18,6 +25,12 @@ export function vitality(starter: Starter, culture: CultureId = 'thermophilic'):
   const faster = loss.q10 ** (((starter.tempC ?? loss.usualC) - loss.usualC) / 10);
   const kept = 10 ** -(loss.atOnce + loss.perDay * faster * starter.ageDays);
   return kept * (1 - LINES[culture].lossPerGeneration) ** (starter.generation ?? 0);
+}
+
+/** Readiness of a culture by the form it comes in: q0 of Baranyi & Roberts (1994). */
+export function lagQOf(culture: CultureId, form: StarterForm): number {
+  const { lagQActive, lagQFreezeDried } = CULTURES[culture];
+  return form === 'active' || form === 'grains' ? lagQActive : lagQFreezeDried;
 }
 
 /** What is known of a starter before anything is seen of its make. */

@@ -82,7 +82,7 @@ describe('a make as a network', () => {
   it('waits for morning where its give allows', () => {
     const { steps } = networkOf(methodById('strained-yogurt'), {});
     const chill = steps.findIndex((s) => s.stageId === 'chill');
-    const walked = walk({ steps }, 16 * 60, hours)!;
+    const walked = walk({ steps }, 10 * 60, hours)!;
     expect(hours.nightMin(walked[chill]!.endMin, walked[chill]!.endMin + awakeMin(steps[chill + 1]!))).toBe(0);
     expect(walked[chill]!.movedMin).toBeGreaterThan(60);
   });
@@ -159,7 +159,7 @@ describe('a plan', () => {
     const soon = (dueMin: number) =>
       planFor(asked([yogurt('A', { dueMin })], { people: [maker(7, { works: null })] }), 20);
     expect(soon(2 * DAY).nightHandsMin).toBe(0);
-    const hurried = soon(15.5 * 60);
+    const hurried = soon(18.5 * 60);
     expect(hurried.unmet).toEqual([]);
     expect(hurried.nightHandsMin).toBeGreaterThan(0);
   });
@@ -228,7 +228,7 @@ describe('a plan', () => {
     const two = planFor(asked([yogurt('A'), yogurt('B')], { gear }), 60);
     expect(two.makes.length).toBe(2);
     expectSound(asked([yogurt('A'), yogurt('B')], { gear }), two);
-    const dueMin = 16 * 60;
+    const dueMin = 19 * 60;
     const both = planFor(asked([yogurt('A', { dueMin }), yogurt('B', { dueMin })], { gear }), 60);
     expect(both.makes.length).toBe(1);
     expect(both.unmet[0]!.why).toMatch(/^(The (Warm box|pot) is taken|Hands for)/);

@@ -12,7 +12,7 @@ import { sournessOf } from './sourness.js';
 import type { Added } from './told.js';
 import { clearBranches, pouredGauges } from './acid-watch.js';
 import { acidityGauge, warmthGauge } from './watch.js';
-import { capital, sayMass, sayMl, sayTemp } from './words.js';
+import { sayNumber, capital, sayMass, sayMl, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
@@ -42,6 +42,8 @@ export const acidify: StageKind<AcidifyParams> = {
   kind: 'acidify',
   defaults: { agent: 'lemon', strengthPct: 0, targetPh: 5.6, parts: 3, into: 'curd' },
   name: () => 'acid',
+  begins: () => 'Start with the acid',
+  over: () => 'The acid is in',
   instruction: (params, before) => {
     const dose = doseFor(before, params);
     const { name } = SOUR_AGENTS[params.agent];
@@ -192,7 +194,7 @@ function unlikely({ agent, strengthPct }: AcidifyParams): Problem[] {
   return [
     {
       field: 'acidPct',
-      message: `${capital(name)} of ${strengthPct} % acid would be very unusual.`,
+      message: `${capital(name)} of ${sayNumber(strengthPct)} % acid would be very unusual.`,
       remedy: `Give ${weakestPct} to ${strongestPct} %, or nought for the usual.`,
       works: { acidPct: 0 },
     },

@@ -24,6 +24,8 @@ export const base: StageKind<BaseParams> = {
   defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
   pours: (params) => [stockOf(params.base)],
   name: () => 'base',
+  begins: () => 'Open the cans',
+  over: () => 'It is mixed',
   instruction: (params) => {
     const stock = stockOf(params.base);
     const sugar = sugarG(params);

@@ -10,7 +10,7 @@ import { MILK_POWDER, stockOf, type StockParam } from '../constants/reference-ma
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { sayMass, sayMl } from './words.js';
+import { sayNumber, sayMass, sayMl } from './words.js';
 
 export interface BlendParams {
   /** Milk and cream together, g. */
@@ -64,6 +64,8 @@ export const blend: StageKind<BlendParams> = {
   defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
   pours: (params) => blendParts(params).map((part) => part.stock),
   name: () => 'blend',
+  begins: () => 'Start weighing',
+  over: () => 'It is weighed in',
   instruction: (params) => {
     const parts = blendParts(params).map(
       ({ stock, massG }) =>
@@ -128,8 +130,8 @@ function fatProblems(params: BlendParams): Problem[] {
     return [
       {
         field: 'fatPct',
-        message: `${milk.name} cannot be blended down to ${params.fatPct} % fat with cream.`,
-        remedy: `Ask for ${milk.fatPct} % or more, or choose a leaner milk.`,
+        message: `${milk.name} cannot be blended down to ${sayNumber(params.fatPct)} % fat with cream.`,
+        remedy: `Ask for ${sayNumber(milk.fatPct)} % or more, or choose a leaner milk.`,
         works: { fatPct: Math.ceil(milk.fatPct * 10 - 1e-9) / 10 },
       },
     ];
@@ -138,8 +140,8 @@ function fatProblems(params: BlendParams): Problem[] {
     return [
       {
         field: 'fatPct',
-        message: `${params.fatPct} % fat is more than the cream itself has.`,
-        remedy: `Ask for at most ${cream.fatPct} %.`,
+        message: `${sayNumber(params.fatPct)} % fat is more than the cream itself has.`,
+        remedy: `Ask for at most ${sayNumber(cream.fatPct)} %.`,
         works: { fatPct: Math.floor(cream.fatPct * 10 + 1e-9) / 10 },
       },
     ];

@@ -26,6 +26,8 @@ export const bought: StageKind<BoughtParams> = {
   defaults: { massG: 2000, fatPct: 3.6 },
   pours: () => [],
   name: () => 'bought yogurt',
+  begins: () => 'Take the yogurt out',
+  over: () => 'It is weighed in',
   instruction: (params) =>
     `Have ${sayMass(params.massG)} of plain yogurt cold, with no starch or gelatine on its label.`,
   ...handsWork(TAKES_MIN),

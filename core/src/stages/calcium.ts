@@ -5,7 +5,7 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMl } from './words.js';
+import { sayNumber, sayMl } from './words.js';
 
 export interface CalciumParams {
   /** Dry calcium chloride, g per kg of milk. */
@@ -21,8 +21,10 @@ export const calcium: StageKind<CalciumParams> = {
   kind: 'calcium',
   defaults: { gPerKg: CALCIUM.usualGPerKg, solutionPct: CALCIUM.solutionPct },
   name: () => 'calcium',
+  begins: () => 'Stir the calcium in',
+  over: () => 'The calcium is in',
   instruction: (params, before) =>
-    `Stir ${sayMl(doseFor(before, params).ml)} of ${params.solutionPct} % calcium chloride, thinned in a cup of water, through the milk.`,
+    `Stir ${sayMl(doseFor(before, params).ml)} of ${sayNumber(params.solutionPct)} % calcium chloride, thinned in a cup of water, through the milk.`,
   ...handsWork(TAKES_MIN),
   gear: () => ['pipette', 'spoon'],
   weighIn: (params, before) => [

@@ -30,6 +30,8 @@ export const capsule: StageKind<CapsuleParams> = {
   kind: 'capsule',
   defaults: { culture: 'plant', as: 'capsules', perLitre: 3, ageDays: 60, store: 'cold' },
   name: (params) => (params.as === 'capsules' ? 'capsule' : 'powder'),
+  begins: () => 'Sprinkle it over',
+  over: () => 'It is stirred in',
   instruction: (params, before) => {
     const count = countFor(before, params);
     if (params.as === 'powder')

@@ -1,26 +1,48 @@
 import { scaleMasses, totalG } from '../state/composition.js';
-import { takeOut } from '../state/crock-state.js';
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
+import { dishShape, portionsShape, type Shape } from '../physics/heat.js';
+import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { warmthGauge } from './watch.js';
-import { standBy } from './pass-time.js';
-import { sayMass } from './words.js';
+import { standBy, volumeMl } from './pass-time.js';
+import { sayNumber, sayMass } from './words.js';
 
 export interface ChillParams {
   readonly targetC: number;
   /** Set aside first as the next starter, percent of the crock. */
   readonly holdBackPct: number;
+  /** It lies so deep in a shallow dish, cm, so that it is cold in time; 0 = in its crock. */
+  readonly depthCm: number;
+  /** In moulds of so much each, g; 0 = all in one. */
+  readonly pieceG: number;
+}
+
+/** What shape it has where it does not stand in its crock. */
+function shapeOf({ depthCm, pieceG }: ChillParams, state: CrockState): Shape | undefined {
+  if (depthCm > 0) return dishShape(volumeMl(state), depthCm / 100);
+  if (pieceG > 0) return portionsShape(volumeMl(state), Math.min(volumeMl(state), pieceG / CROCK_G_PER_ML));
+  return undefined;
+}
+
+function intoTheCold({ depthCm, pieceG }: ChillParams): string {
+  if (depthCm > 0)
+    return `Spread it ${sayNumber(depthCm)} cm deep in a shallow dish, into the cold; cover it once it is cold through.`;
+  if (pieceG > 0) return 'Put the moulds into the cold, a finger apart.';
+  return 'Put the crock into the cold, gently.';
 }
 
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
 export const chill: StageKind<ChillParams> = {
   kind: 'chill',
-  defaults: { targetC: 7, holdBackPct: 3 },
+  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0 },
   name: () => 'chill',
+  begins: () => 'Put it into the cold',
+  over: () => 'It is cold through',
   instruction: (params, before) =>
     params.holdBackPct > 0
       ? `Spoon ${sayMass((totalG(before.masses) * params.holdBackPct) / 100)} into a clean jar as the next starter, then the crock into the cold.`
-      : 'Put the crock into the cold, gently.',
+      : intoTheCold(params),
   handsMin: () => 5,
   attended: false,
   gear: () => ['cold shelf'],
@@ -28,7 +50,8 @@ export const chill: StageKind<ChillParams> = {
   target: (params) => params.targetC,
   keepsBack: { is: 'starter', name: 'Starter held back', use: 'the next make', keepsDays: 10 },
   begin: (state, params) => takeOut(state, scaleMasses(state.masses, params.holdBackPct / 100), 'heldBack'),
-  advance: (state, _params, environment, minutes) => standBy('refrigerator', state, environment, minutes),
+  advance: (state, params, environment, minutes) =>
+    standBy('refrigerator', state, environment, minutes, shapeOf(params, state)),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 15,
   give: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),

@@ -41,6 +41,8 @@ export const churn: StageKind<ChurnParams> = {
   kind: 'churn',
   defaults: { device: 'mixer', churnL: 4 },
   name: () => 'churn',
+  begins: () => 'Start churning',
+  over: () => 'It has broken',
   instruction: (params, before) =>
     `${DEVICES[params.device].how} until it breaks into grains, about ${Math.round(minutesToBreak(before, params))} min at ${sayTemp(before.tempC)}.`,
   handsMin: () => 20,

@@ -27,6 +27,8 @@ export const cook: StageKind<CookParams> = {
   kind: 'cook',
   defaults: { targetC: 80, butterPct: 8, milkPct: 15, eggPct: 6, saltPct: 1.2 },
   name: () => 'melt',
+  begins: () => 'Start melting',
+  over: () => 'It has melted',
   instruction: (params, before) => {
     const list = partsOf(params, before).map(({ goods, massG }) => `${sayMass(massG)} ${goods.name.toLowerCase()}`);
     return `Over a low flame melt the curd with ${list.join(', ')}; stir along the bottom until it is one smooth mass at ${sayTemp(params.targetC)}. It scorches.`;

@@ -1,14 +1,16 @@
 import type { CoolingMethod } from '../constants/heat.js';
-import { coolingSurroundings } from '../physics/heat.js';
+import { coolingSurroundings, dishShape } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
-import { standBy } from './pass-time.js';
+import { standBy, volumeMl } from './pass-time.js';
 import { warmthGauge } from './watch.js';
 import { sayTemp } from './words.js';
 
 export interface CoolParams {
   readonly targetC: number;
   readonly method: CoolingMethod;
+  /** It lies so deep in a shallow pan, cm; 0 = in its pot. */
+  readonly depthCm: number;
 }
 
 const HOW: Readonly<Record<CoolingMethod, string>> = {
@@ -26,8 +28,10 @@ const TOO_COOL_BY_C = 5;
 /** Cooling to the temperature at which the starter goes in. */
 export const cool: StageKind<CoolParams> = {
   kind: 'cool',
-  defaults: { targetC: 44, method: 'water-bath' },
+  defaults: { targetC: 44, method: 'water-bath', depthCm: 0 },
   name: (params) => `cool ${sayTemp(params.targetC)}`,
+  begins: () => 'Start cooling',
+  over: (params) => `It is at ${sayTemp(params.targetC)}`,
   instruction: (params) => `${HOW[params.method]} until it is at ${sayTemp(params.targetC)}.`,
   handsMin: (params) => (params.method === 'covered' || params.method === 'open' ? 2 : 6),
   attended: false,
@@ -35,7 +39,14 @@ export const cool: StageKind<CoolParams> = {
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,
-  advance: (state, params, environment, minutes) => standBy(params.method, state, environment, minutes),
+  advance: (state, params, environment, minutes) =>
+    standBy(
+      params.method,
+      state,
+      environment,
+      minutes,
+      params.depthCm > 0 ? dishShape(volumeMl(state), params.depthCm / 100) : undefined,
+    ),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 1,
   give: (params, course) => ({

@@ -58,3 +58,14 @@ describe('cream thickened by acid', () => {
     expect(kind.problems(params, { ...HOT, tempC: 90, ph: 4.6 })[0]!.field).toBe('milk');
   });
 });
+
+describe('buttermilk', () => {
+  it('takes no more fat with it than there is, however lean what was churned', () => {
+    for (const share of [0, 0.02]) {
+      const lean = { ...CREAM, masses: { ...CREAM.masses, fat: share * totalG(CREAM.masses) } };
+      const drawn = run('draw', {}, lean);
+      expect(drawn.whey.fat).toBe(0);
+      expect(drawn.masses.fat).toBe(lean.masses.fat);
+    }
+  });
+});

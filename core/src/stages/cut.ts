@@ -1,6 +1,7 @@
 import { hasSet, withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
+import { sayNumber } from './words.js';
 
 export interface CutParams {
   /** Edge of a piece, cm. */
@@ -16,8 +17,10 @@ export const cut: StageKind<CutParams> = {
   kind: 'cut',
   defaults: { edgeCm: 2.5 },
   name: () => 'cut',
+  begins: () => 'Start cutting',
+  over: () => 'It is cut',
   instruction: (params) =>
-    `Cut the curd to the bottom in ${params.edgeCm} cm squares, then slantwise; leave it ${FACES_CLOSE_MIN} minutes so that the faces close.`,
+    `Cut the curd to the bottom in ${sayNumber(params.edgeCm)} cm squares, then slantwise; leave it ${FACES_CLOSE_MIN} minutes so that the faces close.`,
   ...handsWork(TAKES_MIN + FACES_CLOSE_MIN),
   handsMin: () => TAKES_MIN,
   gear: () => ['long knife'],

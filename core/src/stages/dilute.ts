@@ -19,6 +19,8 @@ export const dilute: StageKind<DiluteParams> = {
   kind: 'dilute',
   defaults: { into: 'water', pct: 30 },
   name: () => 'thin',
+  begins: () => 'Start thinning',
+  over: () => 'It is thin enough',
   instruction: (params, before) =>
     `Whisk it smooth with ${sayMass(addedG(before, params))} of cold ${params.into}${params.into === 'water' ? ', boiled and cooled' : ''}.`,
   ...handsWork(TAKES_MIN),

@@ -17,6 +17,8 @@ export const draw: StageKind<DrawParams> = {
   kind: 'draw',
   defaults: {},
   name: () => 'buttermilk off',
+  begins: () => 'Pour the buttermilk off',
+  over: () => 'The buttermilk is off',
   instruction: (_params, before) =>
     `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains.`,
   ...handsWork(TAKES_MIN),
@@ -24,9 +26,10 @@ export const draw: StageKind<DrawParams> = {
   runsOff: { is: 'buttermilk', name: 'Buttermilk' },
   begin: (state) => {
     const { butterG, butterFatPct } = split(state);
-    const fatG = (butterG * butterFatPct) / 100;
+    // What is too lean to churn gives no more fat than it has.
+    const fatG = Math.min(state.masses.fat, (butterG * butterFatPct) / 100);
     const serumKept = (butterG - fatG) / (totalG(state.masses) - state.masses.fat);
-    const fatLost = 1 - fatG / state.masses.fat;
+    const fatLost = state.masses.fat > 0 ? 1 - fatG / state.masses.fat : 0;
     const buttermilk = massesBy((c) => state.masses[c] * (c === 'fat' ? fatLost : 1 - serumKept));
     return takeOut(state, buttermilk, 'whey');
   },

@@ -3,7 +3,7 @@ import { takeOut, withCurd } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass, sayPots } from './words.js';
+import { sayNumber, sayMass, sayPots } from './words.js';
 
 export interface FinishParams {
   /** Net mass of one pot, g. */
@@ -26,10 +26,12 @@ export const finish: StageKind<FinishParams> = {
   kind: 'finish',
   defaults: { potG: 400, whisk: 'yes', as: 'pots' },
   name: (params) => (params.as === 'pots' ? 'weigh, pot' : 'weigh, wrap'),
+  begins: () => 'Start potting',
+  over: () => 'It is potted',
   instruction: (params, before) => {
     const weigh = `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))})`;
     if (params.as === 'pieces') return `${weigh}, wrap and label.`;
-    return `${weigh} and fill ${sayPots(potsOf(before.masses, params.potG))} of ${params.potG} g.`;
+    return `${weigh} and fill ${sayPots(potsOf(before.masses, params.potG))} of ${sayNumber(params.potG, 0)} g.`;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],

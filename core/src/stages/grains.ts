@@ -1,12 +1,12 @@
 import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
 import { TIRED } from '../constants/starter.js';
-import { starterPrior, vitality } from '../physics/vitality.js';
+import { lagQOf, starterPrior, vitality } from '../physics/vitality.js';
 import { massesBy, totalG, type Masses } from '../state/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { lagQOf, likesGauge } from './inoculate.js';
+import { likesGauge } from './inoculate.js';
 import { lethalProblems, sown, spentProblems } from './sowing.js';
 import { sayMass } from './words.js';
 
@@ -28,6 +28,8 @@ export const grains: StageKind<GrainsParams> = {
   kind: 'grains',
   defaults: { culture: 'kefir-grains', grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
   name: () => 'grains in',
+  begins: () => 'Put the grains in',
+  over: () => 'The grains are in',
   instruction: (params, before) =>
     `Put ${sayMass(grainsG(params, before))} of grains into the milk as they are: never rinse them. Cloth or loose lid.`,
   ...handsWork(TAKES_MIN),

@@ -28,6 +28,8 @@ export const heat: StageKind<HeatParams> = {
   kind: 'heat',
   defaults: { targetC: 85, paceCPerMin: 0 },
   name: (params) => `heat ${sayTemp(params.targetC)}`,
+  begins: () => 'Start heating',
+  over: (params) => `It is at ${sayTemp(params.targetC)}`,
   instruction: (params) =>
     params.paceCPerMin > 0
       ? `Warm it slowly to ${sayTemp(params.targetC)} over a water bath, ${params.paceCPerMin} °C a minute, moving it gently.`

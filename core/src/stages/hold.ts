@@ -20,6 +20,8 @@ export const hold: StageKind<HoldParams> = {
   kind: 'hold',
   defaults: { minutes: 15, targetC: 85, lid: 'on' },
   name: () => 'hold',
+  begins: () => 'Start the hold',
+  over: () => 'It has had its time',
   instruction: (params) =>
     `Keep it at ${sayTemp(params.targetC)} for ${sayDuration(params.minutes)}, lid ${params.lid}, low heat or a water bath.`,
   handsMin: () => 2,

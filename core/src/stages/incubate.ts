@@ -9,7 +9,7 @@ import type { Course, Give, Problem, StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
 import { acidityGauge, warmthGauge } from './watch.js';
-import { sayTemp } from './words.js';
+import { sayNumber, sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
 export type Keeper = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
@@ -54,6 +54,8 @@ export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
   defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth' },
   name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
+  begins: (params) => (params.keeper === 'counter' ? 'Leave it on the counter' : 'Start keeping it warm'),
+  over: () => 'It is sour enough',
   instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC, params.cover)}. Do not move it while it sets.`,
   handsMin: () => 3,
   attended: false,
@@ -110,7 +112,7 @@ function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Proble
   return [
     {
       field: 'targetPh',
-      message: `At pH ${targetPh} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
+      message: `At pH ${sayNumber(targetPh, 2)} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
       remedy: 'Ask for pH 4.6 or lower.',
       works: { targetPh: 4.6 },
     },

@@ -1,14 +1,20 @@
 import { CULTURES, type CultureId, type StarterForm } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
-import { STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
+import {
+  PACKET_SETS_LIKE_PCT,
+  POWDER_G_PER_ML,
+  STARTER_AS_MILK,
+  STARTER_LACTIC_MOL_PER_KG,
+} from '../constants/starter.js';
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { Member } from '../environment/environment.js';
-import { starterPrior, vitality, type Starter } from '../physics/vitality.js';
-import { totalG, type Masses } from '../state/composition.js';
+import { lagQOf, starterPrior, vitality, type Starter } from '../physics/vitality.js';
+import { massesBy, totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
-import type { StageKind } from './kind.js';
+import type { Problem, StageKind } from './kind.js';
 import { lethalProblems, sown, spentProblems } from './sowing.js';
 import type { Branch, Gauge, Seen } from './watch.js';
 import { sayMass, sayMl } from './words.js';
@@ -17,8 +23,12 @@ export interface InoculateParams {
   readonly culture: CultureId;
   /** A second culture that takes half of the dose, or none. */
   readonly beside: CultureId | 'none';
-  /** Starter as a share of the milk, percent by mass. */
+  /** Live starter as a share of the milk, percent by mass; a powder is dosed by the packet. */
   readonly dosePct: number;
+  /** Packets of a powder, parts of one too; how much milk one sets, L, by its label; and what one weighs, g. */
+  readonly packets: number;
+  readonly packetSetsL: number;
+  readonly packetG: number;
   readonly form: StarterForm;
   readonly ageDays: number;
   readonly store: Starter['store'];
@@ -30,10 +40,25 @@ export interface InoculateParams {
   readonly how: 'slurry' | 'sprinkled';
 }
 
-/** Starter mass (g) for a crock. */
-export function starterG(params: Pick<InoculateParams, 'dosePct'>, crock: Masses): number {
-  return (totalG(crock) * params.dosePct) / 100;
+/** However much powder goes in, the milk is no riper for it than by so much live starter, percent. */
+const MOST_LIKE_PCT = 25;
+
+type Dosed = Pick<InoculateParams, 'form' | 'dosePct' | 'packets' | 'packetSetsL' | 'packetG'>;
+
+const isPowder = ({ form }: Pick<InoculateParams, 'form'>) => form === 'freeze-dried';
+
+/** Starter mass (g) for a crock: a share of it, or the packets' powder. */
+function starterG(params: Dosed, crock: Masses): number {
+  return isPowder(params) ? params.packets * params.packetG : (totalG(crock) * params.dosePct) / 100;
 }
+
+/** The dose as a share of live starter that brings as much, percent by mass: of a powder, by the milk that it sets. */
+export function doseOfLivePct(params: Dosed, crock: Masses): number {
+  if (!isPowder(params)) return params.dosePct;
+  return Math.min(MOST_LIKE_PCT, (PACKET_SETS_LIKE_PCT * params.packets * params.packetSetsL) / crockL(crock));
+}
+
+const crockL = (crock: Masses) => totalG(crock) / CROCK_G_PER_ML / 1000;
 
 /** Density of a yogurt, g/mL. */
 const STARTER_G_PER_ML = 1.03;
@@ -43,9 +68,9 @@ const WARM_C = 30;
 
 /** A starter on the sheet: what it is, how old, and in how many makes it has been carried on. */
 function starterWords({ form, ageDays, generation }: InoculateParams): string {
-  if (form === 'freeze-dried') return 'Starter powder';
+  if (isPowder({ form })) return 'Starter powder';
   const age = ageDays === 1 ? 'a day old' : `${Math.round(ageDays)} days old`;
-  return `Starter, ${ageDays < 1 ? 'of today' : age}${generation > 1 ? `, carried on ${generation} times` : ''}`;
+  return `Starter, ${ageDays < 1 ? 'of today' : age}${generation >= 1.5 ? `, carried on ${Math.round(generation)} times` : ''}`;
 }
 
 /** Starter dispersed in warm milk. */
@@ -55,6 +80,9 @@ export const inoculate: StageKind<InoculateParams> = {
     culture: 'thermophilic',
     beside: 'none',
     dosePct: 2.5,
+    packets: 1,
+    packetSetsL: 4,
+    packetG: 1,
     form: 'active',
     ageDays: 4,
     store: 'cold',
@@ -63,7 +91,10 @@ export const inoculate: StageKind<InoculateParams> = {
     how: 'slurry',
   },
   name: () => 'starter',
+  begins: () => 'Put the starter in',
+  over: () => 'The starter is in',
   instruction: (params, before) => {
+    if (isPowder(params)) return powderWords(params);
     const massG = starterG(params, before.masses);
     const much = `${sayMass(massG)} starter${params.beside === 'none' ? '' : ', half of each,'} (${sayMl(massG / STARTER_G_PER_ML)})`;
     if (params.how === 'sprinkled')
@@ -76,9 +107,10 @@ export const inoculate: StageKind<InoculateParams> = {
     {
       what: starterWords(params),
       massG: starterG(params, before.masses),
-      gPerMl: STARTER_G_PER_ML,
-      pricedAs: 'milk',
       outOf: 'culture',
+      ...(isPowder(params)
+        ? { gPerMl: POWDER_G_PER_ML, pricedAs: 'packet', count: params.packets, measure: sayPackets(params.packets) }
+        : { gPerMl: STARTER_G_PER_ML, pricedAs: 'milk' }),
     },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
@@ -97,30 +129,60 @@ export const inoculate: StageKind<InoculateParams> = {
       works: { ageDays: 1, vigourPct: 100 },
     }),
     ...lethalProblems(params.culture, state.tempC),
+    ...packetProblems(params, state),
   ],
 };
 
+/** "Half a packet", "1 packet", "2½ packets": as it is measured out. */
+function sayPackets(packets: number): string {
+  return `${Number(packets.toFixed(2))} packet${packets > 1 ? 's' : ''}`;
+}
+
+function powderWords({ packets, packetG, beside }: InoculateParams): string {
+  const much = `${sayPackets(packets)} of starter powder (${sayMass(packets * packetG)})`;
+  return `Sprinkle ${much}${beside === 'none' ? '' : ', half of each,'} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
+}
+
+/** A powder that is meant for less than this share of the milk, or for more than so many times of it, is worth a word. */
+const FEW_PACKETS = 0.6;
+const MANY_PACKETS = 2.5;
+
+function packetProblems(params: InoculateParams, { masses }: CrockState): Problem[] {
+  if (!isPowder(params)) return [];
+  const { packets, packetSetsL } = params;
+  const litres = crockL(masses);
+  const share = (packets * packetSetsL) / litres;
+  if (share >= FEW_PACKETS && share <= MANY_PACKETS) return [];
+  const wanted = Math.max(0.05, Math.round((20 * litres) / packetSetsL) / 20);
+  const slower = share < FEW_PACKETS;
+  return [
+    {
+      field: 'packets',
+      message: `${sayPackets(packets)} for ${(packets * packetSetsL).toFixed(1)} L of milk, and this is ${litres.toFixed(1)} L: it ${slower ? 'sets late' : 'is wasted on it'}.`,
+      remedy: `Take ${sayPackets(wanted)}.`,
+      works: { packets: wanted },
+      mild: true,
+    },
+  ];
+}
+
 function addStarter(state: CrockState, params: InoculateParams, member: Member): CrockState {
   const massG = starterG(params, state.masses);
-  const soured = params.form === 'active';
-  const filled = pourIn(state, soured ? asYogurt(massG) : massesOfMaterial(STARTER_AS_MILK, massG));
+  const soured = !isPowder(params);
+  const filled = pourIn(state, soured ? asYogurt(massG) : massesBy((c) => (c === 'other' ? massG : 0)));
   const share = massG / totalG(filled.masses);
   const cooler = { ...filled, tempC: state.tempC + share * (5 - state.tempC) };
   const sowing = {
-    living: starterAtWork(params, member),
+    living: starterAtWork(params, doseOfLivePct(params, state.masses), member),
     lacticMolPerKg: soured ? share * STARTER_LACTIC_MOL_PER_KG : 0,
     prior: starterPrior(params, activityOf(params)),
   };
   return sown(cooler, sowing, member);
 }
 
-/** The cultures that a dose of starter brings, each with its biomass and readiness. */
-export function starterAtWork(
-  params: Pick<InoculateParams, 'culture' | 'dosePct' | 'form' | 'ageDays' | 'store'> &
-    Partial<Pick<InoculateParams, 'beside' | 'generation' | 'vigourPct'>>,
-  member: Pick<Member, 'vitality' | 'lag'>,
-): readonly [Living, ...Living[]] {
-  const { culture, beside = 'none', dosePct } = params;
+/** The cultures that a dose of starter brings, each with its biomass and readiness; two share the dose. */
+function starterAtWork(params: InoculateParams, dosePct: number, member: Member): readonly [Living, ...Living[]] {
+  const { culture, beside } = params;
   const living = (id: CultureId, pct: number): Living => ({
     culture: id,
     biomass: (pct / 100) * CULTURES[id].biomassPerDose * activityOf(params, id) * member.vitality,
@@ -131,18 +193,8 @@ export function starterAtWork(
 }
 
 /** Share of a fresh starter's activity that is left: by its age, store and generation, and by what its makes have shown. */
-function activityOf(
-  params: Pick<InoculateParams, 'culture' | 'form' | 'ageDays' | 'store'> &
-    Partial<Pick<InoculateParams, 'generation' | 'vigourPct'>>,
-  culture: CultureId = params.culture,
-): number {
-  return (vitality(params, culture) * (params.vigourPct ?? 100)) / 100;
-}
-
-/** Readiness of a culture by the form it comes in. */
-export function lagQOf(culture: CultureId, form: StarterForm): number {
-  const { lagQActive, lagQFreezeDried } = CULTURES[culture];
-  return form === 'active' || form === 'grains' ? lagQActive : lagQFreezeDried;
+function activityOf(params: InoculateParams, culture: CultureId = params.culture): number {
+  return (vitality(params, culture) * params.vigourPct) / 100;
 }
 
 /** A starter's component masses. */

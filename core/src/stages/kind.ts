@@ -34,7 +34,7 @@ export interface Problem {
 export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
 
 /** Whose price a thing has: that of the choice "…Price"; what is one's own, or weighs nothing in money, has none. */
-export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'own';
+export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'packet' | 'own';
 
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
@@ -95,6 +95,9 @@ export interface StageKind<P> {
   readonly defaults: P;
   /** One word for the drawing and the lists. */
   readonly name: (params: P) => string;
+  /** What is said as its hands begin it, "Start heating"; and once it is over, "It is at 85 °C". */
+  readonly begins: (params: P) => string;
+  readonly over: (params: P) => string;
   /** What the hands do to begin it, as a sentence with amounts. */
   readonly instruction: (params: P, before: CrockState) => string;
   /** The milks, creams and bases that it pours in, as they come; also marks what a make can begin with. */

@@ -19,6 +19,8 @@ export const ladle: StageKind<LadleParams> = {
   kind: 'ladle',
   defaults: { how: 'ladle' },
   name: (params) => params.how,
+  begins: () => 'Start ladling',
+  over: () => 'It is on the cloth',
   instruction: (params) => `${WAYS[params.how].say}; fold the corners over.`,
   ...handsWork(WAYS.ladle.minutes),
   handsMin: (params) => WAYS[params.how].minutes,

@@ -22,6 +22,8 @@ export const lift: StageKind<LiftParams> = {
   kind: 'lift',
   defaults: { how: 'lift', scaldedH: 11, asideG: null },
   name: (params) => (params.how === 'lift' ? 'lift' : 'drain off'),
+  begins: () => 'Take the crust off',
+  over: () => 'The crust is off',
   instruction: (params, before) => {
     const { topG } = crustOf(before, params);
     const under = sayMass(totalG(before.masses) - topG);

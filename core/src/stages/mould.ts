@@ -3,7 +3,7 @@ import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayPots } from './words.js';
+import { sayNumber, sayPots } from './words.js';
 
 export interface MouldParams {
   /** What one mould or wrapping holds, g. */
@@ -25,8 +25,10 @@ export const mould: StageKind<MouldParams> = {
   kind: 'mould',
   defaults: { pieceG: 250, shape: 'mould' },
   name: (params) => params.shape,
+  begins: () => 'Start shaping',
+  over: () => 'It is shaped',
   instruction: (params, before) =>
-    `${SHAPES[params.shape]} ${sayPots(Math.max(1, Math.floor(totalG(before.masses) / params.pieceG)), 'piece')} of ${params.pieceG} g.`,
+    `${SHAPES[params.shape]} ${sayPots(Math.max(1, Math.floor(totalG(before.masses) / params.pieceG)), 'piece')} of ${sayNumber(params.pieceG, 0)} g.`,
   ...handsWork(TAKES_MIN),
   gear: (params) => [params.shape === 'mould' ? 'moulds' : 'paper'],
   fillsInto: 'mould',

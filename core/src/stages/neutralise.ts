@@ -22,6 +22,8 @@ export const neutralise: StageKind<NeutraliseParams> = {
   kind: 'neutralise',
   defaults: { targetPh: 5.6 },
   name: () => 'soda',
+  begins: () => 'Stir the soda in',
+  over: () => 'The soda is in',
   instruction: (params, before) => {
     const { sodaG, carbonDioxideL } = doseFor(before, params);
     return `Crumble the curd fine and work ${sayMass(sodaG)} of bicarbonate of soda through it; it foams (${carbonDioxideL.toFixed(1)} L of gas): leave it room.`;

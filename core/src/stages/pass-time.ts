@@ -8,7 +8,7 @@ import { souringFactors, type Environment, type KnownTemp } from '../environment
 import type { BufferMilk } from '../physics/buffer.js';
 import { denature, denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
-import { coolingSurroundings, thermalStep, type Surroundings } from '../physics/heat.js';
+import { coolingSurroundings, thermalStep, type Shape, type Surroundings } from '../physics/heat.js';
 import { MIXED_STEP_MIN, mixedCrock, mixedStep } from '../physics/mixed-souring.js';
 import { pasteurisationShare } from '../physics/pasteurisation.js';
 import { clottingPerMin } from '../physics/rennet.js';
@@ -57,16 +57,19 @@ export function coveredPot(volumeMl: number, { kitchen, member }: Environment): 
 /**
  * Time passes over a pot that stands somewhere and takes on its warmth or cold, this batch's heat loss counted; covered
  * and in air, where it was measured, as it was measured.
+ *
+ * @param shape where it does not stand in one pot
  */
 export function standBy(
   method: CoolingMethod,
   state: CrockState,
   environment: Environment,
   minutes: number,
+  shape?: Shape,
 ): CrockState {
   if (method === 'covered') return passTime(state, environment, coveredPot(volumeMl(state), environment), 0, minutes);
   const { kitchen, member } = environment;
-  const around = coolingSurroundings(method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC);
+  const around = coolingSurroundings(method, volumeMl(state), kitchen.roomC, kitchen.refrigeratorC, shape);
   return passTime(state, environment, { ...around, uaWPerK: around.uaWPerK * member.heatLoss }, 0, minutes);
 }
 

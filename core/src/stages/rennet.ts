@@ -26,6 +26,8 @@ export const rennet: StageKind<RennetParams> = {
   kind: 'rennet',
   defaults: { imcuPerKg: 4, imcuPerMl: RENNET_BOTTLE.imcuPerMl, dropsPerMl: RENNET_BOTTLE.dropsPerMl },
   name: () => 'rennet',
+  begins: () => 'Put the rennet in',
+  over: () => 'The rennet is in',
   instruction: (params, before) => {
     const dose = doseFor(before, params);
     const { waterMl } = dose;

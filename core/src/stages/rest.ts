@@ -30,6 +30,8 @@ export const rest: StageKind<RestParams> = {
   kind: 'rest',
   defaults: { minutes: 10, why: 'gather' },
   name: () => 'rest',
+  begins: () => 'Leave it to rest',
+  over: () => 'It has rested',
   instruction: (params) => `${RESTS[params.why].say} ${sayDuration(params.minutes)} without stirring.`,
   handsMin: () => 1,
   attended: false,

@@ -13,6 +13,8 @@ export const ripen: StageKind<RipenParams> = {
   kind: 'ripen',
   defaults: { minutes: 45, keeper: 'thermostat', keepC: 30 },
   name: () => 'ripen',
+  begins: () => 'Leave it to ripen',
+  over: () => 'It has ripened',
   instruction: (params) => `Cover it and let the culture wake for ${sayDuration(params.minutes)}.`,
   handsMin: () => 1,
   attended: false,

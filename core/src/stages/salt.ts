@@ -22,6 +22,8 @@ export const salt: StageKind<SaltParams> = {
   kind: 'salt',
   defaults: { saltPct: 0.8, texture: 'as it is' },
   name: (params) => (params.texture === 'smooth' ? 'blend smooth' : 'salt'),
+  begins: (params) => (params.texture === 'smooth' ? 'Blend it smooth' : 'Salt it'),
+  over: (params) => (params.texture === 'smooth' ? 'It is smooth' : 'The salt is in'),
   instruction: (params, before) => {
     const massG = saltG(before, params);
     const how = params.texture === 'smooth' ? 'Blend the curd smooth' : 'Turn the curd over';

@@ -7,7 +7,7 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTimeAt, volumeMl } from './pass-time.js';
 import { timeGauge, warmthGauge } from './watch.js';
-import { sayTemp } from './words.js';
+import { sayNumber, sayTemp } from './words.js';
 
 export interface ScaldCreamParams {
   readonly keepC: number;
@@ -27,8 +27,10 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
   kind: 'scald-cream',
   defaults: { keepC: 80, hours: 11, depthCm: 5 },
   name: () => 'scald',
+  begins: () => 'Put it into the oven',
+  over: () => 'The crust is there',
   instruction: (params) =>
-    `Into a shallow pan, ${params.depthCm} cm deep; keep it at ${sayTemp(params.keepC)} in a slow oven or over a water bath, uncovered. Never stir.`,
+    `Into a shallow pan, ${sayNumber(params.depthCm)} cm deep; keep it at ${sayTemp(params.keepC)} in a slow oven or over a water bath, uncovered. Never stir.`,
   handsMin: () => 5,
   attended: false,
   gear: () => ['shallow pan', 'oven'],

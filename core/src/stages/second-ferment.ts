@@ -9,7 +9,7 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
 import { timeGauge, type Gauge, type Seen } from './watch.js';
-import { sayDuration, sayMass } from './words.js';
+import { sayNumber, sayDuration, sayMass } from './words.js';
 
 export interface SecondFermentParams {
   readonly hours: number;
@@ -28,9 +28,11 @@ export const secondFerment: StageKind<SecondFermentParams> = {
   kind: 'second-ferment',
   defaults: { hours: 12, headspacePct: 15, sugarPct: 0 },
   name: () => 'in bottles',
+  begins: () => 'Bottle it',
+  over: () => 'The bottles are ready',
   instruction: (params, before) => {
     const sugar = sugarG(before, params);
-    return `${sugar > 0.5 ? `Stir in ${sayMass(sugar)} of sugar or its worth in fruit. ` : ''}Bottle it, ${params.headspacePct} % of each left empty, close, and leave it on the counter ${sayDuration(params.hours * 60)}. Open one over the sink each day.`;
+    return `${sugar > 0.5 ? `Stir in ${sayMass(sugar)} of sugar or its worth in fruit. ` : ''}Bottle it, ${sayNumber(params.headspacePct, 0)} % of each left empty, close, and leave it on the counter ${sayDuration(params.hours * 60)}. Open one over the sink each day.`;
   },
   handsMin: () => 10,
   attended: false,

@@ -21,6 +21,8 @@ export const sieve: StageKind<SieveParams> = {
   kind: 'sieve',
   defaults: { then: 'next milk', grainsG: null },
   name: () => 'sieve',
+  begins: () => 'Start sieving',
+  over: () => 'The grains are out',
   instruction: (params, before) => {
     const grew = grownG(before);
     const next =

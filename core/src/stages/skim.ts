@@ -19,6 +19,8 @@ export const skim: StageKind<SkimParams> = {
   kind: 'skim',
   defaults: { asideG: null },
   name: () => 'skim',
+  begins: () => 'Start skimming',
+  over: () => 'The cream is off',
   instruction: (_params, before) =>
     `Lift the risen cream off with a shallow spoon, about ${sayMass(layerOf(before).topG)}: it is soured cream.`,
   ...handsWork(TAKES_MIN),

@@ -45,7 +45,7 @@ describe('blend', () => {
   it('says what to weigh, in grams and in a measure', () => {
     const { kind, params } = bind({ id: 'b', kind: 'blend', params: { massG: 2000, fatPct: 6 } });
     expect(kind.instruction(params, EMPTY)).toMatch(
-      /Weigh 1\.85 kg whole milk \(179\d mL\) and 150 g cream \(149 mL\)/,
+      /Weigh 1\.85 kg whole milk \(179\d mL\) and 150 g cream \(147 mL\)/,
     );
   });
 });

@@ -11,6 +11,8 @@ export const stirDown: StageKind<StirDownParams> = {
   kind: 'stir-down',
   defaults: {},
   name: () => 'stir down',
+  begins: () => 'Stir it down',
+  over: () => 'It runs smooth',
   instruction: () => 'Stir the set curd smooth with a whisk, slowly, from the bottom up.',
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk'],

@@ -11,11 +11,12 @@ import {
   drainageCourse,
   endSolids,
   wheyForSolids,
+  usualClothAreaCm2,
   wheyWithin,
   type CurdOnCloth,
   type DrainageCourse,
 } from '../physics/drainage.js';
-import { coolingSurroundings } from '../physics/heat.js';
+import { coolingSurroundings, dishShape, potShape, type Shape } from '../physics/heat.js';
 import { denaturedWhey } from '../physics/denaturation.js';
 import type { Environment } from '../environment/environment.js';
 import { solidsFraction, totalG, type Masses } from '../state/composition.js';
@@ -68,6 +69,8 @@ export const strain: StageKind<StrainParams> = {
   kind: 'strain',
   defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0 },
   name: () => 'to the cloth',
+  begins: () => 'Put it on the cloth',
+  over: () => 'It has drained',
   instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
   handsMin: () => 12,
   attended: false,
@@ -258,11 +261,24 @@ function wheyOf(curd: Masses, state: CrockState, params: StrainParams): Masses {
   };
 }
 
+/** Flat on its cloth it lies in a shallow dish; hung or pressed it is as deep as wide. */
+function shapeOf(state: CrockState, { method }: StrainParams): Shape {
+  const volume = volumeMl(state);
+  if (method !== 'flat') return potShape(volume);
+  return dishShape(volume, volume / usualClothAreaCm2(totalG(state.masses)) / 100);
+}
+
 function drain(state: CrockState, params: StrainParams, environment: Environment, minutes: number): CrockState {
   const { kitchen } = environment;
   const around =
     params.where === 'cold'
-      ? coolingSurroundings('refrigerator', volumeMl(state), kitchen.roomC, kitchen.refrigeratorC)
+      ? coolingSurroundings(
+          'refrigerator',
+          volumeMl(state),
+          kitchen.roomC,
+          kitchen.refrigeratorC,
+          shapeOf(state, params),
+        )
       : coolingSurroundings('covered', volumeMl(state), kitchen.roomC);
   const nowG = wheyWithin(strainCourse(state, params, environment), state.curd.draining!.wheyG, minutes);
   const whey = wheyOf(state.masses, state, params);

@@ -16,6 +16,8 @@ export const temper: StageKind<TemperParams> = {
   kind: 'temper',
   defaults: { targetC: 12 },
   name: (params) => `temper ${sayTemp(params.targetC)}`,
+  begins: () => 'Take it out of the cold',
+  over: (params) => `It is at ${sayTemp(params.targetC)}`,
   instruction: (params) => `Take it out of the cold and leave it covered until it is at ${sayTemp(params.targetC)}.`,
   handsMin: () => 2,
   attended: false,

@@ -11,6 +11,8 @@ export const turn: StageKind<TurnParams> = {
   kind: 'turn',
   defaults: {},
   name: () => 'turn',
+  begins: () => 'Turn it',
+  over: () => 'It is turned',
   instruction: () => 'Open the cloth, scrape the dry rim into the middle, stir it through and hang it again.',
   ...handsWork(TAKES_MIN),
   gear: () => ['spatula'],

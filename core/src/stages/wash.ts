@@ -39,6 +39,8 @@ export const wash: StageKind<WashParams> = {
   kind: 'wash',
   defaults: { waterShare: 1 },
   name: () => 'wash',
+  begins: () => 'Start washing',
+  over: () => 'It is washed',
   instruction: (params, before) =>
     `Wash the grains with ${sayMass(params.waterShare * totalG(before.masses))} of cold water, about ${washesFor(before, params)} times, until it runs clear.`,
   handsMin: () => 12,

@@ -20,6 +20,8 @@ export const wheyBack: StageKind<WheyBackParams> = {
   kind: 'whey-back',
   defaults: { texture: 'very-thick' },
   name: () => 'whey back',
+  begins: () => 'Whisk whey in',
+  over: () => 'The whey is in',
   instruction: (params, before) =>
     `Whisk ${sayMass(wheyBackG(before, TEXTURES[params.texture].solids))} of its whey back in, a little at a time, until it is ${TEXTURES[params.texture].word}.`,
   ...handsWork(TAKES_MIN),

@@ -16,6 +16,8 @@ export const wild: StageKind<WildParams> = {
   kind: 'wild',
   defaults: { culture: 'clabber' },
   name: () => 'by itself',
+  begins: () => 'Leave it to itself',
+  over: () => 'It is covered',
   instruction: () => 'Strain the milk through a scalded cloth into a scalded jar and leave it to what lives in it.',
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'jar'],

@@ -6,6 +6,11 @@ export function sayMass(massG: number): string {
   return massG >= 10 ? `${Math.round(massG)} g` : `${massG.toFixed(1)} g`;
 }
 
+/** A number that somebody typed or that was worked out, to at most so many decimals and no noughts after them: "3", "2.5". */
+export function sayNumber(value: number, decimals = 1): string {
+  return String(Number(value.toFixed(decimals)));
+}
+
 export function sayTemp(tempC: number): string {
   return `${Math.round(tempC)} °C`;
 }

@@ -25,6 +25,8 @@ export const work: StageKind<WorkParams> = {
   kind: 'work',
   defaults: { butterFatPct: 82, saltPct: 1 },
   name: () => 'work, salt',
+  begins: () => 'Start working it',
+  over: () => 'It is worked',
   instruction: (params, before) => {
     const salt = saltG(before, params);
     return `Press and fold it until no more drops come${salt > 0 ? `, with ${sayMass(salt)} of fine salt` : ''}.`;

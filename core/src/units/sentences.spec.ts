@@ -1,5 +1,5 @@
 import { makeSheet } from '../make/sheet.js';
-import { initialChoices } from '../methods/method.js';
+import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { METHODS } from '../methods/index.js';
 import { inUnits } from './in-units.js';
 import type { Units } from './system.js';
@@ -22,8 +22,23 @@ const leftIn = (all: readonly (readonly [string, string])[]) =>
     .map(([way, text]) => `${way}: ${inUnits(text, US)}`)
     .filter((line) => METRIC_LEFT.test(line) && !/\.unit: /.test(line));
 
+/** Choices as they come out of Fahrenheit, ounces or a sum: with all the decimals there are. */
+function unround(method: Method): Choices {
+  return Object.fromEntries(
+    choicesOf(method).map((c) => [
+      c.key,
+      c.kind === 'number' ? Math.min(c.max, Math.max(c.min, c.initial * 1.0411522588847737)) : c.initial,
+    ]),
+  );
+}
+
 describe('the sentences of the engine', () => {
   for (const method of METHODS) {
+    it(`say no figure with three decimals or more, however the choices were come by: ${method.name}`, () => {
+      const said = sentences(makeSheet(method, unround(method)), 'sheet');
+      expect(said.filter(([, text]) => /\d\.\d{3}/.test(text))).toEqual([]);
+    });
+
     it(`leave nothing metric to a household in ounces and Fahrenheit: ${method.name}`, () => {
       const sheet = makeSheet(method, initialChoices(method));
       const all = [...sentences(method, method.id), ...sentences(sheet, 'sheet')];

@@ -2,6 +2,8 @@ import {
   BOUGHT_DENATURED,
   DEAD_CHANCE,
   PACE_SD,
+  PACKET_SETS_LIKE_PCT,
+  lagQOf,
   SCORES,
   STANDARD_PRIOR,
   TAKEN_FOR_DEAD,
@@ -31,6 +33,7 @@ import {
   type SouringProblem,
   type SouringReading,
   type Starter,
+  type StarterForm,
   type StarterPrior,
   type TracePoint,
   type Treatment,
@@ -39,8 +42,14 @@ import { InputRefused } from '../../problem.js';
 
 interface SouringInput {
   culture: CultureId;
-  dosePct: number;
-  starter: Starter;
+  /** Percent of the milk; nothing where the starter is a packet. */
+  dosePct?: number;
+  starter: Omit<Starter, 'form'> & {
+    form: StarterForm | 'packet';
+    setsLitres?: number;
+    packets?: number;
+    litres?: number;
+  };
   milk: { fatPct: number; proteinPct: number; treatment: Treatment };
   denaturedPct?: number;
   tempC?: number;
@@ -94,18 +103,20 @@ function sownIn(
   i: SouringInput,
 ): Pick<SouringProblem, 'biomass' | 'lagQ' | 'lacticMolPerKg'> & { readonly starter: StarterPrior } {
   const culture = CULTURES[i.culture];
-  if (i.dosePct === 0) {
+  const { form, setsLitres = 1, packets = 1, litres = setsLitres } = i.starter;
+  const dosePct = i.dosePct ?? (PACKET_SETS_LIKE_PCT * packets * setsLitres) / litres;
+  if (dosePct === 0) {
     if (i.milk.treatment !== 'raw') throw new InputRefused([NOTHING_TO_SOUR_IT]);
     const starter = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
     return { biomass: WILD_BIOMASS, lagQ: culture.lagQFreezeDried, lacticMolPerKg: 0, starter };
   }
-  const active = i.starter.form === 'active';
-  const activity = vitality(i.starter, i.culture);
+  const kept = { ...i.starter, form: form === 'packet' ? ('freeze-dried' as const) : form };
+  const activity = vitality(kept, i.culture);
   return {
-    starter: starterPrior(i.starter, activity),
-    biomass: (i.dosePct / 100) * culture.biomassPerDose * activity,
-    lagQ: active ? culture.lagQActive : culture.lagQFreezeDried,
-    lacticMolPerKg: active ? (i.dosePct / (100 + i.dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
+    starter: starterPrior(kept, activity),
+    biomass: (dosePct / 100) * culture.biomassPerDose * activity,
+    lagQ: lagQOf(i.culture, kept.form),
+    lacticMolPerKg: form === 'active' ? (dosePct / (100 + dosePct)) * STARTER_LACTIC_MOL_PER_KG : 0,
   };
 }
 

@@ -31,10 +31,13 @@ const CUE_ASKED: Readonly<Record<string, string>> = {
   fizz: 'Opened',
 };
 
-/** What an entry says, in a few words. */
+/** What a step is called where nothing is known of its make but the stage's id. */
+const bareStep = (stageId: string) => `Began: ${stageId}`;
+
+/** What an entry says, in a few words; `stepWords` says a step by its stage's id. */
 export function entryWords(
   body: EntryBody,
-  stageName: (id: string) => string,
+  stepWords: (stageId: string) => string = bareStep,
   lotName: (id: string) => string = () => 'the larder',
 ): string {
   switch (body.type) {
@@ -43,7 +46,7 @@ export function entryWords(
     case 'took':
       return `Took ${mass(body.massG)} out of ${lotName(body.lotId)}`;
     case 'step':
-      return `Began: ${say(stageName(body.stageId))}`;
+      return say(stepWords(body.stageId));
     case 'reading':
       return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
     case 'cue':
@@ -63,7 +66,7 @@ export function entryWords(
     case 'discarded':
       return `Discarded${body.by ? `, by ${body.by}` : ''}: ${body.reason}`;
     case 'correction':
-      return body.body ? `Correction: ${entryWords(body.body, stageName, lotName)}` : 'Taken back';
+      return body.body ? `Correction: ${entryWords(body.body, stepWords, lotName)}` : 'Taken back';
   }
 }
 

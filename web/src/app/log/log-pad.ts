@@ -36,7 +36,7 @@ import { bodyProblems } from './check-body';
 import { Logger } from './logger';
 import { entryWords } from './entry-words';
 import { LogPadState, type PadTab } from './log-pad.state';
-import { stageNameIn, timeWrong } from './timed-log';
+import { stepWordsIn, timeWrong } from './timed-log';
 import { momentOf, NOW, type When } from './when';
 import { WhenRow } from './when-row';
 import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
@@ -125,7 +125,7 @@ export class LogPad {
   /** What the line says whose time is corrected. */
   protected readonly timedLine = computed(() => {
     const [line, batch] = [this.line(), this.batch()];
-    return line && batch ? entryWords(line.now ?? line.entry.body, stageNameIn(batch)) : '';
+    return line && batch ? entryWords(line.now ?? line.entry.body, stepWordsIn(batch)) : '';
   });
   /** The latest that it can have been: now, or half a day after a line stands that is corrected. */
   protected readonly latestMs = computed(() => {

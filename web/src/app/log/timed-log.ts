@@ -23,6 +23,17 @@ export function stageNameIn(batch: Batch): (id: string) => string {
   };
 }
 
+/** What a step of a make says: the stage that began, or of the first, which began with the make, that its hands are done. */
+export function stepWordsIn(batch: Batch): (stageId: string) => string {
+  const { stages } = plannedOf(batch);
+  return (stageId) => {
+    const at = stages.findIndex((s) => s.id === stageId);
+    const stage = stages[at];
+    if (!stage) return `Began: ${stageId}`;
+    return `${at === 0 ? 'Done' : 'Began'}: ${stage.kind.name(stage.params)}`;
+  };
+}
+
 /** Why a line cannot have been at a moment; empty where it can. */
 export function timeWrong(batch: Batch, body: EntryBody, atMs: number | null, nowMs: number): string {
   if (atMs === null) return 'Say the time as hours and minutes, like 22:15.';

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { plannedOf, type Batch, type LogLine } from '@oat-crock/core';
+import type { Batch, LogLine } from '@oat-crock/core';
 import { decodeTime } from 'ulid';
 import { Logger } from '../log/logger';
 import { LogPadState, type PadTab } from '../log/log-pad.state';
 import { entryWords } from '../log/entry-words';
+import { stepWordsIn } from '../log/timed-log';
 import { dayTime } from '../ui/words';
 
 /** Written so long after it happened, a line says both, ms. */
@@ -42,8 +43,8 @@ export class LogList {
         line,
         at: dayTime(line.atMs),
         written: writtenLater(line),
-        words: entryWords(line.entry.body, this.stageName),
-        now: line.now ? entryWords(line.now, this.stageName) : null,
+        words: entryWords(line.entry.body, this.stepWords()),
+        now: line.now ? entryWords(line.now, this.stepWords()) : null,
         doubtful: this.doubtful().includes(line.entry.id),
         correctable: this.tabOf(line) !== null,
       })),
@@ -52,11 +53,7 @@ export class LogList {
     () => this.batch().log.filter((l) => !this.handsOnly() || l.entry.source === 'hand').length > SHOWN && !this.all(),
   );
 
-  private readonly stages = computed(() => plannedOf(this.batch()).stages);
-  private readonly stageName = (id: string): string => {
-    const stage = this.stages().find((s) => s.id === id);
-    return stage?.kind.name(stage.params) ?? id;
-  };
+  private readonly stepWords = computed(() => stepWordsIn(this.batch()));
 
   protected tabOf(line: LogLine): PadTab | null {
     const { body, source } = line.entry;

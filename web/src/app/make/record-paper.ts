@@ -3,6 +3,7 @@ import type { Batch, Followed, LogLine } from '@oat-crock/core';
 import { CAUTIONS } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { entryWords } from '../log/entry-words';
+import { stepWordsIn } from '../log/timed-log';
 import { A4_PT, bold, onA4, ruled, soft } from '../paper/parts';
 import { say } from '../ui/units';
 import { written } from '../ui/dates';
@@ -21,7 +22,7 @@ export interface RecordHead {
  * with their names, and the log with every correction beside what it said first.
  */
 export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }: RecordHead): TDocumentDefinitions {
-  const stageName = (id: string) => followed.hands.find((h) => h.stageId === id)?.name ?? id;
+  const stepWords = stepWordsIn(batch);
   return onA4(`Record ${lotCode(batch)}`, [
     {
       columns: [
@@ -55,7 +56,7 @@ export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }:
         .filter(({ entry, fate }) => entry.source === 'hand' && fate !== 'is a correction')
         .map((line): Content[] => [
           { text: [dayTime(line.atMs), writtenLater(line)].filter(Boolean).join(', '), style: 'soft' },
-          lineWords(line, stageName),
+          lineWords(line, stepWords),
         ]),
     ),
     ...instruments(batch),
@@ -133,10 +134,10 @@ function deviations({ deviations: found }: Followed): Content[] {
 }
 
 /** A line of the log: what it said first stays legible, struck through, beside what it says now. */
-function lineWords({ entry, fate, now }: LogLine, stageName: (id: string) => string): Content {
-  const words = entryWords(entry.body, stageName);
+function lineWords({ entry, fate, now }: LogLine, stepWords: (id: string) => string): Content {
+  const words = entryWords(entry.body, stepWords);
   if (fate === 'stands') return { text: words };
-  const after = now ? `corrected: ${entryWords(now, stageName)}` : 'taken back';
+  const after = now ? `corrected: ${entryWords(now, stepWords)}` : 'taken back';
   return { text: [{ text: words, decoration: 'lineThrough' }, ` ${after}`] };
 }
 
@@ -150,7 +151,7 @@ function instruments({ log }: Batch): Content[] {
   const rows = [...bySource].map(([source, lines]): Content[] => {
     const values = lines.flatMap(({ entry: { body } }) => (body.type === 'reading' ? [body] : []));
     const sorted = values.toSorted((a, b) => a.value - b.value);
-    const words = (body: (typeof values)[number]) => entryWords(body, String);
+    const words = (body: (typeof values)[number]) => entryWords(body);
     return [
       { text: source, style: 'soft' },
       {

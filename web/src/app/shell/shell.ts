@@ -85,7 +85,7 @@ export class Shell {
     const [first] = this.refused();
     if (!first) return '';
     const [error] = first.errors;
-    return `"${entryWords(first.entry.body, (id) => id)}" was not taken. ${error ? say(`${error.message} ${error.remedy}`) : ''}`;
+    return `"${entryWords(first.entry.body)}" was not taken. ${error ? say(`${error.message} ${error.remedy}`) : ''}`;
   }
 
   @HostListener('document:keydown', ['$event'])
@@ -138,7 +138,7 @@ export class Shell {
   private changeWords({ batchId, was, is }: Change, done: string): string {
     const pot = this.batches().find((b) => b.id === batchId)?.name ?? '';
     const line = is ?? was;
-    return `${done}, ${pot}: ${line ? entryWords(line, (id) => id) : ''}`;
+    return `${done}, ${pot}: ${line ? entryWords(line) : ''}`;
   }
 
   /** Says something for a few seconds, to eyes and to screen readers; with a way to undo what was undone. */
