@@ -41,6 +41,20 @@ describe('a yield that is not as forecast', () => {
     expect(says(1870, 2290)).toContain('200 g more came out than went in');
   });
 
+  it('of two things that are otherwise it names the one that explains half of it or more', () => {
+    expect(says(1560, 2390, 130)).toContain('100 g more whey ran off');
+    expect(says(1560, 2345, 175)).toContain('55 g more whey ran off');
+    expect(says(1540, 2340, 160)).toContain('No one weighing explains it.');
+    const nothing = { ...FORECAST, productG: 1 };
+    expect(differenceOf(nothing, { productG: 0.5, wheyG: 0, heldBackG: 0 }, null).pct).toBe(-50);
+    expect(differenceOf({ ...FORECAST, productG: 0 }, { productG: 5, wheyG: 0, heldBackG: 0 }, null).pct).toBe(0);
+  });
+
+  it('is as forecast to just within 2 %', () => {
+    expect(says(1670 * 0.9801, 2290)).toContain('As forecast');
+    expect(says(1670 * 0.9799, 2290)).toContain('less than forecast');
+  });
+
   it('accounts for all of it, whatever was weighed', () => {
     const g = fc.integer({ min: 0, max: 4000 });
     fc.assert(

@@ -27,6 +27,16 @@ describe('what to choose otherwise next time', () => {
     });
   });
 
+  it('takes a starter of four days at most, and leaves alone what is as young', () => {
+    const yogurt = methodById('scalded-yogurt');
+    expect(nextTime('deadStarter', yogurt, { ageDays: 5, generation: 3 })!.choices).toEqual({
+      ageDays: 4,
+      generation: 1,
+    });
+    expect(nextTime('deadStarter', yogurt, { ageDays: 4, generation: 1 })).toBeNull();
+    expect(nextTime('weakStarter', yogurt, { ageDays: 9, dosePct: 2 })!.choices).toEqual({ ageDays: 4, dosePct: 3 });
+  });
+
   it('is silent where no choice mends it, or it is so already', () => {
     expect(nextTime('lumpySlurry', methodById('scalded-yogurt'), {})).toBeNull();
     expect(nextTime('openWeave', methodById('strained-yogurt'), { weave: 'fine' })).toBeNull();

@@ -91,6 +91,28 @@ describe('how long it keeps', () => {
   });
 });
 
+describe('how long it keeps at the edge of what keeps it', () => {
+  const yogurt = end('Y1');
+  const withSalt = (share: number) => ({ ...yogurt, masses: { ...yogurt.masses, water: 100 - share, salt: share } });
+
+  it('salt of 3.5 % in its water helps, a shade less does not', () => {
+    expect(waterPhaseSaltPct(withSalt(3.5))).toBe(3.5);
+    expect(shelfLife(withSalt(3.5)).days).toBeGreaterThan(shelfLife(withSalt(3.4999)).days);
+    expect(shelfLife(withSalt(3.4999)).days).toBe(shelfLife(withSalt(0)).days);
+  });
+
+  it('what has no water has no salt in it', () => {
+    const dry = (water: number, salt: number) => waterPhaseSaltPct({ masses: { ...yogurt.masses, water, salt } });
+    expect([dry(0, 0), dry(0.4, 0.1)]).toEqual([0, 20]);
+  });
+
+  it('acid keeps it from pH 4.6 down, each tenth below adding a little', () => {
+    const at = (ph: number) => shelfLife({ ...yogurt, ph });
+    expect([at(4.6).productClass, at(4.601).productClass]).toEqual(['sour', 'fresh']);
+    expect(at(4.3).days).toBeGreaterThan(at(4.6).days);
+  });
+});
+
 describe('what is left', () => {
   const left = (code: string, choices = {}) => byproductsOf(end(code, choices), planStages(methodById(code), choices));
   const named = (code: string, choices = {}) => left(code, choices).map((b) => b.name);

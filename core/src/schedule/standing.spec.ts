@@ -62,6 +62,16 @@ describe('a step that is held on', () => {
 });
 
 describe('a plan that was taken', () => {
+  it('says which of its makes was to be begun a while ago, and from what lateness on', () => {
+    const [first, second] = places;
+    const late = (startMin: number) =>
+      standingOf(layOut(asked), [first!, { ...second!, startMin }])
+        .troubles.filter(({ breaks }) => breaks.some((b) => b.is === 'past' && b.says.startsWith('It was to be begun')))
+        .map(({ make }) => make.orderId);
+    expect(late(-20)).toEqual([second!.orderId]);
+    expect(late(-15)).toEqual([]);
+  });
+
   it('stands as it was found for as long as nothing has changed, whatever week it is of', () => {
     for (const seed of [1, 2, 3, 4]) {
       const week = someWeeks(5, 7, seed);

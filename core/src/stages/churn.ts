@@ -7,7 +7,7 @@ import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { standCovered, volumeMl } from './pass-time.js';
 import type { Branch, Seen } from './watch.js';
-import { sayTemp } from './words.js';
+import { sayNumber, sayTemp } from './words.js';
 
 /** What the cream is churned in. */
 export type ChurnDevice = 'jar' | 'crank' | 'mixer' | 'processor';
@@ -113,7 +113,7 @@ function roomProblems(params: ChurnParams, state: CrockState): Problem[] {
   return [
     {
       field: 'churnL',
-      message: `A churn of ${params.churnL} L is too full of it to whip.`,
+      message: `A churn of ${sayNumber(params.churnL)} L is too full of it to whip.`,
       remedy: `Take one of ${Math.ceil(wantedL * 2) / 2} L, or churn it in ${Math.ceil(wantedL / params.churnL)} lots.`,
       works: { churnL: Math.ceil(wantedL * 2) / 2 },
     },

@@ -84,7 +84,7 @@ export const heat: StageKind<HeatParams> = {
       ? [
           {
             field: 'heatC',
-            message: `Milk boils over before ${params.targetC} °C.`,
+            message: `Milk boils over before ${sayTemp(params.targetC)}.`,
             remedy: 'Ask for 95 °C or less.',
             works: { heatC: 95 },
           },
