@@ -57,15 +57,16 @@ test('butter is decided, refused a churn too small, started, and its hands come 
   await expect(page.getByRole('row', { name: /^Buttermilk/ })).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   for (const hand of [
-    /^Done: Stir/,
-    /^Done: Put it on the counter/,
-    /^Done: Spoon/,
-    /^Done: Take it out/,
-    /^Done: Whisk it/,
+    /^It is weighed in/,
+    /^Put the starter in\. Stir/,
+    /^Leave it on the counter\. Put it on the counter/,
+    /^It is sour enough\. Spoon/,
+    /^It is cold through\. Take it out/,
+    /^It is at 12 °C\. Whisk it/,
   ]) {
     await page.getByRole('button', { name: hand }).click();
   }
-  await expect(page.getByRole('button', { name: /^Done: Pour it through a cloth/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^It has broken\. Pour it through a cloth/ })).toBeVisible();
 });
 
 test('cream cheese is set, ladled, drained in stages, turned and salted, each with its hands', async ({
@@ -83,17 +84,18 @@ test('cream cheese is set, ladled, drained in stages, turned and salted, each wi
   await expect(page.getByRole('heading', { name: 'Cultured cream cheese' })).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   for (const hand of [
-    /^Done: Warm it slowly/,
-    /^Done: Stir .* calcium chloride/,
-    /^Done: Sprinkle/,
-    /^Done: Thin 2 drops/,
-    /^Done: Put it into the thermostat/,
-    /^Done: Ladle/,
-    /^Done: Spread it/,
-    /^Done: Tie it up/,
-    /^Done: Open the cloth/,
+    /^It is weighed in/,
+    /^Start heating\. Warm it slowly/,
+    /^It is at 29 °C\. Stir .* calcium chloride/,
+    /^Put the starter in\. Sprinkle/,
+    /^Put the rennet in\. Thin 2 drops/,
+    /^Start keeping it warm\. Put it into the thermostat/,
+    /^It is sour enough\. Ladle/,
+    /^Put it on the cloth\. Spread it/,
+    /\. Tie it up/,
+    /\. Open the cloth/,
   ]) {
     await page.getByRole('button', { name: hand }).click();
   }
-  await expect(page.getByRole('button', { name: /^Done: Tie it up/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /\. Tie it up/ })).toBeVisible();
 });

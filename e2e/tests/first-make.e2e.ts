@@ -48,9 +48,10 @@ test('an empty dairy leads to a first make, decided, started and logged', async 
 
   // Today asks for the next hands, and takes them as done
   await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await expect(page.getByRole('heading', { name: /Warm to 85 °C/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Done: Warm to 85/ }).click();
-  await expect(page.getByRole('button', { name: /^Done: Keep it at 85/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Weigh 3\.\d+ kg whole milk/ })).toBeVisible();
+  await page.getByRole('button', { name: /^It is weighed in/ }).click();
+  await page.getByRole('button', { name: /^Start heating\. Warm to 85/ }).click();
+  await expect(page.getByRole('button', { name: /^It is at 85 °C\. Keep it at 85/ })).toBeVisible();
 
   // what was chosen is kept when the page is left and opened again
   await goTo(page, '/make');

@@ -24,10 +24,10 @@ test('what was done before the page was opened is logged at its own time, and a 
   await page.getByRole('button', { name: /^Start this make/ }).click();
   await expect(page.getByRole('list', { name: 'Stages' })).toBeVisible();
 
-  // Done now, pressed twice: one step.
+  // Weighed in now, pressed twice: one step.
   const when = page.getByRole('group', { name: 'When was it?' });
   await expect(when).toBeVisible();
-  const done = page.getByRole('button', { name: /^Done: heat/ });
+  const done = page.getByRole('button', { name: /^It is weighed in/ });
   await done.dblclick();
   await expect.poll(async () => (await entries()).filter(({ body }) => body.type === 'step').length).toBe(1);
   const [start, step] = (await entries()).filter(({ body }) => body.type === 'started' || body.type === 'step');
@@ -35,7 +35,7 @@ test('what was done before the page was opened is logged at its own time, and a 
 
   // Five minutes earlier would do; five hours earlier there was no make.
   const log = page.locator('oc-log-list');
-  await log.getByRole('button', { name: /^Another time: Began: heat/ }).click();
+  await log.getByRole('button', { name: /^Another time: Done: blend/ }).click();
   const pad = page.getByRole('dialog');
   await pad.getByRole('button', { name: 'at…' }).click();
   const field = pad.getByRole('textbox', { name: 'At, by the clock' });

@@ -37,7 +37,7 @@ test('acid goes in by parts until the whey is clear; a picture, a hold and a rea
 }) => {
   await goTo(page, '/methods/smooth-curd');
   await page.getByRole('button', { name: 'Start this make' }).click();
-  for (const hand of ['Done: heat 95 °C', 'Done: acid']) {
+  for (const hand of [/^It is weighed in/, /^Start heating/, /^It is at 95 °C/]) {
     await page.getByRole('button', { name: hand }).click();
   }
   const acidIn = page.getByRole('row', { name: /^Lemon juice in/ });

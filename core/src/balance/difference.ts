@@ -1,4 +1,4 @@
-import { sayMass } from '../stages/words.js';
+import { sayMass, sayNumber } from '../stages/words.js';
 import type { Balance } from './yield.js';
 
 /** What was weighed when a make was finished, g; null where nobody weighed it. */
@@ -17,6 +17,12 @@ export interface Difference {
   readonly says: string;
 }
 
+/** What the kitchen's own makes leave on cloth, pot and spoons, percent of the product, and from how many it is known. */
+export interface UsualLoss {
+  readonly pct: number;
+  readonly makes: number;
+}
+
 /** A forecast is as good as met within this, percent. */
 const AS_FORECAST_PCT = 2;
 
@@ -28,8 +34,14 @@ const EXPLAINS = 0.5;
  * off, more or less was held back, something is in no weighing, or more came out than went in.
  *
  * @param runsOff name of what runs off, where anything does
+ * @param usual what earlier makes have left unweighed, which the forecast counts on
  */
-export function differenceOf(forecast: Balance, weighed: WeighedOut, runsOff: string | null): Difference {
+export function differenceOf(
+  forecast: Balance,
+  weighed: WeighedOut,
+  runsOff: string | null,
+  usual: UsualLoss | null = null,
+): Difference {
   const shortG = forecast.productG - weighed.productG;
   const pct = forecast.productG > 0 ? (-100 * shortG) / forecast.productG : 0;
   const moreWheyG = (weighed.wheyG ?? forecast.wheyG) - forecast.wheyG;
@@ -68,6 +80,9 @@ export function differenceOf(forecast: Balance, weighed: WeighedOut, runsOff: st
     }
     const unweighed =
       runsOff !== null && weighed.wheyG === null ? `; the ${runsOff.toLowerCase()} was not weighed` : '';
-    return `${sayMass(unaccountedG)} is in no weighing: left on cloth, pot and spoons, or eaten${unweighed}.`;
+    const beyond = usual
+      ? `, beyond the ${sayNumber(usual.pct)} % that your makes usually leave there (${usual.makes} of them)`
+      : '';
+    return `${sayMass(unaccountedG)} is in no weighing: left on cloth, pot and spoons${beyond}, or eaten${unweighed}.`;
   }
 }

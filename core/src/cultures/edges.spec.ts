@@ -63,9 +63,7 @@ describe('what is read out of makes', () => {
   it('a mark of sourness counts for the generation the starter was said to be, the first where nothing was said', () => {
     const score = { sourness: 4 } as never;
     const marked = (choices: object) =>
-      tastedOf([
-        make({ choices: { ...choices }, ended: { how: 'finished', heldBackG: null, score } as never }),
-      ]);
+      tastedOf([make({ choices: { ...choices }, ended: { how: 'finished', heldBackG: null, score } as never })]);
     expect(marked({}).map((t) => t.generation)).toEqual([0]);
     expect(marked({ generation: 5 }).map((t) => [t.generation, t.sourness])).toEqual([[5, 4]]);
   });

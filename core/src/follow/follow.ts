@@ -25,6 +25,7 @@ import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSou
 import { outcomeOf, type Outcome } from './outcome.js';
 import { panelOf, type StagePanel } from './panel.js';
 import { safetyRecord, type SafetyRecord } from './safety-record.js';
+import { runOffEndG, weighedNow, type WeighedNow } from './weighed.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
 import { msOf, timelineOf, type Timeline } from './timeline.js';
 
@@ -88,6 +89,10 @@ export interface Followed {
   readonly end: CrockView;
   readonly balanceNow: Balance;
   readonly balanceEnd: Balance;
+  /** What was weighed of whey or buttermilk and of what is put by, as it stands now. */
+  readonly weighedNow: WeighedNow;
+  /** What is to be in the bowl under it in the end, g: whey, or buttermilk as it drains. */
+  readonly runOffEndG: number;
   readonly fan: readonly { readonly atMs: number; readonly p10: number; readonly p50: number; readonly p90: number }[];
   readonly drain: { readonly wantedWheyG: number; readonly beginMs: number; readonly loadedG: number } | null;
   /** What runs off in this make, where anything does. */
@@ -219,6 +224,8 @@ function summarise({
     end: viewOf(lastOf(last.run)),
     balanceNow: balanceOf(here),
     balanceEnd: balanceOf(lastOf(last.run)),
+    weighedNow: weighedNow(batch, timeline),
+    runOffEndG: runOffEndG(timeline),
     fan: souring ? souring.forecast.fan.map((f) => ({ ...f, atMs: souring.at.beginMs + f.min * 60_000 })) : [],
     drain:
       drain && straining

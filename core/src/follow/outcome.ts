@@ -7,6 +7,7 @@ import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';
 import type { Treatment } from '../state/materials.js';
 import { acidShown } from './findings.js';
+import { weighedNow } from './weighed.js';
 import type { Context } from './panel.js';
 
 /** What comes of a make. */
@@ -18,12 +19,30 @@ export interface Outcome {
 }
 
 export function outcomeOf(end: CrockState, context: Context, stages: readonly BoundStage[]): Outcome {
-  const { timeline, environment } = context;
+  const { timeline, environment, batch } = context;
+  const label = potLabel(end, timeline.stages, environment.kitchen.refrigeratorC, acidShown(context, end));
   return {
-    label: potLabel(end, timeline.stages, environment.kitchen.refrigeratorC, acidShown(context, end)),
-    byproducts: byproductsOf(end, stages),
+    label: asFilled(label, batch, stages),
+    byproducts: byproductsOf(end, stages).map((left) => ({ ...left, massG: weighedG(left, context) ?? left.massG })),
     leftAs: leftAs(end, stages),
   };
+}
+
+/** A label of a make that is finished goes by what was weighed and counted, not by what was to come. */
+function asFilled(label: PotLabel, { ended }: Context['batch'], stages: readonly BoundStage[]): PotLabel {
+  if (ended?.how !== 'finished') return label;
+  const potG = Number(stages.at(-1)?.params['potG'] ?? 0);
+  if (!(potG > 0)) return { ...label, netG: ended.productG, pots: ended.pots ?? 1 };
+  return { ...label, pots: ended.pots ?? Math.max(1, Math.floor(ended.productG / potG)) };
+}
+
+/** What was weighed of a left-over: at the finish, or on the way; null where it was not. */
+function weighedG({ is }: Byproduct, { batch, timeline }: Context): number | null {
+  const now = weighedNow(batch, timeline);
+  const ended = batch.ended?.how === 'finished' ? batch.ended : null;
+  if (is === 'cream') return now.asideG;
+  if (is === 'starter' || is === 'grains') return ended?.heldBackG ?? null;
+  return ended ? ended.wheyG : now.wheyG;
 }
 
 /** From this share of unfolded whey protein on a milk counts as scalded. */

@@ -103,6 +103,7 @@ describe('the demonstration dairy', () => {
           hands.filter((e) => e.body.type !== 'finished'),
           () => [],
           () => true,
+          NOW,
         ),
       ).not.toThrow();
       expect(new Set(log.map((e) => e.id)).size).toBe(log.length);

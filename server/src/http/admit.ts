@@ -19,19 +19,21 @@ import {
  *
  * @param known the batch's entries already written
  * @param hasLot whether the larder has, or had, a lot
+ * @param nowMs the kitchen's time
  * @throws InputRefused naming the entry's field and the remedy
  */
 export function admitEntries(
   entries: readonly Entry[],
   known: (batchId: string) => readonly Entry[],
   hasLot: (lotId: string) => boolean,
+  nowMs: number,
 ): void {
   const logs = new Map<string, Entry[]>();
   entries.forEach((entry, i) => {
     const log = logs.get(entry.batchId) ?? [...known(entry.batchId)];
     logs.set(entry.batchId, log);
     if (log.some((e) => e.id === entry.id)) return;
-    const problem = problemOf(entry, log, replay(log)) ?? lotProblem(entry.body, hasLot);
+    const problem = problemOf(entry, log, replay(log)) ?? lotProblem(entry.body, hasLot) ?? dayAhead(entry, nowMs);
     if (problem) throw new InputRefused([{ ...problem, field: `entries.${i}.${problem.field}` }]);
     log.push(entry);
   });
@@ -55,7 +57,30 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: 'Write a note, or correct the line that ended it.',
     };
   }
-  return holdProblem(entry, batch) ?? bodyProblem(body, batch);
+  return timeProblem(entry, batch) ?? holdProblem(entry, batch) ?? bodyProblem(body, batch);
+}
+
+/** Nothing can have been done to a make before it began; the page says so of much more, but a late answer must not lose a line. */
+function timeProblem({ atMs }: Entry, batch: Batch): FieldProblem | null {
+  if (atMs >= batch.startedMs) return null;
+  return {
+    field: 'atMs',
+    message: 'This make had not begun then.',
+    remedy: `Give a time from ${new Date(batch.startedMs).toISOString()} on.`,
+  };
+}
+
+/** A page's clock may be a little off, and runs fast in a demonstration; a day ahead is a wrong date. */
+const DAY_MS = 86_400_000;
+
+function dayAhead({ atMs, body }: Entry, nowMs: number): FieldProblem | null {
+  const lastMs = Math.max(atMs, body.type === 'correction' ? (body.atMs ?? 0) : 0);
+  if (lastMs <= nowMs + DAY_MS) return null;
+  return {
+    field: 'atMs',
+    message: 'It cannot have happened yet.',
+    remedy: `The kitchen's clock stands at ${new Date(nowMs).toISOString()}: give the time by it.`,
+  };
 }
 
 /** Members with which the rules are asked at the door: the forecast has no say in them, only which readings are doubtful. */

@@ -65,7 +65,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
         ]);
       }
     });
-    admitEntries(sent, knownFor(sent), (id) => kitchen.lots.get(id) !== null);
+    admitEntries(sent, knownFor(sent), (id) => kitchen.lots.get(id) !== null, kitchen.clock.now());
     const { all, fresh } = entries.append(sent);
     if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
     response.status(fresh.length > 0 ? 201 : 200).json({ entries: all });

@@ -95,13 +95,19 @@ export class BalanceTable {
         { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
       ];
     }
+    const { runOffEndG, weighedNow } = this.followed();
+    const { asideG } = weighedNow;
     const rest =
-      end.inG - weighed.productG - (weighed.wheyG ?? end.wheyG) - (weighed.heldBackG ?? end.heldBackG) - end.asideG;
+      end.inG -
+      weighed.productG -
+      (weighed.wheyG ?? runOffEndG) -
+      (weighed.heldBackG ?? end.heldBackG) -
+      (asideG ?? end.asideG);
     return [
       { what: 'Went in', cells: [mass(end.inG), mass(end.inG)] },
       { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
-      ...runs(mass(end.wheyG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
-      ...aside(mass(end.asideG), 'not weighed'),
+      ...runs(mass(runOffEndG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
+      ...aside(mass(end.asideG), asideG === null ? 'not weighed' : mass(asideG)),
       {
         what: 'Held back',
         cells: [mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)],
@@ -113,6 +119,9 @@ export class BalanceTable {
   protected readonly verdict = computed(() => {
     const weighed = this.finished();
     if (!weighed) return '';
-    return say(differenceOf(this.followed().balanceEnd, weighed, this.followed().runsOff?.name ?? null).says);
+    const { balanceEnd, runsOff, runOffEndG, taught } = this.followed();
+    const own = taught.find((l) => l.what === 'maker loss' && l.value < 1);
+    const usual = own ? { pct: 100 * (1 - own.value), makes: own.makes } : null;
+    return say(differenceOf({ ...balanceEnd, wheyG: runOffEndG }, weighed, runsOff?.name ?? null, usual).says);
   });
 }

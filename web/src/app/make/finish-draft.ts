@@ -8,6 +8,7 @@ export interface FinishDraft {
   readonly productG?: number | null;
   readonly wheyG?: number | null;
   readonly heldBackG?: number | null;
+  readonly asideG?: number | null;
   readonly pots?: number | null;
   readonly words?: string;
   readonly score?: Partial<Record<keyof Score, number>>;
@@ -30,8 +31,8 @@ export function keepFinish(batchId: string, draft: FinishDraft | null): void {
 
 function isDraft(value: unknown): value is FinishDraft {
   if (typeof value !== 'object' || value === null) return false;
-  const { productG, wheyG, heldBackG, pots, words, score, intoLarder, noCulture } = value as FinishDraft;
-  const numbers = [productG, wheyG, heldBackG, pots].every((v) => (v ?? null) === null || Number.isFinite(v));
+  const { productG, wheyG, heldBackG, asideG, pots, words, score, intoLarder, noCulture } = value as FinishDraft;
+  const numbers = [productG, wheyG, heldBackG, asideG, pots].every((v) => (v ?? null) === null || Number.isFinite(v));
   const scored = score === undefined || (typeof score === 'object' && Object.values(score).every(Number.isFinite));
   return (
     numbers &&

@@ -8,6 +8,7 @@ import {
   madeLot,
   methodOf,
   notGoingOut,
+  plannedOf,
   type Batch,
   type Byproduct,
   type EntryBody,
@@ -61,7 +62,8 @@ export class FinishForm {
   /** What is typed stays, whatever page is looked at meanwhile. */
   private readonly draft = linkedSignal({ source: this.batchId, computation: keptFinish });
   protected readonly productG = this.typed('productG', () => null);
-  protected readonly wheyG = this.typed('wheyG', () => this.lastWhey());
+  protected readonly wheyG = this.typed('wheyG', () => this.followed().weighedNow.wheyG);
+  protected readonly asideG = this.typed('asideG', () => this.followed().weighedNow.asideG);
   protected readonly heldBackG = this.typed('heldBackG', () => Math.round(this.followed().balanceNow.heldBackG));
   protected readonly pots = this.typed('pots', () => this.followed().outcome.label.pots);
   protected readonly words = computed(() => this.draft().words ?? '');
@@ -101,15 +103,26 @@ export class FinishForm {
   protected readonly weights = computed(() => [
     { id: 'finish-product', label: 'Product', massG: this.productG },
     ...this.runsOffWeight(),
-    { id: 'finish-held', label: 'Held back', massG: this.heldBackG },
+    ...this.asideWeight(),
+    { id: 'finish-held', label: this.heldName(), massG: this.heldBackG },
   ]);
+
+  /** What is kept for the next make, by its name: grains are grains. */
+  private heldName(): string {
+    return plannedOf(this.batch()).stages.find((s) => s.kind.keepsBack)?.kind.keepsBack?.name ?? 'Held back';
+  }
+
+  private asideWeight() {
+    const { setsAside } = this.followed();
+    return setsAside ? [{ id: 'finish-aside', label: setsAside.name, massG: this.asideG }] : [];
+  }
 
   private runsOffWeight() {
     const runsOff = this.runsOff();
     return runsOff ? [{ id: 'finish-whey', label: runsOff.name, massG: this.wheyG }] : [];
   }
 
-  private typed(key: 'productG' | 'wheyG' | 'heldBackG' | 'pots', reckoned: () => number | null): TypedOver {
+  private typed(key: 'productG' | 'wheyG' | 'heldBackG' | 'asideG' | 'pots', reckoned: () => number | null): TypedOver {
     return typedOver(
       reckoned,
       () => this.draft()[key],
@@ -122,13 +135,9 @@ export class FinishForm {
     keepFinish(this.batchId(), this.draft());
   }
 
-  private lastWhey(): number | null {
-    return this.batch().readings.findLast((r) => r.quantity === 'wheyG')?.value ?? null;
-  }
-
   /** A left-over as it was weighed, else as it is reckoned, g. */
   private weighedOf(left: Byproduct): number {
-    if (left.is === 'cream') return this.batch().readings.findLast((r) => r.quantity === 'asideG')?.value ?? left.massG;
+    if (left.is === 'cream') return this.asideG() ?? left.massG;
     return this.wheyG() ?? left.massG;
   }
 
@@ -176,6 +185,9 @@ export class FinishForm {
       this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
       this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
     }
+    const asideG = this.draft().asideG ?? null;
+    if (asideG !== null && asideG !== this.followed().weighedNow.asideG)
+      this.logger.write(this.batch().id, { type: 'reading', quantity: 'asideG', value: asideG, by: 'scale' });
     this.logger.write(this.batch().id, body);
     keepFinish(this.batchId(), null);
   }

@@ -48,9 +48,21 @@ describe('Make', () => {
     expect(page.element.querySelector('oc-plot title')!.textContent).toContain('Acidity');
   });
 
+  it('takes the second click of a double click, and a key held down, for the first', async () => {
+    const page = await at(200);
+    const press = page.element.querySelector<HTMLElement>('[data-next-hands] button')!;
+    const key = new KeyboardEvent('keydown', { key: 'Enter', repeat: true, cancelable: true, bubbles: true });
+    press.dispatchEvent(key);
+    expect(key.defaultPrevented).toBeTrue();
+    press.dispatchEvent(new MouseEvent('click', { detail: 2, bubbles: true }));
+    expect(page.written()).toEqual([]);
+    press.dispatchEvent(new MouseEvent('click', { detail: 1, bubbles: true }));
+    expect(page.written().length).toBe(1);
+  });
+
   it('records the next hands', async () => {
     const page = await at(200);
-    await page.click('Done: chill');
+    await page.click(/^It is sour enough/);
     expect(page.written()[0]!.body).toEqual({ type: 'step', stageId: 'chill' });
   });
 

@@ -102,7 +102,7 @@ function decisions({ decisions: taken }: Batch): Content[] {
   ];
 }
 
-function outcome({ ended }: Batch, { outcome: { label }, balanceEnd }: Followed): Content {
+function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd }: Followed): Content {
   const finished = ended?.how === 'finished' ? ended : null;
   return ruled(
     [52, '*'],
@@ -113,6 +113,14 @@ function outcome({ ended }: Batch, { outcome: { label }, balanceEnd }: Followed)
         { text: finished ? mass(finished.productG) : `about ${mass(balanceEnd.productG)}` },
       ],
       [{ text: 'Pots', style: 'soft' }, { text: String(finished?.pots ?? label.pots) }],
+      ...(byproducts.length > 0
+        ? [
+            [
+              { text: 'Beside it', style: 'soft' },
+              { text: byproducts.map((left) => `${left.name.toLowerCase()} ${mass(left.massG)}`).join(', ') },
+            ],
+          ]
+        : []),
       [{ text: 'Of', style: 'soft' }, { text: label.ingredients.join(', ') }],
       [{ text: 'Contains', style: 'soft' }, { text: label.contains.join(', ') || 'nothing that is reckoned here' }],
       [

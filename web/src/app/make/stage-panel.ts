@@ -8,6 +8,7 @@ import { timedLog } from '../log/timed-log';
 import { WhenRow } from '../log/when-row';
 import { Plot } from '../ui/plot';
 import { LookRow } from '../ui/look-row';
+import { OneTouch } from '../ui/one-touch';
 import { SaidPipe } from '../ui/units';
 import { gaugeRow } from './gauge-words';
 import { stagePlot } from './plots';
@@ -23,7 +24,7 @@ export interface WantsDecision {
 @Component({
   selector: 'oc-stage-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, SaidPipe, ButtonModule, Plot, WhenRow],
+  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, Plot, WhenRow],
   templateUrl: './stage-panel.html',
   styleUrl: './stage-panel.css',
 })

@@ -12,6 +12,7 @@ import { PourFocus } from '../shell/focus';
 import { clockTime, fromNow, toFive } from '../ui/words';
 import { giveWords, type NextHand } from './next-hands';
 import { LookRow } from '../ui/look-row';
+import { OneTouch } from '../ui/one-touch';
 import { SaidPipe } from '../ui/units';
 
 const MOVED_MS = 60_000;
@@ -20,7 +21,7 @@ const MOVED_MS = 60_000;
 @Component({
   selector: 'oc-hand-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, SaidPipe, ButtonModule, RouterLink, WhenRow],
+  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, RouterLink, WhenRow],
   templateUrl: './hand-card.html',
   styleUrl: './hand-card.css',
   host: { '[class.first]': 'first()', '[class.due]': "next().hand.status === 'due'" },

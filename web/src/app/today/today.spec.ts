@@ -25,7 +25,7 @@ describe('Today', () => {
 
   it('records the hands with one touch, at this moment, by hand', async () => {
     const page = await at(200);
-    await page.click(/^Done: Spoon/);
+    await page.click(/^It is sour enough\. Spoon/);
     const [entry] = page.written();
     expect(entry!.body).toEqual({ type: 'step', stageId: 'chill' });
     expect([entry!.atMs, entry!.source]).toEqual([START_MS + 200 * MIN, 'hand']);
