@@ -52,8 +52,7 @@ const isRecorded = ({ steps }: Pick<Batch, 'steps'>, { stage }: TimelineStage) =
 function saysOf({ stage }: TimelineStage, before: TimelineStage | undefined): string {
   if (!before) return stage.kind.over(stage.params);
   const { kind, params } = before.stage;
-  const waits = kind.endsBy !== 'clock' || kind.target(params) > kind.handsMin(params);
-  return waits ? kind.over(params) : stage.kind.begins(stage.params);
+  return kind.brief ? stage.kind.begins(stage.params) : kind.over(params);
 }
 
 function handOf(

@@ -34,7 +34,7 @@ const SCALDING: ChoiceGroup = {
       min: 2,
       max: 12,
       step: 0.5,
-      initial: 3,
+      initial: 2.5,
       why: 'Shallow gives more crust, and is cold in time.',
     },
     {

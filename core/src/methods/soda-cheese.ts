@@ -90,7 +90,7 @@ export const sodaCheese: Method = {
     MELTING,
     withMore(
       vary(MONEY, {
-        potG: { initial: 250, label: 'Pieces of', why: 'Weight of one piece.' },
+        potG: { initial: 200, label: 'Pieces of', why: 'Weight of one piece.' },
         shopPrice: { initial: 17 },
       }),
       price('butter', 'Butter costs', 'per kg', 11),

@@ -9,6 +9,7 @@ export function handsWork(minutes: number) {
   return {
     handsMin: () => minutes,
     attended: true,
+    brief: true,
     endsBy: 'clock',
     target: () => minutes,
     advance: (state, _params, environment, passed) => standCovered(state, environment, passed),

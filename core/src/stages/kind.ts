@@ -104,6 +104,8 @@ export interface StageKind<P> {
   readonly pours?: (params: P) => readonly Stock[];
   /** Minutes of hands to begin it. */
   readonly handsMin: (params: P) => number;
+  /** Nothing but some minutes of hands: that it is over needs no word of its own. */
+  readonly brief?: true;
   /** True where the hands must stay or look in throughout. */
   readonly attended: boolean;
   readonly gear: (params: P) => readonly string[];
