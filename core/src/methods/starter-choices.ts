@@ -57,9 +57,9 @@ export const STARTER: ChoiceGroup = {
     },
     {
       key: 'packets',
-      label: 'Packets',
+      label: 'Powder',
       kind: 'number',
-      unit: 'of powder',
+      unit: 'packets',
       min: 0.05,
       max: 20,
       step: 0.05,
