@@ -8,7 +8,7 @@ import { cultureOf } from '../make/plan.js';
 import type { BoundStage } from '../stages/registry.js';
 import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
 import type { LearnedScore, Pooled } from './pooled.js';
-import type { Known } from './recall.js';
+import { lineIn, type Known } from './recall.js';
 
 /** Something that was learned and acts on a make: a factor on a pace or a yield, or degrees. */
 export interface LearnedHere {
@@ -56,11 +56,11 @@ function figureOf({ of, score, mean, sd, makes }: LearnedScore, setC: number | n
 /** What was learned that acts on a make of some stages. */
 export function learnedHere(stages: readonly BoundStage[], known: Known | undefined): readonly LearnedHere[] {
   if (!known) return [];
-  const { learned, line } = known;
+  const { learned } = known;
   const souring = stages.find((s) => s.kind.endsBy === 'acidity');
   const culture = cultureOf(stages);
   const owners = new Set([
-    ...(souring && culture ? souringOwned(line ?? culture, souring).owners : []),
+    ...(souring && culture ? souringOwned(lineIn(known, culture), souring).owners : []),
     ...stages.filter((s) => s.kind.drainage).flatMap((s) => drainOwned(s).owners),
     ...LOSS_OWNED.owners,
   ]);

@@ -15,7 +15,13 @@ export interface Known {
   readonly learned: Pooled;
   /** The line of the culture that sours it; all of that culture where nobody keeps lines apart. */
   readonly line?: string | undefined;
+  /** Where no line is named: the line that a make of each culture would take of. */
+  readonly lines?: Readonly<Partial<Record<CultureId, string>>>;
 }
+
+/** The line that sours a make of a culture; all of that culture where none is kept. */
+export const lineIn = ({ line, lines }: Pick<Known, 'line' | 'lines'>, culture: CultureId): string =>
+  line ?? lines?.[culture] ?? culture;
 
 /** The prior of a souring: its starter's own, moved and narrowed by what was learned of its line, place and milk. */
 export function souringPrior(
@@ -23,9 +29,9 @@ export function souringPrior(
   before: ScorePrior,
   stage: BoundStage,
   choices: Choices,
-  { learned, line }: Known,
+  known: Known,
 ): ScorePrior {
-  const prior = recall(learned, souringOwned(line ?? culture, stage), before);
+  const prior = recall(known.learned, souringOwned(lineIn(known, culture), stage), before);
   const spread = CULTURES[culture].spread.vitality;
   const given = Math.log(Number(choices['vigourPct'] ?? 100) / 100) / spread;
   return { ...prior, mean: prior.mean.map((m, d) => (d === VITALITY ? m - given : m)) };

@@ -69,7 +69,12 @@ export const CLABBER_STAGES: readonly StageTemplate[] = [
   {
     id: 'warm',
     kind: 'incubate',
-    params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+    params: {
+      keeper: 'counter',
+      cover: { choice: 'cover' },
+      targetPh: { choice: 'targetPh' },
+      leave: { choice: 'leave' },
+    },
   },
 ];
 

@@ -130,7 +130,12 @@ export const grainKefir: Method = {
     {
       id: 'warm',
       kind: 'incubate',
-      params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+      params: {
+        keeper: 'counter',
+        cover: { choice: 'cover' },
+        targetPh: { choice: 'targetPh' },
+        leave: { choice: 'leave' },
+      },
     },
     { id: 'sieve', kind: 'sieve', params: { then: { choice: 'then' } } },
     {

@@ -52,6 +52,17 @@ export const KEEPING: ChoiceGroup = {
       why: '4.6 is mild, 4.4 tangy, 4.2 sharp. At 4.6 or below acid guards it.',
     },
     {
+      key: 'leave',
+      label: 'Sour in the night',
+      kind: 'option',
+      initial: 'chill',
+      why: 'Left till somebody is up it is sharper and sheds more whey; the figures here say by how much.',
+      options: [
+        { id: 'chill', label: 'Into the cold then', why: 'Somebody gets up for it, unless it can wait without harm.' },
+        { id: 'morning', label: 'Left till morning', why: 'Nobody gets up for it.' },
+      ],
+    },
+    {
       key: 'roomC',
       label: 'Room',
       kind: 'number',
@@ -71,4 +82,5 @@ export const KEEPING_PARAMS: StageTemplate['params'] = {
   keepC: { choice: 'keepC' },
   preheated: { choice: 'preheated' },
   targetPh: { choice: 'targetPh' },
+  leave: { choice: 'leave' },
 };

@@ -235,6 +235,32 @@ describe('butter', () => {
   });
 });
 
+describe('sour while everybody sleeps', () => {
+  /** Begun at eight in the evening; asleep from ten to six. */
+  const HOUR = 3_600_000;
+  const begin = {
+    startMs: 20 * HOUR,
+    wake: (ms: number) => (ms > 22 * HOUR && ms < 30 * HOUR ? 30 * HOUR : ms),
+  };
+  const night = (leave: string) => makeSheet(methodById('Y1'), { leave }, FEW, begin);
+  const chilledAt = (s: MakeSheet) =>
+    (begin.startMs + s.stages.find((x) => x.kind === 'chill')!.beginMin * 60_000) / HOUR;
+
+  it('is left till morning where that is chosen, and is forecast for then: sharper, thinner for its whey', () => {
+    const [chilled, left] = [night('chill'), night('morning')];
+    expect(chilledAt(chilled)).toBeLessThan(28);
+    expect(chilledAt(left)).toBeCloseTo(30, 6);
+    expect(left.product.ph).toBeLessThan(chilled.product.ph - 0.05);
+    expect(left.product.shedding).toBeGreaterThan(chilled.product.shedding);
+    expect(left.findings).toEqual([]);
+  });
+
+  it('by day it is chilled as soon as it is sour, whatever is chosen', () => {
+    const day = (leave: string) => makeSheet(methodById('Y1'), { leave }, FEW, { ...begin, startMs: 7 * HOUR });
+    expect(day('morning').stages.map((s) => s.endMin)).toEqual(day('chill').stages.map((s) => s.endMin));
+  });
+});
+
 describe('curd by acid and heat', () => {
   const acidOf = (s: MakeSheet) => s.amounts.find((a) => /juice|Vinegar|acid/i.test(a.what))!.massG;
 

@@ -108,7 +108,7 @@ export const plantYogurt: Method = {
   groups: [
     BASE,
     CAPSULES,
-    vary(only(KEEPING, ['keeper', 'preheated', 'keepC', 'targetPh', 'roomC']), {
+    vary(only(KEEPING, ['keeper', 'preheated', 'keepC', 'targetPh', 'leave', 'roomC']), {
       keepC: { min: 36, max: 46, initial: 42, why: 'Forty to forty-six suits what is in the capsules.' },
       targetPh: { initial: 4.4, max: 4.6, why: 'To taste, but never above 4.6: nothing else guards it.' },
     }),

@@ -78,7 +78,7 @@ export const quark: Method = {
       ],
     },
     SETTING,
-    vary(only(KEEPING, ['keepC', 'targetPh', 'roomC']), {
+    vary(only(KEEPING, ['keepC', 'targetPh', 'leave', 'roomC']), {
       keepC: { min: 20, max: 30, initial: 26, why: 'Six hours at thirty, overnight at twenty-two.' },
       targetPh: { initial: 4.6, max: 4.8, why: 'At 4.6 it is firm enough to ladle, and acid guards it.' },
     }),
@@ -107,7 +107,12 @@ export const quark: Method = {
     {
       id: 'warm',
       kind: 'incubate',
-      params: { keeper: 'thermostat', keepC: { choice: 'keepC' }, targetPh: { choice: 'targetPh' } },
+      params: {
+        keeper: 'thermostat',
+        keepC: { choice: 'keepC' },
+        targetPh: { choice: 'targetPh' },
+        leave: { choice: 'leave' },
+      },
     },
     LADLE_STAGE,
     {

@@ -33,7 +33,7 @@ const COVER: OptionChoice = {
 
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM: ChoiceGroup = vary(
-  { ...withMore(only(KEEPING, ['targetPh', 'roomC']), COVER), title: 'Souring' },
+  { ...withMore(only(KEEPING, ['targetPh', 'leave', 'roomC']), COVER), title: 'Souring' },
   {
     roomC: {
       initial: 22,
@@ -59,7 +59,12 @@ export function roomStages(culture: Parameter, beside: Parameter = 'none'): read
     {
       id: 'warm',
       kind: 'incubate',
-      params: { keeper: 'counter', cover: { choice: 'cover' }, targetPh: { choice: 'targetPh' } },
+      params: {
+        keeper: 'counter',
+        cover: { choice: 'cover' },
+        targetPh: { choice: 'targetPh' },
+        leave: { choice: 'leave' },
+      },
     },
     { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
   ];

@@ -26,7 +26,10 @@ const BESIDE: Readonly<Record<string, Readonly<Record<string, Asked>>>> = {
   chill: {
     targetC: ofNumber('Chill it to', '°C', [2, 15, 1]),
     holdBackPct: ofNumber('Kept for the next starter', '%', [0, 10, 0.5]),
+    depthCm: ofNumber('Spread so deep in a dish; 0 = in its crock', 'cm', [0, 12, 0.5]),
+    pieceG: ofNumber('In moulds of; 0 = all in one', 'g', [0, 5000, 25]),
   },
+  cool: { depthCm: ofNumber('So deep in a shallow pan; 0 = in its pot', 'cm', [0, 12, 0.5]) },
   cut: { edgeCm: ofNumber('Edge of a piece', 'cm', [0.5, 5, 0.5]) },
   acidify: { parts: ofNumber('In so many parts', 'parts', [1, 8, 1]) },
   strain: { share: ofNumber('Done when so much of what can run off has; 0 = by texture', 'share', [0, 0.99, 0.01]) },

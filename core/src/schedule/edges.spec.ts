@@ -9,6 +9,9 @@ import { supposed } from './supposed.js';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker } from '../testing/weeks.js';
 import { networkOf } from './network.js';
+import { lineOwner } from '../learn/owners.js';
+import type { Pooled } from '../learn/pooled.js';
+import type { Known } from '../learn/recall.js';
 import { planFor } from './plan.js';
 import { walk } from './timeline.js';
 
@@ -172,6 +175,26 @@ describe('materials', () => {
     expect(milk.shortG).toBeCloseTo(0, 9);
     const late = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: -makes[0]!.way.startMin });
     expect(late.orders[0]!.fromMin).toBe(0);
+  });
+});
+
+describe('a make of a kitchen that has taught', () => {
+  const slow: Pooled = {
+    known: [{ of: lineOwner('Q'), score: 'pace', mean: -1.2, sd: 0.2, makes: 6 }],
+    covariance: [0.04],
+  };
+  const soursMin = (known?: Known) => {
+    const { steps } = networkOf(methodById('scalded-yogurt'), {}, known ? { known } : {});
+    return steps.find((s) => s.stageId === 'warm')!.lasts;
+  };
+
+  it('takes as long as its own line has taken, in the likely case and in a bad one', () => {
+    const usual = soursMin();
+    const ofLine = soursMin({ learned: slow, lines: { thermophilic: 'Q' } });
+    expect(ofLine.likely / usual.likely).toBeGreaterThan(1.2);
+    expect(ofLine.late / usual.late).toBeGreaterThan(1.15);
+    expect(soursMin({ learned: slow, lines: { thermophilic: 'R' } }).likely).toBeCloseTo(usual.likely, 6);
+    expect(soursMin({ learned: slow, line: 'Q' })).toEqual(ofLine);
   });
 });
 

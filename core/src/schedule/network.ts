@@ -1,4 +1,4 @@
-import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
+import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../environment/household.js';
 import { hiddenMember } from '../instruments/stand-ins.js';
 import { expecting } from '../learn/expecting.js';
@@ -118,7 +118,7 @@ export function networkOf(method: Method, given: Choices, household: NetworkHous
   const { choices, kitchen, stages, environment, runs } = usualRuns(method, given, household);
   const culture = cultureOf(stages);
   const spread = Array.from({ length: MEMBERS }, (_, i) =>
-    runMake(stages, { kitchen, member: hiddenMember(culture ?? 'thermophilic', i + 1) }),
+    runMake(stages, { kitchen, member: about(environment.member, hiddenMember(culture ?? 'thermophilic', i + 1)) }),
   );
   const end = lastOf(runs.at(-1)!);
   return {
@@ -141,6 +141,25 @@ export function networkOf(method: Method, given: Choices, household: NetworkHous
     productG: totalG(end.masses),
     keepsDays: shelfLife(end, kitchen.refrigeratorC).days,
     problems: problemsOf(runs),
+  };
+}
+
+/** A member that strays from what is expected of this kitchen as another strays from the usual. */
+function about(expected: Member, other: Member): Member {
+  return {
+    life: other.life,
+    vitality: expected.vitality * other.vitality,
+    lag: expected.lag * other.lag,
+    mu: expected.mu * other.mu,
+    acid: expected.acid * other.acid,
+    pace: expected.pace * other.pace,
+    buffer: expected.buffer * other.buffer,
+    phShift: expected.phShift + other.phShift,
+    keeperOffsetC: expected.keeperOffsetC + other.keeperOffsetC,
+    heatLoss: expected.heatLoss * other.heatLoss,
+    wheyReach: expected.wheyReach * other.wheyReach,
+    drainTime: expected.drainTime * other.drainTime,
+    drainExponent: (expected.drainExponent * other.drainExponent) / NOMINAL_MEMBER.drainExponent,
   };
 }
 

@@ -35,6 +35,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
       gear,
       stocks,
       asked.known?.learned.known,
+      asked.known?.lines,
     ]);
     const made = ofOrder(known.get(key) ?? madeOf(order, racks, asked), order);
     known.set(key, made);

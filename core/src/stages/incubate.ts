@@ -23,6 +23,8 @@ export interface IncubateParams {
   readonly preheated: 'yes' | 'no';
   /** What lies over it on the counter: a breathing cloth or filter, or a loose lid. */
   readonly cover: 'cloth' | 'lid';
+  /** Sour while everybody sleeps: chilled then, or left till somebody is up. */
+  readonly leave: 'chill' | 'morning';
 }
 
 const WHERE: Readonly<Record<Keeper, (keepC: number, cover: IncubateParams['cover']) => string>> = {
@@ -52,7 +54,7 @@ export function keeperSurroundings(
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
-  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth' },
+  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth', leave: 'chill' },
   name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
   begins: (params) => (params.keeper === 'counter' ? 'Leave it on the counter' : 'Start keeping it warm'),
   over: () => 'It is sour enough',
@@ -156,6 +158,8 @@ function isUnheatedYogurt(state: CrockState): boolean {
 /** pH under the target that a palate hardly minds. */
 const SHARPER = 0.15;
 const LATEST_MIN = 8 * 60;
+/** What is left till morning waits so long at most, minutes: a night. */
+const NIGHT_MIN = 12 * 60;
 
 function sournessGive(params: IncubateParams, course: Course): Give {
   const crossed = (from: number, step: number, over: (state: CrockState) => boolean) => {
@@ -163,8 +167,13 @@ function sournessGive(params: IncubateParams, course: Course): Give {
     while (Math.abs(min) < LATEST_MIN && !over(course.at(min))) min += step;
     return Math.abs(min);
   };
+  const earlyMin = crossed(0, -5, (s) => s.ph > params.targetPh + MILDER);
+  if (params.leave === 'morning') {
+    const cost = 'Left till morning it goes on souring: sharper, and it sheds more whey.';
+    return { earlyMin, lateMin: NIGHT_MIN, cost };
+  }
   return {
-    earlyMin: crossed(0, -5, (s) => s.ph > params.targetPh + MILDER),
+    earlyMin,
     lateMin: crossed(0, 5, (s) => s.ph < params.targetPh - SHARPER),
     cost: 'Earlier is milder and softer, later is sharper and sheds more whey.',
   };
