@@ -276,7 +276,7 @@ describe('acid in hot milk', () => {
     const parted = lastOf(run('acidify', { targetPh: 5.5 }, HOT));
     const curd = run('strain', { method: 'flat', texture: 'soft-curd', where: 'hot' }, parted);
     expect(curd.finished).toBeTrue();
-    expect(lastOf(curd).minute - parted.minute).toBeLessThan(75);
+    expect(lastOf(curd).minute - parted.minute).toBeLessThan(60);
     expect(run('strain', { method: 'flat', texture: 'soft-curd' }, COLD).finished).toBeFalse();
   });
 });

@@ -124,7 +124,8 @@ describe('the demonstration dairy', () => {
       const { balanceEnd } = follow(batch, NOW, { ...USUAL_FORECAST, members: 200 }, { roomAt });
       expect(Math.abs(batch.ended.productG / balanceEnd.productG - 1))
         .withContext(batch.name)
-        .toBeLessThan(0.1);
+        // A curd that is drained for half an hour while hot is the least certain of them.
+        .toBeLessThan(batch.methodId === 'acid-heat-curd' ? 0.1 : 0.08);
       expect(balanceEnd.errorPct).toBeLessThan(0.1);
     }
   });
