@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test';
+import { BROWSING } from './support/browsing.js';
 
 /**
  * The built application in Debian's Chromium; each test opens its own server on its own data, at a moment and in a zone of its own
- * (`support/hour.ts`). The browser is in another zone than the kitchen, as a traveller's telephone is.
+ * (`support/hour.ts`). One window of a browser serves all tests of a worker, and forgets between them (`support/dairy.ts`).
  */
 export default defineConfig({
   testDir: './tests',
@@ -15,8 +16,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   outputDir: '../test-results/e2e',
   use: {
-    viewport: { width: 1280, height: 800 },
-    timezoneId: 'Asia/Kathmandu',
+    ...BROWSING,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
@@ -29,7 +29,6 @@ export default defineConfig({
         '--no-first-run',
       ],
     },
-    contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',
     // A trace costs half as much again as the test; switch it on to look into a failure.
     trace: process.env['E2E_TRACE'] ? 'retain-on-failure' : 'off',

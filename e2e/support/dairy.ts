@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test';
+import { test as base, type BrowserContext, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,18 +6,19 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { ROOT, serve, type Served } from '../../server/dist/serve.js';
 import { timeSettings } from '../../server/dist/time/settings.js';
+import { BROWSING, forget } from './browsing.js';
 import { HOUR } from './hour.js';
 
 const ENVIRONMENT = { OAT_CROCK_START: HOUR.start, OAT_CROCK_ZONE: HOUR.zone };
 const SILENT = pino({ level: 'silent' });
 
-/** Opens a kitchen within the test's own process, on a port of its own. */
-const serveHere = (file: string, demo: boolean): Promise<Served> =>
+/** Opens a kitchen within the test's own process; 0 = on any port that is free. */
+const serveHere = (file: string, demo: boolean, port = 0): Promise<Served> =>
   serve({
     demo,
     file,
     host: '127.0.0.1',
-    port: 0,
+    port,
     time: timeSettings(ENVIRONMENT, demo, () => 'UTC'),
     log: SILENT,
   });
@@ -74,7 +75,20 @@ interface OfTest {
 }
 
 /** Tests with a dairy; the demonstration is filled once for all tests of a worker, and copied for each. */
-export const test = base.extend<OfTest, { readonly filled: string }>({
+export const test = base.extend<OfTest, { readonly filled: string; readonly window: BrowserContext }>({
+  window: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext(BROWSING);
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  // What the page is made of is read and compiled once, not by each test.
+  context: async ({ window }, use) => {
+    await use(window);
+    await Promise.all(window.pages().map((page) => page.close()));
+  },
   filled: [
     async ({}, use) => {
       const folder = newFolder();
@@ -109,8 +123,13 @@ export const test = base.extend<OfTest, { readonly filled: string }>({
 
 const newFolder = () => mkdtempSync(join(tmpdir(), 'oat-crock-e2e-'));
 
+/** The port of this worker's kitchens: always the same, so that the browser knows the page's files again. */
+let port = 0;
+
 async function withDairy(file: string, demo: boolean, page: Page, use: (dairy: Dairy) => Promise<void>): Promise<void> {
-  const { address, kitchen, close } = await serveHere(file, demo);
+  const { address, kitchen, close } = await serveHere(file, demo, port);
+  port = Number(new URL(address).port);
+  await forget(page, address);
   await page.goto(address);
   const { clock, events } = kitchen;
   const pass = (minutes: number) =>
