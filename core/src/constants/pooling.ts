@@ -31,6 +31,22 @@ export const DRAIN_PERSISTS = {
  */
 export const CORROBORATION = { alone: 0.04, beyond: 1.2, leastNews: 0.05, rounds: 4 } as const;
 
+/** How much of a pot's loss, and of a bottle's strength, stays from make to make: a pot is a pot, fruit and bottles differ. */
+export const POT_PERSISTS = 0.9;
+export const BOTTLE_PERSISTS = 0.7;
+
+/**
+ * Heat lost by a covered pot against the usual: standard deviation of its natural logarithm from pot to pot, and of what two
+ * temperatures of one cooling say of it. They must be some minutes apart, and the last clearly above the room.
+ */
+export const POT = { sd: 0.25, readSd: 0.1, leastMin: 15, leastAboveK: 10 } as const;
+
+/**
+ * Acid in a bottle or fruit against its label: standard deviation of its natural logarithm; of the pH that shows it (meter and
+ * model together), and of how well what was poured is known.
+ */
+export const BOTTLE = { sd: 0.15, phSd: 0.07, pouredSd: 0.03 } as const;
+
 /** The same of what a maker's hands leave on cloth, pot and spoons. */
 export const LOSS_PERSISTS = 0.6;
 

@@ -1,3 +1,4 @@
+import { potLossFactor } from '../learn/pot-and-bottle.js';
 import { yieldFactorOf, type Known } from '../learn/recall.js';
 import { USUAL_KITCHEN, type Environment, type Kitchen } from './environment.js';
 
@@ -43,6 +44,9 @@ export function kitchenFor(
   return {
     ...base,
     ...(Number.isFinite(roomC) && { roomC }),
-    ...(known && { yieldFactor: yieldFactorOf(known) }),
+    ...(known && {
+      yieldFactor: yieldFactorOf(known),
+      potLoss: base.potLoss * potLossFactor(known.learned, choices),
+    }),
   };
 }

@@ -138,7 +138,7 @@ const MS_PER_MIN = 60_000;
 
 /** Runs a batch as it was done and learns from its readings. */
 export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, household: Household = {}): WorkedOut {
-  const { choices, stages } = plannedOf(batch);
+  const { choices, stages } = plannedOf(batch, household.known);
   const trace = temperatureTrace(
     batch.readings.filter((r) => r.quantity === 'tempC').map((r) => ({ atMs: r.atMs, tempC: r.value })),
   );

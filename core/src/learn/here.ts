@@ -1,12 +1,12 @@
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { DRAIN_READING } from '../constants/evidence.js';
-import { HANDLING } from '../constants/pooling.js';
+import { BOTTLE, HANDLING, POT } from '../constants/pooling.js';
 import { PACE_SD } from '../constants/starter.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
 import { placeOffsetC } from '../forecast/souring-ensemble.js';
 import { cultureOf } from '../make/plan.js';
 import type { BoundStage } from '../stages/registry.js';
-import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
+import { bottleOwned, drainOwned, LOSS_OWNED, potOwned, souringOwned } from './owners.js';
 import type { LearnedScore, Pooled } from './pooled.js';
 import { lineIn, type Known } from './recall.js';
 
@@ -14,7 +14,7 @@ import { lineIn, type Known } from './recall.js';
 export interface LearnedHere {
   /** Whose it is: what is to be forgotten, where somebody says so. */
   readonly of: string;
-  readonly what: 'culture pace' | 'place' | 'cloth time' | 'maker loss';
+  readonly what: 'culture pace' | 'place' | 'cloth time' | 'pot loss' | 'acid strength' | 'maker loss';
   /** A factor (1 = as usual), for a place °C that it stands off; likely, and from P10 to P90. */
   readonly value: number;
   readonly p10: number;
@@ -39,6 +39,16 @@ const SAID = {
     of: (z: number) => Math.exp(MEMBER_SPREAD.drainTime * z),
     felt: (v: number) => Math.abs(Math.log(v)) > 0.1,
   },
+  potLoss: {
+    what: 'pot loss',
+    of: (z: number) => Math.exp(POT.sd * z),
+    felt: (v: number) => Math.abs(Math.log(v)) > 0.1,
+  },
+  acidStrength: {
+    what: 'acid strength',
+    of: (z: number) => Math.exp(BOTTLE.sd * z),
+    felt: (v: number) => Math.abs(Math.log(v)) > 0.03,
+  },
   loss: {
     what: 'maker loss',
     of: (z: number) => Math.exp(HANDLING.sd * z),
@@ -62,6 +72,8 @@ export function learnedHere(stages: readonly BoundStage[], known: Known | undefi
   const owners = new Set([
     ...(souring && culture ? souringOwned(lineIn(known, culture), souring).owners : []),
     ...stages.filter((s) => s.kind.drainage).flatMap((s) => drainOwned(s).owners),
+    ...stages.filter((s) => s.params['vesselL'] !== undefined).flatMap((s) => potOwned(s.params['vesselL']).owners),
+    ...stages.filter((s) => s.kind.kind === 'acidify').flatMap((s) => bottleOwned(String(s.params['agent'])).owners),
     ...LOSS_OWNED.owners,
   ]);
   const setC = souring?.params['keepC'];
@@ -98,6 +110,8 @@ function factorOf({ of, score }: LearnedScore): (z: number) => number {
     wheyWanted: DRAIN_READING.wantedSd,
     scaleBias: DRAIN_READING.scaleSd,
     loss: HANDLING.sd,
+    potLoss: POT.sd,
+    acidStrength: BOTTLE.sd,
   };
   return (z) => Math.exp((sds[score] ?? 0) * z);
 }

@@ -1,4 +1,3 @@
-import type { TaughtScores } from '../assimilate/score-prior.js';
 import { HANDLING } from '../constants/pooling.js';
 import { CULTURES } from '../constants/cultures.js';
 import type { WorkedOut } from '../follow/follow.js';
@@ -7,17 +6,25 @@ import { lastOf } from '../make/run.js';
 import { totalG } from '../state/composition.js';
 import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
 import type { Lesson } from './pooled.js';
+import { bottleLessons, potLessons } from './pot-and-bottle.js';
+import { readOnce } from './read-once.js';
 
 const VITALITY = SCORES.indexOf('vitality');
 
 /**
- * What a finished make teaches of its culture's line, its warm place, its cloths and the hands that made it. The vigour
+ * What a finished make teaches of its culture's line, its warm place, its cloths, pot and acid, and the hands that made it. The vigour
  * that its choices gave its starter is taken out again, so that every make is told against age and store alone.
  *
  * @param line the line of the culture that soured it; one line for each culture where nobody keeps them apart
  */
 export function lessonsOf(worked: WorkedOut, line?: string): readonly Lesson[] {
-  return [...souringLesson(worked, line), ...drainLessons(worked), ...lossLesson(worked)];
+  return [
+    ...souringLesson(worked, line),
+    ...drainLessons(worked),
+    ...potLessons(worked),
+    ...bottleLessons(worked),
+    ...lossLesson(worked),
+  ];
 }
 
 function souringLesson({ souring, choices }: WorkedOut, line?: string): Lesson[] {
@@ -52,11 +59,5 @@ function lossLesson({ batch, timeline, environment }: WorkedOut): Lesson[] {
   const reckonedG = totalG(lastOf(end.run).masses) / environment.kitchen.yieldFactor;
   const said = Math.log(ended.productG / reckonedG) / HANDLING.sd;
   const precision = (HANDLING.sd / HANDLING.readSd) ** 2;
-  return [{ ...LOSS_OWNED, before: { mean: [0], sd: [1] }, taught: posterior(said, precision) }];
-}
-
-/** A standard score read once. */
-function posterior(said: number, precision: number): TaughtScores {
-  const variance = 1 / (1 + precision);
-  return { mean: [said * precision * variance], sd: [Math.sqrt(variance)], covariance: [variance] };
+  return [{ ...LOSS_OWNED, before: { mean: [0], sd: [1] }, taught: readOnce(said, precision) }];
 }

@@ -1,4 +1,4 @@
-import { DRAIN_PERSISTS, LOSS_PERSISTS, PERSISTS } from '../constants/pooling.js';
+import { BOTTLE_PERSISTS, DRAIN_PERSISTS, LOSS_PERSISTS, PERSISTS, POT_PERSISTS } from '../constants/pooling.js';
 import { DRAIN_SCORES } from '../forecast/drain-forecast.js';
 import { SCORES } from '../forecast/souring-ensemble.js';
 import type { BoundStage } from '../stages/registry.js';
@@ -50,6 +50,20 @@ export function drainOwned({ kind, params }: BoundStage): Owned {
     persists: DRAIN_SCORES.map((score) => DRAIN_PERSISTS[score]),
   };
 }
+
+/** What a pot of a size loses; all pots are one where a make does not say how large it is. */
+export const potOwned = (vesselL: unknown): Owned => ({
+  scores: ['potLoss'],
+  owners: [vesselL === undefined ? 'pot' : `pot ${String(vesselL)} L`],
+  persists: [POT_PERSISTS],
+});
+
+/** How strong an acid of the kitchen is. */
+export const bottleOwned = (agent: string): Owned => ({
+  scores: ['acidStrength'],
+  owners: [`acid ${agent}`],
+  persists: [BOTTLE_PERSISTS],
+});
 
 /** What the maker's own hands leave on cloth, pot and spoons. */
 export const LOSS_OWNED: Owned = { scores: ['loss'], owners: ['maker'], persists: [LOSS_PERSISTS] };

@@ -3,6 +3,8 @@ import { methodById } from '../methods/index.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import type { BoundStage } from '../stages/registry.js';
 import { planStages } from './plan.js';
+import type { Known } from '../learn/recall.js';
+import { withBottles } from '../learn/pot-and-bottle.js';
 
 /** What a batch was begun as. */
 export interface Planned {
@@ -20,8 +22,8 @@ export function methodOf({ methodId, ownMethod }: Pick<Begun, 'methodId' | 'ownM
 }
 
 /** The method, choices and stages of a batch, with the lots it was begun with. */
-export function plannedOf(batch: Begun): Planned {
+export function plannedOf(batch: Begun, known?: Known): Planned {
   const method = methodOf(batch);
   const choices = { ...initialChoices(method), ...batch.choices };
-  return { method, choices, stages: planStages(method, choices, batch.stocks) };
+  return { method, choices, stages: planStages(method, withBottles(choices, known?.learned), batch.stocks) };
 }

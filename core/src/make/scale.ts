@@ -8,6 +8,7 @@ import { totalG } from '../state/composition.js';
 import { amountsOf } from './amounts.js';
 import { planStages } from './plan.js';
 import { lastOf, runMake } from './run.js';
+import { withBottles } from '../learn/pot-and-bottle.js';
 
 /** What a make is scaled to: so much product, a lot used up, or its pot filled. */
 export type Goal =
@@ -36,7 +37,7 @@ export function scaleTo(
   goal: Goal,
   { kitchen, known, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
 ): Scaled {
-  const choices = { ...initialChoices(method), ...given };
+  const choices = withBottles({ ...initialChoices(method), ...given }, known?.learned);
   const mass = choicesOf(method).find((c) => c.key === 'massG');
   if (mass?.kind !== 'number')
     return { ok: false, message: 'This make is not scaled by its milk.', remedy: 'Type the amount.' };

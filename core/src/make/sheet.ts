@@ -28,6 +28,7 @@ import { planStages } from './plan.js';
 import { untilWoken } from './waking.js';
 import { problemsOf } from './problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from './run.js';
+import { withBottles } from '../learn/pot-and-bottle.js';
 
 /** A stage on the sheet; minutes from the start of the make. */
 export interface SheetStage {
@@ -119,7 +120,7 @@ export function makeSheet(
   checkChoices(method, given, stocks);
   const choices = { ...initialChoices(method), ...given };
   const kitchen = kitchenFor(choices, begin.kitchen, begin.known);
-  const planned = planStages(method, choices, stocks);
+  const planned = planStages(method, withBottles(choices, begin.known?.learned), stocks);
   const expecting = expectingOf(planned, choices, { member: NOMINAL_MEMBER }, begin.known);
   const environment: Environment = {
     kitchen,

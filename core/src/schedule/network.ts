@@ -12,6 +12,7 @@ import { initialChoices, type Choices, type Method } from '../methods/method.js'
 import { shelfLife } from '../safety/shelf-life.js';
 import type { Give, Problem } from '../stages/kind.js';
 import { totalG } from '../state/composition.js';
+import { withBottles } from '../learn/pot-and-bottle.js';
 
 /** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */
 export interface Lasts {
@@ -89,7 +90,7 @@ type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks
 function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
   const choices = { ...initialChoices(method), ...given };
   const kitchen = kitchenFor(choices, usual, known);
-  const stages = planStages(method, choices, stocks);
+  const stages = planStages(method, withBottles(choices, known?.learned), stocks);
   const { expected } = expecting(stages, choices, { member: NOMINAL_MEMBER }, known);
   const environment: Environment = { kitchen, member: expected };
   const runs = runMake(stages, environment);

@@ -1,4 +1,4 @@
-import type { LearnedHere, MakeSheet } from '@oat-crock/core';
+import { SOUR_AGENTS, type LearnedHere, type MakeSheet, type SourAgentId } from '@oat-crock/core';
 import { degrees, span, temp } from '../ui/words';
 
 /** What was learned in a sentence, what it was learned from, and whose it is. */
@@ -47,6 +47,10 @@ const SAYS: Readonly<Record<LearnedHere['what'], (one: LearnedHere) => string>> 
     `This culture works ${percent(value)} ${value < 1 ? 'slower' : 'faster'} than is usual of its kind.`,
   'cloth time': ({ of, value }) =>
     `Your cloth, ${CLOTHS[nameOf(of)] ?? 'as you use it'}, takes ${percent(value)} ${value > 1 ? 'longer' : 'less time'} than is usual.`,
+  'pot loss': ({ of, value }) =>
+    `Your ${of === 'pot' ? 'pot' : `pot of ${nameOf(of)}`} loses its heat ${percent(value)} ${value > 1 ? 'faster' : 'more slowly'} than is usual of its size.`,
+  'acid strength': ({ of, value }) =>
+    `Your ${SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? 'acid'} is ${percent(value)} ${value > 1 ? 'stronger' : 'weaker'} than its label or the usual says; the dose goes by that.`,
   'maker loss': ({ value }) =>
     value < 1
       ? `Of what is reckoned ${percent(value)} more than usual stays on cloth, pot and spoons.`
