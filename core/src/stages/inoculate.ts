@@ -133,7 +133,7 @@ export const inoculate: StageKind<InoculateParams> = {
   ],
 };
 
-/** "Half a packet", "1 packet", "2½ packets": as it is measured out. */
+/** "0.5 packet", "1 packet", "2.5 packets": as it is measured out. */
 function sayPackets(packets: number): string {
   return `${Number(packets.toFixed(2))} packet${packets > 1 ? 's' : ''}`;
 }
