@@ -1,3 +1,5 @@
+import { makeSheet } from '../make/sheet.js';
+import { methodById } from '../methods/index.js';
 import { atMinute, logged, type Line } from '../testing/logged.js';
 import { follow } from './follow.js';
 
@@ -69,5 +71,21 @@ describe('what was done otherwise than planned', () => {
       FEW,
     ).deviations;
     expect(raw.flatMap((d) => d.effects).join()).toContain('not pasteurised');
+  });
+
+  it('salt is tasted from some fifteen hundredths of a per cent of the butter on, not below', () => {
+    const { stages, amounts, product } = makeSheet(methodById('cultured-butter'), {}, FEW);
+    const plannedG = amounts.find((a) => a.outOf === 'salt')!.massG;
+    const at = (id: string) => stages.find((s) => s.id === id)!.beginMin;
+    const steps = stages.slice(1).map((s) => [s.beginMin, s.id] as const);
+    const salted = (more: number) => {
+      const line: Line = [at('work') + 2, { type: 'added', what: 'salt', massG: plannedG + more * product.massG }];
+      const { deviations } = follow(logged('cultured-butter', {}, steps, [line]), atMinute(at('mould') + 5), FEW);
+      return deviations.find((d) => d.stageId === 'work')?.effects.join() ?? '';
+    };
+    expect(salted(0.002)).toContain('saltier');
+    expect(salted(-0.002)).toContain('less salty');
+    expect(salted(0.001)).not.toContain('salt');
+    expect(salted(-0.001)).not.toContain('salt');
   });
 });
