@@ -84,6 +84,8 @@ export class BalanceTable {
     const runs = (...cells: string[]) => (runsOff ? [{ what: runsOff.name, cells }] : []);
     const aside = (...cells: string[]) => (setsAside ? [{ what: setsAside.name, cells }] : []);
     const weighed = this.finished();
+    const keeps = end.heldBackG > 0 || (weighed?.heldBackG ?? 0) > 0;
+    const held = (...cells: string[]) => (keeps ? [{ what: 'Held back', cells }] : []);
     const lost = (b: typeof now) => b.lostG + b.evaporatedG + b.gasG;
     if (!weighed) {
       return [
@@ -91,7 +93,7 @@ export class BalanceTable {
         { what: 'In the crock', cells: [mass(now.productG), mass(end.productG)] },
         ...runs(mass(now.wheyG), mass(end.wheyG)),
         ...aside(mass(now.asideG), mass(end.asideG)),
-        { what: 'Held back', cells: [mass(now.heldBackG), mass(end.heldBackG)] },
+        ...held(mass(now.heldBackG), mass(end.heldBackG)),
         { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
       ];
     }
@@ -108,10 +110,7 @@ export class BalanceTable {
       { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
       ...runs(mass(runOffEndG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
       ...aside(mass(end.asideG), asideG === null ? 'not weighed' : mass(asideG)),
-      {
-        what: 'Held back',
-        cells: [mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)],
-      },
+      ...held(mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)),
       { what: 'Not accounted for', cells: [mass(lost(end)), mass(rest)] },
     ];
   });

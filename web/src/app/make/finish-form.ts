@@ -104,12 +104,14 @@ export class FinishForm {
     { id: 'finish-product', label: 'Product', massG: this.productG },
     ...this.runsOffWeight(),
     ...this.asideWeight(),
-    { id: 'finish-held', label: this.heldName(), massG: this.heldBackG },
+    ...this.heldWeight(),
   ]);
 
-  /** What is kept for the next make, by its name: grains are grains. */
-  private heldName(): string {
-    return plannedOf(this.batch()).stages.find((s) => s.kind.keepsBack)?.kind.keepsBack?.name ?? 'Held back';
+  /** What is kept for the next make, by its name: grains are grains. Not asked where nothing was to be kept. */
+  private heldWeight() {
+    if (this.followed().balanceNow.heldBackG <= 0 && this.draft().heldBackG === undefined) return [];
+    const kept = plannedOf(this.batch()).stages.find((s) => s.kind.keepsBack)?.kind.keepsBack;
+    return [{ id: 'finish-held', label: kept?.name ?? 'Held back', massG: this.heldBackG }];
   }
 
   private asideWeight() {
