@@ -20,7 +20,7 @@ export const draw: StageKind<DrawParams> = {
   begins: () => 'Pour the buttermilk off',
   over: () => 'The buttermilk is off',
   instruction: (_params, before) =>
-    `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains.`,
+    `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains; the rest of it comes out as they are worked.`,
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'strainer'],
   runsOff: { is: 'buttermilk', name: 'Buttermilk' },
