@@ -123,12 +123,24 @@ export const test = base.extend<OfTest, { readonly filled: string; readonly wind
 
 const newFolder = () => mkdtempSync(join(tmpdir(), 'oat-crock-e2e-'));
 
-/** The port of this worker's kitchens: always the same, so that the browser knows the page's files again. */
-let port = 0;
+/**
+ * The port of this worker's kitchens: always the same, so that the browser knows the page's files again; below those that
+ * a machine gives to connections of its own accord.
+ */
+const PORT = 21_460 + Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
+
+/** Opens a kitchen on that port, or on any other where somebody else has it. */
+async function serveAgain(file: string, demo: boolean): Promise<Served> {
+  try {
+    return await serveHere(file, demo, PORT);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
+    return serveHere(file, demo);
+  }
+}
 
 async function withDairy(file: string, demo: boolean, page: Page, use: (dairy: Dairy) => Promise<void>): Promise<void> {
-  const { address, kitchen, close } = await serveHere(file, demo, port);
-  port = Number(new URL(address).port);
+  const { address, kitchen, close } = await serveAgain(file, demo);
   await forget(page, address);
   await page.goto(address);
   const { clock, events } = kitchen;

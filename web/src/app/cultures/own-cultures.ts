@@ -12,7 +12,6 @@ import {
   shownOf,
   tastedOf,
   type Batch,
-  type CultureId,
   type CultureLot,
   type Due,
   type LineKnown,
@@ -74,12 +73,6 @@ export class OwnCultures {
     const lot = ids.map((id) => this.all().get(id)).find((l) => l !== undefined);
     return lot ? this.rootIdOf(lot) : null;
   }
-
-  /** The line of each culture that a make of it would take of: that of its strongest. */
-  readonly lines = computed((): Readonly<Partial<Record<CultureId, string>>> => {
-    const strongest = [...this.dues()].sort((a, b) => a.vigour.likely - b.vigour.likely);
-    return Object.fromEntries(strongest.map(({ lot }) => [lot.culture, this.rootIdOf(lot)]));
-  });
 
   private rootIdOf(lot: CultureLot): string {
     return rootOf(lot, this.all()).id;

@@ -10,7 +10,6 @@ import {
   storeOf,
   VITALITY_LOSS,
   type KeptPlace,
-  type Known,
   type LotLeftThen,
   type StarterHere,
 } from '@oat-crock/core';
@@ -22,7 +21,6 @@ import { MethodBook } from '../methods/method-book';
 import { followFeature } from '../state/follow.feature';
 import { selectKitchen } from '../state/kitchen';
 import { larderFeature } from '../state/larder.feature';
-import { learnedFeature } from '../state/learned.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanKeeper } from './plan-keeper';
@@ -101,13 +99,6 @@ export class PlanInputs {
     }));
   }, SAME);
 
-  private readonly learned = this.store.selectSignal(learnedFeature.selectPooled);
-  /** What the kitchen's makes have taught, of the lines that the makes would take of. */
-  private readonly known = computed((): Known | null => {
-    const learned = this.learned();
-    return learned.known.length > 0 ? { learned, lines: this.cultures.lines() } : null;
-  }, SAME);
-
   private readonly lots = computed((): readonly LotLeftThen[] => {
     const { lots, taken } = this.larder.things();
     const startMs = this.startMs();
@@ -150,7 +141,6 @@ export class PlanInputs {
     stocks: this.stocks(),
     lots: this.lots(),
     starters: this.starters(),
-    known: this.known(),
     committed: this.committed(),
   }));
 

@@ -4,7 +4,6 @@ import type {
   Committed,
   Gear,
   KeptPlace,
-  Known,
   Leaning,
   Likeness,
   LotLeftThen,
@@ -29,8 +28,6 @@ export interface PlanWanted {
   readonly lots: readonly LotLeftThen[];
   /** Null where nothing is known of cultures. */
   readonly starters: readonly StarterHere[] | null;
-  /** What the kitchen's makes have taught; null where none has. */
-  readonly known: Known | null;
   readonly committed: readonly Committed[];
 }
 
