@@ -122,6 +122,8 @@ test('a week is planned, its first make begun, and where that runs late the plan
     if ((await page.getByText('Keep warm').count()) > 0 && i > 5) break;
     await done.click();
   }
+  // followed to where it now is: only then does the plan know how long the box is taken
+  await expect(page.getByRole('button', { name: /^It is sour enough/ })).toBeVisible();
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/\/plan/);
   await expect(lanes(page).locator(`[data-pour="${batchId}"]`)).toBeVisible();
