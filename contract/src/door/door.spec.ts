@@ -62,6 +62,26 @@ describe('the door', () => {
     expect(asked({ dosePct: -1 })).toEqual(['dosePct']);
   });
 
+  it('doses a packet by what its label says it sets: 5 to 7 h as it is meant, later in more milk, never as a share', () => {
+    const packet = { form: 'packet', setsLitres: 4, ageDays: 30, store: 'frozen' };
+    const { dosePct, ...asked } = { ...(example('souring') as object), tempC: 43, targetPh: 4.6, hours: 24 } as Record<
+      string,
+      unknown
+    >;
+    const hours = (more: object = {}) =>
+      run('souring', { ...asked, dosePct: undefined, starter: { ...packet, ...more } })['hoursToTarget']!;
+    expect(hours()).toBeGreaterThan(5);
+    expect(hours()).toBeLessThan(7);
+    expect(hours({ litres: 4 })).toBe(hours());
+    expect(hours({ litres: 16 })).toBeGreaterThan(hours() + 0.7);
+    expect(hours({ litres: 16, packets: 4 })).toBeCloseTo(hours(), 9);
+    expect(hours({ litres: 0.1, packets: 100 })).toBe(hours({ litres: 0.05, packets: 100 }));
+    expect(refused('souring', { ...asked, starter: packet, dosePct })).toEqual(['dosePct']);
+    expect(refused('souring', { ...asked, starter: { ...packet, setsLitres: undefined } })).toEqual([
+      'starter.setsLitres',
+    ]);
+  });
+
   it('plans with no hands asleep, the starter ripe, gear taken once; and says what is impossible', () => {
     const plan = runVerb('plan', example('plan')) as {
       batches: {

@@ -7,6 +7,9 @@ export const STARTER_AS_MILK = { fatPct: 3.6, proteinPct: 3.4, lactosePct: 4.7, 
 /** A packet of powder brings to the milk that its label says it sets as much as this dose of a live starter, percent by mass. */
 export const PACKET_SETS_LIKE_PCT = 2.5;
 
+/** However much powder goes in, the milk is no riper for it than by so much live starter, percent. */
+export const PACKETS_LIKE_AT_MOST_PCT = 25;
+
 /** A culture powder lies loosely: g/mL. */
 export const POWDER_G_PER_ML = 0.5;
 

@@ -2,6 +2,7 @@ import type { CultureId } from '../constants/cultures.js';
 import type { Choices } from '../methods/method.js';
 import { asStarter } from './acts.js';
 import { storeOf, type CultureLot } from './culture-lot.js';
+import { sayNumber } from '../stages/words.js';
 import type { Vigour } from './vigour.js';
 
 /** A feeding as it would be decided: a small make of its own. */
@@ -88,7 +89,7 @@ function powderFeeding(
       ...at,
     },
     takesG,
-    says: `${takesG} g of the powder in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
+    says: `${sayNumber(takesG, 2)} g of the powder in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
   };
 }
 

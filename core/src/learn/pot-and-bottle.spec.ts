@@ -75,6 +75,9 @@ describe('a bottle of acid', () => {
     expect(withBottles({ agent: 'lemon', acidPct: 0 }, absurd)['acidPct']).toBe(9);
     expect(withBottles({ agent: 'lemon', acidPct: 5 }, undefined)['acidPct']).toBe(5);
     expect(withBottles({ massG: 1 }, absurd)).toEqual({ massG: 1 });
+    const odd = { agent: 'lemon', acidPct: 30 };
+    expect(withBottles(odd, absurd)).toBe(odd);
+    expect(withBottles(odd, { known: [], covariance: [] })).toBe(odd);
   });
 });
 

@@ -33,7 +33,10 @@ export function withBottles(choices: Choices, learned: Pooled | undefined): Choi
   if (!learned || agent === undefined || choices['acidPct'] === undefined) return choices;
   const { strengthPct, weakestPct, strongestPct } = SOUR_AGENTS[agent];
   const labelPct = Number(choices['acidPct']) || strengthPct;
-  const shownPct = labelPct * acidStrengthFactor(learned, agent);
+  const factor = acidStrengthFactor(learned, agent);
+  // What no bottle says is left as it is, for the sheet to say so.
+  if (factor === 1 || labelPct < weakestPct || labelPct > strongestPct) return choices;
+  const shownPct = labelPct * factor;
   return { ...choices, acidPct: Math.min(strongestPct, Math.max(weakestPct, shownPct)) };
 }
 

@@ -1,4 +1,12 @@
-import { DEAD_CHANCE, PACE_SD, SPENT, SPENT_FROZEN, TIRED } from '../constants/starter.js';
+import {
+  DEAD_CHANCE,
+  PACE_SD,
+  PACKET_SETS_LIKE_PCT,
+  PACKETS_LIKE_AT_MOST_PCT,
+  SPENT,
+  SPENT_FROZEN,
+  TIRED,
+} from '../constants/starter.js';
 import {
   CULTURES,
   LINES,
@@ -31,6 +39,11 @@ export function vitality(starter: Starter, culture: CultureId = 'thermophilic'):
 export function lagQOf(culture: CultureId, form: StarterForm): number {
   const { lagQActive, lagQFreezeDried } = CULTURES[culture];
   return form === 'active' || form === 'grains' ? lagQActive : lagQFreezeDried;
+}
+
+/** Dose of live starter, percent by mass, that packets of a powder are as good as: by what one sets, L, in so many litres. */
+export function packetDosePct(packets: number, setsL: number, litres: number): number {
+  return Math.min(PACKETS_LIKE_AT_MOST_PCT, (PACKET_SETS_LIKE_PCT * packets * setsL) / litres);
 }
 
 /** What is known of a starter before anything is seen of its make. */

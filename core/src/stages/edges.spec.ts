@@ -78,6 +78,12 @@ describe('starter', () => {
 });
 
 describe('starter by the packet', () => {
+  it('is weighed to the hundredth of a gram', () => {
+    expect(inoculate.instruction({ ...powder, packets: 0.25 }, at(44))).toContain(
+      'Sprinkle 0.25 packet of starter powder (0.25 g)',
+    );
+  });
+
   const powder = { ...inoculate.defaults, form: 'freeze-dried' as const, store: 'frozen' as const };
   const litres = totalG(MILK.masses) / 1030;
 
@@ -114,7 +120,7 @@ describe('starter by the packet', () => {
       '2.5 packets',
     ]);
     expect(inoculate.instruction({ ...powder, packets: 1 }, at(44))).toContain(
-      'Sprinkle 1 packet of starter powder (1.0 g)',
+      'Sprinkle 1 packet of starter powder (1 g)',
     );
   });
 });

@@ -1,14 +1,9 @@
 import { CULTURES, type CultureId, type StarterForm } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
-import {
-  PACKET_SETS_LIKE_PCT,
-  POWDER_G_PER_ML,
-  STARTER_AS_MILK,
-  STARTER_LACTIC_MOL_PER_KG,
-} from '../constants/starter.js';
+import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { Member } from '../environment/environment.js';
-import { lagQOf, starterPrior, vitality, type Starter } from '../physics/vitality.js';
+import { lagQOf, packetDosePct, starterPrior, vitality, type Starter } from '../physics/vitality.js';
 import { massesBy, totalG, type Masses } from '../state/composition.js';
 import { massesOfMaterial } from '../state/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
@@ -17,7 +12,7 @@ import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
 import { lethalProblems, sown, spentProblems } from './sowing.js';
 import type { Branch, Gauge, Seen } from './watch.js';
-import { sayMass, sayMl } from './words.js';
+import { sayMass, sayMl, sayNumber } from './words.js';
 
 export interface InoculateParams {
   readonly culture: CultureId;
@@ -40,9 +35,6 @@ export interface InoculateParams {
   readonly how: 'slurry' | 'sprinkled';
 }
 
-/** However much powder goes in, the milk is no riper for it than by so much live starter, percent. */
-const MOST_LIKE_PCT = 25;
-
 type Dosed = Pick<InoculateParams, 'form' | 'dosePct' | 'packets' | 'packetSetsL' | 'packetG'>;
 
 const isPowder = ({ form }: Pick<InoculateParams, 'form'>) => form === 'freeze-dried';
@@ -55,7 +47,7 @@ function starterG(params: Dosed, crock: Masses): number {
 /** The dose as a share of live starter that brings as much, percent by mass: of a powder, by the milk that it sets. */
 export function doseOfLivePct(params: Dosed, crock: Masses): number {
   if (!isPowder(params)) return params.dosePct;
-  return Math.min(MOST_LIKE_PCT, (PACKET_SETS_LIKE_PCT * params.packets * params.packetSetsL) / crockL(crock));
+  return packetDosePct(params.packets, params.packetSetsL, crockL(crock));
 }
 
 const crockL = (crock: Masses) => totalG(crock) / CROCK_G_PER_ML / 1000;
@@ -135,11 +127,11 @@ export const inoculate: StageKind<InoculateParams> = {
 
 /** "0.5 packet", "1 packet", "2.5 packets": as it is measured out. */
 function sayPackets(packets: number): string {
-  return `${Number(packets.toFixed(2))} packet${packets > 1 ? 's' : ''}`;
+  return `${sayNumber(packets, 2)} packet${packets > 1 ? 's' : ''}`;
 }
 
 function powderWords({ packets, packetG, beside }: InoculateParams): string {
-  const much = `${sayPackets(packets)} of starter powder (${sayMass(packets * packetG)})`;
+  const much = `${sayPackets(packets)} of starter powder (${sayNumber(packets * packetG, 2)} g)`;
   return `Sprinkle ${much}${beside === 'none' ? '' : ', half of each,'} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
 }
 
@@ -158,7 +150,7 @@ function packetProblems(params: InoculateParams, { masses }: CrockState): Proble
   return [
     {
       field: 'packets',
-      message: `${sayPackets(packets)} for ${(packets * packetSetsL).toFixed(1)} L of milk, and this is ${litres.toFixed(1)} L: it ${slower ? 'sets late' : 'is wasted on it'}.`,
+      message: `${sayPackets(packets)} ${packets > 1 ? 'set' : 'sets'} ${(packets * packetSetsL).toFixed(1)} L, and this is ${litres.toFixed(1)} L: ${slower ? 'it will set late' : 'more than it needs'}.`,
       remedy: `Take ${sayPackets(wanted)}.`,
       works: { packets: wanted },
       mild: true,

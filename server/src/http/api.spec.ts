@@ -125,6 +125,24 @@ describe('POST /entries', () => {
     expect(kitchen.entries.since(0).length).toBe(2);
   });
 
+  it('refuses what would have been before the make, or is more than a day ahead, and takes what is at its edge', async () => {
+    const batch = ulid();
+    const started = startOf(batch);
+    await post([started]);
+    const dayMs = 86_400_000;
+    const note = (atMs: number) => entryOf(batch, { type: 'note', text: 'x' }, atMs);
+    const sent = async (atMs: number) => {
+      const answer = await post([note(atMs)]);
+      return answer.status === 201 ? 'taken' : remedies(answer)[0]!.field;
+    };
+    expect(await sent(started.atMs - 1)).toBe('entries.0.atMs');
+    expect(await sent(started.atMs)).toBe('taken');
+    expect(await sent(kitchen.clock.now() + dayMs + 60_000)).toBe('entries.0.atMs');
+    expect(await sent(kitchen.clock.now() + dayMs - 60_000)).toBe('taken');
+    const wrong = { type: 'correction', replaces: ulid(), body: null, atMs: kitchen.clock.now() + 2 * dayMs } as const;
+    expect((await post([entryOf(batch, wrong)])).status).toBe(422);
+  });
+
   it('takes only notes and corrections after the end', async () => {
     const batch = ulid();
     const end = entryOf(batch, { type: 'discarded', reason: 'gas' });

@@ -2,7 +2,7 @@ import {
   BOUGHT_DENATURED,
   DEAD_CHANCE,
   PACE_SD,
-  PACKET_SETS_LIKE_PCT,
+  packetDosePct,
   lagQOf,
   SCORES,
   STANDARD_PRIOR,
@@ -104,7 +104,7 @@ function sownIn(
 ): Pick<SouringProblem, 'biomass' | 'lagQ' | 'lacticMolPerKg'> & { readonly starter: StarterPrior } {
   const culture = CULTURES[i.culture];
   const { form, setsLitres = 1, packets = 1, litres = setsLitres } = i.starter;
-  const dosePct = i.dosePct ?? (PACKET_SETS_LIKE_PCT * packets * setsLitres) / litres;
+  const dosePct = i.dosePct ?? packetDosePct(packets, setsLitres, litres);
   if (dosePct === 0) {
     if (i.milk.treatment !== 'raw') throw new InputRefused([NOTHING_TO_SOUR_IT]);
     const starter = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
