@@ -205,6 +205,15 @@ test('a make is moved by drag and by keys alike, says what breaks, and is undone
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect.poll(beginOf).toBe(at);
 
+  /** When its first hands come, as the server has it. */
+  const id = (await quark.getAttribute('data-pour'))!;
+  const keptMs = async () => {
+    const events = [...(await eventsOf(page, demo.address))].filter(([uid]) => uid.startsWith(`${id}-`));
+    return Math.min(...events.map(([, event]) => event.startMs));
+  };
+  await expect.poll(keptMs).toBeLessThan(Infinity);
+  const wasMs = await keptMs();
+
   // by drag: checked while it moves, put where it is let go, taken, and undone
   await quark.scrollIntoViewIfNeeded();
   const ribbon = (await quark.locator('.curd').boundingBox())!;
@@ -220,6 +229,7 @@ test('a make is moved by drag and by keys alike, says what breaks, and is undone
   expect(dragged).not.toBe(at);
   await page.keyboard.press('t');
   await expect(page.getByText('Taken.')).toBeVisible();
+  await expect.poll(keptMs).toBeLessThan(wasMs);
   await page.reload();
   await expect.poll(beginOf).toBe(dragged);
 
