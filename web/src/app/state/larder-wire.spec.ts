@@ -54,8 +54,10 @@ describe('the larder on the wire', () => {
     expect(await refused).toEqual({ kind: 'refused', errors });
   });
 
-  it('says that what was written is kept where the server is away, or broken', async () => {
+  it('says that what was written is kept where the server is away, broken or asked too much: it may be sent again', async () => {
     for (const fail of [
+      (http: HttpTestingController) =>
+        http.expectOne(`/api/v1/lots/${ID}`).flush(null, { status: 429, statusText: 'Too many requests' }),
       (http: HttpTestingController) => http.expectOne(`/api/v1/lots/${ID}`).error(new ProgressEvent('error')),
       (http: HttpTestingController) =>
         http.expectOne(`/api/v1/lots/${ID}`).flush(null, { status: 502, statusText: 'Bad gateway' }),
@@ -64,7 +66,14 @@ describe('the larder on the wire', () => {
       const away = wire.save('lots', lot, 1);
       fail(http);
       const saved = await away;
-      expect(saved.kind === 'refused' && saved.errors[0]!.remedy).toContain('is kept here');
+      expect(saved.kind === 'unreachable' && saved.errors[0]!.remedy).toContain('is kept here');
     }
+  });
+
+  it('is refused for good by any other answer, also where that names no field', async () => {
+    const { wire, http } = open();
+    const refused = wire.save('lots', lot, 1);
+    http.expectOne(`/api/v1/lots/${ID}`).flush(null, { status: 499, statusText: 'Odd' });
+    expect(await refused).toEqual(jasmine.objectContaining({ kind: 'refused' }));
   });
 });

@@ -4,18 +4,25 @@ import type { Family, FieldProblem, Kept, KeptItem, Problem } from '@oat-crock/c
 import { firstValueFrom, type Observable } from 'rxjs';
 
 const API = '/api/v1';
+/** Answers of HTTP after which the same request may succeed later: 429, and 500 and above. */
+const TOO_MANY = 429;
+const SERVER_FAILS = 500;
 
-/** What became of an edit. */
+/** What became of an edit; _unreachable_ may succeed later as it is. */
 export type Saved =
   | { readonly kind: 'saved'; readonly kept: Kept<KeptItem> }
   | { readonly kind: 'refused'; readonly errors: readonly FieldProblem[] }
+  | { readonly kind: 'unreachable'; readonly errors: readonly FieldProblem[] }
   | { readonly kind: 'overtaken'; readonly theirs: Kept<KeptItem> };
 
+const NOT_TAKEN: readonly FieldProblem[] = [
+  { field: '', message: 'The server did not take it.', remedy: 'What you wrote is kept here: save it again.' },
+];
 const AWAY: readonly FieldProblem[] = [
   {
     field: '',
     message: 'The server cannot be reached.',
-    remedy: 'What you wrote is kept here: save it again in a moment.',
+    remedy: 'What you wrote is kept here, and saved once the server answers.',
   },
 ];
 
@@ -43,7 +50,8 @@ async function outcome(answer: Observable<Kept<KeptItem>>): Promise<Saved> {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
     const status = error instanceof HttpErrorResponse ? error.status : 0;
     if (status === 412 && problem?.current) return { kind: 'overtaken', theirs: problem.current as Kept<KeptItem> };
-    if (status >= 400 && problem?.errors?.length) return { kind: 'refused', errors: problem.errors };
-    return { kind: 'refused', errors: AWAY };
+    const later = status === 0 || status === TOO_MANY || status >= SERVER_FAILS;
+    const errors = problem?.errors?.length ? problem.errors : later ? AWAY : NOT_TAKEN;
+    return { kind: later ? 'unreachable' : 'refused', errors };
   }
 }

@@ -5,6 +5,7 @@ import { provideStore, Store } from '@ngrx/store';
 import type { Family, Kept, KeptItem } from '@oat-crock/contract/wire';
 import { methodById, type Lot } from '@oat-crock/core';
 import { newLot } from '../larder/new-records';
+import { ClockActions } from './clock.feature';
 import { larderEffects } from './larder.effects';
 import { larderFeature, LarderActions, type Draft } from './larder.feature';
 import { LarderWire, type Saved } from './larder-wire';
@@ -18,9 +19,12 @@ const lot = (more: object = {}): Draft => ({ ...newLot(ID, 'milk', NOW), ...more
 class Answers implements Pick<LarderWire, 'save' | 'remove'> {
   readonly asked: unknown[] = [];
   next: Saved | null = null;
-  save = (family: Family, item: KeptItem, overVersion: number): Promise<Saved> => {
+  /** While this is not settled, no save is answered. */
+  hold: Promise<void> = Promise.resolve();
+  save = async (family: Family, item: KeptItem, overVersion: number): Promise<Saved> => {
     this.asked.push(['save', family, item.id, overVersion]);
-    return Promise.resolve(this.next ?? { kind: 'saved', kept: { version: overVersion + 1, goneMs: null, item } });
+    await this.hold;
+    return this.next ?? { kind: 'saved', kept: { version: overVersion + 1, goneMs: null, item } };
   };
   remove = (family: Family, id: string, overVersion: number): Promise<Saved> => {
     this.asked.push(['remove', family, id, overVersion]);
@@ -41,6 +45,11 @@ function open() {
   });
   const store = TestBed.inject(Store);
   return { store, answers, state: store.selectSignal(larderFeature.selectLarderState) };
+}
+/** A promise, and what settles it. */
+function held(): { readonly until: Promise<void>; readonly go: () => void } {
+  let go: () => void = () => undefined;
+  return { until: new Promise<void>((settle) => (go = settle)), go };
 }
 const soon = (ms = 30) => new Promise((done) => setTimeout(done, ms));
 const kept = (draft: Draft, version: number, goneMs: number | null = null) =>
@@ -88,6 +97,88 @@ describe('writing into the larder', () => {
     expect(state().writing[ID]!.errors[0]!.message).toBe('Away.');
   });
 
+  it('loses nothing that is written while an answer is on its way, and saves it over that when asked', async () => {
+    const { store, answers, state } = open();
+    const { until, go } = held();
+    answers.hold = until;
+    const write = (name: string) =>
+      store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
+    write('First');
+    store.dispatch(LarderActions.saveWanted({ id: ID }));
+    await soon(200);
+    write('Second');
+    go();
+    await soon();
+    expect(state().lots[ID]!.item.name).toBe('First');
+    expect(state().writing[ID]).toEqual(jasmine.objectContaining({ overVersion: 1, wanted: false }));
+    expect(state().writing[ID]!.draft.name).toBe('Second');
+
+    store.dispatch(LarderActions.saveWanted({ id: ID }));
+    await soon();
+    expect(answers.asked).toEqual([
+      ['save', 'lots', ID, 0],
+      ['save', 'lots', ID, 1],
+    ]);
+    expect([state().lots[ID]!.item.name, state().writing]).toEqual(['Second', {}]);
+  });
+
+  it('makes the second save that was asked for during the first', async () => {
+    const { store, answers, state } = open();
+    const { until, go } = held();
+    answers.hold = until;
+    for (const name of ['First', 'Second']) {
+      store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
+      store.dispatch(LarderActions.saveWanted({ id: ID }));
+      await soon(200);
+    }
+    go();
+    await soon();
+    expect(answers.asked).toEqual([
+      ['save', 'lots', ID, 0],
+      ['save', 'lots', ID, 1],
+    ]);
+    expect([state().lots[ID]!.item.name, state().writing]).toEqual(['Second', {}]);
+  });
+
+  it('sends what was to be saved again once the server answers', async () => {
+    const { store, answers, state } = open();
+    answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'Kept.' }] };
+    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    store.dispatch(LarderActions.saveWanted({ id: ID }));
+    await soon(200);
+    expect(state().writing[ID]).toEqual(
+      jasmine.objectContaining({ wanted: true, errors: [jasmine.objectContaining({ message: 'Away.' })] }),
+    );
+    answers.next = null;
+    store.dispatch(ClockActions.lineOpen());
+    await soon(200);
+    expect([answers.asked.length, state().writing]).toEqual([2, {}]);
+  });
+
+  it('sends what was to be saved when the page is opened again, and nothing else', async () => {
+    const { store, answers } = open();
+    answers.hold = new Promise<void>(() => undefined);
+    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    store.dispatch(LarderActions.saveWanted({ id: ID }));
+    const half = { ...lot({ name: 'Half' }), id: ID.replace(/A$/, 'B') };
+    store.dispatch(LarderActions.written({ family: 'lots', draft: half, overVersion: 0 }));
+    const later = open();
+    await soon(200);
+    expect(later.answers.asked).toEqual([['save', 'lots', ID, 0]]);
+    expect(Object.values(later.state().writing).map(({ draft }) => draft)).toEqual([half]);
+  });
+
+  it('takes a draft that waits for its answer as saved where the server is found to have it', () => {
+    const { store, state } = open();
+    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    const told = LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 1)] } });
+    store.dispatch(told);
+    expect(Object.keys(state().writing)).withContext('not asked to be saved').toEqual([ID]);
+    store.dispatch(LarderActions.saveWanted({ id: ID }));
+    store.dispatch(told);
+    expect(state().writing).toEqual({});
+  });
+
   it('takes away and brings back over the version that stands', async () => {
     const { store, answers, state } = open();
     store.dispatch(LarderActions.told({ larder: { lots: [kept(lot(), 3)] } }));
@@ -118,7 +209,6 @@ describe('writing into the larder', () => {
   it('is there again after the page was closed; rubbish that was kept is not', async () => {
     const { store } = open();
     store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Half' }), overVersion: 2 }));
-    await soon(400);
     expect(open().state().writing[ID]).toEqual(jasmine.objectContaining({ family: 'lots', overVersion: 2 }));
     for (const rubbish of ['soup', 'null', '{"a":1}', '{"a":{"family":"moons","draft":{"id":"x"},"overVersion":1}}']) {
       localStorage.setItem(KEY, rubbish);

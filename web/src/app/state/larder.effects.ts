@@ -2,14 +2,15 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { FAMILIES, type Family, type Kept, type KeptItem, type Larder } from '@oat-crock/contract/wire';
-import { concatMap, debounceTime, EMPTY, from, mergeMap, type Observable, of, tap } from 'rxjs';
+import { concatMap, debounceTime, EMPTY, from, map, merge, mergeMap, type Observable, of, skip, tap } from 'rxjs';
+import { ClockActions } from './clock.feature';
 import { larderFeature, LarderActions, type Writing } from './larder.feature';
 import { LarderWire, type Saved } from './larder-wire';
 import { keepHere, keptHere } from './kept-here';
 import { recordProblems } from './record-problems';
 
 const KEY = 'oat-crock.larder.writing';
-const REST_MS = 250;
+const RETRY_MS = 5000;
 
 const told = (family: Family, kept: Kept<KeptItem>) =>
   LarderActions.told({ larder: { [family]: [kept] } as Partial<Larder> });
@@ -34,11 +35,12 @@ async function send(wire: LarderWire, { family, draft, overVersion }: Writing): 
   const errors = await recordProblems(family, draft);
   if (errors.length > 0) return [LarderActions.refused({ id: draft.id, errors })];
   const saved = await wire.save(family, draft as KeptItem, overVersion);
-  if (saved.kind === 'saved') return [told(family, saved.kept), LarderActions.letGo({ id: draft.id })];
+  if (saved.kind === 'saved') return [LarderActions.saved({ family, kept: saved.kept, sent: draft })];
   return failed(family, draft.id, saved);
 }
 
 function failed(family: Family, id: string, saved: Exclude<Saved, { kind: 'saved' }>): Action[] {
+  if (saved.kind === 'unreachable') return [LarderActions.unreachable({ id, errors: saved.errors })];
   if (saved.kind === 'refused') return [LarderActions.refused({ id, errors: saved.errors })];
   return [told(family, saved.theirs), LarderActions.overtaken({ id, theirs: saved.theirs })];
 }
@@ -65,6 +67,19 @@ const removeOrRestore = createEffect(
   { functional: true },
 );
 
+/** What is to be saved and was not answered is sent again: soon, once the server answers, and when the page is opened again. */
+const saveAgain = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const writing = store.selectSignal(larderFeature.selectWriting);
+    const soon = actions$.pipe(ofType(LarderActions.unreachable), debounceTime(RETRY_MS));
+    return merge(soon, actions$.pipe(ofType(LarderActions.recovered, ClockActions.lineOpen))).pipe(
+      mergeMap(() => Object.values(writing()).filter(({ wanted }) => wanted)),
+      map(({ draft }) => LarderActions.saveWanted({ id: draft.id })),
+    );
+  },
+  { functional: true },
+);
+
 /** What was being written when the page was closed comes back. */
 const recover = createEffect(
   (): Observable<Action> => {
@@ -74,16 +89,13 @@ const recover = createEffect(
   { functional: true },
 );
 
-/** What is being written is kept in the browser, so that leaving loses none of it. */
+/** What is being written is kept in the browser at once, so that leaving loses none of it. */
 const keep = createEffect(
-  (actions$ = inject(Actions), store = inject(Store)) => {
-    const writing = store.selectSignal(larderFeature.selectWriting);
-    return actions$.pipe(
-      ofType(LarderActions.written, LarderActions.letGo, LarderActions.kept),
-      debounceTime(REST_MS),
-      tap(() => keepHere(KEY, writing())),
-    );
-  },
+  (store = inject(Store)) =>
+    store.select(larderFeature.selectWriting).pipe(
+      skip(1),
+      tap((writing) => keepHere(KEY, writing)),
+    ),
   { functional: true, dispatch: false },
 );
 
@@ -93,4 +105,4 @@ function isWriting(value: unknown): value is Writing {
   return family && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
 }
 
-export const larderEffects = { save, removeOrRestore, recover, keep };
+export const larderEffects = { save, removeOrRestore, saveAgain, recover, keep };

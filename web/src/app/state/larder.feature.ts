@@ -1,6 +1,7 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
 import type { Family, FieldProblem, Kept, KeptItem, Larder, PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
 import type { Gear, Lot, Method } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 
 /** A record as it is being written: any field may still be empty or wrong. */
 export interface Draft {
@@ -17,6 +18,8 @@ export interface Writing {
   readonly draft: Draft;
   readonly overVersion: number;
   readonly errors: readonly FieldProblem[];
+  /** It is to be saved, and the server has not answered yet. */
+  readonly wanted: boolean;
   /** What somebody else has written meanwhile. */
   readonly theirs: Kept<KeptItem> | null;
 }
@@ -41,10 +44,14 @@ export const LarderActions = createActionGroup({
     /** A field was touched. */
     Written: props<{ family: Family; draft: Draft; overVersion: number }>(),
     'Save Wanted': props<{ id: string }>(),
+    /** The server has a draft as it was sent. What was written since then is still being written. */
+    Saved: props<{ family: Family; kept: Kept<KeptItem>; sent: Draft }>(),
     'Remove Wanted': props<{ family: Family; id: string }>(),
     /** Brings back what was taken away. */
     'Restore Wanted': props<{ family: Family; id: string }>(),
     Refused: props<{ id: string; errors: readonly FieldProblem[] }>(),
+    /** The server cannot be reached: it is sent again once it can. */
+    Unreachable: props<{ id: string; errors: readonly FieldProblem[] }>(),
     Overtaken: props<{ id: string; theirs: Kept<KeptItem> }>(),
     /** What was written is put aside: theirs stands, or it was saved. */
     'Let Go': props<{ id: string }>(),
@@ -60,28 +67,28 @@ export const larderFeature = createFeature({
   name: 'larder',
   reducer: createReducer(
     initial,
-    on(LarderActions.told, (state, { larder }) => ({
-      ...state,
-      lots: withTold(state.lots, larder.lots ?? []),
-      gear: withTold(state.gear, larder.gear ?? []),
-      methods: withTold(state.methods, larder.methods ?? []),
-      orders: withTold(state.orders, larder.orders ?? []),
-      pours: withTold(state.pours, larder.pours ?? []),
-    })),
+    on(LarderActions.told, (state, { larder }) => told(state, larder)),
     on(LarderActions.written, (state, { family, draft, overVersion }) => {
       const before = state.writing[draft.id];
-      const writing = { theirs: null, ...before, errors: [], family, draft, overVersion };
+      const writing = { theirs: null, ...before, errors: [], wanted: false, family, draft, overVersion };
       return { ...state, writing: { ...state.writing, [draft.id]: writing } };
     }),
-    on(LarderActions.refused, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors }))),
-    on(LarderActions.overtaken, (state, { id, theirs }) => changed(state, id, (w) => ({ ...w, theirs }))),
+    on(LarderActions.saveWanted, (state, { id }) => changed(state, id, (w) => ({ ...w, wanted: true }))),
+    on(LarderActions.saved, (state, { family, kept, sent }) => {
+      const next = told(state, { [family]: [kept] });
+      const draft = next.writing[sent.id]?.draft;
+      if (dequal(draft, sent)) return without(next, sent.id);
+      return changed(next, sent.id, (w) => ({ ...w, overVersion: kept.version }));
+    }),
+    on(LarderActions.refused, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors, wanted: false }))),
+    on(LarderActions.unreachable, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors }))),
+    on(LarderActions.overtaken, (state, { id, theirs }) =>
+      changed(state, id, (w) => ({ ...w, theirs, wanted: false })),
+    ),
     on(LarderActions.kept, (state, { id }) =>
       changed(state, id, (w) => ({ ...w, overVersion: w.theirs?.version ?? w.overVersion, theirs: null })),
     ),
-    on(LarderActions.letGo, (state, { id }) => {
-      const writing = Object.fromEntries(Object.entries(state.writing).filter(([key]) => key !== id));
-      return { ...state, writing };
-    }),
+    on(LarderActions.letGo, (state, { id }) => without(state, id)),
     on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
   ),
   extraSelectors: ({ selectLots, selectGear, selectMethods, selectOrders }) => ({
@@ -96,6 +103,29 @@ function here<T>(records: Records<T>): readonly T[] {
   return Object.values(records)
     .filter((kept) => kept.goneMs === null)
     .map((kept) => kept.item);
+}
+
+/** Records as the server has them. A draft that waits for its answer and is what the server has is saved. */
+function told(state: LarderState, larder: Partial<Larder>): LarderState {
+  const next = {
+    ...state,
+    lots: withTold(state.lots, larder.lots ?? []),
+    gear: withTold(state.gear, larder.gear ?? []),
+    methods: withTold(state.methods, larder.methods ?? []),
+    orders: withTold(state.orders, larder.orders ?? []),
+    pours: withTold(state.pours, larder.pours ?? []),
+  };
+  const items = Object.values(larder).flatMap((kept: readonly Kept<KeptItem>[]) => kept);
+  const saved = items.filter(({ item, goneMs }) => {
+    const writing = state.writing[item.id];
+    return goneMs === null && writing?.wanted === true && dequal(writing.draft, item);
+  });
+  return saved.reduce((done, { item }) => without(done, item.id), next);
+}
+
+function without(state: LarderState, id: string): LarderState {
+  const writing = Object.fromEntries(Object.entries(state.writing).filter(([key]) => key !== id));
+  return { ...state, writing };
 }
 
 /** What is told replaces what was known, unless it is older. */
