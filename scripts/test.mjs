@@ -1,5 +1,5 @@
 // Everything that must hold: lint, types, the unit tests of every part, and the real page in Chromium.
-// Two lanes run side by side, on two cores; the real page comes last and has both. --deep runs property tests whole.
+// Two of them run side by side, on two cores; the real page comes last and has both. --deep runs property tests whole.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -80,25 +80,28 @@ rmSync(REPORTS, { recursive: true, force: true });
 const counts = [];
 const take = async (kind, ...command) => counts.push(kind(await run(...command)));
 
-async function formAndServer() {
-  await take(whole, 'Lint', 'npx', ['eslint', '.']);
-  await take(whole, 'Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  await take(whole, 'Types of the tests of the real page', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']);
-  await take(jasmineCounts, 'Server and door on Node (Jasmine)', process.execPath, [
-    '--conditions=source',
-    '--import',
-    'tsx',
-    'node_modules/jasmine/bin/jasmine.js',
-    '--config=server/jasmine.json',
-  ]);
-}
-async function pageAndUnits() {
-  await take(whole, 'The page, built', process.execPath, ['scripts/build.mjs']);
-  await take(karmaCounts, 'Engine, contract, calendar and page in Chromium (Karma)', 'npx', ['ng', 'test']);
+/** What may run beside anything else, the longest first: each core takes the next of them. */
+const SIDE_BY_SIDE = [
+  [karmaCounts, 'Engine, contract, calendar and page in Chromium (Karma)', 'npx', ['ng', 'test']],
+  [whole, 'The page, built', process.execPath, ['scripts/build.mjs']],
+  [whole, 'Lint', 'npx', ['eslint', '.']],
+  [
+    jasmineCounts,
+    'Server and door on Node (Jasmine)',
+    process.execPath,
+    ['--conditions=source', '--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js', '--config=server/jasmine.json'],
+  ],
+  [whole, 'Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  [whole, 'Types of the tests of the real page', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']],
+];
+
+async function lane(jobs) {
+  for (let job = jobs.shift(); job; job = jobs.shift()) await take(...job);
 }
 
 ensureCompiled();
-await Promise.all([formAndServer(), pageAndUnits()]);
+const jobs = [...SIDE_BY_SIDE];
+await Promise.all([lane(jobs), lane(jobs)]);
 await take(playwrightCounts, 'The real page (Playwright)', 'npx', [
   'playwright',
   'test',
