@@ -4,3 +4,4 @@ export * from './night.js';
 export * from './people.js';
 export * from './due-times.js';
 export * from './room.js';
+export * from './household.js';

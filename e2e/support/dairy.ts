@@ -1,6 +1,7 @@
 import { test as base, type BrowserContext, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { setTimeout } from 'node:timers/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
@@ -93,7 +94,10 @@ export const test = base.extend<OfTest, { readonly filled: string; readonly wind
     async ({}, use) => {
       const folder = newFolder();
       const file = join(folder, 'demo.sqlite');
-      await (await serveHere(file, true)).close();
+      const served = await serveHere(file, true);
+      // Until its finished makes have taught: what is copied knows it from the start.
+      while (!served.kitchen.learning.settled) await setTimeout(50);
+      await served.close();
       await use(file);
       rmSync(folder, { recursive: true, force: true });
     },

@@ -1,9 +1,10 @@
-import type { Larder, PlannedPour, WantedOrder } from '@oat-crock/contract';
+import type { Larder, Learned, PlannedPour, WantedOrder } from '@oat-crock/contract';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
+import { lessonStore } from './store/lessons.js';
 import { roomStore, type RoomStore } from './store/room.js';
 import { photoStore, type PhotoStore } from './store/photos.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
@@ -28,6 +29,10 @@ export interface Kitchen {
   readonly pours: KeptStore<PlannedPour>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
+  /** What finished makes taught, as far as it was worked out. */
+  readonly learned: () => Learned;
+  /** Whether nothing is being worked out of that any more. */
+  readonly learning: { settled: boolean };
   readonly clock: Clock;
   readonly events: Events;
   readonly log: Logger;
@@ -49,6 +54,8 @@ export function openKitchen(
     orders: keptStore(db, 'orders'),
     pours: keptStore(db, 'pours'),
   };
+  const lessons = lessonStore(db);
+  const learning = { settled: true };
   return {
     db,
     entries,
@@ -64,6 +71,8 @@ export function openKitchen(
       orders: kept.orders.all(),
       pours: kept.pours.all(),
     }),
+    learned: () => ({ ...lessons.learned(), settled: learning.settled }),
+    learning,
     clock:
       startMs === null
         ? machineClock(machineNow)

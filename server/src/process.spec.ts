@@ -79,6 +79,39 @@ describe('a server killed in the middle', () => {
   }, 600_000);
 });
 
+describe('a server whose makes have taught', () => {
+  it('works that out beside its answers, tells of it, and again once a finish was put right', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oat-crock-'));
+    const { child, address } = await open(join(folder, 'demo.sqlite'), '--demo');
+    const snapshot = async () => (await (await fetch(`${address}/api/v1/snapshot`)).json()) as Snapshot;
+    /** The kitchen once it has learned something else than before. */
+    const learnedSince = async (before: string): Promise<Snapshot> => {
+      for (;;) {
+        const now = await snapshot();
+        if (now.learned.settled && JSON.stringify(now.learned.pooled) !== before) return now;
+        await new Promise((rest) => setTimeout(rest, 100));
+      }
+    };
+    const first = await learnedSince('');
+    expect(first.learned.pooled.known.length).toBeGreaterThan(3);
+    const finish = first.entries.findLast((e) => e.body.type === 'finished')!;
+    const body = finish.body.type === 'finished' ? { ...finish.body, productG: finish.body.productG / 2 } : null;
+    const put = entryOf(finish.batchId, { type: 'correction', replaces: finish.id, body }, first.clock.kitchenMs);
+    const answer = await fetch(`${address}/api/v1/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries: [put] }),
+    });
+    expect(answer.status).toBe(201);
+    const second = await learnedSince(JSON.stringify(first.learned.pooled));
+    const loss = ({ learned }: Snapshot) => learned.pooled.known.find((k) => k.score === 'loss')?.mean;
+    expect(loss(second)!).toBeLessThan(loss(first)!);
+    child.kill('SIGTERM');
+    expect(await gone(child)).toBe(0);
+    rmSync(folder, { recursive: true });
+  }, 60_000);
+});
+
 /** How many processes of this machine were started with a text in their environment or on their command line. */
 function processesWith(text: string): number {
   const all = spawnSync('ps', ['-eo', 'args'], { encoding: 'utf8' }).stdout.split('\n');

@@ -1,4 +1,4 @@
-import type { RoomReading } from '@oat-crock/core';
+import type { Pooled, RoomReading, WatchedMake } from '@oat-crock/core';
 import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
@@ -11,6 +11,19 @@ export interface VersionedSettings {
   readonly settings: Settings;
 }
 
+/** What a make showed of the culture that soured it, by the line of that culture; null where no line is kept. */
+export interface WatchedInLine extends WatchedMake {
+  readonly line: string | null;
+}
+
+/** What the kitchen's finished makes have taught. */
+export interface Learned {
+  readonly pooled: Pooled;
+  readonly watched: readonly WatchedInLine[];
+  /** Whether every finished make was asked; if not, more is told soon. */
+  readonly settled: boolean;
+}
+
 /** What the server tells every open page, as it happens. */
 export type ServerEvent =
   | { readonly type: 'entries'; readonly entries: readonly StoredEntry[] }
@@ -20,7 +33,8 @@ export type ServerEvent =
   /** Readings of the room, new ones only. */
   | { readonly type: 'room'; readonly readings: readonly RoomReading[] }
   /** Records of the larder, new or changed: only those. */
-  | { readonly type: 'larder'; readonly larder: Partial<Larder> };
+  | { readonly type: 'larder'; readonly larder: Partial<Larder> }
+  | { readonly type: 'learned'; readonly learned: Learned };
 
 /** Everything a page needs to begin with. */
 export interface Snapshot {
@@ -29,6 +43,7 @@ export interface Snapshot {
   readonly instruments: readonly Instrument[];
   readonly household: VersionedSettings;
   readonly larder: Larder;
+  readonly learned: Learned;
   /** The room of late, in order of time: from a day before the oldest make that is on. */
   readonly room: readonly RoomReading[];
 }

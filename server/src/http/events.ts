@@ -5,6 +5,8 @@ import type { EntryStore } from '../store/entries.js';
 /** Tells every open page what happens (server-sent events). */
 export interface Events {
   readonly tell: (event: ServerEvent) => void;
+  /** What is told is heard within the server too. */
+  readonly hear: (listener: (event: ServerEvent) => void) => void;
   /** Joins a page; one that was away and says what it saw last gets what it missed. */
   readonly join: (request: Request, response: Response) => void;
   readonly close: () => void;
@@ -14,12 +16,17 @@ const STILL_HERE_MS = 15_000;
 
 export function events(entries: EntryStore): Events {
   const pages = new Set<Response>();
+  const listeners: ((event: ServerEvent) => void)[] = [];
   const beat = setInterval(() => pages.forEach((page) => page.write(': still here\n\n')), STILL_HERE_MS);
   beat.unref();
   return {
     tell: (event) => {
       const text = frame(event);
       pages.forEach((page) => page.write(text));
+      listeners.forEach((listener) => listener(event));
+    },
+    hear: (listener) => {
+      listeners.push(listener);
     },
     join: (request, response) => {
       // no-transform keeps the stream from being compressed, which would hold events back until a buffer is full

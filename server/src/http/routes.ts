@@ -41,6 +41,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
       instruments: instruments.all().map(publicInstrument),
       household: household.settings(),
       larder: kitchen.larder(),
+      learned: kitchen.learned(),
       room: room.between((entries.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
     });
   });

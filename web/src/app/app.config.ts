@@ -16,7 +16,6 @@ import { householdFeature } from './state/household.feature';
 import { instrumentsFeature } from './state/instruments.feature';
 import { larderEffects } from './state/larder.effects';
 import { larderFeature } from './state/larder.feature';
-import { learnedEffects } from './state/learned.effects';
 import { learnedFeature } from './state/learned.feature';
 import { logFeature } from './state/log.feature';
 import { planEffects } from './state/plan.effects';
@@ -48,7 +47,6 @@ export const appConfig: ApplicationConfig = {
       draftEffects,
       larderEffects,
       planEffects,
-      learnedEffects,
     ),
     providePrimeNG({
       theme: {

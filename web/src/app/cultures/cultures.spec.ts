@@ -3,7 +3,6 @@ import { type Store } from '@ngrx/store';
 import type { Kept } from '@oat-crock/contract/wire';
 import { divided, methodById, movedTo, type CultureLot, type Entry, type EntryBody, type Lot } from '@oat-crock/core';
 import { cultured } from '@oat-crock/core/testing';
-import { Engine } from '../engine/engine';
 import { cultureFills } from '../methods/culture-fills';
 import { LogActions } from '../state/log.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
@@ -26,10 +25,7 @@ import { ParkTool } from './park-tool';
 const DAY = 86_400_000;
 const MIN = 60_000;
 const ID = '01J00000000000000000000BTC';
-const AWAY = [
-  { provide: Wire, useValue: { batch: () => Promise.reject(new Error('away')) } },
-  { provide: Engine, useValue: { lessons: () => Promise.resolve([]) } },
-];
+const AWAY = [{ provide: Wire, useValue: { batch: () => Promise.reject(new Error('away')) } }];
 
 /** A jar in the cold, so many days old when the tests begin. */
 function living(id: string, ageDays: number, more: Partial<CultureLot> = {}): CultureLot {

@@ -37,10 +37,10 @@ export class OwnCultures {
   readonly all = computed(() => culturesById(this.lots()));
   readonly alive = computed(() => this.lots().filter((lot) => lot.retiredMs === null && this.leftG(lot) > 0));
 
-  private readonly taught = this.store.selectSignal(learnedFeature.selectTaught);
   private readonly learned = this.store.selectSignal(learnedFeature.selectPooled);
+  private readonly everWatched = this.store.selectSignal(learnedFeature.selectWatched);
   /** Makes that were watched, by the id of what their line began with. */
-  private readonly watched = computed(() => Map.groupBy(this.taught(), ({ line }) => line ?? ''));
+  private readonly watched = computed(() => Map.groupBy(this.everWatched(), ({ line }) => line ?? ''));
 
   readonly dues = computed(() => {
     const nowMs = this.clock.nowMs();
@@ -52,11 +52,7 @@ export class OwnCultures {
   }
 
   watchedOf(lot: CultureLot): readonly WatchedMake[] {
-    const makes = this.watched().get(this.rootIdOf(lot)) ?? [];
-    return makes.flatMap(({ batchId, generation, atMs, lessons }) => {
-      const of = lessons.find((lesson) => lesson.scores.includes('pace'));
-      return of ? [{ batchId, generation, atMs, taught: of.taught }] : [];
-    });
+    return this.watched().get(this.rootIdOf(lot)) ?? [];
   }
 
   shownOf(lot: CultureLot): LineShown | null {

@@ -1,3 +1,4 @@
+import type { House } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract/wire';
 import type {
   Batch,
@@ -5,33 +6,19 @@ import type {
   ExplainedCause,
   FaultId,
   Followed,
-  Forgotten,
   Found,
   Gear,
   Goal,
   Known,
-  Lesson,
   LotStock,
   MakeSheet,
   Method,
-  Pooled,
-  RoomReading,
   Scaled,
-  TaughtByMake,
   Wanted,
 } from '@oat-crock/core';
 
 /** A glance answers at once and roughly; a look takes its time. */
 export type Effort = 'glance' | 'look';
-
-/** The house that a make stands in: its settings, the gear it is made in, and what was read of the room. */
-export interface House {
-  readonly settings: Settings;
-  readonly gear: readonly Gear[];
-  readonly room: readonly RoomReading[];
-  /** What the kitchen's makes have taught, and the line of the culture at work. */
-  readonly known?: Known | undefined;
-}
 
 /** What the engine's worker answers: read as the protocol between page and engine. */
 export interface EngineApi {
@@ -39,10 +26,6 @@ export interface EngineApi {
   follow(batch: Batch, nowMs: number, effort: Effort, house: House): Followed;
   /** Causes of a fault seen in a batch, likeliest first. */
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): readonly ExplainedCause[];
-  /** What a finished batch teaches of its culture's line, its warm place, its cloths and its maker's hands. */
-  lessons(batch: Batch, nowMs: number, house: House): readonly Lesson[];
-  /** What the lessons of makes come to, taken together. */
-  learn(taught: readonly TaughtByMake[], forgotten: readonly Forgotten[]): Pooled;
   /** The sheet of a make that is being decided; throws RangeError with words for a choice out of bounds. */
   sheet(asked: MakeAsked): MakeSheet;
   /** Makes that do with what is at hand, each worked out. */

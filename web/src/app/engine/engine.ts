@@ -1,23 +1,20 @@
 import { Injectable } from '@angular/core';
+import type { House } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract/wire';
 import type {
   Batch,
   ExplainedCause,
   FaultId,
   Followed,
-  Forgotten,
   Found,
   Goal,
-  Lesson,
   MakeSheet,
   Method,
-  Pooled,
   Scaled,
-  TaughtByMake,
   Wanted,
 } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
-import type { Effort, EngineApi, House, MakeAsked } from './engine-api';
+import type { Effort, EngineApi, MakeAsked } from './engine-api';
 
 /**
  * The engine in its workers: one follows live makes, one answers the make sheet, so that a touch on the sheet never
@@ -34,14 +31,6 @@ export class Engine {
 
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): Promise<readonly ExplainedCause[]> {
     return this.deciding().explain(batch, fault, nowMs, house);
-  }
-
-  lessons(batch: Batch, nowMs: number, house: House): Promise<readonly Lesson[]> {
-    return this.deciding().lessons(batch, nowMs, house);
-  }
-
-  learn(taught: readonly TaughtByMake[], forgotten: readonly Forgotten[]): Promise<Pooled> {
-    return this.deciding().learn(taught, forgotten);
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {

@@ -13,7 +13,7 @@ import {
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { measureIn } from '../ui/units';
 import { pageOf, type TestPage } from '../testing/page';
-import { kitchenOf } from '../state/kitchen';
+import { kitchenOf } from '@oat-crock/calendar';
 import { BlendPanel } from './blend-panel';
 import { BottleMeasure } from './bottle-measure';
 import { dayOf } from './days';

@@ -1,7 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { staleOf, type PlannedPour } from '@oat-crock/contract/wire';
 import { LEANINGS, type KeptPlace, type Supposition } from '@oat-crock/core';
+import { filter, firstValueFrom } from 'rxjs';
 import { PlanActions, planFeature } from '../state/plan.feature';
 import { PlanInputs } from './plan-inputs';
 import { PlanKeeper } from './plan-keeper';
@@ -55,6 +57,10 @@ export class PlanDesk {
     return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
   });
 
+  /** Settles once there is nothing more to wait for before a plan is laid out. */
+  private readonly toHand = firstValueFrom(toObservable(this.inputs.toHand).pipe(filter((is) => is)), {
+    defaultValue: true,
+  });
   private searches = 0;
   private taking = false;
   /** What the plan that stands was laid out for. */
@@ -63,7 +69,7 @@ export class PlanDesk {
 
   constructor() {
     effect(() => {
-      if (!this.active()) return;
+      if (!this.active() || !this.inputs.toHand()) return;
       this.asking = this.asked();
       untracked(() => void this.keepUp());
     });
@@ -113,19 +119,19 @@ export class PlanDesk {
 
   /** Searches whole plans anew, of each leaning. */
   searchAnew(): Promise<void> {
-    return this.search({ is: 'whole', ...this.asked() }, null);
+    return this.search(() => ({ is: 'whole', ...this.asked() }), null);
   }
 
   /** Searches the plan that moves least, were something otherwise. */
   suppose(supposing: Supposition): Promise<void> {
-    return this.search({ is: 'mend', ...this.asked(), supposing }, supposing);
+    return this.search(() => ({ is: 'mend', ...this.asked(), supposing }), supposing);
   }
 
   private asked() {
     return { wanted: this.inputs.wanted(), places: this.inputs.places() };
   }
 
-  private async search(search: Search, supposing: Supposition | null): Promise<void> {
+  private async search(search: () => Search, supposing: Supposition | null): Promise<void> {
     this.planner.stop();
     const mine = ++this.searches;
     // One that was put away, or another has taken the place of, is heard no more.
@@ -133,8 +139,9 @@ export class PlanDesk {
       if (mine === this.searches) this.searching.update((now) => now && by(now));
     };
     this.searching.set({ supposing, running: true, round: 0, found: [], failed: '' });
+    await this.toHand;
     try {
-      await this.planner.search(search, (found) =>
+      await this.planner.search(search(), (found) =>
         change((now) => ({ ...now, round: found.round, found: withFound(now.found, found) })),
       );
     } catch (error) {

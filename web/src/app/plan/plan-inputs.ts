@@ -10,6 +10,7 @@ import {
   storeOf,
   VITALITY_LOSS,
   type KeptPlace,
+  type Known,
   type LotLeftThen,
   type StarterHere,
 } from '@oat-crock/core';
@@ -21,6 +22,7 @@ import { MethodBook } from '../methods/method-book';
 import { followFeature } from '../state/follow.feature';
 import { selectKitchen } from '../state/kitchen';
 import { larderFeature } from '../state/larder.feature';
+import { learnedFeature } from '../state/learned.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanKeeper } from './plan-keeper';
@@ -99,6 +101,20 @@ export class PlanInputs {
     }));
   }, SAME);
 
+  private readonly pooled = this.store.selectSignal(learnedFeature.selectPooled);
+  /** What the kitchen's makes have taught, each culture's by the line that there is most of. */
+  private readonly known = computed((): Known | null => {
+    const learned = this.pooled();
+    if (learned.known.length === 0) return null;
+    const least = [...this.cultures.dues()].sort((a, b) => a.leftG - b.leftG);
+    return {
+      learned,
+      lines: Object.fromEntries(least.map(({ lot }) => [lot.culture, this.cultures.lineOfLot([lot.id])!])),
+    };
+  }, SAME);
+  /** Whether what makes have taught is to hand, or there is none: a plan that was laid out before would not hold after. */
+  readonly toHand = this.store.selectSignal(learnedFeature.selectToHand);
+
   private readonly lots = computed((): readonly LotLeftThen[] => {
     const { lots, taken } = this.larder.things();
     const startMs = this.startMs();
@@ -141,6 +157,7 @@ export class PlanInputs {
     stocks: this.stocks(),
     lots: this.lots(),
     starters: this.starters(),
+    known: this.known(),
     committed: this.committed(),
   }));
 

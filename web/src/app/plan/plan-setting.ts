@@ -34,7 +34,7 @@ function idOf(occurrenceId: string, part: number, atMs: number): string {
 
 /** What a plan is made of, in minutes from its beginning. */
 export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanAsked {
-  const { startMs, untilMs, occurrences, before, methods, settings, gear, stocks, starters, committed } = wanted;
+  const { startMs, untilMs, occurrences, before, methods, settings, gear, stocks, starters, known, committed } = wanted;
   const horizonMin = (untilMs - startMs) / MIN_MS;
   const byId = new Map(methods.map((m) => [m.id, m]));
   const { roomC, refrigeratorC, hobW } = settings;
@@ -45,6 +45,7 @@ export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanA
     kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
     stocks,
     ...(starters && { starters }),
+    ...(known && { known }),
     committed,
     pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
     horizonMin,

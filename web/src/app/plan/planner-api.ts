@@ -3,6 +3,7 @@ import type {
   Break,
   Committed,
   Gear,
+  Known,
   KeptPlace,
   Leaning,
   Likeness,
@@ -28,6 +29,8 @@ export interface PlanWanted {
   readonly lots: readonly LotLeftThen[];
   /** Null where nothing is known of cultures. */
   readonly starters: readonly StarterHere[] | null;
+  /** What the kitchen's makes have taught; null where they have taught nothing. */
+  readonly known: Known | null;
   readonly committed: readonly Committed[];
 }
 

@@ -1,41 +1,26 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
-import type { Known, Pooled, TaughtByMake } from '@oat-crock/core';
-
-/** What a make taught, and the line of the culture that soured it. */
-export interface TaughtInLine extends TaughtByMake {
-  readonly line: string | null;
-  readonly generation: number;
-}
+import type { Learned } from '@oat-crock/contract/wire';
+import type { Known, Pooled } from '@oat-crock/core';
 
 export const LearnedActions = createActionGroup({
   source: 'learned',
   events: {
-    /** Finished makes were worked out, and taught so much: all that waited at once, so that what follows is worked out once. */
-    Taught: props<{ taught: readonly TaughtInLine[] }>(),
-    /** All lessons together come to this. */
-    Pooled: props<{ pooled: Pooled }>(),
+    /** What finished makes have taught, as the server worked it out. */
+    Told: props<{ learned: Learned }>(),
   },
 });
 
-export interface LearnedState {
-  readonly byBatch: Readonly<Record<string, TaughtInLine>>;
-  readonly pooled: Pooled;
-}
-
-const initial: LearnedState = { byBatch: {}, pooled: { known: [], covariance: [] } };
+const initial: Learned = { pooled: { known: [], covariance: [] }, watched: [], settled: true };
 
 export const learnedFeature = createFeature({
   name: 'learned',
   reducer: createReducer(
     initial,
-    on(LearnedActions.taught, (state, { taught }) => ({
-      ...state,
-      byBatch: { ...state.byBatch, ...Object.fromEntries(taught.map((one) => [one.batchId, one])) },
-    })),
-    on(LearnedActions.pooled, (state, { pooled }) => ({ ...state, pooled })),
+    on(LearnedActions.told, (_state, { learned }) => learned),
   ),
-  extraSelectors: ({ selectByBatch }) => ({
-    selectTaught: createSelector(selectByBatch, (byBatch) => Object.values(byBatch)),
+  extraSelectors: ({ selectPooled, selectSettled }) => ({
+    /** False only while nothing is known and finished makes are still being asked. */
+    selectToHand: createSelector(selectPooled, selectSettled, ({ known }, settled) => settled || known.length > 0),
   }),
 });
 

@@ -40,6 +40,7 @@ class FakeWire {
       entries: [],
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
+      learned: { pooled: { known: [], covariance: [] }, watched: [], settled: true },
       larder: { lots: [], gear: [], methods: [], orders: [], pours: [] },
       room: [{ atMs: 5, tempC: 19 }],
     });

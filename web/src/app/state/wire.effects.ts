@@ -25,6 +25,7 @@ import { FollowActions, followFeature } from './follow.feature';
 import { HouseholdActions } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
 import { LarderActions } from './larder.feature';
+import { LearnedActions } from './learned.feature';
 import { LogActions, logFeature, type HeldEntry } from './log.feature';
 import { RoomActions } from './room.feature';
 import { waiting } from './waiting';
@@ -44,6 +45,7 @@ const listen = createEffect(
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
         if (event.type === 'settings') return of(HouseholdActions.told({ household: event }));
         if (event.type === 'larder') return of(LarderActions.told({ larder: event.larder }));
+        if (event.type === 'learned') return of(LearnedActions.told({ learned: event.learned }));
         if (event.type === 'room') return of(RoomActions.told({ readings: event.readings }));
         if (event.type === 'clock') return of(ClockActions.told({ clock: event.clock }));
         return of(InstrumentActions.told({ instruments: event.instruments }));
@@ -56,12 +58,13 @@ const listen = createEffect(
 /** Clock, instruments, settings, and what the log has after a place in its order. */
 function readFrom(wire: Wire, seq: number): Observable<Action> {
   return forkJoin([wire.compareClock(), wire.snapshot(seq)]).pipe(
-    mergeMap(([compared, { entries, instruments, household, larder, room }]) => [
+    mergeMap(([compared, { entries, instruments, household, larder, learned, room }]) => [
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
       InstrumentActions.told({ instruments }),
       HouseholdActions.told({ household }),
       LarderActions.told({ larder }),
+      LearnedActions.told({ learned }),
       RoomActions.told({ readings: room }),
       LogActions.loaded({ entries }),
     ]),

@@ -1,0 +1,73 @@
+import { seedDemo } from '../demo/seed.js';
+import type { Kitchen } from '../kitchen.js';
+import { DEMO_TIME, entryOf, startOf, testKitchen } from '../testing/kitchen.js';
+import { school } from './school.js';
+
+const NOW = DEMO_TIME.startMs!;
+
+/** Asks whatever is due; how many that were. */
+function askAll({ due, ask }: ReturnType<typeof school>): number {
+  const makes = due();
+  makes.forEach((make) => ask(make, NOW));
+  return makes.length;
+}
+
+const finishedIn = ({ entries }: Kitchen) => entries.since(0).filter((e) => e.body.type === 'finished');
+
+describe('what finished makes teach, kept by the server', () => {
+  it('is asked of each once, and anew of what was put right or by another engine', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    const finished = finishedIn(kitchen);
+    expect(finished.length).toBeGreaterThan(2);
+    expect(askAll(ours)).toBe(finished.length);
+    expect(ours.pool()).toBe(true);
+    expect(kitchen.learned().pooled.known.length).toBeGreaterThan(3);
+    expect(kitchen.learned().watched.length).toBeGreaterThan(0);
+    expect([askAll(ours), ours.pool()]).toEqual([0, false]);
+
+    const [last] = finished.slice(-1);
+    const body = { ...last!.body, productG: 700 } as typeof last.body;
+    kitchen.entries.append([entryOf(last!.batchId, { type: 'correction', replaces: last!.id, body } as never, NOW)]);
+    expect(ours.due().map(({ batch }) => batch.id)).toEqual([last!.batchId]);
+    expect([askAll(ours), ours.pool()]).toEqual([1, true]);
+
+    expect(school(kitchen.db, 'another', DEMO_TIME.zone).due().length).toBe(finished.length);
+  });
+
+  it('asks no make that is on, was discarded, or of which the finish was taken back', () => {
+    const { kitchen } = testKitchen(true);
+    const [on, thrown, back] = [
+      '01J000000000000000000000AA',
+      '01J000000000000000000000AB',
+      '01J000000000000000000000AC',
+    ];
+    const finish = entryOf(back!, { type: 'finished', productG: 900, pots: 2 } as never, NOW);
+    kitchen.entries.append([
+      startOf(on!),
+      startOf(thrown!),
+      entryOf(thrown!, { type: 'discarded', reason: 'foul' } as never, NOW),
+      startOf(back!),
+      finish,
+    ]);
+    const ours = school(kitchen.db, 'ours', 'UTC');
+    expect(ours.due().map(({ batch }) => batch.id)).toEqual([back!]);
+    kitchen.entries.append([entryOf(back!, { type: 'correction', replaces: finish.id, body: null } as never, NOW + 1)]);
+    expect(ours.due()).toEqual([]);
+  });
+
+  it('counts for nothing of an owner once that is to be forgotten', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    askAll(ours);
+    ours.pool();
+    const { of } = kitchen.learned().pooled.known[0]!;
+    const { version, settings } = kitchen.household.settings();
+    kitchen.household.saveSettings({ ...settings, forgotten: [{ of, beforeMs: NOW }] }, version);
+    expect(ours.due()).toEqual([]);
+    expect(ours.pool()).toBe(true);
+    expect(kitchen.learned().pooled.known.map((k) => k.of)).not.toContain(of);
+  });
+});

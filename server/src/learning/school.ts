@@ -1,0 +1,140 @@
+import { householdAround, kitchenOf, type House } from '@oat-crock/calendar';
+import {
+  culturesById,
+  isCulture,
+  lessonsOf,
+  lineOfMake,
+  NOTHING_LEARNED,
+  pooled,
+  replay,
+  seedFromText,
+  standingLessons,
+  workOut,
+  type Batch,
+  type Lesson,
+} from '@oat-crock/core';
+import { entryStore, type EntryStore } from '../store/entries.js';
+import { householdStore } from '../store/household.js';
+import { keptStore } from '../store/kept.js';
+import { lessonStore } from '../store/lessons.js';
+import type { Db } from '../store/open.js';
+import { roomStore } from '../store/room.js';
+
+/** The newest makes of each line, or of each method where no line is kept, that are asked. */
+const MAKES_ASKED = 8;
+/** Members that a finished make is followed with. */
+const MEMBERS = 500;
+/** The room of a make is read from so long before its start, ms: makes are planned for its mean over a day. */
+const ROOM_BEFORE_MS = 24 * 3_600_000;
+
+/** A finished make that is asked what it teaches, as its log stands. */
+interface Asked {
+  readonly batch: Batch;
+  readonly line: string | null;
+  readonly ofSeq: number;
+}
+
+/** Works out, from what is kept, what finished makes teach. */
+export interface School {
+  /** Makes that have not taught as their logs stand, the newest first. */
+  readonly due: () => readonly Asked[];
+  /** Follows a finished make to its end and keeps what it taught; one that cannot be followed teaches nothing. */
+  readonly ask: (asked: Asked, nowMs: number) => void;
+  /** Pools what all of them taught, less what is to be forgotten; whether that comes to something else than before. */
+  readonly pool: () => boolean;
+}
+
+/**
+ * @param engine names the engine: what another one worked out counts no more
+ * @param zone the time zone of a household that has not chosen one
+ */
+export function school(db: Db, engine: string, zone: string): School {
+  const entries = entryStore(db);
+  const household = householdStore(db, zone);
+  const lessons = lessonStore(db);
+  const room = roomStore(db);
+  const lots = keptStore(db, 'lots');
+  const gear = keptStore(db, 'gear');
+  const finished = new FinishedMakes(entries);
+
+  const asked = (): readonly Asked[] => {
+    const cultures = culturesById(
+      lots
+        .all()
+        .filter((kept) => kept.goneMs === null)
+        .map((kept) => kept.item)
+        .filter(isCulture),
+    );
+    const makes = finished
+      .all()
+      .map(({ batch, seq }) => ({ batch, ofSeq: seq, line: lineOfMake(batch, cultures) }))
+      .sort((a, b) => b.batch.startedMs - a.batch.startedMs);
+    const inLine = new Map<string, number>();
+    return makes.filter(({ batch, line }) => {
+      const of = line ?? batch.methodId;
+      inLine.set(of, (inLine.get(of) ?? 0) + 1);
+      return inLine.get(of)! <= MAKES_ASKED;
+    });
+  };
+
+  /** The house that a make stood in, as it is known now. */
+  const houseOf = (batch: Batch): House => {
+    const standing = gear
+      .all()
+      .filter((kept) => kept.goneMs === null)
+      .map((kept) => kept.item);
+    return {
+      settings: kitchenOf(household.settings().settings, standing),
+      gear: batch.gear.flatMap((id) => gear.get(id)?.item ?? []),
+      room: room.between(batch.startedMs - ROOM_BEFORE_MS, batch.ended!.atMs),
+    };
+  };
+
+  return {
+    due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
+    ask: ({ batch, line, ofSeq }, nowMs) => {
+      const whole = replay(entries.ofBatch(batch.id)) ?? batch;
+      const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
+      lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(batch), nowMs) }, ofSeq, engine);
+    },
+    pool: () => {
+      const taught = asked().flatMap(({ batch, ofSeq }) => lessons.of(batch.id, ofSeq, engine) ?? []);
+      const watched = taught.flatMap(({ batchId, atMs, line, generation, lessons: said }) => {
+        const of = said.find((lesson) => lesson.scores.includes('pace'));
+        return of ? [{ batchId, atMs, line, generation, taught: { mean: of.taught.mean, sd: of.taught.sd } }] : [];
+      });
+      const { forgotten } = household.settings().settings;
+      return lessons.keepLearned({ pooled: pooled(standingLessons(taught, forgotten)), watched });
+    },
+  };
+}
+
+/** What a make teaches; nothing where it cannot be followed. */
+function lessonsIn(batch: Batch, line: string | null, house: House, nowMs: number): readonly Lesson[] {
+  const options = { members: MEMBERS, seed: seedFromText(batch.id), fanPoints: 0 };
+  const known = { learned: NOTHING_LEARNED, line: line ?? undefined };
+  try {
+    return lessonsOf(workOut(batch, nowMs, options, householdAround(batch, { ...house, known })), line ?? undefined);
+  } catch {
+    return [];
+  }
+}
+
+const generationOf = (batch: Batch) => Number(batch.choices['generation'] ?? 0);
+
+/** Finished makes as the lines by hand tell them, each read again only once more was written to it. */
+class FinishedMakes {
+  private readonly read = new Map<string, { readonly seq: number; readonly batch: Batch | null }>();
+
+  constructor(private readonly entries: EntryStore) {}
+
+  all(): readonly { readonly batch: Batch; readonly seq: number }[] {
+    for (const { batchId, seq } of this.entries.newestByHand()) {
+      if (this.read.get(batchId)?.seq === seq) continue;
+      this.read.set(batchId, { seq, batch: replay(this.entries.ofBatch(batchId, 'none')) });
+    }
+    return [...this.read.values()].flatMap(({ batch, seq }) =>
+      batch?.ended?.how === 'finished' ? [{ batch, seq }] : [],
+    );
+  }
+}

@@ -1,0 +1,74 @@
+import type { Entry } from '@oat-crock/core';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import type { Kitchen } from '../kitchen.js';
+
+/** What the thread is opened with. */
+export interface LearningOrders {
+  readonly file: string;
+  readonly zone: string;
+}
+/** It is to look which makes have not taught yet, at a moment of the kitchen's clock. */
+export interface Look {
+  readonly nowMs: number;
+}
+/** Nothing is due any more; whether it came to something else than before. */
+export interface Heard {
+  readonly changed: boolean;
+}
+
+/** A line that may change what a make that is over teaches. */
+const bearsOnFinished = ({ source, body }: Entry) =>
+  source === 'hand' && (body.type === 'finished' || body.type === 'correction');
+
+const THREAD = join(
+  dirname(fileURLToPath(import.meta.url)),
+  import.meta.url.endsWith('.ts') ? 'thread.ts' : 'thread.js',
+);
+
+/** Lines that come one after another are looked at together, ms. */
+const REST_MS = 150;
+
+/**
+ * Has finished makes asked what they teach: at once where there are any, and whenever one was finished or put right, or something is
+ * to be forgotten. That is done in a thread, which is begun when it is first needed; every page is told what it comes to. Returns
+ * how to stop it.
+ */
+export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => Promise<void> {
+  const { learning, events, clock, log } = kitchen;
+  let thread: Worker | null = null;
+  let resting: NodeJS.Timeout | null = null;
+  const told = () => events.tell({ type: 'learned', learned: kitchen.learned() });
+  const settle = (changed: boolean) => {
+    const first = !learning.settled;
+    learning.settled = true;
+    if (changed || first) told();
+  };
+  const begin = () => {
+    const begun = new Worker(THREAD, { workerData: orders });
+    begun.on('message', ({ changed }: Heard) => settle(changed));
+    begun.on('error', (error) => {
+      log.error({ error }, 'what makes teach is worked out no more');
+      settle(false);
+    });
+    return begun;
+  };
+  const look = () => {
+    resting = null;
+    thread ??= begin();
+    thread.postMessage({ nowMs: clock.now() } satisfies Look);
+  };
+  events.hear((event) => {
+    const counts = event.type === 'settings' || (event.type === 'entries' && event.entries.some(bearsOnFinished));
+    if (counts) resting ??= setTimeout(look, REST_MS).unref();
+  });
+  if (kitchen.entries.hasEnded()) {
+    learning.settled = false;
+    look();
+  }
+  return async () => {
+    if (resting) clearTimeout(resting);
+    await thread?.terminate();
+  };
+}
