@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
-import { lessonStore } from './store/lessons.js';
+import { lessonStore, type LessonStore } from './store/lessons.js';
 import { roomStore, type RoomStore } from './store/room.js';
 import { photoStore, type PhotoStore } from './store/photos.js';
 import { instrumentStore, type InstrumentStore } from './store/instruments.js';
@@ -29,6 +29,7 @@ export interface Kitchen {
   readonly pours: KeptStore<PlannedPour>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
+  readonly lessons: LessonStore;
   /** What finished makes taught, as far as it was worked out. */
   readonly learned: () => Learned;
   /** Whether nothing is being worked out of that any more. */
@@ -71,6 +72,7 @@ export function openKitchen(
       orders: kept.orders.all(),
       pours: kept.pours.all(),
     }),
+    lessons,
     learned: () => ({ ...lessons.learned(), settled: learning.settled }),
     learning,
     clock:

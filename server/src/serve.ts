@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { seedDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
+import { engineName } from './learning/engine-name.js';
 import { startLearning } from './learning/start.js';
 import { startStandIns } from './stand-ins/start.js';
 import { openDb } from './store/open.js';
@@ -48,7 +49,7 @@ export async function serve({ demo, file, host, port, time, log }: ServeSettings
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   const address = `http://${host}:${(server.address() as AddressInfo).port}`;
   const stopStandIns = demo ? startStandIns(kitchen, address) : () => undefined;
-  const stopLearning = startLearning(kitchen, { file, zone: time.zone });
+  const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
   const keeping = setInterval(kitchen.clock.keep, KEEP_CLOCK_MS);
   const close = async () => {
     clearInterval(keeping);

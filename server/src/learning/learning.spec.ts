@@ -26,12 +26,15 @@ describe('what finished makes teach, kept by the server', () => {
     expect(kitchen.learned().pooled.known.length).toBeGreaterThan(3);
     expect(kitchen.learned().watched.length).toBeGreaterThan(0);
     expect([askAll(ours), ours.pool()]).toEqual([0, false]);
+    expect(['ours', 'another'].map(kitchen.lessons.anyDue)).toEqual([false, true]);
 
     const [last] = finished.slice(-1);
     const body = { ...last!.body, productG: 700 } as typeof last.body;
     kitchen.entries.append([entryOf(last!.batchId, { type: 'correction', replaces: last!.id, body } as never, NOW)]);
     expect(ours.due().map(({ batch }) => batch.id)).toEqual([last!.batchId]);
+    expect(kitchen.lessons.anyDue('ours')).toBe(true);
     expect([askAll(ours), ours.pool()]).toEqual([1, true]);
+    expect(kitchen.lessons.anyDue('ours')).toBe(false);
 
     expect(school(kitchen.db, 'another', DEMO_TIME.zone).due().length).toBe(finished.length);
   });

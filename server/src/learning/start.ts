@@ -8,6 +8,8 @@ import type { Kitchen } from '../kitchen.js';
 export interface LearningOrders {
   readonly file: string;
   readonly zone: string;
+  /** Names the engine: what another one worked out counts no more. */
+  readonly engine: string;
 }
 /** It is to look which makes have not taught yet, at a moment of the kitchen's clock. */
 export interface Look {
@@ -63,7 +65,7 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
     const counts = event.type === 'settings' || (event.type === 'entries' && event.entries.some(bearsOnFinished));
     if (counts) resting ??= setTimeout(look, REST_MS).unref();
   });
-  if (kitchen.entries.hasEnded()) {
+  if (kitchen.lessons.anyDue(orders.engine)) {
     learning.settled = false;
     look();
   }

@@ -33,8 +33,6 @@ export interface EntryStore {
   readonly ofBatch: (batchId: string, readings?: 'all' | 'minute' | 'none') => StoredEntry[];
   /** Each make, with its newest line by hand. */
   readonly newestByHand: () => readonly { readonly batchId: string; readonly seq: number }[];
-  /** Whether any make was ever ended. */
-  readonly hasEnded: () => boolean;
   readonly has: (batchId: string) => boolean;
   readonly get: (id: string) => StoredEntry | null;
   /** What was kept of a probe in a batch next before (or at) and next after a moment. */
@@ -89,9 +87,6 @@ export function entryStore(db: Db): EntryStore {
   );
   const latest = db.prepare<[number], { at: number | null }>('SELECT max(at_ms) AS at FROM entry WHERE at_ms <= ?');
 
-  const anyEnded = db.prepare<[], { seq: number }>(
-    `SELECT seq FROM entry WHERE json_extract(body, '$.type') IN ('finished', 'discarded') LIMIT 1`,
-  );
   const newest = db.prepare<[], { batchId: string; seq: number }>(
     `SELECT batch_id AS batchId, max(seq) AS seq FROM entry WHERE source = 'hand' GROUP BY batch_id`,
   );
@@ -129,7 +124,6 @@ export function entryStore(db: Db): EntryStore {
       return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
     },
     newestByHand: () => newest.all(),
-    hasEnded: () => anyEnded.get() !== undefined,
     has: (batchId) => first.get(batchId) !== undefined,
     get: (id) => {
       const row = byId.get(id);

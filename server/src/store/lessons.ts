@@ -18,6 +18,8 @@ export interface LearnedBody {
 export interface LessonStore {
   /** What a make taught, if that was worked out by this engine from this much of its log; else null. */
   readonly of: (batchId: string, ofSeq: number, engine: string) => TaughtInLine | null;
+  /** Whether any make that is over has not taught this engine as its log stands. */
+  readonly anyDue: (engine: string) => boolean;
   readonly keep: (taught: TaughtInLine, ofSeq: number, engine: string) => void;
   readonly learned: () => LearnedBody;
   /** Keeps what all makes come to; whether that is something else than before. */
@@ -27,6 +29,17 @@ export interface LessonStore {
 export function lessonStore(db: Db): LessonStore {
   const get = db.prepare<[string, number, string], { body: string }>(
     'SELECT body FROM lesson WHERE batch_id = ? AND of_seq = ? AND engine = ?',
+  );
+  const due = db.prepare<[string], { due: number }>(
+    `SELECT EXISTS (
+       SELECT 1 FROM entry AS ended
+       WHERE json_extract(ended.body, '$.type') IN ('finished', 'discarded')
+       AND json_extract(ended.body, '$.type') = 'finished'
+       AND NOT EXISTS (
+         SELECT 1 FROM lesson WHERE lesson.batch_id = ended.batch_id AND lesson.engine = ? AND lesson.of_seq =
+           (SELECT max(seq) FROM entry AS line WHERE line.source = 'hand' AND line.batch_id = ended.batch_id)
+       )
+     ) AS due`,
   );
   const write = db.prepare<[string, number, string, string]>(
     'INSERT OR REPLACE INTO lesson (batch_id, of_seq, engine, body) VALUES (?, ?, ?, ?)',
@@ -38,6 +51,7 @@ export function lessonStore(db: Db): LessonStore {
       const row = get.get(batchId, ofSeq, engine);
       return row ? (JSON.parse(row.body) as TaughtInLine) : null;
     },
+    anyDue: (engine) => due.get(engine)!.due === 1,
     keep: (taught, ofSeq, engine) => {
       write.run(taught.batchId, ofSeq, engine, JSON.stringify(taught));
     },
