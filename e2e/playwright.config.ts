@@ -6,6 +6,7 @@ import { BROWSING } from './support/browsing.js';
  * (`support/hour.ts`). One window of a browser serves all tests of a worker, and forgets between them (`support/dairy.ts`).
  */
 export default defineConfig({
+  globalSetup: './support/fill.ts',
   testDir: './tests',
   testMatch: '**/*.e2e.ts',
   timeout: 240_000,

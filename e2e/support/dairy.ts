@@ -1,28 +1,12 @@
 import { test as base, type BrowserContext, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
-import { setTimeout } from 'node:timers/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pino } from 'pino';
-import { ROOT, serve, type Served } from '../../server/dist/serve.js';
-import { timeSettings } from '../../server/dist/time/settings.js';
+import { ROOT, type Served } from '../../server/dist/serve.js';
 import { BROWSING, forget } from './browsing.js';
-import { HOUR } from './hour.js';
-
-const ENVIRONMENT = { OAT_CROCK_START: HOUR.start, OAT_CROCK_ZONE: HOUR.zone };
-const SILENT = pino({ level: 'silent' });
-
-/** Opens a kitchen within the test's own process; 0 = on any port that is free. */
-const serveHere = (file: string, demo: boolean, port = 0): Promise<Served> =>
-  serve({
-    demo,
-    file,
-    host: '127.0.0.1',
-    port,
-    time: timeSettings(ENVIRONMENT, demo, () => 'UTC'),
-    log: SILENT,
-  });
+import { filledDemo } from './fill.js';
+import { ENVIRONMENT, serveHere } from './serve-here.js';
 
 /** A kitchen that is open, on data of its own. */
 export interface Dairy {
@@ -75,8 +59,8 @@ interface OfTest {
   readonly folder: string;
 }
 
-/** Tests with a dairy; the demonstration is filled once for all tests of a worker, and copied for each. */
-export const test = base.extend<OfTest, { readonly filled: string; readonly window: BrowserContext }>({
+/** Tests with a dairy; the demonstration is filled once for all (`fill.ts`), and copied for each. */
+export const test = base.extend<OfTest, { readonly window: BrowserContext }>({
   window: [
     async ({ browser }, use) => {
       const context = await browser.newContext(BROWSING);
@@ -90,33 +74,20 @@ export const test = base.extend<OfTest, { readonly filled: string; readonly wind
     await use(window);
     await Promise.all(window.pages().map((page) => page.close()));
   },
-  filled: [
-    async ({}, use) => {
-      const folder = newFolder();
-      const file = join(folder, 'demo.sqlite');
-      const served = await serveHere(file, true);
-      // Until its finished makes have taught: what is copied knows it from the start.
-      while (!served.kitchen.learning.settled) await setTimeout(50);
-      await served.close();
-      await use(file);
-      rmSync(folder, { recursive: true, force: true });
-    },
-    { scope: 'worker' },
-  ],
   folder: async ({}, use) => {
     const folder = newFolder();
     await use(folder);
     rmSync(folder, { recursive: true, force: true });
   },
-  demo: async ({ page, folder, filled }, use) => {
+  demo: async ({ page, folder }, use) => {
     const file = join(folder, 'demo.sqlite');
-    copyFileSync(filled, file);
+    copyFileSync(filledDemo(), file);
     await withDairy(file, true, page, use);
   },
   empty: async ({ page, folder }, use) => withDairy(join(folder, 'dairy.sqlite'), false, page, use),
-  killed: async ({ page, folder, filled }, use) => {
+  killed: async ({ page, folder }, use) => {
     const file = join(folder, 'demo.sqlite');
-    copyFileSync(filled, file);
+    copyFileSync(filledDemo(), file);
     const dairy = new KilledDairy(file);
     await dairy.open();
     await page.goto(dairy.address);

@@ -1,0 +1,18 @@
+import { pino } from 'pino';
+import { serve, type Served } from '../../server/dist/serve.js';
+import { timeSettings } from '../../server/dist/time/settings.js';
+import { HOUR } from './hour.js';
+
+export const ENVIRONMENT = { OAT_CROCK_START: HOUR.start, OAT_CROCK_ZONE: HOUR.zone };
+const SILENT = pino({ level: 'silent' });
+
+/** Opens a kitchen within this process; 0 = on any port that is free. */
+export const serveHere = (file: string, demo: boolean, port = 0): Promise<Served> =>
+  serve({
+    demo,
+    file,
+    host: '127.0.0.1',
+    port,
+    time: timeSettings(ENVIRONMENT, demo, () => 'UTC'),
+    log: SILENT,
+  });
