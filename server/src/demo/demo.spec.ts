@@ -12,7 +12,7 @@ import {
   type StockLot,
 } from '@oat-crock/core';
 import { DEMO_TIME, testKitchen } from '../testing/kitchen.js';
-import { admitEntries } from '../http/admit.js';
+import { admitEntries, type Admission } from '../http/admit.js';
 import { DEMO_ROOM, demoScripts } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { playWithCultures } from './cultures.js';
@@ -95,15 +95,21 @@ describe('the demonstration dairy', () => {
   });
 
   it('holds nothing from the future, and only what a real log could hold', () => {
+    const settings = { ...USUAL_SETTINGS, ...DEMO_ROOM };
+    const admission: Admission = {
+      known: () => [],
+      readings: () => [],
+      hasLot: () => true,
+      houseOf: () => ({ settings, gear: [], room: [] }),
+      nowMs: NOW,
+    };
     for (const log of logs) {
       expect(log.every((e) => e.atMs <= NOW)).toBeTrue();
       const hands = log.filter((e) => e.source === 'hand');
       expect(() =>
         admitEntries(
           hands.filter((e) => e.body.type !== 'finished'),
-          () => [],
-          () => true,
-          NOW,
+          admission,
         ),
       ).not.toThrow();
       expect(new Set(log.map((e) => e.id)).size).toBe(log.length);

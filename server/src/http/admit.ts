@@ -1,3 +1,4 @@
+import { householdAround, type House } from '@oat-crock/calendar';
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
   checkChoices,
@@ -13,27 +14,37 @@ import {
   type EntryBody,
 } from '@oat-crock/core';
 
+/** What entries are checked against. */
+export interface Admission {
+  /** A batch's lines by hand that are already written, and those that are to be corrected. */
+  readonly known: (batchId: string) => readonly Entry[];
+  /** What instruments have read of a batch. */
+  readonly readings: (batchId: string) => readonly Entry[];
+  /** Whether the larder has, or had, a lot. */
+  readonly hasLot: (lotId: string) => boolean;
+  /** The house that a batch stands in. */
+  readonly houseOf: (batch: Batch) => House;
+  /** The kitchen's time. */
+  readonly nowMs: number;
+}
+
 /**
  * Checks that entries fit the log they go into: a batch is begun before it is logged to, its stages exist, a
  * correction names a line that is there, nothing but corrections and notes comes after the end.
  *
- * @param known the batch's entries already written
- * @param hasLot whether the larder has, or had, a lot
- * @param nowMs the kitchen's time
  * @throws InputRefused naming the entry's field and the remedy
  */
-export function admitEntries(
-  entries: readonly Entry[],
-  known: (batchId: string) => readonly Entry[],
-  hasLot: (lotId: string) => boolean,
-  nowMs: number,
-): void {
+export function admitEntries(entries: readonly Entry[], admission: Admission): void {
   const logs = new Map<string, Entry[]>();
   entries.forEach((entry, i) => {
-    const log = logs.get(entry.batchId) ?? [...known(entry.batchId)];
+    const log = logs.get(entry.batchId) ?? [...admission.known(entry.batchId)];
     logs.set(entry.batchId, log);
     if (log.some((e) => e.id === entry.id)) return;
-    const problem = problemOf(entry, log, replay(log)) ?? lotProblem(entry.body, hasLot) ?? dayAhead(entry, nowMs);
+    const problem =
+      problemOf(entry, log, replay(log)) ??
+      holdProblem(entry, log, admission) ??
+      lotProblem(entry.body, admission.hasLot) ??
+      dayAhead(entry, admission.nowMs);
     if (problem) throw new InputRefused([{ ...problem, field: `entries.${i}.${problem.field}` }]);
     log.push(entry);
   });
@@ -57,7 +68,7 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: 'Write a note, or correct the line that ended it.',
     };
   }
-  return timeProblem(entry, batch) ?? holdProblem(entry, batch) ?? bodyProblem(body, batch);
+  return timeProblem(entry, batch) ?? bodyProblem(body, batch);
 }
 
 /** Nothing can have been done to a make before it began; the page says so of much more, but a late answer must not lose a line. */
@@ -87,9 +98,15 @@ function dayAhead({ atMs, body }: Entry, nowMs: number): FieldProblem | null {
 const RULES = { members: 200, seed: 1, fanPoints: 0 } as const;
 
 /** What is held, by somebody or by the rules of safety, is not finished as sound; only what is held can be let go. */
-function holdProblem({ body, atMs }: Entry, batch: Batch): FieldProblem | null {
+function holdProblem(
+  { body, batchId, atMs }: Entry,
+  log: readonly Entry[],
+  { readings, houseOf }: Admission,
+): FieldProblem | null {
   if (body.type !== 'finished' && body.type !== 'released') return null;
-  const { findings } = follow(batch, atMs, RULES);
+  const batch = replay([...log, ...readings(batchId)]);
+  if (!batch) return null;
+  const { findings } = follow(batch, atMs, RULES, householdAround(batch, houseOf(batch)));
   const against = notGoingOut(batch, findings);
   if (body.type === 'finished') return against && { field: 'body.type', ...against };
   if (!against && holdOf(batch) === null) {

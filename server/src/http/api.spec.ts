@@ -68,6 +68,31 @@ describe('POST /entries', () => {
     expect((await post([say({ ...finish, pots: 4, words: 'Sound.' })])).status).toBe(201);
   });
 
+  it('finishes by what a probe has read as by what a hand has', async () => {
+    const finish = { type: 'finished', productG: 900, wheyG: null, heldBackG: null, score: null } as const;
+    /** A yogurt that nobody looked at, and that a probe may have read; what is said to its finish. */
+    const finished = async (probed: boolean): Promise<request.Response> => {
+      const batch = ulid();
+      const startMs = Date.UTC(2026, 4, 2, 8);
+      const at = (h: number, body: EntryBody, source = 'hand') => ({
+        ...entryOf(batch, body, startMs + h * 3_600_000),
+        source,
+      });
+      const stages = ['heat', 'cool', 'inoculate', 'incubate'];
+      const steps = stages.map((stageId, i) => at(Math.min(i, 2), { type: 'step', stageId }));
+      kitchen.entries.append([
+        { ...startOf(batch), atMs: startMs },
+        ...steps,
+        ...(probed ? [at(7, { type: 'reading', quantity: 'ph', value: 4.4, by: 'meter' }, 'ph-probe')] : []),
+      ]);
+      return post([at(30, finish)]);
+    };
+    const refused = await finished(false);
+    expect(refused.status).toBe(422);
+    expect(refused.body.errors[0].message).toContain('held by the rules');
+    expect((await finished(true)).status).toBe(201);
+  });
+
   it('takes what is added by hand, and weights of what came out, within bounds', async () => {
     const batch = ulid();
     await post([startOf(batch)]);

@@ -12,6 +12,7 @@ import {
 import type { Entry } from '@oat-crock/core';
 import { Router } from 'express';
 import { publicInstrument } from '../store/instruments.js';
+import { houseOf, ROOM_BEFORE_MS } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
 import { admitEntries } from './admit.js';
 import { HttpProblem, notFound } from './errors.js';
@@ -20,9 +21,6 @@ import { larderRoutes } from './larder-routes.js';
 import { planRoutes } from './plan-routes.js';
 import { photoRoutes } from './photo-routes.js';
 import { openApiDocument } from './openapi.js';
-
-/** The room is told from so long before the oldest make that is on, ms: makes are planned for its mean over a day. */
-const ROOM_BEFORE_MS = 24 * 3_600_000;
 
 /** The public interface under /api/v1. */
 export function apiRoutes(kitchen: Kitchen): Router {
@@ -66,7 +64,13 @@ export function apiRoutes(kitchen: Kitchen): Router {
         ]);
       }
     });
-    admitEntries(sent, knownFor(sent), (id) => kitchen.lots.get(id) !== null, kitchen.clock.now());
+    admitEntries(sent, {
+      known: knownFor(sent),
+      readings: (id) => entries.ofBatch(id, 'minute').filter((e) => e.source !== 'hand'),
+      hasLot: (id) => kitchen.lots.get(id) !== null,
+      houseOf: (batch) => houseOf(kitchen, batch),
+      nowMs: clock.now(),
+    });
     const { all, fresh } = entries.append(sent);
     if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
     response.status(fresh.length > 0 ? 201 : 200).json({ entries: all });

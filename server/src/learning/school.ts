@@ -1,4 +1,4 @@
-import { householdAround, kitchenOf, type House } from '@oat-crock/calendar';
+import { householdAround, type House } from '@oat-crock/calendar';
 import {
   culturesById,
   isCulture,
@@ -13,6 +13,7 @@ import {
   type Batch,
   type Lesson,
 } from '@oat-crock/core';
+import { houseOf } from '../house.js';
 import { entryStore, type EntryStore } from '../store/entries.js';
 import { householdStore } from '../store/household.js';
 import { keptStore } from '../store/kept.js';
@@ -24,9 +25,6 @@ import { roomStore } from '../store/room.js';
 const MAKES_ASKED = 8;
 /** Members that a finished make is followed with. */
 const MEMBERS = 500;
-/** The room of a make is read from so long before its start, ms: makes are planned for its mean over a day. */
-const ROOM_BEFORE_MS = 24 * 3_600_000;
-
 /** A finished make that is asked what it teaches, as its log stands. */
 interface Asked {
   readonly batch: Batch;
@@ -50,11 +48,9 @@ export interface School {
  */
 export function school(db: Db, engine: string, zone: string): School {
   const entries = entryStore(db);
-  const household = householdStore(db, zone);
+  const stores = { household: householdStore(db, zone), gear: keptStore(db, 'gear'), room: roomStore(db) };
   const lessons = lessonStore(db);
-  const room = roomStore(db);
   const lots = keptStore(db, 'lots');
-  const gear = keptStore(db, 'gear');
   const finished = new FinishedMakes(entries);
 
   const asked = (): readonly Asked[] => {
@@ -77,25 +73,12 @@ export function school(db: Db, engine: string, zone: string): School {
     });
   };
 
-  /** The house that a make stood in, as it is known now. */
-  const houseOf = (batch: Batch): House => {
-    const standing = gear
-      .all()
-      .filter((kept) => kept.goneMs === null)
-      .map((kept) => kept.item);
-    return {
-      settings: kitchenOf(household.settings().settings, standing),
-      gear: batch.gear.flatMap((id) => gear.get(id)?.item ?? []),
-      room: room.between(batch.startedMs - ROOM_BEFORE_MS, batch.ended!.atMs),
-    };
-  };
-
   return {
     due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
     ask: ({ batch, line, ofSeq }, nowMs) => {
       const whole = replay(entries.ofBatch(batch.id)) ?? batch;
       const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
-      lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(batch), nowMs) }, ofSeq, engine);
+      lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), nowMs) }, ofSeq, engine);
     },
     pool: () => {
       const taught = asked().flatMap(({ batch, ofSeq }) => lessons.of(batch.id, ofSeq, engine) ?? []);
@@ -103,7 +86,7 @@ export function school(db: Db, engine: string, zone: string): School {
         const of = said.find((lesson) => lesson.scores.includes('pace'));
         return of ? [{ batchId, atMs, line, generation, taught: { mean: of.taught.mean, sd: of.taught.sd } }] : [];
       });
-      const { forgotten } = household.settings().settings;
+      const { forgotten } = stores.household.settings().settings;
       return lessons.keepLearned({ pooled: pooled(standingLessons(taught, forgotten)), watched });
     },
   };
