@@ -19,6 +19,64 @@ const mayNotImport = (...names) => ({
 });
 
 const PACKAGES = ['@oat-crock/*'];
+/** What core may import nothing of. */
+const OUTSIDE_CORE = [
+  ...PACKAGES,
+  '@angular/*',
+  'node:*',
+  'joi',
+  'express',
+  'rxjs',
+  '**/contract/**',
+  '**/server/**',
+  '**/web/**',
+];
+/** The folders of core as a stair, from the lowest: each may import those before it, and none after it. */
+const STAIR = [
+  'random',
+  'units',
+  'constants',
+  'materials',
+  'blend',
+  'physics',
+  'assimilate',
+  'state',
+  'environment',
+  'stages',
+  'safety',
+  'forecast',
+  'lots',
+  'balance',
+  'methods',
+  'learn',
+  'batch',
+  'make',
+  'larder',
+  'follow',
+  'teach',
+  'cultures',
+  'explain',
+  'instruments',
+  'schedule',
+];
+const stair = STAIR.map((folder, i) => ({
+  files: [`core/src/${folder}/*.ts`],
+  ignores: ['**/*.spec.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { group: OUTSIDE_CORE, message: 'core imports nothing.' },
+          {
+            regex: `^\\.\\./(?!(${STAIR.slice(0, i + 1).join('|')})/)`,
+            message: `${folder} may import what stands before it in STAIR (eslint.config), not after it.`,
+          },
+        ],
+      },
+    ],
+  },
+}));
 
 /** The machine's clock and zone are asked in one file a side; everything else is handed the kitchen's. */
 const KITCHEN_TIME = 'Ask the kitchen’s clock, and the household’s zone (calendar/).';
@@ -54,18 +112,9 @@ export default defineConfig(
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],
-    rules: mayNotImport(
-      ...PACKAGES,
-      '@angular/*',
-      'node:*',
-      'joi',
-      'express',
-      'rxjs',
-      '**/contract/**',
-      '**/server/**',
-      '**/web/**',
-    ),
+    rules: mayNotImport(...OUTSIDE_CORE),
   },
+  ...stair,
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],

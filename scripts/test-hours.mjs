@@ -23,11 +23,22 @@ ensureChromium();
 const report = join(ROOT, 'test-results/e2e.json');
 const only = process.argv.includes('--only') ? Number(process.argv.at(-1)) : null;
 
-/** Names of the tests that failed in a report. */
+/** Names of the tests that failed in a report, each with what it failed on. */
 const failedIn = (suite) => [
-  ...(suite.specs ?? []).filter((spec) => !spec.ok).map((spec) => spec.title),
+  ...(suite.specs ?? [])
+    .filter((spec) => !spec.ok)
+    .map((spec) => `${spec.title}\n${spec.tests.flatMap((t) => t.results.map(whyOf)).join('\n')}`),
   ...(suite.suites ?? []).flatMap(failedIn),
 ];
+
+/** What a run of a test failed on: its first lines, without their colours, and where. */
+function whyOf({ error }) {
+  if (!error) return '';
+  const said = (error.message ?? '').replace(/\u001b\[\d+m/g, '');
+  const lines = said.split('\n').filter((line) => line.trim() !== '');
+  const at = error.location ? `${error.location.file}:${error.location.line}` : '';
+  return [at, ...lines.slice(0, 8)].map((line) => `    ${line}`).join('\n');
+}
 
 let failed = 0;
 for (const [start, zone, what] of HOURS.filter((_, i) => only === null || i === only)) {

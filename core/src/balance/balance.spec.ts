@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { NOTHING } from '../state/composition.js';
+import { NOTHING } from '../materials/composition.js';
 import { costOf } from './cost.js';
 import { nutritionPer100g, ofPortion } from './nutrition.js';
 

@@ -1,7 +1,7 @@
 import type { BoundStage } from '../stages/registry.js';
-import { totalG, type Masses } from '../state/composition.js';
+import { totalG, type Masses } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
-import type { Material } from '../state/materials.js';
+import type { Material } from '../materials/materials.js';
 
 /** Something left over from a make: what it is, what is in it, how long it keeps and what it is good for. */
 export interface Byproduct {

@@ -1,6 +1,6 @@
 import { SODA } from '../constants/acids.js';
 import { MILK_SODIUM_SHARE_OF_MINERALS } from '../constants/milk.js';
-import { totalG, type Masses } from '../state/composition.js';
+import { totalG, type Masses } from '../materials/composition.js';
 
 /** Food values per 100 g. */
 export interface Nutrition {

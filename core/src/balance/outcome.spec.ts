@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { follow } from '../follow/follow.js';
 import { canStandInLarder, madeLot } from '../larder/made-lot.js';
-import { isStock, stockOfLot } from '../larder/lot.js';
-import { massesOfMaterial } from '../state/materials.js';
-import { totalG } from '../state/composition.js';
+import { isStock, stockOfLot } from '../lots/lot.js';
+import { massesOfMaterial } from '../materials/materials.js';
+import { totalG } from '../materials/composition.js';
 import { atMinute, logged } from '../testing/logged.js';
 import { differenceOf } from './difference.js';
 import type { Balance } from './yield.js';

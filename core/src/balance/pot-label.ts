@@ -1,6 +1,6 @@
 import { potsOf } from '../stages/finish.js';
 import type { BoundStage } from '../stages/registry.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { shelfLife } from '../safety/shelf-life.js';
 import { nutritionPer100g, type Nutrition } from './nutrition.js';

@@ -1,4 +1,4 @@
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { balanceErrorPct, type CrockState } from '../state/crock-state.js';
 
 /** Where everything that went in has gone, g. The parts add up to `inG` (see `errorPct`). */

@@ -1,4 +1,4 @@
-import type { LotStock } from '../larder/lot.js';
+import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition, Weighed } from '../stages/told.js';
 

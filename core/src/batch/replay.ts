@@ -1,4 +1,4 @@
-import type { LotStock } from '../larder/lot.js';
+import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition } from '../stages/told.js';
 import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';

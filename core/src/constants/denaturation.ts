@@ -1,4 +1,4 @@
-import type { Treatment } from '../state/materials.js';
+import type { Treatment } from './milk.js';
 
 /**
  * Rate constants of whey-protein denaturation: k = exp(lnK0 − Ea/RT), k in 1/s on the native fraction.

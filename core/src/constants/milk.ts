@@ -44,6 +44,9 @@ export const FRESH_COW_PH = { mean: 6.65, sd: 0.04 } as const;
 /** Animals whose milk is made into these things. */
 export type Species = 'cow' | 'goat' | 'sheep';
 
+/** What was done to a milk before it was bought. */
+export type Treatment = 'raw' | '63C-30min' | '72C-15s' | 'scalded' | 'ultra-heated' | 'ultrafiltered';
+
 /** pH of fresh milk: cow 6.5–6.8, goat 6.4–6.7 (Park et al. 2007, Small Rumin. Res. 68, 88), sheep 6.5–6.8. */
 export const FRESH_PH: Readonly<Record<Species, number>> = { cow: FRESH_COW_PH.mean, goat: 6.55, sheep: 6.65 };
 

@@ -1,6 +1,6 @@
 import type { CultureId, StarterStore } from '../constants/cultures.js';
 import { vitality } from '../physics/vitality.js';
-import { movedTo, storeOf, type CultureLot, type Origin } from './culture-lot.js';
+import { movedTo, storeOf, type CultureLot, type Origin } from '../lots/culture-lot.js';
 import type { Vigour } from './vigour.js';
 import { sayNumber } from '../stages/words.js';
 

@@ -1,5 +1,5 @@
 import { LINES } from '../constants/cultures.js';
-import type { CultureLot, School } from './culture-lot.js';
+import type { CultureLot, School } from '../lots/culture-lot.js';
 import { turnedSour, type Tasted } from './drift.js';
 import { rootOf, type Cultures } from './lineage.js';
 import { sayNumber } from '../stages/words.js';

@@ -1,7 +1,7 @@
 import { starterChain, type ChainAsked, type ChainStep } from '../forecast/starter-chain.js';
 import { SPENT } from '../constants/starter.js';
-import type { CultureLot } from './culture-lot.js';
-import { storeOf } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
+import { storeOf } from '../lots/culture-lot.js';
 
 const HOUR_MS = 3_600_000;
 

@@ -8,7 +8,7 @@ import { cultured, onDay } from '../testing/cultured.js';
 import { logged } from '../testing/logged.js';
 import { asStarter, divided, givenBy, mixed, retired } from './acts.js';
 import { chainPlan, otherwise } from './chain-plan.js';
-import { movedTo, storeOf } from './culture-lot.js';
+import { movedTo, storeOf } from '../lots/culture-lot.js';
 import { perGeneration } from './drift.js';
 import { byUrgency, doseFor, dueOf } from './due.js';
 import { feedingOf, grainsPctFor } from './feeding.js';

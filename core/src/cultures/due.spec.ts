@@ -1,6 +1,6 @@
 import { SPENT, TIRED } from '../constants/starter.js';
 import { cultured, onDay } from '../testing/cultured.js';
-import { movedTo } from './culture-lot.js';
+import { movedTo } from '../lots/culture-lot.js';
 import { byUrgency, doseFor, dueOf } from './due.js';
 import { fallsTo, vigourAt } from './vigour.js';
 

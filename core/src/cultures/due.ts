@@ -1,7 +1,7 @@
 import { SPENT, TIRED } from '../constants/starter.js';
 import { spentBelow } from '../physics/vitality.js';
 import { beginAgain } from './begin-again.js';
-import { storeOf, type CultureLot, type School } from './culture-lot.js';
+import { storeOf, type CultureLot, type School } from '../lots/culture-lot.js';
 import type { Tasted } from './drift.js';
 import { fallsTo, vigourAt, type LineShown, type Vigour } from './vigour.js';
 

@@ -1,7 +1,7 @@
 import type { CultureId } from '../constants/cultures.js';
 import type { Choices } from '../methods/method.js';
 import { asStarter } from './acts.js';
-import { storeOf, type CultureLot } from './culture-lot.js';
+import { storeOf, type CultureLot } from '../lots/culture-lot.js';
 import { sayNumber } from '../stages/words.js';
 import type { Vigour } from './vigour.js';
 

@@ -1,9 +1,9 @@
 import type { Batch } from '../batch/replay.js';
-import { cultureOf } from '../make/plan.js';
+import { cultureOf } from '../stages/culture-of.js';
 import { methodOf, plannedOf } from '../make/planned.js';
 import type { CultureId } from '../constants/cultures.js';
 import { givenBy } from './acts.js';
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 import { cultureOfMake, type Cultures } from './lineage.js';
 
 /** What a make gives its line. */

@@ -1,6 +1,6 @@
 import type { Batch } from '../batch/replay.js';
 import { methodOf } from '../make/planned.js';
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 import { grainsPctFor } from './feeding.js';
 
 /** What grains weighed before a batch and after it. */

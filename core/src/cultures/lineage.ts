@@ -1,5 +1,5 @@
 import type { Batch } from '../batch/replay.js';
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 
 /** Cultures by their id. */
 export type Cultures = ReadonlyMap<string, CultureLot>;

@@ -1,6 +1,6 @@
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BoundStage } from '../stages/registry.js';
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 
 /** Why a culture does not suit a make; what is grave would defeat it. */
 export interface Mismatch {

@@ -1,5 +1,5 @@
 import { SPENT_FROZEN, TIRED } from '../constants/starter.js';
-import { movedTo, storeOf, type CultureLot } from './culture-lot.js';
+import { movedTo, storeOf, type CultureLot } from '../lots/culture-lot.js';
 import { isFed } from './due.js';
 import { vigourAt, type LineShown } from './vigour.js';
 

@@ -1,4 +1,4 @@
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 import type { Cultures } from './lineage.js';
 
 /** A culture on the stem: its lane, counted from the root's, and the ways that lead to it. */

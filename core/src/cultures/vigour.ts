@@ -1,5 +1,5 @@
 import { CULTURES, LINES, VITALITY_LOSS } from '../constants/cultures.js';
-import type { CultureLot } from './culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 
 const DAY_MS = 86_400_000;
 

@@ -6,7 +6,7 @@ import { denaturedBetaLg } from '../physics/denaturation.js';
 import { pouredBy } from '../make/plan.js';
 import { doseOfLivePct, type InoculateParams } from '../stages/inoculate.js';
 import { volumeMl } from '../stages/pass-time.js';
-import { fractionOf, proteinFraction, solidsFraction } from '../state/composition.js';
+import { fractionOf, proteinFraction, solidsFraction } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** What a batch shows of itself, for the causes of a fault to be weighed by. Null where it cannot be known. */

@@ -1,6 +1,6 @@
 import { workOut } from '../follow/follow.js';
 import type { Batch } from '../batch/replay.js';
-import type { Household } from '../environment/household.js';
+import type { Household } from '../make/household.js';
 import { USUAL_FORECAST, type ForecastOptions } from '../forecast/souring-forecast.js';
 import { methodOf } from '../make/planned.js';
 import { caseOf, type Case } from './case.js';

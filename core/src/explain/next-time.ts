@@ -1,6 +1,6 @@
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { choicesOf, holds, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
-import type { Stock } from '../state/materials.js';
+import type { Stock } from '../materials/materials.js';
 import type { CauseId } from './causes.js';
 
 /** What a choice should be next time: moved by so much, no more or no less than something, or something else. */

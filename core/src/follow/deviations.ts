@@ -2,7 +2,7 @@ import { unmeasured, type Environment } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
 import type { BoundStage } from '../stages/registry.js';
 import { capital, sayDuration, sayMass, sayTemp } from '../stages/words.js';
-import { fractionOf, solidsFraction, totalG } from '../state/composition.js';
+import { fractionOf, solidsFraction, totalG } from '../materials/composition.js';
 import { firmness, type CrockState } from '../state/crock-state.js';
 import { plannedRun, type Context } from './panel.js';
 import type { TimelineStage } from './timeline.js';

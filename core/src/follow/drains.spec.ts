@@ -1,9 +1,9 @@
 import { wheyAfter } from '../physics/drainage.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { firstOf } from '../make/run.js';
 import { atMinute, logged, type Line } from '../testing/logged.js';
 import { follow, workOut } from './follow.js';
-import { drainProblem } from './learn.js';
+import { drainProblem } from '../make/forecast-problems.js';
 
 const FEW = { members: 400, seed: 1, fanPoints: 4 };
 const STEPS = [

@@ -2,10 +2,10 @@ import { canRead, hiddenTruth, readingMoments, standInReadings, truthSeed } from
 import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
 import { assessSafety, gravest, type SafetyView } from '../safety/rules.js';
-import { referenceStock } from '../constants/reference-materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { emptyCrock, pourIn } from '../state/crock-state.js';
-import { massesOfMaterial } from '../state/materials.js';
+import { massesOfMaterial } from '../materials/materials.js';
 import { sown } from '../stages/sowing.js';
 import { follow, type Followed } from './follow.js';
 

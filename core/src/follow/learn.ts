@@ -1,39 +1,20 @@
-import { volumeMl } from '../stages/pass-time.js';
 import type { Batch, Reading } from '../batch/replay.js';
 import { isSouringCue, type SouringReading } from '../assimilate/evidence.js';
-import { denaturedBetaLg } from '../physics/denaturation.js';
-import { gelPointPh } from '../physics/gel.js';
-import { heatCapacityKJPerK } from '../physics/heat.js';
-import {
-  NOMINAL_MEMBER,
-  type Environment,
-  type KnownTemp,
-  type MeasuredTemps,
-  type Member,
-} from '../environment/environment.js';
+import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import type { ScorePrior } from '../assimilate/score-prior.js';
 import { forecastDrain, STANDARD_DRAIN, type DrainForecast } from '../forecast/drain-forecast.js';
 import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
-import { starterScores, type SouringProblem, type WarmPlace } from '../forecast/souring-ensemble.js';
-import { firstOf, type StageRun } from '../make/run.js';
-import type { Drainage } from '../stages/kind.js';
-import { lawFor } from '../stages/pass-time.js';
+import type { KnownSouring } from '../forecast/souring-ensemble.js';
+import { drainProblem, souringProblem } from '../make/forecast-problems.js';
+import { firstOf } from '../make/run.js';
 import type { BoundStage } from '../stages/registry.js';
-import { totalG } from '../state/composition.js';
-import type { CrockState, Living } from '../state/crock-state.js';
+import { totalG } from '../materials/composition.js';
 import type { Timeline, TimelineStage } from './timeline.js';
 
 const MIN_MS = 60_000;
 
-/** How far ahead a souring is forecast, min. */
-const HORIZON_MIN = 24 * 60;
-const LONG_HORIZON_MIN = 72 * 60;
-
 /** A probe's readings are its own and drift together: one per half hour counts. */
 const PROBE_BIN_MIN = 30;
-
-/** A souring with what is known of it beforehand. */
-export type KnownSouring = SouringProblem & { readonly prior: ScorePrior };
 
 /** What the souring of a batch looks like, with the entries its readings came from. */
 export interface LearnedSouring {
@@ -41,66 +22,6 @@ export interface LearnedSouring {
   readonly problem: KnownSouring;
   readonly forecast: SouringForecast;
   readonly readingIds: readonly string[];
-}
-
-/** The souring stage of a run, as a problem for the ensemble, with the temperatures that were read of it. */
-export function souringProblem(
-  run: StageRun,
-  environment: Environment,
-  temps: readonly KnownTemp[] = [],
-): KnownSouring | null {
-  const begin = firstOf(run);
-  const { kind, params } = run.stage;
-  if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
-  const nominal = { ...environment, member: NOMINAL_MEMBER };
-  const around = kind.around(params, volumeMl(begin), nominal);
-  const { vitality, lag } = environment.member;
-  const asNominal = (living: Pick<Living, 'biomass' | 'lagQ'>) => ({
-    biomass: living.biomass / vitality,
-    lagQ: living.lagQ / lag,
-  });
-  const law = lawFor(begin.souring.culture, begin.souring.milk);
-  return {
-    law,
-    starter: begin.souring.prior,
-    prior: starterScores(begin.souring.prior),
-    ...asNominal(begin.souring),
-    beside: begin.souring.beside.map(({ culture, biomass, lagQ }) => ({
-      law: lawFor(culture, begin.souring!.milk),
-      ...asNominal({ biomass, lagQ }),
-    })),
-    lacticMolPerKg: begin.souring.lacticMolPerKg,
-    tempC: begin.tempC,
-    place: {
-      aroundC: around.aroundC,
-      tauMin: (heatCapacityKJPerK(begin.masses, begin.tempC) * 1000) / around.uaWPerK / 60,
-      measured: measuredFrom(begin.minute, environment),
-      swingC: roomSwing(run.stage, begin, nominal),
-    },
-    targetPh: kind.target(params),
-    gelPh: gelPointPh(denaturedBetaLg(begin.native)),
-    horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
-    temps,
-  };
-}
-
-/** What was measured, by the minutes of the souring. */
-function measuredFrom(beginMinute: number, { measured }: Environment): MeasuredTemps | undefined {
-  if (!measured) return undefined;
-  return (from, to) => {
-    const known = measured(beginMinute + from, beginMinute + to);
-    return known && { ...known, minute: known.minute - beginMinute };
-  };
-}
-
-/** How far a crock's surroundings are from their mean by the minutes of its souring, °C; undefined where they do not follow the room. */
-function roomSwing({ kind, params }: BoundStage, begin: CrockState, environment: Environment): WarmPlace['swingC'] {
-  const { roomSwingC, kitchen } = environment;
-  if (!roomSwingC || !kind.around) return undefined;
-  const aroundC = (roomC: number) =>
-    kind.around!(params, volumeMl(begin), { ...environment, kitchen: { ...kitchen, roomC } }).aroundC;
-  const share = aroundC(kitchen.roomC + 1) - aroundC(kitchen.roomC);
-  return share > 0 ? (min) => share * roomSwingC(begin.minute + min) : undefined;
 }
 
 /** Forecast of a live batch's souring from everything logged while it soured. */
@@ -168,14 +89,6 @@ export interface LearnedDrain {
   readonly wheyBeforeG: number;
   /** How many weighings it was learned from. */
   readonly weighings: number;
-}
-
-/** The course of a run's straining and the whey (g) that must leave for its texture; null where nothing drains. */
-export function drainProblem(run: StageRun, environment: Environment): Drainage | null {
-  const { kind, params } = run.stage;
-  if (!kind.drainage) return null;
-  const begin = firstOf(run);
-  return kind.drainage(begin, params, { ...environment, member: NOMINAL_MEMBER });
 }
 
 /** Forecast of every draining of a live batch from the whey weighed during it. */

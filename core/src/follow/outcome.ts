@@ -5,7 +5,7 @@ import { pouredBy } from '../make/plan.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CrockState } from '../state/crock-state.js';
-import type { Treatment } from '../state/materials.js';
+import type { Treatment } from '../constants/milk.js';
 import { acidShown } from './findings.js';
 import { weighedNow } from './weighed.js';
 import type { Context } from './panel.js';

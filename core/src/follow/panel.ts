@@ -1,7 +1,7 @@
 import { COOLING, SAFE_PH } from '../constants/safety-limits.js';
 import type { Batch } from '../batch/replay.js';
 import { unmeasured, type Environment } from '../environment/environment.js';
-import type { Wake } from '../environment/household.js';
+import type { Wake } from '../make/household.js';
 import { MEASURES, type Measure, type MeasureId } from '../stages/measures.js';
 import type { Ask, Branch, Gauge, Seen } from '../stages/watch.js';
 import { firstOf, lastOf, runStage, stateIn, type StageRun } from '../make/run.js';

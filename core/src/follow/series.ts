@@ -1,4 +1,4 @@
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { firstOf, lastOf } from '../make/run.js';
 import { msOf, type Timeline } from './timeline.js';

@@ -1,6 +1,6 @@
 import type { Batch } from '../batch/replay.js';
 import type { Environment } from '../environment/environment.js';
-import { ALWAYS_AWAKE, type Wake } from '../environment/household.js';
+import { ALWAYS_AWAKE, type Wake } from '../make/household.js';
 import { coldCrock, finishStage, lastOf, runEnded, runStage, type StageRun } from '../make/run.js';
 import { doneMinute, untilWoken } from '../make/waking.js';
 import type { BoundStage } from '../stages/registry.js';

@@ -1,6 +1,6 @@
 import type { Quantity } from '../batch/entry.js';
 import type { Batch } from '../batch/replay.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { lastOf } from '../make/run.js';
 import { stateAt } from './series.js';

@@ -50,6 +50,9 @@ export interface SouringProblem {
   readonly temps?: readonly KnownTemp[] | undefined;
 }
 
+/** A souring with what is known of it beforehand. */
+export type KnownSouring = SouringProblem & { readonly prior: ScorePrior };
+
 /** A member as a vector of standard scores, in this order. */
 export const SCORES = [
   'vitality',

@@ -1,7 +1,7 @@
 import type { Batch } from '../batch/replay.js';
-import { kitchenFor, swingFrom, type Household } from '../environment/household.js';
+import { kitchenFor, swingFrom, type Household } from '../make/household.js';
 import { timelineOf } from '../follow/timeline.js';
-import { cultureOf } from '../make/plan.js';
+import { cultureOf } from '../stages/culture-of.js';
 import { lastOf, stateIn } from '../make/run.js';
 import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';

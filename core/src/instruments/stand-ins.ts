@@ -4,7 +4,7 @@ import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { placeOffsetC } from '../forecast/souring-ensemble.js';
 import { normals, seededRandom, type Random } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 
 /** A dairy's own cultures stray less than those from anywhere: standard deviation of the logarithm of their pace. */
 const DEMO_PACE_SD = 0.1;

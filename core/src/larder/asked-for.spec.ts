@@ -1,5 +1,5 @@
 import { askedFor, type LotLeft } from './asked-for.js';
-import type { StockLot } from './lot.js';
+import type { StockLot } from '../lots/lot.js';
 
 const lot = (name: string, kind: StockLot['kind'], useBy: string, more: Partial<StockLot> = {}): LotLeft => ({
   lot: {

@@ -2,7 +2,7 @@ import { G_PER_LB, G_PER_OZ } from '../units/system.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { ML_PER_UNIT } from '../units/volume.js';
 import { useFirst } from './use-first.js';
-import type { StockLot } from './lot.js';
+import type { StockLot } from '../lots/lot.js';
 
 /** A lot and how much of it is left, g. */
 export interface LotLeft {

@@ -1,7 +1,8 @@
 import type { Choices } from '../methods/method.js';
-import { takesG, type Gear, type GearKind } from './gear.js';
-import type { Lot, LotKind } from './lot.js';
-import { isStock, lotChoice } from './lot.js';
+import { takesG, type Gear, type GearKind } from '../lots/gear.js';
+import type { Lot } from '../lots/lot.js';
+import type { LotKind } from '../lots/lot-of.js';
+import { isStock, lotChoice } from '../lots/lot.js';
 
 /**
  * What choosing a thing of one's own answers on a sheet: each kind of lot and gear fills some choices at once. The first

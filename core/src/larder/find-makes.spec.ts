@@ -1,9 +1,9 @@
-import { referenceStock } from '../constants/reference-materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
 import { makeSheet } from '../make/sheet.js';
 import { METHODS, methodById } from '../methods/index.js';
-import { materialOf } from '../state/materials.js';
+import { materialOf } from '../materials/materials.js';
 import { findMakes, type Wanted } from './find-makes.js';
-import { stockOfLot, type StockLot } from './lot.js';
+import { stockOfLot, type StockLot } from '../lots/lot.js';
 
 const FEW = { members: 30, seed: 1, fanPoints: 2 };
 const ANYTHING: Wanted = { lot: null, withinH: null, thermostat: true, words: '', startMs: 0, gear: [] };

@@ -1,12 +1,12 @@
-import type { Household } from '../environment/household.js';
+import type { Household } from '../make/household.js';
 import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
-import type { Gear } from './gear.js';
+import type { Gear } from '../lots/gear.js';
 import { fillOfLot } from './fills.js';
 import { biggerVessels } from './own-gear.js';
 import { ideasFor } from './ideas.js';
-import { stockOfLot, type LotStock, type StockLot } from './lot.js';
+import { stockOfLot, type LotStock, type StockLot } from '../lots/lot.js';
 
 /** What is at hand, and what is wanted. */
 export interface Wanted {

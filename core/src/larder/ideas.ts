@@ -1,8 +1,8 @@
 import type { Method } from '../methods/method.js';
 import { choicesOf } from '../methods/method.js';
-import { referenceStock } from '../constants/reference-materials.js';
-import type { Treatment } from '../state/materials.js';
-import type { Lot } from './lot.js';
+import { referenceStock } from '../materials/reference-materials.js';
+import type { Treatment } from '../constants/milk.js';
+import type { Lot } from '../lots/lot.js';
 
 /** A make that a lot could become. */
 export interface Idea {

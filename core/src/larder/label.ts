@@ -1,4 +1,4 @@
-import { materialFromLabel, type Material } from '../state/materials.js';
+import { materialFromLabel, type Material } from '../materials/materials.js';
 
 /** What a label prints: grams in a serving, or in 100 g. */
 export interface Label {

@@ -1,5 +1,5 @@
 import type { Batch } from '../batch/replay.js';
-import type { Lot } from './lot.js';
+import type { Lot } from '../lots/lot.js';
 
 /** Something a make took out of a lot, g. */
 export interface Taken {

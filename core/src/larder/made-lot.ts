@@ -1,5 +1,5 @@
 import type { Byproduct } from '../balance/byproducts.js';
-import type { Lot, StockLot } from './lot.js';
+import type { Lot, StockLot } from '../lots/lot.js';
 
 /** The make that something was left over from. */
 export interface MadeIn {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SODA } from '../constants/acids.js';
-import { GEAR_TYPES } from './gear.js';
+import { GEAR_TYPES } from '../lots/gear.js';
 import { measureHolds, measureLoss, measurePower, ROUTINES, strengthBySoda, dropsPerMl } from './measure.js';
 
 const KJ = 4.18;

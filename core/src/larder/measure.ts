@@ -1,8 +1,8 @@
 import { ACIDS, SODA, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { protonsGiven } from '../physics/acids.js';
 import { fitHeatingPower, fitHeatLoss, type NotedTemp } from '../physics/fit-heat.js';
-import { massesBy, type Masses } from '../state/composition.js';
-import type { LearnedKey } from './gear.js';
+import { massesBy, type Masses } from '../materials/composition.js';
+import type { LearnedKey } from '../lots/gear.js';
 
 /** What a measurement came to: the figure, its spread where it has one, and the curve that was fitted (min, °C). */
 export interface Measured {

@@ -1,6 +1,6 @@
 import type { Choices } from '../methods/method.js';
 import type { Problem } from '../stages/kind.js';
-import type { Gear, GearKind } from './gear.js';
+import type { Gear, GearKind } from '../lots/gear.js';
 
 /** Choices that ask how much a vessel holds, L, and the gear that answers them. */
 const VESSELS: Readonly<Record<string, GearKind>> = { vesselL: 'pot', churnL: 'churn', strainerL: 'strainer' };

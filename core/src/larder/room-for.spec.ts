@@ -3,7 +3,7 @@ import { methodById } from '../methods/index.js';
 import { initialChoices } from '../methods/method.js';
 import { makeSheet, SHEET_FORECAST } from '../make/sheet.js';
 import { USUAL_KITCHEN } from '../environment/environment.js';
-import { takesG, type Gear } from './gear.js';
+import { takesG, type Gear } from '../lots/gear.js';
 import { fillOfGear } from './fills.js';
 import { pottedIn, roomProblems } from './room-for.js';
 import { lossAgainstUsual, withVessels } from './vessel-loss.js';

@@ -3,7 +3,7 @@ import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
 import { planStages } from '../make/plan.js';
 import type { Problem } from '../stages/kind.js';
 import { sayNumber, sayMass, sayPots } from '../stages/words.js';
-import { takesG, type Gear } from './gear.js';
+import { takesG, type Gear } from '../lots/gear.js';
 import { fitInto } from './split.js';
 
 /** What a sheet says of a make, as far as vessels ask for it. */

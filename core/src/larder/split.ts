@@ -1,4 +1,4 @@
-import { fillableL, type Gear } from './gear.js';
+import { fillableL, type Gear } from '../lots/gear.js';
 
 /** A share of a batch in one vessel. */
 export interface Share {

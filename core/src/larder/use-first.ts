@@ -1,4 +1,4 @@
-import type { Lot } from './lot.js';
+import type { Lot } from '../lots/lot.js';
 
 /** How near its date a thing is. */
 export type Nearness = 'past' | 'today' | 'soon' | 'keeps';

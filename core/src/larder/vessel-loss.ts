@@ -1,6 +1,6 @@
 import type { Kitchen } from '../environment/environment.js';
 import { coolingSurroundings, flaskUa } from '../physics/heat.js';
-import { fillableL, type Gear } from './gear.js';
+import { fillableL, type Gear } from '../lots/gear.js';
 
 /** Temperature of the room does not enter a vessel's loss; the model wants one. */
 const ANY_ROOM_C = 20;

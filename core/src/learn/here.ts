@@ -4,7 +4,7 @@ import { BOTTLE, HANDLING, POT } from '../constants/pooling.js';
 import { PACE_SD } from '../constants/starter.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
 import { placeOffsetC } from '../forecast/souring-ensemble.js';
-import { cultureOf } from '../make/plan.js';
+import { cultureOf } from '../stages/culture-of.js';
 import type { BoundStage } from '../stages/registry.js';
 import { bottleOwned, drainOwned, LOSS_OWNED, potOwned, souringOwned } from './owners.js';
 import type { LearnedScore, Pooled } from './pooled.js';

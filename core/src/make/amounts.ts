@@ -1,4 +1,4 @@
-import { lotIdOf } from '../larder/lot.js';
+import { lotIdOf } from '../lots/lot.js';
 import type { Choices } from '../methods/method.js';
 import type { PricedAs, WeighedIn } from '../stages/kind.js';
 import { gToMl } from '../units/volume.js';

@@ -5,7 +5,7 @@ import { nutritionPer100g } from '../balance/nutrition.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { METHODS, methodById } from '../methods/index.js';
 import { choicesOf, type Choice, type Choices, type Method } from '../methods/method.js';
-import { COMPONENTS, solidsFraction, totalG } from '../state/composition.js';
+import { COMPONENTS, solidsFraction, totalG } from '../materials/composition.js';
 import { balanceErrorPct } from '../state/crock-state.js';
 import { bind, STAGE_KIND_NAMES } from '../stages/registry.js';
 import { planStages } from './plan.js';

@@ -1,6 +1,5 @@
-import type { CultureId } from '../constants/cultures.js';
-import { referenceStock } from '../constants/reference-materials.js';
-import type { Stock } from '../state/materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
+import type { Stock } from '../materials/materials.js';
 import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
 import { holds, initialChoices } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
@@ -32,12 +31,6 @@ export function planStages(
 /** Every milk, cream and base that the stages pour in. */
 export function pouredBy(stages: readonly BoundStage[]): readonly Stock[] {
   return stages.flatMap((s) => s.kind.pours?.(s.params) ?? []);
-}
-
-/** The culture that sours a make, or null where nothing does. */
-export function cultureOf(stages: readonly BoundStage[]): CultureId | null {
-  const sowing = stages.find((s) => s.params['culture'] !== undefined);
-  return (sowing?.params['culture'] as CultureId | undefined) ?? null;
 }
 
 function wanted({ onlyIf = [] }: StageTemplate, choices: Choices): boolean {

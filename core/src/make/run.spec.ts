@@ -2,7 +2,7 @@ import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
 import { METHODS, methodById } from '../methods/index.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { amountsOf } from './amounts.js';
 import { planStages } from './plan.js';
 import { firstOf, lastOf, runMake, runOn, runStage, stateIn } from './run.js';

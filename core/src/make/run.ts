@@ -1,7 +1,7 @@
 import { atMinute, type Environment } from '../environment/environment.js';
 import { FRESH_COW_PH } from '../constants/milk.js';
 import { emptyCrock, type CrockState } from '../state/crock-state.js';
-import { solidsFraction } from '../state/composition.js';
+import { solidsFraction } from '../materials/composition.js';
 import { LONGEST_STAGE_MIN, type Course, type EndsBy } from '../stages/kind.js';
 import type { BoundStage } from '../stages/registry.js';
 

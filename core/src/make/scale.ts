@@ -1,10 +1,10 @@
 import { expecting } from '../learn/expecting.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
-import { kitchenFor, type Household } from '../environment/household.js';
-import { lotIdOf, type LotStock } from '../larder/lot.js';
+import { kitchenFor, type Household } from './household.js';
+import { lotIdOf, type LotStock } from '../lots/lot.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { fillsWithG } from '../stages/blend.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { amountsOf } from './amounts.js';
 import { planStages } from './plan.js';
 import { lastOf, runMake } from './run.js';

@@ -1,7 +1,7 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
-import type { GearKind } from '../larder/gear.js';
+import type { GearKind } from '../lots/gear.js';
 import type { BoundStage } from '../stages/registry.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
 
 /** A vessel or a place that a make takes from one step to another, both included. */

@@ -1,5 +1,5 @@
 import type { Environment } from '../environment/environment.js';
-import type { Wake } from '../environment/household.js';
+import type { Wake } from './household.js';
 import { courseOf, firstOf, lastOf, runOn, type StageRun } from './run.js';
 
 const MS_PER_MIN = 60_000;

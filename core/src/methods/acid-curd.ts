@@ -1,4 +1,4 @@
-import { REFERENCE_MILKS, WHEYS } from '../constants/reference-materials.js';
+import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
 import { saltChoice } from './curd-choices.js';
 import {
   only,

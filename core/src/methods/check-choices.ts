@@ -1,4 +1,4 @@
-import type { LotStock } from '../larder/lot.js';
+import type { LotStock } from '../lots/lot.js';
 import { choicesOf, type Choices, type Method, type OptionChoice } from './method.js';
 
 /** Throws where a choice is unknown or out of bounds; of lots of one's own, those in `stocks` may be chosen where their kind fits. */

@@ -1,4 +1,4 @@
-import { READY_MILKS, REFERENCE_MILKS } from '../constants/reference-materials.js';
+import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import { only, vary, type Method, type StageTemplate } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';

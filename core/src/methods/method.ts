@@ -1,4 +1,4 @@
-import type { StockLot } from '../larder/lot.js';
+import type { StockLot } from '../lots/lot.js';
 
 /** What a choice must be: above a number, or an option. */
 export type Condition =

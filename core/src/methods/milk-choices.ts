@@ -1,5 +1,6 @@
-import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../constants/reference-materials.js';
-import type { Stock, Treatment } from '../state/materials.js';
+import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../materials/reference-materials.js';
+import type { Treatment } from '../constants/milk.js';
+import type { Stock } from '../materials/materials.js';
 import type { ChoiceGroup, StageTemplate } from './method.js';
 
 const TREATED: Readonly<Record<Treatment, string>> = {

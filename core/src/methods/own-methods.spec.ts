@@ -1,14 +1,14 @@
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { replay, type Batch } from '../batch/replay.js';
-import { referenceStock } from '../constants/reference-materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
 import { follow } from '../follow/follow.js';
-import type { LotStock } from '../larder/lot.js';
+import type { LotStock } from '../lots/lot.js';
 import { pouredBy } from '../make/plan.js';
 import { plannedOf } from '../make/planned.js';
 import { makeSheet } from '../make/sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
-import { methodFaults } from './check-method.js';
+import { methodFaults } from '../make/check-method.js';
 import { withAsked, withFixed, withoutStage, withStage, withStageMoved, valueNow } from './edit-method.js';
 import { METHODS, methodById } from './index.js';
 import { choicesOf, type Method } from './method.js';

@@ -1,4 +1,4 @@
-import { PLANT_BASES } from '../constants/reference-materials.js';
+import { PLANT_BASES } from '../materials/reference-materials.js';
 import { only, vary, withMore, type ChoiceGroup, type Method } from './method.js';
 import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
 

@@ -6,7 +6,7 @@ import {
   TITRATION_PRECIPITATION_MMOL_PER_KG,
 } from '../constants/buffer.js';
 import { FRESH_COW_PH, MOLAR_G } from '../constants/milk.js';
-import { proteinFraction, totalG, type Masses } from '../state/composition.js';
+import { proteinFraction, totalG, type Masses } from '../materials/composition.js';
 
 /** What of a milk decides how its pH answers to acid. */
 export interface BufferMilk {

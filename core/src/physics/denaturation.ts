@@ -7,7 +7,7 @@ import {
   GAS_KJ_PER_MOL_K,
   type DenaturationLaw,
 } from '../constants/denaturation.js';
-import type { Treatment } from '../state/materials.js';
+import type { Treatment } from '../constants/milk.js';
 
 /** Fractions (0–1) of each whey protein still native. */
 export interface NativeWhey {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { massesOfMaterial, materialFromLabel, snfPct } from '../state/materials.js';
-import { totalG } from '../state/composition.js';
+import { massesOfMaterial, materialFromLabel, snfPct } from '../materials/materials.js';
+import { totalG } from '../materials/composition.js';
 import { materialDensity } from './density.js';
 import { fatDensityGPerMl, meltingKJPerKgK, solidFatShare } from './fat-melting.js';
 import { specificHeatKJPerKgK } from './specific-heat.js';

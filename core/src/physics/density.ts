@@ -1,6 +1,6 @@
 import { DENSITY_20C, WATER_DENSITY } from '../constants/milk.js';
-import { totalG, type Masses } from '../state/composition.js';
-import { massesOfMaterial, type Material } from '../state/materials.js';
+import { totalG, type Masses } from '../materials/composition.js';
+import { massesOfMaterial, type Material } from '../materials/materials.js';
 import { fatDensityGPerMl } from './fat-melting.js';
 
 /**

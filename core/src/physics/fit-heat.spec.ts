@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { referenceStock } from '../constants/reference-materials.js';
-import { massesOfMaterial } from '../state/materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
+import { massesOfMaterial } from '../materials/materials.js';
 import { fitHeatingPower, fitHeatLoss } from './fit-heat.js';
 import { thermalStep } from './heat.js';
 

@@ -1,4 +1,4 @@
-import type { Masses } from '../state/composition.js';
+import type { Masses } from '../materials/composition.js';
 import { heatBetweenKJ, heatCapacityKJPerK } from './heat.js';
 
 /** A temperature noted at a time. */

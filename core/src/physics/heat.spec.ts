@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { massesOfMaterial, materialFromLabel } from '../state/materials.js';
+import { massesOfMaterial, materialFromLabel } from '../materials/materials.js';
 import { coolingMinutes, coolingSurroundings, evaporationGPerMin, thermalStep } from './heat.js';
 
 const milk = (volumeMl: number) => massesOfMaterial(materialFromLabel(3.6, 3.3), volumeMl * 1.03);

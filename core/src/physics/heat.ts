@@ -9,8 +9,8 @@ import {
   WRAPPED_UA_W_PER_K_AT_1L,
   type CoolingMethod,
 } from '../constants/heat.js';
-import type { Masses } from '../state/composition.js';
-import { totalG } from '../state/composition.js';
+import type { Masses } from '../materials/composition.js';
+import { totalG } from '../materials/composition.js';
 import { specificHeatKJPerKgK } from './specific-heat.js';
 
 /** What a vessel exchanges heat with. */

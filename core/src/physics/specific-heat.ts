@@ -1,4 +1,4 @@
-import { totalG, type Masses } from '../state/composition.js';
+import { totalG, type Masses } from '../materials/composition.js';
 import { meltingKJPerKgK } from './fat-melting.js';
 
 /**

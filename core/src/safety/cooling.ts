@@ -1,4 +1,4 @@
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { COOLING, SAFE_PH } from '../constants/safety-limits.js';
 import type { Finding } from './rules.js';

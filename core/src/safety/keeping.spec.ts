@@ -7,8 +7,8 @@ import { lastOf, runMake } from '../make/run.js';
 import { planStages } from '../make/plan.js';
 import { byproductsOf } from '../balance/byproducts.js';
 import { emptyCrock, pourIn, type CrockState } from '../state/crock-state.js';
-import { massesOfMaterial } from '../state/materials.js';
-import { referenceStock } from '../constants/reference-materials.js';
+import { massesOfMaterial } from '../materials/materials.js';
+import { referenceStock } from '../materials/reference-materials.js';
 import { coolingFinding, coolingRecord } from './cooling.js';
 import { shelfLife, waterPhaseSaltPct } from './shelf-life.js';
 

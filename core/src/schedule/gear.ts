@@ -1,4 +1,4 @@
-import { GEAR_TYPES, type Gear, type GearKind } from '../larder/gear.js';
+import { GEAR_TYPES, type Gear, type GearKind } from '../lots/gear.js';
 import type { Stand } from '../make/stands.js';
 
 /** Gear as a plan needs it: pieces alike, of which each holds one make, or several at one setting. */

@@ -5,8 +5,8 @@ import {
   REFERENCE_CREAMS,
   REFERENCE_MILKS,
   WHEYS,
-} from '../constants/reference-materials.js';
-import type { LotKind } from '../larder/lot.js';
+} from '../materials/reference-materials.js';
+import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
 import type { PlannedMake } from './setting.js';
 

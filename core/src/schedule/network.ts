@@ -1,17 +1,18 @@
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
-import { kitchenFor, type Household } from '../environment/household.js';
+import { kitchenFor, type Household } from '../make/household.js';
 import { hiddenMember } from '../instruments/stand-ins.js';
 import { expecting } from '../learn/expecting.js';
-import type { LotStock } from '../larder/lot.js';
+import type { LotStock } from '../lots/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
-import { cultureOf, planStages } from '../make/plan.js';
+import { planStages } from '../make/plan.js';
+import { cultureOf } from '../stages/culture-of.js';
 import { problemsOf } from '../make/problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
 import { standsOf, type Stand } from '../make/stands.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { shelfLife } from '../safety/shelf-life.js';
 import type { Give, Problem } from '../stages/kind.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
 
 /** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */

@@ -1,6 +1,6 @@
-import type { Household } from '../environment/household.js';
-import type { GearKind } from '../larder/gear.js';
-import type { LotStock } from '../larder/lot.js';
+import type { Household } from '../make/household.js';
+import type { GearKind } from '../lots/gear.js';
+import type { LotStock } from '../lots/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import { gearWord, mostLitres, type Rack } from './gear.js';

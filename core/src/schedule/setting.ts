@@ -1,6 +1,6 @@
-import type { Household } from '../environment/household.js';
-import type { GearKind } from '../larder/gear.js';
-import type { LotStock } from '../larder/lot.js';
+import type { Household } from '../make/household.js';
+import type { GearKind } from '../lots/gear.js';
+import type { LotStock } from '../lots/lot.js';
 import type { PlanGear, Rack } from './gear.js';
 import type { Hours, Person } from './hours.js';
 import type { Network } from './network.js';

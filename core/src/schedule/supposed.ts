@@ -1,4 +1,4 @@
-import type { LotKind } from '../larder/lot.js';
+import type { LotKind } from '../lots/lot-of.js';
 import type { Person, Stretch } from './hours.js';
 import { lotKindOf } from './materials.js';
 import type { PlanAsked, PlannedMake } from './setting.js';

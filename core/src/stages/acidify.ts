@@ -2,7 +2,7 @@ import { SAFE_PH } from '../constants/safety-limits.js';
 import { ACIDS, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { acidDose, phOf, type AcidDose } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
-import { massesBy, totalG } from '../state/composition.js';
+import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import type { Acidifying, Body } from '../state/curd.js';
 import { CAUTIONS } from './cautions.js';

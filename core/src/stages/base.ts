@@ -1,8 +1,8 @@
-import { GOODS } from '../constants/kitchen-goods.js';
-import { stockOf, type StockParam } from '../constants/reference-materials.js';
+import { GOODS } from '../materials/kitchen-goods.js';
+import { stockOf, type StockParam } from '../materials/reference-materials.js';
 import { materialDensity } from '../physics/density.js';
-import { massesOfMaterial } from '../state/materials.js';
-import { massesOfGoods } from '../state/goods.js';
+import { massesOfMaterial } from '../materials/materials.js';
+import { massesOfGoods } from '../materials/goods.js';
 import { pourIn } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

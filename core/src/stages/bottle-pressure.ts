@@ -1,6 +1,6 @@
 import { GAS_SOLUBLE_MOL_PER_L_BAR, L_BAR_PER_MOL } from '../constants/gas.js';
 import { MOLAR_G } from '../constants/milk.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /**

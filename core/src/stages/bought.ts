@@ -1,6 +1,6 @@
 import { DEAD_CHANCE, PACE_SD, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { nativeAsBought } from '../physics/denaturation.js';
-import { materialFromLabel, massesOfMaterial } from '../state/materials.js';
+import { materialFromLabel, massesOfMaterial } from '../materials/materials.js';
 import { pourIn } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

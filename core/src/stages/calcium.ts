@@ -1,6 +1,6 @@
 import { CALCIUM } from '../constants/rennet.js';
 import { calciumDose } from '../physics/rennet.js';
-import { massesBy, totalG } from '../state/composition.js';
+import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -6,7 +6,7 @@ import {
   type StarterStore,
 } from '../constants/cultures.js';
 import { starterPrior, vitality } from '../physics/vitality.js';
-import { fractionOf, massesBy } from '../state/composition.js';
+import { fractionOf, massesBy } from '../materials/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

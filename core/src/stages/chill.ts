@@ -1,4 +1,4 @@
-import { scaleMasses, totalG } from '../state/composition.js';
+import { scaleMasses, totalG } from '../materials/composition.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { dishShape, portionsShape, type Shape } from '../physics/heat.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';

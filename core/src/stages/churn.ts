@@ -1,6 +1,6 @@
 import { CHURN_FILL } from '../constants/butter.js';
 import { churnMinutes, churnTrouble } from '../physics/churning.js';
-import { fractionOf } from '../state/composition.js';
+import { fractionOf } from '../materials/composition.js';
 import { withCurd, type CrockState } from '../state/crock-state.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { CAUTIONS } from './cautions.js';

@@ -1,8 +1,8 @@
 import { EGG_SAFE_C } from '../constants/safety-limits.js';
-import { GOODS } from '../constants/kitchen-goods.js';
-import { totalG } from '../state/composition.js';
+import { GOODS } from '../materials/kitchen-goods.js';
+import { totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
-import { massesOfGoods } from '../state/goods.js';
+import { massesOfGoods } from '../materials/goods.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';

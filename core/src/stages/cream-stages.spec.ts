@@ -1,6 +1,6 @@
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { balanceErrorPct, bodyWord, emptyCrock, type CrockState } from '../state/crock-state.js';
 import { bind } from './registry.js';
 

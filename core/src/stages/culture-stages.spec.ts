@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { CULTURES } from '../constants/cultures.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { courseOf, lastOf, runStage } from '../make/run.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { bind } from './registry.js';

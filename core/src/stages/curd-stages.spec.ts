@@ -1,6 +1,6 @@
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
-import { solidsFraction, totalG } from '../state/composition.js';
+import { solidsFraction, totalG } from '../materials/composition.js';
 import { balanceErrorPct, emptyCrock, hasSet, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { bind } from './registry.js';

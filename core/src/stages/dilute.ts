@@ -1,7 +1,7 @@
-import { GOODS } from '../constants/kitchen-goods.js';
-import { totalG } from '../state/composition.js';
+import { GOODS } from '../materials/kitchen-goods.js';
+import { totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
-import { massesOfGoods } from '../state/goods.js';
+import { massesOfGoods } from '../materials/goods.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { sayMass } from './words.js';

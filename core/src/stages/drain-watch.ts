@@ -1,5 +1,5 @@
 import type { TEXTURES, TextureId } from '../constants/drainage.js';
-import { solidsFraction, totalG } from '../state/composition.js';
+import { solidsFraction, totalG } from '../materials/composition.js';
 import { wheyBackG } from './whey-balance.js';
 import type { Ask, Branch, Gauge, Seen } from './watch.js';
 import { sayMass } from './words.js';

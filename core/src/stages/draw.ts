@@ -1,6 +1,6 @@
 import { GRAIN_FAT_PCT } from '../constants/butter.js';
 import { churnBalance } from '../physics/churning.js';
-import { fractionOf, massesBy, totalG } from '../state/composition.js';
+import { fractionOf, massesBy, totalG } from '../materials/composition.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

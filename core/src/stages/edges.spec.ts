@@ -1,6 +1,6 @@
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { emptyCrock, withCurd, type CrockState } from '../state/crock-state.js';
 import { acidify } from './acidify.js';
 import { blend } from './blend.js';

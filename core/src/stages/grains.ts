@@ -1,7 +1,7 @@
 import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
 import { TIRED } from '../constants/starter.js';
 import { lagQOf, starterPrior, vitality } from '../physics/vitality.js';
-import { massesBy, totalG, type Masses } from '../state/composition.js';
+import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -4,8 +4,8 @@ import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { Member } from '../environment/environment.js';
 import { lagQOf, packetDosePct, starterPrior, vitality, type Starter } from '../physics/vitality.js';
-import { massesBy, totalG, type Masses } from '../state/composition.js';
-import { massesOfMaterial } from '../state/materials.js';
+import { massesBy, totalG, type Masses } from '../materials/composition.js';
+import { massesOfMaterial } from '../materials/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -2,7 +2,7 @@ import type { Environment } from '../environment/environment.js';
 import type { DrainageCourse } from '../physics/drainage.js';
 import type { Surroundings } from '../physics/heat.js';
 import type { CrockState } from '../state/crock-state.js';
-import type { Stock } from '../state/materials.js';
+import type { Stock } from '../materials/materials.js';
 import type { Told } from './told.js';
 import type { Ask, Branch, Chart, Gauge, Seen } from './watch.js';
 

@@ -1,4 +1,4 @@
-import { scaleMasses } from '../state/composition.js';
+import { scaleMasses } from '../materials/composition.js';
 import { takeOut, withCurd } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

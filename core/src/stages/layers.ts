@@ -1,5 +1,5 @@
 import type { Layers } from '../physics/creaming.js';
-import { massesBy, totalG, type Masses } from '../state/composition.js';
+import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** Component masses of the upper layer of a crock: its fat, and serum of the same kind as below. */

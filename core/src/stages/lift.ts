@@ -1,5 +1,5 @@
 import { scaldedCrust } from '../physics/creaming.js';
-import { subtractMasses, totalG } from '../state/composition.js';
+import { subtractMasses, totalG } from '../materials/composition.js';
 import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -1,5 +1,5 @@
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { solidsFraction, totalG } from '../state/composition.js';
+import { solidsFraction, totalG } from '../materials/composition.js';
 import { firmness, type CrockState } from '../state/crock-state.js';
 
 /** One thing that can be drawn of a crock through time. */

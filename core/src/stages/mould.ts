@@ -1,4 +1,4 @@
-import { scaleMasses, totalG } from '../state/composition.js';
+import { scaleMasses, totalG } from '../materials/composition.js';
 import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -1,7 +1,7 @@
 import { SODA } from '../constants/acids.js';
 import { sodaForPh } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
-import { massesBy, totalG } from '../state/composition.js';
+import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

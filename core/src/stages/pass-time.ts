@@ -13,7 +13,7 @@ import { MIXED_STEP_MIN, mixedCrock, mixedStep } from '../physics/mixed-souring.
 import { pasteurisationShare } from '../physics/pasteurisation.js';
 import { clottingPerMin } from '../physics/rennet.js';
 import { keepAt, souringCrock, sourStep, SOURING_STEP_MIN, souringLaw, type SouringLaw } from '../physics/souring.js';
-import { fractionOf, totalG, type Masses } from '../state/composition.js';
+import { fractionOf, totalG, type Masses } from '../materials/composition.js';
 import type { CrockState, Living, Souring } from '../state/crock-state.js';
 import type { Curd } from '../state/curd.js';
 

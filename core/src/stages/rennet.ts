@@ -1,7 +1,7 @@
 import { RENNET, RENNET_BOTTLE } from '../constants/rennet.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { flocculationMin, rennetDose, type RennetDose } from '../physics/rennet.js';
-import { massesBy, totalG } from '../state/composition.js';
+import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';

@@ -1,6 +1,6 @@
-import { massesBy, totalG } from '../state/composition.js';
+import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
-import { GOODS } from '../constants/kitchen-goods.js';
+import { GOODS } from '../materials/kitchen-goods.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind, WeighedIn } from './kind.js';
 import { addedG, given } from './told.js';

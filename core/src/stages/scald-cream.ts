@@ -1,5 +1,5 @@
 import { scaldedCrust } from '../physics/creaming.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { CRUST_VAPOUR_SHARE } from '../constants/creaming.js';
 import { coolingSurroundings, evaporationGPerMin } from '../physics/heat.js';

@@ -1,9 +1,9 @@
 import { YEAST_GAS } from '../constants/gas.js';
-import { GOODS } from '../constants/kitchen-goods.js';
+import { GOODS } from '../materials/kitchen-goods.js';
 import { MOLAR_G } from '../constants/milk.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
-import { massesOfGoods } from '../state/goods.js';
+import { massesOfGoods } from '../materials/goods.js';
 import { bottlePressureBar } from './bottle-pressure.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';

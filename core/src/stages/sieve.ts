@@ -1,5 +1,5 @@
 import { KEFIR_GRAINS } from '../constants/cultures.js';
-import { massesBy, totalG, type Masses } from '../state/composition.js';
+import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { massesOfGrains } from './grains.js';

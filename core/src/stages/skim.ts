@@ -1,5 +1,5 @@
 import { risenCream } from '../physics/creaming.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';

@@ -1,7 +1,7 @@
 import { ACIDS } from '../constants/acids.js';
 import { MOLAR_G } from '../constants/milk.js';
 import type { Sourness } from '../physics/acids.js';
-import { totalG } from '../state/composition.js';
+import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** The acids in a crock, mol per kg. */

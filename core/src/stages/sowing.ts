@@ -3,7 +3,7 @@ import { TAKEN_FOR_DEAD } from '../constants/starter.js';
 import { MOLAR_G } from '../constants/milk.js';
 import type { Member } from '../environment/environment.js';
 import { bufferMilkOf, phFromTable } from '../physics/buffer.js';
-import { fractionOf, totalG, type Masses } from '../state/composition.js';
+import { fractionOf, totalG, type Masses } from '../materials/composition.js';
 import type { CrockState, Living } from '../state/crock-state.js';
 import { spentBelow, type Starter, type StarterPrior } from '../physics/vitality.js';
 import type { Problem } from './kind.js';

@@ -4,7 +4,7 @@ import { courseOf, firstOf, lastOf, runEnded, runOn, runStage } from '../make/ru
 import { acidForPh, phOf } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
-import { solidsFraction, totalG } from '../state/composition.js';
+import { solidsFraction, totalG } from '../materials/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, hasSet, shedding, type CrockState } from '../state/crock-state.js';
 import { blendParts } from './blend.js';
 import { bind, STAGE_KIND_NAMES } from './registry.js';

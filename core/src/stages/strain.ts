@@ -19,7 +19,7 @@ import {
 import { coolingSurroundings, dishShape, potShape, type Shape } from '../physics/heat.js';
 import { denaturedWhey } from '../physics/denaturation.js';
 import type { Environment } from '../environment/environment.js';
-import { solidsFraction, totalG, type Masses } from '../state/composition.js';
+import { solidsFraction, totalG, type Masses } from '../materials/composition.js';
 import { drained, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';

@@ -1,6 +1,6 @@
 import { WASHED_CLEAR } from '../constants/butter.js';
 import { serumAfterWashing, washesUntilClear } from '../physics/churning.js';
-import { massesBy, totalG, type Component } from '../state/composition.js';
+import { massesBy, totalG, type Component } from '../materials/composition.js';
 import { pourIn, takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';

@@ -1,5 +1,5 @@
 import { TEXTURES, type TextureId } from '../constants/drainage.js';
-import { solidsFraction } from '../state/composition.js';
+import { solidsFraction } from '../materials/composition.js';
 import { withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';

@@ -1,4 +1,4 @@
-import { addMasses, scaleMasses, solidsFraction, subtractMasses, totalG } from '../state/composition.js';
+import { addMasses, scaleMasses, solidsFraction, subtractMasses, totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** Whey (g) that brings a curd down to wanted solids, from the balance of solids; never more than there is. */

@@ -1,5 +1,5 @@
 import { BUTTER_HANDLING_LOSS } from '../constants/butter.js';
-import { massesBy, NOTHING, scaleMasses, totalG } from '../state/composition.js';
+import { massesBy, NOTHING, scaleMasses, totalG } from '../materials/composition.js';
 import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';

@@ -22,7 +22,7 @@ import {
   subtractMasses,
   totalG,
   type Masses,
-} from './composition.js';
+} from '../materials/composition.js';
 
 /** A culture alive in a milk: its relative biomass (1 = ripe milk) and its readiness. */
 export interface Living {

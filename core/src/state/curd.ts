@@ -1,7 +1,7 @@
 import type { AcidId } from '../constants/acids.js';
 import type { Sourness } from '../physics/acids.js';
 import type { BufferMilk } from '../physics/buffer.js';
-import type { Masses } from './composition.js';
+import type { Masses } from '../materials/composition.js';
 
 /** A curd on its cloth: what went on, and the whey that has run off since, g. */
 export interface Draining {

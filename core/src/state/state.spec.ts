@@ -10,10 +10,10 @@ import {
   solidsFraction,
   subtractMasses,
   totalG,
-} from './composition.js';
+} from '../materials/composition.js';
 import { balanceErrorPct, cultureName, emptyCrock, pourIn, takeOut } from './crock-state.js';
-import { massesOfMaterial } from './materials.js';
-import { REFERENCE_CREAMS, REFERENCE_MILKS, referenceStock } from '../constants/reference-materials.js';
+import { massesOfMaterial } from '../materials/materials.js';
+import { REFERENCE_CREAMS, REFERENCE_MILKS, referenceStock } from '../materials/reference-materials.js';
 import { sayDuration, sayMass, sayTemp } from '../stages/words.js';
 
 const anyMasses = fc

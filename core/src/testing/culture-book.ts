@@ -1,6 +1,6 @@
 import { asStarter } from '../cultures/acts.js';
 import { chainPlan } from '../cultures/chain-plan.js';
-import { movedTo, type CultureLot } from '../cultures/culture-lot.js';
+import { movedTo, type CultureLot } from '../lots/culture-lot.js';
 import { doseFor, dueOf } from '../cultures/due.js';
 import { feedingOf, grainsPctFor } from '../cultures/feeding.js';
 import { mismatchOf } from '../cultures/match.js';

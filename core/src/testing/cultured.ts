@@ -1,4 +1,4 @@
-import type { CultureLot } from '../cultures/culture-lot.js';
+import type { CultureLot } from '../lots/culture-lot.js';
 
 const DAY_MS = 86_400_000;
 

@@ -1,7 +1,7 @@
 import { replay } from '../batch/replay.js';
 import type { Batch } from '../batch/replay.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
-import { ALWAYS_AWAKE } from '../environment/household.js';
+import { ALWAYS_AWAKE } from '../make/household.js';
 import { caseOf } from '../explain/case.js';
 import { rankCauses } from '../explain/explain.js';
 import { faultsOf } from '../explain/faults.js';

@@ -8,7 +8,7 @@ import { METHODS } from '../methods/index.js';
 import { acidDose } from '../physics/acids.js';
 import { denatureAlong } from '../physics/denaturation.js';
 import { souringLaw } from '../physics/souring.js';
-import { COMPONENTS } from '../state/composition.js';
+import { COMPONENTS } from '../materials/composition.js';
 
 const MILK = { proteinGPerKg: 33, mineralsGPerKg: 7.3, freshPh: 6.65 };
 

@@ -1,4 +1,4 @@
-import type { GearKind } from '../larder/gear.js';
+import type { GearKind } from '../lots/gear.js';
 import { methodById } from '../methods/index.js';
 import type { PlanGear } from '../schedule/gear.js';
 import type { Person, Stretch } from '../schedule/hours.js';

@@ -60,6 +60,9 @@ export class PlanLanes {
   /** An order's time was dragged. */
   readonly dueMoved = output<{ readonly pour: PlannedPour; readonly dueMs: number }>();
 
+  /** Keys have moved something to a moment, ms. */
+  readonly movedTo = output<number>();
+
   protected readonly mover = inject(PourMover);
   private readonly router = inject(Router);
   private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
@@ -188,8 +191,8 @@ export class PlanLanes {
   private acts(pour: PlannedPour, minutes: number): Readonly<Record<string, () => void>> {
     const moving = this.mover.moving();
     return {
-      ArrowLeft: () => this.mover.by(pour, -minutes, this.handOf(pour)),
-      ArrowRight: () => this.mover.by(pour, minutes, this.handOf(pour)),
+      ArrowLeft: () => this.moveBy(pour, -minutes),
+      ArrowRight: () => this.moveBy(pour, minutes),
       h: () => this.nextHand(pour),
       Enter: () => (moving ? void this.mover.drop() : this.mover.chosen.set(pour.id)),
       ' ': () => this.mover.chosen.set(pour.id),
@@ -200,6 +203,12 @@ export class PlanLanes {
         this.mover.gripped.set('');
       },
     };
+  }
+
+  private moveBy(pour: PlannedPour, minutes: number): void {
+    this.mover.by(pour, minutes, this.handOf(pour));
+    const { startMs, hand } = this.mover.moving()!;
+    this.movedTo.emit(hand?.atMs ?? startMs);
   }
 
   private handOf(pour: PlannedPour): string | null {

@@ -107,6 +107,19 @@ describe('the Plan place', () => {
     expect(at()).toBe(before);
   });
 
+  it('goes along with what keys move past the days that are shown, and leaves it where it was', async () => {
+    const page = await openPlan({ orders: [order(1)] });
+    await page.key('t');
+    const at = () => /begin (\w+ \d\d:\d\d)/.exec(page.lane(/Scalded/)!.getAttribute('aria-label')!)![1];
+    const before = at();
+    for (let i = 0; i < 30; i++) await page.press(page.lane(/Scalded/)!, 'ArrowRight', true);
+    const [far, shown] = [at(), page.element.textContent];
+    expect(far).not.toBe(before);
+    await page.key('escape');
+    expect(at()).toBe(before);
+    expect(shown).not.toBe(page.element.textContent);
+  });
+
   it('moves one of its hands within its give, and no further', async () => {
     const page = await openPlan({ orders: [order(1)] });
     await page.key('t');

@@ -31,6 +31,8 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** A little of what was, before the present. */
 const BACK_MS = 2 * HOUR_MS;
+/** What is moved by keys has at least so much of the view behind its beginning. */
+const IN_SIGHT_MS = 6 * HOUR_MS;
 
 const SCALE_WORDS: Readonly<Record<number, string>> = { 1: 'Day', 3: 'Three days', 7: 'Week' };
 
@@ -102,6 +104,7 @@ export class PlanPlace {
       { key: 't', says: 'Take the plan that is shown', act: () => this.take() },
       { key: 'r', says: 'Move what must be moved, as proposed', act: () => this.mend() },
       { key: 'u', says: 'Put back what was held before the last plan was taken', act: () => this.undo() },
+      { key: 'escape', says: 'Leave what is being moved where it was', act: () => this.leave() },
       { key: '[', says: 'Earlier', act: () => this.step(-1) },
       { key: ']', says: 'Later', act: () => this.step(1) },
       {
@@ -143,9 +146,23 @@ export class PlanPlace {
     return true;
   }
 
+  private leave(): boolean {
+    const moving = this.mover.moving() !== null;
+    this.mover.leave();
+    return moving;
+  }
+
   protected step(by: number): boolean {
     this.from.update((days) => Math.max(-1, days + by * Math.max(1, this.days() - 1)));
     return true;
+  }
+
+  /** What keys move stays in sight: the view goes along with it. */
+  protected follow(atMs: number): void {
+    const roomMs = Math.min(IN_SIGHT_MS, (this.untilMs() - this.fromMs()) / 4);
+    const past = Math.max(0, atMs + roomMs - this.untilMs()) - Math.max(0, this.fromMs() - atMs);
+    if (past !== 0)
+      this.from.update((days) => Math.max(-1, days + Math.sign(past) * Math.ceil(Math.abs(past) / DAY_MS)));
   }
 
   protected toNow(): void {

@@ -1,6 +1,6 @@
-import type { Batch } from '../batch/replay.js';
-import { holdOf } from '../batch/replay.js';
-import type { Finding } from './rules.js';
+import type { Batch } from './replay.js';
+import { holdOf } from './replay.js';
+import type { Finding } from '../safety/rules.js';
 
 /** Why a make may not be finished as sound, and what would change that. */
 export interface NotGoingOut {

@@ -1,4 +1,4 @@
-import type { Stock } from '../state/materials.js';
+import type { Stock } from './materials.js';
 
 /**
  * Milks and creams as they usually come, percent by mass (typical label values for cow's milk; Walstra et al. 2006,

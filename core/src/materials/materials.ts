@@ -1,8 +1,5 @@
-import { CASEIN_SHARE_OF_PROTEIN, FRESH_PH, type Species } from '../constants/milk.js';
+import { CASEIN_SHARE_OF_PROTEIN, FRESH_PH, type Species, type Treatment } from '../constants/milk.js';
 import { massesBy, NOTHING, type Masses } from './composition.js';
-
-/** What was done to a milk before it was bought. */
-export type Treatment = 'raw' | '63C-30min' | '72C-15s' | 'scalded' | 'ultra-heated' | 'ultrafiltered';
 
 /** A milk or cream as its label gives it: percent by mass. */
 export interface Material {

@@ -1,8 +1,15 @@
-import { planStages } from '../make/plan.js';
-import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
+import { planStages } from './plan.js';
+import { makeSheet, SHEET_FORECAST, type MakeSheet } from './sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
-import { choicesOf, type Choice, type Conditions, type Method, type Parameter, type StageTemplate } from './method.js';
-import { askedOf } from './stage-asks.js';
+import {
+  choicesOf,
+  type Choice,
+  type Conditions,
+  type Method,
+  type Parameter,
+  type StageTemplate,
+} from '../methods/method.js';
+import { askedOf } from '../methods/stage-asks.js';
 
 /** What is wrong with a method as it is written, and what would be right. */
 export interface MethodFault {

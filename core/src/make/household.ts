@@ -1,6 +1,6 @@
 import { potLossFactor } from '../learn/pot-and-bottle.js';
 import { yieldFactorOf, type Known } from '../learn/recall.js';
-import { USUAL_KITCHEN, type Environment, type Kitchen } from './environment.js';
+import { USUAL_KITCHEN, type Environment, type Kitchen } from '../environment/environment.js';
 
 /** The maker's hours: gives a moment back where somebody is awake, else the next moment when somebody is (ms). */
 export type Wake = (ms: number) => number;

@@ -1,4 +1,4 @@
-import type { Goods } from '../constants/kitchen-goods.js';
+import type { Goods } from './kitchen-goods.js';
 import { massesBy, type Masses } from './composition.js';
 
 /** Component masses (g) of an amount (g) of something from the shelf. */

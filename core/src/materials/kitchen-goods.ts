@@ -1,4 +1,4 @@
-import type { Component } from '../state/composition.js';
+import type { Component } from './composition.js';
 
 /** Something from the kitchen shelf that goes into a make, percent by mass, and its density, g/mL. */
 export interface Goods {

@@ -1,6 +1,6 @@
-import type { Decision } from '../batch/replay.js';
+import type { Decision } from './replay.js';
 import { notGoingOut } from './going-out.js';
-import type { Finding } from './rules.js';
+import type { Finding } from '../safety/rules.js';
 
 const finding = (level: Finding['level']): Finding => ({
   level,

@@ -1,5 +1,5 @@
 import type { CultureId, StarterForm, StarterStore } from '../constants/cultures.js';
-import type { LotOf } from '../larder/lot.js';
+import type { LotOf } from './lot-of.js';
 
 /** How something that lives came to be: bought or found, or out of another of one's own. */
 export type Origin =

@@ -3,11 +3,11 @@ import { CULTURES } from '../constants/cultures.js';
 import type { WorkedOut } from '../follow/follow.js';
 import { SCORES } from '../forecast/souring-ensemble.js';
 import { lastOf } from '../make/run.js';
-import { totalG } from '../state/composition.js';
-import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
-import type { Lesson } from './pooled.js';
+import { totalG } from '../materials/composition.js';
+import { drainOwned, LOSS_OWNED, souringOwned } from '../learn/owners.js';
+import type { Lesson } from '../learn/pooled.js';
 import { bottleLessons, potLessons } from './pot-and-bottle.js';
-import { readOnce } from './read-once.js';
+import { readOnce } from '../learn/read-once.js';
 
 const VITALITY = SCORES.indexOf('vitality');
 

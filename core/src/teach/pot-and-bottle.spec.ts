@@ -3,8 +3,8 @@ import { makeSheet } from '../make/sheet.js';
 import { methodById } from '../methods/index.js';
 import { atMinute, logged, type Line } from '../testing/logged.js';
 import { lessonsOf } from './lesson.js';
-import { pooled, type Lesson } from './pooled.js';
-import { acidStrengthFactor, potLossFactor, withBottles } from './pot-and-bottle.js';
+import { pooled, type Lesson } from '../learn/pooled.js';
+import { acidStrengthFactor, potLossFactor, withBottles } from '../learn/pot-and-bottle.js';
 
 const FEW = { members: 60, seed: 1, fanPoints: 2 };
 

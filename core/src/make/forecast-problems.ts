@@ -1,0 +1,82 @@
+import { NOMINAL_MEMBER, type Environment, type KnownTemp, type MeasuredTemps } from '../environment/environment.js';
+import { starterScores, type KnownSouring, type WarmPlace } from '../forecast/souring-ensemble.js';
+import { denaturedBetaLg } from '../physics/denaturation.js';
+import { gelPointPh } from '../physics/gel.js';
+import { heatCapacityKJPerK } from '../physics/heat.js';
+import type { Drainage } from '../stages/kind.js';
+import { lawFor, volumeMl } from '../stages/pass-time.js';
+import type { BoundStage } from '../stages/registry.js';
+import type { CrockState, Living } from '../state/crock-state.js';
+import { firstOf, type StageRun } from './run.js';
+
+/** How far ahead a souring is forecast, min. */
+const HORIZON_MIN = 24 * 60;
+const LONG_HORIZON_MIN = 72 * 60;
+
+/** The souring stage of a run, as a problem for the ensemble, with the temperatures that were read of it. */
+export function souringProblem(
+  run: StageRun,
+  environment: Environment,
+  temps: readonly KnownTemp[] = [],
+): KnownSouring | null {
+  const begin = firstOf(run);
+  const { kind, params } = run.stage;
+  if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
+  const nominal = { ...environment, member: NOMINAL_MEMBER };
+  const around = kind.around(params, volumeMl(begin), nominal);
+  const { vitality, lag } = environment.member;
+  const asNominal = (living: Pick<Living, 'biomass' | 'lagQ'>) => ({
+    biomass: living.biomass / vitality,
+    lagQ: living.lagQ / lag,
+  });
+  const law = lawFor(begin.souring.culture, begin.souring.milk);
+  return {
+    law,
+    starter: begin.souring.prior,
+    prior: starterScores(begin.souring.prior),
+    ...asNominal(begin.souring),
+    beside: begin.souring.beside.map(({ culture, biomass, lagQ }) => ({
+      law: lawFor(culture, begin.souring!.milk),
+      ...asNominal({ biomass, lagQ }),
+    })),
+    lacticMolPerKg: begin.souring.lacticMolPerKg,
+    tempC: begin.tempC,
+    place: {
+      aroundC: around.aroundC,
+      tauMin: (heatCapacityKJPerK(begin.masses, begin.tempC) * 1000) / around.uaWPerK / 60,
+      measured: measuredFrom(begin.minute, environment),
+      swingC: roomSwing(run.stage, begin, nominal),
+    },
+    targetPh: kind.target(params),
+    gelPh: gelPointPh(denaturedBetaLg(begin.native)),
+    horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
+    temps,
+  };
+}
+
+/** What was measured, by the minutes of the souring. */
+function measuredFrom(beginMinute: number, { measured }: Environment): MeasuredTemps | undefined {
+  if (!measured) return undefined;
+  return (from, to) => {
+    const known = measured(beginMinute + from, beginMinute + to);
+    return known && { ...known, minute: known.minute - beginMinute };
+  };
+}
+
+/** How far a crock's surroundings are from their mean by the minutes of its souring, °C; undefined where they do not follow the room. */
+function roomSwing({ kind, params }: BoundStage, begin: CrockState, environment: Environment): WarmPlace['swingC'] {
+  const { roomSwingC, kitchen } = environment;
+  if (!roomSwingC || !kind.around) return undefined;
+  const aroundC = (roomC: number) =>
+    kind.around!(params, volumeMl(begin), { ...environment, kitchen: { ...kitchen, roomC } }).aroundC;
+  const share = aroundC(kitchen.roomC + 1) - aroundC(kitchen.roomC);
+  return share > 0 ? (min) => share * roomSwingC(begin.minute + min) : undefined;
+}
+
+/** The course of a run's straining and the whey (g) that must leave for its texture; null where nothing drains. */
+export function drainProblem(run: StageRun, environment: Environment): Drainage | null {
+  const { kind, params } = run.stage;
+  if (!kind.drainage) return null;
+  const begin = firstOf(run);
+  return kind.drainage(begin, params, { ...environment, member: NOMINAL_MEMBER });
+}
