@@ -109,6 +109,8 @@ export * from './larder/made-lot.js';
 export * from './blend/blend.js';
 export * from './blend/square.js';
 export * from './safety/rules.js';
+export * from './instruments/kind.js';
+export * from './instruments/kinds.js';
 export * from './instruments/stand-ins.js';
 export * from './instruments/thinning.js';
 export * from './instruments/trouble.js';

@@ -1,10 +1,10 @@
-import type { Entry } from '@oat-crock/core';
+import { INSTRUMENT_KINDS, type Entry } from '@oat-crock/core';
 
 /** Bounds within which a reading can be true, by quantity. */
 export const READING_BOUNDS = {
-  tempC: { min: -5, max: 110, unit: '°C' },
-  ph: { min: 2.5, max: 9, unit: 'pH' },
-  wheyG: { min: 0, max: 100_000, unit: 'g' },
+  tempC: { ...INSTRUMENT_KINDS.thermometer.bounds, unit: '°C' },
+  ph: { ...INSTRUMENT_KINDS['ph-probe'].bounds, unit: 'pH' },
+  wheyG: { ...INSTRUMENT_KINDS.scale.bounds, unit: 'g' },
   productG: { min: 0, max: 100_000, unit: 'g' },
   grainsG: { min: 0, max: 100_000, unit: 'g' },
   asideG: { min: 0, max: 100_000, unit: 'g' },

@@ -1,6 +1,5 @@
-import { STAND_IN_FAULTS, type StandInFault } from '@oat-crock/core';
+import { kindReading, STAND_IN_FAULTS, type StandInFault } from '@oat-crock/core';
 import Joi from 'joi';
-import { READING_BOUNDS } from './entry.js';
 import { moment, ulid } from './entry-parts.js';
 import type { Instrument, InstrumentReading } from './instrument.js';
 
@@ -13,12 +12,9 @@ export const instrumentReadingsSchema: Joi.ObjectSchema<{ readings: InstrumentRe
     .required(),
 });
 
-/** Bounds within which a room can be, °C. */
-const ROOM_BOUNDS = { min: -20, max: 60 } as const;
-
 /** Whether an instrument's reading can be. */
 export function canBe(quantity: Instrument['quantity'], value: number): boolean {
-  const { min, max } = quantity === 'roomC' ? ROOM_BOUNDS : READING_BOUNDS[quantity];
+  const { min, max } = kindReading(quantity).bounds;
   return value >= min && value <= max;
 }
 

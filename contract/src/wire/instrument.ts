@@ -1,10 +1,10 @@
-import type { CrockQuantity, StandInFault } from '@oat-crock/core';
+import type { InstrumentQuantity, StandInFault } from '@oat-crock/core';
 
 /** An instrument that posts readings: what it measures, and the crock it stands in. */
 export interface Instrument {
   readonly id: string;
   readonly name: string;
-  readonly quantity: CrockQuantity | 'roomC';
+  readonly quantity: InstrumentQuantity;
   readonly simulated: boolean;
   /** The batch it measures, or null while it is on the shelf; what reads the room stands in none. */
   readonly batchId: string | null;

@@ -1,5 +1,5 @@
 import type { Random } from '../random/random.js';
-import { STAND_INS, type StandInKind } from './stand-ins.js';
+import { INSTRUMENT_KINDS, type StandInKind } from './kinds.js';
 
 /** Faults that a stand-in can be given, and what each is called. */
 export const STAND_IN_FAULTS = {
@@ -19,22 +19,8 @@ export interface StandInCondition {
   readonly calibratedMs: number | null;
 }
 
-/** A pH meter wanders by so much an hour from its calibration, and by so much more when it drifts. */
-const DRIFT_PH_PER_H = { usual: 0.002, fault: 0.04 } as const;
-const DRIFT_PER_H: Readonly<Record<Exclude<StandInKind, 'ph-probe'>, number>> = {
-  thermometer: 0.6,
-  scale: 20,
-  'room-logger': 0.3,
-};
 const WILD_SHARE = 0.3;
 const NOISE_TIMES = 8;
-/** What a jump of each shows: beyond all that can be, or merely far off. */
-const JUMPS: Readonly<Record<StandInKind, readonly number[]>> = {
-  thermometer: [250, -40, 3],
-  'ph-probe': [14, 0, 6.9],
-  scale: [-1, 200_000, 5],
-  'room-logger': [85, -40, 3],
-};
 
 const HOUR_MS = 3_600_000;
 
@@ -53,7 +39,8 @@ export function faultyReading(
 ): number | null {
   const sinceH = faultSinceMs === null ? 0 : Math.max(0, atMs - faultSinceMs) / HOUR_MS;
   const uncalibratedH = calibratedMs === null ? 0 : Math.max(0, atMs - calibratedMs) / HOUR_MS;
-  const wandered = kind === 'ph-probe' ? DRIFT_PH_PER_H.usual * uncalibratedH : 0;
+  const { noiseSd, driftPerH, wandersPerH, jumps } = INSTRUMENT_KINDS[kind].simulated;
+  const wandered = wandersPerH * uncalibratedH;
   if (fault === null || faultSinceMs === null || atMs < faultSinceMs) return shown(kind, sound + wandered);
   switch (fault) {
     case 'silent':
@@ -61,17 +48,17 @@ export function faultyReading(
     case 'stuck':
       return soundThen() ?? sound;
     case 'wild':
-      return random() < WILD_SHARE ? JUMPS[kind][Math.floor(random() * JUMPS[kind].length)]! : sound;
+      return random() < WILD_SHARE ? jumps[Math.floor(random() * jumps.length)]! : sound;
     case 'drift':
-      if (kind === 'ph-probe') return shown(kind, sound + DRIFT_PH_PER_H.fault * Math.max(sinceH, uncalibratedH));
-      return shown(kind, sound + DRIFT_PER_H[kind] * sinceH);
+      // What wanders of itself has drifted since it was calibrated.
+      return shown(kind, sound + driftPerH * (wandersPerH > 0 ? Math.max(sinceH, uncalibratedH) : sinceH));
     case 'noisy':
-      return shown(kind, sound + NOISE_TIMES * STAND_INS[kind].noiseSd * (2 * random() - 1));
+      return shown(kind, sound + NOISE_TIMES * noiseSd * (2 * random() - 1));
   }
 }
 
 /** Rounded as its display rounds. */
 function shown(kind: StandInKind, value: number): number {
-  const { resolution } = STAND_INS[kind];
+  const { resolution } = INSTRUMENT_KINDS[kind].simulated;
   return Number((Math.round(value / resolution) * resolution).toFixed(2));
 }

@@ -6,7 +6,8 @@ import { lastOf, stateIn } from '../make/run.js';
 import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
-import { hiddenMember, readStandIn, STAND_INS, type CrockStandIn, type StandInKind } from './stand-ins.js';
+import { INSTRUMENT_KINDS, type CrockStandIn, type StandInKind } from './kinds.js';
+import { hiddenMember, readStandIn } from './stand-ins.js';
 
 const MS_PER_MIN = 60_000;
 
@@ -47,12 +48,8 @@ export function truthSeed(batchId: string): number {
   return seedFromText(batchId.slice(10));
 }
 
-/** True where an instrument has something to measure: pH once there is a culture, whey once it drains. */
-export function canRead(kind: CrockStandIn, state: CrockState): boolean {
-  if (kind === 'ph-probe') return state.souring !== null;
-  if (kind === 'scale') return state.curd.draining !== null;
-  return true;
-}
+/** True where an instrument has something to measure. */
+export const canRead = (kind: CrockStandIn, state: CrockState): boolean => INSTRUMENT_KINDS[kind].canRead(state);
 
 /**
  * What a stand-in reads of a batch at moments up to another (ms): the same each time it is asked; null where it has nothing to
@@ -74,7 +71,7 @@ export function standInReadings(
 
 /** Moments (ms) after `afterMs` up to `untilMs` at which a stand-in reads. */
 export function readingMoments(kind: StandInKind, afterMs: number, untilMs: number): number[] {
-  const everyMs = STAND_INS[kind].everyMin * 60_000;
+  const everyMs = INSTRUMENT_KINDS[kind].simulated.everyMin * 60_000;
   const first = (Math.floor(afterMs / everyMs) + 1) * everyMs;
   const count = Math.max(0, Math.floor((untilMs - first) / everyMs) + 1);
   return Array.from({ length: count }, (_, i) => first + i * everyMs);

@@ -1,11 +1,31 @@
 import fc from 'fast-check';
 import { seededRandom } from '../random/random.js';
 import { faultyReading, type StandInCondition } from './faults.js';
-import { isKept, KEEPING } from './thinning.js';
+import { INSTRUMENT_KINDS, isOfRoom, kindReading } from './kinds.js';
+import { THERMOMETER } from './thermometer.js';
+import { isKept } from './thinning.js';
 import { probeTrouble, type ProbeHistory } from './trouble.js';
 
 const MIN = 60_000;
 const HOUR = 60 * MIN;
+
+describe('the registry of instruments', () => {
+  it('has one kind for each quantity, and its simulated one reads within what can be', () => {
+    const kinds = Object.values(INSTRUMENT_KINDS);
+    expect(new Set(kinds.map((kind) => kind.quantity)).size).toBe(kinds.length);
+    for (const kind of kinds) {
+      expect(kindReading(kind.quantity)).toBe(kind);
+      expect(isOfRoom(kind.quantity)).toBe(kind.quantity === 'roomC');
+      const { min, max } = kind.bounds;
+      expect(kind.simulated.jumps.some((jump) => jump < min || jump > max))
+        .withContext(`${kind.quantity}: one of its jumps cannot be`)
+        .toBeTrue();
+      expect(kind.simulated.jumps.some((jump) => jump >= min && jump <= max))
+        .withContext(`${kind.quantity}: one of them can`)
+        .toBeTrue();
+    }
+  });
+});
 
 describe('thinning', () => {
   const at = (atMs: number, value: number) => ({ atMs, value });
@@ -27,7 +47,7 @@ describe('thinning', () => {
         const reading = at(100_000, 40);
         const [before, after] = [at(100_000 - ms, 40 + more), at(100_000 + ms, 40 + more)];
         expect(isKept('tempC', reading, before, null)).toBe(isKept('tempC', reading, null, after));
-        if (ms >= KEEPING.tempC.everyMs) expect(isKept('tempC', reading, before, after)).toBeTrue();
+        if (ms >= THERMOMETER.keeping.everyMs) expect(isKept('tempC', reading, before, after)).toBeTrue();
       }),
     );
   });

@@ -4,7 +4,7 @@ import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { placeOffsetC } from '../forecast/souring-ensemble.js';
 import { normals, seededRandom, type Random } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
-import { totalG } from '../materials/composition.js';
+import { INSTRUMENT_KINDS, type CrockStandIn, type StandInKind } from './kinds.js';
 
 /** A dairy's own cultures stray less than those from anywhere: standard deviation of the logarithm of their pace. */
 const DEMO_PACE_SD = 0.1;
@@ -30,39 +30,14 @@ export function hiddenMember(culture: CultureId, seed: number): Member {
   };
 }
 
-/** What is measured in a crock or under it. */
-export type CrockQuantity = 'tempC' | 'ph' | 'wheyG';
-
-/** What a simulated instrument measures, and how well. */
-export interface StandIn {
-  readonly quantity: CrockQuantity | 'roomC';
-  readonly noiseSd: number;
-  /** Smallest step its display shows. */
-  readonly resolution: number;
-  readonly everyMin: number;
-}
-
-export const STAND_INS = {
-  thermometer: { quantity: 'tempC', noiseSd: 0.15, resolution: 0.1, everyMin: 5 },
-  'ph-probe': { quantity: 'ph', noiseSd: 0.025, resolution: 0.01, everyMin: 15 },
-  scale: { quantity: 'wheyG', noiseSd: 2, resolution: 1, everyMin: 10 },
-  'room-logger': { quantity: 'roomC', noiseSd: 0.1, resolution: 0.1, everyMin: 10 },
-} as const satisfies Record<string, StandIn>;
-
-export type StandInKind = keyof typeof STAND_INS;
-
-/** Those that stand in a crock; the others hang in the room. */
-export type CrockStandIn = Exclude<StandInKind, 'room-logger'>;
-
 /** One reading of the hidden state, with the instrument's noise, rounded as its display rounds. */
 export function readStandIn(kind: CrockStandIn, state: CrockState, random: Random): number {
-  const truth = { tempC: state.tempC, ph: state.ph, wheyG: totalG(state.whey) }[STAND_INS[kind].quantity];
-  return readTruth(kind, truth, random);
+  return readTruth(kind, INSTRUMENT_KINDS[kind].reads(state), random);
 }
 
 /** One reading of what is true, with the instrument's noise, rounded as its display rounds. */
 export function readTruth(kind: StandInKind, truth: number, random: Random): number {
-  const { noiseSd, resolution }: StandIn = STAND_INS[kind];
+  const { noiseSd, resolution } = INSTRUMENT_KINDS[kind].simulated;
   const seen = truth + noiseSd * normals(random)();
   const shown = Math.round(Math.max(0, seen) / resolution) * resolution;
   return Number(shown.toFixed(2));

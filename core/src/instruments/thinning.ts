@@ -1,25 +1,5 @@
-import type { StandIn } from './stand-ins.js';
-
-/** What is worth keeping of a quantity. */
-interface Keeping {
-  /** One reading in so many ms is kept, whatever it says. */
-  readonly everyMs: number;
-  /** A difference from the nearest kept reading that is worth keeping at once… */
-  readonly notable: number;
-  /** …but nearer to it than this, ms, nothing is kept. */
-  readonly apartMs: number;
-}
-
-/**
- * What is kept of what a probe reads, however fast it reads: one reading in so many seconds, and any that differs notably
- * from the nearest that was kept. A room is slow, and is read for ever. What hands log is never thinned.
- */
-export const KEEPING: Readonly<Record<StandIn['quantity'], Keeping>> = {
-  tempC: { everyMs: 20_000, notable: 0.5, apartMs: 2_000 },
-  ph: { everyMs: 20_000, notable: 0.05, apartMs: 2_000 },
-  wheyG: { everyMs: 20_000, notable: 10, apartMs: 2_000 },
-  roomC: { everyMs: 600_000, notable: 0.5, apartMs: 60_000 },
-};
+import type { InstrumentQuantity } from './kind.js';
+import { kindReading } from './kinds.js';
 
 /** A reading that was kept. */
 export interface KeptReading {
@@ -28,11 +8,12 @@ export interface KeptReading {
 }
 
 /**
- * Whether a reading is kept, given the kept ones of the same probe next before and after it. In whatever order readings
- * come, and however often, what is kept is never denser than the rule says.
+ * Whether a reading is kept, given the kept ones of the same probe next before and after it: one in so many seconds, and any that
+ * differs notably from the nearest that was kept. In whatever order readings come, and however often, what is kept is never
+ * denser than the rule of its kind says. What hands log is never thinned.
  */
 export function isKept(
-  quantity: StandIn['quantity'],
+  quantity: InstrumentQuantity,
   reading: KeptReading,
   before: KeptReading | null,
   after: KeptReading | null,
@@ -42,7 +23,7 @@ export function isKept(
     .sort((a, b) => Math.abs(a.atMs - reading.atMs) - Math.abs(b.atMs - reading.atMs));
   if (!nearest) return true;
   const apartMs = Math.abs(nearest.atMs - reading.atMs);
-  const keeping = KEEPING[quantity];
+  const { keeping } = kindReading(quantity);
   if (apartMs >= keeping.everyMs) return true;
   return apartMs >= keeping.apartMs && Math.abs(nearest.value - reading.value) >= keeping.notable;
 }

@@ -1,8 +1,9 @@
-import type { StandIn } from './stand-ins.js';
+import type { InstrumentQuantity } from './kind.js';
+import { kindReading } from './kinds.js';
 
 /** How an instrument has done of late. */
 export interface ProbeHistory {
-  readonly quantity: StandIn['quantity'];
+  readonly quantity: InstrumentQuantity;
   /** When it last read something, ms, and what; null where it never has. */
   readonly lastMs: number | null;
   readonly lastValue: number | null;
@@ -20,9 +21,8 @@ export interface ProbeTrouble {
 
 /** No reading for so long, min, and it is taken to have dropped out. */
 const SILENT_AFTER_MIN = 40;
-/** The very same for so long, min, is worth a look, if what it stands in should have moved meanwhile by so much. */
+/** The very same for so long, min, is worth a look, if what it stands in should have moved meanwhile. */
 const STUCK_AFTER_MIN = 45;
-const MOVED: Readonly<Record<StandIn['quantity'], number>> = { tempC: 1.5, ph: 0.2, wheyG: 60, roomC: 1.5 };
 /** An impossible reading is told of for so long, min. */
 const TOLD_FOR_MIN = 60;
 
@@ -51,7 +51,7 @@ export function probeTrouble(
   }
   if (sameSinceMs === null || lastMs - sameSinceMs < STUCK_AFTER_MIN * MIN_MS) return null;
   const [then, now] = [courseAt(sameSinceMs), courseAt(lastMs)];
-  if (then === null || now === null || Math.abs(now - then) < MOVED[quantity]) return null;
+  if (then === null || now === null || Math.abs(now - then) < kindReading(quantity).moved) return null;
   return {
     trouble: 'stuck',
     says: 'It shows the same again and again, though this should have moved: take it out, wipe it, compare it by hand.',

@@ -9,13 +9,13 @@ const OPENS_H = 14 + 20 / 60;
 
 /** The instruments of the demo dairy: two kits, one for each crock that may be on, and a logger on the wall. */
 export const DEMO_INSTRUMENTS = [
-  { id: 'thermometer-a', name: 'Thermometer, crock A', kind: 'thermometer', quantity: 'tempC' },
-  { id: 'ph-probe-a', name: 'pH probe, crock A', kind: 'ph-probe', quantity: 'ph' },
-  { id: 'scale-a', name: 'Whey scale A', kind: 'scale', quantity: 'wheyG' },
-  { id: 'thermometer-b', name: 'Thermometer, crock B', kind: 'thermometer', quantity: 'tempC' },
-  { id: 'ph-probe-b', name: 'pH probe, crock B', kind: 'ph-probe', quantity: 'ph' },
-  { id: 'scale-b', name: 'Whey scale B', kind: 'scale', quantity: 'wheyG' },
-  { id: 'room', name: 'Room logger', kind: 'room-logger', quantity: 'roomC' },
+  { id: 'thermometer-a', name: 'Thermometer, crock A', kind: 'thermometer' },
+  { id: 'ph-probe-a', name: 'pH probe, crock A', kind: 'ph-probe' },
+  { id: 'scale-a', name: 'Whey scale A', kind: 'scale' },
+  { id: 'thermometer-b', name: 'Thermometer, crock B', kind: 'thermometer' },
+  { id: 'ph-probe-b', name: 'pH probe, crock B', kind: 'ph-probe' },
+  { id: 'scale-b', name: 'Whey scale B', kind: 'scale' },
+  { id: 'room', name: 'Room logger', kind: 'room-logger' },
 ] as const;
 
 /** The island's own money. */

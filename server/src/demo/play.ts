@@ -18,7 +18,7 @@ import {
   stockOfLot,
   seededRandom,
   seedFromText,
-  STAND_INS,
+  INSTRUMENT_KINDS,
   totalG,
   truthSeed,
   untilWoken,
@@ -149,9 +149,8 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
         const seen = stateIn(run, (atMs - script.startMs) / MIN_MS, environment);
         if (!canRead(kind, seen)) continue;
         const value = readStandIn(kind, seen, seededRandom(seedFromText(`${batchId} ${kind} ${atMs}`)));
-        const { quantity } = STAND_INS[kind];
-        const by = { tempC: 'thermometer', ph: 'meter', wheyG: 'scale' } as const;
-        log(atMs, { type: 'reading', quantity, value, by: by[quantity] }, id);
+        const { quantity, by } = INSTRUMENT_KINDS[kind];
+        log(atMs, { type: 'reading', quantity, value, by }, id);
       }
     }
   }

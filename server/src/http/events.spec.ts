@@ -79,7 +79,6 @@ describe('what open pages are told', () => {
       id: 'probe',
       name: 'pH',
       kind: 'ph-probe',
-      quantity: 'ph',
       simulated: true,
       token: 't',
       batchId: null,
@@ -112,7 +111,7 @@ describe('too many requests', () => {
   }, 60_000);
 
   it('of an instrument keep nobody else from being answered', async () => {
-    const probe = { id: 'probe', name: 'Probe', kind: 'thermometer', quantity: 'tempC', token: 't' } as const;
+    const probe = { id: 'probe', name: 'Probe', kind: 'thermometer', token: 't' } as const;
     kitchen.instruments.add({ ...probe, simulated: false, batchId: null });
     const post = () =>
       fetch(`${address}/instruments/probe/readings`, {

@@ -7,6 +7,7 @@ import {
   problem,
   type Instrument,
 } from '@oat-crock/contract';
+import { isOfRoom } from '@oat-crock/core';
 import { Router, text, type Request } from 'express';
 import { timingSafeEqual } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
@@ -28,7 +29,7 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
   router.put('/instruments/:id/placement', (request, response) => {
     const instrument = instrumentOf(request);
     const { batchId } = check(placementSchema, request.body);
-    if (batchId !== null && instrument.quantity === 'roomC') {
+    if (batchId !== null && isOfRoom(instrument.quantity)) {
       throw new InputRefused([
         { field: 'batchId', message: 'It reads the room, not a crock.', remedy: 'Leave it where it hangs: give null.' },
       ]);
@@ -64,7 +65,7 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
     if (fresh.entries.length > 0) events.tell({ type: 'entries', entries: fresh.entries });
     if (fresh.room.length > 0) events.tell({ type: 'room', readings: fresh.room });
     tell(instrument.id);
-    if (instrument.batchId === null && instrument.quantity !== 'roomC')
+    if (instrument.batchId === null && !isOfRoom(instrument.quantity))
       response.status(202).json({ ...taken, why: 'It stands in no crock.' });
     else response.status(201).json(taken);
   });

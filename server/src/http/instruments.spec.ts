@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import request from 'supertest';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
-import { KEEPING } from '@oat-crock/core';
+import { INSTRUMENT_KINDS } from '@oat-crock/core';
 import type { Kitchen } from '../kitchen.js';
 import { entryOf, startOf, testKitchen } from '../testing/kitchen.js';
 import { takeReadings } from './take-readings.js';
@@ -21,7 +21,6 @@ beforeEach(() => {
   const probe = {
     name: 'Probe',
     kind: 'thermometer',
-    quantity: 'tempC',
     token: 'a-long-token',
     batchId: batch,
   } as const;
@@ -73,7 +72,7 @@ describe('readings of an instrument', () => {
           .map((e) => e.atMs)
           .filter((ms) => ms >= far)
           .sort((a, b) => a - b);
-        times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(KEEPING.tempC.everyMs));
+        times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(INSTRUMENT_KINDS.thermometer.keeping.everyMs));
         expect(times.length).toBeGreaterThan(0);
       }),
       { numRuns: runs(25) },
@@ -160,7 +159,7 @@ describe('a logger in the room', () => {
   const MIN = 60_000;
 
   beforeEach(() => {
-    const wall = { id: 'wall', name: 'Logger', kind: 'room-logger', quantity: 'roomC', token: 'a-long-token' } as const;
+    const wall = { id: 'wall', name: 'Logger', kind: 'room-logger', token: 'a-long-token' } as const;
     kitchen.instruments.add({ ...wall, simulated: false, batchId: null });
   });
 

@@ -1,11 +1,17 @@
 import { canBe, type InstrumentReading, type ReadingsTaken, type StoredEntry } from '@oat-crock/contract';
-import { isKept, type CrockQuantity, type Entry, type KeptReading, type RoomReading } from '@oat-crock/core';
+import {
+  isKept,
+  isOfRoom,
+  kindReading,
+  type CrockQuantity,
+  type Entry,
+  type KeptReading,
+  type RoomReading,
+} from '@oat-crock/core';
 import { createHash } from 'node:crypto';
 import { encodeTime } from 'ulid';
 import type { Kitchen } from '../kitchen.js';
 import type { KeptInstrument } from '../store/instruments.js';
-
-const BY = { tempC: 'thermometer', ph: 'meter', wheyG: 'scale' } as const;
 
 /** What was kept of what an instrument posted: lines of a crock's log, or readings of the room. */
 export interface Kept {
@@ -63,7 +69,7 @@ export function takeReadings(
 
 /** Where the readings of an instrument are kept; null while it stands in no crock. */
 function placeOf({ entries, room }: Kitchen, { id, batchId, quantity }: KeptInstrument): Place | null {
-  if (quantity === 'roomC') return roomPlace(room, id);
+  if (isOfRoom(quantity)) return roomPlace(room, id);
   return batchId === null ? null : crockPlace(entries, batchId, id, quantity);
 }
 
@@ -96,7 +102,7 @@ function crockPlace(entries: Kitchen['entries'], batchId: string, source: string
     },
     keep: (reading) => {
       const { atMs, value } = reading;
-      const body = { type: 'reading', quantity, value, by: BY[quantity] } as const;
+      const body = { type: 'reading', quantity, value, by: kindReading(quantity).by } as const;
       fresh.push(...entries.append([{ id: idOf(reading), batchId, atMs, source, body }]).fresh);
     },
     kept: { entries: fresh, room: [] },

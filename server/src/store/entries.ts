@@ -1,5 +1,6 @@
 import type { StoredEntry } from '@oat-crock/contract';
 import type { Entry } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 import type { Db } from './open.js';
 
 interface Row {
@@ -151,10 +152,5 @@ function toEntry(row: Row): StoredEntry {
 }
 
 function same(a: Entry, b: Entry): boolean {
-  return (
-    a.batchId === b.batchId &&
-    a.atMs === b.atMs &&
-    a.source === b.source &&
-    JSON.stringify(a.body) === JSON.stringify(b.body)
-  );
+  return a.batchId === b.batchId && a.atMs === b.atMs && a.source === b.source && dequal(a.body, b.body);
 }

@@ -1,5 +1,5 @@
 import type { Instrument } from '@oat-crock/contract';
-import type { StandInFault, StandInKind } from '@oat-crock/core';
+import { INSTRUMENT_KINDS, type StandInFault, type StandInKind } from '@oat-crock/core';
 import type { Db } from './open.js';
 
 /** An instrument as the server keeps it. */
@@ -9,10 +9,7 @@ export interface KeptInstrument extends Instrument {
 }
 
 /** An instrument as it is put up: nothing has been read with it yet. */
-export type NewInstrument = Pick<
-  KeptInstrument,
-  'id' | 'name' | 'kind' | 'quantity' | 'simulated' | 'token' | 'batchId'
->;
+export type NewInstrument = Pick<KeptInstrument, 'id' | 'name' | 'kind' | 'simulated' | 'token' | 'batchId'>;
 
 interface Row {
   readonly id: string;
@@ -70,7 +67,8 @@ export function instrumentStore(db: Db): InstrumentStore {
       return row && toInstrument(row);
     },
     add: (instrument) => {
-      add.run({ ...instrument, simulated: instrument.simulated ? 1 : 0 });
+      const { quantity } = INSTRUMENT_KINDS[instrument.kind];
+      add.run({ ...instrument, quantity, simulated: instrument.simulated ? 1 : 0 });
     },
     place: (id, batchId) => {
       place.run(batchId, id);

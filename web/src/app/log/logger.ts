@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Choices, Entry, EntryBody, LogLine, LotStock, Method } from '@oat-crock/core';
 import { METHODS } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 import { decodeTime } from 'ulid';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogActions, logFeature } from '../state/log.feature';
@@ -26,8 +27,6 @@ export interface Change {
   readonly wasMs?: number;
   readonly isMs?: number;
 }
-
-const same = (a: LineBody | null, b: LineBody | null) => JSON.stringify(a) === JSON.stringify(b);
 
 const isOfTheHouse = (method: Method) => METHODS.some((m) => m.id === method.id);
 const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
@@ -122,7 +121,7 @@ export class Logger {
     for (let own = this.own.pop(); own; own = this.own.pop()) {
       const { batchId, lineId, was, is, wasMs } = own;
       // What somebody else has changed since is theirs.
-      if (!same(this.standing(batchId, lineId), is)) continue;
+      if (!dequal(this.standing(batchId, lineId), is)) continue;
       this.correct(batchId, lineId, was, wasMs);
       this.undone.push(own);
       return own;

@@ -3,6 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import { type Instrument } from '@oat-crock/contract/wire';
 import {
+  isOfRoom,
+  kindReading,
   probeTrouble,
   STAND_IN_FAULTS,
   type CrockQuantity,
@@ -50,7 +52,7 @@ export class ProbeList {
     return this.all()
       .filter((probe) => probe.batchId === null || probe.batchId === this.batchId())
       .map((probe) => {
-        const ofRoom = probe.quantity === 'roomC';
+        const ofRoom = isOfRoom(probe.quantity);
         const inIt = ofRoom || probe.batchId !== null;
         const read = inIt && probe.lastMs !== null && probe.lastValue !== null;
         return {
@@ -60,14 +62,14 @@ export class ProbeList {
           name: `${probe.name}${probe.simulated ? ', simulated' : ''}`,
           last: read ? `${READ[probe.quantity](probe.lastValue!)}, ${fromNow(probe.lastMs!, nowMs)}` : '',
           trouble: inIt ? probeTrouble(probe, nowMs, (atMs) => this.courseOf(probe.quantity, atMs)) : null,
-          calibrates: inIt && probe.simulated && probe.quantity === 'ph',
+          calibrates: inIt && probe.simulated && kindReading(probe.quantity).simulated.wandersPerH > 0,
         };
       });
   });
 
   /** What a probe should read at a moment: by the course of this crock, or as the room usually is. */
   private courseOf(quantity: Instrument['quantity'], atMs: number): number | null {
-    if (quantity === 'roomC') return usualRoomC(this.settings(), atMs);
+    if (isOfRoom(quantity)) return usualRoomC(this.settings(), atMs);
     return courseAt(this.followed().series, quantity, atMs);
   }
 

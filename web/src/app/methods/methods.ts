@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { checkChoices, METHODS, type Problem } from '@oat-crock/core';
+import { checkChoices, isOfRoom, METHODS, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
@@ -200,7 +200,7 @@ export class Methods {
   private placeFreeKit(batchId: string): void {
     const seen = new Set<string>();
     for (const probe of this.instruments()) {
-      if (probe.batchId !== null || probe.quantity === 'roomC' || seen.has(probe.quantity)) continue;
+      if (probe.batchId !== null || isOfRoom(probe.quantity) || seen.has(probe.quantity)) continue;
       seen.add(probe.quantity);
       this.store.dispatch(InstrumentActions.place({ id: probe.id, batchId }));
     }

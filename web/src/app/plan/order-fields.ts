@@ -1,5 +1,6 @@
 import type { Due, WantedOrder } from '@oat-crock/contract/wire';
 import { METHODS, type Choices, type Method } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 import { numberAsked, type Asked, type OptionAsked } from '../ui/asked';
 import { hourWord } from '../ui/dates';
 import { weekdays } from '../ui/weekday-toggle';
@@ -111,5 +112,5 @@ function dueRows(
 /** As whose choices those of an order are: the method's own, those of its sheet now, or its own. */
 function madeAs(choices: Choices, onSheet: Choices): 'usual' | 'sheet' | 'own' {
   if (Object.keys(choices).length === 0) return 'usual';
-  return JSON.stringify(choices) === JSON.stringify(onSheet) ? 'sheet' : 'own';
+  return dequal(choices, onSheet) ? 'sheet' : 'own';
 }

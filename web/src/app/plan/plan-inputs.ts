@@ -14,6 +14,7 @@ import {
   type LotLeftThen,
   type StarterHere,
 } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { noonOf } from '../larder/days';
@@ -41,7 +42,7 @@ const BEYOND_MS = 12 * HOUR_MS;
 export const AHEAD_DAYS = [7, 14, 30] as const;
 
 /** What is worked out anew with every tick of the clock is the same for as long as it says the same. */
-const SAME = { equal: (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b) };
+const SAME = { equal: dequal };
 
 /** What a plan is made of, as the household has it now. */
 @Injectable({ providedIn: 'root' })

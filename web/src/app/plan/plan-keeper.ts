@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedPour } from '@oat-crock/contract/wire';
+import { dequal } from 'dequal/lite';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 
 /** Keeps the pours of a plan on the server: those that changed are written, those that are no longer planned are taken away. */
@@ -36,7 +37,7 @@ export class PlanKeeper {
     for (const pour of pours) {
       const record = records[pour.id];
       const stands = record?.goneMs === null && !this.leaving().has(pour.id);
-      if (stands && JSON.stringify(record.item) === JSON.stringify(pour)) continue;
+      if (stands && dequal(record.item, pour)) continue;
       this.write(pour, record?.version ?? 0);
     }
     const kept = new Set(pours.map((p) => p.id));

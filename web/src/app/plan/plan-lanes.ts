@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -120,6 +121,25 @@ export class PlanLanes {
   private readonly due = signal<{ readonly pour: PlannedPour; readonly dueMs: number } | null>(null);
   /** What is pressed: a pour, one of its hands, or the time it is wanted at. */
   private grip: Grip | null = null;
+
+  /** The make that has the focus, by id. */
+  private focused: string | null = null;
+
+  constructor() {
+    // Lanes change places as makes are moved, and what is taken out and put in again has lost the focus: it gets it back.
+    afterRenderEffect(() => {
+      this.placed();
+      if (this.focused === null || document.activeElement !== document.body) return;
+      this.host.nativeElement.querySelector<SVGElement>(`[data-pour="${this.focused}"]`)?.focus();
+    });
+  }
+
+  /** What is touched or has the focus is what is worked on; a touch anywhere else is the end of that. */
+  @HostListener('focusin', ['$event.target'])
+  @HostListener('document:pointerdown', ['$event.target'])
+  protected hasFocus(target: EventTarget | null): void {
+    this.focused = (target as Element | null)?.closest('[data-pour]')?.getAttribute('data-pour') ?? null;
+  }
 
   protected press(event: PointerEvent, { id, is }: LanePour, stageId: string | null = null, isDue = false): void {
     if (event.button !== 0) return;

@@ -1,7 +1,8 @@
 import { Pipe, signal, type PipeTransform } from '@angular/core';
 import { inUnits, METRIC, type Units } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 
-const inUse = signal<Units>(METRIC, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
+const inUse = signal<Units>(METRIC, { equal: dequal });
 
 /** The household's units, for every number on every page. What reads them follows when they are changed. */
 export const units = inUse.asReadonly();
