@@ -72,7 +72,10 @@ describe('readings of an instrument', () => {
           .map((e) => e.atMs)
           .filter((ms) => ms >= far)
           .sort((a, b) => a - b);
-        times.forEach((ms, i) => i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(INSTRUMENT_KINDS.thermometer.keeping.everyMs));
+        times.forEach(
+          (ms, i) =>
+            i > 0 && expect(ms - times[i - 1]!).toBeGreaterThanOrEqual(INSTRUMENT_KINDS.thermometer.keeping.everyMs),
+        );
         expect(times.length).toBeGreaterThan(0);
       }),
       { numRuns: runs(25) },

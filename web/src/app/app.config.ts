@@ -40,14 +40,7 @@ export const appConfig: ApplicationConfig = {
       [planFeature.name]: planFeature.reducer,
       [learnedFeature.name]: learnedFeature.reducer,
     }),
-    provideEffects(
-      wireEffects,
-      householdEffects,
-      followEffects,
-      draftEffects,
-      larderEffects,
-      planEffects,
-    ),
+    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,
