@@ -50,7 +50,8 @@ const OPERATIONS: readonly Operation[] = [
   {
     path: '/events',
     method: 'get',
-    summary: 'Server-sent events: new entries, the clock, instruments',
+    summary:
+      'Server-sent events: new entries, the clock, instruments, settings, records, the room, what makes have taught',
     answers: { '200': 'text/event-stream' },
   },
   {
