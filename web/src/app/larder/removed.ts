@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LarderActions } from '../state/larder.feature';
+import { LarderActions, larderFeature } from '../state/larder.feature';
 import { RemovedState } from './removed.state';
 
 /** Offers back what was just taken away. */
@@ -9,7 +9,7 @@ import { RemovedState } from './removed.state';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div role="status">
-      @if (removed.last(); as last) {
+      @if (last(); as last) {
         <p>
           {{ last.name }} is taken away.
           <button type="button" (click)="bringBack()">Bring it back</button>
@@ -53,6 +53,12 @@ import { RemovedState } from './removed.state';
 export class Removed {
   protected readonly removed = inject(RemovedState);
   private readonly store = inject(Store);
+  private readonly stays = this.store.selectSignal(larderFeature.selectStays);
+  /** What was taken away; nothing where the server would not let it go. */
+  protected readonly last = computed(() => {
+    const last = this.removed.last();
+    return last && this.stays().some(({ id }) => id === last.id) ? null : last;
+  });
 
   protected bringBack(): void {
     const last = this.removed.last();

@@ -29,6 +29,11 @@ describe('the keeper of a plan', () => {
     const { store, keeper: own } = await keeper([a, b]);
     own.keep([b], [a, b]);
     expect(own.pours().map((p) => p.id)).toEqual([b.id]);
+    const stays = { id: a.id, name: a.name, wanted: 'taken away', errors: [] } as const;
+    store.dispatch(LarderActions.staysAsItWas({ stays }));
+    expect(own.pours().map((p) => p.id))
+      .withContext('the server would not let it go')
+      .toEqual([a.id, b.id]);
     own.keep([{ ...b, startMs: NOW }], [b]);
     store.dispatch(LarderActions.overtaken({ id: b.id, theirs: kept(b, 2) }));
     expect(own.notKept().map((w) => w.draft.id)).toEqual([b.id]);

@@ -11,8 +11,14 @@ export class PlanKeeper {
   private readonly records = this.store.selectSignal(larderFeature.selectPours);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
 
-  /** Those that are being taken away. */
-  private readonly leaving = signal<ReadonlySet<string>>(new Set());
+  /** Those that are to be taken away, whether that has been answered or not. */
+  private readonly toLeave = signal<ReadonlySet<string>>(new Set());
+  private readonly stays = this.store.selectSignal(larderFeature.selectStays);
+  /** Those that are being taken away: not what the server would not let go. */
+  private readonly leaving = computed((): ReadonlySet<string> => {
+    const stays = new Set(this.stays().map(({ id }) => id));
+    return new Set([...this.toLeave()].filter((id) => !stays.has(id)));
+  });
 
   /** Pours as they are held: what is being written counts already, what is being taken away no more. */
   readonly pours = computed((): readonly PlannedPour[] => {
@@ -42,7 +48,7 @@ export class PlanKeeper {
     }
     const kept = new Set(pours.map((p) => p.id));
     const gone = instead.filter((p) => !kept.has(p.id)).map((p) => p.id);
-    this.leaving.set(new Set(gone));
+    this.toLeave.set(new Set(gone));
     for (const id of gone) this.store.dispatch(LarderActions.removeWanted({ family: 'pours', id }));
   }
 

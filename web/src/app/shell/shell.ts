@@ -8,6 +8,7 @@ import { Logger, type Change } from '../log/logger';
 import { LogPad } from '../log/log-pad';
 import { LogPadState } from '../log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
+import { LarderActions, larderFeature, type Stays } from '../state/larder.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
 import { PourFocus } from './focus';
 import { PlanKeeper } from '../plan/plan-keeper';
@@ -79,6 +80,17 @@ export class Shell {
 
   protected seenRefusals(): void {
     this.store.dispatch(LogActions.refusalsSeen());
+  }
+
+  protected readonly stays = this.store.selectSignal(larderFeature.selectStays);
+
+  protected seenThatItStays(id: string): void {
+    this.store.dispatch(LarderActions.seenThatItStays({ id }));
+  }
+
+  protected staysWords({ name, wanted, errors }: Stays): string {
+    const why = errors.map(({ message, remedy }) => `${message} ${remedy}`).join(' ');
+    return `${name} could not be ${wanted}, and is as it was. ${say(why)}`;
   }
 
   protected refusalWords(): string {

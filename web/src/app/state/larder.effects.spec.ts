@@ -196,6 +196,30 @@ describe('writing into the larder', () => {
     expect(state().lots[ID]!.goneMs).toBeNull();
   });
 
+  it('says what could not be taken away, and leaves it standing', async () => {
+    const { store, answers, state } = open();
+    const lots = store.selectSignal(larderFeature.selectLotsHere);
+    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 3)] } }));
+    answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'Again.' }] };
+    store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
+    await soon();
+    expect(lots().length).toBe(1);
+    expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors: answers.next.errors }]);
+
+    // Somebody else has written it meanwhile: theirs is shown, and it is theirs that is taken away when asked again.
+    answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 4) };
+    store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
+    expect(state().stays).toEqual([]);
+    await soon();
+    expect(lots()[0]!.name).toBe('Theirs');
+    expect(state().stays[0]!.errors[0]!.message).toContain('Somebody else');
+    answers.next = { kind: 'saved', kept: kept(lot(), 5, NOW) };
+    store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
+    await soon();
+    expect([lots(), state().stays]).toEqual([[], []]);
+    expect(answers.asked.at(-1)).toEqual(['remove', 'lots', ID, 4]);
+  });
+
   it('tries a method of one’s own on the engine before it is sent', async () => {
     const { store, answers, state } = open();
     const empty = { ...methodById('scalded-yogurt'), id: ID, stages: [{ id: 'a', kind: 'rest', params: {} }] };

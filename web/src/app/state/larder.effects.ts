@@ -1,7 +1,14 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import { FAMILIES, type Family, type Kept, type KeptItem, type Larder } from '@oat-crock/contract/wire';
+import {
+  FAMILIES,
+  type Family,
+  type FieldProblem,
+  type Kept,
+  type KeptItem,
+  type Larder,
+} from '@oat-crock/contract/wire';
 import { concatMap, debounceTime, EMPTY, from, map, merge, mergeMap, type Observable, of, skip, tap } from 'rxjs';
 import { ClockActions } from './clock.feature';
 import { larderFeature, LarderActions, type Writing } from './larder.feature';
@@ -57,15 +64,27 @@ const removeOrRestore = createEffect(
         const away = wanted.type === LarderActions.removeWanted.type;
         const done = away ? wire.remove(family, id, kept.version) : wire.save(family, kept.item, kept.version);
         return from(done).pipe(
-          mergeMap((saved): Action[] =>
-            saved.kind === 'saved' ? [told(family, saved.kept)] : failed(family, id, saved),
-          ),
+          mergeMap((saved): Action[] => {
+            if (saved.kind === 'saved') return [told(family, saved.kept)];
+            const name = nameOf(kept.item);
+            const stays = { id, name, wanted: away ? 'taken away' : 'brought back', errors: whyNot(saved) } as const;
+            const theirs = saved.kind === 'overtaken' ? [told(family, saved.theirs)] : [];
+            return [...theirs, LarderActions.staysAsItWas({ stays })];
+          }),
         );
       }),
     );
   },
   { functional: true },
 );
+
+/** What a record is called; what is wanted has no name of its own. */
+const nameOf = (item: KeptItem): string => ('name' in item ? item.name : 'What is wanted');
+
+function whyNot(saved: Exclude<Saved, { kind: 'saved' }>): readonly FieldProblem[] {
+  if (saved.kind !== 'overtaken') return saved.errors;
+  return [{ field: '', message: 'Somebody else has changed it meanwhile.', remedy: 'Look at it, and do it again.' }];
+}
 
 /** What is to be saved and was not answered is sent again: soon, once the server answers, and when the page is opened again. */
 const saveAgain = createEffect(

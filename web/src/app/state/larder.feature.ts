@@ -24,6 +24,14 @@ export interface Writing {
   readonly theirs: Kept<KeptItem> | null;
 }
 
+/** Something that could not be taken away, or brought back, and why. */
+export interface Stays {
+  readonly id: string;
+  readonly name: string;
+  readonly wanted: 'taken away' | 'brought back';
+  readonly errors: readonly FieldProblem[];
+}
+
 type Records<T> = Readonly<Record<string, Kept<T>>>;
 
 export interface LarderState {
@@ -34,6 +42,8 @@ export interface LarderState {
   readonly pours: Records<PlannedPour>;
   /** By id: what is being written and not yet saved. */
   readonly writing: Readonly<Record<string, Writing>>;
+  /** What could not be taken away or brought back, until somebody has seen it. */
+  readonly stays: readonly Stays[];
 }
 
 export const LarderActions = createActionGroup({
@@ -49,6 +59,9 @@ export const LarderActions = createActionGroup({
     'Remove Wanted': props<{ family: Family; id: string }>(),
     /** Brings back what was taken away. */
     'Restore Wanted': props<{ family: Family; id: string }>(),
+    /** What was to be taken away, or brought back, stays as it was. */
+    'Stays As It Was': props<{ stays: Stays }>(),
+    'Seen That It Stays': props<{ id: string }>(),
     Refused: props<{ id: string; errors: readonly FieldProblem[] }>(),
     /** The server cannot be reached: it is sent again once it can. */
     Unreachable: props<{ id: string; errors: readonly FieldProblem[] }>(),
@@ -61,7 +74,7 @@ export const LarderActions = createActionGroup({
   },
 });
 
-const initial: LarderState = { lots: {}, gear: {}, methods: {}, orders: {}, pours: {}, writing: {} };
+const initial: LarderState = { lots: {}, gear: {}, methods: {}, orders: {}, pours: {}, writing: {}, stays: [] };
 
 export const larderFeature = createFeature({
   name: 'larder',
@@ -80,6 +93,14 @@ export const larderFeature = createFeature({
       if (dequal(draft, sent)) return without(next, sent.id);
       return changed(next, sent.id, (w) => ({ ...w, overVersion: kept.version }));
     }),
+    on(LarderActions.staysAsItWas, (state, { stays }) => ({
+      ...state,
+      stays: [...state.stays.filter(({ id }) => id !== stays.id), stays],
+    })),
+    on(LarderActions.seenThatItStays, LarderActions.removeWanted, LarderActions.restoreWanted, (state, { id }) => ({
+      ...state,
+      stays: state.stays.filter((stays) => stays.id !== id),
+    })),
     on(LarderActions.refused, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors, wanted: false }))),
     on(LarderActions.unreachable, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors }))),
     on(LarderActions.overtaken, (state, { id, theirs }) =>
