@@ -60,6 +60,25 @@ describe('what finished makes teach, kept by the server', () => {
     expect(ours.due()).toEqual([]);
   });
 
+  it('is nothing of a make that cannot be followed, which keeps no other from teaching', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const sound = finishedIn(kitchen).length;
+    const odd = '01J000000000000000000000AD';
+    const start = {
+      ...startOf(odd),
+      body: { ...startOf(odd).body, choices: { milkG: 'a bucket', keeper: 'the moon' } },
+    };
+    const finish = entryOf(odd, { type: 'finished', productG: Number.MAX_VALUE } as never, NOW);
+    kitchen.entries.append([start as never, finish]);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    expect(askAll(ours)).toBe(sound + 1);
+    ours.pool();
+    const { known, covariance } = kitchen.learned().pooled;
+    expect(known.length).toBeGreaterThan(3);
+    expect([...known.flatMap(({ mean, sd }) => [mean, sd]), ...covariance].every(Number.isFinite)).toBeTrue();
+  });
+
   it('counts for nothing of an owner once that is to be forgotten', () => {
     const { kitchen } = testKitchen(true);
     seedDemo(kitchen);

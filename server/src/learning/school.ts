@@ -11,6 +11,7 @@ import {
   standingLessons,
   workOut,
   type Batch,
+  type Entry,
   type Lesson,
 } from '@oat-crock/core';
 import { houseOf } from '../house.js';
@@ -25,6 +26,7 @@ import { roomStore } from '../store/room.js';
 const MAKES_ASKED = 8;
 /** Members that a finished make is followed with. */
 const MEMBERS = 500;
+
 /** A finished make that is asked what it teaches, as its log stands. */
 interface Asked {
   readonly batch: Batch;
@@ -76,7 +78,7 @@ export function school(db: Db, engine: string, zone: string): School {
   return {
     due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
     ask: ({ batch, line, ofSeq }, nowMs) => {
-      const whole = replay(entries.ofBatch(batch.id)) ?? batch;
+      const whole = replayed(entries.ofBatch(batch.id)) ?? batch;
       const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
       lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), nowMs) }, ofSeq, engine);
     },
@@ -92,16 +94,30 @@ export function school(db: Db, engine: string, zone: string): School {
   };
 }
 
-/** What a make teaches; nothing where it cannot be followed. */
+/** A batch as its log tells it; null where that tells none, or cannot be read: one bad record keeps no other from teaching. */
+function replayed(log: readonly Entry[]): Batch | null {
+  try {
+    return replay(log);
+  } catch {
+    return null;
+  }
+}
+
+/** What a make teaches; nothing where it cannot be followed, or where that comes to no figures. */
 function lessonsIn(batch: Batch, line: string | null, house: House, nowMs: number): readonly Lesson[] {
   const options = { members: MEMBERS, seed: seedFromText(batch.id), fanPoints: 0 };
   const known = { learned: NOTHING_LEARNED, line: line ?? undefined };
   try {
-    return lessonsOf(workOut(batch, nowMs, options, householdAround(batch, { ...house, known })), line ?? undefined);
+    const worked = workOut(batch, nowMs, options, householdAround(batch, { ...house, known }));
+    return lessonsOf(worked, line ?? undefined).filter(isSound);
   } catch {
     return [];
   }
 }
+
+/** Whether a lesson is figures, all of it. */
+const isSound = ({ before, taught }: Lesson) =>
+  [before, taught].every(({ mean, sd }) => [...mean, ...sd].every(Number.isFinite));
 
 const generationOf = (batch: Batch) => Number(batch.choices['generation'] ?? 0);
 
@@ -114,7 +130,7 @@ class FinishedMakes {
   all(): readonly { readonly batch: Batch; readonly seq: number }[] {
     for (const { batchId, seq } of this.entries.newestByHand()) {
       if (this.read.get(batchId)?.seq === seq) continue;
-      this.read.set(batchId, { seq, batch: replay(this.entries.ofBatch(batchId, 'none')) });
+      this.read.set(batchId, { seq, batch: replayed(this.entries.ofBatch(batchId, 'none')) });
     }
     return [...this.read.values()].flatMap(({ batch, seq }) =>
       batch?.ended?.how === 'finished' ? [{ batch, seq }] : [],

@@ -11,10 +11,12 @@ export interface LearningOrders {
   /** Names the engine: what another one worked out counts no more. */
   readonly engine: string;
 }
+
 /** It is to look which makes have not taught yet, at a moment of the kitchen's clock. */
 export interface Look {
   readonly nowMs: number;
 }
+
 /** Nothing is due any more; whether it came to something else than before. */
 export interface Heard {
   readonly changed: boolean;
@@ -51,7 +53,8 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
     const begun = new Worker(THREAD, { workerData: orders });
     begun.on('message', ({ changed }: Heard) => settle(changed));
     begun.on('error', (error) => {
-      log.error({ error }, 'what makes teach is worked out no more');
+      log.error({ error }, 'what makes teach could not be worked out; it is begun anew when another make is finished');
+      thread = null;
       settle(false);
     });
     return begun;
