@@ -81,6 +81,7 @@ test('acid goes in by parts until the whey is clear; a picture, a hold and a rea
   await page.keyboard.press('Enter');
   await expect(page.getByText(/On hold since .* by Ine: It caught on the bottom/)).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page).toHaveURL(/\/today/);
   await expect(page.getByText('On hold, by Ine: It caught on the bottom.')).toBeVisible();
   await page.goBack();
   await page.getByRole('button', { name: 'Let it go after all' }).focus();
