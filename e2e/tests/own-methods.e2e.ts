@@ -44,6 +44,7 @@ test('a variant is kept, compared, made into a file and read back as another', a
 
   // it is started, and stays what it was when the method is taken away
   await page.getByRole('button', { name: 'Start this make' }).click();
+  await expect(page).toHaveURL(/\/make\//);
   await expect(page.getByRole('heading', { name: 'Sharper yogurt' }).first()).toBeVisible();
   await page.goBack();
   await sheet.getByRole('button', { name: 'Take it away' }).click();
