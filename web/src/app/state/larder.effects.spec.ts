@@ -200,11 +200,12 @@ describe('writing into the larder', () => {
     const { store, answers, state } = open();
     const lots = store.selectSignal(larderFeature.selectLotsHere);
     store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 3)] } }));
-    answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'Again.' }] };
+    answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'It is kept and saved.' }] };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     await soon();
     expect(lots().length).toBe(1);
-    expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors: answers.next.errors }]);
+    const errors = [{ field: '', message: 'The server did not answer.', remedy: 'Do it again in a moment.' }];
+    expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors }]);
 
     // Somebody else has written it meanwhile: theirs is shown, and it is theirs that is taken away when asked again.
     answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 4) };

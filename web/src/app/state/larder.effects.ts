@@ -81,8 +81,11 @@ const removeOrRestore = createEffect(
 /** What a record is called; what is wanted has no name of its own. */
 const nameOf = (item: KeptItem): string => ('name' in item ? item.name : 'What is wanted');
 
+/** Why something was not taken away or brought back: that is not asked for again by itself. */
 function whyNot(saved: Exclude<Saved, { kind: 'saved' }>): readonly FieldProblem[] {
-  if (saved.kind !== 'overtaken') return saved.errors;
+  if (saved.kind === 'refused') return saved.errors;
+  if (saved.kind === 'unreachable')
+    return [{ field: '', message: 'The server did not answer.', remedy: 'Do it again in a moment.' }];
   return [{ field: '', message: 'Somebody else has changed it meanwhile.', remedy: 'Look at it, and do it again.' }];
 }
 
