@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf, type TestPage } from '../testing/page';
+import { until } from '../testing/until';
 import { METRIC } from '@oat-crock/core';
 import { measureIn } from '../ui/units';
 import { bodyProblems } from './check-body';
@@ -20,10 +21,8 @@ describe('the log pad', () => {
   const type = async (text: string) => {
     for (const key of text) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
     document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-    for (let i = 0; i < 40 && pad().request() && !shown().includes('Give'); i++) {
-      await new Promise((resume) => setTimeout(resume, 25));
-      await page.fixture.whenStable();
-    }
+    await until(() => !pad().request() || shown().includes('Give'));
+    await page.fixture.whenStable();
   };
   const shown = () => document.querySelector('.pad')?.textContent ?? '';
 
@@ -104,12 +103,6 @@ describe('the log pad of a household in ounces and Fahrenheit', () => {
   const press = (...keys: string[]) => {
     for (const key of keys) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
   };
-  const settled = async (done: () => boolean) => {
-    for (let i = 0; i < 40 && !done(); i++) {
-      await new Promise((resume) => setTimeout(resume, 25));
-      await page.fixture.whenStable();
-    }
-  };
 
   beforeEach(async () => {
     measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
@@ -124,7 +117,7 @@ describe('the log pad of a household in ounces and Fahrenheit', () => {
     await open('tempC');
     expect(document.querySelector('.shown')!.textContent).toContain('°F');
     press('1', '0', '4', 'Enter');
-    await settled(() => page.written().length > 0);
+    await until(() => page.written().length > 0);
     const { body } = page.written()[0]!;
     expect(body.type === 'reading' && body.value).toBeCloseTo(40, 9);
   });
@@ -132,7 +125,7 @@ describe('the log pad of a household in ounces and Fahrenheit', () => {
   it('says its bounds in them', async () => {
     await open('tempC');
     press('3', '0', '0', 'Enter');
-    await settled(() => document.querySelector('.wrong') !== null);
+    await until(() => document.querySelector('.wrong') !== null);
     expect(document.querySelector('.wrong')!.textContent).toContain('Give 230 °F or less.');
     expect(page.written()).toEqual([]);
   });
@@ -145,7 +138,7 @@ describe('the log pad of a household in ounces and Fahrenheit', () => {
     await open('tempC', log.at(-1)!.id);
     expect(document.querySelector('.shown')!.textContent).toContain('108.27');
     press('Enter');
-    await settled(() => page.written().length > 0);
+    await until(() => page.written().length > 0);
     const { body } = page.written()[0]!;
     expect(body.type === 'correction' && body.body?.type === 'reading' && body.body.value).toBe(stood);
   });

@@ -2,6 +2,7 @@ import { By } from '@angular/platform-browser';
 import { follow, replay, type EntryBody } from '@oat-crock/core';
 import { Crock } from '../ui/crock';
 import { entriesUntil, START_MS } from '../testing/followed';
+import { until } from '../testing/until';
 import { pageOf } from '../testing/page';
 import { probeOf } from '../testing/probe';
 import { FollowActions } from '../state/follow.feature';
@@ -24,7 +25,7 @@ const fill = async (page: Awaited<ReturnType<typeof at>>, id: string, text: stri
 };
 /** The first line written, once it was checked by its schema. */
 const body = async (page: Awaited<ReturnType<typeof at>>) => {
-  for (let i = 0; i < 40 && page.written().length === 0; i++) await new Promise((resume) => setTimeout(resume, 25));
+  await until(() => page.written().length > 0);
   return page.written()[0]?.body;
 };
 

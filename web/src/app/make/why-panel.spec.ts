@@ -5,6 +5,7 @@ import { Engine } from '../engine/engine';
 import { draftFeature } from '../state/draft.feature';
 import { larderFeature } from '../state/larder.feature';
 import { makeAt, START_MS } from '../testing/followed';
+import { until } from '../testing/until';
 import { pageOf } from '../testing/page';
 import { WhyPanel } from './why-panel';
 
@@ -22,10 +23,7 @@ describe('Why?', () => {
     const page = await pageOf(WhyPanel, [], START_MS + minute * MIN, { batch }, stands);
     const ask = async (fault: FaultId) => {
       (page.fixture.componentInstance as unknown as { ask: (f: string) => void }).ask(fault);
-      for (let i = 0; i < 40 && !page.element.querySelector('h3'); i++) {
-        await new Promise((resume) => setTimeout(resume, 25));
-        await page.fixture.whenStable();
-      }
+      await until(() => page.element.querySelector('h3') !== null);
     };
     return { page, ask };
   };

@@ -2,10 +2,8 @@ import type { Action } from '@ngrx/store';
 import { USUAL_SETTINGS } from '@oat-crock/contract/wire';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
 import { pageOf } from '../testing/page';
+import { turns, until } from '../testing/until';
 import { HouseholdForm } from './household';
-
-/** A dialog says that it was closed a moment later. */
-const settled = () => new Promise((resume) => setTimeout(resume, 60));
 
 async function open() {
   const page = await pageOf(HouseholdForm, [], 0);
@@ -20,7 +18,6 @@ async function open() {
   const tell = async (action: Action) => {
     page.store.dispatch(action);
     await page.fixture.whenStable();
-    await settled();
   };
   const state = page.store.selectSignal(householdFeature.selectHouseholdState);
   return { ...page, pay, tell, money, state, closed: () => closed };
@@ -44,7 +41,7 @@ describe('the household', () => {
     await click('Save');
     expect(closed()).toBe(0);
     await tell(HouseholdActions.told({ household: { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } } }));
-    expect(closed()).toBe(1);
+    await until(() => closed() === 1);
   });
 
   it('stays open and says why where it was refused', async () => {
@@ -56,6 +53,7 @@ describe('the household', () => {
         errors: [{ field: 'currency', message: 'currency is too long.', remedy: 'Keep it to 6 characters.' }],
       }),
     );
+    await turns(10);
     expect(closed()).toBe(0);
     expect(text()).toContain('currency is too long. Keep it to 6 characters.');
   });
@@ -66,16 +64,17 @@ describe('the household', () => {
     await click('Save');
     await tell(HouseholdActions.overtaken());
     await tell(HouseholdActions.told({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }));
+    await turns(10);
     expect(closed()).toBe(0);
     expect(text()).toContain('Somebody else has changed these');
     expect(money.value).toBe('øre');
   });
 
   it('keeps what was written when it is closed without a word, and says at its field what is wrong', async () => {
-    const { pay, tell, element, fixture } = await open();
+    const { pay, tell, element, fixture, closed } = await open();
     await pay('kroner');
     element.querySelector('dialog')!.close();
-    await settled();
+    await until(() => closed() === 1);
     expect(fixture.componentInstance['draft']().currency).toBe('kroner');
     const wrong = { field: 'hobW', message: 'hobW is too low.', remedy: 'Give 200 or more.' };
     await tell(HouseholdActions.refused({ errors: [wrong] }));
@@ -88,8 +87,7 @@ describe('the household', () => {
     const { pay, click, state, closed } = await open();
     await pay('kr');
     await click('Leave it as it was');
-    await settled();
-    expect(closed()).toBe(1);
+    await until(() => closed() === 1);
     expect([state().settings, state().writing]).toEqual([USUAL_SETTINGS, {}]);
   });
 });

@@ -4,6 +4,7 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
 import { draftEffects } from './draft.effects';
 import { DraftActions, draftFeature } from './draft.feature';
+import { ownTimers } from '../testing/until';
 
 const KEY = 'oat-crock.drafts';
 
@@ -22,15 +23,21 @@ function openPage() {
 }
 
 describe('what is being decided', () => {
-  beforeEach(() => localStorage.removeItem(KEY));
-  afterEach(() => localStorage.removeItem(KEY));
-  const rest = () => new Promise((resume) => setTimeout(resume, 400));
+  let pass: (ms: number) => Promise<void>;
+  beforeEach(() => {
+    localStorage.removeItem(KEY);
+    pass = ownTimers();
+  });
+  afterEach(() => {
+    jasmine.clock().uninstall();
+    localStorage.removeItem(KEY);
+  });
 
   it('is there again after the page was closed', async () => {
     const before = openPage();
     before.store.dispatch(DraftActions.chosen({ methodId: 'strained-yogurt', key: 'fatPct', value: 6 }));
     before.store.dispatch(DraftActions.named({ methodId: 'strained-yogurt', name: 'For Saturday' }));
-    await rest();
+    await pass(400);
     expect(openPage().drafts()).toEqual({
       'strained-yogurt': { choices: { fatPct: 6 }, name: 'For Saturday', things: {} },
     });
@@ -43,7 +50,7 @@ describe('what is being decided', () => {
     }
     store.dispatch(DraftActions.chosen({ methodId: 'm', key: 'holdMin', value: 10 }));
     store.dispatch(DraftActions.putBack({ methodId: 'm', key: 'holdMin' }));
-    await rest();
+    await pass(400);
     expect(openPage().drafts()).toEqual({ m: { choices: { dosePct: 9 }, name: '', things: {} } });
   });
 

@@ -16,6 +16,7 @@ import { larderFeature } from './larder.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { LogActions, logFeature } from './log.feature';
 import { RoomActions, roomFeature } from './room.feature';
+import { ownTimers } from '../testing/until';
 
 const MIN = 60_000;
 const NOTE: EntryBody = { type: 'note', text: 'calm' };
@@ -40,9 +41,11 @@ describe('keeping makes worked out', () => {
     store.dispatch(
       ClockActions.told({ clock: { rate: 0, realMs: 0, kitchenMs: START_MS + minute * MIN, adjustable: true } }),
     );
-  const looks = (ms = 700) => new Promise((resume) => setTimeout(resume, ms));
+  let pass: (ms: number) => Promise<void>;
+  const looks = () => pass(700);
 
   beforeEach(() => {
+    pass = ownTimers();
     engine = new FakeEngine();
     TestBed.configureTestingModule({
       providers: [
@@ -63,16 +66,17 @@ describe('keeping makes worked out', () => {
     store = TestBed.inject(Store);
     at(100);
   });
+  afterEach(() => jasmine.clock().uninstall());
 
   it('glances first and then looks, and rests while nothing changes', async () => {
     store.dispatch(LogActions.loaded({ entries: stored(100) }));
-    await looks(1200);
+    await pass(1200);
     expect(engine.asked.map((a) => a.effort)).toEqual(['glance', 'look']);
   });
 
   it('works out anew what was logged, what is stale by the kitchen’s clock, and what other hours change', async () => {
     store.dispatch(LogActions.loaded({ entries: stored(100) }));
-    await looks(900);
+    await pass(900);
     const before = engine.asked.length;
     store.dispatch(LogActions.arrived({ entries: stored(100, [90, NOTE]).slice(-1) }));
     await looks();
@@ -92,10 +96,10 @@ describe('keeping makes worked out', () => {
     const end: EntryBody = { type: 'finished', productG: 1700, wheyG: null, heldBackG: null, score: null };
     const entries = stored(1240, [1250, end]);
     store.dispatch(LogActions.loaded({ entries }));
-    await looks(500);
+    await pass(500);
     expect(engine.asked).toEqual([]);
     store.dispatch(FollowActions.wanted({ batchId: entries[0]!.batchId }));
-    await looks(1000);
+    await pass(1000);
     const before = engine.asked.length;
     expect(before).toBeGreaterThan(0);
     store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS, tempC: 16 }] }));
@@ -109,7 +113,7 @@ describe('keeping makes worked out', () => {
     const entries = stored(100);
     const failed = store.selectSignal(followFeature.selectFailed);
     store.dispatch(LogActions.loaded({ entries }));
-    await looks(900);
+    await pass(900);
     expect(failed()[entries[0]!.batchId]).toContain('the worker fell over');
     engine.broken = false;
     store.dispatch(LogActions.arrived({ entries: stored(100, [95, NOTE]).slice(-1) }));

@@ -10,6 +10,7 @@ import { measureIn, units } from '../ui/units';
 import { mass } from '../ui/words';
 import { householdEffects } from './household.effects';
 import { HouseholdActions, householdFeature } from './household.feature';
+import { until } from '../testing/until';
 import { Wire } from './wire';
 
 const KEY = 'oat-crock.household.writing';
@@ -32,10 +33,6 @@ describe('the household between page and server', () => {
   let wire: FakeWire;
   let store: Store;
   const state = () => store.selectSignal(householdFeature.selectHouseholdState)();
-  const until = async (holds: () => boolean) => {
-    for (let i = 0; i < 200 && !holds(); i++) await new Promise((resume) => setTimeout(resume, 25));
-    expect(holds()).toBeTrue();
-  };
   const start = () => {
     TestBed.resetTestingModule();
     wire = new FakeWire();

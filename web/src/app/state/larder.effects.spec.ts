@@ -9,6 +9,7 @@ import { ClockActions } from './clock.feature';
 import { larderEffects } from './larder.effects';
 import { larderFeature, LarderActions, type Draft } from './larder.feature';
 import { LarderWire, type Saved } from './larder-wire';
+import { until } from '../testing/until';
 
 const KEY = 'oat-crock.larder.writing';
 const ID = '01J0000000000000000000000A';
@@ -47,11 +48,10 @@ function open() {
   return { store, answers, state: store.selectSignal(larderFeature.selectLarderState) };
 }
 /** A promise, and what settles it. */
-function held(): { readonly until: Promise<void>; readonly go: () => void } {
+function held(): { readonly settles: Promise<void>; readonly go: () => void } {
   let go: () => void = () => undefined;
-  return { until: new Promise<void>((settle) => (go = settle)), go };
+  return { settles: new Promise<void>((settle) => (go = settle)), go };
 }
-const soon = (ms = 30) => new Promise((done) => setTimeout(done, ms));
 const kept = (draft: Draft, version: number, goneMs: number | null = null) =>
   ({ version, goneMs, item: draft as unknown as Lot }) satisfies Kept<Lot>;
 
@@ -63,7 +63,7 @@ describe('writing into the larder', () => {
     const { store, answers, state } = open();
     store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ amount: null }), overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => state().writing[ID]!.errors.length > 0);
     expect(answers.asked).toEqual([]);
     expect(state().writing[ID]!.errors.map((e) => e.field)).toEqual(['amount']);
   });
@@ -73,9 +73,8 @@ describe('writing into the larder', () => {
     store.dispatch(LarderActions.told({ larder: { lots: [kept(lot(), 4)] } }));
     store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 4 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => state().lots[ID]!.version === 5);
     expect(answers.asked).toEqual([['save', 'lots', ID, 4]]);
-    expect(state().lots[ID]!.version).toBe(5);
     expect(state().lots[ID]!.item.name).toBe('Ours');
     expect(state().writing).toEqual({});
   });
@@ -85,59 +84,56 @@ describe('writing into the larder', () => {
     store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 1 }));
     answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 2) };
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => state().writing[ID]!.theirs?.version === 2);
     expect(state().writing[ID]!.draft['name']).toBe('Ours');
-    expect(state().writing[ID]!.theirs!.version).toBe(2);
     expect(state().lots[ID]!.item.name).toBe('Theirs');
     answers.next = { kind: 'refused', errors: [{ field: '', message: 'Away.', remedy: 'Again.' }] };
     store.dispatch(LarderActions.kept({ id: ID }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => state().writing[ID]!.errors[0]?.message === 'Away.');
     expect(answers.asked.at(-1)).toEqual(['save', 'lots', ID, 2]);
-    expect(state().writing[ID]!.errors[0]!.message).toBe('Away.');
   });
 
   it('loses nothing that is written while an answer is on its way, and saves it over that when asked', async () => {
     const { store, answers, state } = open();
-    const { until, go } = held();
-    answers.hold = until;
+    const { settles, go } = held();
+    answers.hold = settles;
     const write = (name: string) =>
       store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
     write('First');
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => answers.asked.length === 1);
     write('Second');
     go();
-    await soon();
-    expect(state().lots[ID]!.item.name).toBe('First');
+    await until(() => state().lots[ID]?.item.name === 'First');
     expect(state().writing[ID]).toEqual(jasmine.objectContaining({ overVersion: 1, wanted: false }));
     expect(state().writing[ID]!.draft.name).toBe('Second');
 
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon();
+    await until(() => state().lots[ID]!.item.name === 'Second');
     expect(answers.asked).toEqual([
       ['save', 'lots', ID, 0],
       ['save', 'lots', ID, 1],
     ]);
-    expect([state().lots[ID]!.item.name, state().writing]).toEqual(['Second', {}]);
+    expect(state().writing).toEqual({});
   });
 
   it('makes the second save that was asked for during the first', async () => {
     const { store, answers, state } = open();
-    const { until, go } = held();
-    answers.hold = until;
+    const { settles, go } = held();
+    answers.hold = settles;
     for (const name of ['First', 'Second']) {
       store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
       store.dispatch(LarderActions.saveWanted({ id: ID }));
-      await soon(200);
+      await until(() => answers.asked.length === 1);
     }
     go();
-    await soon();
+    await until(() => state().lots[ID]?.item.name === 'Second');
     expect(answers.asked).toEqual([
       ['save', 'lots', ID, 0],
       ['save', 'lots', ID, 1],
     ]);
-    expect([state().lots[ID]!.item.name, state().writing]).toEqual(['Second', {}]);
+    expect(state().writing).toEqual({});
   });
 
   it('sends what was to be saved again once the server answers', async () => {
@@ -145,14 +141,14 @@ describe('writing into the larder', () => {
     answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'Kept.' }] };
     store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(200);
+    await until(() => state().writing[ID]!.errors.length > 0);
     expect(state().writing[ID]).toEqual(
       jasmine.objectContaining({ wanted: true, errors: [jasmine.objectContaining({ message: 'Away.' })] }),
     );
     answers.next = null;
     store.dispatch(ClockActions.lineOpen());
-    await soon(200);
-    expect([answers.asked.length, state().writing]).toEqual([2, {}]);
+    await until(() => Object.keys(state().writing).length === 0);
+    expect(answers.asked.length).toBe(2);
   });
 
   it('sends what was to be saved when the page is opened again, and nothing else', async () => {
@@ -163,9 +159,16 @@ describe('writing into the larder', () => {
     const half = { ...lot({ name: 'Half' }), id: ID.replace(/A$/, 'B') };
     store.dispatch(LarderActions.written({ family: 'lots', draft: half, overVersion: 0 }));
     const later = open();
-    await soon(200);
-    expect(later.answers.asked).toEqual([['save', 'lots', ID, 0]]);
+    await until(() => later.state().lots[ID]?.item.name === 'Ours');
     expect(Object.values(later.state().writing).map(({ draft }) => draft)).toEqual([half]);
+    // Saves go one after the other: had the half one been asked for, it would stand before this.
+    later.store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Last' }), overVersion: 1 }));
+    later.store.dispatch(LarderActions.saveWanted({ id: ID }));
+    await until(() => later.state().lots[ID]?.item.name === 'Last');
+    expect(later.answers.asked).toEqual([
+      ['save', 'lots', ID, 0],
+      ['save', 'lots', ID, 1],
+    ]);
   });
 
   it('takes a draft that waits for its answer as saved where the server is found to have it', () => {
@@ -184,11 +187,10 @@ describe('writing into the larder', () => {
     store.dispatch(LarderActions.told({ larder: { lots: [kept(lot(), 3)] } }));
     answers.next = { kind: 'saved', kept: kept(lot(), 4, NOW) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
-    await soon();
-    expect(store.selectSignal(larderFeature.selectLotsHere)()).toEqual([]);
+    await until(() => store.selectSignal(larderFeature.selectLotsHere)().length === 0);
     answers.next = null;
     store.dispatch(LarderActions.restoreWanted({ family: 'lots', id: ID }));
-    await soon();
+    await until(() => state().lots[ID]!.version === 5);
     expect(answers.asked).toEqual([
       ['remove', 'lots', ID, 3],
       ['save', 'lots', ID, 4],
@@ -202,7 +204,7 @@ describe('writing into the larder', () => {
     store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 3)] } }));
     answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'It is kept and saved.' }] };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
-    await soon();
+    await until(() => state().stays.length === 1);
     expect(lots().length).toBe(1);
     const errors = [{ field: '', message: 'The server did not answer.', remedy: 'Do it again in a moment.' }];
     expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors }]);
@@ -211,13 +213,13 @@ describe('writing into the larder', () => {
     answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 4) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     expect(state().stays).toEqual([]);
-    await soon();
+    await until(() => state().stays.length === 1);
     expect(lots()[0]!.name).toBe('Theirs');
     expect(state().stays[0]!.errors[0]!.message).toContain('Somebody else');
     answers.next = { kind: 'saved', kept: kept(lot(), 5, NOW) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
-    await soon();
-    expect([lots(), state().stays]).toEqual([[], []]);
+    await until(() => lots().length === 0);
+    expect(state().stays).toEqual([]);
     expect(answers.asked.at(-1)).toEqual(['remove', 'lots', ID, 4]);
   });
 
@@ -226,7 +228,7 @@ describe('writing into the larder', () => {
     const empty = { ...methodById('scalded-yogurt'), id: ID, stages: [{ id: 'a', kind: 'rest', params: {} }] };
     store.dispatch(LarderActions.written({ family: 'methods', draft: empty as unknown as Draft, overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
-    await soon(300);
+    await until(() => state().writing[ID]!.errors.length > 0);
     expect(answers.asked).toEqual([]);
     expect(state().writing[ID]!.errors[0]!.remedy).toContain('blend, base or bought');
   });

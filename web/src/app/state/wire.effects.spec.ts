@@ -16,6 +16,7 @@ import { roomFeature } from './room.feature';
 import { waiting, type WaitingPhoto } from './waiting';
 import { wireEffects } from './wire.effects';
 import { Wire, type Sent } from './wire';
+import { turns, until } from '../testing/until';
 
 const KITCHEN = { rate: 60, realMs: 1_000_000, kitchenMs: 5_000_000, adjustable: true };
 
@@ -47,11 +48,16 @@ class FakeWire {
   }
   /** This device's clock is so far ahead. */
   aheadMs = 0;
+  compared = 0;
   compareClock = () => {
+    this.compared++;
     return this.up ? Promise.resolve({ clock: KITCHEN, aheadMs: this.aheadMs }) : Promise.reject(new Error('away'));
   };
   events = () => this.line;
+  /** How often a line was tried to be sent. */
+  tried = 0;
   send = ([entry]: readonly Entry[]): Promise<Sent> => {
+    this.tried++;
     if (!this.up) return Promise.resolve({ kind: 'unreachable' });
     this.sent.push(entry!);
     return Promise.resolve(this.answer(entry!));
@@ -76,10 +82,6 @@ describe('the line to the server', () => {
   let wire: FakeWire;
   let store: Store;
   const state = <T>(selector: (s: object) => T) => store.selectSignal(selector as never)() as T;
-  const until = async (holds: () => boolean) => {
-    for (let i = 0; i < 200 && !holds(); i++) await new Promise((resume) => setTimeout(resume, 25));
-    expect(holds()).toBeTrue();
-  };
 
   beforeEach(async () => {
     await waiting.drop((await waiting.all()).map((e) => e.id));
@@ -125,7 +127,8 @@ describe('the line to the server', () => {
     expect(kitchenMs(1_001_000 + wire.aheadMs)).toBe(5_001_000);
     wire.up = false;
     store.dispatch(ClockActions.deviceJumped());
-    await new Promise((resume) => setTimeout(resume, 20));
+    await until(() => wire.compared === 3);
+    await turns(2);
     expect(state(clockFeature.selectAheadMs)).toBe(wire.aheadMs);
   });
 
@@ -144,7 +147,7 @@ describe('the line to the server', () => {
     wire.line.next('lost');
     const [first] = entriesUntil(0);
     store.dispatch(LogActions.written({ entries: [first!] }));
-    await new Promise((resume) => setTimeout(resume, 100));
+    await until(() => wire.tried === 1);
     expect(state(clockFeature.selectLine)).toBe('lost');
     expect(state(logFeature.selectPending).length).toBe(1);
     expect((await waiting.all()).map((e) => e.id)).toEqual([first!.id]);
@@ -161,7 +164,7 @@ describe('the line to the server', () => {
     const batchId = entries[0]!.batchId;
     await waiting.keepPhoto({ photoId: 'P1', batchId, picture: new Blob(['x'], { type: 'image/png' }) });
     store.dispatch(LogActions.written({ entries }));
-    await new Promise((resume) => setTimeout(resume, 100));
+    await until(() => wire.tried === 1);
     expect(wire.pictures).toEqual([]);
     expect((await waiting.photo('P1'))!.picture.size).toBe(1);
     wire.up = true;
@@ -198,12 +201,12 @@ describe('the line to the server', () => {
     store.dispatch(FollowActions.wanted({ batchId: id }));
     await until(() => wire.readWhole.length === 1);
     wire.up = true;
-    await new Promise((resume) => setTimeout(resume, 20));
+    await turns(2);
     store.dispatch(FollowActions.wanted({ batchId: id }));
     await until(() => state(logFeature.selectBatches)[0]!.readings.length === 1);
     expect(state(roomFeature.selectReadings).map((r) => r.tempC)).toEqual([19, 21]);
     store.dispatch(FollowActions.wanted({ batchId: id }));
-    await new Promise((resume) => setTimeout(resume, 50));
+    await turns(4);
     expect(wire.readWhole).toEqual([id, id]);
   });
 
