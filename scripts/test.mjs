@@ -1,6 +1,5 @@
 // Everything that must hold: lint, types, the unit tests of every part, and the real page in Chromium.
-// Two of them run side by side, on two cores; the real page comes last, has both, and begins as soon as one is free.
-// --deep runs property tests whole.
+// Two of them run side by side, on two cores; the real page comes last and has both. --deep runs property tests whole.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -81,12 +80,10 @@ rmSync(REPORTS, { recursive: true, force: true });
 const counts = [];
 const take = async (kind, ...command) => counts.push(kind(await run(...command)));
 
-const BUILD = [whole, 'The page, built', process.execPath, ['scripts/build.mjs']];
-
 /** What may run beside anything else, the longest first: each core takes the next of them. */
 const SIDE_BY_SIDE = [
   [karmaCounts, 'Engine, contract, calendar and page in Chromium (Karma)', 'npx', ['ng', 'test']],
-  BUILD,
+  [whole, 'The page, built', process.execPath, ['scripts/build.mjs']],
   [whole, 'Lint', 'npx', ['eslint', '.']],
   [
     jasmineCounts,
@@ -98,31 +95,18 @@ const SIDE_BY_SIDE = [
   [whole, 'Types of the tests of the real page', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']],
 ];
 
-/** The real page, in two browsers at a time; it needs the page that was built. */
-const REAL_PAGE = [
-  playwrightCounts,
-  'The real page (Playwright)',
-  'npx',
-  ['playwright', 'test', '--config=e2e/playwright.config.ts'],
-];
-
-/** Each job begun, and when it has ended. */
-const running = new Map();
-
 async function lane(jobs) {
-  for (let job = jobs.shift(); job; job = jobs.shift()) {
-    const ended = take(...job);
-    running.set(job, ended);
-    await ended;
-  }
+  for (let job = jobs.shift(); job; job = jobs.shift()) await take(...job);
 }
 
 ensureCompiled();
 const jobs = [...SIDE_BY_SIDE];
-const lanes = [lane(jobs), lane(jobs)];
-await Promise.race(lanes);
-await running.get(BUILD);
-await Promise.all([...lanes, take(...REAL_PAGE)]);
+await Promise.all([lane(jobs), lane(jobs)]);
+await take(playwrightCounts, 'The real page (Playwright)', 'npx', [
+  'playwright',
+  'test',
+  '--config=e2e/playwright.config.ts',
+]);
 
 printSlowest();
 const passed = counts.reduce((sum, c) => sum + c.passed, 0);
