@@ -6,6 +6,7 @@ import { CULTURES } from '../constants/cultures.js';
 import { normals, seededRandom } from '../random/random.js';
 import { souringLaw } from '../physics/souring.js';
 import { wheyAfter } from '../physics/drainage.js';
+import { isDeep } from '../testing/runs.js';
 import { forecastDrain } from './drain-forecast.js';
 import { ranked } from './quantile.js';
 import { MEMBER_SPREAD } from '../environment/environment.js';
@@ -57,8 +58,9 @@ describe('the souring forecast', () => {
   });
 
   /** Simulation-based calibration: the P10–P90 window must hold the truth 8 times in 10. */
-  it('holds the truth in 76–84 % of 300 synthetic batches, before and after a reading', async () => {
-    const batches = syntheticBatches(300);
+  it('holds the truth in 76–84 % of synthetic batches, before and after a reading', async () => {
+    const count = isDeep() ? 300 : 120;
+    const batches = syntheticBatches(count);
     const options = { members: 400, seed: 3, fanPoints: 0 };
     const prior = forecastSouring(PROBLEM, [], { ...options, members: 4000 });
     let byPrior = 0;
@@ -70,17 +72,17 @@ describe('the souring forecast', () => {
       if (batch.readyMin >= after.p10Min! && batch.readyMin <= after.p90Min!) byReading++;
       if (batch.seed % 20 === 0) await breathe();
     }
-    expect(byPrior / 300).toBeGreaterThan(0.76);
-    expect(byPrior / 300).toBeLessThan(0.84);
-    expect(byReading / 300).toBeGreaterThan(0.76);
-    expect(byReading / 300).toBeLessThan(0.84);
+    expect(byPrior / count).toBeGreaterThan(0.76);
+    expect(byPrior / count).toBeLessThan(0.84);
+    expect(byReading / count).toBeGreaterThan(0.76);
+    expect(byReading / count).toBeLessThan(0.84);
   });
 
   it('shrinks by at least 40 % (median) on one pH reading half-way, by 20 % on three looks', () => {
     const prior = width(forecastSouring(PROBLEM, [], OPTIONS));
     const byReading: number[] = [];
     const byLooks: number[] = [];
-    for (const batch of syntheticBatches(40)) {
+    for (const batch of syntheticBatches(isDeep() ? 40 : 20)) {
       const options = { ...OPTIONS, members: 500, seed: batch.seed };
       const reading = ph(150, batch.phAt(150) + batch.noise());
       byReading.push(width(forecastSouring(PROBLEM, [reading], options)) / prior);

@@ -67,7 +67,7 @@ export async function openPlan({ orders, pours = [], gear = GEAR }: Kitchen) {
   const page = await pageOf(PlanPlace, [], NOW, {}, [BESIDE], told);
   const desk = TestBed.inject(PlanDesk);
   const settled = async () => {
-    for (let i = 0; i < 400; i++) {
+    for (let i = 0; i < 4000; i++) {
       await new Promise((done) => setTimeout(done, 10));
       await page.fixture.whenStable();
       const busy = desk.working() || desk.mending() || desk.searching()?.running;
