@@ -38,9 +38,9 @@ const browser = await chromium.launch({ executablePath: ensureChromium(), args: 
 const page = await browser.newPage();
 const opened = performance.now();
 await page.goto(`${address}/today`);
-await page.waitForSelector('oc-hand-card');
+await page.waitForSelector('oc-task-card');
 say('Today from nothing, until the next hands', performance.now() - opened);
-const SHOWS = { Larder: 'oc-larder h2', Make: 'oc-batch-list li a', Methods: 'oc-finder h1', Today: 'oc-hand-card' };
+const SHOWS = { Larder: 'oc-larder h2', Make: 'oc-batch-list li a', Methods: 'oc-finder h1', Today: 'oc-task-card' };
 for (const [place, shows] of Object.entries(SHOWS)) {
   await untilShown(place, shows);
   const away = place === 'Larder' ? 'Methods' : 'Larder';

@@ -14,16 +14,16 @@ const gap = (cost, bound) => `${((100 * (cost - bound)) / Math.max(1e-9, Math.ab
 /** Lays out and searches some weeks for so long, and tells what came of it. */
 function planned(orders, days, seed, forMs) {
   const from = performance.now();
-  const setting = core.layOut(someWeeks(orders, days, seed));
+  const problem = core.layOut(someWeeks(orders, days, seed));
   const laidMs = performance.now() - from;
   let last;
   let firstMs;
-  for (const plan of core.plans(setting)) {
+  for (const plan of core.plans(problem)) {
     last = plan;
     firstMs ??= performance.now() - from;
     if (performance.now() - from > forMs) break;
   }
-  return { setting, plan: last, laidMs, firstMs, allMs: performance.now() - from };
+  return { problem, plan: last, laidMs, firstMs, allMs: performance.now() - from };
 }
 
 planned(3, 7, 99, 3000);
@@ -57,24 +57,24 @@ for (const [orders, days] of [
   [3, 7],
   [20, 14],
 ]) {
-  const { setting, plan } = planned(orders, days, 1, 1500);
+  const { problem, plan } = planned(orders, days, 1, 1500);
   const times = [];
   for (let i = 0; i < 60; i++) {
     const make = plan.makes[i % plan.makes.length];
     const from = performance.now();
-    core.moved(setting, plan.makes, make, Math.max(0, make.way.startMin - 15 * ((i % 16) - 8)), make.way.held);
+    core.moved(problem, plan.makes, make, Math.max(0, make.mode.startMin - 15 * ((i % 16) - 8)), make.mode.held);
     times.push(performance.now() - from);
   }
   times.sort((a, b) => a - b);
-  const places = plan.makes.map(({ orderId, part, way }) => ({
+  const places = plan.makes.map(({ orderId, part, mode }) => ({
     orderId,
     part,
-    startMin: way.startMin,
+    startMin: mode.startMin,
     held: null,
     pinned: false,
   }));
   const from = performance.now();
-  core.standingOf(setting, places);
+  core.standingOf(problem, places);
   const standingMs = performance.now() - from;
   say(
     `  ${orders} orders: moved in ${times[30].toFixed(1)} ms, at most ${times.at(-1).toFixed(1)} ms; stood up again in ${standingMs.toFixed(0)} ms`,
@@ -83,15 +83,15 @@ for (const [orders, days] of [
 
 say('\nAgainst a mixed-integer programme, of the same ways (every so manieth, 40 a make):');
 for (const seed of [1, 2, 3]) {
-  const puzzle = thinned(core.layOut(someWeeks(20, 14, seed)).puzzle, 40);
+  const instance = thinned(core.layOut(someWeeks(20, 14, seed)).instance, 40);
   const from = performance.now();
   let found;
-  for (const now of core.search(puzzle, core.seededRandom(1))) {
+  for (const now of core.search(instance, core.seededRandom(1))) {
     found = now;
     if (performance.now() - from > 2000) break;
   }
   const tookMs = performance.now() - from;
-  const milp = await solveMilp(puzzle, 60);
+  const milp = await solveMilp(instance, 60);
   const proof = milp.optimal ? `${milp.cost.toFixed(2)}, proven` : 'not proven in a minute';
   say(
     `  20 orders, seed ${seed}: ${found.cost.toFixed(2)} in ${tookMs.toFixed(0)} ms, against ${proof} in ${(performance.now() - from - tookMs).toFixed(0)} ms` +

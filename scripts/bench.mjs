@@ -104,7 +104,7 @@ function byOdex(member, tolerance) {
   solver.relativeTolerance = tolerance;
   solver.initialStepSize = 5;
   solver.denseOutput = true;
-  const start = [problem.biomass * member.vitality, Math.log(problem.lagQ * member.lag), problem.lacticMolPerKg];
+  const start = [problem.biomass * member.activity, Math.log(problem.lagQ * member.lag), problem.lacticMolPerKg];
   const course = [];
   const keep = solver.grid(COURSE_MIN, (_min, [, , acid]) =>
     course.push(core.phFromTable(law.ph, acid) + member.phShift),
@@ -194,7 +194,7 @@ async function firstUseful() {
     await tab.addInitScript(() => {
       window.shownMs = {};
       const look = () => {
-        for (const [what, where] of Object.entries({ shelf: 'oc-shelf li', hands: 'oc-hand-card' })) {
+        for (const [what, where] of Object.entries({ shelf: 'oc-shelf li', hands: 'oc-task-card' })) {
           if (document.querySelector(where)) window.shownMs[what] ??= performance.now();
         }
         if (!window.shownMs.hands) requestAnimationFrame(look);

@@ -39,8 +39,8 @@ for (const world of core.LEARNING_WORLDS) {
     [0, 1, 2, 4, 6, 10],
     SEED,
   )) {
-    const vigour = Math.exp(spread.vitality * learned[core.SCORES.indexOf('vitality')]);
+    const activity = Math.exp(spread.activity * learned[core.SCORES.indexOf('activity')]);
     const pace = Math.exp(core.PACE_SD.active * learned[core.SCORES.indexOf('pace')]);
-    row([makes === 0 ? world.name : '', makes, min(biasMin), pct(held), min(widthMin), pct(vigour), pct(pace)]);
+    row([makes === 0 ? world.name : '', makes, min(biasMin), pct(held), min(widthMin), pct(activity), pct(pace)]);
   }
 }

@@ -1,4 +1,4 @@
-import type { WantedOrder } from '@oat-crock/contract/wire';
+import type { WantedOrder } from '@oat-crock/contract/api';
 import { hoursOf, methodById, planFor } from '@oat-crock/core';
 import { EIGHT_PIECES } from '@oat-crock/core/testing';
 import { nextWeekday, occurrencesOf } from './due-times.js';

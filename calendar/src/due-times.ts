@@ -1,4 +1,4 @@
-import type { Occurrence, WantedOrder } from '@oat-crock/contract/wire';
+import type { Occurrence, WantedOrder } from '@oat-crock/contract/api';
 import { daysOn, localTime, momentAt, weekdayOf, wordOf, type CalendarDay, type Zone } from './zone.js';
 
 /**

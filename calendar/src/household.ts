@@ -1,4 +1,4 @@
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import {
   HOB,
   USUAL_KITCHEN,

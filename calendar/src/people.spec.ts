@@ -1,4 +1,4 @@
-import { USUAL_SETTINGS } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS } from '@oat-crock/contract/api';
 import { peopleOver } from './people.js';
 import { weekdayOf } from './zone.js';
 

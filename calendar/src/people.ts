@@ -1,5 +1,5 @@
 import type { Person, Stretch } from '@oat-crock/core';
-import type { Away, Helper, Settings } from '@oat-crock/contract/wire';
+import type { Away, Helper, Settings } from '@oat-crock/contract/api';
 import type { Asleep, Hours, Works } from './night.js';
 import { daysOver, momentAt, sameHourOn, weekdayOf, type Zone } from './zone.js';
 

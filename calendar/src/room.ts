@@ -6,7 +6,7 @@ import {
   type CalendarMoment,
   type RoomReading,
 } from '@oat-crock/core';
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import { localTime, type Zone } from './zone.js';
 
 /** Where a moment lies in the year and the day of a zone's calendar. */

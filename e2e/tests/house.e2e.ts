@@ -84,7 +84,7 @@ test('no place is wider than its window, from desk to telephone', async ({ page,
 
 test('everything can be done by keyboard alone', async ({ page, demo }) => {
   await goTo(page, '/today');
-  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  await expect(page.locator('oc-task-card').first()).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -99,7 +99,7 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
 
   // log a temperature to the make whose hands come next
   await page.keyboard.press('1');
-  const first = page.locator('oc-hand-card').first();
+  const first = page.locator('oc-task-card').first();
   const next = await first.locator('.of a').textContent();
   await page.keyboard.press('l');
   await expect(page.getByRole('dialog')).toContainText(`Log to ${next}`);
@@ -120,7 +120,7 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
 
 test('the household’s hours are kept, and the hands follow them', async ({ page, demo }) => {
   await goTo(page, '/today');
-  const strain = page.locator('oc-hand-card').filter({ hasText: 'Tie it up in cloth' });
+  const strain = page.locator('oc-task-card').filter({ hasText: 'Tie it up in cloth' });
   // a night that is long enough to hold its time, wherever that lies now
   const hour = Number(/(\d\d):\d\d/.exec((await strain.locator('time').textContent())!)![1]);
   const clock = (h: number) => `${String((h + 24) % 24).padStart(2, '0')}:00`;

@@ -108,7 +108,7 @@ test('a make is found by what is near its date, and decided of it', async ({ pag
 
 test('all of it by keyboard: a lot is added, named and saved', async ({ page, demo }) => {
   await goTo(page, '/today');
-  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  await expect(page.locator('oc-task-card').first()).toBeVisible();
   await page.keyboard.press('6');
   await expect(page).toHaveURL(/larder/);
   const add = page.getByRole('combobox', { name: 'Add to Bottles, jars and cloth' });

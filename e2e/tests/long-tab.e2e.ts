@@ -17,7 +17,7 @@ test('a tab that is open for eight hours holds no more at their end than at thei
   demo,
 }) => {
   await goTo(page, '/today');
-  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  await expect(page.locator('oc-task-card').first()).toBeVisible();
   const devtools = await page.context().newCDPSession(page);
   const time = page.getByRole('banner').locator('time');
   /** Lets hours pass by steps; each is shown, worked out and read by the instruments as it would be. */
@@ -34,5 +34,5 @@ test('a tab that is open for eight hours holds no more at their end than at thei
   const after = await heapMb(devtools);
   // eight hours of readings, forecasts and hands: what grows is what was logged, some hundred lines
   expect(after - before).toBeLessThan(4);
-  await expect(page.locator('oc-hand-card').first()).toBeVisible();
+  await expect(page.locator('oc-task-card').first()).toBeVisible();
 });

@@ -256,7 +256,7 @@ test('what if, hands by day, people: each moves the plan, and says how', async (
   await page.locator('oc-found-list').getByRole('button', { name: 'Close' }).click();
 
   await page.getByRole('button', { name: 'Hands by day' }).click();
-  const list = page.locator('oc-hands-list');
+  const list = page.locator('oc-tasks-list');
   await expect(list).toContainText('Quark and lactic curd for the bakery');
   await expect(list).toContainText('Handed on');
   const saved = page.waitForEvent('download');

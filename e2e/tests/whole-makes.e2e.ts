@@ -51,7 +51,7 @@ async function decide(page: Page, what: string, why: string): Promise<void> {
 
 /** Lets the clock jump to when hands are needed next, as the first card says, or on until it says so. */
 async function untilNext(page: Page, dairy: Dairy): Promise<void> {
-  const first = page.locator('oc-hand-card').first();
+  const first = page.locator('oc-task-card').first();
   const said = await first.locator('time').getAttribute('datetime');
   const minutes = (Date.parse(said!) - dairy.now()) / 60_000;
   dairy.pass(Math.max(2, minutes + 0.5));
@@ -72,8 +72,8 @@ for (const makes of MAKES) {
     const today = page.getByRole('link', { name: 'Today', exact: true });
     await today.click();
     const weigh = page.locator('a[data-next-hands]').first();
-    const due = page.locator('oc-hand-card.due [data-next-hands] button').first();
-    const next = page.locator('oc-hand-card').first();
+    const due = page.locator('oc-task-card.due [data-next-hands] button').first();
+    const next = page.locator('oc-task-card').first();
     for (let finished = 0; finished < makes.length;) {
       await expect(next).toBeVisible();
       if (await weigh.isVisible()) {

@@ -196,7 +196,7 @@ export function modelPlots(core) {
         curve(`${fat} % fat`, range(2, 16), (h) => core.scaldedCrust(1000, 10 * fat, h, 'lift').topG / 1000),
       ),
     },
-    vitality: {
+    activity: {
       x: { label: 'days in store' },
       y: { label: 'vigour, share of fresh', from: 0, to: 1 },
       series: [
@@ -205,7 +205,7 @@ export function modelPlots(core) {
         ['frozen', { form: 'active', store: 'frozen' }],
         ['live, cold', { form: 'active', store: 'cold' }],
         ['live, in the room', { form: 'active', store: 'room' }],
-      ].map(([name, starter]) => curve(name, range(0, 40), (ageDays) => core.vitality({ ...starter, ageDays }))),
+      ].map(([name, starter]) => curve(name, range(0, 40), (ageDays) => core.activity({ ...starter, ageDays }))),
     },
     window: {
       x: { label: 'hours' },

@@ -1,4 +1,4 @@
-import type { Larder, Learned, PlannedPour, WantedOrder } from '@oat-crock/contract';
+import type { Larder, Learned, PlannedBatch, WantedOrder } from '@oat-crock/contract';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
@@ -26,7 +26,7 @@ export interface Kitchen {
   readonly gear: KeptStore<Gear>;
   readonly methods: KeptStore<Method>;
   readonly orders: KeptStore<WantedOrder>;
-  readonly pours: KeptStore<PlannedPour>;
+  readonly plannedBatches: KeptStore<PlannedBatch>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
   readonly lessons: LessonStore;
@@ -53,7 +53,7 @@ export function openKitchen(
     gear: keptStore(db, 'gear'),
     methods: keptStore(db, 'methods'),
     orders: keptStore(db, 'orders'),
-    pours: keptStore(db, 'pours'),
+    plannedBatches: keptStore(db, 'plannedBatches'),
   };
   const lessons = lessonStore(db);
   const learning = { settled: true };
@@ -70,7 +70,7 @@ export function openKitchen(
       gear: kept.gear.all(),
       methods: kept.methods.all(),
       orders: kept.orders.all(),
-      pours: kept.pours.all(),
+      plannedBatches: kept.plannedBatches.all(),
     }),
     lessons,
     learned: () => ({ ...lessons.learned(), settled: learning.settled }),

@@ -7,7 +7,7 @@ import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
 import { engineName } from './learning/engine-name.js';
 import { startLearning } from './learning/start.js';
-import { startStandIns } from './stand-ins/start.js';
+import { startSimulator } from './simulator/start.js';
 import { openDb } from './store/open.js';
 import { KEEP_CLOCK_MS } from './time/clock.js';
 import type { TimeSettings } from './time/settings.js';
@@ -48,12 +48,12 @@ export async function serve({ demo, file, host, port, time, log }: ServeSettings
   const server = createApp(kitchen, WEB_ROOT).listen(port, host);
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   const address = `http://${host}:${(server.address() as AddressInfo).port}`;
-  const stopStandIns = demo ? startStandIns(kitchen, address) : () => undefined;
+  const stopSimulator = demo ? startSimulator(kitchen, address) : () => undefined;
   const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
   const keeping = setInterval(kitchen.clock.keep, KEEP_CLOCK_MS);
   const close = async () => {
     clearInterval(keeping);
-    stopStandIns();
+    stopSimulator();
     await stopLearning();
     kitchen.clock.keep();
     kitchen.events.close();

@@ -1,7 +1,7 @@
 import { GEAR_TYPES, type GearKind } from '@oat-crock/core';
 import Joi from 'joi';
-import { choicesOfAMake } from '../wire/entry-parts.js';
-import { bodySchemaFor } from '../wire/entry.schema.js';
+import { choicesOfAMake } from '../api/entry-parts.js';
+import { bodySchemaFor } from '../api/entry.schema.js';
 
 const GEAR_KINDS = Object.keys(GEAR_TYPES) as GearKind[];
 

@@ -37,11 +37,11 @@ export interface Culture {
   readonly lagQActive: number;
   readonly lagQFreezeDried: number;
   /** Standard deviations of the natural logarithm of what a batch turns out to have. */
-  readonly spread: { readonly vitality: number; readonly lag: number; readonly mu: number; readonly acid: number };
+  readonly spread: { readonly activity: number; readonly lag: number; readonly mu: number; readonly acid: number };
 }
 
-const YOGURT_SPREAD = { vitality: 0.4, lag: 0.3, mu: 0.08, acid: 0.1 };
-const WILD_SPREAD = { vitality: 0.6, lag: 0.7, mu: 0.15, acid: 0.2 };
+const YOGURT_SPREAD = { activity: 0.4, lag: 0.3, mu: 0.08, acid: 0.1 };
+const WILD_SPREAD = { activity: 0.6, lag: 0.7, mu: 0.15, acid: 0.2 };
 
 export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   thermophilic: {
@@ -96,7 +96,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     biomassPerDose: 0.5,
     lagQActive: 1,
     lagQFreezeDried: 0.1,
-    spread: { vitality: 0.4, lag: 0.4, mu: 0.12, acid: 0.15 },
+    spread: { activity: 0.4, lag: 0.4, mu: 0.12, acid: 0.15 },
   },
   'room-yogurt': {
     id: 'room-yogurt',
@@ -114,7 +114,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
     biomassPerDose: 1,
     lagQActive: 1,
     lagQFreezeDried: 0.12,
-    spread: { vitality: 0.35, lag: 0.4, mu: 0.1, acid: 0.12 },
+    spread: { activity: 0.35, lag: 0.4, mu: 0.1, acid: 0.12 },
   },
   clabber: {
     id: 'clabber',
@@ -170,7 +170,7 @@ export const LETHAL_Z_C = 6;
 export type StarterForm = 'active' | 'freeze-dried' | 'grains' | 'capsule';
 export type StarterStore = 'cold' | 'frozen' | 'room';
 
-/** How a store costs a starter its vitality. */
+/** How a store costs a starter its activity. */
 export interface StoreLoss {
   /** Lost at once on going in, log10. */
   readonly atOnce: number;
@@ -181,12 +181,12 @@ export interface StoreLoss {
 }
 
 /**
- * Loss of vitality in store. Grains in milk in the cold lose little for weeks and drown in their own acid unfed in the warm;
+ * Loss of activity in store. Grains in milk in the cold lose little for weeks and drown in their own acid unfed in the warm;
  * a capsule is a powder. Refrigerated cultures lose 0.03–0.06 log10/day at 4 °C; frozen 0.5 log10 at once, then
  * 0.1–0.2 a month; at room temperature an unfed ripe culture loses about a third of a log a day (so q10 is 3.3);
  * freeze-dried sealed keeps for years at −18 °C and for months in the kitchen.
  */
-export const VITALITY_LOSS: Readonly<Record<StarterForm, Record<StarterStore, StoreLoss>>> = {
+export const ACTIVITY_LOSS: Readonly<Record<StarterForm, Record<StarterStore, StoreLoss>>> = {
   active: {
     cold: { atOnce: 0, perDay: 0.045, usualC: 4, q10: 3.3 },
     frozen: { atOnce: 0.5, perDay: 0.15 / 30, usualC: -18, q10: 2.5 },

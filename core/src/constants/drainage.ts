@@ -42,7 +42,7 @@ export const LOADED_WARM = { fromC: 25, fatLossTimes: 2 } as const;
 export const GRAINS = { endFatFreeMore: 0.12, tauShare: 0.1 } as const;
 
 /** Cream thickened by acid and heat holds its serum but for this share of it (a day on cloth: "almost no whey drains"). */
-export const THICK_CREAM_SHEDS = 0.1;
+export const THICK_CREAM_SYNERESIS = 0.1;
 
 /** Each turning or stirring in the cloth opens new ways: solids of the fat-free part more, and τ by a factor. */
 export const TURNING = { endFatFreeMore: 0.012, tauFactor: 0.85, most: 4 } as const;

@@ -4,12 +4,12 @@
  * thermostat stands off by the same degrees every night.
  */
 export const PERSISTS = {
-  vitality: 0.75,
+  activity: 0.75,
   lag: 0.5,
   mu: 0.7,
   acid: 0.7,
   phShift: 0.4,
-  keeperOffsetC: 0.8,
+  incubatorOffsetC: 0.8,
   heatLoss: 0.7,
   pace: 0.95,
   buffer: 0.4,

@@ -1,7 +1,7 @@
 import type { CultureId, StarterStore } from '../constants/cultures.js';
-import { vitality } from '../physics/vitality.js';
+import { starterActivity } from '../physics/starter-activity.js';
 import { movedTo, storeOf, type CultureLot, type Origin } from '../lots/culture-lot.js';
-import type { Vigour } from './vigour.js';
+import type { Activity } from './activity.js';
 import { sayNumber } from '../stages/words.js';
 
 const DAY_MS = 86_400_000;
@@ -117,11 +117,11 @@ export function givenBy(given: Given): CultureLot {
 
 /**
  * How a culture answers the choices of a make sheet that ask for a starter: its age is that in the store it is in. What its
- * earlier stores and its line's makes make of its vigour, against what that age and store say, goes along as a percentage.
+ * earlier stores and its line's makes make of its activity, against what that age and store say, goes along as a percentage.
  */
-export function asStarter(lot: CultureLot, atMs: number, { likely }: Pick<Vigour, 'likely'>) {
+export function asStarter(lot: CultureLot, atMs: number, { likely }: Pick<Activity, 'likely'>) {
   const ageDays = Math.min(120, Math.max(0, Math.round((atMs - lot.stays.at(-1)!.fromMs) / DAY_MS)));
   const starter = { form: lot.form, ageDays, store: storeOf(lot), generation: Math.min(200, lot.generation) };
-  const vigourPct = Math.round((100 * likely) / vitality(starter, lot.culture));
+  const vigourPct = Math.round((100 * likely) / starterActivity(starter, lot.culture));
   return { ...starter, vigourPct: Math.min(300, Math.max(5, vigourPct)) };
 }

@@ -17,11 +17,11 @@ export interface ChainWanted {
   readonly isAwake?: (atMs: number) => boolean;
 }
 
-/** A culture that could begin the chain, with what is left of it and its vigour. */
+/** A culture that could begin the chain, with what is left of it and its activity. */
 export interface ChainFrom {
   readonly lot: CultureLot;
   readonly leftG: number;
-  readonly vigour: number;
+  readonly activity: number;
 }
 
 /** A step of a chain by the clock. */
@@ -49,18 +49,18 @@ const RIPE_PH = 4.5;
 
 /** Starter by the clock, reckoned backwards from when it is wanted. */
 export function chainPlan(from: ChainFrom, wanted: ChainWanted): ChainPlan {
-  const { lot, leftG, vigour } = from;
+  const { lot, leftG, activity } = from;
   const asked: ChainAsked = {
     culture: lot.culture,
     neededG: wanted.neededG,
     from: { form: lot.form, ageDays: 0, store: storeOf(lot), generation: lot.generation, massG: leftG },
-    vigour,
+    activity,
     dosePct: wanted.dosePct,
     tempC: wanted.tempC,
     ripePh: RIPE_PH,
     heldBackG: wanted.heldBackG,
   };
-  if (vigour <= SPENT) return { from, steps: [], impossible: 'Too little is left in it to begin with.' };
+  if (activity <= SPENT) return { from, steps: [], impossible: 'Too little is left in it to begin with.' };
   const steps = starterChain(asked);
   if ('impossible' in steps) return { from, steps: [], impossible: steps.impossible };
   const byDay = clocked(steps, wanted, wanted.isAwake ?? (() => true));
@@ -103,7 +103,7 @@ export function otherwise(broken: ChainFrom, others: readonly ChainFrom[], wante
   return (
     others
       .filter(({ lot }) => lot.id !== broken.lot.id && lot.culture === broken.lot.culture)
-      .sort((a, b) => b.vigour - a.vigour)
+      .sort((a, b) => b.activity - a.activity)
       .map((from) => chainPlan(from, wanted))
       .find((plan) => plan.impossible === '') ?? null
   );

@@ -3,7 +3,7 @@ import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { planStages } from '../make/plan.js';
 import { makeSheet } from '../make/sheet.js';
 import { methodById } from '../methods/index.js';
-import { vitality } from '../physics/vitality.js';
+import { starterActivity } from '../physics/starter-activity.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { logged } from '../testing/logged.js';
 import { asStarter, divided, givenBy, mixed, retired } from './acts.js';
@@ -18,7 +18,7 @@ import { parkingOf } from './park.js';
 import { NOTHING_LEARNED, type Pooled } from '../learn/pooled.js';
 import { paces, shownOf } from './shown.js';
 import { stemsOf } from './stem.js';
-import { fallsTo, reckonedVigour, vigourAt } from './vigour.js';
+import { fallsTo, reckonedActivity, activityAt } from './activity.js';
 
 describe('the vigour of a culture', () => {
   it('in one store is what its age, store and generation make of it', () => {
@@ -29,18 +29,17 @@ describe('the vigour of a culture', () => {
     ] as const) {
       const lot = cultured('A', 10, { culture, generation });
       const starter = { form: 'active', ageDays: 9, store: 'cold', generation } as const;
-      expect(reckonedVigour(lot, onDay(19))).toBeCloseTo(vitality(starter, culture), 12);
+      expect(reckonedActivity(lot, onDay(19))).toBeCloseTo(starterActivity(starter, culture), 12);
     }
   });
 
   it('counts each stay by itself: frozen it stands nearly still, at the price of a half log', () => {
     const frozen = movedTo(cultured('A', 0), 'frozen', onDay(2));
     const thawed = movedTo(frozen, 'cold', onDay(62));
-    expect(Math.log10(vigourAt(frozen, onDay(62)).likely / vigourAt(cultured('A', 0), onDay(2)).likely)).toBeCloseTo(
-      -0.8,
-      6,
-    );
-    expect(vigourAt(thawed, onDay(63)).likely).toBeGreaterThan(20 * vigourAt(cultured('A', 0), onDay(63)).likely);
+    expect(
+      Math.log10(activityAt(frozen, onDay(62)).likely / activityAt(cultured('A', 0), onDay(2)).likely),
+    ).toBeCloseTo(-0.8, 6);
+    expect(activityAt(thawed, onDay(63)).likely).toBeGreaterThan(20 * activityAt(cultured('A', 0), onDay(63)).likely);
     expect(storeOf(thawed)).toBe('cold');
     expect(movedTo(thawed, 'cold', onDay(70))).toBe(thawed);
   });
@@ -54,29 +53,29 @@ describe('the vigour of a culture', () => {
       fc.property(arb, ({ days, stores }) => {
         let day = 0;
         let lot = cultured('A', 0);
-        let before = vigourAt(lot, 0).likely;
+        let before = activityAt(lot, 0).likely;
         days.forEach((d, i) => {
           lot = movedTo(lot, stores[i]!, onDay(day));
           day += d;
-          const now = vigourAt(lot, onDay(day)).likely;
+          const now = activityAt(lot, onDay(day)).likely;
           expect(now).toBeLessThanOrEqual(before + 1e-12);
           before = now;
         });
         const at = fallsTo(lot, 0.3 * before, onDay(day));
-        if (at !== null) expect(vigourAt(lot, at).likely).toBeCloseTo(0.3 * before, 9);
+        if (at !== null) expect(activityAt(lot, at).likely).toBeCloseTo(0.3 * before, 9);
       }),
     );
   });
 
   it('is moved by what makes of its line showed, the more the more of them agree, and narrowed', () => {
     const seen = (makes: number, mean: number, sd: number): Pooled => ({
-      known: [{ of: 'culture A', score: 'vitality', mean, sd, makes }],
+      known: [{ of: 'culture A', score: 'activity', mean, sd, makes }],
       covariance: [sd * sd],
     });
     const one = shownOf('thermophilic', 'A', seen(1, -0.3, 0.6))!;
     const five = shownOf('thermophilic', 'A', seen(5, -1, 0.3))!;
     const lot = cultured('A', 0);
-    const [plain, once, often] = [null, one, five].map((s) => vigourAt(lot, onDay(3), s));
+    const [plain, once, often] = [null, one, five].map((s) => activityAt(lot, onDay(3), s));
     expect(once!.likely).toBeLessThan(plain!.likely);
     expect(often!.likely).toBeLessThan(once!.likely);
     const width = ({ low, high }: { low: number; high: number }) => Math.log(high / low);
@@ -167,13 +166,13 @@ describe('what is done with a culture', () => {
 
   it('answers a make sheet so that the engine comes to the vigour that is known of it', () => {
     const thawed = movedTo(movedTo(lot, 'frozen', onDay(1)), 'cold', onDay(40));
-    const { likely } = vigourAt(thawed, onDay(42));
+    const { likely } = activityAt(thawed, onDay(42));
     const { vigourPct, ...starter } = asStarter(thawed, onDay(42), { likely });
-    expect((vitality(starter, 'thermophilic') * vigourPct) / 100 / likely).toBeCloseTo(1, 1);
-    const sheet = (vigour: number) =>
+    expect((starterActivity(starter, 'thermophilic') * vigourPct) / 100 / likely).toBeCloseTo(1, 1);
+    const sheet = (activity: number) =>
       makeSheet(
         methodById('scalded-yogurt'),
-        { ...starter, vigourPct: vigour },
+        { ...starter, vigourPct: activity },
         { members: 20, seed: 1, fanPoints: 2 },
       );
     expect(sheet(300).totalMin).toBeLessThan(sheet(vigourPct).totalMin);
@@ -229,7 +228,7 @@ describe('what a culture wants', () => {
   it('is fed by a make that can be made, of as little as is left', () => {
     for (const culture of ['thermophilic', 'mesophilic', 'room-yogurt', 'clabber'] as const) {
       const lot = cultured('A', 0, { culture });
-      const feeding = feedingOf(lot, 8, onDay(3), vigourAt(lot, onDay(3)), 20)!;
+      const feeding = feedingOf(lot, 8, onDay(3), activityAt(lot, onDay(3)), 20)!;
       expect(feeding.takesG).toBeLessThanOrEqual(8);
       const sheet = makeSheet(methodById(feeding.methodId), feeding.choices, { members: 10, seed: 1, fanPoints: 2 });
       expect(sheet.problems.filter((p) => !p.mild))
@@ -237,7 +236,7 @@ describe('what a culture wants', () => {
         .toEqual([]);
     }
     const capsule = cultured('A', 0, { culture: 'plant', form: 'capsule' });
-    expect(feedingOf(capsule, 8, 0, vigourAt(capsule, 0), 20)).toBeNull();
+    expect(feedingOf(capsule, 8, 0, activityAt(capsule, 0), 20)).toBeNull();
   });
 
   it('of grains is milk by the season: less of it to the grain in a cool room', () => {
@@ -245,7 +244,7 @@ describe('what a culture wants', () => {
     expect(grainsPctFor(26)).toBe(3);
     const lot = cultured('A', 0, { culture: 'kefir-grains', form: 'grains', stays: [{ store: 'room', fromMs: 0 }] });
     const milk = (roomC: number) =>
-      Number(feedingOf(lot, 50, onDay(1), vigourAt(lot, onDay(1)), roomC)!.choices['massG']);
+      Number(feedingOf(lot, 50, onDay(1), activityAt(lot, onDay(1)), roomC)!.choices['massG']);
     expect(milk(26)).toBeGreaterThan(2.5 * milk(18));
   });
 });
@@ -257,7 +256,7 @@ describe('going away', () => {
   it('takes the least trouble that brings it over: leave it, feed it, freeze it, begin again', () => {
     expect(away(3).does).toBe('leave');
     const old = parkingOf(cultured('A', -5), onDay(1), onDay(7));
-    expect([old.does, old.vigourThen > 0.4]).toEqual(['feed', true]);
+    expect([old.does, old.activityThen > 0.4]).toEqual(['feed', true]);
     expect(away(90).does).toBe('freeze');
     expect(away(900).does).toBe('renew');
     expect(away(200, { form: 'freeze-dried', stays: [{ store: 'frozen', fromMs: 0 }] }).does).toBe('leave');
@@ -267,13 +266,13 @@ describe('going away', () => {
     const grains = { culture: 'kefir-grains', form: 'grains', stays: [{ store: 'room', fromMs: 0 }] } as const;
     expect(away(5, grains).does).toBe('cold');
     expect(away(10, grains).does).toBe('feed');
-    expect(away(10, grains).vigourThen).toBeGreaterThan(0.5);
+    expect(away(10, grains).activityThen).toBeGreaterThan(0.5);
   });
 });
 
 describe('a chain of starters', () => {
   const wanted = { neededG: 400, readyMs: onDay(10), nowMs: onDay(7), dosePct: 2.5, tempC: 42.5, heldBackG: 30 };
-  const from = (leftG: number, vigour = 0.8) => ({ lot: cultured('A', 6), leftG, vigour });
+  const from = (leftG: number, activity = 0.8) => ({ lot: cultured('A', 6), leftG, activity });
 
   it('is reckoned backwards by the clock, each step giving the next what it takes', () => {
     const { steps, impossible } = chainPlan(from(2), wanted);
@@ -295,8 +294,8 @@ describe('a chain of starters', () => {
 
   it('goes on with the next best of its kind where it breaks', () => {
     const broken = from(50);
-    const powder = { lot: cultured('P', 0, { form: 'freeze-dried' }), leftG: 20, vigour: 0.7 };
-    const cream = { lot: cultured('C', 6, { culture: 'mesophilic' }), leftG: 90, vigour: 0.9 };
+    const powder = { lot: cultured('P', 0, { form: 'freeze-dried' }), leftG: 20, activity: 0.7 };
+    const cream = { lot: cultured('C', 6, { culture: 'mesophilic' }), leftG: 90, activity: 0.9 };
     expect(otherwise(broken, [broken, cream, powder], wanted)!.from).toBe(powder);
     expect(otherwise(broken, [broken, cream], wanted)).toBeNull();
   });

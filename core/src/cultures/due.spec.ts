@@ -2,7 +2,7 @@ import { SPENT, TIRED } from '../constants/starter.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { movedTo } from '../lots/culture-lot.js';
 import { byUrgency, doseFor, dueOf } from './due.js';
-import { fallsTo, vigourAt } from './vigour.js';
+import { fallsTo, activityAt } from './activity.js';
 
 const HOUR = 3_600_000;
 const born = cultured('A', 10);
@@ -63,6 +63,6 @@ describe('what is most urgent', () => {
         .sort(byUrgency)
         .map(({ lot }) => lot.id),
     ).toEqual(['old', 'tired', 'fresh', 'fresher']);
-    expect(vigourAt(cultured('fresh', 23), at).likely).toBeGreaterThan(TIRED);
+    expect(activityAt(cultured('fresh', 23), at).likely).toBeGreaterThan(TIRED);
   });
 });

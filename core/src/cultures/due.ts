@@ -1,9 +1,9 @@
 import { SPENT, TIRED } from '../constants/starter.js';
-import { spentBelow } from '../physics/vitality.js';
-import { beginAgain } from './begin-again.js';
-import { storeOf, type CultureLot, type School } from '../lots/culture-lot.js';
+import { spentBelow } from '../physics/starter-activity.js';
+import { beginAgain } from './renewal-policy.js';
+import { storeOf, type CultureLot, type RenewalPolicy } from '../lots/culture-lot.js';
 import type { Tasted } from './drift.js';
-import { fallsTo, vigourAt, type LineShown, type Vigour } from './vigour.js';
+import { fallsTo, activityAt, type LineShown, type Activity } from './activity.js';
 
 const DAY_MS = 86_400_000;
 /** So long before it must be fed it is worth a word. */
@@ -15,7 +15,7 @@ const isFrozenMilk = (lot: CultureLot) => storeOf(lot) === 'frozen' && lot.form 
 export interface Due {
   readonly lot: CultureLot;
   readonly leftG: number;
-  readonly vigour: Vigour;
+  readonly activity: Activity;
   /** Feed it by then, ms; null for what is not fed while it waits: powder, capsules, what is frozen. */
   readonly feedByMs: number | null;
   /** Last moment at which it is still worth using, ms; null where that is years away. */
@@ -33,34 +33,34 @@ export function isFed(lot: CultureLot): boolean {
 /** What is known of a culture's line: what its makes showed and tasted like, and the school it is kept by. */
 export interface LineKnown {
   readonly shown?: LineShown | null;
-  readonly school?: School;
+  readonly school?: RenewalPolicy;
   readonly tasted?: readonly Tasted[];
 }
 
-/** What a culture wants at a moment, by its vigour, its store and its generations. */
+/** What a culture wants at a moment, by its activity, its store and its generations. */
 export function dueOf(
   lot: CultureLot,
   leftG: number,
   nowMs: number,
   { shown = null, school = 'generations', tasted = [] }: LineKnown = {},
 ): Due {
-  const vigour = vigourAt(lot, nowMs, shown);
+  const activity = activityAt(lot, nowMs, shown);
   const feedByMs = isFed(lot) ? fallsTo(lot, TIRED, nowMs, shown) : null;
   const spent = spentBelow({ form: lot.form, store: storeOf(lot) });
   const lastMs = fallsTo(lot, spent, nowMs, shown);
-  const common = { lot, leftG, vigour, feedByMs, lastMs };
-  if (vigour.likely <= spent) {
+  const common = { lot, leftG, activity, feedByMs, lastMs };
+  if (activity.likely <= spent) {
     const says = 'Too little is left in it to trust: take it from a fresher one, or begin the line again.';
     return { ...common, level: 'past', does: 'renew', says };
   }
   const again = beginAgain(lot, school, tasted);
   if (again) return { ...common, level: 'soon', does: 'renew', says: again };
-  if (feedByMs === null) return { ...common, level: 'well', does: 'nothing', says: reserveWords(lot, vigour) };
+  if (feedByMs === null) return { ...common, level: 'well', does: 'nothing', says: reserveWords(lot, activity) };
   const grains = lot.form === 'grains';
-  if (vigour.likely <= TIRED) {
+  if (activity.likely <= TIRED) {
     const says = grains
       ? 'The grains have waited too long for milk: give them fresh milk now, and pour away the first.'
-      : `It is tired: feed it in a little milk now, or take ${(1 / vigour.likely).toFixed(1)} times the dose.`;
+      : `It is tired: feed it in a little milk now, or take ${(1 / activity.likely).toFixed(1)} times the dose.`;
     return { ...common, level: 'now', does: grains ? 'wake' : 'feed', says };
   }
   if (feedByMs - nowMs < SOON_MS) {
@@ -70,7 +70,7 @@ export function dueOf(
   return { ...common, level: 'well', does: 'use', says: 'Good for the next make.' };
 }
 
-function reserveWords(lot: CultureLot, { likely }: Vigour): string {
+function reserveWords(lot: CultureLot, { likely }: Activity): string {
   if (isFrozenMilk(lot))
     return likely < 0.2
       ? 'A frozen reserve, by now a weak one: thaw it and feed it twice.'
@@ -84,10 +84,10 @@ export function byUrgency(a: Due, b: Due): number {
   return order[a.level] - order[b.level] || (a.feedByMs ?? Infinity) - (b.feedByMs ?? Infinity);
 }
 
-/** What dose makes up for lost vigour, percent; null where nothing will: beyond it the starter sours the milk it comes in. */
-export function doseFor(vigour: number, usualPct: number): number | null {
-  const pct = usualPct / Math.max(1e-9, vigour);
-  return vigour <= SPENT || pct > MOST_DOSE_PCT ? null : pct;
+/** What dose makes up for lost activity, percent; null where nothing will: beyond it the starter sours the milk it comes in. */
+export function doseFor(activity: number, usualPct: number): number | null {
+  const pct = usualPct / Math.max(1e-9, activity);
+  return activity <= SPENT || pct > MOST_DOSE_PCT ? null : pct;
 }
 
 const MOST_DOSE_PCT = 12;

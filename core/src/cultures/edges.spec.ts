@@ -5,14 +5,14 @@ import { mixed } from './acts.js';
 import { tastedOf } from './drift.js';
 import { feedingOf, grainsPctFor } from './feeding.js';
 import { growthOf, spareGrainsG } from './grain-growth.js';
-import { vigourAt } from './vigour.js';
+import { activityAt } from './activity.js';
 
 const NOW = onDay(12);
 
 describe('a feeding at its edges', () => {
   const fed = (form: 'active' | 'grains' | 'freeze-dried', leftG: number) => {
     const lot = cultured('A', 11, { form, culture: form === 'grains' ? 'kefir-grains' : 'mesophilic' });
-    return feedingOf(lot, leftG, NOW, vigourAt(lot, NOW, null), 22);
+    return feedingOf(lot, leftG, NOW, activityAt(lot, NOW, null), 22);
   };
 
   it('wants a gram of a live starter, three of grains, a tenth of a powder', () => {

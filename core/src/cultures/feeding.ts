@@ -3,7 +3,7 @@ import type { Choices } from '../methods/method.js';
 import { asStarter } from './acts.js';
 import { storeOf, type CultureLot } from '../lots/culture-lot.js';
 import { sayNumber } from '../stages/words.js';
-import type { Vigour } from './vigour.js';
+import type { Activity } from './activity.js';
 
 /** A feeding as it would be decided: a small make of its own. */
 export interface Feeding {
@@ -31,7 +31,7 @@ const USUAL_DOSE_PCT = 3;
 const MOST_DOSE_PCT = 10;
 
 /**
- * The feeding of a culture: milk, dose and warmth as far as its vigour and what is left of it allow; null for capsules, which
+ * The feeding of a culture: milk, dose and warmth as far as its activity and what is left of it allow; null for capsules, which
  * are not carried on, and where too little is left.
  *
  * @param roomC how warm the room is, °C: grains are set into less milk where it is cool
@@ -40,10 +40,10 @@ export function feedingOf(
   lot: CultureLot,
   leftG: number,
   nowMs: number,
-  vigour: Vigour,
+  activity: Activity,
   roomC: number,
 ): Feeding | null {
-  const starter = asStarter(lot, nowMs, vigour);
+  const starter = asStarter(lot, nowMs, activity);
   if (lot.form === 'grains') return grainsFeeding(lot, leftG, starter, roomC);
   const at = FED_AT[lot.culture];
   if (!at) return null;
@@ -51,7 +51,7 @@ export function feedingOf(
   if (leftG < 1) return null;
   const dosePct = Math.min(
     MOST_DOSE_PCT,
-    Math.max(0.5, Math.round((10 * USUAL_DOSE_PCT) / Math.max(0.3, vigour.likely)) / 10),
+    Math.max(0.5, Math.round((10 * USUAL_DOSE_PCT) / Math.max(0.3, activity.likely)) / 10),
   );
   const massG = Math.max(50, Math.min(USUAL_MILK_G, Math.floor((leftG * 100) / dosePct / 50) * 50));
   return {

@@ -4,7 +4,7 @@ import type { Batch } from '../batch/replay.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { logged, type Line } from '../testing/logged.js';
 import { retired, revived } from './acts.js';
-import { beginAgain, schoolOf, SCHOOLS } from './begin-again.js';
+import { beginAgain, renewalPolicyOf, RENEWAL_POLICIES } from './renewal-policy.js';
 import { chainPlan } from './chain-plan.js';
 import { perGeneration, tastedOf, turnedSour, type Tasted } from './drift.js';
 import { dueOf } from './due.js';
@@ -57,9 +57,9 @@ describe('when a line is begun again', () => {
   const spoon = cultured('SPOON', 3, { parents: ['POT'], generation: 6 });
 
   it('goes by what the line began with, unless somebody keeps it by another school', () => {
-    expect(schoolOf(spoon, culturesById([pot, spoon]))).toBe('generations');
-    expect(schoolOf(spoon, culturesById([{ ...pot, beginAgain: 'taste' }, spoon]))).toBe('taste');
-    expect(schoolOf(spoon, culturesById([{ ...pot, origin: 'heirloom' }, spoon]))).toBe('never');
+    expect(renewalPolicyOf(spoon, culturesById([pot, spoon]))).toBe('generations');
+    expect(renewalPolicyOf(spoon, culturesById([{ ...pot, beginAgain: 'taste' }, spoon]))).toBe('taste');
+    expect(renewalPolicyOf(spoon, culturesById([{ ...pot, origin: 'heirloom' }, spoon]))).toBe('never');
   });
 
   it('has its reason, of its own in each school', () => {
@@ -68,7 +68,7 @@ describe('when a line is begun again', () => {
     expect(beginAgain(spoon, 'taste', tasted(2, 2, 2, 2))).toBeNull();
     expect(beginAgain(spoon, 'never', tasted(2, 2, 5, 5))).toBeNull();
     expect(dueOf(spoon, 100, onDay(4), { school: 'taste', tasted: tasted(1, 2, 4, 5) }).does).toBe('renew');
-    expect(new Set(SCHOOLS.map((s) => s.why)).size).toBe(3);
+    expect(new Set(RENEWAL_POLICIES.map((s) => s.why)).size).toBe(3);
   });
 
   it('and what was given up can be taken up again, as old as it is by then', () => {
@@ -117,7 +117,7 @@ describe('a chain of starters and the night', () => {
     return hour >= 6 && hour < 22;
   };
   const wanted = { neededG: 400, nowMs: onDay(5), dosePct: 2.5, tempC: 42.5, heldBackG: 30, isAwake };
-  const from = { lot: cultured('A', 6), leftG: 2, vigour: 0.8 };
+  const from = { lot: cultured('A', 6), leftG: 2, activity: 0.8 };
 
   it('has no hands in it while anybody sleeps, and each step is ripe when it is taken', () => {
     fc.assert(

@@ -1,14 +1,14 @@
 import { SPENT_FROZEN, TIRED } from '../constants/starter.js';
 import { movedTo, storeOf, type CultureLot } from '../lots/culture-lot.js';
 import { isFed } from './due.js';
-import { vigourAt, type LineShown } from './vigour.js';
+import { activityAt, type LineShown } from './activity.js';
 
 /** How a culture is brought over a time in which nobody feeds it. */
 export interface Parking {
   readonly lot: CultureLot;
   readonly does: 'leave' | 'cold' | 'feed' | 'freeze' | 'renew';
   /** Vigour on the day of coming back, likely. */
-  readonly vigourThen: number;
+  readonly activityThen: number;
   readonly says: string;
 }
 
@@ -19,7 +19,7 @@ export interface Parking {
  * @param leaveMs when somebody leaves, and when they are back
  */
 export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, shown: LineShown | null = null): Parking {
-  const then = (as: CultureLot) => vigourAt(as, backMs, shown).likely;
+  const then = (as: CultureLot) => activityAt(as, backMs, shown).likely;
   const fresh = (store: 'cold' | 'frozen'): CultureLot => ({
     ...lot,
     generation: lot.generation + (lot.form === 'grains' ? 0 : 1),
@@ -27,16 +27,23 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
   });
   const grains = lot.form === 'grains';
   const ways: readonly Parking[] = [
-    { lot, does: 'leave', vigourThen: then(lot), says: 'Leave it where it is.' },
+    { lot, does: 'leave', activityThen: then(lot), says: 'Leave it where it is.' },
     ...(storeOf(lot) === 'room'
-      ? [{ lot, does: 'cold' as const, vigourThen: then(movedTo(lot, 'cold', leaveMs)), says: 'Put it into the cold.' }]
+      ? [
+          {
+            lot,
+            does: 'cold' as const,
+            activityThen: then(movedTo(lot, 'cold', leaveMs)),
+            says: 'Put it into the cold.',
+          },
+        ]
       : []),
     ...(isFed(lot)
       ? [
           {
             lot,
             does: 'feed' as const,
-            vigourThen: then(fresh('cold')),
+            activityThen: then(fresh('cold')),
             says: grains
               ? 'Fresh milk over the grains on the last day, then into the cold.'
               : 'Feed it on the last days, then into the cold.',
@@ -44,7 +51,7 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
           {
             lot,
             does: 'freeze' as const,
-            vigourThen: then(fresh('frozen')),
+            activityThen: then(fresh('frozen')),
             says: grains
               ? 'Pat some of the grains dry and freeze them in milk powder; allow two or three batches to wake them.'
               : 'Feed it, freeze it in cubes, and feed it twice on coming back.',
@@ -52,16 +59,16 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
         ]
       : []),
   ];
-  const does = ways.find((way) => way.vigourThen >= TIRED);
-  const best = does ?? ways.reduce((a, b) => (b.vigourThen > a.vigourThen * MUCH_BETTER ? b : a));
-  if (best.vigourThen >= SPENT_FROZEN) return best;
+  const does = ways.find((way) => way.activityThen >= TIRED);
+  const best = does ?? ways.reduce((a, b) => (b.activityThen > a.activityThen * MUCH_BETTER ? b : a));
+  if (best.activityThen >= SPENT_FROZEN) return best;
   return {
     lot,
     does: 'renew',
-    vigourThen: best.vigourThen,
+    activityThen: best.activityThen,
     says: 'Nothing brings it over so long a time: begin the line again on coming back.',
   };
 }
 
-/** More trouble is taken for a vigour that is better by this factor, no less. */
+/** More trouble is taken for a activity that is better by this factor, no less. */
 const MUCH_BETTER = 1.15;

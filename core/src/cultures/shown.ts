@@ -6,19 +6,19 @@ import { SCORES } from '../forecast/souring-ensemble.js';
 import { ripeningH } from '../forecast/starter-chain.js';
 import { lineOwner } from '../learn/owners.js';
 import type { Pooled } from '../learn/pooled.js';
-import type { LineShown } from './vigour.js';
+import type { LineShown } from './activity.js';
 
-const VITALITY = SCORES.indexOf('vitality');
+const ACTIVITY = SCORES.indexOf('activity');
 const SPEED = SCORES.indexOf('mu');
 const PACE = SCORES.indexOf('pace');
 
-/** What the makes of a line showed of its vigour; null where none was watched. */
+/** What the makes of a line showed of its activity; null where none was watched. */
 export function shownOf(culture: CultureId, line: string, { known }: Pooled): LineShown | null {
-  const vigour = known.find((k) => k.of === lineOwner(line) && k.score === 'vitality');
-  if (!vigour) return null;
-  const { vitality } = CULTURES[culture].spread;
-  const sd = Math.sqrt(vigour.sd ** 2 + 1 - PERSISTS.vitality);
-  return { logMean: vitality * vigour.mean, logSd: vitality * sd, makes: vigour.makes };
+  const learned = known.find((k) => k.of === lineOwner(line) && k.score === 'activity');
+  if (!learned) return null;
+  const { activity } = CULTURES[culture].spread;
+  const sd = Math.sqrt(learned.sd ** 2 + 1 - PERSISTS.activity);
+  return { logMean: activity * learned.mean, logSd: activity * sd, makes: learned.makes };
 }
 
 /** What a make showed of a culture, and in which generation. */
@@ -48,8 +48,8 @@ const TENTH = 1.2816;
 export function paces(culture: CultureId, watched: readonly WatchedMake[]): readonly Pace[] {
   const { spread, growth } = CULTURES[culture];
   const hours = (scores: readonly number[]) => {
-    const vigour = Math.exp(spread.vitality * scores[VITALITY]!);
-    const h = ripeningH(culture, PACE_AT.dosePct / 100, vigour, growth.optC - PACE_AT.belowOptC, PACE_AT.ph);
+    const activity = Math.exp(spread.activity * scores[ACTIVITY]!);
+    const h = ripeningH(culture, PACE_AT.dosePct / 100, activity, growth.optC - PACE_AT.belowOptC, PACE_AT.ph);
     return h === null ? null : h / Math.exp(spread.mu * scores[SPEED]! + PACE_SD.active * scores[PACE]!);
   };
   return watched.flatMap(({ batchId, generation, atMs, taught: { mean, sd } }) => {

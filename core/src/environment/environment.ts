@@ -8,7 +8,7 @@ import { HOB, REFRIGERATOR_C } from '../constants/heat.js';
 export interface Member {
   /** Whether the starter works: as its keeping says, or as what was seen since says. */
   readonly life: 'as kept' | 'alive' | 'dead';
-  readonly vitality: number;
+  readonly activity: number;
   readonly lag: number;
   readonly mu: number;
   readonly acid: number;
@@ -18,7 +18,7 @@ export interface Member {
   readonly buffer: number;
   readonly phShift: number;
   /** How far the warm place stands from what it is set to, °C. */
-  readonly keeperOffsetC: number;
+  readonly incubatorOffsetC: number;
   readonly heatLoss: number;
   readonly wheyReach: number;
   readonly drainTime: number;
@@ -28,14 +28,14 @@ export interface Member {
 
 export const NOMINAL_MEMBER: Member = {
   life: 'as kept',
-  vitality: 1,
+  activity: 1,
   lag: 1,
   mu: 1,
   acid: 1,
   pace: 1,
   buffer: 1,
   phShift: 0,
-  keeperOffsetC: 0,
+  incubatorOffsetC: 0,
   heatLoss: 1,
   wheyReach: 1,
   drainTime: 1,
@@ -51,7 +51,7 @@ export function souringFactors({ mu, acid, pace, buffer, phShift }: Member) {
 export const MEMBER_SPREAD = {
   buffer: 0.08,
   phShift: 0.04,
-  keeperOffsetC: 0.8,
+  incubatorOffsetC: 0.8,
   heatLoss: 0.15,
   wheyReach: 0.05,
   drainTime: 0.3,

@@ -13,7 +13,7 @@ import type { CrockState } from '../state/crock-state.js';
 export interface Case {
   readonly culture: Culture | null;
   /** Vigour of the starter as its readings show it, 1 = as reckoned. */
-  readonly vitality: number | null;
+  readonly activity: number | null;
   readonly dosePct: number | null;
   /** Temperature at which the starter went in, and the mean while it set, °C. */
   readonly starterC: number | null;
@@ -64,7 +64,7 @@ export interface Case {
 }
 
 /** Vigour as readings show it: what there was of the starter and how fast it worked; none of a dead one. */
-const vigourOf = ({ life, vitality, pace }: Member) => (life === 'dead' ? 0 : vitality * pace);
+const activityOf = ({ life, activity, pace }: Member) => (life === 'dead' ? 0 : activity * pace);
 
 /** Less acid to be had than this (mol/kg) and the sugar is gone. */
 const SUGAR_GONE = 0.003;
@@ -94,7 +94,7 @@ export function caseOf({ batch, choices, timeline, environment, souring, drains 
   const acidified = states.findIndex((s, i) => i > 0 && s.souring === null && s.ph < states[i - 1]!.ph - 0.1);
   return {
     culture,
-    vitality: souring && souring.readingIds.length > 0 ? vigourOf(environment.member) : null,
+    activity: souring && souring.readingIds.length > 0 ? activityOf(environment.member) : null,
     dosePct: sowing ? doseIn(sowing) : null,
     starterC: sown?.tempC ?? null,
     meanSetC: setting.length > 0 ? setting.reduce((sum, s) => sum + s.tempC, 0) / setting.length : null,

@@ -1,5 +1,5 @@
 import type { Cause } from './cause.js';
-import { figure, looked, one, said, setC, vigour } from './evidence.js';
+import { figure, looked, one, said, setC, activity } from './evidence.js';
 import { sayNumber } from '../stages/words.js';
 
 /** A starter so young (days) is hardly ever dead of itself. */
@@ -10,12 +10,12 @@ export const OF_SOURING = {
   deadStarter: {
     says: 'The starter was dead or nearly so: too old, or frozen too long.',
     next: 'Start from a fresh culture.',
-    weigh: (c) => vigour(c, 0.25, 0.7, 3),
+    weigh: (c) => activity(c, 0.25, 0.7, 3),
   },
   weakStarter: {
     says: 'The starter was weak.',
     next: 'Take a younger starter, or a bigger dose.',
-    weigh: (c) => vigour(c, 0.65, 0.9, 1.5),
+    weigh: (c) => activity(c, 0.65, 0.9, 1.5),
   },
   killedStarter: {
     says: 'The starter went in too hot and was killed.',
@@ -53,9 +53,9 @@ export const OF_SOURING = {
     says: 'Something in the milk or the pot stopped the culture: antibiotic, or sanitiser not rinsed away.',
     next: 'Rinse with boiling water after any sanitiser; try another milk.',
     weigh: (c) => {
-      if (c.vitality === null || c.starterDays === null) return [];
-      if (c.vitality > 0.7) return [said(-2, 'The culture worked as it should.')];
-      const young = c.starterDays <= YOUNG_DAYS && c.vitality < 0.25;
+      if (c.activity === null || c.starterDays === null) return [];
+      if (c.activity > 0.7) return [said(-2, 'The culture worked as it should.')];
+      const young = c.starterDays <= YOUNG_DAYS && c.activity < 0.25;
       return young
         ? [said(1.5, `A starter ${c.starterDays === 1 ? 'a day' : `${c.starterDays} days`} old, and it hardly worked.`)]
         : [];

@@ -6,7 +6,7 @@ import { CAUSES, type CauseId } from './causes.js';
 /** A make of which nothing stands out. */
 const PLAIN: Case = {
   culture: CULTURES.thermophilic,
-  vitality: null,
+  activity: null,
   dosePct: null,
   starterC: null,
   meanSetC: null,
@@ -51,8 +51,8 @@ const weight = (id: CauseId, of: Partial<Case>) =>
  * does; and how much it weighs. Values are those of the field beside the cause.
  */
 const BOUNDS: readonly (readonly [CauseId, (value: number) => Partial<Case>, readonly number[], number])[] = [
-  ['deadStarter', (vitality) => ({ vitality }), [0.24, 0.25, 0.7, 0.71], 3],
-  ['weakStarter', (vitality) => ({ vitality }), [0.64, 0.65, 0.9, 0.91], 1.5],
+  ['deadStarter', (activity) => ({ activity }), [0.24, 0.25, 0.7, 0.71], 3],
+  ['weakStarter', (activity) => ({ activity }), [0.64, 0.65, 0.9, 0.91], 1.5],
   ['killedStarter', (over) => ({ starterC: 55 + over, lethalC: 55 }), [-1, -1.01, -4, -4.01], 3],
   ['tooCold', (over) => ({ meanSetC: OPT_C + over }), [-6.01, -6, -3, -2.99], 2],
   ['tooHot', (over) => ({ meanSetC: OPT_C + over }), [1.51, 1.5, 0, -0.01], 2],
@@ -104,7 +104,7 @@ describe('what a figure says of a cause', () => {
     expect(weight('ultraHeated', { ultraHeated: true })).toBe(2.5);
     expect(weight('unwashed', { washed: false })).toBe(2.5);
     expect(weight('closedEarly', { lidOn: true })).toBe(1);
-    expect(weight('residue', { starterDays: 3, vitality: 0.24 })).toBe(1.5);
-    expect(weight('residue', { starterDays: 4, vitality: 0.24 })).toBe(0);
+    expect(weight('residue', { starterDays: 3, activity: 0.24 })).toBe(1.5);
+    expect(weight('residue', { starterDays: 4, activity: 0.24 })).toBe(0);
   });
 });

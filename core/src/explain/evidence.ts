@@ -35,9 +35,9 @@ export function looked(
   return weight === undefined ? [] : [said(weight, `${words}: ${answer}.`)];
 }
 
-export const vigour = (c: Case, low: number, high: number, weight: number) =>
+export const activity = (c: Case, low: number, high: number, weight: number) =>
   figure(
-    c.vitality,
+    c.activity,
     (v) => v < low,
     (v) => v > high,
     (v) => `Its readings show a starter of ${pct(v)} of the vigour reckoned.`,

@@ -1,4 +1,4 @@
-import { canRead, hiddenTruth, readingMoments, standInReadings, truthSeed } from '../instruments/hidden-truth.js';
+import { canRead, hiddenTruth, readingMoments, simulatedReadings, truthSeed } from '../instruments/hidden-truth.js';
 import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
 import { assessSafety, gravest, type SafetyView } from '../safety/rules.js';
@@ -74,7 +74,7 @@ describe('following a make', () => {
       'ahead',
       'ahead',
     ]);
-    expect(f.hands.find((h) => h.status !== 'done')!.stageId).toBe('chill');
+    expect(f.tasks.find((h) => h.status !== 'done')!.stageId).toBe('chill');
     expect(f.arrives).toBeTrue();
     expect(f.balanceEnd.errorPct).toBeLessThan(0.1);
   });
@@ -112,7 +112,7 @@ describe('following a make', () => {
     const cold = Array.from({ length: 30 }, (_, i) => read(80 + i * 10, 'tempC', 38));
     const f = at(380, log(...WARM, ...cold));
     expect(f.now.tempC).toBeCloseTo(38, 0);
-    expect(f.learned.keeperOffsetC).toBeLessThan(-2);
+    expect(f.learned.incubatorOffsetC).toBeLessThan(-2);
     expect(minOf(souring(f).p50Ms)).toBeGreaterThan(minOf(souring(at(380, log(...WARM))).p50Ms) + 30);
   });
 
@@ -125,7 +125,7 @@ describe('following a make', () => {
 
   it('lets it go on souring while nobody comes, and says the hands are due', () => {
     const f = at(71 + 9 * 60, log(...WARM));
-    expect(f.hands.find((h) => h.stageId === 'chill')!.status).toBe('due');
+    expect(f.tasks.find((h) => h.stageId === 'chill')!.status).toBe('due');
     expect(f.now.ph).toBeLessThan(4.3);
   });
 
@@ -151,7 +151,7 @@ describe('following a make', () => {
       { type: 'finished', productG: 1600, wheyG: 2300, heldBackG: 120, score: null },
     ]);
     expect(at(5000, done).series).toEqual(at(1300, done).series);
-    expect(at(5000, done).hands.every((h) => h.status === 'done')).toBeTrue();
+    expect(at(5000, done).tasks.every((h) => h.status === 'done')).toBeTrue();
   });
 });
 
@@ -213,15 +213,15 @@ describe('the stand-ins', () => {
 
   it('see the same hidden crock each time they look', () => {
     const ms = T0 + 200 * MIN;
-    expect(standInReadings('ph-probe', batch, ms)(ms)).toBe(standInReadings('ph-probe', batch, ms)(ms));
+    expect(simulatedReadings('ph-probe', batch, ms)(ms)).toBe(simulatedReadings('ph-probe', batch, ms)(ms));
     const truth = hiddenTruth(batch, ms)!;
-    expect(Math.abs(standInReadings('thermometer', batch, ms)(ms)! - truth.tempC)).toBeLessThan(1);
-    expect(Math.abs(standInReadings('ph-probe', batch, ms)(ms)! - truth.ph)).toBeLessThan(0.15);
+    expect(Math.abs(simulatedReadings('thermometer', batch, ms)(ms)! - truth.tempC)).toBeLessThan(1);
+    expect(Math.abs(simulatedReadings('ph-probe', batch, ms)(ms)! - truth.ph)).toBeLessThan(0.15);
   });
 
   it('read only what there is to read', () => {
-    expect(standInReadings('scale', batch, T0 + 200 * MIN)(T0 + 200 * MIN)).toBeNull();
-    expect(standInReadings('ph-probe', batch, T0 + 20 * MIN)(T0 + 20 * MIN)).toBeNull();
+    expect(simulatedReadings('scale', batch, T0 + 200 * MIN)(T0 + 200 * MIN)).toBeNull();
+    expect(simulatedReadings('ph-probe', batch, T0 + 20 * MIN)(T0 + 20 * MIN)).toBeNull();
     expect(hiddenTruth(batch, T0 - MIN)).toBeNull();
     expect(canRead('thermometer', emptyCrock(4, 6.65))).toBeTrue();
   });
@@ -245,21 +245,21 @@ describe('waiting for morning', () => {
     return min > 700 && min < 1150 ? T0 + 1150 * MIN : ms;
   };
   const awake = (minute: number, entries: Entry[]) => follow(replay(entries)!, T0 + minute * MIN, OPTIONS, { wake });
-  const hand = (f: Followed, id: string) => f.hands.find((h) => h.stageId === id)!;
+  const task = (f: Followed, id: string) => f.tasks.find((h) => h.stageId === id)!;
 
   it('moves the hands that can wait, and all that follows with them', () => {
     const f = awake(150, log(...WARM));
-    const strained = hand(f, 'strain');
+    const strained = task(f, 'strain');
     expect(minOf(strained.readyMs)).toBeLessThan(1150);
     expect(minOf(strained.atMs)).toBeCloseTo(1150, 1);
-    expect(minOf(hand(f, 'finish').atMs)).toBeGreaterThan(1150 + 300);
+    expect(minOf(task(f, 'finish').atMs)).toBeGreaterThan(1150 + 300);
     expect(f.balanceEnd.errorPct).toBeLessThan(0.1);
   });
 
   it('leaves a souring where it is: it does not wait', () => {
     const early = (ms: number) => ((ms - T0) / MIN > 300 && (ms - T0) / MIN < 900 ? T0 + 900 * MIN : ms);
     const f = follow(replay(log(...WARM))!, T0 + 150 * MIN, OPTIONS, { wake: early });
-    expect(hand(f, 'chill').atMs).toBe(hand(f, 'chill').readyMs);
-    expect(minOf(hand(f, 'chill').atMs)).toBeLessThan(500);
+    expect(task(f, 'chill').atMs).toBe(task(f, 'chill').readyMs);
+    expect(minOf(task(f, 'chill').atMs)).toBeLessThan(500);
   });
 });

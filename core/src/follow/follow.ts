@@ -8,7 +8,7 @@ import { expectedCues } from '../forecast/expected-cues.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { plannedOf } from '../make/planned.js';
 import { firstOf, lastOf } from '../make/run.js';
-import { standsOf, type Stand } from '../make/stands.js';
+import { gearDemandsOf, type GearDemand } from '../make/gear-demands.js';
 import type { Choices } from '../methods/method.js';
 import type { RunsOff, SetAside } from '../stages/kind.js';
 import type { Finding } from '../safety/rules.js';
@@ -20,7 +20,7 @@ import type { Known } from '../learn/recall.js';
 import { expecting } from '../learn/expecting.js';
 import { deviationsOf, type Deviation } from './deviations.js';
 import { findingsOf } from './findings.js';
-import { handsOf, type Hand } from './hands.js';
+import { tasksOf, type Task } from './tasks.js';
 import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 import { panelOf, type StagePanel } from './panel.js';
@@ -71,7 +71,7 @@ export interface CrockView {
 }
 
 /** A vessel or a place that a make stands in, from when to when; null where it would never leave it. */
-export interface FollowedStand extends Omit<Stand, 'firstStep' | 'lastStep'> {
+export interface FollowedDemand extends Omit<GearDemand, 'firstStep' | 'lastStep'> {
   readonly fromMs: number;
   readonly toMs: number | null;
 }
@@ -81,9 +81,9 @@ export interface Followed {
   readonly batchId: string;
   readonly nowMs: number;
   readonly stages: readonly FollowedStage[];
-  readonly hands: readonly Hand[];
+  readonly tasks: readonly Task[];
   readonly windows: readonly ReadyWindow[];
-  readonly stands: readonly FollowedStand[];
+  readonly demands: readonly FollowedDemand[];
   readonly series: readonly SeriesPoint[];
   readonly now: CrockView;
   readonly end: CrockView;
@@ -109,7 +109,7 @@ export interface Followed {
   readonly outcome: Outcome;
   /** What was done otherwise than planned, and what that does to the end. */
   readonly deviations: readonly Deviation[];
-  readonly learned: { readonly vitality: number; readonly keeperOffsetC: number; readonly drainTime: number };
+  readonly learned: { readonly activity: number; readonly incubatorOffsetC: number; readonly drainTime: number };
   /** What the kitchen's makes have taught that acts on it. */
   readonly taught: readonly LearnedHere[];
   /** False where the last stage never ends as things stand. */
@@ -216,9 +216,9 @@ function summarise({
       cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
       panel: isLost ? withoutGoingOn(panelOf(s, context)) : panelOf(s, context),
     })),
-    hands: handsOf(timeline, environment, batch),
+    tasks: tasksOf(timeline, environment, batch),
     windows,
-    stands: standsIn(timeline),
+    demands: standsIn(timeline),
     series: seriesOf(timeline),
     now: viewOf(here),
     end: viewOf(lastOf(last.run)),
@@ -246,8 +246,8 @@ function summarise({
     outcome: outcomeOf(lastOf(last.run), context, planned),
     deviations: deviationsOf(context, planned),
     learned: {
-      vitality: environment.member.vitality,
-      keeperOffsetC: environment.member.keeperOffsetC,
+      activity: environment.member.activity,
+      incubatorOffsetC: environment.member.incubatorOffsetC,
       drainTime: environment.member.drainTime,
     },
     taught: learnedHere(planned, known),
@@ -260,9 +260,9 @@ function withoutGoingOn(panel: StagePanel): StagePanel {
   return { ...panel, branches: panel.branches.filter(({ does }) => does.do !== 'next') };
 }
 
-function standsIn({ stages }: Timeline): readonly FollowedStand[] {
-  return standsOf(stages.map((s) => s.run)).map(({ firstStep, lastStep, ...stand }) => ({
-    ...stand,
+function standsIn({ stages }: Timeline): readonly FollowedDemand[] {
+  return gearDemandsOf(stages.map((s) => s.run)).map(({ firstStep, lastStep, ...demand }) => ({
+    ...demand,
     fromMs: stages[firstStep]!.beginMs,
     toMs: stages[lastStep]!.endMs,
   }));

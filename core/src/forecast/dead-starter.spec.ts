@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CULTURES } from '../constants/cultures.js';
 import { DEAD_CHANCE, SPENT, SPENT_FROZEN } from '../constants/starter.js';
 import { souringLaw } from '../physics/souring.js';
-import { spentBelow, starterPrior, vitality, type Starter } from '../physics/vitality.js';
+import { spentBelow, starterPrior, starterActivity, type Starter } from '../physics/starter-activity.js';
 import type { SouringReading } from '../assimilate/evidence.js';
 import { makeSheet } from '../make/sheet.js';
 import { methodById } from '../methods/index.js';
@@ -97,7 +97,7 @@ describe('a starter that is given up', () => {
     fc.assert(
       fc.property(fc.constantFrom('cold', 'frozen', 'room'), fc.integer({ min: 0, max: 120 }), (store, ageDays) => {
         const starter = { form: 'active', store, ageDays, generation: 1 } as const;
-        const spent = vitality(starter, 'thermophilic') < spentBelow(starter);
+        const spent = starterActivity(starter, 'thermophilic') < spentBelow(starter);
         const { problems } = makeSheet(methodById('scalded-yogurt'), { store, ageDays }, { ...OPTIONS, members: 20 });
         expect(problems.some(({ field }) => field === 'ageDays')).toBe(spent);
       }),

@@ -114,7 +114,7 @@ describe('the souring forecast', () => {
 
   it('finds a nearly dead starter from readings that stay high, without its weights collapsing', () => {
     const dead = forecastSouring(PROBLEM, [ph(180, 6.5), ph(240, 6.45), ph(300, 6.4)], OPTIONS);
-    expect(dead.member.vitality).toBeLessThan(0.2);
+    expect(dead.member.activity).toBeLessThan(0.2);
     expect(dead.doubtful).toEqual([]);
     expect(dead.effective).toBeGreaterThan(0.05);
   });
@@ -126,7 +126,7 @@ describe('the souring forecast', () => {
     const cold = forecastSouring({ ...PROBLEM, temps: temps(-1.2, 40) }, [], OPTIONS);
     expect(offset(cold)).toBeLessThan(-0.9);
     expect(offset(cold)).toBeGreaterThan(-1.2);
-    expect(cold.taught.sd[5]! * MEMBER_SPREAD.keeperOffsetC).toBeGreaterThan(0.12);
+    expect(cold.taught.sd[5]! * MEMBER_SPREAD.incubatorOffsetC).toBeGreaterThan(0.12);
     expect(offset(forecastSouring({ ...PROBLEM, temps: temps(-1.2, 1) }, [], OPTIONS))).toBeGreaterThan(offset(cold));
   });
 

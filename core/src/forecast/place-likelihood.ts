@@ -13,7 +13,7 @@ import { DIMS, placeOffsetC, SCORES, type SouringProblem } from './souring-ensem
  */
 export function placeLikelihood(
   problem: SouringProblem,
-  { keeperOffsetC, heatLoss }: Pick<Member, 'keeperOffsetC' | 'heatLoss'>,
+  { incubatorOffsetC, heatLoss }: Pick<Member, 'incubatorOffsetC' | 'heatLoss'>,
 ): number {
   const { temps, place, tempC } = problem;
   if (!temps?.length) return 0;
@@ -21,7 +21,7 @@ export function placeLikelihood(
   const sdC = Math.hypot(THERMOMETER.ownSdC, THERMOMETER.scatterSdC);
   let log = 0;
   for (const { minute, tempC: readC } of temps) {
-    const aroundC = place.aroundC + keeperOffsetC + (place.swingC?.(minute / 2) ?? 0);
+    const aroundC = place.aroundC + incubatorOffsetC + (place.swingC?.(minute / 2) ?? 0);
     const off = (readC - aroundC - (tempC - aroundC) * Math.exp(-minute / tauMin)) / sdC;
     log -= 0.5 * (THERMOMETER.freedom + 1) * Math.log1p((off * off) / THERMOMETER.freedom);
   }
@@ -45,14 +45,14 @@ const LOSES = [-1.5, 0, 1.5] as const;
 /** The place by the temperatures alone, summed up over a grid. */
 export function placeFound(problem: SouringProblem): PlaceFound {
   const { temps, prior = standardPrior(DIMS) } = problem;
-  const [off, loses] = [SCORES.indexOf('keeperOffsetC'), SCORES.indexOf('heatLoss')];
+  const [off, loses] = [SCORES.indexOf('incubatorOffsetC'), SCORES.indexOf('heatLoss')];
   const at = ({ mean, sd }: ScorePrior, d: number, z: number) => mean[d]! + sd[d]! * z;
   if (!temps?.length) return { logEvidence: 0, mean: prior.mean[off]!, sd: prior.sd[off]! };
   const worlds = OFF.flatMap((x) =>
     LOSES.map((y) => {
       const score = at(prior, off, x);
       const heatLoss = Math.exp(MEMBER_SPREAD.heatLoss * at(prior, loses, y));
-      const log = placeLikelihood(problem, { keeperOffsetC: placeOffsetC(score), heatLoss });
+      const log = placeLikelihood(problem, { incubatorOffsetC: placeOffsetC(score), heatLoss });
       return { score, share: Math.exp(-0.5 * (x * x + y * y)), log };
     }),
   );

@@ -14,7 +14,7 @@ import { inoculate, souringCrock, type SouringLaw, type SouringStart } from '../
 import { followCourse, MEASURED_EVERY_MIN, SWING_EVERY_MIN, temperatureAt } from '../physics/souring-course.js';
 import { readingLikelihood, type SouringReading } from '../assimilate/evidence.js';
 import { placeLikelihood } from './place-likelihood.js';
-import type { StarterPrior } from '../physics/vitality.js';
+import type { StarterPrior } from '../physics/starter-activity.js';
 import { readyPrior, standardPrior, type ReadyPrior, type ScorePrior } from '../assimilate/score-prior.js';
 
 /** Temperature of a souring crock: measured where it was, else relaxing towards its surroundings. */
@@ -55,12 +55,12 @@ export type KnownSouring = SouringProblem & { readonly prior: ScorePrior };
 
 /** A member as a vector of standard scores, in this order. */
 export const SCORES = [
-  'vitality',
+  'activity',
   'lag',
   'mu',
   'acid',
   'phShift',
-  'keeperOffsetC',
+  'incubatorOffsetC',
   'heatLoss',
   'pace',
   'buffer',
@@ -68,7 +68,8 @@ export const SCORES = [
 export const DIMS = SCORES.length;
 
 /** How far a place stands off at a standard score, °C: usually by a degree at most, now and then by several. */
-export const placeOffsetC = (z: number): number => MEMBER_SPREAD.keeperOffsetC * z * (1 + (z / PLACE_STRAYS_FROM) ** 4);
+export const placeOffsetC = (z: number): number =>
+  MEMBER_SPREAD.incubatorOffsetC * z * (1 + (z / PLACE_STRAYS_FROM) ** 4);
 
 /** Standard score at which a place stands off twice as far as a normal spread would have it. */
 const PLACE_STRAYS_FROM = 3;
@@ -78,12 +79,12 @@ export function memberOfScores({ spread }: Culture, z: ArrayLike<number>, at = 0
   return {
     ...NOMINAL_MEMBER,
     life: 'alive',
-    vitality: Math.exp(spread.vitality * z[at]!),
+    activity: Math.exp(spread.activity * z[at]!),
     lag: Math.exp(spread.lag * z[at + 1]!),
     mu: Math.exp(spread.mu * z[at + 2]!),
     acid: Math.exp(spread.acid * z[at + 3]!),
     phShift: MEMBER_SPREAD.phShift * z[at + 4]!,
-    keeperOffsetC: placeOffsetC(z[at + 5]!),
+    incubatorOffsetC: placeOffsetC(z[at + 5]!),
     heatLoss: Math.exp(MEMBER_SPREAD.heatLoss * z[at + 6]!),
     pace: Math.exp(PACE_SD.active * z[at + 7]!),
     buffer: Math.exp(MEMBER_SPREAD.buffer * z[at + 8]!),
@@ -136,7 +137,7 @@ export function runEnsemble(
     const start = startOf(problem, member);
     const temperature = {
       startC: problem.tempC,
-      aroundC: place.aroundC + member.keeperOffsetC,
+      aroundC: place.aroundC + member.incubatorOffsetC,
       tauMin: place.tauMin / member.heatLoss,
       measuredC,
       swingC,
@@ -155,7 +156,7 @@ export function runEnsemble(
 /** How a member's crock begins. */
 function startOf(problem: SouringProblem, member: Member): Required<SouringStart> {
   return {
-    biomass: problem.biomass * member.vitality,
+    biomass: problem.biomass * member.activity,
     lagQ: problem.lagQ * member.lag,
     lacticMolPerKg: problem.lacticMolPerKg,
     ...souringFactors(member),

@@ -99,7 +99,7 @@ function guessOf(problem: SouringProblem): Proposal | undefined {
   if (!problem.temps?.length) return undefined;
   const { mean, sd } = placeFound(problem);
   const about = [mean, Math.max(GUESS_LEAST, GUESS_WIDER * sd)] as const;
-  return proposalFrom(problem.prior ?? STANDARD_PRIOR, new Map([[SCORES.indexOf('keeperOffsetC'), about]]));
+  return proposalFrom(problem.prior ?? STANDARD_PRIOR, new Map([[SCORES.indexOf('incubatorOffsetC'), about]]));
 }
 
 /** Chance that the starter is dead: how well it explains the readings against a living one, by Bayes' rule. */

@@ -2,7 +2,7 @@ import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { FRESH_COW_PH } from '../constants/milk.js';
 import { STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { NORMAL_MINERALS_G_PER_KG } from '../constants/buffer.js';
-import { vitality, type Starter } from '../physics/vitality.js';
+import { starterActivity, type Starter } from '../physics/starter-activity.js';
 import { keepAt, souringCrock, souringLaw, sourStep, SOURING_STEP_MIN } from '../physics/souring.js';
 
 /** What a chain of starters is asked for. */
@@ -12,8 +12,8 @@ export interface ChainAsked {
   readonly neededG: number;
   /** What there is to begin with: how it was kept, and how much of it, g. */
   readonly from: Starter & { readonly massG: number };
-  /** Its vigour, 1 as a fresh one's, where that is known better than by its age and store. */
-  readonly vigour?: number;
+  /** Its activity, 1 as a fresh one's, where that is known better than by its age and store. */
+  readonly activity?: number;
   /** Starter as a share of the milk in each step, percent. */
   readonly dosePct: number;
   /** Temperature at which each step ripens, °C, and the pH at which it is ripe. */
@@ -57,8 +57,8 @@ export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readon
     amounts.unshift({ milkG: wholeG - starterG, starterG });
     wantedG = starterG;
   } while (wantedG > from.massG);
-  const firstVigour = asked.vigour ?? vitality(from, culture);
-  const hours = amounts.map((_, i) => ripeningH(culture, dose, i === 0 ? firstVigour : 1, tempC, ripePh));
+  const firstActivity = asked.activity ?? starterActivity(from, culture);
+  const hours = amounts.map((_, i) => ripeningH(culture, dose, i === 0 ? firstActivity : 1, tempC, ripePh));
   if (hours.some((h) => h === null))
     return { impossible: `At ${tempC} °C it never ripens: choose a warmth it lives in, or a fresher culture.` };
   return amounts.map((amount, i) => ({
@@ -68,18 +68,18 @@ export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readon
   }));
 }
 
-/** Hours until milk sown with a starter (a share of it, of some vigour) is ripe; null where it is not within three days. */
+/** Hours until milk sown with a starter (a share of it, of some activity) is ripe; null where it is not within three days. */
 export function ripeningH(
   culture: CultureId,
   dose: number,
-  vigour: number,
+  activity: number,
   tempC: number,
   ripePh: number,
 ): number | null {
   const law = souringLaw(CULTURES[culture], USUAL_MILK);
   const { biomassPerDose, lagQActive } = CULTURES[culture];
   const crock = souringCrock(law, {
-    biomass: dose * biomassPerDose * vigour,
+    biomass: dose * biomassPerDose * activity,
     lagQ: lagQActive,
     lacticMolPerKg: (dose / (1 + dose)) * STARTER_LACTIC_MOL_PER_KG,
   });

@@ -1,8 +1,8 @@
 import type { Random } from '../random/random.js';
-import { INSTRUMENT_KINDS, type StandInKind } from './kinds.js';
+import { INSTRUMENT_KINDS, type SimulatedKind } from './kinds.js';
 
-/** Faults that a stand-in can be given, and what each is called. */
-export const STAND_IN_FAULTS = {
+/** Faults that a simulated instrument can be given, and what each is called. */
+export const INSTRUMENT_FAULTS = {
   silent: 'drops out',
   stuck: 'sticks',
   wild: 'jumps',
@@ -10,11 +10,11 @@ export const STAND_IN_FAULTS = {
   noisy: 'is noisy',
 } as const;
 
-export type StandInFault = keyof typeof STAND_IN_FAULTS;
+export type InstrumentFault = keyof typeof INSTRUMENT_FAULTS;
 
-/** How a stand-in is: its fault and since when, and when a pH meter was last calibrated (ms). */
-export interface StandInCondition {
-  readonly fault: StandInFault | null;
+/** How a simulated instrument is: its fault and since when, and when a pH meter was last calibrated (ms). */
+export interface SimulatedCondition {
+  readonly fault: InstrumentFault | null;
   readonly faultSinceMs: number | null;
   readonly calibratedMs: number | null;
 }
@@ -25,15 +25,15 @@ const NOISE_TIMES = 8;
 const HOUR_MS = 3_600_000;
 
 /**
- * What a stand-in in some condition shows, where a sound one would show `sound`; null while it is silent.
+ * What a simulated instrument in some condition shows, where a sound one would show `sound`; null while it is silent.
  *
  * @param soundThen what a sound one showed when the fault began
  */
 export function faultyReading(
-  kind: StandInKind,
+  kind: SimulatedKind,
   sound: number,
   atMs: number,
-  { fault, faultSinceMs, calibratedMs }: StandInCondition,
+  { fault, faultSinceMs, calibratedMs }: SimulatedCondition,
   soundThen: () => number | null,
   random: Random,
 ): number | null {
@@ -58,7 +58,7 @@ export function faultyReading(
 }
 
 /** Rounded as its display rounds. */
-function shown(kind: StandInKind, value: number): number {
+function shown(kind: SimulatedKind, value: number): number {
   const { resolution } = INSTRUMENT_KINDS[kind].simulated;
   return Number((Math.round(value / resolution) * resolution).toFixed(2));
 }

@@ -6,14 +6,14 @@ import { lastOf, stateIn } from '../make/run.js';
 import { plannedOf } from '../make/planned.js';
 import { seedFromText, seededRandom } from '../random/random.js';
 import type { CrockState } from '../state/crock-state.js';
-import { INSTRUMENT_KINDS, type CrockStandIn, type StandInKind } from './kinds.js';
-import { hiddenMember, readStandIn } from './stand-ins.js';
+import { INSTRUMENT_KINDS, type CrockSimulator, type SimulatedKind } from './kinds.js';
+import { hiddenMember, simulateReading } from './simulated.js';
 
 const MS_PER_MIN = 60_000;
 
 /**
  * The hidden true state of a simulated batch at a moment: the engine run with a member that the batch's own name
- * draws, so that every stand-in, and every start of them, sees the same crock. Null before it began and after its end.
+ * draws, so that every simulated instrument, and every start of them, sees the same crock. Null before it began and after its end.
  *
  * @param room the true room it stands in, where that is known
  */
@@ -49,14 +49,14 @@ export function truthSeed(batchId: string): number {
 }
 
 /** True where an instrument has something to measure. */
-export const canRead = (kind: CrockStandIn, state: CrockState): boolean => INSTRUMENT_KINDS[kind].canRead(state);
+export const canRead = (kind: CrockSimulator, state: CrockState): boolean => INSTRUMENT_KINDS[kind].canRead(state);
 
 /**
- * What a stand-in reads of a batch at moments up to another (ms): the same each time it is asked; null where it has nothing to
+ * What a simulated instrument reads of a batch at moments up to another (ms): the same each time it is asked; null where it has nothing to
  * read.
  */
-export function standInReadings(
-  kind: CrockStandIn,
+export function simulatedReadings(
+  kind: CrockSimulator,
   batch: Batch,
   untilMs: number,
   room: Pick<Household, 'roomAt'> = {},
@@ -65,12 +65,12 @@ export function standInReadings(
   return (atMs) => {
     const state = stateAtMoment(atMs);
     if (!state || !canRead(kind, state)) return null;
-    return readStandIn(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
+    return simulateReading(kind, state, seededRandom(seedFromText(`${batch.id} ${kind} ${atMs}`)));
   };
 }
 
-/** Moments (ms) after `afterMs` up to `untilMs` at which a stand-in reads. */
-export function readingMoments(kind: StandInKind, afterMs: number, untilMs: number): number[] {
+/** Moments (ms) after `afterMs` up to `untilMs` at which a simulated instrument reads. */
+export function readingMoments(kind: SimulatedKind, afterMs: number, untilMs: number): number[] {
   const everyMs = INSTRUMENT_KINDS[kind].simulated.everyMin * 60_000;
   const first = (Math.floor(afterMs / everyMs) + 1) * everyMs;
   const count = Math.max(0, Math.floor((untilMs - first) / everyMs) + 1);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { seededRandom } from '../random/random.js';
-import { faultyReading, type StandInCondition } from './faults.js';
+import { faultyReading, type SimulatedCondition } from './faults.js';
 import { INSTRUMENT_KINDS, isOfRoom, kindReading } from './kinds.js';
 import { THERMOMETER } from './thermometer.js';
 import { isKept } from './thinning.js';
@@ -88,12 +88,12 @@ describe('trouble with a probe', () => {
 });
 
 describe('a stand-in with a fault', () => {
-  const condition = (fault: StandInCondition['fault']): StandInCondition => ({
+  const condition = (fault: SimulatedCondition['fault']): SimulatedCondition => ({
     fault,
     faultSinceMs: fault && 10 * HOUR,
     calibratedMs: 0,
   });
-  const show = (fault: StandInCondition['fault'], atH: number, kind: 'thermometer' | 'ph-probe' = 'thermometer') =>
+  const show = (fault: SimulatedCondition['fault'], atH: number, kind: 'thermometer' | 'ph-probe' = 'thermometer') =>
     faultyReading(kind, kind === 'ph-probe' ? 5 : 42, atH * HOUR, condition(fault), () => 39.5, seededRandom(atH));
 
   it('shows what a sound one would until the fault begins', () => {

@@ -12,14 +12,14 @@ export const INSTRUMENT_KINDS = {
   'room-logger': ROOM_LOGGER,
 } as const satisfies Readonly<Record<string, InstrumentKind>>;
 
-export type StandInKind = keyof typeof INSTRUMENT_KINDS;
+export type SimulatedKind = keyof typeof INSTRUMENT_KINDS;
 
 /** Those that stand in a crock. */
-export type CrockStandIn = {
-  [K in StandInKind]: (typeof INSTRUMENT_KINDS)[K]['quantity'] extends CrockQuantity ? K : never;
-}[StandInKind];
+export type CrockSimulator = {
+  [K in SimulatedKind]: (typeof INSTRUMENT_KINDS)[K]['quantity'] extends CrockQuantity ? K : never;
+}[SimulatedKind];
 
-type Kind = (typeof INSTRUMENT_KINDS)[StandInKind];
+type Kind = (typeof INSTRUMENT_KINDS)[SimulatedKind];
 
 /** Whether what reads a quantity hangs in the room, and stands in no crock. */
 export const isOfRoom = (quantity: InstrumentQuantity): quantity is Exclude<InstrumentQuantity, CrockQuantity> =>

@@ -24,14 +24,14 @@ export function pottedIn(method: Method): 'mould' | 'jar' {
  */
 export function roomProblems(method: Method, sheet: Filled, used: readonly Gear[]): readonly Problem[] {
   const kind = pottedIn(method);
-  const keepers = used.filter((g) => KEEPERS.has(g.kind) && g.holdsL !== null);
+  const incubators = used.filter((g) => INCUBATORS.has(g.kind) && g.holdsL !== null);
   return [
     ...pottingProblems(
       sheet,
       used.filter((g) => g.kind === kind && takesG(g) > 0),
       kind === 'mould' && !isHeldInMoulds(method),
     ),
-    ...keepers.flatMap((keeper) => keepingProblems(sheet, keeper)),
+    ...incubators.flatMap((keeper) => keepingProblems(sheet, keeper)),
   ];
 }
 
@@ -39,7 +39,7 @@ export function roomProblems(method: Method, sheet: Filled, used: readonly Gear[
 const isHeldInMoulds = (method: Method) =>
   planStages(method).some(({ kind, params }) => !kind.fillsInto && kind.gear(params).includes('moulds'));
 
-const KEEPERS: ReadonlySet<Gear['kind']> = new Set<Gear['kind']>(['flask', 'thermostat', 'bath']);
+const INCUBATORS: ReadonlySet<Gear['kind']> = new Set<Gear['kind']>(['flask', 'thermostat', 'bath']);
 
 function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[], filledAgain: boolean): Problem[] {
   const potG = Number(choices['potG']);

@@ -33,7 +33,7 @@ const SAID = {
     of: (z: number) => Math.exp(PACE_SD.active * z),
     felt: (v: number) => Math.abs(Math.log(v)) > 0.05,
   },
-  keeperOffsetC: { what: 'place', of: placeOffsetC, felt: (v: number) => Math.abs(v) > 0.3 },
+  incubatorOffsetC: { what: 'place', of: placeOffsetC, felt: (v: number) => Math.abs(v) > 0.3 },
   drainTime: {
     what: 'cloth time',
     of: (z: number) => Math.exp(MEMBER_SPREAD.drainTime * z),
@@ -99,7 +99,7 @@ export function learnedFigures({ known }: Pooled): readonly LearnedFigure[] {
 }
 
 function factorOf({ of, score }: LearnedScore): (z: number) => number {
-  if (score === 'keeperOffsetC') return placeOffsetC;
+  if (score === 'incubatorOffsetC') return placeOffsetC;
   if (score === 'phShift') return (z) => MEMBER_SPREAD.phShift * z;
   if (score === 'bowlG') return (z) => DRAIN_READING.bowlSdG * z;
   const { spread } = CULTURES[of.replace(/^culture /, '') as CultureId] ?? CULTURES.thermophilic;

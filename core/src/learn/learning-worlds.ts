@@ -11,7 +11,7 @@ import { forecastSouring } from '../forecast/souring-forecast.js';
 import { normals, seededRandom } from '../random/random.js';
 import { CULTURES } from '../constants/cultures.js';
 import { souringOwnedBy, type Owned } from './owners.js';
-import { pace, vigour, warmer, YOGURT } from './souring-worlds.js';
+import { pace, activity, warmer, YOGURT } from './souring-worlds.js';
 import { pooled, recall, type Lesson } from './pooled.js';
 
 /** A kitchen whose line or place is otherwise in one thing, and how its makes are read. */
@@ -41,7 +41,7 @@ export const LEARNING_WORLDS: readonly LearningWorld[] = [
   world('as assumed, three pH readings a make', {}, 'three pH readings', 4, 15),
   world('a line 25 % slower, three pH readings a make', pace(0.75), 'three pH readings', 6, 15),
   world('a line 25 % slower, looks only', pace(0.75), 'looks only', 10, 40),
-  world('a line of half vigour', vigour(CULTURES.thermophilic, 0.5), 'three pH readings', 10, 15),
+  world('a line of half vigour', activity(CULTURES.thermophilic, 0.5), 'three pH readings', 10, 15),
   world('an incubator 1.5 °C cold, two temperatures a make', warmer(-1.5), 'temperatures', 3, 15),
 ];
 
@@ -130,7 +130,7 @@ function readOf(
     by: 'meter' as const,
   }));
   if (reads === 'three pH readings') return { readings };
-  const offC = placeOffsetC(scores[SCORES.indexOf('keeperOffsetC')]!);
+  const offC = placeOffsetC(scores[SCORES.indexOf('incubatorOffsetC')]!);
   const { aroundC, tauMin } = problem.place;
   const temps = at(0.6, 0.9).map((minute) => {
     const tempC = aroundC + offC + (problem.tempC - aroundC - offC) * Math.exp(-minute / tauMin);

@@ -14,14 +14,14 @@ export const lineOwner = (line: string) => `culture ${line}`;
 
 /** Growth and souring are a culture's; warmth is the place's; the buffer is the milk's. */
 const WHOSE: Readonly<Record<(typeof SCORES)[number], Whose>> = {
-  vitality: 'line',
+  activity: 'line',
   lag: 'line',
   mu: 'line',
   acid: 'line',
   pace: 'line',
   phShift: 'milk',
   buffer: 'milk',
-  keeperOffsetC: 'place',
+  incubatorOffsetC: 'place',
   heatLoss: 'place',
 };
 

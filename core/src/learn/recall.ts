@@ -8,7 +8,7 @@ import type { BoundStage } from '../stages/registry.js';
 import { drainOwned, LOSS_OWNED, souringOwned } from './owners.js';
 import { recall, type Pooled } from './pooled.js';
 
-const VITALITY = SCORES.indexOf('vitality');
+const ACTIVITY = SCORES.indexOf('activity');
 
 /** What a kitchen knows of a make before it is begun. */
 export interface Known {
@@ -32,9 +32,9 @@ export function souringPrior(
   known: Known,
 ): ScorePrior {
   const prior = recall(known.learned, souringOwned(lineIn(known, culture), stage), before);
-  const spread = CULTURES[culture].spread.vitality;
+  const spread = CULTURES[culture].spread.activity;
   const given = Math.log(Number(choices['vigourPct'] ?? 100) / 100) / spread;
-  return { ...prior, mean: prior.mean.map((m, d) => (d === VITALITY ? m - given : m)) };
+  return { ...prior, mean: prior.mean.map((m, d) => (d === ACTIVITY ? m - given : m)) };
 }
 
 /** The prior of a draining on a cloth. */

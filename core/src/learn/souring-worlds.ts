@@ -41,9 +41,9 @@ function sown(id: CultureId, tempC: number, dose: number, targetPh: number, hori
 export const YOGURT = sown('thermophilic', 43, 0.025, 4.6, 24);
 const COUNTER = sown('mesophilic', 21.5, 0.02, 4.6, 72);
 
-/** The score of a culture that works so much faster, of one with so much of the usual vigour, of a place so much warmer. */
+/** The score of a culture that works so much faster, of one with so much of the usual activity, of a place so much warmer. */
 export const pace = (factor: number) => ({ pace: Math.log(factor) / PACE_SD.active });
-export const vigour = ({ spread }: Culture, factor: number) => ({ vitality: Math.log(factor) / spread.vitality });
+export const activity = ({ spread }: Culture, factor: number) => ({ activity: Math.log(factor) / spread.activity });
 
 /** The score at which a place stands off by so many degrees, by halving. */
 export const warmer = (deltaC: number) => {
@@ -53,7 +53,7 @@ export const warmer = (deltaC: number) => {
     if (placeOffsetC(middle) < deltaC) low = middle;
     else high = middle;
   }
-  return { keeperOffsetC: low };
+  return { incubatorOffsetC: low };
 };
 const buffer = (factor: number) => ({ buffer: Math.log(factor) / MEMBER_SPREAD.buffer });
 

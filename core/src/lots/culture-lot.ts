@@ -6,7 +6,7 @@ export type Origin =
   'pot' | 'powder' | 'capsule' | 'heirloom' | 'grains' | 'wild' | 'held back' | 'fed' | 'divided' | 'mixed';
 
 /** Schools of when to begin a line again: after so many generations, by taste, never. */
-export type School = 'generations' | 'taste' | 'never';
+export type RenewalPolicy = 'generations' | 'taste' | 'never';
 
 /** A stretch of time in one store. */
 export interface Stay {
@@ -32,7 +32,7 @@ export interface CultureLot extends LotOf<'culture'> {
   /** When somebody gave it up, ms; null while it lives. */
   readonly retiredMs: number | null;
   /** By which school its line is begun again, said of what the line began with; the usual one of its origin where nobody said. */
-  readonly beginAgain?: School;
+  readonly beginAgain?: RenewalPolicy;
 }
 
 /** What is bought or found, as a line begins. */

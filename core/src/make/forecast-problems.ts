@@ -24,9 +24,9 @@ export function souringProblem(
   if (kind.endsBy !== 'acidity' || !kind.around || !begin.souring) return null;
   const nominal = { ...environment, member: NOMINAL_MEMBER };
   const around = kind.around(params, volumeMl(begin), nominal);
-  const { vitality, lag } = environment.member;
+  const { activity, lag } = environment.member;
   const asNominal = (living: Pick<Living, 'biomass' | 'lagQ'>) => ({
-    biomass: living.biomass / vitality,
+    biomass: living.biomass / activity,
     lagQ: living.lagQ / lag,
   });
   const law = lawFor(begin.souring.culture, begin.souring.milk);

@@ -19,10 +19,10 @@ import { coolingFinding } from '../safety/cooling.js';
 import type { Finding } from '../safety/rules.js';
 import { shelfLife, type ShelfLife } from '../safety/shelf-life.js';
 import { CAUTIONS } from '../stages/cautions.js';
-import type { EndsBy, Give, Problem } from '../stages/kind.js';
+import type { EndsBy, Slack, Problem } from '../stages/kind.js';
 import { isRich } from '../stages/pass-time.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
-import { bodyWord, firmness, shedding, type CrockState } from '../state/crock-state.js';
+import { bodyWord, firmness, syneresis, type CrockState } from '../state/crock-state.js';
 import { amountsOf, type Amount } from './amounts.js';
 import { planStages } from './plan.js';
 import { untilWoken } from './waking.js';
@@ -39,7 +39,7 @@ export interface SheetStage {
   readonly beginMin: number;
   readonly endMin: number;
   readonly handsMin: number;
-  readonly give: Give;
+  readonly slack: Slack;
   readonly lookFor: string;
   /** When what is looked at will change, in minutes of the make. */
   readonly expect: readonly ExpectedCue[];
@@ -76,7 +76,7 @@ export interface MakeSheet {
     readonly ph: number;
     readonly firmness: number;
     readonly firmnessWord: string;
-    readonly shedding: number;
+    readonly syneresis: number;
     readonly pots: number;
   };
   readonly balance: Balance;
@@ -164,7 +164,7 @@ export function makeSheet(
       ph: end.ph,
       firmness: firmness(end),
       firmnessWord: bodyWord(end),
-      shedding: shedding(end),
+      syneresis: syneresis(end),
       pots: Math.floor(totalG(end.masses) / potG),
     },
     balance: balanceOf(end),
@@ -200,7 +200,7 @@ function sheetStage(run: StageRun, before: StageRun | undefined, environment: En
     beginMin: firstOf(run).minute,
     endMin: lastOf(run).minute,
     handsMin: kind.handsMin(params),
-    give: run.finished ? kind.give(params, courseOf(run, environment)) : { earlyMin: 0, lateMin: 0, cost: '' },
+    slack: run.finished ? kind.slack(params, courseOf(run, environment)) : { earlyMin: 0, lateMin: 0, cost: '' },
     lookFor: kind.endCue(params),
     expect: expectedCues(run.states).filter(({ cue }) => kind.cues.some((scale) => scale.cue === cue)),
   };

@@ -15,7 +15,7 @@ export function untilWoken(run: StageRun, environment: Environment, startMs: num
   const doneMs = startMs + lastOf(run).minute * MS_PER_MIN;
   const waitMin = (wake(doneMs) - doneMs) / MS_PER_MIN;
   if (waitMin <= 0) return run;
-  const { lateMin } = run.stage.kind.give(run.stage.params, courseOf(run, environment));
+  const { lateMin } = run.stage.kind.slack(run.stage.params, courseOf(run, environment));
   return waitMin <= lateMin ? runOn(run, environment, waitMin) : run;
 }
 

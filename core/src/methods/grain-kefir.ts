@@ -1,7 +1,7 @@
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
-import { VIGOUR } from './starter-choices.js';
+import { ACTIVITY } from './starter-choices.js';
 
 const GRAINS: ChoiceGroup = {
   title: 'Grains',
@@ -40,7 +40,7 @@ const GRAINS: ChoiceGroup = {
         { id: 'frozen', label: 'Frozen', why: 'A reserve: two or three batches to wake.' },
       ],
     },
-    VIGOUR,
+    ACTIVITY,
     {
       key: 'then',
       label: 'Then they go',

@@ -138,7 +138,7 @@ describe('the schools of each family', () => {
     const ready = sheet('Y2', { milk: 'ultra-heated' });
     const ordinary = sheet('Y2', { milk: 'whole' });
     expect(ordinary.product.firmness).toBeLessThan(ready.product.firmness);
-    expect(ordinary.product.shedding).toBeGreaterThan(ready.product.shedding);
+    expect(ordinary.product.syneresis).toBeGreaterThan(ready.product.syneresis);
     expect(ordinary.cautions).toContain(CAUTIONS.unheated);
     expect(ready.cautions).not.toContain(CAUTIONS.unheated);
   });
@@ -251,7 +251,7 @@ describe('sour while everybody sleeps', () => {
     expect(chilledAt(chilled)).toBeLessThan(28);
     expect(chilledAt(left)).toBeCloseTo(30, 6);
     expect(left.product.ph).toBeLessThan(chilled.product.ph - 0.05);
-    expect(left.product.shedding).toBeGreaterThan(chilled.product.shedding);
+    expect(left.product.syneresis).toBeGreaterThan(chilled.product.syneresis);
     expect(left.findings).toEqual([]);
   });
 

@@ -5,7 +5,7 @@ const LIVE: Condition = { choice: 'form', is: 'active' };
 const POWDER: Condition = { choice: 'form', is: 'freeze-dried' };
 
 /** What is known of a starter beyond its age and store. */
-export const VIGOUR: NumberChoice = {
+export const ACTIVITY: NumberChoice = {
   key: 'vigourPct',
   label: 'Vigour for its age',
   kind: 'number',
@@ -126,7 +126,7 @@ export const STARTER: ChoiceGroup = {
       initial: 1,
       why: 'Makes since it was bought: a bought yogurt drifts, sourer and slower, after three to six; heirlooms do not.',
     },
-    VIGOUR,
+    ACTIVITY,
     { ...price('packet', 'A packet costs', 'each', 1.8), onlyIf: POWDER },
   ],
 };

@@ -22,7 +22,7 @@ const WHICH: ChoiceGroup = {
   ],
 };
 
-const KEEPERS = KEEPING.choices.find((c) => c.key === 'keeper')!;
+const INCUBATORS = KEEPING.choices.find((c) => c.key === 'keeper')!;
 
 /** Milk for a culture to live on: a small make of its own, all of it kept as starter. */
 export const starterFeeding: Method = {
@@ -51,7 +51,7 @@ export const starterFeeding: Method = {
     vary(KEEPING, {
       keeper: {
         options: [
-          ...(KEEPERS.kind === 'option' ? KEEPERS.options : []),
+          ...(INCUBATORS.kind === 'option' ? INCUBATORS.options : []),
           { id: 'counter', label: 'On the counter', why: 'For what sours at the warmth of the room.' },
         ],
       },

@@ -5,7 +5,7 @@ import {
   DRAINAGE,
   DRAINAGE_EXPONENT,
   GRAINS,
-  THICK_CREAM_SHEDS,
+  THICK_CREAM_SYNERESIS,
   TURNING,
   type DrainMethod,
 } from '../constants/drainage.js';
@@ -62,7 +62,8 @@ export function endSolids(
   { solids, fat, wheySolids }: Pick<DrainageConditions, 'solids' | 'fat' | 'wheySolids'>,
   { body = 'gel', turns = 0 }: CurdOnCloth = {},
 ): number {
-  if (body === 'thickened') return solids + (solids - wheySolids) * (THICK_CREAM_SHEDS / (1 - THICK_CREAM_SHEDS));
+  if (body === 'thickened')
+    return solids + (solids - wheySolids) * (THICK_CREAM_SYNERESIS / (1 - THICK_CREAM_SYNERESIS));
   const more = (body === 'grains' ? GRAINS.endFatFreeMore : 0) + TURNING.endFatFreeMore * Math.min(turns, TURNING.most);
   const end = DRAINAGE[method].endFatFree + more;
   const stays = (solids - wheySolids - fat * (1 - end)) / (end - wheySolids);

@@ -1,36 +1,36 @@
 import type { Made } from './orders.js';
-import type { MakesAndHands } from './plan-of.js';
+import type { MakesAndTasks } from './plan-of.js';
 import { layOut, plans } from './plan.js';
-import type { Plan, PlanAsked, Setting } from './setting.js';
-import { USUAL_WISHES, type Wishes } from './way.js';
+import type { Plan, PlanAsked, PlanningProblem } from './planning-problem.js';
+import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 
-/** A leaning that a whole plan may have. */
-export interface Leaning {
+/** An objective preset that a whole plan may have. */
+export interface ObjectivePreset {
   readonly id: 'even' | 'fresh' | 'early';
   readonly name: string;
   readonly why: string;
-  readonly wishes: Wishes;
+  readonly weights: ObjectiveWeights;
 }
 
-/** The leanings that plans are made by, the usual one first. */
-export const LEANINGS: readonly Leaning[] = [
+/** The objective presets that plans are made by, the usual one first. */
+export const OBJECTIVE_PRESETS: readonly ObjectivePreset[] = [
   {
     id: 'even',
     name: 'Hands in working hours',
     why: 'Hands come when somebody works anyway; what is ready waits in the cold for some hours.',
-    wishes: USUAL_WISHES,
+    weights: USUAL_WEIGHTS,
   },
   {
     id: 'fresh',
     name: 'As fresh as it can be',
     why: 'Each is ready shortly before it is wanted, though hands come early or late in the day for it.',
-    wishes: { ...USUAL_WISHES, offMin: 0.2, ageH: 3 },
+    weights: { ...USUAL_WEIGHTS, offMin: 0.2, ageH: 3 },
   },
   {
     id: 'early',
     name: 'Early, with time to spare',
     why: 'Each is ready a day or so before it is wanted: what goes wrong can be made again, and nothing is soured to the last of its give.',
-    wishes: { ...USUAL_WISHES, offMin: 2, spareH: 24, sourGive: 40, otherGive: 0.2 },
+    weights: { ...USUAL_WEIGHTS, offMin: 2, spareH: 24, souringSlack: 40, otherSlack: 0.2 },
   },
 ];
 
@@ -48,21 +48,21 @@ export interface Likeness {
   readonly feedings: number;
 }
 
-/** A whole plan of a leaning. */
+/** A whole plan of an objective preset. */
 export interface Alternative {
-  readonly leaning: Leaning;
-  readonly setting: Setting;
+  readonly preset: ObjectivePreset;
+  readonly problem: PlanningProblem;
   readonly plan: Plan;
   readonly likeness: Likeness;
 }
 
 /** What a plan is like. */
-export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: MakesAndHands, asked: PlanAsked): Likeness {
+export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: MakesAndTasks, asked: PlanAsked): Likeness {
   const due = new Map(asked.orders.map((o) => [o.id, o.dueMin]));
   const timed = makes.filter((m) => due.get(m.orderId) !== null);
-  const ages = timed.map((m) => m.way.ageH);
-  const spare = timed.map((m) => (due.get(m.orderId)! - m.way.readyLateMin) / 60);
-  const firsts = makes.map((m) => m.feed?.beginMin ?? m.way.startMin);
+  const ages = timed.map((m) => m.mode.ageH);
+  const spare = timed.map((m) => (due.get(m.orderId)! - m.mode.readyLateMin) / 60);
+  const firsts = makes.map((m) => m.feed?.beginMin ?? m.mode.startMin);
   return {
     nightMin: nightHandsMin,
     offMin: offHandsMin,
@@ -76,18 +76,18 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
 }
 
 /**
- * Whole plans of each leaning, one after the other, each after every round of its search. Two that are the same in all but
+ * Whole plans of each objective preset, one after the other, each after every round of its search. Two that are the same in all but
  * minutes are told by {@link differs}.
  *
- * @param roundsEach rounds after which the next leaning has its turn
+ * @param roundsEach rounds after which the next objective preset has its turn
  */
 export function* alternatives(asked: PlanAsked, roundsEach: number): Generator<Alternative, void, void> {
   const known = new Map<string, Made>();
-  for (const leaning of LEANINGS) {
-    const own = { ...asked, wishes: leaning.wishes };
-    const setting = layOut(own, known);
-    for (const plan of plans(setting)) {
-      yield { leaning, setting, plan, likeness: likenessOf(plan, own) };
+  for (const preset of OBJECTIVE_PRESETS) {
+    const own = { ...asked, weights: preset.weights };
+    const problem = layOut(own, known);
+    for (const plan of plans(problem)) {
+      yield { preset, problem, plan, likeness: likenessOf(plan, own) };
       if (plan.round >= roundsEach) break;
     }
   }
@@ -99,7 +99,7 @@ const SAME_MIN = 45;
 /** True where two plans are not the same in all but minutes. */
 export function differs(a: Plan, b: Plan): boolean {
   if (a.makes.length !== b.makes.length) return true;
-  const begins = (plan: Plan) => plan.makes.map((m) => [`${m.orderId} ${m.part}`, m.way.startMin] as const);
+  const begins = (plan: Plan) => plan.makes.map((m) => [`${m.orderId} ${m.part}`, m.mode.startMin] as const);
   const other = new Map(begins(b));
   return begins(a).some(([id, at]) => Math.abs((other.get(id) ?? Infinity) - at) > SAME_MIN);
 }

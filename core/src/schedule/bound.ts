@@ -1,9 +1,9 @@
-import type { Job, Puzzle } from './puzzle.js';
+import type { Job, Instance } from './instance.js';
 
-/** A lower bound on what any choice costs, and what each way costs above it when resources have their prices. */
+/** A lower bound on what any choice costs, and what each mode costs above it when resources have their prices. */
 export interface Bound {
   readonly cost: number;
-  /** By job and way: what the bound rises by, at least, if that way is taken. */
+  /** By job and mode: what the bound rises by, at least, if that mode is taken. */
   readonly rises: readonly (readonly number[])[];
 }
 
@@ -19,7 +19,7 @@ const FIRST_STRIDE = 1.6;
  *
  * @param known cost of a choice that does
  */
-export function lowerBound({ jobs, resources, slots }: Puzzle, known: number, rounds: number): Bound {
+export function lowerBound({ jobs, resources, slots }: Instance, known: number, rounds: number): Bound {
   const flats = jobs.map((job) => flat(job, slots));
   let prices = resources.map(() => new Float64Array(slots));
   let best = { cost: -Infinity, prices };
@@ -30,9 +30,9 @@ export function lowerBound({ jobs, resources, slots }: Puzzle, known: number, ro
     const over = resources.map(({ capacity }) => Float64Array.from(capacity, (c) => -c));
     let cost = -resources.reduce((sum, { capacity }, r) => sum + dot(prices[r]!, capacity), 0);
     for (const [j, job] of flats.entries()) {
-      const { way, at } = cheapest(job, totals);
+      const { mode, at } = cheapest(job, totals);
       cost += at;
-      for (const { resource, from, to, units } of jobs[j]!.ways[way]?.uses ?? []) {
+      for (const { resource, from, to, units } of jobs[j]!.modes[mode]?.uses ?? []) {
         const row = over[resource]!;
         for (let t = from; t < to; t++) row[t]! += units;
       }
@@ -62,11 +62,11 @@ export function lowerBound({ jobs, resources, slots }: Puzzle, known: number, ro
   };
 }
 
-/** A job's ways laid out flat, so that all of them are priced in one pass. */
+/** A job's modes laid out flat, so that all of them are priced in one pass. */
 interface Flat {
   readonly costs: Float64Array;
   readonly unmetCost: number;
-  /** Uses of way w stand from `first[w]` to `first[w + 1]`. */
+  /** Uses of mode w stand from `first[w]` to `first[w + 1]`. */
   readonly first: Int32Array;
   /** Where in the running totals each use begins and ends, and its units. */
   readonly begins: Int32Array;
@@ -74,13 +74,13 @@ interface Flat {
   readonly units: Float64Array;
 }
 
-function flat({ ways, unmetCost }: Job, slots: number): Flat {
-  const uses = ways.flatMap((way) => way.uses);
+function flat({ modes, unmetCost }: Job, slots: number): Flat {
+  const uses = modes.flatMap((mode) => mode.uses);
   const at = (resource: number, slot: number) => resource * (slots + 1) + slot;
-  const first = new Int32Array(ways.length + 1);
-  ways.forEach((way, w) => (first[w + 1] = first[w]! + way.uses.length));
+  const first = new Int32Array(modes.length + 1);
+  modes.forEach((mode, w) => (first[w + 1] = first[w]! + mode.uses.length));
   return {
-    costs: Float64Array.from(ways, (way) => way.cost),
+    costs: Float64Array.from(modes, (mode) => mode.cost),
     unmetCost,
     first,
     begins: Int32Array.from(uses, (u) => at(u.resource, u.from)),
@@ -99,21 +99,21 @@ function runningTotals(prices: readonly Float64Array[], slots: number): Float64A
   return totals;
 }
 
-/** What a way costs with what it takes paid for. */
+/** What a mode costs with what it takes paid for. */
 function priced({ costs, first, begins, ends, units }: Flat, w: number, totals: Float64Array): number {
   let cost = costs[w]!;
   for (let u = first[w]!; u < first[w + 1]!; u++) cost += units[u]! * (totals[ends[u]!]! - totals[begins[u]!]!);
   return cost;
 }
 
-/** The cheapest way of a job once it is paid for, or none (-1) where that is to leave it. */
-function cheapest(job: Flat, totals: Float64Array): { readonly way: number; readonly at: number } {
-  let [way, at] = [-1, job.unmetCost];
+/** The cheapest mode of a job once it is paid for, or none (-1) where that is to leave it. */
+function cheapest(job: Flat, totals: Float64Array): { readonly mode: number; readonly at: number } {
+  let [mode, at] = [-1, job.unmetCost];
   for (let w = 0; w < job.costs.length && job.costs[w]! < at; w++) {
     const cost = priced(job, w, totals);
-    if (cost < at) [way, at] = [w, cost];
+    if (cost < at) [mode, at] = [w, cost];
   }
-  return { way, at };
+  return { mode, at };
 }
 
 function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {

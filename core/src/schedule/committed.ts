@@ -1,5 +1,5 @@
 import type { Followed } from '../follow/follow.js';
-import type { Committed } from './setting.js';
+import type { Committed } from './planning-problem.js';
 
 const MIN_MS = 60_000;
 
@@ -11,7 +11,7 @@ const MIN_MS = 60_000;
  * @param horizonMin what would never leave its gear keeps it so long
  */
 export function committedOf(name: string, followed: Followed, startMs: number, horizonMin: number): Committed {
-  const { hands, stands, windows, stages } = followed;
+  const { tasks, demands, windows, stages } = followed;
   const minutes = (ms: number) => (ms - startMs) / MIN_MS;
   /** What a stage may still take longer than is likely, ms. */
   const lateMs = (stageId: string) => {
@@ -21,10 +21,10 @@ export function committedOf(name: string, followed: Followed, startMs: number, h
   };
   return {
     name,
-    hands: hands
+    tasks: tasks
       .filter((hand) => hand.status !== 'done')
       .map((hand) => ({ atMin: Math.max(0, minutes(hand.atMs)), minutes: hand.minutes })),
-    stands: stands
+    demands: demands
       .map(({ gear, litres, keepC, fromMs, toMs }) => {
         const within = stages.filter((s) => s.beginMs < (toMs ?? Infinity) && (s.endMs ?? Infinity) > fromMs);
         const late = within.reduce((sum, s) => sum + lateMs(s.id), 0);

@@ -2,9 +2,9 @@ import { holding, resourcesOf } from './resources.js';
 import { hoursOf, type Person, type Stretch } from './hours.js';
 import { lowerBound } from './bound.js';
 import { lotKindOf, neededBy } from './materials.js';
-import { racksOf } from './gear.js';
+import { gearResourcesOf } from './gear-resources.js';
 import { needOf, type StarterHere } from './starters.js';
-import type { Puzzle, Use } from './puzzle.js';
+import type { Instance, Use } from './instance.js';
 import { supposed } from './supposed.js';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker } from '../testing/weeks.js';
@@ -69,24 +69,24 @@ describe('what a resource holds', () => {
   });
 
   it('is never less than nothing, whatever is on already', () => {
-    const racks = racksOf([{ kind: 'pot', holdsL: 5, count: 1, name: 'Pot' }]);
-    const pot = racks.findIndex((r) => r.gear.kind === 'pot');
-    const stand = { gear: 'pot' as const, litres: 4, keepC: null, fromMin: 0, toMin: 120 };
-    const on = (count: number) => Array.from({ length: count }, () => ({ name: 'x', hands: [], stands: [stand] }));
+    const gearResources = gearResourcesOf([{ kind: 'pot', holdsL: 5, count: 1, name: 'Pot' }]);
+    const pot = gearResources.findIndex((r) => r.gear.kind === 'pot');
+    const demand = { gear: 'pot' as const, litres: 4, keepC: null, fromMin: 0, toMin: 120 };
+    const on = (count: number) => Array.from({ length: count }, () => ({ name: 'x', tasks: [], demands: [demand] }));
     const capacityWith = (count: number) =>
-      resourcesOf(hoursOf([], 600), racks, 40, on(count) as never).resources[pot]!.capacity[0];
+      resourcesOf(hoursOf([], 600), gearResources, 40, on(count) as never).resources[pot]!.capacity[0];
     expect([capacityWith(0), capacityWith(1), capacityWith(2)]).toEqual([1, 0, 0]);
   });
 });
 
 describe('the lower bound', () => {
   /** Two jobs that want the one slot there is of a box; the later slot costs more. */
-  const clash = (units: number): Puzzle => ({
+  const clash = (units: number): Instance => ({
     slots: 2,
     resources: [{ id: 'box', capacity: Int32Array.from([1, 1]), setting: new Int32Array(2) }],
     jobs: [0, 1].map(() => ({
       unmetCost: 100,
-      ways: [0, 1].map((slot) => ({
+      modes: [0, 1].map((slot) => ({
         cost: 1 + 4 * slot,
         uses: [{ resource: 0, from: slot, to: slot + 1, units, setting: 0 }],
       })),
@@ -110,14 +110,19 @@ describe('the lower bound', () => {
 });
 
 describe('starters at the edge', () => {
-  const quay = (massG: number, vigour: number): StarterHere => ({
+  const quay = (massG: number, activity: number): StarterHere => ({
     culture: 'thermophilic',
     massG,
-    vigour,
+    activity,
     lossPerDay: 0.045,
   });
   const always = hoursOf([], 10 * 1440);
-  const grains = (vigour: number): StarterHere => ({ culture: 'kefir-grains', massG: 100, vigour, lossPerDay: 0.02 });
+  const grains = (activity: number): StarterHere => ({
+    culture: 'kefir-grains',
+    massG: 100,
+    activity,
+    lossPerDay: 0.02,
+  });
 
   it('of two that are tired the stronger is fed, in whatever order they stand', () => {
     const [weak, strong] = [quay(30, 0.2), quay(30, 0.45)];
@@ -173,7 +178,7 @@ describe('materials', () => {
     const milk = neededBy(makes, lots as never).find((n) => n.what.includes('milk'))!;
     expect(milk.from.map((f) => f.massG)[0]).toBe(0.5);
     expect(milk.shortG).toBeCloseTo(0, 9);
-    const late = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: -makes[0]!.way.startMin });
+    const late = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: -makes[0]!.mode.startMin });
     expect(late.orders[0]!.fromMin).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-import { SLOT_MIN } from './puzzle.js';
+import { SLOT_MIN } from './instance.js';
 
 /** A stretch of time, minutes from when a plan begins. */
 export interface Stretch {
@@ -19,7 +19,7 @@ export interface Person {
 export interface Hours {
   readonly horizonMin: number;
   /** Hands there are in each slot, tenths of a minute; of those who sleep, where nobody else is there. */
-  readonly handsPerSlot: Int32Array;
+  readonly labourPerSlot: Int32Array;
   /** Minutes of a stretch in which nobody is awake, or nobody at home. */
   readonly nightMin: (fromMin: number, toMin: number) => number;
   /** Minutes of a stretch in which somebody is awake, and nobody works. */
@@ -56,7 +56,7 @@ export function hoursOf(people: readonly Person[], horizonMin: number): Hours {
     Math.max(0, sums[Math.floor(within(toMin))]! - sums[Math.floor(within(fromMin))]!);
   return {
     horizonMin,
-    handsPerSlot: handsOf(awake, present),
+    labourPerSlot: labourOf(awake, present),
     nightMin: between(night),
     offMin: between(off),
     nextWelcome: (fromMin, minutes) => {
@@ -111,12 +111,12 @@ function runsOf(awake: Uint8Array): readonly [Int32Array, Int32Array] {
 }
 
 /** A minute of hands is so many units. */
-export const HAND_UNITS = 10;
+export const LABOUR_UNITS = 10;
 
 /** Hands in each slot, by who is there at its middle. */
-function handsOf(awake: Uint8Array, present: Uint8Array): Int32Array {
+function labourOf(awake: Uint8Array, present: Uint8Array): Int32Array {
   return Int32Array.from({ length: Math.ceil(awake.length / SLOT_MIN) }, (_, slot) => {
     const t = Math.min(awake.length - 1, slot * SLOT_MIN + Math.floor(SLOT_MIN / 2));
-    return HAND_UNITS * SLOT_MIN * (awake[t] || present[t]!);
+    return LABOUR_UNITS * SLOT_MIN * (awake[t] || present[t]!);
   });
 }

@@ -8,7 +8,7 @@ import {
 } from '../materials/reference-materials.js';
 import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
-import type { PlannedMake } from './setting.js';
+import type { PlannedMake } from './planning-problem.js';
 
 /** A lot as a plan takes of it: what of it is left, and until when it may be used, minutes of the plan; null where it keeps. */
 export interface LotLeftThen {
@@ -59,12 +59,12 @@ export function lotKindOf({ stockId, pricedAs, outOf }: Amount): LotKind | null 
 /** What the makes of a plan weigh in, the first that is begun first, each out of lots that are in date by then, those to be used first first. */
 export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftThen[]): readonly Needed[] {
   const left = new Map(lots.map((lot) => [lot.id, lot.leftG]));
-  const inOrder = [...makes].sort((a, b) => a.way.startMin - b.way.startMin);
+  const inOrder = [...makes].sort((a, b) => a.mode.startMin - b.mode.startMin);
   return inOrder.flatMap((make) =>
     make.network.amounts
       .filter(({ massG, pricedAs, outOf }) => massG > 0 && pricedAs !== 'own' && outOf !== 'culture')
       .map((amount): Needed => {
-        const atMin = make.way.startMin;
+        const atMin = make.mode.startMin;
         const from: { lotId: string; massG: number }[] = [];
         let shortG = amount.massG;
         for (const lot of lotsFor(amount, lots, atMin)) {

@@ -1,13 +1,13 @@
-import type { Board } from './board.js';
-import { gearWord, handsResource } from './gear.js';
-import type { PlannedMake, Setting, WantedMake } from './setting.js';
-import { boardWith } from './plan-of.js';
-import { SLOT_MIN } from './puzzle.js';
+import type { ResourceProfile } from './resource-profile.js';
+import { gearWord, labourResource } from './gear-resources.js';
+import type { PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
+import { profileWith } from './plan-of.js';
+import { SLOT_MIN } from './instance.js';
 import { holding } from './resources.js';
-import { awakeMin, walk, type Held, type Walked } from './timeline.js';
-import { LIFE_SPENT, type PlacedWay } from './way.js';
+import { awakeMin, walk, type Extension, type Walked } from './timeline.js';
+import { LIFE_SPENT, type MakeMode } from './mode.js';
 import { namesOf } from './unmet.js';
-import { waysAt } from './ways.js';
+import { modesAt } from './modes.js';
 import { sayDuration } from '../stages/words.js';
 
 /** Something that does not hold of a make where it is, in a sentence; the step it is about, where it is about one. */
@@ -24,53 +24,53 @@ export interface Break {
 /** A make of a plan as it would be, begun at another minute. */
 export interface Moved {
   readonly startMin: number;
-  readonly held: Held | null;
+  readonly extension: Extension | null;
   readonly steps: readonly Walked[];
   /** Empty where all holds. */
   readonly breaks: readonly Break[];
-  /** The nearest way that holds with everything else left where it is; null where there is none, or none is needed. */
-  readonly repair: PlacedWay | null;
+  /** The nearest mode that holds with everything else left where it is; null where there is none, or none is needed. */
+  readonly repair: MakeMode | null;
   /** How it would stand in its gear; null where it finds no room, or is not over within the plan. */
-  readonly way: PlacedWay | null;
+  readonly mode: MakeMode | null;
 }
 
 /**
  * What becomes of a make of a plan that is begun at another minute while all others stay: its steps, what breaks and why, and
- * the nearest way that does. Fast enough to be asked at every touch of a drag.
+ * the nearest mode that does. Fast enough to be asked at every touch of a drag.
  */
 export function moved(
-  setting: Setting,
+  problem: PlanningProblem,
   makes: readonly PlannedMake[],
   make: PlannedMake,
   startMin: number,
-  held: Held | null = null,
+  extension: Extension | null = null,
 ): Moved {
-  const wanted = wantedOf(setting, make);
+  const wanted = wantedOf(problem, make);
   const others = makes.filter((m) => m !== make);
-  const board = boardWith(
-    setting,
-    others.map((m) => m.way),
+  const profile = profileWith(
+    problem,
+    others.map((m) => m.mode),
   );
-  const ways = waysAt(wanted.placing, startMin, held);
-  const way = leastInTheWay(ways, board, setting);
-  const fitting = way && board.fits(way) ? way : null;
-  const steps = walk(wanted.network, startMin, setting.hours, 'likely', held) ?? [];
-  const breaks = way
-    ? [...ofHours(setting, wanted, way, steps), ...(fitting ? [] : ofRoom(setting, way, board, others))]
+  const modes = modesAt(wanted.placing, startMin, extension);
+  const mode = leastBlocking(modes, profile, problem);
+  const fitting = mode && profile.fits(mode) ? mode : null;
+  const steps = walk(wanted.network, startMin, problem.hours, 'likely', extension) ?? [];
+  const breaks = mode
+    ? [...ofHours(problem, wanted, mode, steps), ...(fitting ? [] : ofRoom(problem, mode, profile, others))]
     : [OVER];
-  const repair = breaks.length > 0 ? nearest(setting, wanted, board, startMin) : null;
-  return { startMin, held, steps, breaks, repair, way: fitting };
+  const repair = breaks.length > 0 ? nearest(problem, wanted, profile, startMin) : null;
+  return { startMin, extension, steps, breaks, repair, mode: fitting };
 }
 
-/** Of ways that differ only in their pieces of gear the first that finds room; else the first that lacks hands alone. */
-export function leastInTheWay(
-  ways: readonly PlacedWay[],
-  board: Board,
-  { racks }: Pick<Setting, 'racks'>,
-): PlacedWay | null {
-  const hands = handsResource(racks);
-  const fits = ways.find((way) => board.fits(way));
-  return fits ?? ways.find((way) => board.clash(way)!.use.resource === hands) ?? ways[0] ?? null;
+/** Of modes that differ only in their pieces of gear the first that finds room; else the first that lacks hands alone. */
+export function leastBlocking(
+  modes: readonly MakeMode[],
+  profile: ResourceProfile,
+  { gearResources }: Pick<PlanningProblem, 'gearResources'>,
+): MakeMode | null {
+  const tasks = labourResource(gearResources);
+  const fits = modes.find((mode) => profile.fits(mode));
+  return fits ?? modes.find((mode) => profile.clash(mode)!.use.resource === tasks) ?? modes[0] ?? null;
 }
 
 const OVER: Break = {
@@ -82,25 +82,30 @@ const OVER: Break = {
 };
 
 /** What does not hold of a make of a plan whatever else is on: hands in the night, ready too late, too old. */
-export function breaksOfItself(setting: Setting, make: PlannedMake): readonly Break[] {
-  return ofHours(setting, wantedOf(setting, make), make.way, make.steps);
+export function breaksOfItself(problem: PlanningProblem, make: PlannedMake): readonly Break[] {
+  return ofHours(problem, wantedOf(problem, make), make.mode, make.steps);
 }
 
-function wantedOf({ wanted, nowhere }: Setting, make: PlannedMake): WantedMake {
+function wantedOf({ wanted, nowhere }: PlanningProblem, make: PlannedMake): WantedMake {
   const found = [...wanted, ...nowhere].find((w) => w.order.id === make.orderId && w.part === make.part);
   if (!found) throw new RangeError(`There is no make ${make.part} of "${make.orderId}" in this plan`);
   return found;
 }
 
-/** The way that begins nearest to a minute and holds, the cheaper of two as near; where none holds, the nearest that finds room. */
-function nearest(setting: Setting, wanted: WantedMake, board: Board, startMin: number): PlacedWay | null {
-  const far = (way: PlacedWay) => Math.abs(way.startMin - startMin);
-  const near = [...wanted.ways].sort((a, b) => far(a) - far(b) || a.cost - b.cost);
-  const holds = (way: PlacedWay) => {
-    const steps = walk(wanted.network, way.startMin, setting.hours, 'likely', way.held)!;
-    return board.fits(way) && ofHours(setting, wanted, way, steps).length === 0;
+/** The mode that begins nearest to a minute and holds, the cheaper of two as near; where none holds, the nearest that finds room. */
+function nearest(
+  problem: PlanningProblem,
+  wanted: WantedMake,
+  profile: ResourceProfile,
+  startMin: number,
+): MakeMode | null {
+  const far = (mode: MakeMode) => Math.abs(mode.startMin - startMin);
+  const near = [...wanted.modes].sort((a, b) => far(a) - far(b) || a.cost - b.cost);
+  const holds = (mode: MakeMode) => {
+    const steps = walk(wanted.network, mode.startMin, problem.hours, 'likely', mode.extension)!;
+    return profile.fits(mode) && ofHours(problem, wanted, mode, steps).length === 0;
   };
-  return near.find(holds) ?? near.find((way) => board.fits(way)) ?? null;
+  return near.find(holds) ?? near.find((mode) => profile.fits(mode)) ?? null;
 }
 
 /** So many are named; of more, how many there are besides. */
@@ -113,25 +118,28 @@ function listed(words: readonly string[]): string {
   return words.join(' and ');
 }
 
-/** What of a way does not hold whatever else is on. */
+/** What of a mode does not hold whatever else is on. */
 function ofHours(
-  { hours }: Setting,
+  { hours }: PlanningProblem,
   { order, network }: WantedMake,
-  way: PlacedWay,
+  mode: MakeMode,
   steps: readonly Walked[],
 ): readonly Break[] {
   const breaks: Break[] = [];
   const say = (is: Break['is'], says: string, step: number | null = null, atMin: number | null = null) =>
     breaks.push({ is, says, step, atMin, against: [] });
   const { dueMin, fromMin = 0 } = order;
-  if (way.startMin < fromMin) say('milk', `Its milk is there only ${sayDuration(fromMin - way.startMin)} later.`, 0);
-  if (dueMin !== null && way.readyMin > dueMin)
-    say('late', `It is ready ${sayDuration(Math.ceil(way.readyMin - dueMin))} after it is wanted.`);
-  else if (dueMin !== null && way.readyLateMin > dueMin)
-    say('late', `One time in ten it is ready ${sayDuration(Math.ceil(way.readyLateMin - dueMin))} too late.`);
+  if (mode.startMin < fromMin) say('milk', `Its milk is there only ${sayDuration(fromMin - mode.startMin)} later.`, 0);
+  if (dueMin !== null && mode.readyMin > dueMin)
+    say('late', `It is ready ${sayDuration(Math.ceil(mode.readyMin - dueMin))} after it is wanted.`);
+  else if (dueMin !== null && mode.readyLateMin > dueMin)
+    say('late', `One time in ten it is ready ${sayDuration(Math.ceil(mode.readyLateMin - dueMin))} too late.`);
   const lifeH = 24 * network.keepsDays;
-  if (dueMin !== null && way.ageH > LIFE_SPENT * lifeH)
-    say('old', `It would be ${sayDuration(60 * way.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`);
+  if (dueMin !== null && mode.ageH > LIFE_SPENT * lifeH)
+    say(
+      'old',
+      `It would be ${sayDuration(60 * mode.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`,
+    );
   const inNight = network.steps.flatMap((step, i) => {
     const { beginMin } = steps[i]!;
     return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: `"${step.name}"`, i, beginMin }] : [];
@@ -146,22 +154,25 @@ function ofHours(
 
 /** What it finds no room in: the gear or the hands, and what has them. */
 function ofRoom(
-  { racks, holders }: Setting,
-  way: PlacedWay,
-  board: Board,
+  { gearResources, holders }: PlanningProblem,
+  mode: MakeMode,
+  profile: ResourceProfile,
   others: readonly PlannedMake[],
 ): readonly Break[] {
-  const clash = board.clash(way);
+  const clash = profile.clash(mode);
   if (!clash) return [];
   const { use, slot } = clash;
-  const against = others.filter((m) => holding([m.way], use.resource, slot).length > 0);
+  const against = others.filter((m) => holding([m.mode], use.resource, slot).length > 0);
   const names = namesOf([...against, ...holding(holders, use.resource, slot)]);
   const [is, what] =
-    use.resource === handsResource(racks)
+    use.resource === labourResource(gearResources)
       ? (['hands', 'Hands'] as const)
-      : (['gear', `The ${racks[use.resource]!.gear.name ?? gearWord(racks[use.resource]!.gear.kind)}`] as const);
+      : ([
+          'gear',
+          `The ${gearResources[use.resource]!.gear.name ?? gearWord(gearResources[use.resource]!.gear.kind)}`,
+        ] as const);
   const atMin = slot * SLOT_MIN;
-  const when = `${sayDuration(Math.abs(atMin - way.startMin))} ${atMin < way.startMin ? 'before' : 'after'} it begins`;
+  const when = `${sayDuration(Math.abs(atMin - mode.startMin))} ${atMin < mode.startMin ? 'before' : 'after'} it begins`;
   return [
     {
       is,

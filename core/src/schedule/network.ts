@@ -1,6 +1,6 @@
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../make/household.js';
-import { hiddenMember } from '../instruments/stand-ins.js';
+import { hiddenMember } from '../instruments/simulated.js';
 import { expecting } from '../learn/expecting.js';
 import type { LotStock } from '../lots/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
@@ -8,10 +8,10 @@ import { planStages } from '../make/plan.js';
 import { cultureOf } from '../stages/culture-of.js';
 import { problemsOf } from '../make/problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
-import { standsOf, type Stand } from '../make/stands.js';
+import { gearDemandsOf, type GearDemand } from '../make/gear-demands.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
 import { shelfLife } from '../safety/shelf-life.js';
-import type { Give, Problem } from '../stages/kind.js';
+import type { Slack, Problem } from '../stages/kind.js';
 import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
 
@@ -23,7 +23,7 @@ export interface Lasts {
 }
 
 /** Which of them is meant. */
-export type Luck = keyof Lasts;
+export type Scenario = keyof Lasts;
 
 /** A step of a make as a plan sees it: hands that begin it, how long it then takes, and how far its end may be moved. */
 export interface Step {
@@ -35,8 +35,8 @@ export interface Step {
   readonly handsMin: number;
   readonly attended: boolean;
   readonly lasts: Lasts;
-  readonly give: Give;
-  /** True where what it is at its end is a matter of acid: give that is used is tasted. */
+  readonly slack: Slack;
+  /** True where what it is at its end is a matter of acid: slack that is used is tasted. */
   readonly sours: boolean;
 }
 
@@ -65,7 +65,7 @@ export interface Network {
   readonly name: string;
   readonly choices: Choices;
   readonly steps: readonly Step[];
-  readonly stands: readonly Stand[];
+  readonly demands: readonly GearDemand[];
   readonly sown: Sown | null;
   /** What it holds back for its line, g, and with which step; null where it holds nothing back. */
   readonly gives: { readonly step: number; readonly massG: number } | null;
@@ -83,7 +83,7 @@ const MEMBERS = 10;
 const TENTH = 1.2816;
 
 /** What a make asks for before it is known how long each of its steps may take: its vessels, and what would defeat it. */
-export type Outline = Pick<Network, 'stands' | 'problems'>;
+export type Outline = Pick<Network, 'demands' | 'problems'>;
 
 type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
 
@@ -107,7 +107,7 @@ function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stoc
  */
 export function outlineOf(method: Method, given: Choices, household: NetworkHousehold = {}): Outline {
   const { runs } = usualRuns(method, given, household);
-  return { stands: standsOf(runs), problems: problemsOf(runs) };
+  return { demands: gearDemandsOf(runs), problems: problemsOf(runs) };
 }
 
 /**
@@ -135,7 +135,7 @@ export function networkOf(method: Method, given: Choices, household: NetworkHous
         spread.map((of) => of[i]).filter((r) => r !== undefined),
       ),
     ),
-    stands: standsOf(runs),
+    demands: gearDemandsOf(runs),
     sown: sownOf(runs, culture),
     gives: givesOf(runs),
     amounts: amountsOf(runs, choices),
@@ -150,14 +150,14 @@ export function networkOf(method: Method, given: Choices, household: NetworkHous
 function about(expected: Member, other: Member): Member {
   return {
     life: other.life,
-    vitality: expected.vitality * other.vitality,
+    activity: expected.activity * other.activity,
     lag: expected.lag * other.lag,
     mu: expected.mu * other.mu,
     acid: expected.acid * other.acid,
     pace: expected.pace * other.pace,
     buffer: expected.buffer * other.buffer,
     phShift: expected.phShift + other.phShift,
-    keeperOffsetC: expected.keeperOffsetC + other.keeperOffsetC,
+    incubatorOffsetC: expected.incubatorOffsetC + other.incubatorOffsetC,
     heatLoss: expected.heatLoss * other.heatLoss,
     wheyReach: expected.wheyReach * other.wheyReach,
     drainTime: expected.drainTime * other.drainTime,
@@ -202,7 +202,7 @@ function stepOf(
     handsMin: kind.handsMin(params),
     attended: kind.attended,
     lasts: lastsOf(spread.map(lastedMin)),
-    give: kind.give(params, courseOf(run, environment)),
+    slack: kind.slack(params, courseOf(run, environment)),
     sours: kind.endsBy === 'acidity',
   };
 }

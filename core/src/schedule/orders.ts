@@ -3,7 +3,7 @@ import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
-import { gearWord, mostLitres, type Rack } from './gear.js';
+import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
 import { networkOf, outlineOf, type Network, type Outline } from './network.js';
 
 /** Something that is wanted: so much of a product, by when. */
@@ -40,7 +40,7 @@ const HEADSPACE = 1.2;
 /** The make of an order, scaled to its product, in as many parts as the vessels ask for. */
 export function madeOf(
   order: Order,
-  racks: readonly Rack[],
+  gearResources: readonly GearResource[],
   household: Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] } = {},
 ): Made {
   const { id, method, productG, choices: given = {} } = order;
@@ -54,12 +54,12 @@ export function madeOf(
     let choices: Choices = {
       ...given,
       massG: scaled.massG,
-      ...potFor(method, { ...given, massG: scaled.massG }, racks),
+      ...potFor(method, { ...given, massG: scaled.massG }, gearResources),
     };
     let outline: Outline;
     try {
       outline = outlineOf(method, choices, household);
-      const larger = largerVessels(outline, given, racks);
+      const larger = largerVessels(outline, given, gearResources);
       if (larger) {
         choices = { ...choices, ...larger };
         outline = outlineOf(method, choices, household);
@@ -73,9 +73,9 @@ export function madeOf(
       if (VESSELS[defeat.field] && parts < MOST_PARTS) continue;
       return no(defeat.message, defeat.remedy);
     }
-    const short = outline.stands.find((stand) => mostLitres(stand.gear, racks) < stand.litres);
+    const short = outline.demands.find((demand) => mostLitres(demand.gear, gearResources) < demand.litres);
     if (!short) return { ok: true, network: networkOf(method, choices, household), parts };
-    const mostL = mostLitres(short.gear, racks);
+    const mostL = mostLitres(short.gear, gearResources);
     if (mostL === 0)
       return no(
         `It wants a ${gearWord(short.gear)}, and the larder has none.`,
@@ -89,24 +89,25 @@ export function madeOf(
 const VESSELS: Readonly<Record<string, GearKind>> = { vesselL: 'pot', churnL: 'churn' };
 
 /** The smallest vessel of one's own that holds so much, else one that would. */
-const smallest = (kind: GearKind, litres: number, racks: readonly Rack[]): number =>
-  racks.find((r) => r.gear.kind === kind && r.gear.holdsL !== null && r.gear.holdsL >= litres)?.gear.holdsL ?? litres;
+const smallest = (kind: GearKind, litres: number, gearResources: readonly GearResource[]): number =>
+  gearResources.find((r) => r.gear.kind === kind && r.gear.holdsL !== null && r.gear.holdsL >= litres)?.gear.holdsL ??
+  litres;
 
 /** The smallest pot of one's own that holds the milk with its headspace, else one that would. */
-function potFor(method: Method, choices: Choices, racks: readonly Rack[]): Choices {
+function potFor(method: Method, choices: Choices, gearResources: readonly GearResource[]): Choices {
   const vessel = choicesOf(method).find((c) => c.key === 'vesselL');
   if (vessel?.kind !== 'number' || choices['vesselL'] !== undefined) return {};
   const litres = Math.ceil((Number(choices['massG'] ?? initialChoices(method)['massG']) / 1000) * HEADSPACE);
-  return { vesselL: Math.min(vessel.max, Math.max(vessel.min, smallest('pot', litres, racks))) };
+  return { vesselL: Math.min(vessel.max, Math.max(vessel.min, smallest('pot', litres, gearResources))) };
 }
 
 /** Larger vessels for a make that is too much for those it would be made in; null where all are large enough, or the maker chose them. */
-function largerVessels({ problems }: Outline, given: Choices, racks: readonly Rack[]): Choices | null {
+function largerVessels({ problems }: Outline, given: Choices, gearResources: readonly GearResource[]): Choices | null {
   const larger = problems.flatMap(({ field, works, mild }) => {
     const kind = VESSELS[field];
     const litres = works?.[field];
     return kind && !mild && typeof litres === 'number' && given[field] === undefined
-      ? [[field, smallest(kind, litres, racks)] as const]
+      ? [[field, smallest(kind, litres, gearResources)] as const]
       : [];
   });
   return larger.length > 0 ? Object.fromEntries(larger) : null;

@@ -1,27 +1,27 @@
-import { VITALITY_LOSS } from '../constants/cultures.js';
-import { emptyBoard, type Board } from './board.js';
-import type { Plan, PlannedMake, Setting } from './setting.js';
-import { UNMET } from './puzzle.js';
+import { ACTIVITY_LOSS } from '../constants/cultures.js';
+import { emptyProfile, type ResourceProfile } from './resource-profile.js';
+import type { Plan, PlannedMake, PlanningProblem } from './planning-problem.js';
+import { UNMET } from './instance.js';
 import type { Searched } from './search.js';
 import { sharedFeeds } from './starters.js';
 import { awakeMin, walk } from './timeline.js';
 import { UNMET_COST, whyLeftOut } from './unmet.js';
 import type { Unmet } from './orders.js';
-import type { PlacedWay } from './way.js';
+import type { MakeMode } from './mode.js';
 
-/** A way for each make that is wanted; null where it is left out. */
-export type Chosen = readonly (PlacedWay | null)[];
+/** A mode for each make that is wanted; null where it is left out. */
+export type Chosen = readonly (MakeMode | null)[];
 
 /** What a search has found, as a plan. */
-export function planOf(setting: Setting, { picks, cost, bound, proven, round }: Searched): Plan {
+export function planOf(problem: PlanningProblem, { picks, cost, bound, proven, round }: Searched): Plan {
   const chosen = inOrder(
-    setting,
-    setting.wanted.map(({ ways }, j) => (picks[j] === UNMET ? null : ways[picks[j]!]!)),
+    problem,
+    problem.wanted.map(({ modes }, j) => (picks[j] === UNMET ? null : modes[picks[j]!]!)),
   );
-  const impossible = setting.impossible.length * UNMET_COST.due;
+  const impossible = problem.impossible.length * UNMET_COST.due;
   return {
-    ...planFrom(setting, chosen),
-    unmet: [...setting.impossible, ...leftOut(setting, chosen)],
+    ...planFrom(problem, chosen),
+    unmet: [...problem.impossible, ...leftOut(problem, chosen)],
     cost: cost + impossible,
     bound: bound + impossible,
     proven,
@@ -30,34 +30,34 @@ export function planOf(setting: Setting, { picks, cost, bound, proven, round }: 
 }
 
 /** Of makes that are one as good as another the first is the one that is begun first. */
-function inOrder({ puzzle: { jobs } }: Setting, chosen: Chosen): Chosen {
-  const startOf = (way: PlacedWay | null) => way?.startMin ?? Infinity;
-  const sorted = new Map<number | undefined, (PlacedWay | null)[]>();
-  chosen.forEach((way, j) => {
+function inOrder({ instance: { jobs } }: PlanningProblem, chosen: Chosen): Chosen {
+  const startOf = (mode: MakeMode | null) => mode?.startMin ?? Infinity;
+  const sorted = new Map<number | undefined, (MakeMode | null)[]>();
+  chosen.forEach((mode, j) => {
     const { alike } = jobs[j]!;
-    sorted.set(alike, [...(sorted.get(alike) ?? []), way]);
+    sorted.set(alike, [...(sorted.get(alike) ?? []), mode]);
   });
-  for (const ways of sorted.values()) ways.sort((a, b) => (startOf(a) < startOf(b) ? -1 : 1));
-  return chosen.map((way, j) => (jobs[j]!.alike === undefined ? way : sorted.get(jobs[j]!.alike)!.shift()!));
+  for (const modes of sorted.values()) modes.sort((a, b) => (startOf(a) < startOf(b) ? -1 : 1));
+  return chosen.map((mode, j) => (jobs[j]!.alike === undefined ? mode : sorted.get(jobs[j]!.alike)!.shift()!));
 }
 
 /** The makes of a plan, and what of hands they ask for. */
-export type MakesAndHands = Pick<Plan, 'makes' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>;
+export type MakesAndTasks = Pick<Plan, 'makes' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>;
 
 /** The makes that come of placing each as it was chosen. */
-export function planFrom({ wanted, hours, racks }: Setting, chosen: Chosen): MakesAndHands {
+export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chosen: Chosen): MakesAndTasks {
   const makes = withSharedFeeds(
     wanted.flatMap(({ order, part, parts, network }, j): PlannedMake[] => {
-      const way = chosen[j];
-      if (!way) return [];
-      const steps = walk(network, way.startMin, hours, 'likely', way.held)!;
-      const gear = way.racks.map((r) => racks[r]!.gear);
-      const { starter } = way;
+      const mode = chosen[j];
+      if (!mode) return [];
+      const steps = walk(network, mode.startMin, hours, 'likely', mode.extension)!;
+      const gear = mode.gearResources.map((r) => gearResources[r]!.gear);
+      const { starter } = mode;
       const feed = starter.is === 'feed' ? starter.feed : null;
       const buysStarter = starter.is === 'buy';
       const starterTimes = starter.is === 'more' ? starter.times : 1;
       const name = order.name ?? network.name;
-      return [{ orderId: order.id, name, part, parts, network, way, steps, gear, feed, buysStarter, starterTimes }];
+      return [{ orderId: order.id, name, part, parts, network, mode, steps, gear, feed, buysStarter, starterTimes }];
     }),
   );
   const sum = (of: (make: PlannedMake, step: number) => number) =>
@@ -83,31 +83,34 @@ function withSharedFeeds(makes: readonly PlannedMake[]): readonly PlannedMake[] 
     atMin: steps[of!.step]!.beginMin,
     feed,
     givesG: gives?.massG ?? 0,
-    givesMin: gives ? steps[gives.step]!.beginMin : 0,
+    slackMin: gives ? steps[gives.step]!.beginMin : 0,
   }));
-  const feeds = new Map(sharedFeeds(takers, VITALITY_LOSS.active.cold.perDay).map((feed, i) => [sown[i]!, feed]));
+  const feeds = new Map(sharedFeeds(takers, ACTIVITY_LOSS.active.cold.perDay).map((feed, i) => [sown[i]!, feed]));
   return makes.map((make) => ({ ...make, feed: feeds.get(make) ?? null }));
 }
 
-/** What the board is with some ways on it. */
-export function boardWith({ puzzle }: Pick<Setting, 'puzzle'>, ways: readonly PlacedWay[]): Board {
-  const board = emptyBoard(puzzle);
-  ways.forEach(board.put);
-  return board;
+/** What the resource profile is with some modes on it. */
+export function profileWith(
+  { instance }: Pick<PlanningProblem, 'instance'>,
+  modes: readonly MakeMode[],
+): ResourceProfile {
+  const profile = emptyProfile(instance);
+  modes.forEach(profile.put);
+  return profile;
 }
 
 /** Orders that were left out, each with what stands in its way. */
-function leftOut(setting: Setting, chosen: Chosen): readonly Unmet[] {
-  const { wanted, racks, holders } = setting;
+function leftOut(problem: PlanningProblem, chosen: Chosen): readonly Unmet[] {
+  const { wanted, gearResources, holders } = problem;
   const out = wanted.filter((_, j) => !chosen[j]);
   if (out.length === 0) return [];
   const taken = wanted.flatMap(({ order, network }, j) => {
-    const way = chosen[j];
-    return way ? [{ name: order.name ?? network.name, uses: way.uses }] : [];
+    const mode = chosen[j];
+    return mode ? [{ name: order.name ?? network.name, uses: mode.uses }] : [];
   });
-  const board = boardWith(
-    setting,
-    chosen.flatMap((way) => way ?? []),
+  const profile = profileWith(
+    problem,
+    chosen.flatMap((mode) => mode ?? []),
   );
-  return out.map((w) => whyLeftOut(w, board, [...taken, ...holders], racks));
+  return out.map((w) => whyLeftOut(w, profile, [...taken, ...holders], gearResources));
 }

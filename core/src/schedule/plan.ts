@@ -1,27 +1,27 @@
 import { seededRandom } from '../random/random.js';
-import { racksOf } from './gear.js';
+import { gearResourcesOf } from './gear-resources.js';
 import { hoursOf } from './hours.js';
 import { madeOf, type Made, type Order, type Unmet } from './orders.js';
 import { planOf } from './plan-of.js';
-import { SLOT_MIN, type Puzzle } from './puzzle.js';
+import { SLOT_MIN, type Instance } from './instance.js';
 import { resourcesOf } from './resources.js';
 import { search, searchFor } from './search.js';
-import type { Plan, PlanAsked, Setting, WantedMake } from './setting.js';
-import { heldIn } from './timeline.js';
-import { UNMET_COST, whyNoWay } from './unmet.js';
-import { USUAL_WISHES } from './way.js';
-import { waysAt, waysOf } from './ways.js';
+import type { Plan, PlanAsked, PlanningProblem, WantedMake } from './planning-problem.js';
+import { extensionIn } from './timeline.js';
+import { UNMET_COST, whyNoMode } from './unmet.js';
+import { USUAL_WEIGHTS } from './mode.js';
+import { modesAt, modesOf } from './modes.js';
 
 /**
- * Lays out a plan: networks from the engine, every way to place each of them, what there is of hands and gear.
+ * Lays out a plan: networks from the engine, every mode of each of them, what there is of hands and gear.
  *
  * @param known makes that were worked out before, to be taken again and added to
  */
-export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<string, Made>()): Setting {
+export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<string, Made>()): PlanningProblem {
   const horizonMin = Math.ceil(asked.horizonMin / SLOT_MIN) * SLOT_MIN;
   const hours = hoursOf(asked.people, horizonMin);
-  const racks = racksOf(asked.gear);
-  const wishes = asked.wishes ?? USUAL_WISHES;
+  const gearResources = gearResourcesOf(asked.gear);
+  const weights = asked.weights ?? USUAL_WEIGHTS;
   const wanted: WantedMake[] = [];
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
@@ -37,7 +37,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
       asked.known?.learned.known,
       asked.known?.lines,
     ]);
-    const made = ofOrder(known.get(key) ?? madeOf(order, racks, asked), order);
+    const made = ofOrder(known.get(key) ?? madeOf(order, gearResources, asked), order);
     known.set(key, made);
     if (!made.ok) {
       impossible.push(made.unmet);
@@ -45,23 +45,31 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
     }
     const { network, parts } = made;
     const fromMin = order.fromMin ?? 0;
-    const placing = { network, hours, racks, dueMin: order.dueMin, fromMin, wishes, starters: asked.starters ?? null };
+    const placing = {
+      network,
+      hours,
+      gearResources,
+      dueMin: order.dueMin,
+      fromMin,
+      weights,
+      starters: asked.starters ?? null,
+    };
     const pinned = (part: number) => asked.pins?.find((p) => p.orderId === order.id && p.part === part);
-    const all = waysOf(placing);
+    const all = modesOf(placing);
     for (let part = 1; part <= parts; part++) {
       const pin = pinned(part);
-      const ways = pin ? waysAt(placing, pin.startMin, heldIn(network, pin.held)) : all;
-      (ways.length > 0 ? wanted : nowhere).push({ order, part, parts, network, ways, placing });
+      const modes = pin ? modesAt(placing, pin.startMin, extensionIn(network, pin.extension)) : all;
+      (modes.length > 0 ? wanted : nowhere).push({ order, part, parts, network, modes, placing });
     }
-    if (nowhere.at(-1)?.order === order) impossible.push(whyNoWay(order, placing));
+    if (nowhere.at(-1)?.order === order) impossible.push(whyNoMode(order, placing));
   }
   const slots = horizonMin / SLOT_MIN;
-  const { resources, holders } = resourcesOf(hours, racks, slots, asked.committed ?? []);
-  const puzzle: Puzzle = {
+  const { resources, holders } = resourcesOf(hours, gearResources, slots, asked.committed ?? []);
+  const instance: Instance = {
     slots,
     resources,
-    jobs: wanted.map(({ order, ways, part }, j) => ({
-      ways,
+    jobs: wanted.map(({ order, modes, part }, j) => ({
+      modes,
       // Those of one order are one as good as another, but for what somebody has put where it is.
       alike: asked.pins?.some((p) => p.orderId === order.id && p.part === part)
         ? asked.orders.length + j
@@ -69,7 +77,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
       unmetCost: order.dueMin === null ? UNMET_COST.someTime : UNMET_COST.due,
     })),
   };
-  return { asked, hours, racks, wanted, nowhere, puzzle, holders, impossible };
+  return { asked, hours, gearResources, wanted, nowhere, instance, holders, impossible };
 }
 
 /** A make as it was worked out for a like order. */
@@ -77,12 +85,12 @@ const ofOrder = (made: Made, { id: orderId }: Order): Made =>
   made.ok ? made : { ok: false, unmet: { ...made.unmet, orderId } };
 
 /** Searches a plan, and gives what it has after every round. May be stopped after any. */
-export function* plans(setting: Setting): Generator<Plan, void, void> {
-  for (const searched of search(setting.puzzle, seededRandom(setting.asked.seed))) yield planOf(setting, searched);
+export function* plans(problem: PlanningProblem): Generator<Plan, void, void> {
+  for (const searched of search(problem.instance, seededRandom(problem.asked.seed))) yield planOf(problem, searched);
 }
 
 /** A plan after so many rounds of search at most: the same for the same seed, on every machine. */
 export function planFor(asked: PlanAsked, rounds: number): Plan {
-  const setting = layOut(asked);
-  return planOf(setting, searchFor(setting.puzzle, seededRandom(asked.seed), rounds));
+  const problem = layOut(asked);
+  return planOf(problem, searchFor(problem.instance, seededRandom(asked.seed), rounds));
 }

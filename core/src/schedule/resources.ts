@@ -1,22 +1,25 @@
-import { handsResource, racksFor, takenOf, type Rack } from './gear.js';
+import { labourResource, gearResourcesFor, takenOf, type GearResource } from './gear-resources.js';
 import type { Hours } from './hours.js';
-import { SLOT_MIN, type Resource, type Use } from './puzzle.js';
-import type { Committed, Holder } from './setting.js';
-import { handsUses } from './uses.js';
+import { SLOT_MIN, type Resource, type Use } from './instance.js';
+import type { Committed, Holder } from './planning-problem.js';
+import { labourUses } from './uses.js';
 
-/** Racks and hands, less what is on already; and what of it that has. */
+/** Gear and hands, less what is on already; and what of it that has. */
 export function resourcesOf(
-  { handsPerSlot }: Hours,
-  racks: readonly Rack[],
+  { labourPerSlot }: Hours,
+  gearResources: readonly GearResource[],
   slots: number,
   committed: readonly Committed[],
 ): { readonly resources: readonly Resource[]; readonly holders: readonly Holder[] } {
-  const gear = racks.map(({ gear: { kind, name }, capacity }) => ({
+  const gear = gearResources.map(({ gear: { kind, name }, capacity }) => ({
     id: name ?? kind,
     capacity: new Int32Array(slots).fill(capacity),
     setting: new Int32Array(slots),
   }));
-  const resources = [...gear, { id: 'hands', capacity: Int32Array.from(handsPerSlot), setting: new Int32Array(slots) }];
+  const resources = [
+    ...gear,
+    { id: 'hands', capacity: Int32Array.from(labourPerSlot), setting: new Int32Array(slots) },
+  ];
   const take = ({ from, to, units, resource, setting: at }: Use): void => {
     const { capacity, setting } = resources[resource]!;
     for (let t = Math.max(0, from); t < Math.min(slots, to); t++) {
@@ -32,12 +35,14 @@ export function resourcesOf(
       (at === 0 || setting.subarray(first, last).every((s) => s === 0 || s === at))
     );
   };
-  const holders = committed.map(({ name, hands, stands }): Holder => {
-    const uses: Use[] = hands.flatMap(({ atMin, minutes }) => handsUses(atMin, minutes, handsResource(racks)));
+  const holders = committed.map(({ name, tasks, demands }): Holder => {
+    const uses: Use[] = tasks.flatMap(({ atMin, minutes }) =>
+      labourUses(atMin, minutes, labourResource(gearResources)),
+    );
     uses.forEach(take);
-    for (const stand of stands) {
-      const ways = usesOfStand(stand, racks);
-      const use = ways.find(hasRoom) ?? ways[0];
+    for (const demand of demands) {
+      const modes = usesOfDemand(demand, gearResources);
+      const use = modes.find(hasRoom) ?? modes[0];
       if (!use) continue;
       take(use);
       uses.push(use);
@@ -47,11 +52,16 @@ export function resourcesOf(
   return { resources, holders };
 }
 
-/** What something that is on takes, in each of the racks that may hold it. */
-function usesOfStand(stand: Committed['stands'][number], racks: readonly Rack[]): readonly Use[] {
-  const as = { ...stand, firstStep: 0, lastStep: 0 };
-  const [from, to] = [Math.floor(stand.fromMin / SLOT_MIN), Math.ceil(stand.toMin / SLOT_MIN)];
-  return racksFor(as, racks).map((resource) => ({ resource, from, to, ...takenOf(racks[resource]!, as) }));
+/** What something that is on takes, in each of the gear resources that may hold it. */
+function usesOfDemand(demand: Committed['demands'][number], gearResources: readonly GearResource[]): readonly Use[] {
+  const as = { ...demand, firstStep: 0, lastStep: 0 };
+  const [from, to] = [Math.floor(demand.fromMin / SLOT_MIN), Math.ceil(demand.toMin / SLOT_MIN)];
+  return gearResourcesFor(as, gearResources).map((resource) => ({
+    resource,
+    from,
+    to,
+    ...takenOf(gearResources[resource]!, as),
+  }));
 }
 
 /** Those of some who have a resource in a slot. */

@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { methodById, METHODS } from '../methods/index.js';
 import { daily, EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
-import { emptyBoard } from './board.js';
-import { racksOf } from './gear.js';
+import { emptyProfile } from './resource-profile.js';
+import { gearResourcesOf } from './gear-resources.js';
 import { hoursOf } from './hours.js';
 import { networkOf } from './network.js';
 import { madeOf, type Order } from './orders.js';
 import { layOut, planFor } from './plan.js';
-import type { Plan, PlanAsked } from './setting.js';
+import type { Plan, PlanAsked } from './planning-problem.js';
 import { awakeMin, walk } from './timeline.js';
 
 const DAY = 1440;
@@ -23,7 +23,7 @@ describe('the hours of people', () => {
     expect(hours.nightMin(DAY, 2 * DAY)).toBe(8 * 60);
     expect(hours.nextWelcome(60, 30)).toBe(4 * 60);
     expect(hours.lastWelcome(DAY + 60, 30)).toBe(DAY - 30);
-    expect(hours.handsPerSlot[4 * 9]).toBe(2 * hours.handsPerSlot[4 * 5]!);
+    expect(hours.labourPerSlot[4 * 9]).toBe(2 * hours.labourPerSlot[4 * 5]!);
   });
 
   it('find the next and the last moment that is long enough, whatever the nights', () => {
@@ -49,20 +49,20 @@ describe('a make as a network', () => {
 
   it('has every method’s steps with their spread, one after the other, and give as the engine says it', () => {
     for (const method of METHODS) {
-      const { steps, stands, productG } = networkOf(method, {});
+      const { steps, demands, productG } = networkOf(method, {});
       expect(productG).toBeGreaterThan(50);
       for (const { lasts } of steps) {
         expect(lasts.early).toBeLessThanOrEqual(lasts.likely);
         expect(lasts.likely).toBeLessThanOrEqual(lasts.late);
       }
-      for (const { firstStep, lastStep, litres } of stands) {
+      for (const { firstStep, lastStep, litres } of demands) {
         expect(firstStep).toBeLessThanOrEqual(lastStep);
         expect(litres).toBeGreaterThan(0);
       }
       const walked = walk({ steps }, 9 * 60, hours, 'likely')!;
       walked.forEach(({ beginMin, movedMin }, i) => {
         expect(beginMin).toBe(i === 0 ? 9 * 60 : walked[i - 1]!.endMin);
-        const { earlyMin, lateMin } = steps[i]!.give;
+        const { earlyMin, lateMin } = steps[i]!.slack;
         expect(movedMin).toBeGreaterThanOrEqual(-earlyMin - 1e-6);
         expect(movedMin).toBeLessThanOrEqual(lateMin + 1e-6);
       });
@@ -70,8 +70,8 @@ describe('a make as a network', () => {
   });
 
   it('stands in its pot until it is strained, in its sieve until it is out of it, in the warm at its setting', () => {
-    const { steps, stands } = networkOf(methodById('strained-yogurt'), { keepC: 42 });
-    const of = (gear: string) => stands.filter((s) => s.gear === gear);
+    const { steps, demands } = networkOf(methodById('strained-yogurt'), { keepC: 42 });
+    const of = (gear: string) => demands.filter((s) => s.gear === gear);
     const at = (id: string) => steps.findIndex((s) => s.stageId === id);
     expect(of('pot').map((s) => [s.firstStep, s.lastStep])).toEqual([[0, at('strain') - 1]]);
     expect(of('strainer').map((s) => s.firstStep)).toEqual([at('strain')]);
@@ -91,10 +91,10 @@ describe('a make as a network', () => {
 /** What holds of any plan. */
 function expectSound(asked: PlanAsked, plan: Plan): void {
   const hours = hoursOf(asked.people, asked.horizonMin);
-  for (const { orderId, network, steps, way } of plan.makes) {
+  for (const { orderId, network, steps, mode } of plan.makes) {
     const order = asked.orders.find((o) => o.id === orderId)!;
-    expect(way.startMin).toBeGreaterThanOrEqual(order.fromMin ?? 0);
-    if (order.dueMin !== null) expect(way.readyLateMin).toBeLessThanOrEqual(order.dueMin);
+    expect(mode.startMin).toBeGreaterThanOrEqual(order.fromMin ?? 0);
+    if (order.dueMin !== null) expect(mode.readyLateMin).toBeLessThanOrEqual(order.dueMin);
     steps.forEach(({ beginMin }, i) => i > 0 && expect(beginMin).toBe(steps[i - 1]!.endMin));
     expect(network.steps.length).toBe(steps.length);
   }
@@ -102,7 +102,7 @@ function expectSound(asked: PlanAsked, plan: Plan): void {
     for (const [g, gear] of asked.gear.entries()) {
       if (gear.kind === 'cold-shelf') continue;
       const held = plan.makes.filter(({ network, steps, gear: pieces }) =>
-        network.stands.some(
+        network.demands.some(
           (s, i) => pieces[i] === asked.gear[g] && steps[s.firstStep]!.beginMin <= t && steps[s.lastStep]!.endMin > t,
         ),
       );
@@ -152,7 +152,7 @@ describe('a plan', () => {
     const week = someWeeks(3, 7, 5);
     const [plan, again] = [planFor(week, 60), planFor(week, 60)];
     expect(plan.proven).toBeTrue();
-    expect(again.makes.map((m) => m.way.startMin)).toEqual(plan.makes.map((m) => m.way.startMin));
+    expect(again.makes.map((m) => m.mode.startMin)).toEqual(plan.makes.map((m) => m.mode.startMin));
   });
 
   it('has hands in the night only where there is no other plan', () => {
@@ -193,15 +193,15 @@ describe('a plan', () => {
       const tired = Object.keys(CULTURES).map((culture) => ({
         culture: culture as CultureId,
         massG: 40,
-        vigour: 0.45,
+        activity: 0.45,
         lossPerDay: 0.02,
       }));
       const orders = [{ id: 'A', method, productG: 1000, dueMin: 6 * DAY }];
-      const setting = layOut(asked(orders, { gear: one, starters: tired }));
-      const board = emptyBoard(setting.puzzle);
-      for (const { ways, order } of setting.wanted)
-        for (const way of ways.slice(0, 20)) expect(board.clash(way)).withContext(order.method.id).toBeNull();
-      expect(setting.impossible).withContext(method.id).toEqual([]);
+      const problem = layOut(asked(orders, { gear: one, starters: tired }));
+      const profile = emptyProfile(problem.instance);
+      for (const { modes, order } of problem.wanted)
+        for (const mode of modes.slice(0, 20)) expect(profile.clash(mode)).withContext(order.method.id).toBeNull();
+      expect(problem.impossible).withContext(method.id).toEqual([]);
     }
   });
 
@@ -257,23 +257,23 @@ describe('a plan', () => {
     const { beginMin } = free.steps[free.network.sown!.step]!;
     const box = { gear: 'thermostat', litres: 5, keepC: 30 } as const;
     const [fromMin, toMin] = [beginMin - 600, beginMin + 240];
-    const stands = [0, 1].map(() => ({ ...box, fromMin, toMin }));
-    const on = planFor(asked([yogurt('A')], { committed: [{ name: 'On', hands: [], stands }] }), 20).makes[0]!;
-    const warm = on.network.stands.find((s) => s.gear === 'thermostat')!.firstStep;
+    const demands = [0, 1].map(() => ({ ...box, fromMin, toMin }));
+    const on = planFor(asked([yogurt('A')], { committed: [{ name: 'On', tasks: [], demands }] }), 20).makes[0]!;
+    const warm = on.network.demands.find((s) => s.gear === 'thermostat')!.firstStep;
     const { beginMin: warmFrom, endMin: warmTo } = on.steps[warm]!;
     expect(warmFrom >= toMin - 15 || warmTo <= fromMin + 15).toBeTrue();
     const late = planFor(asked([yogurt('A', { fromMin: 3 * DAY })]), 20).makes[0]!;
-    expect(late.way.startMin).toBeGreaterThanOrEqual(3 * DAY);
+    expect(late.mode.startMin).toBeGreaterThanOrEqual(3 * DAY);
     const pinned = planFor(
-      asked([yogurt('A')], { pins: [{ orderId: 'A', part: 1, startMin: 3 * DAY + 7 * 60, held: null }] }),
+      asked([yogurt('A')], { pins: [{ orderId: 'A', part: 1, startMin: 3 * DAY + 7 * 60, extension: null }] }),
       20,
     ).makes[0]!;
-    expect(pinned.way.startMin).toBe(3 * DAY + 7 * 60);
+    expect(pinned.mode.startMin).toBe(3 * DAY + 7 * 60);
   });
 
   it('of things with no time places them soon, by day', () => {
     const plan = planFor(asked([yogurt('A', { dueMin: null })]), 20);
-    expect(plan.makes[0]!.way.startMin).toBeLessThan(DAY);
+    expect(plan.makes[0]!.mode.startMin).toBeLessThan(DAY);
     expect(plan.nightHandsMin).toBe(0);
   });
 
@@ -281,11 +281,11 @@ describe('a plan', () => {
     expect(planFor(asked([]), 5).makes).toEqual([]);
     expect(planFor(asked([yogurt('A')], { gear: [] }), 5).unmet).toEqual([]);
     expect(
-      racksOf([])
+      gearResourcesOf([])
         .map((r) => r.gear.kind)
         .sort(),
     ).toEqual(['cold-shelf', 'hob', 'pot', 'strainer', 'thermostat']);
-    expect(madeOf(yogurt('A'), racksOf([])).ok).toBeTrue();
+    expect(madeOf(yogurt('A'), gearResourcesOf([])).ok).toBeTrue();
     expect(layOut(asked([yogurt('A')])).wanted.length).toBe(1);
   });
 });

@@ -1,11 +1,11 @@
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
-import type { Committed, PlanAsked, PlannedMake, Setting } from './setting.js';
+import type { Committed, PlanAsked, PlannedMake, PlanningProblem } from './planning-problem.js';
 import { layOut, planFor, plans } from './plan.js';
 import { changesOf, mending } from './mend.js';
 import type { Order } from './orders.js';
 import { standingOf, type KeptPlace } from './standing.js';
-import { heldIn, heldStage } from './timeline.js';
+import { extensionIn, stageExtension } from './timeline.js';
 import { supposed, weighsIn } from './supposed.js';
 
 const DAY = 1440;
@@ -21,17 +21,17 @@ const yogurt = (id: string, dueMin: number | null, more: Partial<Order> = {}): O
 
 /** A plan as it is kept. */
 const placesOf = (makes: readonly PlannedMake[], pinned = false): KeptPlace[] =>
-  makes.map(({ orderId, part, way, network }) => ({
+  makes.map(({ orderId, part, mode, network }) => ({
     orderId,
     part,
-    startMin: way.startMin,
-    held: heldStage(network, way.held),
+    startMin: mode.startMin,
+    extension: stageExtension(network, mode.extension),
     pinned,
   }));
 
-const searched = (setting: Setting) => {
-  for (const plan of plans(setting)) if (plan.round >= ROUNDS) return plan;
-  return [...plans(setting)].at(-1)!;
+const searched = (problem: PlanningProblem) => {
+  for (const plan of plans(problem)) if (plan.round >= ROUNDS) return plan;
+  return [...plans(problem)].at(-1)!;
 };
 
 const box = { kind: 'thermostat', holdsL: 8, count: 1, name: 'Warm box' } as const;
@@ -51,12 +51,12 @@ describe('a step that is held on', () => {
   it('is the same by its place and by its name', () => {
     for (const { network } of plan.makes) {
       network.steps.forEach(({ stageId }, step) => {
-        const held = { step, forMin: 30, afterWakingMin: 15 };
-        expect(heldStage(network, held)).toEqual({ stageId, forMin: 30, afterWakingMin: 15 });
-        expect(heldIn(network, heldStage(network, held))).toEqual(held);
+        const extension = { step, forMin: 30, afterWakingMin: 15 };
+        expect(stageExtension(network, extension)).toEqual({ stageId, forMin: 30, afterWakingMin: 15 });
+        expect(extensionIn(network, stageExtension(network, extension))).toEqual(extension);
       });
-      expect([heldStage(network, null), heldIn(network, null)]).toEqual([null, null]);
-      expect(heldIn(network, { stageId: 'no such', forMin: 1, afterWakingMin: 0 })).toBeNull();
+      expect([stageExtension(network, null), extensionIn(network, null)]).toEqual([null, null]);
+      expect(extensionIn(network, { stageId: 'no such', forMin: 1, afterWakingMin: 0 })).toBeNull();
     }
   });
 });
@@ -92,28 +92,28 @@ describe('a plan that was taken', () => {
   it('that is not begun in time is begun at once, and says so', () => {
     const late = places.map((p) => (p.orderId === 'A' ? { ...p, startMin: -95 } : p));
     const { troubles, makes } = standingOf(layOut(asked), late);
-    expect(makes.find((m) => m.orderId === 'A')!.way.startMin).toBe(0);
+    expect(makes.find((m) => m.orderId === 'A')!.mode.startMin).toBe(0);
     expect(troubles[0]!.breaks[0]).toEqual(jasmine.objectContaining({ is: 'past', atMin: -95 }));
     expect(troubles[0]!.breaks[0]!.says).toBe('It was to be begun 1 h 35 ago.');
   });
 
   it('holds a step on, or ends it early, no further than its give', () => {
     const [make] = plan.makes;
-    const i = make!.network.steps.findIndex((s) => s.give.earlyMin > 30 && s.give.lateMin > 30);
-    const { stageId, give } = make!.network.steps[i]!;
+    const i = make!.network.steps.findIndex((s) => s.slack.earlyMin > 30 && s.slack.lateMin > 30);
+    const { stageId, slack } = make!.network.steps[i]!;
     const movedMin = (forMin: number) => {
-      const held = { stageId, forMin, afterWakingMin: 0 };
-      const own = places.map((p) => (p.orderId === make!.orderId ? { ...p, held } : p));
+      const extension = { stageId, forMin, afterWakingMin: 0 };
+      const own = places.map((p) => (p.orderId === make!.orderId ? { ...p, extension } : p));
       return standingOf(layOut(asked), own).makes.find((m) => m.orderId === make!.orderId)!.steps[i]!.movedMin;
     };
-    expect(movedMin(give.lateMin + 600)).toBeLessThanOrEqual(give.lateMin + 1e-6);
-    expect(movedMin(-give.earlyMin - 600)).toBeGreaterThanOrEqual(-give.earlyMin - 1e-6);
-    expect(movedMin(give.lateMin + 600)).toBeGreaterThan(movedMin(-give.earlyMin - 600));
+    expect(movedMin(slack.lateMin + 600)).toBeLessThanOrEqual(slack.lateMin + 1e-6);
+    expect(movedMin(-slack.earlyMin - 600)).toBeGreaterThanOrEqual(-slack.earlyMin - 1e-6);
+    expect(movedMin(slack.lateMin + 600)).toBeGreaterThan(movedMin(-slack.earlyMin - 600));
   });
 
   it('says first what breaks of itself, then what that stands in the way of', () => {
     const away = { ...asked, people: asked.people.map((p) => ({ ...p, away: [{ fromMin: 0, toMin: dueMin - 60 }] })) };
-    const { troubles } = standingOf(layOut({ ...away, committed: [inTheWay(180)] }), places);
+    const { troubles } = standingOf(layOut({ ...away, committed: [blocking(180)] }), places);
     const ofItself = troubles.map(({ breaks }) => breaks.some(({ is }) => is !== 'gear' && is !== 'hands'));
     expect(ofItself).toEqual([...ofItself].sort((a, b) => Number(b) - Number(a)));
     expect(ofItself[0]).toBeTrue();
@@ -129,22 +129,22 @@ describe('a plan that was taken', () => {
 });
 
 /** A live make that has the warm box where A wants it. */
-function inTheWay(minutes: number): Committed {
+function blocking(minutes: number): Committed {
   const a = plan.makes.find((m) => m.orderId === 'A')!;
-  const stand = a.network.stands.find((s) => s.gear === 'thermostat')!;
-  const fromMin = a.steps[stand.firstStep]!.beginMin - 120;
+  const demand = a.network.demands.find((s) => s.gear === 'thermostat')!;
+  const fromMin = a.steps[demand.firstStep]!.beginMin - 120;
   return {
     name: 'Thick yogurt',
-    hands: [],
-    stands: [{ gear: 'thermostat', litres: 4, keepC: 43, fromMin, toMin: fromMin + 120 + minutes }],
+    tasks: [],
+    demands: [{ gear: 'thermostat', litres: 4, keepC: 43, fromMin, toMin: fromMin + 120 + minutes }],
   };
 }
 
 describe('a plan that a late batch runs into', () => {
-  const late = { ...asked, committed: [inTheWay(180)] };
-  const setting = layOut(late);
-  const standing = standingOf(setting, places);
-  const mended = searched(mending(setting, standing, places));
+  const late = { ...asked, committed: [blocking(180)] };
+  const problem = layOut(late);
+  const standing = standingOf(problem, places);
+  const mended = searched(mending(problem, standing, places));
   const changes = changesOf(standing.makes, mended.makes);
 
   it('names the piece of gear, and what has it', () => {
@@ -157,17 +157,17 @@ describe('a plan that a late batch runs into', () => {
 
   it('is mended by moving what must be moved, and nothing else', () => {
     expect(changes.map((c) => c.orderId)).toEqual(['A']);
-    expect(changes[0]!.hands.length).toBeGreaterThan(0);
-    for (const { fromMin, toMin } of changes[0]!.hands) expect(fromMin).not.toBe(toMin);
+    expect(changes[0]!.tasks.length).toBeGreaterThan(0);
+    for (const { fromMin, toMin } of changes[0]!.tasks) expect(fromMin).not.toBe(toMin);
     expect(mended.unmet).toEqual([]);
-    expect(standingOf(setting, placesOf(mended.makes)).troubles).toEqual([]);
+    expect(standingOf(problem, placesOf(mended.makes)).troubles).toEqual([]);
   });
 
   it('leaves what somebody has put where it is, though it does not hold', () => {
     const pinned = placesOf(plan.makes, true);
-    const kept = searched(mending(setting, standing, pinned));
+    const kept = searched(mending(problem, standing, pinned));
     for (const make of kept.makes)
-      expect(make.way.startMin).toBe(pinned.find((p) => p.orderId === make.orderId)!.startMin);
+      expect(make.mode.startMin).toBe(pinned.find((p) => p.orderId === make.orderId)!.startMin);
     expect(kept.unmet.map((u) => u.orderId)).toEqual(['A']);
     expect(kept.unmet[0]!.why).toContain('Thick yogurt');
   });
@@ -177,15 +177,15 @@ describe('a plan that a late batch runs into', () => {
       const week = someWeeks(4, 7, seed);
       const found = planFor(week, ROUNDS);
       const make = found.makes[seed % found.makes.length]!;
-      const fromMin = make.way.startMin - 60;
-      const stands = (['pot', 'thermostat', 'strainer', 'hob'] as const).flatMap((gear) =>
+      const fromMin = make.mode.startMin - 60;
+      const demands = (['pot', 'thermostat', 'strainer', 'hob'] as const).flatMap((gear) =>
         [1, 2].map(() => ({ gear, litres: 5, keepC: 25, fromMin, toMin: fromMin + 400 + 60 * seed })),
       );
-      const hands = [{ atMin: fromMin + 60, minutes: 45 }];
-      const setting = layOut({ ...week, committed: [{ name: 'Late pot', hands, stands }] });
-      const before = standingOf(setting, placesOf(found.makes));
-      const mended = searched(mending(setting, before, placesOf(found.makes)));
-      const after = standingOf(setting, placesOf(mended.makes));
+      const tasks = [{ atMin: fromMin + 60, minutes: 45 }];
+      const problem = layOut({ ...week, committed: [{ name: 'Late pot', tasks, demands }] });
+      const before = standingOf(problem, placesOf(found.makes));
+      const mended = searched(mending(problem, before, placesOf(found.makes)));
+      const after = standingOf(problem, placesOf(mended.makes));
       expect(after.troubles.flatMap((t) => t.breaks.map((b) => b.is)))
         .withContext(`seed ${seed}`)
         .not.toContain('gear');
@@ -214,7 +214,7 @@ describe('what would be, were something otherwise', () => {
 
   it('has what wants a material wait for it, and nothing else', () => {
     const users = makes.filter((m) => weighsIn(m, 'milk'));
-    const first = Math.min(...users.map((m) => m.way.startMin));
+    const first = Math.min(...users.map((m) => m.mode.startMin));
     const then = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: DAY });
     for (const order of then.orders) {
       const uses = users.some((m) => m.orderId === order.id);
@@ -222,7 +222,7 @@ describe('what would be, were something otherwise', () => {
     }
     expect(supposed(week, [], { is: 'comes late', what: 'milk', byMin: DAY })).toEqual(week);
     for (const make of planFor(then, ROUNDS).makes.filter((m) => weighsIn(m, 'milk')))
-      expect(make.way.startMin).toBeGreaterThanOrEqual(first + DAY);
+      expect(make.mode.startMin).toBeGreaterThanOrEqual(first + DAY);
   });
 
   it('has one piece of gear less, and none where there was one', () => {

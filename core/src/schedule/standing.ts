@@ -1,27 +1,27 @@
 import { sayDuration } from '../stages/words.js';
-import { emptyBoard } from './board.js';
-import { leastInTheWay, moved, type Break } from './move.js';
+import { emptyProfile } from './resource-profile.js';
+import { leastBlocking, moved, type Break } from './move.js';
 import { planFrom } from './plan-of.js';
-import type { Plan, PlannedMake, Setting, WantedMake } from './setting.js';
-import { SLOT_MIN } from './puzzle.js';
-import { heldIn, type HeldStage } from './timeline.js';
-import type { PlacedWay } from './way.js';
-import { waysAt } from './ways.js';
+import type { Plan, PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
+import { SLOT_MIN } from './instance.js';
+import { extensionIn, type StageExtension } from './timeline.js';
+import type { MakeMode } from './mode.js';
+import { modesAt } from './modes.js';
 
-/** A make of a plan that was taken: when it begins, which of its steps is held on, whether somebody has put it there. */
+/** A make of a plan that was taken: when it begins, which of its steps is extended, whether somebody has put it there. */
 export interface KeptPlace {
   readonly orderId: string;
   readonly part: number;
   readonly startMin: number;
-  readonly held: HeldStage | null;
+  readonly extension: StageExtension | null;
   readonly pinned: boolean;
 }
 
-/** A make of a plan that no longer holds: why, and the nearest way that does with all else where it is. */
+/** A make of a plan that no longer holds: why, and the nearest mode that does with all else where it is. */
 export interface Trouble {
   readonly make: PlannedMake;
   readonly breaks: readonly Break[];
-  readonly repair: PlacedWay | null;
+  readonly repair: MakeMode | null;
 }
 
 /** A plan that was taken, as it stands now. */
@@ -39,22 +39,22 @@ export const placeOf = ({ order, part }: WantedMake, places: readonly KeptPlace[
  * Where each make that has a place stands, in order of time: each in the first of its pieces of gear that is free, what was to be
  * begun already at once.
  */
-function standingWays(all: readonly WantedMake[], setting: Setting, places: readonly KeptPlace[]) {
-  const board = emptyBoard(setting.puzzle);
+function standingModes(all: readonly WantedMake[], problem: PlanningProblem, places: readonly KeptPlace[]) {
+  const profile = emptyProfile(problem.instance);
   const placed = all.flatMap((wanted) => {
     const place = placeOf(wanted, places);
     return place ? [{ wanted, place }] : [];
   });
-  const ways = new Map<WantedMake, PlacedWay>();
+  const modes = new Map<WantedMake, MakeMode>();
   for (const { wanted, place } of placed.sort((a, b) => a.place.startMin - b.place.startMin)) {
-    const at = waysAt(wanted.placing, Math.max(0, place.startMin), heldIn(wanted.network, place.held));
-    const way = leastInTheWay(at, board, setting);
-    if (!way) continue;
+    const at = modesAt(wanted.placing, Math.max(0, place.startMin), extensionIn(wanted.network, place.extension));
+    const mode = leastBlocking(at, profile, problem);
+    if (!mode) continue;
     // What is in another's way takes its piece all the same: the next finds another.
-    board.put(way);
-    ways.set(wanted, way);
+    profile.put(mode);
+    modes.set(wanted, mode);
   }
-  return ways;
+  return modes;
 }
 
 /** Later than it was to be begun by so much, minutes, it is said. */
@@ -62,17 +62,17 @@ const LATE_TO_BEGIN_MIN = SLOT_MIN;
 
 /**
  * A plan that was taken, laid out anew where the kitchen now is: what of it holds, what does not and why, and for each make
- * that does not the nearest way that would.
+ * that does not the nearest mode that would.
  */
-export function standingOf(setting: Setting, places: readonly KeptPlace[]): Standing {
-  const all = [...setting.wanted, ...setting.nowhere];
-  const ways = standingWays(all, setting, places);
+export function standingOf(problem: PlanningProblem, places: readonly KeptPlace[]): Standing {
+  const all = [...problem.wanted, ...problem.nowhere];
+  const modes = standingModes(all, problem, places);
   const made = planFrom(
-    { ...setting, wanted: all },
-    all.map((wanted) => ways.get(wanted) ?? null),
+    { ...problem, wanted: all },
+    all.map((wanted) => modes.get(wanted) ?? null),
   );
   const troubles = made.makes.flatMap((make): Trouble[] => {
-    const { breaks, repair } = moved(setting, made.makes, make, make.way.startMin, make.way.held);
+    const { breaks, repair } = moved(problem, made.makes, make, make.mode.startMin, make.mode.extension);
     const place = places.find((p) => p.orderId === make.orderId && p.part === make.part)!;
     const found = [...lateToBegin(place.startMin), ...breaks];
     return found.length > 0 ? [{ make, breaks: found, repair }] : [];
@@ -81,10 +81,12 @@ export function standingOf(setting: Setting, places: readonly KeptPlace[]): Stan
   return {
     ...made,
     // What is in the plan and cannot be made any more says so itself.
-    unmet: setting.impossible.filter((u) => !wanted.has(u.orderId)),
+    unmet: problem.impossible.filter((u) => !wanted.has(u.orderId)),
     // What breaks of itself is why others are in its way, and is said first.
     troubles: [...troubles.filter(breaksOfItsOwn), ...troubles.filter((t) => !breaksOfItsOwn(t))],
-    unplaced: setting.wanted.filter((w) => !ways.has(w)).map(({ order: { id: orderId }, part }) => ({ orderId, part })),
+    unplaced: problem.wanted
+      .filter((w) => !modes.has(w))
+      .map(({ order: { id: orderId }, part }) => ({ orderId, part })),
   };
 }
 

@@ -10,10 +10,10 @@ import { needOf, sharedFeeds, type StarterHere } from './starters.js';
 const DAY = 1440;
 
 describe('the starters of a plan', () => {
-  const quay = (massG: number, vigour: number): StarterHere => ({
+  const quay = (massG: number, activity: number): StarterHere => ({
     culture: 'thermophilic',
     massG,
-    vigour,
+    activity,
     lossPerDay: 0.045,
   });
   const hours = hoursOf([maker(10)], 10 * DAY);
@@ -52,7 +52,7 @@ describe('the starters of a plan', () => {
     expect(planWith([quay(500, 1)], order('A', 2 * DAY)).makes[0]!.feed).toBeNull();
     const [first, second] = planWith([quay(60, 0.4)], order('A', 3 * DAY), order('B', 4 * DAY))
       .makes.slice()
-      .sort((a, b) => a.way.startMin - b.way.startMin);
+      .sort((a, b) => a.mode.startMin - b.mode.startMin);
     expect(first!.feed!.ripeMin).toBeLessThanOrEqual(first!.steps[first!.network.sown!.step]!.beginMin);
     expect(second!.feed).toBeNull();
     expect(planWith([], order('A', 3 * DAY)).makes[0]!.buysStarter).toBeTrue();
@@ -66,7 +66,7 @@ describe('the starters of a plan', () => {
       atMin,
       feed: { ...feed, ripeMin: atMin - 60 },
       givesG,
-      givesMin: atMin + 300,
+      slackMin: atMin + 300,
     });
     const [a, b] = sharedFeeds([taker(400, 120), taker(1500, 0)], 0.045);
     expect([a!.milkG, b]).toEqual([97, null]);

@@ -5,11 +5,11 @@ import type { Hours } from './hours.js';
 
 const DAY_MIN = 1440;
 
-/** A culture that is there when a plan begins: how much of it, its vigour then (1 = fresh), and what it loses a day, decimal logarithm. */
+/** A culture that is there when a plan begins: how much of it, its activity then (1 = fresh), and what it loses a day, decimal logarithm. */
 export interface StarterHere {
   readonly culture: CultureId;
   readonly massG: number;
-  readonly vigour: number;
+  readonly activity: number;
   readonly lossPerDay: number;
 }
 
@@ -40,8 +40,8 @@ const EARLIEST_MIN = 1.5 * DAY_MIN;
 const STEP_MIN = 15;
 
 /** Vigour of a starter at a minute of the plan. */
-export const vigourThen = ({ vigour, lossPerDay }: StarterHere, atMin: number): number =>
-  vigour * 10 ** ((-lossPerDay * Math.max(0, atMin)) / DAY_MIN);
+export const activityThen = ({ activity, lossPerDay }: StarterHere, atMin: number): number =>
+  activity * 10 ** ((-lossPerDay * Math.max(0, atMin)) / DAY_MIN);
 
 /** What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do. */
 export type Need =
@@ -66,20 +66,20 @@ export function needOf(
 ): Need {
   const own = starters.filter((s) => s.culture === culture);
   if (NEVER_FED.has(culture)) {
-    const serves = own.some((s) => s.massG >= massG && vigourThen(s, atMin) > SPENT);
+    const serves = own.some((s) => s.massG >= massG && activityThen(s, atMin) > SPENT);
     return serves ? { is: 'ready' } : { is: 'buy' };
   }
-  if (own.some((s) => s.massG >= massG && vigourThen(s, atMin) >= TIRED)) return { is: 'ready' };
+  if (own.some((s) => s.massG >= massG && activityThen(s, atMin) >= TIRED)) return { is: 'ready' };
   const wholeG = massG * LEFT_BEHIND + HELD_BACK_G;
   const starterG = (wholeG * DOSE) / (1 + DOSE);
   const best = own
-    .filter((s) => s.massG >= starterG && vigourThen(s, atMin - EARLIEST_MIN) > SPENT)
-    .sort((a, b) => b.vigour - a.vigour)[0];
+    .filter((s) => s.massG >= starterG && activityThen(s, atMin - EARLIEST_MIN) > SPENT)
+    .sort((a, b) => b.activity - a.activity)[0];
   const unfed = unfedNeed(own, massG, atMin);
   if (!best) return unfed;
   const { optC } = CULTURES[culture].growth;
   const tempC = optC > 40 ? optC - BELOW_BEST_C : ROOM_C;
-  const ripensMin = ripensIn(culture, vigourThen(best, atMin - EARLIEST_MIN / 3), tempC);
+  const ripensMin = ripensIn(culture, activityThen(best, atMin - EARLIEST_MIN / 3), tempC);
   if (ripensMin === null) return unfed;
   const latestMin = Math.min(atMin - RESTS_MIN, beginMin - STEP_MIN);
   for (let ripeMin = latestMin; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
@@ -98,7 +98,7 @@ const MOST_TIMES = 3;
 /** What is needed of cultures that are not fed: so much more of the strongest there is enough of, or a new one. */
 function unfedNeed(own: readonly StarterHere[], massG: number, atMin: number): Need {
   const times = own
-    .map((s) => ({ massG: s.massG, times: 1 / vigourThen(s, atMin) }))
+    .map((s) => ({ massG: s.massG, times: 1 / activityThen(s, atMin) }))
     .filter((s) => s.times <= MOST_TIMES && s.massG >= massG * s.times)
     .map((s) => s.times);
   return times.length > 0 ? { is: 'more', times: Math.min(...times) } : { is: 'buy' };
@@ -110,9 +110,9 @@ const NEVER_FED: ReadonlySet<CultureId> = new Set<CultureId>(['kefir-grains', 'p
 const ripening = new Map<string, number | null>();
 const TWENTIETHS = 20;
 
-/** Minutes until a feeding is ripe, for a vigour to the nearest twentieth below. */
-function ripensIn(culture: CultureId, vigour: number, tempC: number): number | null {
-  const shown = Math.max(1, Math.floor(TWENTIETHS * vigour)) / TWENTIETHS;
+/** Minutes until a feeding is ripe, for a activity to the nearest twentieth below. */
+function ripensIn(culture: CultureId, activity: number, tempC: number): number | null {
+  const shown = Math.max(1, Math.floor(TWENTIETHS * activity)) / TWENTIETHS;
   const key = `${culture} ${shown} ${tempC}`;
   if (!ripening.has(key)) {
     const hours = ripeningH(culture, DOSE, shown, tempC, RIPE_PH);
@@ -129,7 +129,7 @@ export interface Taker {
   readonly feed: Feed | null;
   /** What it holds back for its line, g, and when. */
   readonly givesG: number;
-  readonly givesMin: number;
+  readonly slackMin: number;
 }
 
 /** What somebody fed, or held back, a while ago: how much of it is left. */
@@ -141,7 +141,7 @@ interface Fresh {
   readonly fedBy: number;
 }
 
-/** A fresh starter serves others for so long, minutes: till half its vigour is gone. */
+/** A fresh starter serves others for so long, minutes: till half its activity is gone. */
 const servesMin = (lossPerDay: number) => (Math.log10(1 / TIRED) / lossPerDay) * DAY_MIN;
 
 /**
@@ -155,7 +155,7 @@ export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): reado
   const fresh: Fresh[] = [];
   const order = takers.map((_, i) => i).sort((a, b) => takers[a]!.atMin - takers[b]!.atMin);
   for (const i of order) {
-    const { culture, takesG, atMin, feed, givesG, givesMin } = takers[i]!;
+    const { culture, takesG, atMin, feed, givesG, slackMin } = takers[i]!;
     if (feed) {
       const serves = fresh.filter(
         (f) => f.culture === culture && f.ripeMin <= atMin && atMin - f.ripeMin <= servesMin(lossPerDay),
@@ -167,7 +167,7 @@ export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): reado
       else fresh.push({ culture, ripeMin: feed.ripeMin, leftG: 0, fedBy: i });
       if (held || fed) feeds[i] = null;
     }
-    if (givesG > 0) fresh.push({ culture, ripeMin: givesMin, leftG: givesG, fedBy: -1 });
+    if (givesG > 0) fresh.push({ culture, ripeMin: slackMin, leftG: givesG, fedBy: -1 });
   }
   return feeds;
 }

@@ -1,7 +1,7 @@
 import type { LotKind } from '../lots/lot-of.js';
 import type { Person, Stretch } from './hours.js';
 import { lotKindOf } from './materials.js';
-import type { PlanAsked, PlannedMake } from './setting.js';
+import type { PlanAsked, PlannedMake } from './planning-problem.js';
 
 /** Something that might come otherwise than is planned. */
 export type Supposition =
@@ -17,7 +17,7 @@ export function supposed(asked: PlanAsked, makes: readonly PlannedMake[], what: 
   if (what.is === 'out of use') return { ...asked, gear: without(asked.gear, what.gear) };
   if (what.is === 'away') return { ...asked, people: asked.people.map((p) => awayIn(p, what.time)) };
   const users = new Set(makes.filter((m) => weighsIn(m, what.what)).map((m) => m.orderId));
-  const firsts = makes.filter((m) => users.has(m.orderId)).map((m) => m.way.startMin);
+  const firsts = makes.filter((m) => users.has(m.orderId)).map((m) => m.mode.startMin);
   if (firsts.length === 0) return asked;
   const fromMin = Math.min(...firsts) + what.byMin;
   return {

@@ -1,26 +1,26 @@
 import type { Hours } from './hours.js';
-import type { Luck, Network, Step } from './network.js';
+import type { Scenario, Network, Step } from './network.js';
 
-/** A step that is held on longer than it needs, on purpose, or ended before where it is negative: which, how long, and how long after waking where it waits for that, minutes. */
-export interface Held {
+/** A step that is made to last longer than it needs, on purpose, or ended before where it is negative: which, how long, and how long after waking where it waits for that, minutes. */
+export interface Extension {
   readonly step: number;
   readonly forMin: number;
   readonly afterWakingMin: number;
 }
 
 /** The same, of a step that is named. */
-export type HeldStage = Omit<Held, 'step'> & { readonly stageId: string };
+export type StageExtension = Omit<Extension, 'step'> & { readonly stageId: string };
 
-/** Which step of a network is held on; null where it has none of that name. */
-export function heldIn({ steps }: Pick<Network, 'steps'>, held: HeldStage | null): Held | null {
-  const step = held ? steps.findIndex((s) => s.stageId === held.stageId) : -1;
-  return held && step >= 0 ? { step, forMin: held.forMin, afterWakingMin: held.afterWakingMin } : null;
+/** Which step of a network is extended; null where it has none of that name. */
+export function extensionIn({ steps }: Pick<Network, 'steps'>, extension: StageExtension | null): Extension | null {
+  const step = extension ? steps.findIndex((s) => s.stageId === extension.stageId) : -1;
+  return extension && step >= 0 ? { step, forMin: extension.forMin, afterWakingMin: extension.afterWakingMin } : null;
 }
 
-/** The step that is held on, by its name. */
-export function heldStage({ steps }: Pick<Network, 'steps'>, held: Held | null): HeldStage | null {
-  if (!held) return null;
-  const { step, ...how } = held;
+/** The step that is extended, by its name. */
+export function stageExtension({ steps }: Pick<Network, 'steps'>, extension: Extension | null): StageExtension | null {
+  if (!extension) return null;
+  const { step, ...how } = extension;
   return { stageId: steps[step]!.stageId, ...how };
 }
 
@@ -33,13 +33,13 @@ export interface Walked {
 }
 
 /** Minutes for which hands are bound by a step: while it lasts where they must stay, else to begin it. */
-export function boundMin({ attended, handsMin, lasts }: Step, luck: Luck = 'likely'): number {
-  return attended ? lasts[luck] : Math.min(handsMin, lasts[luck]);
+export function boundMin({ attended, handsMin, lasts }: Step, scenario: Scenario = 'likely'): number {
+  return attended ? lasts[scenario] : Math.min(handsMin, lasts[scenario]);
 }
 
 /** Minutes for which somebody must be awake once a step begins: as long as the hands are bound, or as it is reckoned. */
-export function awakeMin(step: Step, luck: Luck = 'likely'): number {
-  return Math.max(step.handsMin, boundMin(step, luck));
+export function awakeMin(step: Step, scenario: Scenario = 'likely'): number {
+  return Math.max(step.handsMin, boundMin(step, scenario));
 }
 
 /** When each step of a make begins, and last when all of it is over, minutes of the plan. */
@@ -47,34 +47,34 @@ export type Times = Float64Array;
 
 /**
  * A make begun at some minute, step after step: where hands would be unwelcome at the end of a step it is left on until
- * they are welcome, as far as its give allows, else ended before the night, as far as that allows; else in the night.
+ * they are welcome, as far as its slack allows, else ended before the night, as far as that allows; else in the night.
  *
- * @param as times of the same make, begun alike, with nothing held: what is before the held step is taken from there
+ * @param as times of the same make, begun alike, with nothing extended: what is before the extended step is taken from there
  * @returns null where it would not be over within the horizon
  */
 export function timesOf(
   steps: readonly Step[],
   startMin: number,
   hours: Hours,
-  luck: Luck = 'likely',
-  held: Held | null = null,
+  scenario: Scenario = 'likely',
+  extension: Extension | null = null,
   as: Times | null = null,
 ): Times | null {
   const times = new Float64Array(steps.length + 1);
   times[0] = startMin;
-  const from = as && held ? held.step : 0;
+  const from = as && extension ? extension.step : 0;
   if (from > 0) times.set(as!.subarray(0, from + 1));
   for (let i = from; i < steps.length; i++) {
     const step = steps[i]!;
-    const doneMin = times[i]! + step.lasts[luck];
+    const doneMin = times[i]! + step.lasts[scenario];
     const next = steps[i + 1];
-    // It is held on, or ended early, no further than its give allows.
-    const wantedMin = held?.step === i ? doneMin + Math.max(held.forMin, -step.give.earlyMin) : doneMin;
-    const handsMin = next ? awakeMin(next, luck) : 0;
+    // It is extended, or ended early, no further than its slack allows.
+    const wantedMin = extension?.step === i ? doneMin + Math.max(extension.forMin, -step.slack.earlyMin) : doneMin;
+    const handsMin = next ? awakeMin(next, scenario) : 0;
     let endMin = next ? settled(step, times[i]!, doneMin, wantedMin, handsMin, hours) : wantedMin;
-    if (held?.step === i && endMin > wantedMin) {
-      const laterMin = endMin + held.afterWakingMin;
-      if (laterMin <= doneMin + step.give.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin)
+    if (extension?.step === i && endMin > wantedMin) {
+      const laterMin = endMin + extension.afterWakingMin;
+      if (laterMin <= doneMin + step.slack.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin)
         endMin = laterMin;
     }
     if (endMin > hours.horizonMin) return null;
@@ -88,31 +88,31 @@ export function walk(
   { steps }: Pick<Network, 'steps'>,
   startMin: number,
   hours: Hours,
-  luck: Luck = 'likely',
-  held: Held | null = null,
+  scenario: Scenario = 'likely',
+  extension: Extension | null = null,
 ): readonly Walked[] | null {
-  const times = timesOf(steps, startMin, hours, luck, held);
+  const times = timesOf(steps, startMin, hours, scenario, extension);
   if (!times) return null;
   return steps.map(({ lasts }, i) => ({
     beginMin: times[i]!,
     endMin: times[i + 1]!,
-    movedMin: times[i + 1]! - times[i]! - lasts[luck],
+    movedMin: times[i + 1]! - times[i]! - lasts[scenario],
   }));
 }
 
 function settled(
-  { give }: Step,
+  { slack }: Step,
   beginMin: number,
   doneMin: number,
   wantedMin: number,
   handsMin: number,
   hours: Hours,
 ): number {
-  const latestMin = doneMin + give.lateMin;
+  const latestMin = doneMin + slack.lateMin;
   const next = hours.nextWelcome(wantedMin, handsMin);
   if (next !== null && next <= latestMin) return next;
   const before = hours.lastWelcome(wantedMin, handsMin);
-  const earliestMin = Math.max(beginMin, doneMin - give.earlyMin);
+  const earliestMin = Math.max(beginMin, doneMin - slack.earlyMin);
   if (before !== null && before >= earliestMin && before <= latestMin) return before;
   return Math.min(wantedMin, latestMin);
 }

@@ -1,13 +1,13 @@
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
-import { alternatives, differs, LEANINGS, likenessOf, type Alternative } from './alternatives.js';
-import { emptyBoard } from './board.js';
+import { alternatives, differs, OBJECTIVE_PRESETS, likenessOf, type Alternative } from './alternatives.js';
+import { emptyProfile } from './resource-profile.js';
 import { neededBy, toBuy, type LotLeftThen } from './materials.js';
 import { moved } from './move.js';
 import type { Order } from './orders.js';
 import { planOf } from './plan-of.js';
 import { layOut, planFor } from './plan.js';
-import type { PlanAsked } from './setting.js';
+import type { PlanAsked } from './planning-problem.js';
 import { search } from './search.js';
 import { seededRandom } from '../random/random.js';
 
@@ -15,13 +15,13 @@ const DAY = 1440;
 
 /** A setting and its plan. */
 function planned(asked: PlanAsked) {
-  const setting = layOut(asked);
+  const problem = layOut(asked);
   let plan = null;
-  for (const found of search(setting.puzzle, seededRandom(1))) {
-    plan = planOf(setting, found);
+  for (const found of search(problem.instance, seededRandom(1))) {
+    plan = planOf(problem, found);
     if (found.round >= 30) break;
   }
-  return { setting, plan: plan! };
+  return { problem, plan: plan! };
 }
 
 describe('a make of a plan that is moved', () => {
@@ -34,7 +34,7 @@ describe('a make of a plan that is moved', () => {
   const box = { kind: 'thermostat', holdsL: 8, count: 1, name: 'Warm box' } as const;
   const gear = [...EIGHT_PIECES.filter((g) => g.kind !== 'thermostat'), box];
   const dueMin = 4 * DAY + 12 * 60;
-  const { setting, plan } = planned({
+  const { problem, plan } = planned({
     orders: [yogurt('A', dueMin), yogurt('B', dueMin)],
     people: [maker(6)],
     gear,
@@ -42,11 +42,11 @@ describe('a make of a plan that is moved', () => {
     seed: 1,
   });
   const [a, b] = plan.makes;
-  const at = (startMin: number) => moved(setting, plan.makes, a!, startMin);
+  const at = (startMin: number) => moved(problem, plan.makes, a!, startMin);
   const breaks = (startMin: number) => at(startMin).breaks.map((x) => x.is);
 
   it('holds where it stood, and says of any other minute what breaks and why', () => {
-    expect(moved(setting, plan.makes, a!, a!.way.startMin, a!.way.held).breaks).toEqual([]);
+    expect(moved(problem, plan.makes, a!, a!.mode.startMin, a!.mode.extension).breaks).toEqual([]);
     expect(breaks(3 * DAY + 60)).toContain('night');
     expect(breaks(dueMin - 60)).toContain('late');
     expect(breaks(-60)).toContain('milk');
@@ -55,27 +55,27 @@ describe('a make of a plan that is moved', () => {
   });
 
   it('that wants the box of another is told whose it is', () => {
-    const onTop = at(b!.way.startMin);
+    const onTop = at(b!.mode.startMin);
     const clash = onTop.breaks.find((x) => x.is === 'gear' || x.is === 'hands')!;
     expect(clash.says).toMatch(/taken by Scalded yogurt/);
     expect(clash.against.map((m) => m.orderId)).toEqual(['B']);
-    expect(onTop.way).toBeNull();
+    expect(onTop.mode).toBeNull();
   });
 
   it('is offered the nearest way that holds beside all the others', () => {
-    for (const startMin of [DAY, 2.1 * DAY, b!.way.startMin, dueMin - 60]) {
+    for (const startMin of [DAY, 2.1 * DAY, b!.mode.startMin, dueMin - 60]) {
       const { repair, breaks: broken } = at(startMin);
       if (broken.length === 0) continue;
-      const board = emptyBoard(setting.puzzle);
-      board.put(b!.way);
-      expect(board.fits(repair!)).toBeTrue();
+      const profile = emptyProfile(problem.instance);
+      profile.put(b!.mode);
+      expect(profile.fits(repair!)).toBeTrue();
       expect(repair!.readyLateMin).toBeLessThanOrEqual(dueMin);
-      const found = moved(setting, plan.makes, a!, repair!.startMin, repair!.held);
+      const found = moved(problem, plan.makes, a!, repair!.startMin, repair!.extension);
       expect(found.breaks).toEqual([]);
-      const nearer = setting.wanted[0]!.ways.filter(
+      const nearer = problem.wanted[0]!.modes.filter(
         (w) => Math.abs(w.startMin - startMin) < Math.abs(repair!.startMin - startMin) - 1,
       );
-      for (const w of nearer) expect(moved(setting, plan.makes, a!, w.startMin, w.held).breaks).not.toEqual([]);
+      for (const w of nearer) expect(moved(problem, plan.makes, a!, w.startMin, w.extension).breaks).not.toEqual([]);
     }
   });
 
@@ -88,10 +88,10 @@ describe('a make of a plan that is moved', () => {
 describe('whole alternatives', () => {
   const asked = someWeeks(4, 7, 2);
   const last = new Map<string, Alternative>();
-  for (const alternative of alternatives(asked, 20)) last.set(alternative.leaning.id, alternative);
+  for (const alternative of alternatives(asked, 20)) last.set(alternative.preset.id, alternative);
 
   it('are one of each leaning, each as it is described', () => {
-    expect([...last.keys()]).toEqual(LEANINGS.map((l) => l.id));
+    expect([...last.keys()]).toEqual(OBJECTIVE_PRESETS.map((l) => l.id));
     const of = (id: string) => last.get(id)!.likeness;
     expect(of('fresh').meanAgeH).toBeLessThanOrEqual(of('even').meanAgeH + 1e-9);
     expect(of('early').meanAgeH).toBeGreaterThan(of('even').meanAgeH);

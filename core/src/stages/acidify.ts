@@ -107,7 +107,7 @@ export const acidify: StageKind<AcidifyParams> = {
   done: (state, params, _environment, since) =>
     state.minute - since >= lasts(params) && (state.curd.acidifying === null || state.curd.acidifying.share >= WHOLE),
   stepMin: MIN_PER_PART,
-  give: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
   endCue: (params) =>
     params.into === 'curd' ? 'Curd floats in clear, greenish whey.' : 'It coats the back of the spoon; no grains.',
   cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],

@@ -55,7 +55,7 @@ export const base: StageKind<BaseParams> = {
     const ph = stock.freshPh ?? state.freshPh;
     return { ...full, ph, freshPh: ph, tempC: SHELF_C };
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits an hour; an open can belongs in the cold.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits an hour; an open can belongs in the cold.' }),
   endCue: () => 'Smooth, no lumps of fat.',
   cues: [],
   cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[stockOf(params.base).allergen ?? 'none']],

@@ -98,7 +98,7 @@ export const blend: StageKind<BlendParams> = {
         native: mixedNative(crock.native, crock.masses.wheyProtein, native, masses.wheyProtein),
       };
     }, state),
-  give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Cold milk waits half an hour; longer belongs in the cold.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 30, cost: 'Cold milk waits half an hour; longer belongs in the cold.' }),
   endCue: () => 'All of it is weighed in.',
   cues: [],
   cautions: (params) => [

@@ -41,7 +41,7 @@ export const bought: StageKind<BoughtParams> = {
     const sowing = { living: [living] as const, lacticMolPerKg: STARTER_LACTIC_MOL_PER_KG, prior };
     return { ...sown(sour, sowing, member), setTempC: SET_AT_C };
   },
-  give: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: 'It keeps in the cold.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: 'It keeps in the cold.' }),
   endCue: () => 'It is cold, and its whey is stirred in or poured off.',
   cues: [],
   cautions: () => [CAUTIONS.clean, CAUTIONS.allergen],

@@ -45,7 +45,7 @@ export const calcium: StageKind<CalciumParams> = {
     );
     return withCurd(poured, { calciumGPerKg: state.curd.calciumGPerKg + params.gPerKg });
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It only has to be in before the rennet.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It only has to be in before the rennet.' }),
   endCue: () => 'All of it is stirred in.',
   cues: [],
   cautions: () => [CAUTIONS.calcium],

@@ -5,7 +5,7 @@ import {
   type CultureId,
   type StarterStore,
 } from '../constants/cultures.js';
-import { starterPrior, vitality } from '../physics/vitality.js';
+import { starterPrior, starterActivity } from '../physics/starter-activity.js';
 import { fractionOf, massesBy } from '../materials/composition.js';
 import { pourIn, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -57,22 +57,22 @@ export const capsule: StageKind<CapsuleParams> = {
       state,
       massesBy((c) => (c === 'other' ? CAPSULE_G * count : 0)),
     );
-    const vigour = vitality(ofCapsule(params), params.culture);
-    const biomass = ((BIOMASS_PER_CAPSULE_PER_L * count) / (volumeMl(state) / 1000)) * vigour * member.vitality;
+    const activity = starterActivity(ofCapsule(params), params.culture);
+    const biomass = ((BIOMASS_PER_CAPSULE_PER_L * count) / (volumeMl(state) / 1000)) * activity * member.activity;
     const lagQ = CULTURES[params.culture].lagQFreezeDried * member.lag;
     const living = { culture: params.culture, biomass, lagQ };
     return sown(
       powder,
-      { living: [living], lacticMolPerKg: 0, prior: starterPrior(ofCapsule(params), vigour) },
+      { living: [living], lacticMolPerKg: 0, prior: starterPrior(ofCapsule(params), activity) },
       member,
     );
   },
-  give: () => ({ earlyMin: 0, lateMin: 20, cost: 'It cools meanwhile; nothing else.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 20, cost: 'It cools meanwhile; nothing else.' }),
   endCue: () => 'No powder floats.',
   cues: [{ cue: 'slurry', ask: 'Lumps in it?', answers: ['smooth', 'a few', 'lumpy'] }],
   cautions: () => [CAUTIONS.capsule],
   problems: (params, state) => [
-    ...spentProblems(ofCapsule(params), vitality(ofCapsule(params), params.culture), {
+    ...spentProblems(ofCapsule(params), starterActivity(ofCapsule(params), params.culture), {
       remedy: 'Take fresh ones, and keep them cold.',
       works: { ageDays: 60, store: 'cold' },
     }),

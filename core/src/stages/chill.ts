@@ -54,7 +54,7 @@ export const chill: StageKind<ChillParams> = {
     standBy('refrigerator', state, environment, minutes, shapeOf(params, state)),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 15,
-  give: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),
+  slack: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),
   endCue: () => 'Cold through, firm when tilted.',
   cues: [
     { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },

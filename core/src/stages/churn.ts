@@ -57,7 +57,7 @@ export const churn: StageKind<ChurnParams> = {
   },
   done: (state) => state.curd.churned >= 1,
   stepMin: 1,
-  give: () => ({
+  slack: () => ({
     earlyMin: 0,
     lateMin: 1,
     cost: 'Stopped early the fat stays in the buttermilk; a minute over works the buttermilk back in.',

@@ -57,7 +57,7 @@ export const cook: StageKind<CookParams> = {
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,
-  give: () => ({
+  slack: () => ({
     earlyMin: 0,
     lateMin: 5,
     cost: 'Longer dries it and it catches; never short of its heat with egg in it.',

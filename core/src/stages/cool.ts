@@ -49,7 +49,7 @@ export const cool: StageKind<CoolParams> = {
     ),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 1,
-  give: (params, course) => ({
+  slack: (params, course) => ({
     earlyMin: 0,
     lateMin: lateUntil(course.at, (tempC) => tempC < params.targetC - TOO_COOL_BY_C),
     cost: `Warmer than ${sayTemp(params.targetC + 4)} harms the starter; cooler than ${sayTemp(params.targetC - TOO_COOL_BY_C)} it starts slowly.`,

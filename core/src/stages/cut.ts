@@ -25,7 +25,7 @@ export const cut: StageKind<CutParams> = {
   handsMin: () => TAKES_MIN,
   gear: () => ['long knife'],
   begin: (state) => withCurd(state, { cut: true }),
-  give: () => ({ earlyMin: 5, lateMin: 30, cost: 'Stirred too soon the pieces crumble and fat goes into the whey.' }),
+  slack: () => ({ earlyMin: 5, lateMin: 30, cost: 'Stirred too soon the pieces crumble and fat goes into the whey.' }),
   endCue: () => 'Whey stands in the cuts, and it is clear.',
   cues: [
     { cue: 'break', ask: 'Lift it with a knife: how does it break?', answers: ['mush', 'ragged', 'clean'] },

@@ -37,7 +37,7 @@ export const dilute: StageKind<DiluteParams> = {
     const thinned = pourIn(state, massesOfGoods(GOODS[params.into], addedG(state, params)));
     return withCurd({ ...thinned, souring: thinnedSouring(state, thinned) }, { disturbed: 1, draining: null });
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It thickens a little again in the cold.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It thickens a little again in the cold.' }),
   endCue: () => 'It pours in a thread without lumps.',
   cues: [{ cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] }],
   cautions: () => [],

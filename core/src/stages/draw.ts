@@ -33,7 +33,7 @@ export const draw: StageKind<DrawParams> = {
     const buttermilk = massesBy((c) => state.masses[c] * (c === 'fat' ? fatLost : 1 - serumKept));
     return takeOut(state, buttermilk, 'whey');
   },
-  give: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
   endCue: () => 'The drip through the cloth has slowed to drops.',
   cues: [{ cue: 'buttermilk', ask: 'How does the buttermilk look?', answers: ['thin', 'creamy'] }],
   watch: (_params, { begun, here }) => [

@@ -182,6 +182,6 @@ describe('vessels', () => {
   });
 
   it('whey can be whisked back for two hours', () => {
-    expect(wheyBack.give(wheyBack.defaults, { at: () => MILK, lastedMin: 5 }).lateMin).toBe(120);
+    expect(wheyBack.slack(wheyBack.defaults, { at: () => MILK, lastedMin: 5 }).lateMin).toBe(120);
   });
 });

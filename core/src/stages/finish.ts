@@ -42,7 +42,7 @@ export const finish: StageKind<FinishParams> = {
     const lost = Math.min(MOST_LOST, Math.max(0, 1 - (1 - smear) * kitchen.yieldFactor));
     return withCurd(takeOut(state, scaleMasses(state.masses, lost), 'lost'), { draining: null });
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
   endCue: () => 'Weighed, labelled, in the cold.',
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
   watch: (params, { here }) => [

@@ -1,6 +1,6 @@
 import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
 import { TIRED } from '../constants/starter.js';
-import { lagQOf, starterPrior, vitality } from '../physics/vitality.js';
+import { lagQOf, starterPrior, starterActivity } from '../physics/starter-activity.js';
 import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -17,7 +17,7 @@ export interface GrainsParams {
   /** Days since they last had milk, and where they waited. */
   readonly ageDays: number;
   readonly store: StarterStore;
-  /** Their vigour against what age and store say of it, percent. */
+  /** Their activity against what age and store say of it, percent. */
   readonly vigourPct: number;
 }
 
@@ -47,23 +47,23 @@ export const grains: StageKind<GrainsParams> = {
     const massG = grainsG(params, state);
     const { member } = environment;
     const full = withCurd(pourIn(state, massesOfGrains(massG)), { grainsG: massG });
-    const vigour = vigourOf(params);
-    const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * vigour * member.vitality;
+    const activity = activityOf(params);
+    const biomass = (params.grainsPct / 100) * CULTURES['kefir-grains'].biomassPerDose * activity * member.activity;
     const lagQ = lagQOf('kefir-grains', 'grains') * member.lag;
     const living = { culture: 'kefir-grains' as const, biomass, lagQ };
-    const prior = starterPrior({ form: 'grains', store: params.store }, vigour);
+    const prior = starterPrior({ form: 'grains', store: params.store }, activity);
     return sown(full, { living: [living], lacticMolPerKg: 0, prior, milkOf: state.masses }, member);
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
   endCue: () => 'All of them are under the milk.',
   cues: [],
   watch: (_params, seen) => [
     { what: 'Grains', unit: 'g', planned: seen.begun.curd.grainsG, now: seen.here.curd.grainsG },
     likesGauge('kefir-grains', seen),
   ],
-  cautions: (params) => [CAUTIONS.spoon, CAUTIONS.clean, ...(vigourOf(params) < TIRED ? [CAUTIONS.tiredGrains] : [])],
+  cautions: (params) => [CAUTIONS.spoon, CAUTIONS.clean, ...(activityOf(params) < TIRED ? [CAUTIONS.tiredGrains] : [])],
   problems: (params, state) => [
-    ...spentProblems({ form: 'grains', ...params }, vigourOf(params), {
+    ...spentProblems({ form: 'grains', ...params }, activityOf(params), {
       remedy: 'Wake them in a little milk, changed daily, for some days first; or begin with new ones.',
       works: { ageDays: 1, vigourPct: 100 },
     }),
@@ -71,8 +71,8 @@ export const grains: StageKind<GrainsParams> = {
   ],
 };
 
-const vigourOf = ({ ageDays, store, vigourPct }: GrainsParams) =>
-  (vitality({ form: 'grains', ageDays, store }, 'kefir-grains') * vigourPct) / 100;
+const activityOf = ({ ageDays, store, vigourPct }: GrainsParams) =>
+  (starterActivity({ form: 'grains', ageDays, store }, 'kefir-grains') * vigourPct) / 100;
 
 const grainsG = ({ grainsPct }: GrainsParams, state: CrockState) => (totalG(state.masses) * grainsPct) / 100;
 

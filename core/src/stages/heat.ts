@@ -48,7 +48,7 @@ export const heat: StageKind<HeatParams> = {
   },
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 1,
-  give: (params, course) => {
+  slack: (params, course) => {
     if (params.paceCPerMin > 0)
       return {
         earlyMin: 0,

@@ -46,7 +46,7 @@ export const hold: StageKind<HoldParams> = {
   },
   done: (state, params, _environment, since) => state.minute - since >= params.minutes,
   stepMin: 5,
-  give: (_params, course) => {
+  slack: (_params, course) => {
     const gained = 100 * (denaturedBetaLg(course.at(0).native) - denaturedBetaLg(course.at(-5).native));
     return {
       earlyMin: Math.min(5, course.lastedMin),

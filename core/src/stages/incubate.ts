@@ -5,17 +5,17 @@ import { flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../ph
 import type { Environment } from '../environment/environment.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
-import type { Course, Give, Problem, StageKind } from './kind.js';
+import type { Course, Slack, Problem, StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
 import { acidityGauge, warmthGauge } from './watch.js';
 import { sayNumber, sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
-export type Keeper = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
+export type Incubator = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
 
 export interface IncubateParams {
-  readonly keeper: Keeper;
+  readonly keeper: Incubator;
   /** What the warm place is set to, °C (a flask, a wrapped pot and the counter have no setting). */
   readonly keepC: number;
   readonly targetPh: number;
@@ -27,7 +27,7 @@ export interface IncubateParams {
   readonly leave: 'chill' | 'morning';
 }
 
-const WHERE: Readonly<Record<Keeper, (keepC: number, cover: IncubateParams['cover']) => string>> = {
+const WHERE: Readonly<Record<Incubator, (keepC: number, cover: IncubateParams['cover']) => string>> = {
   thermostat: (keepC) => `into the thermostat at ${sayTemp(keepC)}`,
   'lamp-oven': (keepC) => `into the oven with its lamp on, about ${sayTemp(keepC)}`,
   flask: () => 'into the preheated flask',
@@ -37,7 +37,7 @@ const WHERE: Readonly<Record<Keeper, (keepC: number, cover: IncubateParams['cove
 };
 
 /** What a keeper exchanges with the crock, by its kind, setting and this batch's luck. */
-export function keeperSurroundings(
+export function incubatorSurroundings(
   params: Pick<IncubateParams, 'keeper' | 'keepC'>,
   volume: number,
   environment: Environment,
@@ -48,7 +48,7 @@ export function keeperSurroundings(
     return { aroundC: kitchen.roomC, uaWPerK: ua * member.heatLoss, openAreaM2: 0 };
   }
   const setC = params.keeper === 'counter' ? kitchen.roomC : params.keepC;
-  return { ...coveredPot(volume, environment), aroundC: setC + member.keeperOffsetC };
+  return { ...coveredPot(volume, environment), aroundC: setC + member.incubatorOffsetC };
 }
 
 /** Kept warm, and left alone, until it is as sour as wanted. */
@@ -64,14 +64,14 @@ export const incubate: StageKind<IncubateParams> = {
   gear: (params) => [params.keeper],
   endsBy: 'acidity',
   target: (params) => params.targetPh,
-  around: keeperSurroundings,
+  around: incubatorSurroundings,
   begin: (state, params, { kitchen }) =>
     params.keeper === 'flask' && params.preheated === 'no' ? intoColdFlask(state, kitchen.roomC) : state,
   advance: (state, params, environment, minutes) =>
-    passTime(state, environment, keeperSurroundings(params, volumeMl(state), environment), 0, minutes),
+    passTime(state, environment, incubatorSurroundings(params, volumeMl(state), environment), 0, minutes),
   done: (state, params) => state.ph <= params.targetPh,
   stepMin: 10,
-  give: sournessGive,
+  slack: sournessSlack,
   endCue: () => 'It leaves the wall in one piece when you tilt it; a film of whey shows.',
   cues: [
     { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
@@ -161,7 +161,7 @@ const LATEST_MIN = 8 * 60;
 /** What is left till morning waits so long at most, minutes: a night. */
 const NIGHT_MIN = 12 * 60;
 
-function sournessGive(params: IncubateParams, course: Course): Give {
+function sournessSlack(params: IncubateParams, course: Course): Slack {
   const crossed = (from: number, step: number, over: (state: CrockState) => boolean) => {
     let min = from;
     while (Math.abs(min) < LATEST_MIN && !over(course.at(min))) min += step;

@@ -3,7 +3,7 @@ import { MOLAR_G } from '../constants/milk.js';
 import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { Member } from '../environment/environment.js';
-import { lagQOf, packetDosePct, starterPrior, vitality, type Starter } from '../physics/vitality.js';
+import { lagQOf, packetDosePct, starterPrior, starterActivity, type Starter } from '../physics/starter-activity.js';
 import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { massesOfMaterial } from '../materials/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
@@ -29,7 +29,7 @@ export interface InoculateParams {
   readonly store: Starter['store'];
   /** Makes it has been carried through since it was bought. */
   readonly generation: number;
-  /** Its vigour against what age, store and generation say of it, percent. */
+  /** Its activity against what age, store and generation say of it, percent. */
   readonly vigourPct: number;
   /** Dispersed as a slurry, or sprinkled on and stirred in. */
   readonly how: 'slurry' | 'sprinkled';
@@ -106,7 +106,7 @@ export const inoculate: StageKind<InoculateParams> = {
     },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
-  give: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),
   endCue: () => 'No lumps left when you drag a spoon along the bottom.',
   cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],
   watch: (params, seen) => [
@@ -177,7 +177,7 @@ function starterAtWork(params: InoculateParams, dosePct: number, member: Member)
   const { culture, beside } = params;
   const living = (id: CultureId, pct: number): Living => ({
     culture: id,
-    biomass: (pct / 100) * CULTURES[id].biomassPerDose * activityOf(params, id) * member.vitality,
+    biomass: (pct / 100) * CULTURES[id].biomassPerDose * activityOf(params, id) * member.activity,
     lagQ: lagQOf(id, params.form) * member.lag,
   });
   if (beside === 'none' || beside === culture) return [living(culture, dosePct)];
@@ -186,7 +186,7 @@ function starterAtWork(params: InoculateParams, dosePct: number, member: Member)
 
 /** Share of a fresh starter's activity that is left: by its age, store and generation, and by what its makes have shown. */
 function activityOf(params: InoculateParams, culture: CultureId = params.culture): number {
-  return (vitality(params, culture) * params.vigourPct) / 100;
+  return (starterActivity(params, culture) * params.vigourPct) / 100;
 }
 
 /** A starter's component masses. */

@@ -7,7 +7,7 @@ import type { Told } from './told.js';
 import type { Ask, Branch, Chart, Gauge, Seen } from './watch.js';
 
 /** How early or late the end of a stage may come, in minutes, and what it costs. */
-export interface Give {
+export interface Slack {
   readonly earlyMin: number;
   readonly lateMin: number;
   readonly cost: string;
@@ -139,7 +139,7 @@ export interface StageKind<P> {
   /** The same where it depends on the parameters; the registry puts it in place of {@link stepMin}. */
   readonly stepFor?: (params: P) => number;
   /** How much give its end has, read off its course. */
-  readonly give: (params: P, course: Course) => Give;
+  readonly slack: (params: P, course: Course) => Slack;
   /** What to look for as it nears its end. */
   readonly endCue: (params: P) => string;
   readonly cues: readonly CueScale[];

@@ -32,7 +32,7 @@ export const ladle: StageKind<LadleParams> = {
     const left = takeOut(state, scaleMasses(state.masses, lost), 'lost');
     return withCurd(left, { disturbed: Math.max(state.curd.disturbed, broken) });
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits in its pot, a little sourer.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits in its pot, a little sourer.' }),
   endCue: () => 'All of it lies on the cloth; the whey runs clear.',
   cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
   cautions: () => [CAUTIONS.clean],

@@ -38,7 +38,7 @@ export const lift: StageKind<LiftParams> = {
     const crust = upperLayer(state, crustOf(state, params));
     return withCurd(takeOut(state, subtractMasses(state.masses, crust), 'aside'), { body: 'crust' });
   },
-  give: () => ({ earlyMin: 60, lateMin: 24 * 60, cost: 'It keeps in its pan in the cold for a day.' }),
+  slack: () => ({ earlyMin: 60, lateMin: 24 * 60, cost: 'It keeps in its pan in the cold for a day.' }),
   endCue: () => 'The crust lies in its dish, the thin cream is poured off.',
   cues: [{ cue: 'skin', ask: 'How is the crust?', answers: ['none', 'thin', 'thick', 'golden'] }],
   told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),

@@ -33,7 +33,7 @@ export const mould: StageKind<MouldParams> = {
   gear: (params) => [params.shape === 'mould' ? 'moulds' : 'paper'],
   fillsInto: 'mould',
   begin: (state) => takeOut(state, scaleMasses(state.masses, LEFT_BEHIND), 'lost'),
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'Warmer it smears; straight from the cold it cracks.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Warmer it smears; straight from the cold it cracks.' }),
   endCue: () => 'Smooth on all sides; no holes where it was cut.',
   cues: [],
   watch: (params, { here }) => [

@@ -49,7 +49,7 @@ export const neutralise: StageKind<NeutraliseParams> = {
       souring: null,
     };
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It may stand; it goes on foaming a little.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It may stand; it goes on foaming a little.' }),
   endCue: () => 'It swells, turns glassy at the edges and smells less sour.',
   cues: [],
   watch: (params, { here }) => [

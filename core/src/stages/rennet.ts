@@ -53,7 +53,7 @@ export const rennet: StageKind<RennetParams> = {
     );
     return withCurd(liquid, { rennetImcuPerKg: params.imcuPerKg, clotted: 0 });
   },
-  give: () => ({ earlyMin: 0, lateMin: 5, cost: 'Stirred once it begins to clot, the curd is torn.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 5, cost: 'Stirred once it begins to clot, the curd is torn.' }),
   endCue: () => 'The milk stands still; no eddies.',
   cues: [],
   watch: (params, seen) => {

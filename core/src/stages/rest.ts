@@ -42,7 +42,7 @@ export const rest: StageKind<RestParams> = {
   advance: (state, _params, environment, minutes) => standCovered(state, environment, minutes),
   done: (state, params, _environment, since) => state.minute - since >= params.minutes,
   stepMin: 5,
-  give: (params) => ({
+  slack: (params) => ({
     earlyMin: params.minutes / 2,
     lateMin: RESTS[params.why].lateMin,
     cost: RESTS[params.why].cost,

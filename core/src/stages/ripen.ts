@@ -1,5 +1,5 @@
 import type { StageKind } from './kind.js';
-import { keeperSurroundings, type IncubateParams } from './incubate.js';
+import { incubatorSurroundings, type IncubateParams } from './incubate.js';
 import { passTime, volumeMl } from './pass-time.js';
 import { acidityGauge, timeGauge, warmthGauge } from './watch.js';
 import { sayDuration, sayTemp } from './words.js';
@@ -23,10 +23,10 @@ export const ripen: StageKind<RipenParams> = {
   target: (params) => params.minutes,
   begin: (state) => state,
   advance: (state, params, environment, minutes) =>
-    passTime(state, environment, keeperSurroundings(params, volumeMl(state), environment), 0, minutes),
+    passTime(state, environment, incubatorSurroundings(params, volumeMl(state), environment), 0, minutes),
   done: (state, params, _environment, since) => state.minute - since >= params.minutes,
   stepMin: 10,
-  give: (params) => ({
+  slack: (params) => ({
     earlyMin: params.minutes / 2,
     lateMin: 45,
     cost: 'Sooner it sets a little later; later it is sourer when the rennet goes in, and sets faster.',

@@ -39,7 +39,7 @@ export const salt: StageKind<SaltParams> = {
     );
     return withCurd(salted, { draining: null, disturbed: params.texture === 'smooth' ? 1 : state.curd.disturbed });
   },
-  give: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
   endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
   cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],
   told: (params, told) => ({ ...params, ...given(addedG(told, 'salt')) }),

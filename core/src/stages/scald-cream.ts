@@ -53,7 +53,7 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
   },
   done: (state, params, _environment, since) => state.minute - since >= params.hours * 60,
   stepMin: 15,
-  give: (params) => ({
+  slack: (params) => ({
     earlyMin: Math.max(0, (params.hours - 8) * 60),
     lateMin: Math.max(60, (14 - params.hours) * 60),
     cost: 'Sooner the crust is thin; longer it is thicker and more golden, and tastes more of nuts.',

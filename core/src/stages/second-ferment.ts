@@ -47,7 +47,7 @@ export const secondFerment: StageKind<SecondFermentParams> = {
   advance: (state, _params, environment, minutes) => standBy('covered', yeasts(state, minutes), environment, minutes),
   done: (state, params, _environment, since) => state.minute - since >= params.hours * 60,
   stepMin: 30,
-  give: (params, course) => {
+  slack: (params, course) => {
     const bar = (atMin: number) =>
       bottlePressureBar(course.at(-course.lastedMin), course.at(atMin), params.headspacePct);
     let lateMin = 0;

@@ -44,7 +44,7 @@ export const sieve: StageKind<SieveParams> = {
     const out = massesOfGrains(grown.curd.grainsG);
     return withCurd(takeOut(grown, out, 'heldBack'), { grainsG: 0, disturbed: 1 });
   },
-  give: () => ({ earlyMin: 0, lateMin: 120, cost: 'Left on, it goes on souring; the grains do not mind.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'Left on, it goes on souring; the grains do not mind.' }),
   endCue: () => 'The kefir is through; the grains are clean of curd, not rinsed.',
   cues: [
     { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },

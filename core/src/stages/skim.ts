@@ -27,7 +27,7 @@ export const skim: StageKind<SkimParams> = {
   gear: () => ['skimming spoon', 'jar'],
   setsAside: { name: 'Soured cream', use: 'spoon it as it is, or churn it' },
   begin: (state) => takeOut(state, upperLayer(state, layerOf(state)), 'aside'),
-  give: () => ({ earlyMin: 0, lateMin: 240, cost: 'It keeps on the curd; stirred in, it is lost to it.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 240, cost: 'It keeps on the curd; stirred in, it is lost to it.' }),
   endCue: () => 'White curd all over, no yellow.',
   cues: [],
   told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),

@@ -5,7 +5,7 @@ import type { Member } from '../environment/environment.js';
 import { bufferMilkOf, phFromTable } from '../physics/buffer.js';
 import { fractionOf, totalG, type Masses } from '../materials/composition.js';
 import type { CrockState, Living } from '../state/crock-state.js';
-import { spentBelow, type Starter, type StarterPrior } from '../physics/vitality.js';
+import { spentBelow, type Starter, type StarterPrior } from '../physics/starter-activity.js';
 import type { Problem } from './kind.js';
 import { lawFor } from './pass-time.js';
 import { sayTemp } from './words.js';

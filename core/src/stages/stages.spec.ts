@@ -5,7 +5,7 @@ import { acidForPh, phOf } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
-import { balanceErrorPct, emptyCrock, firmness, hasSet, shedding, type CrockState } from '../state/crock-state.js';
+import { balanceErrorPct, emptyCrock, firmness, hasSet, syneresis, type CrockState } from '../state/crock-state.js';
 import { blendParts } from './blend.js';
 import { bind, STAGE_KIND_NAMES } from './registry.js';
 
@@ -128,14 +128,14 @@ describe('incubate', () => {
     expect(hasSet(SET)).toBeTrue();
     const sharp = lastOf(run('incubate', { targetPh: 4.1 }, SOWN));
     expect(firmness(sharp)).toBeGreaterThanOrEqual(firmness(SET));
-    expect(shedding(sharp)).toBeGreaterThan(shedding(SET));
+    expect(syneresis(sharp)).toBeGreaterThan(syneresis(SET));
   });
 
   it('is slower in a place that is colder than it says, and in an old flask of a small batch', () => {
     const minutes = (environment: Environment, params: object = {}) =>
       lastOf(run('incubate', params, SOWN, environment)).minute - SOWN.minute;
-    expect(minutes(member({ keeperOffsetC: -4 }))).toBeGreaterThan(minutes(USUAL_ENVIRONMENT) + 20);
-    const tired = lastOf(run('inoculate', {}, COOLED, member({ vitality: 0.3 })));
+    expect(minutes(member({ incubatorOffsetC: -4 }))).toBeGreaterThan(minutes(USUAL_ENVIRONMENT) + 20);
+    const tired = lastOf(run('inoculate', {}, COOLED, member({ activity: 0.3 })));
     expect(lastOf(run('incubate', {}, tired)).minute).toBeGreaterThan(SET.minute + 20);
     const small = lastOf(
       run(
@@ -159,12 +159,12 @@ describe('incubate', () => {
   });
 
   it('has less give when it is hot and quick than when it is cool and slow', () => {
-    const give = (keepC: number) => {
+    const slack = (keepC: number) => {
       const warm = run('incubate', { keepC }, SOWN);
-      return warm.stage.kind.give(warm.stage.params, courseOf(warm, USUAL_ENVIRONMENT));
+      return warm.stage.kind.slack(warm.stage.params, courseOf(warm, USUAL_ENVIRONMENT));
     };
-    expect(give(43).lateMin).toBeGreaterThan(10);
-    expect(give(34).lateMin).toBeGreaterThan(give(43).lateMin);
+    expect(slack(43).lateMin).toBeGreaterThan(10);
+    expect(slack(34).lateMin).toBeGreaterThan(slack(43).lateMin);
   });
 });
 

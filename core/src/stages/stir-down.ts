@@ -17,7 +17,7 @@ export const stirDown: StageKind<StirDownParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk'],
   begin: (state) => withCurd(state, { disturbed: 1 }),
-  give: () => ({ earlyMin: 0, lateMin: 120, cost: 'Colder it stirs stiffer and stays thicker.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'Colder it stirs stiffer and stays thicker.' }),
   endCue: () => 'It runs off the whisk in one smooth ribbon.',
   cues: [{ cue: 'texture', ask: 'How does it run?', answers: ['smooth', 'grainy', 'stringy'] }],
   cautions: () => [],

@@ -109,7 +109,7 @@ export const strain: StageKind<StrainParams> = {
       : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
   stepMin: SLOW_STEP_MIN,
   stepFor: (params) => (params.where === 'hot' ? HOT_STEP_MIN : SLOW_STEP_MIN),
-  give: (params, course) => {
+  slack: (params, course) => {
     const wanted = solidsFraction(course.at(0).masses);
     const minutesUntil = (step: number, over: (state: CrockState) => boolean) => {
       let min = 0;

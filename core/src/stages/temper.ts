@@ -28,7 +28,7 @@ export const temper: StageKind<TemperParams> = {
   advance: (state, _params, environment, minutes) => standBy('covered', state, environment, minutes),
   done: (state, params) => state.tempC >= params.targetC,
   stepMin: 2,
-  give: (params, course) => {
+  slack: (params, course) => {
     let lateMin = 0;
     while (lateMin < LATEST_MIN && course.at(lateMin + 5).tempC < params.targetC + TOO_WARM_BY_C) lateMin += 5;
     return {

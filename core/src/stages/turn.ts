@@ -17,7 +17,7 @@ export const turn: StageKind<TurnParams> = {
   ...handsWork(TAKES_MIN),
   gear: () => ['spatula'],
   begin: (state) => withCurd(state, { turns: state.curd.turns + 1 }),
-  give: () => ({ earlyMin: 60, lateMin: 240, cost: 'Without it the rim dries while the middle stays wet.' }),
+  slack: () => ({ earlyMin: 60, lateMin: 240, cost: 'Without it the rim dries while the middle stays wet.' }),
   endCue: () => 'Even all through; the drip has begun again.',
   cues: [{ cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] }],
   cautions: () => [],

@@ -53,7 +53,11 @@ export const wash: StageKind<WashParams> = {
     withCurd(standCovered(state, environment, minutes), { washMin: state.curd.washMin - minutes }),
   done: (state) => state.curd.washMin <= 1e-9,
   stepMin: MIN_PER_WASH,
-  give: () => ({ earlyMin: 0, lateMin: 15, cost: 'Water left standing warms it; a wash too few and it turns sooner.' }),
+  slack: () => ({
+    earlyMin: 0,
+    lateMin: 15,
+    cost: 'Water left standing warms it; a wash too few and it turns sooner.',
+  }),
   endCue: () => 'The last water runs off as clear as it went in.',
   cues: [{ cue: 'wash', ask: 'How is the wash water?', answers: ['milky', 'cloudy', 'clear'] }],
   told: (params, told) => {

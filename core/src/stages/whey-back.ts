@@ -49,7 +49,7 @@ export const wheyBack: StageKind<WheyBackParams> = {
       gPerMl: null,
     },
   ],
-  give: () => ({ earlyMin: 0, lateMin: 120, cost: 'It can be done any time before it is potted.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'It can be done any time before it is potted.' }),
   endCue: (params) => `${TEXTURES[params.texture].word}, and smooth.`,
   cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
   cautions: () => [],

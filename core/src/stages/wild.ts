@@ -23,11 +23,11 @@ export const wild: StageKind<WildParams> = {
   gear: () => ['cloth', 'jar'],
   begin: (state, params, { member }) => {
     const lagQ = CULTURES[params.culture].lagQFreezeDried * member.lag;
-    const living = { culture: params.culture, biomass: WILD_BIOMASS * member.vitality, lagQ };
+    const living = { culture: params.culture, biomass: WILD_BIOMASS * member.activity, lagQ };
     const prior = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
     return sown(state, { living: [living], lacticMolPerKg: 0, prior }, member);
   },
-  give: () => ({ earlyMin: 0, lateMin: 60, cost: 'It begins by itself either way.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It begins by itself either way.' }),
   endCue: () => 'It is strained and covered with a cloth.',
   cues: [],
   cautions: () => [CAUTIONS.clean, CAUTIONS.wild],

@@ -39,7 +39,7 @@ export const work: StageKind<WorkParams> = {
     const butter = pourIn(pressed(state, params), salt);
     return takeOut(butter, scaleMasses(butter.masses, BUTTER_HANDLING_LOSS), 'lost');
   },
-  give: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
+  slack: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
   endCue: () => 'It is one waxy lump; pressed, it gives no more drops.',
   cues: [{ cue: 'butter', ask: 'How is the butter?', answers: ['wet', 'waxy', 'greasy'] }],
   watch: (params, { here }) => [

@@ -10,7 +10,7 @@ import {
   syneresisIndex,
   type GelConditions,
 } from '../physics/gel.js';
-import type { StarterPrior } from '../physics/vitality.js';
+import type { StarterPrior } from '../physics/starter-activity.js';
 import { UNTOUCHED, type Body, type Curd } from './curd.js';
 import {
   addMasses,
@@ -209,7 +209,7 @@ export function bodyWord(state: CrockState): string {
   return solidsFraction(state.masses) >= CRUMBLES_FROM ? 'crumbles' : 'spoons';
 }
 
-export function shedding(state: CrockState): number {
+export function syneresis(state: CrockState): number {
   return syneresisIndex(gelConditions(state));
 }
 

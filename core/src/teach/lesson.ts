@@ -9,10 +9,10 @@ import type { Lesson } from '../learn/pooled.js';
 import { bottleLessons, potLessons } from './pot-and-bottle.js';
 import { readOnce } from '../learn/read-once.js';
 
-const VITALITY = SCORES.indexOf('vitality');
+const ACTIVITY = SCORES.indexOf('activity');
 
 /**
- * What a finished make teaches of its culture's line, its warm place, its cloths, pot and acid, and the hands that made it. The vigour
+ * What a finished make teaches of its culture's line, its warm place, its cloths, pot and acid, and the hands that made it. The activity
  * that its choices gave its starter is taken out again, so that every make is told against age and store alone.
  *
  * @param line the line of the culture that soured it; one line for each culture where nobody keeps them apart
@@ -30,11 +30,11 @@ export function lessonsOf(worked: WorkedOut, line?: string): readonly Lesson[] {
 function souringLesson({ souring, choices }: WorkedOut, line?: string): Lesson[] {
   if (!souring) return [];
   const { forecast, at, problem } = souring;
-  const spread = CULTURES[problem.law.culture.id].spread.vitality;
+  const spread = CULTURES[problem.law.culture.id].spread.activity;
   const given = Math.log(Number(choices['vigourPct'] ?? 100) / 100) / spread;
   const moved = <T extends { readonly mean: readonly number[] }>(scores: T): T => ({
     ...scores,
-    mean: scores.mean.map((m, d) => (d === VITALITY ? m + given : m)),
+    mean: scores.mean.map((m, d) => (d === ACTIVITY ? m + given : m)),
   });
   return [
     {

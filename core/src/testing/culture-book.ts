@@ -5,7 +5,7 @@ import { doseFor, dueOf } from '../cultures/due.js';
 import { feedingOf, grainsPctFor } from '../cultures/feeding.js';
 import { mismatchOf } from '../cultures/match.js';
 import { parkingOf } from '../cultures/park.js';
-import { vigourAt } from '../cultures/vigour.js';
+import { activityAt } from '../cultures/activity.js';
 import { planStages } from '../make/plan.js';
 import { METHODS } from '../methods/index.js';
 import { cultured, onDay } from './cultured.js';
@@ -50,17 +50,17 @@ function linesOf(lot: CultureLot): string[] {
 function ageLines(lot: CultureLot, store: string, age: number): string[] {
   const nowMs = onDay(age);
   const due = dueOf(lot, 120, nowMs);
-  const vigour = vigourAt(lot, nowMs);
-  const feeding = feedingOf(lot, 120, nowMs, vigour, 22);
+  const activity = activityAt(lot, nowMs);
+  const feeding = feedingOf(lot, 120, nowMs, activity, 22);
   const parking = parkingOf(lot, nowMs, onDay(age + 14));
   const chain = chainPlan(
-    { lot, leftG: 40, vigour: vigour.likely },
+    { lot, leftG: 40, activity: activity.likely },
     { neededG: 900, readyMs: onDay(age + 4), nowMs, dosePct: 3, tempC: 30, heldBackG: 25 },
   );
   const hours = (ms: number | null) => (ms === null ? '-' : String(Math.round((ms - nowMs) / HOUR_MS)));
   return [
-    `${lot.id} ${store} ${age} d: ${round(vigour.likely)} (${round(vigour.low)}-${round(vigour.high)}) ${due.level} ${due.does}, feed in ${hours(due.feedByMs)} h, last in ${hours(due.lastMs)} h, dose ${doseFor(vigour.likely, 2.5)?.toFixed(2)}: ${due.says}`,
-    `  starter ${JSON.stringify(asStarter(lot, nowMs, vigour))}; away ${parking.does} ${round(parking.vigourThen)}: ${parking.says}`,
+    `${lot.id} ${store} ${age} d: ${round(activity.likely)} (${round(activity.low)}-${round(activity.high)}) ${due.level} ${due.does}, feed in ${hours(due.feedByMs)} h, last in ${hours(due.lastMs)} h, dose ${doseFor(activity.likely, 2.5)?.toFixed(2)}: ${due.says}`,
+    `  starter ${JSON.stringify(asStarter(lot, nowMs, activity))}; away ${parking.does} ${round(parking.activityThen)}: ${parking.says}`,
     `  feeding ${feeding ? `${feeding.methodId} takes ${round(feeding.takesG)}: ${feeding.says} ${JSON.stringify(feeding.choices)}` : '-'}`,
     `  chain ${chain.impossible}${chain.steps.map((s) => `${round(s.milkG)}+${round(s.starterG)} g at ${hours(s.beginMs)}-${hours(s.ripeMs)} h, waits ${round(s.waitsH)}`).join(', ')}`,
   ];

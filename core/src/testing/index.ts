@@ -2,6 +2,6 @@
 export * from './figures.js';
 export * from './same-everywhere.js';
 export * from './cultured.js';
-export * from './puzzles.js';
+export * from './instances.js';
 export * from './weeks.js';
 export * from './runs.js';

@@ -45,7 +45,7 @@ function sheetLines(sheet: MakeSheet): string[] {
     ...sheet.amounts.map((a) => `weigh ${r1(a.massG)} g, ${r1(a.volumeMl)} mL, ${a.measure ?? '-'}: ${a.what}`),
     ...sheet.stages.map(
       (s) =>
-        `${r1(s.beginMin)}-${r1(s.endMin)} ${s.kind} (${s.name}), hands ${s.handsMin}, give ${r1(s.give.earlyMin)}/${r1(s.give.lateMin)}: ${s.instruction} | ${s.lookFor} | ${s.give.cost}`,
+        `${r1(s.beginMin)}-${r1(s.endMin)} ${s.kind} (${s.name}), hands ${s.handsMin}, give ${r1(s.slack.earlyMin)}/${r1(s.slack.lateMin)}: ${s.instruction} | ${s.lookFor} | ${s.slack.cost}`,
     ),
     ...sheet.byproducts.map(
       (b) => `left ${b.name} ${r1(b.massG)} g, pH ${b.ph.toFixed(2)}, ${b.keepsDays} days: ${b.use}`,
@@ -60,7 +60,7 @@ function planLines(method: Method): string[] {
   const network = networkOf(method, {});
   return [
     ...network.steps.map((step) => `plan ${JSON.stringify(step, rounded)}`),
-    `plan stands ${JSON.stringify(network.stands, rounded)} sown ${JSON.stringify(network.sown, rounded)} gives ${JSON.stringify(network.gives, rounded)}`,
+    `plan stands ${JSON.stringify(network.demands, rounded)} sown ${JSON.stringify(network.sown, rounded)} gives ${JSON.stringify(network.gives, rounded)}`,
   ];
 }
 

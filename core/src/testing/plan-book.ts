@@ -1,9 +1,9 @@
-import { alternatives, LEANINGS, likenessOf } from '../schedule/alternatives.js';
+import { alternatives, OBJECTIVE_PRESETS, likenessOf } from '../schedule/alternatives.js';
 import { lowerBound } from '../schedule/bound.js';
 import { neededBy, toBuy, type LotLeftThen } from '../schedule/materials.js';
 import { layOut, planFor } from '../schedule/plan.js';
 
-import type { Plan, PlanAsked } from '../schedule/setting.js';
+import type { Plan, PlanAsked } from '../schedule/planning-problem.js';
 import { EIGHT_PIECES, someWeeks } from './weeks.js';
 
 const ROUNDS = 12;
@@ -12,8 +12,8 @@ const told = (value: unknown) => JSON.stringify(value, rounded);
 
 /** A tired jar of yogurt, a fresh one of butter culture: some makes want a feeding, some a new one. */
 const STARTERS = [
-  { culture: 'thermophilic', massG: 260, vigour: 0.55, lossPerDay: 0.045 },
-  { culture: 'mesophilic', massG: 60, vigour: 1, lossPerDay: 0.045 },
+  { culture: 'thermophilic', massG: 260, activity: 0.55, lossPerDay: 0.045 },
+  { culture: 'mesophilic', massG: 60, activity: 1, lossPerDay: 0.045 },
 ] as const;
 const LOTS: readonly LotLeftThen[] = [
   { id: 'early', name: 'Early milk', kind: 'milk', leftG: 3000, untilMin: 3000, onlyNamed: false },
@@ -34,23 +34,23 @@ export function planBook(): readonly string[] {
     ...planLines(asked, planFor(asked, ROUNDS)),
     ...[...alternatives(asked, 4)]
       .filter((_, i, all) => i === all.length - 1 || i % 4 === 3)
-      .map(({ leaning, plan }) => `leaning ${leaning.id}: ${told(likenessOf(plan, asked))} cost ${told(plan.cost)}`),
-    `leanings ${LEANINGS.map((l) => l.id).join(' ')}`,
+      .map(({ preset, plan }) => `leaning ${preset.id}: ${told(likenessOf(plan, asked))} cost ${told(plan.cost)}`),
+    `leanings ${OBJECTIVE_PRESETS.map((l) => l.id).join(' ')}`,
     `bound ${told(boundOf(asked))}`,
   ]);
 }
 
 function boundOf(asked: PlanAsked): number {
-  const { puzzle } = layOut(asked);
-  return lowerBound(puzzle, Infinity, 40).cost;
+  const { instance } = layOut(asked);
+  return lowerBound(instance, Infinity, 40).cost;
 }
 
 function planLines(asked: PlanAsked, plan: Plan): string[] {
   const needs = neededBy(plan.makes, LOTS);
   return [
     ...plan.makes.map((make) => {
-      const { orderId, way, steps, gear, feed, buysStarter, starterTimes } = make;
-      const { startMin, readyMin, readyLateMin, ageH, cost } = way;
+      const { orderId, mode, steps, gear, feed, buysStarter, starterTimes } = make;
+      const { startMin, readyMin, readyLateMin, ageH, cost } = mode;
       return `make ${orderId} ${told({ startMin, readyMin, readyLateMin, ageH, cost })} gear ${told(gear)} feed ${told(feed)} buys ${buysStarter} times ${starterTimes} steps ${told(steps.map((s) => [s.beginMin, s.endMin]))}`;
     }),
     ...plan.unmet.map((unmet) => `unmet ${told(unmet)}`),

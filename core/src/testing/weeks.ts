@@ -1,9 +1,9 @@
 import type { GearKind } from '../lots/gear.js';
 import { methodById } from '../methods/index.js';
-import type { PlanGear } from '../schedule/gear.js';
+import type { PlanGear } from '../schedule/gear-resources.js';
 import type { Person, Stretch } from '../schedule/hours.js';
 import type { Order } from '../schedule/orders.js';
-import type { PlanAsked } from '../schedule/setting.js';
+import type { PlanAsked } from '../schedule/planning-problem.js';
 import { seededRandom } from '../random/random.js';
 
 const DAY_MIN = 1440;

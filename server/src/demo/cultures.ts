@@ -6,7 +6,7 @@ import {
   replay,
   seededRandom,
   seedFromText,
-  vigourAt,
+  activityAt,
   type CultureLot,
   type Entry,
 } from '@oat-crock/core';
@@ -128,7 +128,7 @@ export function playWithCultures(
       if (!line || !lot) return play(script, roomAt);
       const massG = lot.form === 'grains' ? leftG.get(lot.id)! : askedG;
       leftG.set(lot.id, leftG.get(lot.id)! - massG);
-      const { form, ...starter } = asStarter(lot, script.startMs, vigourAt(lot, script.startMs));
+      const { form, ...starter } = asStarter(lot, script.startMs, activityAt(lot, script.startMs));
       const choices = {
         ...script.choices,
         ...(lot.form === 'grains' ? grainsOf(starter, script, massG) : { form, ...starter }),

@@ -17,7 +17,7 @@ import { DEMO_ROOM, demoScripts } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { playWithCultures } from './cultures.js';
 import { play } from './play.js';
-import { trueRoom } from '../stand-ins/true-room.js';
+import { trueRoom } from '../simulator/true-room.js';
 import { seedDemo } from './seed.js';
 
 const ZONE = DEMO_TIME.zone;

@@ -1,5 +1,5 @@
 import { daysOn, localTime, momentAt, occurrencesOf, weekdayOf, type Zone } from '@oat-crock/calendar';
-import type { PlannedPour, WantedOrder } from '@oat-crock/contract';
+import type { PlannedBatch, WantedOrder } from '@oat-crock/contract';
 import { seededRandom, seedFromText, type Batch } from '@oat-crock/core';
 import { ulid } from 'ulid';
 
@@ -47,7 +47,7 @@ export function demoOrders(nowMs: number, zone: Zone): WantedOrder[] {
 }
 
 /** The live make for the school, as the plan has it: begun for what is wanted tomorrow. */
-export function begunForSchool(orders: readonly WantedOrder[], batch: Batch, nowMs: number, zone: Zone): PlannedPour {
+export function begunForSchool(orders: readonly WantedOrder[], batch: Batch, nowMs: number, zone: Zone): PlannedBatch {
   const school = orders.filter(({ whom }) => whom === SCHOOL);
   const [next] = occurrencesOf(school, nowMs, nowMs + 7 * DAY_MS, zone);
   const { id: occurrenceId, order, dueMs } = next!;
@@ -66,10 +66,10 @@ export function begunForSchool(orders: readonly WantedOrder[], batch: Batch, now
     readyMs: dueMs!,
     readyLateMs: dueMs!,
     dueMs,
-    held: null,
+    extension: null,
     accepted: [],
     pinned: false,
-    hands: [],
+    tasks: [],
     gear: ['Middle pot'],
     feed: null,
     starterTimes: 1,

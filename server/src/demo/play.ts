@@ -12,7 +12,7 @@ import {
   methodById,
   planStages,
   readingMoments,
-  readStandIn,
+  simulateReading,
   runStage,
   stateIn,
   stockOfLot,
@@ -29,7 +29,7 @@ import {
   type EntryBody,
   type Score,
   type StageRun,
-  type CrockStandIn,
+  type CrockSimulator,
   type StockLot,
 } from '@oat-crock/core';
 import { USUAL_NIGHT, wakeAfter, type Zone } from '@oat-crock/calendar';
@@ -48,7 +48,7 @@ export interface Script {
   /** The zone whose nights its hands sleep in. */
   readonly zone: Zone;
   /** Instruments that stood in the crock, by their id. */
-  readonly instruments: Readonly<Record<string, CrockStandIn>>;
+  readonly instruments: Readonly<Record<string, CrockSimulator>>;
   /** What was seen: a cue once a share of its stage's time has passed. */
   readonly cues: readonly {
     readonly stageId: string;
@@ -148,7 +148,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
       for (const atMs of readingMoments(kind, from, until)) {
         const seen = stateIn(run, (atMs - script.startMs) / MIN_MS, environment);
         if (!canRead(kind, seen)) continue;
-        const value = readStandIn(kind, seen, seededRandom(seedFromText(`${batchId} ${kind} ${atMs}`)));
+        const value = simulateReading(kind, seen, seededRandom(seedFromText(`${batchId} ${kind} ${atMs}`)));
         const { quantity, by } = INSTRUMENT_KINDS[kind];
         log(atMs, { type: 'reading', quantity, value, by }, id);
       }

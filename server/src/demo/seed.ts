@@ -5,7 +5,7 @@ import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, FOR_SCHOOL, LI
 import { demoGear, demoLots } from './larder.js';
 import { begunForSchool, demoOrders } from './orders.js';
 import { playWithCultures } from './cultures.js';
-import { trueRoom } from '../stand-ins/true-room.js';
+import { trueRoom } from '../simulator/true-room.js';
 
 /** The logger has hung on the wall for so long, ms. */
 const ROOM_READ_MS = 10 * 86_400_000;
@@ -45,7 +45,7 @@ export function seedDemo(kitchen: Kitchen): void {
       const [started] = log;
       const name = started?.body.type === 'started' ? started.body.name : '';
       for (const id of LIVE_KITS[name] ?? []) kitchen.instruments.place(id, started!.batchId);
-      if (name === FOR_SCHOOL) kitchen.pours.save(begunForSchool(orders, replay(log)!, nowMs, zone), 0);
+      if (name === FOR_SCHOOL) kitchen.plannedBatches.save(begunForSchool(orders, replay(log)!, nowMs, zone), 0);
     }
   })();
 }

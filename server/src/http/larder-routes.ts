@@ -1,5 +1,6 @@
 import {
   check,
+  FAMILY_PATHS,
   culturesFile,
   methodSchema,
   type FieldProblem,
@@ -7,7 +8,7 @@ import {
   InputRefused,
   lotSchema,
   orderSchema,
-  pourSchema,
+  plannedBatchSchema,
   problem,
   type Family,
   type Kept,
@@ -58,7 +59,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
     orderFaults(kitchen, methodId, choices),
   );
 
-  keep('pours', kitchen.pours, pourSchema, 'planned make');
+  keep('plannedBatches', kitchen.plannedBatches, plannedBatchSchema, 'planned make');
 
   router.get('/method.schema.json', (_request, response) => {
     response.json(methodFileDocument());
@@ -72,7 +73,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
     what: string,
     faults: (item: KeptFamilies[F]) => readonly FieldProblem[] = () => [],
   ): void {
-    router.put(`/${family}/:id`, (request, response) => {
+    router.put(`/${FAMILY_PATHS[family]}/:id`, (request, response) => {
       const item = check(schema, request.body);
       if (item.id !== request.params['id']) {
         throw new InputRefused([
@@ -86,7 +87,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
       answer(response, saved, over === 0 ? 201 : 200, store.get(item.id));
     });
 
-    router.delete(`/${family}/:id`, (request, response) => {
+    router.delete(`/${FAMILY_PATHS[family]}/:id`, (request, response) => {
       const id = String(request.params['id']);
       if (!store.get(id)) throw notFound(`${what} of this id`);
       answer(response, store.remove(id, versionOf(request), kitchen.clock.now()), 200, store.get(id));
@@ -98,7 +99,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
       status: number,
       now: Kept<KeptFamilies[F]> | null,
     ): void {
-      if (!saved) throw overtaken(now);
+      if (!saved) throw conflicted(now);
       kitchen.events.tell({ type: 'larder', larder: { [family]: [saved] } });
       response.status(status).set('etag', `"${saved.version}"`).json(saved);
     }
@@ -153,7 +154,7 @@ function versionOf(request: Request): number {
 }
 
 /** An edit that came too late is shown what stands there now. */
-function overtaken(current: unknown): HttpProblem {
+function conflicted(current: unknown): HttpProblem {
   return new HttpProblem({
     ...problem(412, 'Somebody else has changed this', 'What stands there now is sent along: make your change on that.'),
     current,

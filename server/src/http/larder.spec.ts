@@ -162,7 +162,7 @@ describe('methods of one’s own', () => {
     expect(form.required).toEqual(['oatCrock', 'version', 'method']);
     expect(Object.keys(form.properties.method.properties)).toContain('stages');
     const { paths } = (await request(app).get(`${API}/openapi.json`)).body;
-    for (const family of ['lots', 'gear', 'methods', 'orders', 'pours']) {
+    for (const family of ['lots', 'gear', 'methods', 'orders', 'planned-batches']) {
       expect(Object.keys(paths[`/${family}/{id}`])).toEqual(['put', 'delete']);
     }
   });

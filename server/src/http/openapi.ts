@@ -1,11 +1,12 @@
 import {
+  FAMILY_PATHS,
   afterSchema,
   clockChangeSchema,
   entriesSchema,
   faultSchema,
   gearSchema,
   orderSchema,
-  pourSchema,
+  plannedBatchSchema,
   instrumentReadingsSchema,
   lotSchema,
   methodFileSchema,
@@ -13,6 +14,7 @@ import {
   placementSchema,
   readingsSchema,
   settingsSchema,
+  type Family,
 } from '@oat-crock/contract';
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
@@ -163,7 +165,7 @@ const OPERATIONS: readonly Operation[] = [
   })),
   ...kept('gear', 'a piece of gear', gearSchema),
   ...kept('orders', 'an order', orderSchema),
-  ...kept('pours', 'a planned make', pourSchema),
+  ...kept('plannedBatches', 'a planned make', plannedBatchSchema),
   ...kept('methods', 'a method of one’s own', methodSchema),
   {
     path: '/method.schema.json',
@@ -174,12 +176,12 @@ const OPERATIONS: readonly Operation[] = [
 ];
 
 /** What can be done with one of a family of records. */
-function kept(family: string, what: string, body: Joi.Schema): Operation[] {
+function kept(family: Family, what: string, body: Joi.Schema): Operation[] {
   const answers = {
     '412': 'Changed by somebody else since; `current` is what stands there',
     '428': 'No version named',
   };
-  const path = `/${family}/{id}`;
+  const path = `/${FAMILY_PATHS[family]}/{id}`;
   return [
     {
       path,

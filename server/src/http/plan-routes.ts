@@ -7,7 +7,7 @@ import { tableOf } from '../plan/table.js';
 export function planRoutes(kitchen: Kitchen): Router {
   const router = Router();
   const here = () =>
-    kitchen.pours
+    kitchen.plannedBatches
       .all()
       .filter(({ goneMs }) => goneMs === null)
       .map(({ item }) => item);
@@ -15,7 +15,7 @@ export function planRoutes(kitchen: Kitchen): Router {
     response
       .type('text/calendar; charset=utf-8')
       .set('content-disposition', 'inline; filename="oat-crock.ics"')
-      .send(calendarOf(kitchen.pours.all(), kitchen.clock.now()));
+      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now()));
   });
   router.get('/plan.csv', (_request, response) => {
     response
@@ -28,7 +28,7 @@ export function planRoutes(kitchen: Kitchen): Router {
       .all()
       .filter(({ goneMs }) => goneMs === null)
       .map(({ item }) => item);
-    response.json({ oatCrock: 'plan', version: 1, orders, pours: here() });
+    response.json({ oatCrock: 'plan', version: 1, orders, plannedBatches: here() });
   });
   return router;
 }

@@ -1,7 +1,7 @@
 import { seedDemo } from '../demo/seed.js';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_TIME, entryOf, startOf, testKitchen } from '../testing/kitchen.js';
-import { school } from './school.js';
+import { school } from './trainer.js';
 
 const NOW = DEMO_TIME.startMs!;
 

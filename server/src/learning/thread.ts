@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDb } from '../store/open.js';
-import { school } from './school.js';
+import { school } from './trainer.js';
 import type { Heard, LearningOrders, Look } from './start.js';
 
 /**

@@ -1,4 +1,4 @@
-import { pourName, sittingsOf, type Kept, type PlannedPour, type Sitting } from '@oat-crock/contract';
+import { plannedBatchName, visitsOf, type Kept, type PlannedBatch, type Visit } from '@oat-crock/contract';
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator';
 
 const MIN_MS = 60_000;
@@ -14,12 +14,12 @@ const FEED_MIN = { begin: 10, end: 5 } as const;
  *
  * @param nowMs the moment at which it is written
  */
-export function calendarOf(pours: readonly Kept<PlannedPour>[], nowMs: number): string {
+export function calendarOf(plannedBatches: readonly Kept<PlannedBatch>[], nowMs: number): string {
   const calendar = ical({
     name: 'Oat Crock: hands',
     prodId: { company: 'oat-crock', product: 'plan', language: 'EN' },
   });
-  for (const { item, version, goneMs } of pours) {
+  for (const { item, version, goneMs } of plannedBatches) {
     if (item.batchId !== null) continue;
     const status = goneMs === null ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED;
     for (const { id, fromMs, untilMs, summary, description, alarm } of eventsOf(item)) {
@@ -49,15 +49,15 @@ interface PlanEvent {
   readonly alarm: boolean;
 }
 
-function eventsOf(pour: PlannedPour): readonly PlanEvent[] {
-  const { feed, dueMs } = pour;
-  const of = pourName(pour);
-  const visits = sittingsOf(pour.hands).map((sitting): PlanEvent => ({
-    id: sitting.hands[0]!.stageId,
-    fromMs: sitting.fromMs,
-    untilMs: sitting.untilMs,
-    summary: `${of}: ${minutesOf(sitting)} min of hands`,
-    description: describe(sitting),
+function eventsOf(plannedBatch: PlannedBatch): readonly PlanEvent[] {
+  const { feed, dueMs } = plannedBatch;
+  const of = plannedBatchName(plannedBatch);
+  const visits = visitsOf(plannedBatch.tasks).map((visit): PlanEvent => ({
+    id: visit.tasks[0]!.stageId,
+    fromMs: visit.fromMs,
+    untilMs: visit.untilMs,
+    summary: `${of}: ${minutesOf(visit)} min of hands`,
+    description: describe(visit),
     alarm: true,
   }));
   const feeding: readonly PlanEvent[] = feed
@@ -87,13 +87,13 @@ function eventsOf(pour: PlannedPour): readonly PlanEvent[] {
   return [...feeding, ...visits, ...handed];
 }
 
-const minutesOf = ({ hands }: Sitting) => Math.round(hands.reduce((sum, h) => sum + h.minutes, 0));
+const minutesOf = ({ tasks }: Visit) => Math.round(tasks.reduce((sum, h) => sum + h.minutes, 0));
 
 /** What the hands of a visit do, and how late its first may come. */
-function describe({ hands, fromMs }: Sitting): string {
-  const [first] = hands;
-  const giveMin = Math.floor((first!.latestMs - fromMs) / MIN_MS);
-  const give =
-    giveMin >= 5 ? `\nIt can wait ${giveMin < 90 ? `${giveMin} min` : `${Math.floor(giveMin / 60)} h`}.` : '';
-  return hands.map((h) => h.says).join('\n') + give;
+function describe({ tasks, fromMs }: Visit): string {
+  const [first] = tasks;
+  const slackMin = Math.floor((first!.latestMs - fromMs) / MIN_MS);
+  const slack =
+    slackMin >= 5 ? `\nIt can wait ${slackMin < 90 ? `${slackMin} min` : `${Math.floor(slackMin / 60)} h`}.` : '';
+  return tasks.map((h) => h.says).join('\n') + slack;
 }

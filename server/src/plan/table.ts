@@ -1,23 +1,23 @@
-import type { PlannedPour } from '@oat-crock/contract';
+import type { PlannedBatch } from '@oat-crock/contract';
 import { stringify } from 'csv-stringify/sync';
 
 /** The hands of planned makes as a table (RFC 4180), one a line in order of time; moments as ISO 8601 in UTC. */
-export function tableOf(pours: readonly PlannedPour[]): string {
-  const rows = pours.flatMap((pour) =>
-    pour.hands.map((hand) => ({
-      at: iso(hand.atMs),
-      minutes: Math.round(hand.minutes),
-      earliest: iso(hand.earliestMs),
-      latest: iso(hand.latestMs),
-      make: pour.name,
-      part: `${pour.part}/${pour.parts}`,
-      for: pour.whom,
-      stage: hand.stageId,
-      hands: hand.says,
-      ready: iso(pour.readyMs),
-      due: pour.dueMs === null ? '' : iso(pour.dueMs),
-      product_g: pour.productG,
-      gear: pour.gear.join('; '),
+export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
+  const rows = plannedBatches.flatMap((plannedBatch) =>
+    plannedBatch.tasks.map((task) => ({
+      at: iso(task.atMs),
+      minutes: Math.round(task.minutes),
+      earliest: iso(task.earliestMs),
+      latest: iso(task.latestMs),
+      make: plannedBatch.name,
+      part: `${plannedBatch.part}/${plannedBatch.parts}`,
+      for: plannedBatch.whom,
+      stage: task.stageId,
+      tasks: task.says,
+      ready: iso(plannedBatch.readyMs),
+      due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
+      product_g: plannedBatch.productG,
+      gear: plannedBatch.gear.join('; '),
     })),
   );
   rows.sort((a, b) => (a.at < b.at ? -1 : 1));

@@ -1,4 +1,4 @@
-import { USUAL_SETTINGS, type Settings, type VersionedSettings } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import type { Db } from './open.js';
 
 export interface HouseholdStore {

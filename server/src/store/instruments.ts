@@ -1,10 +1,10 @@
 import type { Instrument } from '@oat-crock/contract';
-import { INSTRUMENT_KINDS, type StandInFault, type StandInKind } from '@oat-crock/core';
+import { INSTRUMENT_KINDS, type InstrumentFault, type SimulatedKind } from '@oat-crock/core';
 import type { Db } from './open.js';
 
 /** An instrument as the server keeps it. */
 export interface KeptInstrument extends Instrument {
-  readonly kind: StandInKind;
+  readonly kind: SimulatedKind;
   readonly token: string;
 }
 
@@ -14,7 +14,7 @@ export type NewInstrument = Pick<KeptInstrument, 'id' | 'name' | 'kind' | 'simul
 interface Row {
   readonly id: string;
   readonly name: string;
-  readonly kind: StandInKind;
+  readonly kind: SimulatedKind;
   readonly quantity: Instrument['quantity'];
   readonly simulated: number;
   readonly token: string;
@@ -24,7 +24,7 @@ interface Row {
   readonly same_since_ms: number | null;
   readonly impossible_ms: number | null;
   readonly impossible_value: number | null;
-  readonly fault: StandInFault | null;
+  readonly fault: InstrumentFault | null;
   readonly fault_since_ms: number | null;
   readonly calibrated_ms: number | null;
 }
@@ -36,7 +36,7 @@ export interface InstrumentStore {
   readonly place: (id: string, batchId: string | null) => void;
   /** Notes what it read last, and the last that could not be. */
   readonly hasRead: (id: string, seen: Pick<Instrument, 'lastMs' | 'lastValue' | 'sameSinceMs' | 'impossible'>) => void;
-  readonly giveFault: (id: string, fault: StandInFault | null, sinceMs: number) => void;
+  readonly giveFault: (id: string, fault: InstrumentFault | null, sinceMs: number) => void;
   readonly calibrate: (id: string, atMs: number) => void;
 }
 

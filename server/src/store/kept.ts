@@ -25,7 +25,7 @@ const TABLES: Readonly<Record<Family, string>> = {
   gear: 'gear',
   methods: 'own_method',
   orders: 'wanted_order',
-  pours: 'planned_pour',
+  plannedBatches: 'planned_batch',
 };
 
 export function keptStore<F extends Family>(db: Db, family: F): KeptStore<KeptFamilies[F]> {

@@ -1,4 +1,4 @@
-import type { WatchedInLine } from '@oat-crock/contract/wire';
+import type { WatchedInLine } from '@oat-crock/contract/api';
 import { NOTHING_LEARNED, type Pooled, type TaughtByMake } from '@oat-crock/core';
 import type { Db } from './open.js';
 

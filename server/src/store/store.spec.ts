@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { ulid } from 'ulid';
 import { entryOf, startOf } from '../testing/kitchen.js';
 import { EntryClash, entryStore } from './entries.js';
+import { keptStore } from './kept.js';
 import { openDb, type Db } from './open.js';
 
 describe('the store', () => {
@@ -53,5 +54,26 @@ describe('the store', () => {
     expect(store.since(1).map((e) => e.seq)).toEqual([2]);
     const atMs = Date.UTC(2026, 4, 2, 8);
     expect([atMs - 1, atMs, atMs + 1].map(store.latestMs)).toEqual([null, atMs, atMs]);
+  });
+
+  it('reads what an older file called a planned pour', () => {
+    const pour = {
+      id: '01J00000000000000000000P01',
+      name: 'Quark',
+      hands: [{ atMs: 5, minutes: 3 }],
+      held: { forMin: 30 },
+    };
+    db.exec('ALTER TABLE planned_batch RENAME TO planned_pour');
+    db.prepare('INSERT INTO planned_pour (id, version, gone_ms, body) VALUES (?, 2, NULL, ?)').run(
+      pour.id,
+      JSON.stringify(pour),
+    );
+    db.pragma('user_version = 11');
+    db.close();
+    db = openDb(file);
+    const kept = keptStore(db, 'plannedBatches').get(pour.id)!;
+    const { id, name, hands: tasks, held: extension } = pour;
+    expect(kept.version).toBe(2);
+    expect(kept.item as unknown).toEqual({ id, name, tasks, extension });
   });
 });

@@ -1,27 +1,27 @@
-import type { Puzzle } from '@oat-crock/core';
+import type { Instance } from '@oat-crock/core';
 
-/** What a mixed-integer programme of a puzzle gives: its best cost, and the bound it is proven by. */
+/** What a mixed-integer programme of a instance gives: its best cost, and the bound it is proven by. */
 export interface Milp {
   readonly cost: number;
   readonly optimal: boolean;
 }
 
 /**
- * A puzzle as a time-indexed programme (Pritsker, Watters & Wolfe 1969) in the LP format: a binary for each option and for
+ * A instance as a time-indexed programme (Pritsker, Watters & Wolfe 1969) in the LP format: a binary for each option and for
  * each job left out, one row a job, one row a resource and slot; settings that exclude each other get a binary a slot.
  */
-export function lpOf({ jobs, resources, slots }: Puzzle): string {
+export function lpOf({ jobs, resources, slots }: Instance): string {
   const name = (j: number, o: number) => `x${j}_${o}`;
   const objective: string[] = [];
   const rows: string[] = [];
   const binaries: string[] = [];
   const loads = new Map<string, string[]>();
   const bySetting = new Map<string, Map<number, string[]>>();
-  jobs.forEach(({ ways, unmetCost }, j) => {
+  jobs.forEach(({ modes, unmetCost }, j) => {
     objective.push(`${unmetCost} u${j}`);
     binaries.push(`u${j}`);
-    rows.push(`${['u' + String(j), ...ways.map((_, o) => name(j, o))].join('\n + ')} = 1`);
-    ways.forEach(({ cost, uses }, o) => {
+    rows.push(`${['u' + String(j), ...modes.map((_, o) => name(j, o))].join('\n + ')} = 1`);
+    modes.forEach(({ cost, uses }, o) => {
       objective.push(`${cost} ${name(j, o)}`);
       binaries.push(name(j, o));
       for (const { resource, from, to, units, setting } of uses) {
@@ -35,7 +35,7 @@ export function lpOf({ jobs, resources, slots }: Puzzle): string {
       }
     });
   });
-  // Slots in which the same ways take the same are one row.
+  // Slots in which the same modes take the same are one row.
   const written = new Set<string>();
   for (const [key, terms] of loads) {
     const [r, t] = key.split('_').map(Number);
@@ -63,20 +63,20 @@ interface Highs {
 
 let loading: Promise<Highs> | undefined;
 
-/** A puzzle with every so manieth of its ways, at most so many a job: small enough for a proof. */
-export function thinned(puzzle: Puzzle, most: number): Puzzle {
-  const jobs = puzzle.jobs.map((job) => {
-    const every = Math.ceil(job.ways.length / most);
-    return { ...job, ways: job.ways.filter((_, w) => w % every === 0) };
+/** A instance with every so manieth of its modes, at most so many a job: small enough for a proof. */
+export function thinned(instance: Instance, most: number): Instance {
+  const jobs = instance.jobs.map((job) => {
+    const every = Math.ceil(job.modes.length / most);
+    return { ...job, modes: job.modes.filter((_, w) => w % every === 0) };
   });
-  return { ...puzzle, jobs };
+  return { ...instance, jobs };
 }
 
-/** Solves a puzzle with HiGHS. */
-export async function solveMilp(puzzle: Puzzle, seconds = 20): Promise<Milp> {
+/** Solves a instance with HiGHS. */
+export async function solveMilp(instance: Instance, seconds = 20): Promise<Milp> {
   loading ??= import('highs').then((m) => (m.default as unknown as () => Promise<Highs>)());
   const highs = await loading;
-  const { Status, ObjectiveValue } = highs.solve(lpOf(puzzle), {
+  const { Status, ObjectiveValue } = highs.solve(lpOf(instance), {
     output_flag: false,
     time_limit: seconds,
     mip_rel_gap: 1e-9,

@@ -7,7 +7,7 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { draftEffects } from './state/draft.effects';
 import { followEffects } from './state/follow.effects';
-import { wireEffects } from './state/wire.effects';
+import { apiEffects } from './state/api.effects';
 import { clockFeature } from './state/clock.feature';
 import { draftFeature } from './state/draft.feature';
 import { followFeature } from './state/follow.feature';
@@ -40,7 +40,7 @@ export const appConfig: ApplicationConfig = {
       [planFeature.name]: planFeature.reducer,
       [learnedFeature.name]: learnedFeature.reducer,
     }),
-    provideEffects(wireEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
+    provideEffects(apiEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

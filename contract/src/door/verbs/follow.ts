@@ -70,7 +70,7 @@ function householdOf({ household, learned }: Pick<FollowIn, 'household' | 'learn
 export const follow = (i: FollowIn) => {
   const batch = batchOf(i, '');
   const options = { members: MEMBERS.follow, seed: i.seed, fanPoints: 0 };
-  const { stages, windows, findings, doubtful, now, end, hands } = refusing('choices', () =>
+  const { stages, windows, findings, doubtful, now, end, tasks } = refusing('choices', () =>
     followBatch(batch, msOf(i.nowMin), options, householdOf(i)),
   );
   return {
@@ -93,7 +93,7 @@ export const follow = (i: FollowIn) => {
     doubtful,
     now: { tempC: now.tempC, ph: now.ph, massG: now.massG, wheyG: now.wheyG },
     end: { ph: end.ph, massG: end.massG, wheyG: end.wheyG },
-    hands: hands
+    hands: tasks
       .filter(({ status }) => status !== 'done')
       .map(({ stageId, atMs, earliestMs, latestMs }) => ({
         stageId,

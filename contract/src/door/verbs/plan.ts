@@ -2,8 +2,8 @@ import {
   checkChoices,
   methodById,
   planFor,
-  vitality,
-  VITALITY_LOSS,
+  starterActivity,
+  ACTIVITY_LOSS,
   type Choices,
   type CultureId,
   type PlanGear,
@@ -60,8 +60,8 @@ export const plan = ({ orders, gear, asleep, cultures, learned, seed }: PlanIn) 
         starters: cultures.map(({ culture, massG, ...kept }) => ({
           culture,
           massG,
-          vigour: vitality(kept, culture),
-          lossPerDay: VITALITY_LOSS[kept.form][kept.store].perDay,
+          activity: starterActivity(kept, culture),
+          lossPerDay: ACTIVITY_LOSS[kept.form][kept.store].perDay,
         })),
       }),
       horizonMin: Math.max(...orders.map((o) => o.dueMin)) + 60,
@@ -70,12 +70,12 @@ export const plan = ({ orders, gear, asleep, cultures, learned, seed }: PlanIn) 
     ROUNDS,
   );
   return {
-    batches: found.makes.map(({ orderId, network, way, steps, gear: pieces, feed, buysStarter, starterTimes }) => ({
+    batches: found.makes.map(({ orderId, network, mode, steps, gear: pieces, feed, buysStarter, starterTimes }) => ({
       order: Number(orderId),
       method: network.methodId,
-      startMin: way.startMin,
-      readyMin: way.readyMin,
-      readyLateMin: way.readyLateMin,
+      startMin: mode.startMin,
+      readyMin: mode.readyMin,
+      readyLateMin: mode.readyLateMin,
       massG: Number(network.choices['massG']),
       productG: network.productG,
       gear: pieces.map(({ kind, name }) => name ?? kind),

@@ -27,7 +27,7 @@ import {
   SOURING_STEP_MIN,
   STARTER_LACTIC_MOL_PER_KG,
   starterPrior,
-  vitality,
+  starterActivity,
   WILD_BIOMASS,
   type CultureId,
   type SouringProblem,
@@ -111,7 +111,7 @@ function sownIn(
     return { biomass: WILD_BIOMASS, lagQ: culture.lagQFreezeDried, lacticMolPerKg: 0, starter };
   }
   const kept = { ...i.starter, form: form === 'packet' ? ('freeze-dried' as const) : form };
-  const activity = vitality(kept, i.culture);
+  const activity = starterActivity(kept, i.culture);
   return {
     starter: starterPrior(kept, activity),
     biomass: (dosePct / 100) * culture.biomassPerDose * activity,
@@ -132,7 +132,7 @@ const PLACE = 'thermostat';
 /** Where the warmth is given as a trace, the place strays no more than a thermometer does. */
 const KNOWN_WARMTH = {
   ...STANDARD_PRIOR,
-  sd: SCORES.map((score) => (score === 'keeperOffsetC' ? 0.25 : 1)),
+  sd: SCORES.map((score) => (score === 'incubatorOffsetC' ? 0.25 : 1)),
 };
 
 function problemOf(i: SouringInput): SouringProblem & { readonly starter: StarterPrior; readonly prior: ScorePrior } {
@@ -205,7 +205,7 @@ function expectedStart(problem: ReturnType<typeof problemOf>) {
   const member = memberOfScores(law.culture, prior.mean);
   const living = starter.deadChance < TAKEN_FOR_DEAD;
   return {
-    biomass: living ? biomass * member.vitality : 0,
+    biomass: living ? biomass * member.activity : 0,
     lagQ: lagQ * member.lag,
     lacticMolPerKg,
     ...souringFactors(member),

@@ -1,6 +1,6 @@
-import { starterAdvice, vitality as vitalityOf, type Starter } from '@oat-crock/core';
+import { starterAdvice, starterActivity, type Starter } from '@oat-crock/core';
 
 export const vitality = (starter: Starter) => ({
-  relative: vitalityOf(starter),
+  relative: starterActivity(starter),
   advice: starterAdvice(starter),
 });

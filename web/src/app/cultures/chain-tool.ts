@@ -94,11 +94,11 @@ export class ChainTool {
     this.own
       .dues()
       .filter(({ lot }) => lot.form === 'active' || lot.form === 'freeze-dried')
-      .sort((a, b) => b.vigour.likely - a.vigour.likely)
-      .map((due): ChainFrom => ({ lot: due.lot, leftG: due.leftG, vigour: due.vigour.likely })),
+      .sort((a, b) => b.activity.likely - a.activity.likely)
+      .map((due): ChainFrom => ({ lot: due.lot, leftG: due.leftG, activity: due.activity.likely })),
   );
   protected readonly options = computed(() =>
-    this.froms().map(({ lot, vigour }) => ({ id: lot.id, label: `${lot.name}, ${Math.round(100 * vigour)} %` })),
+    this.froms().map(({ lot, activity }) => ({ id: lot.id, label: `${lot.name}, ${Math.round(100 * activity)} %` })),
   );
   protected readonly fromId = linkedSignal<string | null>(() => this.froms()[0]?.lot.id ?? null);
   private readonly firstMs = Math.ceil((this.clock.exactMs() + 2 * DAY_MS) / 3_600_000) * 3_600_000;

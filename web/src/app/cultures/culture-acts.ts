@@ -36,7 +36,7 @@ export class CultureActs {
   /** Writes a culture, new or changed. */
   save(lot: CultureLot): void {
     const overVersion = this.kept()[lot.id]?.version ?? 0;
-    this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion }));
+    this.store.dispatch(LarderActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion }));
     this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
   }
 
@@ -64,7 +64,7 @@ export class CultureActs {
 
   feeding(due: Due): Feeding | null {
     const nowMs = this.clock.exactMs();
-    return feedingOf(due.lot, due.leftG, nowMs, due.vigour, roomToPlanFor(this.settings(), this.room(), nowMs));
+    return feedingOf(due.lot, due.leftG, nowMs, due.activity, roomToPlanFor(this.settings(), this.room(), nowMs));
   }
 
   /** Begins the feeding of a culture as a make of its own, and goes to it; in other amounts where a chain asks for them. */

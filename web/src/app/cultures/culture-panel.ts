@@ -31,7 +31,7 @@ import { written } from '../ui/dates';
 import { SaidPipe } from '../ui/units';
 import { mass, span } from '../ui/words';
 import { CultureActs } from './culture-acts';
-import { kindWords, lotWords, moveWords, STORES, vigourWords } from './culture-words';
+import { kindWords, lotWords, moveWords, STORES, activityWords } from './culture-words';
 import { OwnCultures } from './own-cultures';
 import { GrainCare } from './grain-care';
 import { LineDrift } from './line-drift';
@@ -61,10 +61,10 @@ export class CulturePanel {
     dueOf(this.lot(), this.own.leftG(this.lot()), this.clock.nowMs(), this.own.knownOf(this.lot())),
   );
   protected readonly alive = computed(() => this.lot().retiredMs === null);
-  protected readonly vigour = computed(() => vigourWords(this.due().vigour));
+  protected readonly activity = computed(() => activityWords(this.due().activity));
   protected readonly dose = computed(() => {
     if (this.lot().form === 'grains') return '';
-    const pct = doseFor(this.due().vigour.likely, DOSE_PCT);
+    const pct = doseFor(this.due().activity.likely, DOSE_PCT);
     if (pct === null) return 'No dose makes up for that: feed it first, or take another.';
     const usual = pct < 1.15 * DOSE_PCT;
     return usual ? 'The usual dose will do.' : `Take ${pct.toFixed(1)} % where ${DOSE_PCT} % would do of a fresh one.`;

@@ -5,13 +5,13 @@ import {
   type CultureLot,
   type Origin,
   type StarterStore,
-  type Vigour,
+  type Activity,
 } from '@oat-crock/core';
 
 const pct = (share: number) => `${Math.round(100 * share)}`;
 
-/** "64 % of a fresh one’s vigour, between 48 and 85 %". */
-export function vigourWords({ likely, low, high }: Vigour): string {
+/** "64 % of a fresh one’s activity, between 48 and 85 %". */
+export function activityWords({ likely, low, high }: Activity): string {
   return `${pct(likely)} % of a fresh one’s vigour, between ${pct(low)} and ${pct(high)} %`;
 }
 

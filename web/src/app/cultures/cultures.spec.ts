@@ -1,12 +1,12 @@
 import type { Type } from '@angular/core';
 import { type Store } from '@ngrx/store';
-import type { Kept } from '@oat-crock/contract/wire';
+import type { Kept } from '@oat-crock/contract/api';
 import { divided, methodById, movedTo, type CultureLot, type Entry, type EntryBody, type Lot } from '@oat-crock/core';
 import { cultured } from '@oat-crock/core/testing';
 import { cultureFills } from '../methods/culture-fills';
 import { LogActions } from '../state/log.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
-import { Wire } from '../state/wire';
+import { ApiClient } from '../state/api-client';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf, type TestPage } from '../testing/page';
 import { type FinishForm } from '../make/finish-form';
@@ -25,7 +25,7 @@ import { ParkTool } from './park-tool';
 const DAY = 86_400_000;
 const MIN = 60_000;
 const ID = '01J00000000000000000000BTC';
-const AWAY = [{ provide: Wire, useValue: { batch: () => Promise.reject(new Error('away')) } }];
+const AWAY = [{ provide: ApiClient, useValue: { batch: () => Promise.reject(new Error('away')) } }];
 
 /** A jar in the cold, so many days old when the tests begin. */
 function living(id: string, ageDays: number, more: Partial<CultureLot> = {}): CultureLot {
@@ -58,7 +58,7 @@ async function open<T>(
 
 function tell(store: Store, lots: readonly CultureLot[]): void {
   const kept = lots.map((item): Kept<Lot> => ({ version: 1, goneMs: null, item }));
-  store.dispatch(LarderActions.told({ larder: { lots: kept } }));
+  store.dispatch(LarderActions.received({ larder: { lots: kept } }));
 }
 
 /** Cultures as they are being written. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { culturesFile } from '@oat-crock/contract/wire';
+import { culturesFile } from '@oat-crock/contract/api';
 import { giftOf, storeOf, unclaimed, type Batch, type Due } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
@@ -13,7 +13,7 @@ import { ChainTool } from './chain-tool';
 import { CultureActs } from './culture-acts';
 import { readCulturesFile } from './culture-file';
 import { CulturePanel } from './culture-panel';
-import { STORES, vigourWords } from './culture-words';
+import { STORES, activityWords } from './culture-words';
 import { NewCulture } from './new-culture';
 import { OwnCultures } from './own-cultures';
 import { ParkTool } from './park-tool';
@@ -55,9 +55,9 @@ export class CulturesPlace {
   );
   protected readonly unclaimed = computed(() => unclaimed(this.batches(), this.own.lots()).slice(0, 4));
   protected readonly born = ({ lot }: Due) => `generation ${lot.generation}, ${written(lot.bornMs, 'day')}`;
-  protected readonly pct = ({ vigour }: Due) => `${Math.round(100 * vigour.likely)} %`;
+  protected readonly pct = ({ activity }: Due) => `${Math.round(100 * activity.likely)} %`;
   protected readonly mass = mass;
-  protected readonly vigourWords = vigourWords;
+  protected readonly activityWords = activityWords;
   protected readonly storeWords = ({ lot }: Due) => STORES[storeOf(lot)];
 
   protected pick(id: string | null): void {

@@ -4,10 +4,10 @@ import {
   paces,
   perGeneration,
   rootOf,
-  schoolOf,
-  SCHOOLS,
+  renewalPolicyOf,
+  RENEWAL_POLICIES,
   type CultureLot,
-  type School,
+  type RenewalPolicy,
 } from '@oat-crock/core';
 import { OptionField } from '../ui/option-field';
 import { CultureActs } from './culture-acts';
@@ -74,9 +74,9 @@ export class LineDrift {
   private readonly own = inject(OwnCultures);
   private readonly acts = inject(CultureActs);
 
-  protected readonly schools = SCHOOLS;
-  protected readonly school = computed(() => schoolOf(this.lot(), this.own.all()));
-  protected readonly why = computed(() => SCHOOLS.find(({ id }) => id === this.school())!.why);
+  protected readonly schools = RENEWAL_POLICIES;
+  protected readonly school = computed(() => renewalPolicyOf(this.lot(), this.own.all()));
+  protected readonly why = computed(() => RENEWAL_POLICIES.find(({ id }) => id === this.school())!.why);
 
   protected readonly pace = computed(() =>
     inOrder(
@@ -122,7 +122,7 @@ export class LineDrift {
 
   /** The school is said of what the line began with. */
   protected keepBy(school: string): void {
-    this.acts.save({ ...rootOf(this.lot(), this.own.all()), beginAgain: school as School });
+    this.acts.save({ ...rootOf(this.lot(), this.own.all()), beginAgain: school as RenewalPolicy });
   }
 }
 

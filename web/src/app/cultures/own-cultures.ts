@@ -8,7 +8,7 @@ import {
   lineOfMake,
   makesOf,
   rootOf,
-  schoolOf,
+  renewalPolicyOf,
   shownOf,
   tastedOf,
   type Batch,
@@ -25,7 +25,7 @@ import { larderFeature } from '../state/larder.feature';
 import { learnedFeature } from '../state/learned.feature';
 import { logFeature } from '../state/log.feature';
 
-/** What lives in the household: each culture with what is left of it, its vigour and what it wants. */
+/** What lives in the household: each culture with what is left of it, its activity and what it wants. */
 @Injectable({ providedIn: 'root' })
 export class OwnCultures {
   private readonly store = inject(Store);
@@ -85,7 +85,7 @@ export class OwnCultures {
   }
 
   knownOf(lot: CultureLot): LineKnown {
-    return { shown: this.shownOf(lot), school: schoolOf(lot, this.all()), tasted: this.tastedOf(lot) };
+    return { shown: this.shownOf(lot), school: renewalPolicyOf(lot, this.all()), tasted: this.tastedOf(lot) };
   }
 
   private readonly byRoot = computed(() => Map.groupBy(this.lots(), (lot) => rootOf(lot, this.all()).id));

@@ -58,8 +58,8 @@ export class ParkTool {
     if (noonMs > this.clock.exactMs()) this.backMs.set(noonMs);
   }
 
-  protected thenWords({ does, vigourThen }: Parking): string {
-    return does === 'renew' ? '' : `About ${Math.round(100 * vigourThen)} % of its vigour on that day.`;
+  protected thenWords({ does, activityThen }: Parking): string {
+    return does === 'renew' ? '' : `About ${Math.round(100 * activityThen)} % of its vigour on that day.`;
   }
 
   protected feed({ lot }: Parking): void {

@@ -4,13 +4,13 @@ import { injectBoxSize } from '../ui/box-size';
 import { written } from '../ui/dates';
 import { mass } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
-import { kindWords, vigourWords } from './culture-words';
+import { kindWords, activityWords } from './culture-words';
 import { drawStems, type DrawnBud } from './stem-geometry';
 
 /** Narrower than this, px, a stem is headed by its name alone. */
 const NARROW = 520;
 
-/** Lines of descent as branching stems: time runs to the right; each bud is a culture, as deep as its vigour. */
+/** Lines of descent as branching stems: time runs to the right; each bud is a culture, as deep as its activity. */
 @Component({
   selector: 'oc-stem-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -125,6 +125,6 @@ export class StemDrawing {
     const due = this.byId().get(lot.id);
     const born = `${lot.name}, generation ${lot.generation}, ${written(lot.bornMs, 'day')}`;
     if (!due) return `${born}: ${lot.retiredMs === null ? 'used up' : 'given up'}`;
-    return `${born}: ${mass(due.leftG)}, ${vigourWords(due.vigour)}`;
+    return `${born}: ${mass(due.leftG)}, ${activityWords(due.activity)}`;
   }
 }

@@ -17,8 +17,8 @@ const DAY_LABEL = 84;
 /** Of which so much keeps it from the next. */
 const LABEL_GAP = 14;
 
-/** Fill of a bud by its vigour: pale and thin to deep cobalt. */
-export const vigourColour = scaleLinear<string>()
+/** Fill of a bud by its activity: pale and thin to deep cobalt. */
+export const activityColour = scaleLinear<string>()
   .domain([0, 0.1, 0.5, 1])
   .range(['#e8dcc8', '#c9c3b6', '#7c8fb8', '#24468f'])
   .interpolate(interpolateLab)
@@ -105,7 +105,7 @@ function drawBud(
     x: bx,
     y: by,
     r: radius(Math.max(1, due?.leftG ?? lot.amount)),
-    fill: vigourColour(due?.vigour.likely ?? 0),
+    fill: activityColour(due?.activity.likely ?? 0),
     state: over ? 'over' : cold ? 'frozen' : 'alive',
     ways,
     standsTo: over ? null : Math.max(bx, x(standsMs)),

@@ -18,7 +18,7 @@ export function livingOf(
     (due) => rootOf(due.lot, all).id,
   );
   return [...lines.values()]
-    .map((of) => [...of].sort((a, b) => serves(b) - serves(a) || b.vigour.likely - a.vigour.likely))
+    .map((of) => [...of].sort((a, b) => serves(b) - serves(a) || b.activity.likely - a.activity.likely))
     .map(([best, ...older]) => ({ due: best!, older }))
     .sort((a, b) => byUrgency(a.due, b.due));
 }

@@ -1,5 +1,5 @@
 import type { House } from '@oat-crock/calendar';
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import type {
   Batch,
   Choices,

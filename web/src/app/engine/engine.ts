@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { House } from '@oat-crock/calendar';
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import type {
   Batch,
   ExplainedCause,

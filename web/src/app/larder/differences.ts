@@ -1,4 +1,4 @@
-import type { Family } from '@oat-crock/contract/wire';
+import type { Family } from '@oat-crock/contract/api';
 import type { Draft } from '../state/larder.feature';
 import { say } from '../ui/units';
 import { amount } from '../ui/words';

@@ -1,4 +1,4 @@
-import type { Family } from '@oat-crock/contract/wire';
+import type { Family } from '@oat-crock/contract/api';
 import { GEAR_TYPES, type GearKind, type LotKind } from '@oat-crock/core';
 import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
 

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETTINGS, type Kept } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type Kept } from '@oat-crock/contract/api';
 import {
   HOB,
   METRIC,
@@ -47,7 +47,7 @@ function milk(n: number, more: Partial<StockLot> = {}): Lot {
 }
 const kept = <T>(item: T, version = 1, goneMs: number | null = null): Kept<T> => ({ version, goneMs, item });
 const tell = (page: TestPage<unknown>, lots: Kept<Lot>[], gear: Kept<Gear>[] = []) => {
-  page.store.dispatch(LarderActions.told({ larder: { lots, gear } }));
+  page.store.dispatch(LarderActions.received({ larder: { lots, gear } }));
   return page.fixture.whenStable();
 };
 const names = (page: TestPage<unknown>, board: string) =>
@@ -87,7 +87,7 @@ describe('the larder', () => {
     const page = await pageOf(LarderPlace, [], NOW);
     await tell(page, [kept(milk(1, { name: 'Evening milk' }))]);
     const draft = { ...milk(4, { name: 'New milk' }) };
-    page.store.dispatch(LarderActions.written({ family: 'lots', draft, overVersion: 0 }));
+    page.store.dispatch(LarderActions.edited({ family: 'lots', draft, overVersion: 0 }));
     await page.fixture.whenStable();
     expect(names(page, 'Cold')).toEqual(['Evening milk', 'New milk']);
     await tell(page, [kept(draft)]);
@@ -155,11 +155,11 @@ describe('writing a record', () => {
     const first = milk(1, { name: 'Evening milk' });
     await tell(page, [kept(first)]);
     page.store.dispatch(
-      LarderActions.written({ family: 'lots', draft: { ...first, name: 'Mine' } as never, overVersion: 1 }),
+      LarderActions.edited({ family: 'lots', draft: { ...first, name: 'Mine' } as never, overVersion: 1 }),
     );
     const theirs = kept({ ...first, name: 'Theirs' } as Lot, 2);
     await tell(page, [theirs]);
-    page.store.dispatch(LarderActions.overtaken({ id: idOf(1), theirs }));
+    page.store.dispatch(LarderActions.conflicted({ id: idOf(1), theirs }));
     await page.fixture.whenStable();
     const cells = [...page.element.querySelectorAll('.unlike td, .unlike th[scope=row]')].map((c) =>
       c.textContent.trim(),

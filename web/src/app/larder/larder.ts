@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Family } from '@oat-crock/contract/wire';
+import type { Family } from '@oat-crock/contract/api';
 import {
   GEAR_TYPES,
   isStock,
@@ -88,7 +88,7 @@ export class LarderPlace {
       family === 'lots'
         ? newLot(id, kind as LotKind, nowMs)
         : newGear(id, kind as GearKind, GEAR_TYPES[kind as GearKind].name);
-    this.store.dispatch(LarderActions.written({ family, draft, overVersion: 0 }));
+    this.store.dispatch(LarderActions.edited({ family, draft, overVersion: 0 }));
     void this.router.navigate(['/larder', id]);
   }
 

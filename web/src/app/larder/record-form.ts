@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Family, FieldProblem } from '@oat-crock/contract/wire';
+import type { Family, FieldProblem } from '@oat-crock/contract/api';
 import type { Material } from '@oat-crock/core';
 import { AskedField } from '../ui/asked-field';
 import { DayField } from '../ui/day-field';

@@ -11,7 +11,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Family, Kept } from '@oat-crock/contract/wire';
+import type { Family, Kept } from '@oat-crock/contract/api';
 import {
   GEAR_TYPES,
   leftOf,
@@ -130,7 +130,7 @@ export class RecordPanel {
     const before = this.draft();
     const counted = before && draft.amount !== before.amount ? { countedMs: this.clock.exactMs() } : {};
     const overVersion = this.writing()?.overVersion ?? this.kept()?.kept.version ?? 0;
-    this.store.dispatch(LarderActions.written({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
+    this.store.dispatch(LarderActions.edited({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
   }
 
   /** The gear that is open, once it is kept and where something can be learned of it. */
@@ -161,7 +161,7 @@ export class RecordPanel {
 
   protected forget(): void {
     const wasNew = this.isNew();
-    this.store.dispatch(LarderActions.letGo({ id: this.id() }));
+    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
     if (wasNew) void this.router.navigate(['/larder']);
   }
 
@@ -172,7 +172,7 @@ export class RecordPanel {
 
   protected takeAway(): void {
     const [family, id, name] = [this.family(), this.id(), String(this.draft()?.name)];
-    this.store.dispatch(LarderActions.letGo({ id }));
+    this.store.dispatch(LarderActions.discarded({ id }));
     this.store.dispatch(LarderActions.removeWanted({ family, id }));
     this.removed.last.set({ family, id, name });
     void this.router.navigate(['/larder']);

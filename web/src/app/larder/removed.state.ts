@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { Family } from '@oat-crock/contract/wire';
+import type { Family } from '@oat-crock/contract/api';
 
 /** The last thing that was taken away, for as long as it may be wanted back. */
 @Injectable({ providedIn: 'root' })

@@ -1,4 +1,4 @@
-import type { FieldProblem } from '@oat-crock/contract/wire';
+import type { FieldProblem } from '@oat-crock/contract/api';
 import type { EntryBody } from '@oat-crock/core';
 import { problemsBy } from '../state/problems-by';
 

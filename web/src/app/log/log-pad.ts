@@ -146,13 +146,13 @@ export class LogPad {
     const line = this.correcting();
     if (line?.body.type === 'cue') {
       const { cue } = line.body;
-      return followed.hands
+      return followed.tasks
         .flatMap((h) => h.cues)
         .filter((c) => c.cue === cue)
         .slice(0, 1);
     }
     const current = followed.stages.find((s) => s.status === 'now')?.id;
-    return followed.hands.find((h) => h.stageId === current)?.cues ?? [];
+    return followed.tasks.find((h) => h.stageId === current)?.cues ?? [];
   });
 
   /** What the number typed is read in. */

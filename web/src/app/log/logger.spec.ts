@@ -4,7 +4,7 @@ import { methodById, replay } from '@oat-crock/core';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { ClockActions } from '../state/clock.feature';
-import type { StoredEntry } from '@oat-crock/contract/wire';
+import type { StoredEntry } from '@oat-crock/contract/api';
 import { LogActions } from '../state/log.feature';
 import { Logger } from './logger';
 
@@ -135,7 +135,7 @@ describe('writing to the log', () => {
     const logger = TestBed.inject(Logger);
     const line = logger.write(BATCH, { type: 'note', text: 'before' });
     const clock = { rate: 0, realMs: 0, kitchenMs: START_MS - 5 * 86_400_000, adjustable: true };
-    page.store.dispatch(ClockActions.told({ clock }));
+    page.store.dispatch(ClockActions.received({ clock }));
     await page.fixture.whenStable();
     const correction = logger.write(BATCH, {
       type: 'correction',

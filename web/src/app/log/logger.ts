@@ -78,7 +78,7 @@ export class Logger {
   private append(batchId: string, body: EntryBody, atMs: number): Entry {
     const id = this.clock.newId(this.laterThanAll(batchId));
     const entry: Entry = { id, batchId, atMs: Math.round(atMs), source: 'hand', body };
-    this.store.dispatch(LogActions.written({ entries: [entry] }));
+    this.store.dispatch(LogActions.logged({ entries: [entry] }));
     return entry;
   }
 

@@ -148,7 +148,7 @@ export class FinishForm {
     this.change({ intoLarder: kept.includes(name) ? kept.filter((k) => k !== name) : [...kept, name] });
   }
 
-  protected give(key: keyof Score, value: number): void {
+  protected slack(key: keyof Score, value: number): void {
     const { [key]: before, ...others } = this.score();
     this.change({ score: before === value ? others : { ...others, [key]: value } });
   }
@@ -184,7 +184,7 @@ export class FinishForm {
     const gift = this.gift();
     if (gift && this.keepsCulture()) this.acts.save(gift.lot);
     for (const lot of lots) {
-      this.store.dispatch(LarderActions.written({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
+      this.store.dispatch(LarderActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
       this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
     }
     const asideG = this.draft().asideG ?? null;

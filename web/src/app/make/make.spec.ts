@@ -227,7 +227,7 @@ describe('Make', () => {
 
   it('puts a probe into the crock and back on the shelf', async () => {
     const page = await at(200);
-    page.store.dispatch(InstrumentActions.told({ instruments: [probeOf()] }));
+    page.store.dispatch(InstrumentActions.received({ instruments: [probeOf()] }));
     await page.fixture.whenStable();
     page.element.querySelector<HTMLInputElement>('oc-probe-list input')!.click();
     expect(page.store.selectSignal(instrumentsFeature.selectAll)()[0]!.batchId).toBe(ID);
@@ -238,7 +238,7 @@ describe('Make', () => {
     const NOW = START_MS + 200 * MIN;
     const impossible = { atMs: NOW - 5 * MIN, value: 13.2 };
     const read = { batchId: ID, lastMs: NOW - 2 * MIN, lastValue: 6.41, sameSinceMs: NOW - 2 * MIN, impossible };
-    page.store.dispatch(InstrumentActions.told({ instruments: [probeOf(read)] }));
+    page.store.dispatch(InstrumentActions.received({ instruments: [probeOf(read)] }));
     await page.fixture.whenStable();
     const list = page.element.querySelector('oc-probe-list')!;
     expect(list.textContent).toContain('pH 6.41, 2 min ago');
@@ -262,7 +262,7 @@ describe('Make', () => {
     const page = await at(200);
     const read = { lastMs: START_MS + 198 * MIN, lastValue: 17.6, sameSinceMs: START_MS + 198 * MIN };
     const wall = probeOf({ id: 'wall', name: 'Room logger', quantity: 'roomC', simulated: false, ...read });
-    page.store.dispatch(InstrumentActions.told({ instruments: [wall] }));
+    page.store.dispatch(InstrumentActions.received({ instruments: [wall] }));
     await page.fixture.whenStable();
     const list = page.element.querySelector('oc-probe-list')!;
     expect(list.textContent.replace(/\s+/g, ' ')).toMatch(/Room logger: for every make ?17\.6 °C, 2 min ago/);

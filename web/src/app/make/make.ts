@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { holdOf, methodOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Pour } from '../pour/pour';
-import { PourFocus } from '../shell/focus';
+import { BatchFocus } from '../shell/focus';
 import { FollowActions, followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { logFeature } from '../state/log.feature';
@@ -83,7 +83,7 @@ export class Make {
       null
     );
   });
-  protected readonly next = computed(() => this.followed()?.hands.find((h) => h.status !== 'done') ?? null);
+  protected readonly next = computed(() => this.followed()?.tasks.find((h) => h.status !== 'done') ?? null);
   protected readonly finishing = computed(() => {
     const followed = this.followed();
     return this.batch()?.ended === null && followed !== null && this.next() === null;
@@ -103,7 +103,7 @@ export class Make {
   protected readonly mass = mass;
 
   constructor() {
-    const focus = inject(PourFocus);
+    const focus = inject(BatchFocus);
     const router = inject(Router);
     effect(() => {
       const id = this.batchId();

@@ -1,16 +1,16 @@
 import { usualRoomC } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { type Instrument } from '@oat-crock/contract/wire';
+import { type Instrument } from '@oat-crock/contract/api';
 import {
   isOfRoom,
   kindReading,
   probeTrouble,
-  STAND_IN_FAULTS,
+  INSTRUMENT_FAULTS,
   type CrockQuantity,
   type Followed,
   type SeriesPoint,
-  type StandInFault,
+  type InstrumentFault,
 } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';
@@ -27,7 +27,7 @@ const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> 
 };
 const FAULTS = [
   { id: 'none', label: 'reads as it should' },
-  ...Object.entries(STAND_IN_FAULTS).map(([id, label]) => ({ id, label })),
+  ...Object.entries(INSTRUMENT_FAULTS).map(([id, label]) => ({ id, label })),
 ];
 
 /** The probes that stand in a crock, or could: what they read last, what is wrong with them, and what a simulated one should do wrong. */
@@ -78,7 +78,9 @@ export class ProbeList {
   }
 
   protected giveFault(id: string, fault: string): void {
-    this.store.dispatch(InstrumentActions.giveFault({ id, fault: fault === 'none' ? null : (fault as StandInFault) }));
+    this.store.dispatch(
+      InstrumentActions.giveFault({ id, fault: fault === 'none' ? null : (fault as InstrumentFault) }),
+    );
   }
 
   protected calibrate(id: string): void {

@@ -41,9 +41,9 @@ export class StagePanel {
   protected readonly plot = computed(() => stagePlot(this.batch(), this.followed(), this.stage()));
   protected readonly gauges = computed(() => this.stage().panel.gauges.map(gaugeRow));
   protected readonly live = computed(() => this.batch().ended === null && this.stage().status === 'now');
-  protected readonly next = computed(() => this.followed().hands.find((h) => h.status !== 'done') ?? null);
+  protected readonly next = computed(() => this.followed().tasks.find((h) => h.status !== 'done') ?? null);
   protected readonly cues = computed(
-    () => this.followed().hands.find((h) => h.stageId === this.stage().id)?.cues ?? [],
+    () => this.followed().tasks.find((h) => h.stageId === this.stage().id)?.cues ?? [],
   );
   protected readonly asks = computed(() => this.stage().panel.asks.map(padOption));
   protected readonly expects = computed(() =>

@@ -95,7 +95,7 @@ export class WhyPanel {
   protected keepSo(cause: ExplainedCause): void {
     const method = methodOf(this.batch());
     const draft = variantOf(method, this.clock.newId(), `${method.name}, mended`, this.chosen(cause));
-    this.store.dispatch(LarderActions.written({ family: 'methods', draft, overVersion: 0 }));
+    this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion: 0 }));
     this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);
   }

@@ -46,29 +46,31 @@ export function cultureFills(
   const stages = planStages(method, Object.fromEntries(ofTheList));
   const fills = dues
     .filter(({ leftG }) => leftG >= WORTH_G)
-    .flatMap((due): (CultureFill & { vigour: number })[] => {
-      const { lot, vigour } = due;
+    .flatMap((due): (CultureFill & { activity: number })[] => {
+      const { lot, activity } = due;
       const mismatch = mismatchOf(lot, stages);
-      const answers = { ...asStarter(lot, nowMs, vigour), culture: lot.culture };
+      const answers = { ...asStarter(lot, nowMs, activity), culture: lot.culture };
       const kept = Object.entries(answers).filter(([key, value]) => known.has(key) && allows(known.get(key)!, value));
       if (mismatch?.grave) {
         const refused = { refused: mismatch.says, label: lot.name, choices: {} };
-        return [{ id: lot.id, beside, lot, mismatch, ...refused, vigour: vigour.likely }];
+        return [{ id: lot.id, beside, lot, mismatch, ...refused, activity: activity.likely }];
       }
       if (!kept.some(([key]) => key === beside)) return [];
-      const label = `${lot.name}, ${Math.round(100 * vigour.likely)} %${paceWords(lot, vigour.likely, choices)}`;
-      return [{ id: lot.id, beside, lot, mismatch, label, choices: Object.fromEntries(kept), vigour: vigour.likely }];
+      const label = `${lot.name}, ${Math.round(100 * activity.likely)} %${paceWords(lot, activity.likely, choices)}`;
+      return [
+        { id: lot.id, beside, lot, mismatch, label, choices: Object.fromEntries(kept), activity: activity.likely },
+      ];
     })
-    .sort((a, b) => Number(a.mismatch !== null) - Number(b.mismatch !== null) || b.vigour - a.vigour);
+    .sort((a, b) => Number(a.mismatch !== null) - Number(b.mismatch !== null) || b.activity - a.activity);
   const byName = new Map(fills.filter((f) => f.refused).map((f) => [f.label, f]));
   return [...fills.filter((f) => !f.refused).slice(0, OFFERED), ...[...byName.values()].slice(0, REFUSED)];
 }
 
 /** ": about 5 h 20", how long it takes to sour in the warmth that is chosen; nothing where that is not known. */
-function paceWords({ culture, form }: CultureLot, vigour: number, choices: Choices): string {
+function paceWords({ culture, form }: CultureLot, activity: number, choices: Choices): string {
   const { dosePct, keeper, keepC, roomC, targetPh } = choices;
   const tempC = Number(keeper === undefined || keeper === 'counter' ? roomC : keepC);
   if (form !== 'active' || dosePct === undefined || targetPh === undefined || !Number.isFinite(tempC)) return '';
-  const hours = ripeningH(culture, Number(dosePct) / 100, vigour, tempC, Number(targetPh));
+  const hours = ripeningH(culture, Number(dosePct) / 100, activity, tempC, Number(targetPh));
   return hours === null ? ': does not get there' : `: about ${span(Math.round((hours * 60) / 10) * 10)}`;
 }

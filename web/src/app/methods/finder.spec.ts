@@ -48,7 +48,7 @@ async function settled(page: TestPage<unknown>): Promise<void> {
 }
 async function withLarder(page: TestPage<unknown>): Promise<void> {
   page.store.dispatch(
-    LarderActions.told({
+    LarderActions.received({
       larder: { lots: [{ version: 1, goneMs: null, item: cream }], gear: [{ version: 1, goneMs: null, item: pot }] },
     }),
   );

@@ -29,9 +29,9 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
-import { type PlannedPour, pourName } from '@oat-crock/contract/wire';
+import { type PlannedBatch, plannedBatchName } from '@oat-crock/contract/api';
 import { Paper } from '../paper/paper';
-import { PlanKeeper } from '../plan/plan-keeper';
+import { PlanRecords } from '../plan/plan-records';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
 import { SaidPipe } from '../ui/units';
@@ -63,14 +63,14 @@ export class Methods {
   /** From the address: a lot to make it of. */
   readonly of = input<string>();
   /** From the address: a planned make to begin. */
-  readonly pour = input<string>();
+  readonly plannedBatch = input<string>();
 
   private readonly store = inject(Store);
   private readonly logger = inject(Logger);
   private readonly clock = inject(KitchenClock);
   protected readonly book = inject(MethodBook);
   private readonly router = inject(Router);
-  private readonly keeper = inject(PlanKeeper);
+  private readonly planRecords = inject(PlanRecords);
   private readonly instruments = this.store.selectSignal(instrumentsFeature.selectAll);
   protected readonly decision = inject(Decision);
   private readonly paper = inject(Paper);
@@ -110,32 +110,36 @@ export class Methods {
       if (lotId && this.decision.ready()) untracked(() => this.makeOf(lotId));
     });
     effect(() => {
-      const pour = this.keeper.pours().find((p) => p.id === this.pour() && p.batchId === null);
-      const here = pour?.methodId === this.methodId() && this.decision.methodId() === pour?.methodId;
-      if (pour && here) untracked(() => this.decideAsPlanned(pour));
+      const plannedBatch = this.planRecords
+        .plannedBatches()
+        .find((p) => p.id === this.plannedBatch() && p.batchId === null);
+      const here = plannedBatch?.methodId === this.methodId() && this.decision.methodId() === plannedBatch?.methodId;
+      if (plannedBatch && here) untracked(() => this.decideAsPlanned(plannedBatch));
     });
   }
 
   /** The planned make that this is for. */
   protected readonly planned = computed(() => {
-    const id = this.decision.draft().pour?.id;
-    return this.keeper.pours().find((p) => p.id === id && p.batchId === null) ?? null;
+    const id = this.decision.draft().plannedBatch?.id;
+    return this.planRecords.plannedBatches().find((p) => p.id === id && p.batchId === null) ?? null;
   });
   protected readonly plannedWords = computed(() => {
-    const pour = this.planned();
-    return pour && `${pourName(pour)}, planned to be begun ${dayTime(pour.startMs)}`;
+    const plannedBatch = this.planned();
+    return plannedBatch && `${plannedBatchName(plannedBatch)}, planned to be begun ${dayTime(plannedBatch.startMs)}`;
   });
 
   /** A planned make is decided as it was planned, in the gear it was given; the address forgets it. */
-  private decideAsPlanned(pour: PlannedPour): void {
-    const { methodId, choices, id: pourId } = pour;
-    this.store.dispatch(DraftActions.forPour({ methodId, choices, name: pourName(pour), pourId }));
-    this.decision.useGear(pour.gear);
+  private decideAsPlanned(plannedBatch: PlannedBatch): void {
+    const { methodId, choices, id: plannedBatchId } = plannedBatch;
+    this.store.dispatch(
+      DraftActions.forPlannedBatch({ methodId, choices, name: plannedBatchName(plannedBatch), plannedBatchId }),
+    );
+    this.decision.useGear(plannedBatch.gear);
     void this.router.navigate([], { queryParams: {}, replaceUrl: true });
   }
 
   protected notPlanned(): void {
-    this.store.dispatch(DraftActions.notForPour({ methodId: this.method().id }));
+    this.store.dispatch(DraftActions.notForPlannedBatch({ methodId: this.method().id }));
   }
 
   /** A lot that was asked for is chosen and used up; the address forgets it, so that going back does not choose again. */
@@ -190,7 +194,7 @@ export class Methods {
     if (atMs === null) return;
     const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder, atMs);
     const planned = this.planned();
-    if (planned) this.keeper.begun(planned, batchId);
+    if (planned) this.planRecords.begun(planned, batchId);
     this.placeFreeKit(batchId);
     this.store.dispatch(DraftActions.started({ methodId: method.id }));
     void this.router.navigate(['/make', batchId]);

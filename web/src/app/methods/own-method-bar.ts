@@ -86,7 +86,7 @@ export class OwnMethodBar {
   }
 
   private save(draft: Draft, overVersion: number): void {
-    this.store.dispatch(LarderActions.written({ family: 'methods', draft, overVersion }));
+    this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion }));
     this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);
   }

@@ -170,7 +170,7 @@ export class StageBuilder {
 
   protected forget(): void {
     const isKept = this.book.isOwn(this.methodId());
-    this.store.dispatch(LarderActions.letGo({ id: this.methodId() }));
+    this.store.dispatch(LarderActions.discarded({ id: this.methodId() }));
     if (!isKept) void this.router.navigate(['/methods']);
   }
 
@@ -182,11 +182,11 @@ export class StageBuilder {
   private write(method: Method): void {
     if (this.isOwn()) {
       const overVersion = this.writing()[this.methodId()]?.overVersion ?? this.records()[this.methodId()]?.version ?? 0;
-      this.store.dispatch(LarderActions.written({ family: 'methods', draft: method, overVersion }));
+      this.store.dispatch(LarderActions.edited({ family: 'methods', draft: method, overVersion }));
       return;
     }
     const copy = variantOf(method, this.clock.newId(), `${method.name}, our way`, initialChoices(method));
-    this.store.dispatch(LarderActions.written({ family: 'methods', draft: copy, overVersion: 0 }));
+    this.store.dispatch(LarderActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { dayTime, mass } from '../ui/words';
-import { PlanDesk } from './plan-desk';
+import { PlanService } from './plan-service';
 
 /** Milk and all else that the plan weighs in: what comes out of the larder, what is to be bought, and by when. */
 @Component({
@@ -38,15 +38,15 @@ import { PlanDesk } from './plan-desk';
   `,
 })
 export class BuyList {
-  private readonly desk = inject(PlanDesk);
+  private readonly plans = inject(PlanService);
   protected readonly buys = computed(() =>
-    (this.desk.standing()?.buys ?? []).map((b) => ({
+    (this.plans.standing()?.buys ?? []).map((b) => ({
       what: b.what.toLowerCase(),
       much: mass(b.massG),
       by: dayTime(b.byMs),
     })),
   );
   protected readonly takes = computed(() =>
-    (this.desk.standing()?.takes ?? []).map((t) => ({ ...t, much: mass(t.massG), first: dayTime(t.firstMs) })),
+    (this.plans.standing()?.takes ?? []).map((t) => ({ ...t, much: mass(t.massG), first: dayTime(t.firstMs) })),
   );
 }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { LEANINGS, type Supposition } from '@oat-crock/core';
+import { OBJECTIVE_PRESETS, type Supposition } from '@oat-crock/core';
 import { SaidPipe } from '../ui/units';
 import { dayTime, span } from '../ui/words';
-import { PlanDesk } from './plan-desk';
+import { PlanService } from './plan-service';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
 import type { PlanFound } from './planner-api';
 import { WhatIf } from './what-if';
@@ -20,16 +20,16 @@ import { WhatIf } from './what-if';
           <progress [attr.aria-label]="'Searching'"></progress>
           Looking, round {{ searching()!.round }}
         </p>
-        <button type="button" class="press quiet-press" (click)="desk.stop()">That will do</button>
+        <button type="button" class="press quiet-press" (click)="plans.stop()">That will do</button>
       }
       <oc-what-if class="end" />
-      <button type="button" class="press quiet-press" (click)="desk.close()">Close</button>
+      <button type="button" class="press quiet-press" (click)="plans.close()">Close</button>
     </div>
     @if (searching()?.failed; as failed) {
       <p class="problem" role="alert">The search stopped: {{ failed }}. Try it again.</p>
     }
     <div class="row">
-      @for (plan of plans(); track plan.found.of) {
+      @for (plan of offers(); track plan.found.of) {
         <article [class.here]="plan.here">
           <div class="name">
             <h3 [title]="plan.why">{{ plan.name }}</h3>
@@ -110,8 +110,8 @@ import { WhatIf } from './what-if';
   `,
 })
 export class FoundList {
-  protected readonly desk = inject(PlanDesk);
-  protected readonly searching = this.desk.searching;
+  protected readonly plans = inject(PlanService);
+  protected readonly searching = this.plans.searching;
 
   protected readonly title = computed(() => {
     const searching = this.searching();
@@ -119,19 +119,19 @@ export class FoundList {
     return `What if ${supposedWords(searching.supposing)}`;
   });
 
-  protected readonly plans = computed(() => {
+  protected readonly offers = computed(() => {
     const searching = this.searching();
-    const startMs = this.desk.inputs.startMs();
-    const of = this.desk.draft()?.of;
+    const startMs = this.plans.inputs.startMs();
+    const of = this.plans.draft()?.of;
     return (searching?.found ?? []).map((found) => {
-      const leaning = leaningOf(found.of);
-      const name = leaning?.name ?? 'Moving as little as it must';
+      const preset = presetOf(found.of);
+      const name = preset?.name ?? 'Moving as little as it must';
       return {
         found,
         name,
-        why: leaning?.why ?? '',
+        why: preset?.why ?? '',
         words: likenessWords(found.likeness, startMs).join(' '),
-        same: leaningOf(found.sameAs)?.name ?? '',
+        same: presetOf(found.sameAs)?.name ?? '',
         changes: found.changes.map(changeWords),
         gap: searching?.running ? '' : gapWords(found),
         here: of === name,
@@ -140,11 +140,11 @@ export class FoundList {
   });
 
   protected look({ found, name }: { readonly found: PlanFound; readonly name: string }): void {
-    this.desk.lookAt(found, name);
+    this.plans.lookAt(found, name);
   }
 }
 
-const leaningOf = (id: PlanFound['of'] | null) => LEANINGS.find((l) => l.id === id) ?? null;
+const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l.id === id) ?? null;
 
 /** "the cream comes a day late" */
 export function supposedWords(what: Supposition): string {
@@ -157,15 +157,15 @@ export function supposedWords(what: Supposition): string {
 const ONE_VISIT_MS = 30 * 60_000;
 
 /** What of a make comes at another time, in a sentence: when it is begun, and when its other hands come. */
-export function changeWords({ name, fromMs, toMs, hands }: PlanFound['changes'][number]): string {
+export function changeWords({ name, fromMs, toMs, tasks }: PlanFound['changes'][number]): string {
   if (fromMs === null) return `${name} is begun ${dayTime(toMs!)}.`;
   if (toMs === null) return `${name} is left out.`;
-  const visits = hands.filter((h, i) => i === 0 || h.toMs - hands[i - 1]!.toMs > ONE_VISIT_MS);
+  const visits = tasks.filter((h, i) => i === 0 || h.toMs - tasks[i - 1]!.toMs > ONE_VISIT_MS);
   const isMoved = fromMs !== toMs;
   const times = (isMoved ? visits.slice(1) : visits).map((h) => dayTime(h.toMs));
   if (isMoved) {
     const others = times.length > 0 ? `; its hands then come ${times.join(', ')}` : '';
     return `${name} is begun ${dayTime(toMs)}, ${shiftWords(fromMs, toMs)}${others}.`;
   }
-  return `${name}: hands come ${times.join(', ')}, ${shiftWords(hands[0]!.fromMs, hands[0]!.toMs)}.`;
+  return `${name}: hands come ${times.join(', ')}, ${shiftWords(tasks[0]!.fromMs, tasks[0]!.toMs)}.`;
 }

@@ -7,7 +7,7 @@ import { movedLane, movingWords } from './moving';
 import { dueAs, dueAt, newOrder } from './new-order';
 import { changeWords, supposedWords } from './found-list';
 import { gapWords, likenessWords, shiftWords, whenWords } from './plan-words';
-import { plannedPour } from '../testing/planned';
+import { samplePlannedBatch } from '../testing/planned';
 
 const HOUR = 3_600_000;
 const FRAME: LaneFrame = {
@@ -18,7 +18,7 @@ const FRAME: LaneFrame = {
 };
 const inLane = (id: string, startH: number, hours: number, lane = 'Tall pot', name = 'Quark') =>
   plannedLane(
-    plannedPour({
+    samplePlannedBatch({
       id,
       name,
       gear: [lane],
@@ -31,19 +31,21 @@ const inLane = (id: string, startH: number, hours: number, lane = 'Tall pot', na
 
 describe('the lanes of a plan', () => {
   it('are one for each vessel, and in each no pour nor its name covers another', () => {
-    const pours = [
+    const plannedBatches = [
       inLane('A', 2, 10),
       inLane('B', 8, 10),
       inLane('C', 40, 6),
       inLane('D', 5, 9, 'Milk pan'),
       inLane('E', 14, 2, 'Tall pot', 'A very long name for what is wanted'),
     ];
-    const lanes = lanesOf(pours, FRAME);
+    const lanes = lanesOf(plannedBatches, FRAME);
     expect(lanes.map((l) => l.name)).toEqual(['Milk pan', 'Tall pot']);
     const x = timeAcross(FRAME);
     for (const { rows } of lanes)
       for (const row of rows)
-        row.slice(1).forEach((pour, i) => expect(x(pour.startMs)).toBeGreaterThan(x(row[i]!.readyLateMs)));
+        row
+          .slice(1)
+          .forEach((plannedBatch, i) => expect(x(plannedBatch.startMs)).toBeGreaterThan(x(row[i]!.readyLateMs)));
     expect(lanes[1]!.rows.flat().length).toBe(4);
     expect(lanes[1]!.rows[0]!.map((p) => p.id)).toEqual(['A', 'C']);
   });
@@ -53,7 +55,7 @@ describe('the lanes of a plan', () => {
     const { batch, followed } = makeAt(150);
     const live = liveLane(batch, followed, null, null);
     expect(lanesOf([inLane('A', 2, 10, 'A pot'), live], FRAME)[0]!.rows[0]![0]!.id).toBe(batch.id);
-    expect(live.hands.every((h) => followed.hands.some((f) => f.stageId === h.stageId))).toBeTrue();
+    expect(live.tasks.every((h) => followed.tasks.some((f) => f.stageId === h.stageId))).toBeTrue();
   });
 
   it('say that a live make will be late where one time in ten it is', () => {
@@ -84,9 +86,9 @@ describe('lanes as they are drawn', () => {
   const named = { ...inLane('A', 2, 10), name: 'Quark for the bakery' };
 
   it('have their rows one under the other, higher where there is room', () => {
-    const pours = [inLane('A', 2, 10), inLane('B', 3, 10), inLane('C', 4, 10, 'Milk pan')];
+    const plannedBatches = [inLane('A', 2, 10), inLane('B', 3, 10), inLane('C', 4, 10, 'Milk pan')];
     for (const height of [100, 400, 2000]) {
-      const { lanes, heightPx } = placedLanes(pours, pours, FRAME, height);
+      const { lanes, heightPx } = placedLanes(plannedBatches, plannedBatches, FRAME, height);
       const rows = lanes.flatMap((l) => l.rows).sort((a, b) => a.y - b.y);
       rows.slice(1).forEach((row, i) => expect(row.y).toBeGreaterThanOrEqual(rows[i]!.y + rows[i]!.rowPx));
       expect(heightPx).toBeGreaterThanOrEqual(rows.at(-1)!.y + rows[0]!.rowPx);
@@ -112,25 +114,25 @@ describe('lanes as they are drawn', () => {
   });
 
   it('show what is moved where it would be, at once by its shift, then as it is told', () => {
-    const pour = plannedPour({
-      hands: [{ stageId: 'a', says: '', atMs: START_MS, minutes: 5, earliestMs: 0, latestMs: 0 }],
+    const plannedBatch = samplePlannedBatch({
+      tasks: [{ stageId: 'a', says: '', atMs: START_MS, minutes: 5, earliestMs: 0, latestMs: 0 }],
     });
-    const lane = plannedLane(pour, []);
-    const moving = { pour, startMs: START_MS + HOUR, hand: null, told: null };
+    const lane = plannedLane(plannedBatch, []);
+    const moving = { plannedBatch, startMs: START_MS + HOUR, task: null, told: null };
     const shifted = movedLane(lane, moving);
-    expect([shifted.startMs, shifted.readyMs, shifted.hands[0]!.atMs].map((ms) => ms - HOUR)).toEqual([
+    expect([shifted.startMs, shifted.readyMs, shifted.tasks[0]!.atMs].map((ms) => ms - HOUR)).toEqual([
       lane.startMs,
       lane.readyMs,
-      lane.hands[0]!.atMs,
+      lane.tasks[0]!.atMs,
     ]);
     expect(movingWords(moving)).toContain('looking…');
     const breaks = [{ is: 'night', says: 'Hands fall in the night.', atMs: null }] as const;
-    const told = { pour: { ...pour, readyMs: START_MS + 30 * HOUR }, breaks, repair: null };
+    const told = { plannedBatch: { ...plannedBatch, readyMs: START_MS + 30 * HOUR }, breaks, repair: null };
     expect(movedLane(lane, { ...moving, told })).toEqual(
       jasmine.objectContaining({ readyMs: START_MS + 30 * HOUR, troubled: true }),
     );
     expect(movingWords({ ...moving, told })).toContain('Hands fall in the night. Nowhere else would it hold.');
-    const repair = { startMs: START_MS + 2 * HOUR, held: null };
+    const repair = { startMs: START_MS + 2 * HOUR, extension: null };
     expect(movingWords({ ...moving, told: { ...told, repair } })).toMatch(/Nearest that holds: \w+ \d\d:\d\d \(R\)\./);
     expect(movingWords({ ...moving, told: { ...told, breaks: [] } })).toContain('it holds.');
   });
@@ -201,16 +203,16 @@ describe('the words of a plan', () => {
   });
 
   it('say what comes at another time', () => {
-    const change = { name: 'Quark', fromMs: START_MS, toMs: START_MS + 2 * HOUR, hands: [] };
+    const change = { name: 'Quark', fromMs: START_MS, toMs: START_MS + 2 * HOUR, tasks: [] };
     expect(changeWords(change)).toMatch(/^Quark is begun \w+ \d\d:\d\d, 2 h later\.$/);
     expect(changeWords({ ...change, toMs: null })).toBe('Quark is left out.');
     expect(changeWords({ ...change, fromMs: null })).toMatch(/^Quark is begun \w+ \d\d:\d\d\.$/);
     const at = (h: number) => ({ name: 'ladle', fromMs: START_MS + h * HOUR, toMs: START_MS + (h + 2) * HOUR });
     // Hands that follow each other at once are one visit; the first is the beginning itself.
-    expect(changeWords({ ...change, hands: [at(0), at(0.2), at(5), at(20)] })).toMatch(
+    expect(changeWords({ ...change, tasks: [at(0), at(0.2), at(5), at(20)] })).toMatch(
       /^Quark is begun \w+ \d\d:\d\d, 2 h later; its hands then come \w+ \d\d:\d\d, \w+ \d\d:\d\d\.$/,
     );
-    expect(changeWords({ ...change, toMs: START_MS, hands: [at(5)] })).toMatch(
+    expect(changeWords({ ...change, toMs: START_MS, tasks: [at(5)] })).toMatch(
       /^Quark: hands come \w+ \d\d:\d\d, 2 h later\.$/,
     );
     expect(shiftWords(START_MS, START_MS - 30 * 60_000)).toBe('30 min earlier');

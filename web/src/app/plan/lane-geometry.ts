@@ -1,11 +1,11 @@
 import { type Asleep, isNight } from '@oat-crock/calendar';
-import { type PlannedHand, type PlannedPour, pourName, type PourPoint } from '@oat-crock/contract/wire';
+import { type PlannedTask, type PlannedBatch, plannedBatchName, type PourPoint } from '@oat-crock/contract/api';
 import type { Batch, Followed } from '@oat-crock/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
-import type { PourTrouble } from './planner-api';
+import type { BatchTrouble } from './planner-api';
 
 /** A pour in a lane: one that is planned, or one that is on. */
-export interface LanePour {
+export interface LaneBatch {
   readonly id: string;
   readonly name: string;
   readonly is: 'planned' | 'live';
@@ -15,7 +15,7 @@ export interface LanePour {
   readonly dueMs: number | null;
   readonly pinned: boolean;
   readonly course: readonly PourPoint[];
-  readonly hands: readonly PlannedHand[];
+  readonly tasks: readonly PlannedTask[];
   /** Moments at which its culture is fed, and ripe. */
   readonly feedMs: readonly number[];
   /** The vessel it begins in. */
@@ -27,35 +27,35 @@ export interface LanePour {
 /** A lane: a vessel, and its pours in rows so that none covers another. */
 export interface Lane {
   readonly name: string;
-  readonly rows: readonly (readonly LanePour[])[];
+  readonly rows: readonly (readonly LaneBatch[])[];
 }
 
 /** What stands in no vessel that is known: a make that is on leads all lanes. */
 const NO_VESSEL = 'On the counter';
 const ON_NOW = 'On now';
 
-/** A planned pour in its lane. */
-export function plannedLane(pour: PlannedPour, troubles: readonly PourTrouble[]): LanePour {
+/** A planned batch in its lane. */
+export function plannedLane(plannedBatch: PlannedBatch, troubles: readonly BatchTrouble[]): LaneBatch {
   return {
-    id: pour.id,
-    name: pourName(pour),
+    id: plannedBatch.id,
+    name: plannedBatchName(plannedBatch),
     is: 'planned',
-    startMs: pour.startMs,
-    readyMs: pour.readyMs,
-    readyLateMs: pour.readyLateMs,
-    dueMs: pour.dueMs,
-    pinned: pour.pinned,
-    course: pour.course,
-    hands: pour.hands,
-    feedMs: pour.feed ? [pour.feed.beginMs, pour.feed.ripeMs] : [],
-    lane: pour.gear[0] ?? NO_VESSEL,
-    troubled: troubles.some((t) => t.pourId === pour.id),
+    startMs: plannedBatch.startMs,
+    readyMs: plannedBatch.readyMs,
+    readyLateMs: plannedBatch.readyLateMs,
+    dueMs: plannedBatch.dueMs,
+    pinned: plannedBatch.pinned,
+    course: plannedBatch.course,
+    tasks: plannedBatch.tasks,
+    feedMs: plannedBatch.feed ? [plannedBatch.feed.beginMs, plannedBatch.feed.ripeMs] : [],
+    lane: plannedBatch.gear[0] ?? NO_VESSEL,
+    troubled: troubles.some((t) => t.plannedBatchId === plannedBatch.id),
   };
 }
 
 /** A live make in its lane; by when it is wanted, where it was planned. */
-export function liveLane(batch: Batch, followed: Followed, vessel: string | null, dueMs: number | null): LanePour {
-  const { series, hands, windows, stages } = followed;
+export function liveLane(batch: Batch, followed: Followed, vessel: string | null, dueMs: number | null): LaneBatch {
+  const { series, tasks, windows, stages } = followed;
   const readyMs = stages.at(-1)?.endMs ?? series.at(-1)!.atMs;
   const late = windows.reduce((ms, w) => ms + (w.p90Ms !== null && w.p50Ms !== null ? w.p90Ms - w.p50Ms : 0), 0);
   return {
@@ -68,7 +68,7 @@ export function liveLane(batch: Batch, followed: Followed, vessel: string | null
     dueMs,
     pinned: false,
     course: series,
-    hands: hands
+    tasks: tasks
       .filter((h) => h.status !== 'done')
       .map(({ stageId, instruction: says, atMs, minutes, earliestMs, latestMs }) => ({
         stageId,
@@ -99,46 +99,49 @@ export const timeAcross = ({ fromMs, untilMs, width }: LaneFrame): ScaleLinear<n
 export const LETTER_PX = 6.6;
 const APART_PX = 14;
 
-/** Where a pour ends, px: at the latest it may be ready, or when it is handed on. */
-const endOf = ({ readyLateMs, dueMs }: LanePour, x: ScaleLinear<number, number>): number =>
+/** Where a planned batch ends, px: at the latest it may be ready, or when it is handed on. */
+const endOf = ({ readyLateMs, dueMs }: LaneBatch, x: ScaleLinear<number, number>): number =>
   x(Math.max(readyLateMs, dueMs ?? 0));
 
-/** Where a pour and its name end, px. */
-function rightOf(pour: LanePour, x: ScaleLinear<number, number>): number {
-  return Math.max(endOf(pour, x), Math.max(0, x(pour.startMs)) + pour.name.length * LETTER_PX);
+/** Where a planned batch and its name end, px. */
+function rightOf(plannedBatch: LaneBatch, x: ScaleLinear<number, number>): number {
+  return Math.max(endOf(plannedBatch, x), Math.max(0, x(plannedBatch.startMs)) + plannedBatch.name.length * LETTER_PX);
 }
 
-/** Lanes in order of their names, those of the pours in view; in each as many rows as it takes that none covers another. */
-export function lanesOf(pours: readonly LanePour[], frame: LaneFrame): readonly Lane[] {
+/** Lanes in order of their names, those of the planned batches in view; in each as many rows as it takes that none covers another. */
+export function lanesOf(plannedBatches: readonly LaneBatch[], frame: LaneFrame): readonly Lane[] {
   const x = timeAcross(frame);
-  const inView = pours.filter((p) => endOf(p, x) > 0 && x(firstOf(p)) < frame.width);
+  const inView = plannedBatches.filter((p) => endOf(p, x) > 0 && x(firstOf(p)) < frame.width);
   return [...Map.groupBy(inView, (p) => p.lane)]
     .sort(([a], [b]) => Number(b === ON_NOW) - Number(a === ON_NOW) || (a < b ? -1 : 1))
     .map(([name, own]): Lane => {
-      const rows: { pours: LanePour[]; rightPx: number }[] = [];
-      for (const pour of own.toSorted((a, b) => firstOf(a) - firstOf(b))) {
-        const row = rows.find((r) => r.rightPx + APART_PX < x(firstOf(pour)));
-        const rightPx = rightOf(pour, x);
+      const rows: { plannedBatches: LaneBatch[]; rightPx: number }[] = [];
+      for (const plannedBatch of own.toSorted((a, b) => firstOf(a) - firstOf(b))) {
+        const row = rows.find((r) => r.rightPx + APART_PX < x(firstOf(plannedBatch)));
+        const rightPx = rightOf(plannedBatch, x);
         if (row) {
-          row.pours.push(pour);
+          row.plannedBatches.push(plannedBatch);
           row.rightPx = rightPx;
-        } else rows.push({ pours: [pour], rightPx });
+        } else rows.push({ plannedBatches: [plannedBatch], rightPx });
       }
-      return { name, rows: rows.map((r) => r.pours) };
+      return { name, rows: rows.map((r) => r.plannedBatches) };
     });
 }
 
-const firstOf = (pour: LanePour) => Math.min(pour.startMs, ...pour.feedMs);
+const firstOf = (plannedBatch: LaneBatch) => Math.min(plannedBatch.startMs, ...plannedBatch.feedMs);
 
 /** Thickness for a mass, px: one scale for all pours, so that they can be compared. */
-export function thicknessOf(pours: readonly LanePour[], mostPx: number): ScaleLinear<number, number> {
-  const heaviest = pours.reduce((most, p) => p.course.reduce((m, c) => Math.max(m, c.massG + c.wheyG), most), 1);
+export function thicknessOf(plannedBatches: readonly LaneBatch[], mostPx: number): ScaleLinear<number, number> {
+  const heaviest = plannedBatches.reduce(
+    (most, p) => p.course.reduce((m, c) => Math.max(m, c.massG + c.wheyG), most),
+    1,
+  );
   return scaleLinear().domain([0, heaviest]).range([0, mostPx]);
 }
 
 /** Hands that come in the night, of some. */
-export const inTheNight = (hands: readonly PlannedHand[], asleep: Asleep): readonly PlannedHand[] =>
-  hands.filter((h) => h.minutes > 0 && isNight(h.atMs, asleep));
+export const inTheNight = (tasks: readonly PlannedTask[], asleep: Asleep): readonly PlannedTask[] =>
+  tasks.filter((h) => h.minutes > 0 && isNight(h.atMs, asleep));
 
 /** A moment moved by some pixels, to the quarter of an hour. */
 export function movedBy(atMs: number, px: number, frame: LaneFrame): number {

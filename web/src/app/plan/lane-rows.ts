@@ -3,10 +3,10 @@ import type { ScaleLinear } from 'd3-scale';
 import { acidStops, ribbons } from '../pour/geometry';
 import { say } from '../ui/units';
 import { dayTime, span } from '../ui/words';
-import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LanePour } from './lane-geometry';
+import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 
 /** Heights of a row, px: at least and at most, down to its hands and its ribbon, and below it. */
-const ROW = { least: 52, most: 86, hands: 24, ribbon: 23, foot: 7 } as const;
+const ROW = { least: 52, most: 86, tasks: 24, ribbon: 23, foot: 7 } as const;
 /** Room for the days and hours, for the name of a vessel, and below all lanes, px. */
 export const AXIS_PX = 34;
 const LANE_HEAD_PX = 15;
@@ -22,12 +22,12 @@ const SHORTEST_PX = 4;
  * @param scaledBy pours by whose mass all are drawn: it stays while one of them is moved
  */
 export function placedLanes(
-  pours: readonly LanePour[],
-  scaledBy: readonly LanePour[],
+  plannedBatches: readonly LaneBatch[],
+  scaledBy: readonly LaneBatch[],
   frame: LaneFrame,
   heightPx: number,
 ) {
-  const lanes = lanesOf(pours, frame);
+  const lanes = lanesOf(plannedBatches, frame);
   const count = lanes.reduce((n, l) => n + l.rows.length, 0);
   const room = heightPx - AXIS_PX - FOOT_PX;
   const fits = Math.floor((room - lanes.length * LANE_HEAD_PX) / Math.max(1, count));
@@ -38,7 +38,7 @@ export function placedLanes(
     const top = y;
     y += LANE_HEAD_PX + rows.length * rowPx;
     const drawn = rows.flatMap((row, r) =>
-      row.map((pour) => rowOf(pour, { y: top + LANE_HEAD_PX + r * rowPx, rowPx }, thick, frame)),
+      row.map((plannedBatch) => rowOf(plannedBatch, { y: top + LANE_HEAD_PX + r * rowPx, rowPx }, thick, frame)),
     );
     return { name, y: top, rows: drawn };
   });
@@ -47,44 +47,44 @@ export function placedLanes(
 
 /** A pour as it is drawn, in its row. */
 function rowOf(
-  pour: LanePour,
+  plannedBatch: LaneBatch,
   { y, rowPx }: { readonly y: number; readonly rowPx: number },
   thick: ScaleLinear<number, number>,
   frame: LaneFrame,
 ) {
   const x = timeAcross(frame);
-  const left = x(pour.startMs);
+  const left = x(plannedBatch.startMs);
   return {
-    pour,
+    plannedBatch,
     y,
     rowPx,
     left,
-    right: Math.max(x(pour.readyMs), left + SHORTEST_PX),
-    nameX: Math.min(Math.max(4, left), Math.max(4, frame.width - pour.name.length * LETTER_PX)),
+    right: Math.max(x(plannedBatch.readyMs), left + SHORTEST_PX),
+    nameX: Math.min(Math.max(4, left), Math.max(4, frame.width - plannedBatch.name.length * LETTER_PX)),
     ribbonY: ROW.ribbon,
-    handsY: ROW.hands,
-    ...ribbons(pour.course, x, thick, 0, true),
-    stops: acidStops(pour.course),
-    fade: { from: x(pour.readyMs), until: x(pour.readyLateMs) },
-    dueX: pour.dueMs === null ? null : x(pour.dueMs),
-    feeds: pour.feedMs.map((ms) => x(ms)),
-    hands: pour.hands
+    handsY: ROW.tasks,
+    ...ribbons(plannedBatch.course, x, thick, 0, true),
+    stops: acidStops(plannedBatch.course),
+    fade: { from: x(plannedBatch.readyMs), until: x(plannedBatch.readyLateMs) },
+    dueX: plannedBatch.dueMs === null ? null : x(plannedBatch.dueMs),
+    feeds: plannedBatch.feedMs.map((ms) => x(ms)),
+    tasks: plannedBatch.tasks
       .filter((h) => h.minutes > 0)
-      .map((hand) => ({
-        hand,
-        x: x(hand.atMs),
-        fromX: x(hand.earliestMs),
-        untilX: x(hand.latestMs),
-        r: Math.min(DOT.most, DOT.least + DOT.perRoot * Math.sqrt(hand.minutes)),
-        night: isNight(hand.atMs, frame.asleep),
-        words: `${say(hand.says)} ${dayTime(hand.atMs)}, ${span(hand.minutes)}`,
+      .map((task) => ({
+        task,
+        x: x(task.atMs),
+        fromX: x(task.earliestMs),
+        untilX: x(task.latestMs),
+        r: Math.min(DOT.most, DOT.least + DOT.perRoot * Math.sqrt(task.minutes)),
+        night: isNight(task.atMs, frame.asleep),
+        words: `${say(task.says)} ${dayTime(task.atMs)}, ${span(task.minutes)}`,
       })),
-    words: wordsOf(pour),
+    words: wordsOf(plannedBatch),
   };
 }
 
 /** A pour in a sentence, for who does not see it. */
-function wordsOf({ name, startMs, readyMs, dueMs, pinned, troubled }: LanePour): string {
+function wordsOf({ name, startMs, readyMs, dueMs, pinned, troubled }: LaneBatch): string {
   const wanted = dueMs === null ? '' : `, wanted ${dayTime(dueMs)}`;
   const marks = `${pinned ? ', pinned' : ''}${troubled ? ', does not hold' : ''}`;
   return `${name}: begin ${dayTime(startMs)}, ready ${dayTime(readyMs)}${wanted}${marks}`;

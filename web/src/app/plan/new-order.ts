@@ -1,4 +1,4 @@
-import type { Due, WantedOrder } from '@oat-crock/contract/wire';
+import type { Due, WantedOrder } from '@oat-crock/contract/api';
 import { localTime, nextWeekday } from '@oat-crock/calendar';
 import type { Method } from '@oat-crock/core';
 import { kitchenZone } from '../ui/zone';

@@ -1,4 +1,4 @@
-import type { WantedOrder } from '@oat-crock/contract/wire';
+import type { WantedOrder } from '@oat-crock/contract/api';
 import { METHODS } from '@oat-crock/core';
 import { orderRows, withoutAmount, type OrderRow } from './order-fields';
 

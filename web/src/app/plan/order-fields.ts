@@ -1,4 +1,4 @@
-import type { Due, WantedOrder } from '@oat-crock/contract/wire';
+import type { Due, WantedOrder } from '@oat-crock/contract/api';
 import { METHODS, type Choices, type Method } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import { numberAsked, type Asked, type OptionAsked } from '../ui/asked';

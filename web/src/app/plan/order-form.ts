@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { WantedOrder } from '@oat-crock/contract/wire';
+import type { WantedOrder } from '@oat-crock/contract/api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { draftFeature, draftOf } from '../state/draft.feature';
@@ -101,7 +101,7 @@ export class OrderForm {
     const draft = this.draft();
     if (!draft) return;
     const overVersion = this.writing()?.overVersion ?? this.kept()?.version ?? 0;
-    this.store.dispatch(LarderActions.written({ family: 'orders', draft: { ...draft, ...change }, overVersion }));
+    this.store.dispatch(LarderActions.edited({ family: 'orders', draft: { ...draft, ...change }, overVersion }));
   }
 
   private readonly saving = signal(false);
@@ -128,12 +128,12 @@ export class OrderForm {
   }
 
   protected forget(): void {
-    this.store.dispatch(LarderActions.letGo({ id: this.id() }));
+    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
     this.closed.emit();
   }
 
   protected takeAway(): void {
-    this.store.dispatch(LarderActions.letGo({ id: this.id() }));
+    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
     this.store.dispatch(LarderActions.removeWanted({ family: 'orders', id: this.id() }));
     this.closed.emit();
   }

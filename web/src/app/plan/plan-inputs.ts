@@ -1,14 +1,14 @@
 import { occurrencesOf } from '@oat-crock/calendar';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { placesOf, type Occurrence } from '@oat-crock/contract/wire';
+import { placesOf, type Occurrence } from '@oat-crock/contract/api';
 import {
   committedOf,
   isStock,
   leftOf,
   stockOfLot,
   storeOf,
-  VITALITY_LOSS,
+  ACTIVITY_LOSS,
   type KeptPlace,
   type Known,
   type LotLeftThen,
@@ -26,7 +26,7 @@ import { larderFeature } from '../state/larder.feature';
 import { learnedFeature } from '../state/learned.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
-import { PlanKeeper } from './plan-keeper';
+import { PlanRecords } from './plan-records';
 import type { PlanWanted } from './planner-api';
 
 const MIN_MS = 60_000;
@@ -54,8 +54,8 @@ export class PlanInputs {
   private readonly cultures = inject(OwnCultures);
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
-  private readonly everyPour = this.store.selectSignal(larderFeature.selectPours);
-  private readonly poursHere = inject(PlanKeeper).pours;
+  private readonly everyPlannedBatch = this.store.selectSignal(larderFeature.selectPlannedBatches);
+  private readonly plannedBatchesHere = inject(PlanRecords).plannedBatches;
   private readonly live = this.store.selectSignal(selectLive);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
@@ -67,12 +67,12 @@ export class PlanInputs {
   /** The next quarter of an hour: nothing is begun before, and a plan stands still until then. */
   readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
 
-  /** Pours that count: one whose batch was discarded is to be planned again. */
-  readonly pours = computed(() => {
+  /** Planned batches that count: one whose batch was discarded is to be planned again. */
+  readonly plannedBatches = computed(() => {
     const discarded = new Set(this.batches().flatMap((b) => (b.ended?.how === 'discarded' ? [b.id] : [])));
-    return this.poursHere().filter((p) => p.batchId === null || !discarded.has(p.batchId));
+    return this.plannedBatchesHere().filter((p) => p.batchId === null || !discarded.has(p.batchId));
   });
-  readonly planned = computed(() => this.pours().filter((p) => p.batchId === null));
+  readonly planned = computed(() => this.plannedBatches().filter((p) => p.batchId === null));
 
   private readonly lastDueMs = computed(() => {
     const asked = this.startMs() + this.aheadDays() * DAY_MS;
@@ -86,7 +86,7 @@ export class PlanInputs {
   readonly places = computed((): readonly KeptPlace[] => {
     const startMs = this.startMs();
     const draft = this.draft();
-    if (!draft) return placesOf(this.pours(), startMs);
+    if (!draft) return placesOf(this.plannedBatches(), startMs);
     const byMin = (draft.fromMs - startMs) / MIN_MS;
     return draft.places.map((p) => ({ ...p, startMin: p.startMin + byMin }));
   });
@@ -94,11 +94,11 @@ export class PlanInputs {
   private readonly starters = computed((): readonly StarterHere[] | null => {
     const dues = this.cultures.dues();
     if (dues.length === 0) return null;
-    return dues.map(({ lot, leftG, vigour }) => ({
+    return dues.map(({ lot, leftG, activity }) => ({
       culture: lot.culture,
       massG: leftG,
-      vigour: Math.round(100 * vigour.likely) / 100,
-      lossPerDay: VITALITY_LOSS[lot.form][storeOf(lot)].perDay,
+      activity: Math.round(100 * activity.likely) / 100,
+      lossPerDay: ACTIVITY_LOSS[lot.form][storeOf(lot)].perDay,
     }));
   }, SAME);
 
@@ -135,12 +135,12 @@ export class PlanInputs {
     return this.live().flatMap((batch) => {
       const followed = this.followed()[batch.id];
       if (!followed) return [];
-      const { name, hands, stands } = committedOf(batch.name, followed, startMs, horizonMin);
+      const { name, tasks, demands } = committedOf(batch.name, followed, startMs, horizonMin);
       return [
         {
           name,
-          hands: hands.map((h) => ({ ...h, atMin: step(h.atMin) })),
-          stands: stands.map((s) => ({ ...s, fromMin: step(s.fromMin), toMin: step(s.toMin) })),
+          tasks: tasks.map((h) => ({ ...h, atMin: step(h.atMin) })),
+          demands: demands.map((s) => ({ ...s, fromMin: step(s.fromMin), toMin: step(s.toMin) })),
         },
       ];
     });
@@ -151,7 +151,7 @@ export class PlanInputs {
     startMs: this.startMs(),
     untilMs: this.lastDueMs() + BEYOND_MS,
     occurrences: this.occurrences(),
-    before: [...this.pours(), ...this.gone()],
+    before: [...this.plannedBatches(), ...this.gone()],
     methods: this.methods(),
     settings: this.settings(),
     gear: this.gear(),
@@ -163,7 +163,7 @@ export class PlanInputs {
   }));
 
   private readonly gone = computed(() =>
-    Object.values(this.everyPour())
+    Object.values(this.everyPlannedBatch())
       .filter(({ goneMs }) => goneMs !== null)
       .map(({ item }) => item),
   );

@@ -11,7 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { PlannedBatch } from '@oat-crock/contract/api';
 import { AcidFill } from '../pour/acid-fill';
 import { brush } from '../pour/brush';
 import { nights } from '../pour/geometry';
@@ -19,10 +19,10 @@ import { injectBoxSize } from '../ui/box-size';
 import { SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { daysAcross, hoursAcross } from './lane-axis';
-import { movedBy, timeAcross, type LaneFrame, type LanePour } from './lane-geometry';
+import { movedBy, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 import { AXIS_PX, placedLanes } from './lane-rows';
 import { movedLane, movingWords } from './moving';
-import { PourMover } from './pour-mover';
+import { BatchMover } from './batch-mover';
 
 /** A press that moves less is a touch, not a drag, px. */
 const TOUCH_PX = 4;
@@ -31,7 +31,7 @@ const TOUCH_PX = 4;
 interface Grip {
   readonly id: string;
   /** Null where it is a make that is on, which is not moved. */
-  readonly pour: PlannedPour | null;
+  readonly plannedBatch: PlannedBatch | null;
   /** Which of its hands; null for all of it. */
   readonly what: string | null;
   readonly isDue: boolean;
@@ -42,7 +42,7 @@ interface Grip {
 
 let drawn = 0;
 
-/** Pours in lanes of the vessels they begin in, over nights and hours; a planned one can be dragged, and each of its hands. */
+/** Planned batches in lanes of the vessels they begin in, over nights and hours; a planned one can be dragged, and each of its tasks. */
 @Component({
   selector: 'oc-plan-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,20 +51,20 @@ let drawn = 0;
   styleUrls: ['../pour/pour-parts.css', './plan-lanes.css'],
 })
 export class PlanLanes {
-  readonly pours = input.required<readonly LanePour[]>();
+  readonly plannedBatches = input.required<readonly LaneBatch[]>();
   /** The planned ones as they are kept, by id. */
-  readonly planned = input.required<ReadonlyMap<string, PlannedPour>>();
+  readonly planned = input.required<ReadonlyMap<string, PlannedBatch>>();
   readonly fromMs = input.required<number>();
   readonly untilMs = input.required<number>();
   readonly nowMs = input.required<number>();
   readonly asleep = input.required<LaneFrame['asleep']>();
   /** An order's time was dragged. */
-  readonly dueMoved = output<{ readonly pour: PlannedPour; readonly dueMs: number }>();
+  readonly dueMoved = output<{ readonly plannedBatch: PlannedBatch; readonly dueMs: number }>();
 
   /** Keys have moved something to a moment, ms. */
   readonly movedTo = output<number>();
 
-  protected readonly mover = inject(PourMover);
+  protected readonly mover = inject(BatchMover);
   private readonly router = inject(Router);
   private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
   private readonly box = injectBoxSize({ width: 900, height: 380 });
@@ -81,20 +81,22 @@ export class PlanLanes {
   /** The same with what is being moved where it would be. */
   private readonly shown = computed(() => {
     const [moving, due] = [this.mover.moving(), this.due()];
-    return this.pours().map((pour) => {
-      if (due?.pour.id === pour.id) return { ...pour, dueMs: due.dueMs };
-      return moving?.pour.id === pour.id ? movedLane(pour, moving) : pour;
+    return this.plannedBatches().map((plannedBatch) => {
+      if (due?.plannedBatch.id === plannedBatch.id) return { ...plannedBatch, dueMs: due.dueMs };
+      return moving?.plannedBatch.id === plannedBatch.id ? movedLane(plannedBatch, moving) : plannedBatch;
     });
   });
-  private readonly placing = computed(() => placedLanes(this.shown(), this.pours(), this.frame(), this.box().height));
+  private readonly placing = computed(() =>
+    placedLanes(this.shown(), this.plannedBatches(), this.frame(), this.box().height),
+  );
   protected readonly placed = computed(() => {
-    const [moving, chosen] = [this.mover.moving()?.pour.id, this.mover.chosen()];
+    const [moving, chosen] = [this.mover.moving()?.plannedBatch.id, this.mover.chosen()];
     return this.placing().lanes.map((lane) => ({
       ...lane,
       rows: lane.rows.map((row) => ({
         ...row,
-        isMoving: row.pour.id === moving,
-        chosen: row.pour.id === chosen,
+        isMoving: row.plannedBatch.id === moving,
+        chosen: row.plannedBatch.id === chosen,
       })),
     }));
   });
@@ -118,8 +120,8 @@ export class PlanLanes {
   protected readonly brush = brush;
 
   /** The flag that is being dragged, and where to. */
-  private readonly due = signal<{ readonly pour: PlannedPour; readonly dueMs: number } | null>(null);
-  /** What is pressed: a pour, one of its hands, or the time it is wanted at. */
+  private readonly due = signal<{ readonly plannedBatch: PlannedBatch; readonly dueMs: number } | null>(null);
+  /** What is pressed: a planned batch, one of its tasks, or the time it is wanted at. */
   private grip: Grip | null = null;
 
   /** The make that has the focus, by id. */
@@ -141,15 +143,21 @@ export class PlanLanes {
     this.focused = (target as Element | null)?.closest('[data-pour]')?.getAttribute('data-pour') ?? null;
   }
 
-  protected press(event: PointerEvent, { id, is }: LanePour, stageId: string | null = null, isDue = false): void {
+  protected press(event: PointerEvent, { id, is }: LaneBatch, stageId: string | null = null, isDue = false): void {
     if (event.button !== 0) return;
-    const pour = is === 'live' ? null : (this.planned().get(id) ?? null);
+    const plannedBatch = is === 'live' ? null : (this.planned().get(id) ?? null);
     const fromPx = event.clientX;
-    const hand = pour?.hands.find((h) => h.stageId === stageId);
+    const task = plannedBatch?.tasks.find((h) => h.stageId === stageId);
     // To move the first hand is to move all of it.
-    const what = hand && hand !== pour!.hands[0] ? hand.stageId : null;
-    const atMs = pour ? (isDue ? (pour.dueMs ?? 0) : what === null ? pour.startMs : hand!.atMs) : 0;
-    this.grip = { id, pour, what, isDue, fromPx, atMs, dragged: false };
+    const what = task && task !== plannedBatch!.tasks[0] ? task.stageId : null;
+    const atMs = plannedBatch
+      ? isDue
+        ? (plannedBatch.dueMs ?? 0)
+        : what === null
+          ? plannedBatch.startMs
+          : task!.atMs
+      : 0;
+    this.grip = { id, plannedBatch, what, isDue, fromPx, atMs, dragged: false };
     this.host.nativeElement.setPointerCapture(event.pointerId);
     event.preventDefault();
     event.stopPropagation();
@@ -163,10 +171,10 @@ export class PlanLanes {
     const px = event.clientX - grip.fromPx;
     if (!grip.dragged && Math.abs(px) < TOUCH_PX) return;
     grip.dragged = true;
-    if (!grip.pour) return;
+    if (!grip.plannedBatch) return;
     const atMs = movedBy(grip.atMs, px, this.frame());
-    if (grip.isDue) this.due.set({ pour: grip.pour, dueMs: atMs });
-    else this.mover.to(grip.pour, atMs, grip.what);
+    if (grip.isDue) this.due.set({ plannedBatch: grip.plannedBatch, dueMs: atMs });
+    else this.mover.to(grip.plannedBatch, atMs, grip.what);
   }
 
   @HostListener('pointerup')
@@ -176,11 +184,11 @@ export class PlanLanes {
     this.grip = null;
     this.due.set(null);
     if (!grip) return;
-    if (!grip.pour) {
+    if (!grip.plannedBatch) {
       if (!grip.dragged) void this.router.navigate(['/make', grip.id]);
       return;
     }
-    this.mover.chosen.set(grip.pour.id);
+    this.mover.chosen.set(grip.plannedBatch.id);
     if (!grip.dragged) return;
     if (due) this.dueMoved.emit(due);
     else void this.mover.drop();
@@ -193,29 +201,29 @@ export class PlanLanes {
     this.mover.leave();
   }
 
-  /** Keys of a pour that has the focus: the same that a drag does. */
-  protected key(event: KeyboardEvent, { id, is }: LanePour): void {
-    const pour = this.planned().get(id);
+  /** Keys of a planned batch that has the focus: the same that a drag does. */
+  protected key(event: KeyboardEvent, { id, is }: LaneBatch): void {
+    const plannedBatch = this.planned().get(id);
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (is === 'live' || !pour) {
+    if (is === 'live' || !plannedBatch) {
       if (event.key === 'Enter') void this.router.navigate(['/make', id]);
       return;
     }
-    const act = this.acts(pour, event.shiftKey ? 120 : 15)[event.key];
+    const act = this.acts(plannedBatch, event.shiftKey ? 120 : 15)[event.key];
     if (!act) return;
     event.preventDefault();
     event.stopPropagation();
     act();
   }
 
-  private acts(pour: PlannedPour, minutes: number): Readonly<Record<string, () => void>> {
+  private acts(plannedBatch: PlannedBatch, minutes: number): Readonly<Record<string, () => void>> {
     const moving = this.mover.moving();
     return {
-      ArrowLeft: () => this.moveBy(pour, -minutes),
-      ArrowRight: () => this.moveBy(pour, minutes),
-      h: () => this.nextHand(pour),
-      Enter: () => (moving ? void this.mover.drop() : this.mover.chosen.set(pour.id)),
-      ' ': () => this.mover.chosen.set(pour.id),
+      ArrowLeft: () => this.moveBy(plannedBatch, -minutes),
+      ArrowRight: () => this.moveBy(plannedBatch, minutes),
+      h: () => this.nextTask(plannedBatch),
+      Enter: () => (moving ? void this.mover.drop() : this.mover.chosen.set(plannedBatch.id)),
+      ' ': () => this.mover.chosen.set(plannedBatch.id),
       ...(moving?.told?.repair ? { r: () => this.mover.repair() } : {}),
       Escape: () => {
         if (moving) this.mover.leave();
@@ -225,23 +233,23 @@ export class PlanLanes {
     };
   }
 
-  private moveBy(pour: PlannedPour, minutes: number): void {
-    this.mover.by(pour, minutes, this.handOf(pour));
-    const { startMs, hand } = this.mover.moving()!;
-    this.movedTo.emit(hand?.atMs ?? startMs);
+  private moveBy(plannedBatch: PlannedBatch, minutes: number): void {
+    this.mover.by(plannedBatch, minutes, this.taskOf(plannedBatch));
+    const { startMs, task } = this.mover.moving()!;
+    this.movedTo.emit(task?.atMs ?? startMs);
   }
 
-  private handOf(pour: PlannedPour): string | null {
+  private taskOf(plannedBatch: PlannedBatch): string | null {
     const [id, stageId] = this.mover.gripped().split(' ');
-    return id === pour.id ? (stageId ?? null) : null;
+    return id === plannedBatch.id ? (stageId ?? null) : null;
   }
 
-  /** From the whole pour to its second hand, its third, …, and back. */
-  private nextHand(pour: PlannedPour): void {
-    const hands = pour.hands.slice(1).filter((h) => h.minutes > 0);
-    const at = hands.findIndex((h) => h.stageId === this.handOf(pour));
-    const next = hands[at + 1];
-    this.mover.chosen.set(pour.id);
-    this.mover.gripped.set(next ? `${pour.id} ${next.stageId}` : '');
+  /** From the whole planned batch to its second hand, its third, …, and back. */
+  private nextTask(plannedBatch: PlannedBatch): void {
+    const tasks = plannedBatch.tasks.slice(1).filter((h) => h.minutes > 0);
+    const at = tasks.findIndex((h) => h.stageId === this.taskOf(plannedBatch));
+    const next = tasks[at + 1];
+    this.mover.chosen.set(plannedBatch.id);
+    this.mover.gripped.set(next ? `${plannedBatch.id} ${next.stageId}` : '');
   }
 }

@@ -1,17 +1,17 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { PlannedBatch } from '@oat-crock/contract/api';
 import type { Gear } from '@oat-crock/core';
 import { followFeature } from '../state/follow.feature';
 import { larderFeature } from '../state/larder.feature';
 import { selectLive } from '../state/log.feature';
 import { dayTime, span } from '../ui/words';
-import { liveLane, type LanePour } from './lane-geometry';
+import { liveLane, type LaneBatch } from './lane-geometry';
 import { PlanInputs } from './plan-inputs';
 
 const MIN_MS = 60_000;
 
-/** What is on beside the plan: each live make as a pour in its vessel, and whether it will be there when it is wanted. */
+/** What is on beside the plan: each live make as a planned batch in its vessel, and whether it will be there when it is wanted. */
 @Injectable({ providedIn: 'root' })
 export class PlanLive {
   private readonly store = inject(Store);
@@ -20,21 +20,21 @@ export class PlanLive {
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
   private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
 
-  readonly pours = computed((): readonly LanePour[] => {
-    const planned = new Map(this.inputs.pours().flatMap((p) => (p.batchId ? [[p.batchId, p]] : [])));
+  readonly plannedBatches = computed((): readonly LaneBatch[] => {
+    const planned = new Map(this.inputs.plannedBatches().flatMap((p) => (p.batchId ? [[p.batchId, p]] : [])));
     return this.batches().flatMap((batch) => {
       const followed = this.followed()[batch.id];
       if (!followed) return [];
-      const pour = planned.get(batch.id);
+      const plannedBatch = planned.get(batch.id);
       const own = batch.gear.flatMap((id) => this.gear().find((g) => g.id === id)?.name ?? []);
-      const vessel = vesselOf(pour?.gear ?? own, this.gear());
-      return [liveLane(batch, followed, vessel, pour?.dueMs ?? null)];
+      const vessel = vesselOf(plannedBatch?.gear ?? own, this.gear());
+      return [liveLane(batch, followed, vessel, plannedBatch?.dueMs ?? null)];
     });
   });
 
   /** Live makes that may not be ready when they are wanted, in words. */
   readonly late = computed(() =>
-    this.pours().flatMap(({ id, name, readyMs, readyLateMs, dueMs }) => {
+    this.plannedBatches().flatMap(({ id, name, readyMs, readyLateMs, dueMs }) => {
       if (dueMs === null || readyLateMs <= dueMs) return [];
       const wanted = `it is wanted ${dayTime(dueMs)}`;
       const says =
@@ -54,8 +54,10 @@ function vesselOf(names: readonly string[], gear: readonly Gear[]): string | nul
   return names.find((name) => VESSELS.has(kindOf(name))) ?? names[0] ?? null;
 }
 
-/** A planned pour with its vessel first. */
-export const inItsVessel = (pour: PlannedPour, gear: readonly Gear[]): PlannedPour => {
-  const vessel = vesselOf(pour.gear, gear);
-  return vessel === null ? pour : { ...pour, gear: [vessel, ...pour.gear.filter((g) => g !== vessel)] };
+/** A planned batch with its vessel first. */
+export const inItsVessel = (plannedBatch: PlannedBatch, gear: readonly Gear[]): PlannedBatch => {
+  const vessel = vesselOf(plannedBatch.gear, gear);
+  return vessel === null
+    ? plannedBatch
+    : { ...plannedBatch, gear: [vessel, ...plannedBatch.gear.filter((g) => g !== vessel)] };
 };

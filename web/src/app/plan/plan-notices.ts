@@ -1,14 +1,14 @@
-import { pourName } from '@oat-crock/contract/wire';
+import { plannedBatchName } from '@oat-crock/contract/api';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
 import { SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { changeWords } from './found-list';
-import { PlanDesk } from './plan-desk';
-import { PlanKeeper } from './plan-keeper';
+import { PlanService } from './plan-service';
+import { PlanRecords } from './plan-records';
 import { PlanLive } from './plan-live';
-import { PourMover } from './pour-mover';
+import { BatchMover } from './batch-mover';
 
 const TROUBLES_SHOWN = 2;
 const CHANGES_SHOWN = 3;
@@ -19,13 +19,13 @@ const CHANGES_SHOWN = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SaidPipe],
   template: `
-    @if (keeper.notKept().length) {
+    @if (planRecords.notKept().length) {
       <div class="notice grave" role="alert">
         <p>
-          {{ keeper.notKept().length }} of the plan’s makes could not be kept: {{ whyNotKept() | said }}
+          {{ planRecords.notKept().length }} of the plan’s makes could not be kept: {{ whyNotKept() | said }}
           What you took is here meanwhile.
         </p>
-        <button type="button" class="press line-press" (click)="keeper.again()">Keep it now</button>
+        <button type="button" class="press line-press" (click)="planRecords.again()">Keep it now</button>
       </div>
     }
     @for (late of live.late(); track late.batchId) {
@@ -33,20 +33,21 @@ const CHANGES_SHOWN = 3;
         <p>{{ late.says }}</p>
       </div>
     }
-    @if (desk.draft(); as draft) {
+    @if (plans.draft(); as draft) {
       <div class="notice" role="status">
         <p><b>Not taken yet:</b> {{ draft.of }}. {{ holds() | said }}</p>
         <button type="button" class="press" aria-keyshortcuts="T" (click)="taken.emit()">
           Take this plan <kbd>T</kbd>
         </button>
-        <button type="button" class="press quiet-press" (click)="desk.putBack()">Put it back</button>
+        <button type="button" class="press quiet-press" (click)="plans.putBack()">Put it back</button>
       </div>
     } @else if (troubles().length) {
       <div class="notice grave" role="alert">
         <p>
           <b>The plan no longer holds.</b>{{ ' ' }}
-          @for (trouble of troubles(); track trouble.pourId) {
-            <button type="button" class="link" (click)="mover.chosen.set(trouble.pourId)">{{ trouble.name }}</button>:
+          @for (trouble of troubles(); track trouble.plannedBatchId) {
+            <button type="button" class="link" (click)="mover.chosen.set(trouble.plannedBatchId)">
+              {{ trouble.name }}</button>:
             {{ trouble.says | said }}
           }
           @if (more()) {
@@ -58,7 +59,7 @@ const CHANGES_SHOWN = 3;
             Nothing that moves less than all of it mends this: {{ unmendable() | said }}
           }
         </p>
-        @if (desk.mending()) {
+        @if (plans.mending()) {
           <p class="quiet">Looking for the least that must move…</p>
         } @else if (changes().length) {
           <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
@@ -71,7 +72,7 @@ const CHANGES_SHOWN = 3;
         <p>
           {{ unplaced() }} <span class="change">{{ changes().join(' ') }}</span>
         </p>
-        @if (desk.mending()) {
+        @if (plans.mending()) {
           <p class="quiet">Looking where it fits…</p>
         } @else if (changes().length) {
           <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
@@ -80,22 +81,22 @@ const CHANGES_SHOWN = 3;
         }
       </div>
     }
-    @if (!desk.draft() && !troubles().length && desk.shifted().length) {
+    @if (!plans.draft() && !troubles().length && plans.shifted().length) {
       <div class="notice" role="status">
         <p>
           Hands of {{ shiftedNames() }} come at another time than when it was taken: your hours, your gear or the room
           have changed since.
         </p>
-        <button type="button" class="press line-press" (click)="desk.take()">Keep it so</button>
+        <button type="button" class="press line-press" (click)="plans.take()">Keep it so</button>
       </div>
     }
-    @if (desk.stale().length) {
+    @if (plans.stale().length) {
       <div class="notice" role="status">
         <p>{{ staleWords() }}</p>
-        <button type="button" class="press line-press" (click)="desk.dropStale()">Take it away</button>
+        <button type="button" class="press line-press" (click)="plans.dropStale()">Take it away</button>
       </div>
     }
-    @if (said() && !desk.draft()) {
+    @if (said() && !plans.draft()) {
       <div class="notice" role="status">
         <p>{{ said() }}</p>
         @if (undoable()) {
@@ -105,7 +106,7 @@ const CHANGES_SHOWN = 3;
         }
       </div>
     }
-    @if (desk.failed(); as why) {
+    @if (plans.failed(); as why) {
       <div class="notice grave" role="alert">
         <p>The plan could not be worked out: {{ why | said }} What is kept of it is still shown.</p>
       </div>
@@ -161,34 +162,38 @@ export class PlanNotices {
   readonly undone = output();
   private readonly before = inject(Store).selectSignal(planFeature.selectBefore);
   protected readonly undoable = computed(() => this.undoes() && this.before() !== null);
-  protected readonly desk = inject(PlanDesk);
-  protected readonly keeper = inject(PlanKeeper);
+  protected readonly plans = inject(PlanService);
+  protected readonly planRecords = inject(PlanRecords);
   protected readonly live = inject(PlanLive);
-  protected readonly mover = inject(PourMover);
+  protected readonly mover = inject(BatchMover);
 
-  private readonly all = computed(() => this.desk.standing()?.troubles ?? []);
+  private readonly all = computed(() => this.plans.standing()?.troubles ?? []);
   protected readonly troubles = computed(() => {
-    const pours = this.desk.standing()?.pours ?? [];
+    const plannedBatches = this.plans.standing()?.plannedBatches ?? [];
     return this.all()
       .slice(0, TROUBLES_SHOWN)
-      .map(({ pourId, breaks }) => {
-        const pour = pours.find((p) => p.id === pourId);
+      .map(({ plannedBatchId, breaks }) => {
+        const plannedBatch = plannedBatches.find((p) => p.id === plannedBatchId);
         const [first] = breaks;
         const at = first?.atMs && first.is !== 'past' ? ` (${dayTime(first.atMs)})` : '';
-        return { pourId, name: pour ? pourName(pour) : '', says: `${first?.says ?? ''}${at}` };
+        return {
+          plannedBatchId,
+          name: plannedBatch ? plannedBatchName(plannedBatch) : '',
+          says: `${first?.says ?? ''}${at}`,
+        };
       });
   });
   protected readonly more = computed(() => Math.max(0, this.all().length - TROUBLES_SHOWN));
   protected readonly changes = computed(() =>
-    (this.desk.mend()?.changes ?? []).slice(0, CHANGES_SHOWN).map(changeWords),
+    (this.plans.mend()?.changes ?? []).slice(0, CHANGES_SHOWN).map(changeWords),
   );
   protected readonly unmendable = computed(() => {
-    const mend = this.desk.mend();
-    return this.desk.mending() || !mend || this.changes().length > 0 ? '' : mend.notMet.map((n) => n.why).join(' ');
+    const mend = this.plans.mend();
+    return this.plans.mending() || !mend || this.changes().length > 0 ? '' : mend.notMet.map((n) => n.why).join(' ');
   });
   protected readonly unplaced = computed(() => {
-    const count = this.desk.standing()?.unplaced.length ?? 0;
-    if (count === 0 || this.desk.inputs.planned().length === 0) return '';
+    const count = this.plans.standing()?.unplaced.length ?? 0;
+    if (count === 0 || this.plans.inputs.planned().length === 0) return '';
     return count === 1
       ? 'One thing is wanted that is not in the plan yet.'
       : `${count} things are wanted that are not in the plan yet.`;
@@ -198,13 +203,13 @@ export class PlanNotices {
     if (!first) return 'All of it holds.';
     return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
   });
-  protected readonly shiftedNames = computed(() => this.desk.shifted().map(pourName).join(' and '));
+  protected readonly shiftedNames = computed(() => this.plans.shifted().map(plannedBatchName).join(' and '));
   protected readonly staleWords = computed(() => {
-    const names = this.desk.stale().map(pourName);
+    const names = this.plans.stale().map(plannedBatchName);
     return `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} planned, and not wanted any more, or ${names.length === 1 ? 'its' : 'their'} day is over.`;
   });
   protected readonly whyNotKept = computed(() => {
-    const [first] = this.keeper.notKept();
+    const [first] = this.planRecords.notKept();
     if (first?.theirs) return 'Somebody else has changed the plan meanwhile.';
     const [error] = first?.errors ?? [];
     return error ? `${error.message} ${error.remedy}` : '';

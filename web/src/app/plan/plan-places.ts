@@ -1,33 +1,33 @@
-import { openPart, type PlannedPour } from '@oat-crock/contract/wire';
+import { openPart, type PlannedBatch } from '@oat-crock/contract/api';
 import type { KeptPlace } from '@oat-crock/core';
 import type { PlanDraft } from '../state/plan.feature';
 
 const MIN_MS = 60_000;
 
-/** Where a pour has its make, by the moment at which it is begun. */
+/** Where a planned batch has its make, by the moment at which it is begun. */
 export type PlaceAt = Omit<KeptPlace, 'startMin'> & { readonly of: string; readonly startMs: number };
 
-/** Where pours that are shown have their makes, beside what is begun of those that are kept. */
-export function placesIn(shown: readonly PlannedPour[], kept: readonly PlannedPour[]): readonly PlaceAt[] {
+/** Where planned batches that are shown have their makes, beside what is begun of those that are kept. */
+export function placesIn(shown: readonly PlannedBatch[], kept: readonly PlannedBatch[]): readonly PlaceAt[] {
   return shown
     .filter((p) => p.batchId === null)
-    .map((pour) => ({
-      of: pour.id,
-      orderId: pour.occurrenceId,
-      part: openPart(pour, kept),
-      startMs: pour.startMs,
-      held: pour.held,
-      pinned: pour.pinned,
+    .map((plannedBatch) => ({
+      of: plannedBatch.id,
+      orderId: plannedBatch.occurrenceId,
+      part: openPart(plannedBatch, kept),
+      startMs: plannedBatch.startMs,
+      extension: plannedBatch.extension,
+      pinned: plannedBatch.pinned,
     }));
 }
 
 /** Places as a draft keeps them, in minutes from a moment. */
 export function draftOf(places: readonly PlaceAt[], fromMs: number, of: string): PlanDraft {
-  const kept = places.map(({ orderId, part, startMs, held, pinned }): KeptPlace => ({
+  const kept = places.map(({ orderId, part, startMs, extension, pinned }): KeptPlace => ({
     orderId,
     part,
     startMin: (startMs - fromMs) / MIN_MS,
-    held,
+    extension,
     pinned,
   }));
   return { fromMs, places: kept, of };
@@ -36,6 +36,6 @@ export function draftOf(places: readonly PlaceAt[], fromMs: number, of: string):
 /** So much is no news, ms: a forecast is not finer. */
 const NO_NEWS_MS = 5 * MIN_MS;
 
-/** True where a hand of a pour comes at another time than it did. */
-export const handsMoved = (was: PlannedPour, is: PlannedPour): boolean =>
-  is.hands.some((hand, i) => Math.abs(hand.atMs - (was.hands[i]?.atMs ?? hand.atMs)) > NO_NEWS_MS);
+/** True where a hand of a planned batch comes at another time than it did. */
+export const tasksMoved = (was: PlannedBatch, is: PlannedBatch): boolean =>
+  is.tasks.some((task, i) => Math.abs(task.atMs - (was.tasks[i]?.atMs ?? task.atMs)) > NO_NEWS_MS);

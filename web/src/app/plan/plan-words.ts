@@ -1,4 +1,4 @@
-import type { WantedOrder } from '@oat-crock/contract/wire';
+import type { WantedOrder } from '@oat-crock/contract/api';
 import type { Likeness } from '@oat-crock/core';
 import { weekdayHourWord, written } from '../ui/dates';
 import { dayTime, span } from '../ui/words';

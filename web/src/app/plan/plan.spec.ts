@@ -1,11 +1,11 @@
 import { TestBed } from '@angular/core/testing';
-import type { PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
+import type { PlannedBatch, WantedOrder } from '@oat-crock/contract/api';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { planFeature } from '../state/plan.feature';
-import { PlanKeeper } from './plan-keeper';
+import { PlanRecords } from './plan-records';
 import { GEAR, HOUR, idOf, NOW, openPlan, order, written } from '../testing/plan-page';
-import { PourMover } from './pour-mover';
-import { plannedPour } from '../testing/planned';
+import { BatchMover } from './batch-mover';
+import { samplePlannedBatch } from '../testing/planned';
 
 describe('the Plan place', () => {
   it('with nothing wanted says what it is for', async () => {
@@ -20,12 +20,12 @@ describe('the Plan place', () => {
     expect(page.lane(/for the quay/)!.getAttribute('aria-label')).toMatch(/begin \w+ \d\d:\d\d, ready .+, wanted/);
     expect(page.text()).toContain('Whole plans');
     expect(await page.key('t')).toBeTrue();
-    const pours = written(page);
-    expect(pours.length).toBe(2);
-    for (const pour of pours) {
-      expect(pour.readyLateMs).toBeLessThanOrEqual(pour.dueMs!);
-      expect(pour.course.length).toBeGreaterThan(10);
-      expect(pour.hands.every((h) => h.earliestMs <= h.atMs && h.atMs <= h.latestMs)).toBeTrue();
+    const plannedBatches = written(page);
+    expect(plannedBatches.length).toBe(2);
+    for (const plannedBatch of plannedBatches) {
+      expect(plannedBatch.readyLateMs).toBeLessThanOrEqual(plannedBatch.dueMs!);
+      expect(plannedBatch.course.length).toBeGreaterThan(10);
+      expect(plannedBatch.tasks.every((h) => h.earliestMs <= h.atMs && h.atMs <= h.latestMs)).toBeTrue();
     }
     expect(page.text()).toContain('Taken.');
     expect(await page.key('u')).toBeTrue();
@@ -45,21 +45,24 @@ describe('the Plan place', () => {
   it('proposes the least that must move where a make was not begun in time', async () => {
     const first = await openPlan({ orders: [order(1)] });
     await first.key('t');
-    const [pour] = written(first);
-    const late = { ...pour!, startMs: NOW - 2 * HOUR };
-    const page = await openPlan({ orders: [order(1)], pours: [late] });
+    const [plannedBatch] = written(first);
+    const late = { ...plannedBatch!, startMs: NOW - 2 * HOUR };
+    const page = await openPlan({ orders: [order(1)], plannedBatches: [late] });
     expect(page.text()).toMatch(/The plan no longer holds\..*was to be begun 2 h.* ago/);
-    expect(page.desk.mend()!.pours.length).toBe(1);
+    expect(page.plans.mend()!.plannedBatches.length).toBe(1);
     const broken = page.lane(/Scalded yogurt/)!;
     expect(broken.classList).toContain('troubled');
   });
 
   it('takes away what is planned of nothing that is wanted any more', async () => {
-    const page = await openPlan({ orders: [], pours: [plannedPour({ id: idOf(7), startMs: NOW + HOUR })] });
+    const page = await openPlan({
+      orders: [],
+      plannedBatches: [samplePlannedBatch({ id: idOf(7), startMs: NOW + HOUR })],
+    });
     expect(page.text()).toContain('Quark is planned, and not wanted any more, or its day is over.');
     await page.click('Take it away');
     await page.settled();
-    expect(TestBed.inject(PlanKeeper).pours()).toEqual([]);
+    expect(TestBed.inject(PlanRecords).plannedBatches()).toEqual([]);
     expect(await page.key('u')).toBeTrue();
     expect(written(page).map((p) => p.id)).toEqual([idOf(7)]);
   });
@@ -67,23 +70,26 @@ describe('the Plan place', () => {
   it('says that hands have shifted where the household sleeps otherwise than it did', async () => {
     const first = await openPlan({ orders: [order(1)] });
     await first.key('t');
-    const [pour] = written(first);
-    const hands = pour!.hands.map((h) => ({ ...h, atMs: h.atMs - HOUR }));
-    const page = await openPlan({ orders: [order(1)], pours: [{ ...pour!, hands }] });
+    const [plannedBatch] = written(first);
+    const tasks = plannedBatch!.tasks.map((h) => ({ ...h, atMs: h.atMs - HOUR }));
+    const page = await openPlan({ orders: [order(1)], plannedBatches: [{ ...plannedBatch!, tasks }] });
     expect(page.text()).toContain('come at another time than when it was taken');
     await page.click('Keep it so');
     await page.settled();
-    expect(written(page)[0]!.hands).toEqual(pour!.hands);
+    expect(written(page)[0]!.tasks).toEqual(plannedBatch!.tasks);
   });
 
   it('puts what is newly wanted beside what is planned, with one key', async () => {
     const first = await openPlan({ orders: [order(1)] });
     await first.key('t');
-    const page = await openPlan({ orders: [order(1), order(2, { whom: 'the bakery' })], pours: written(first) });
+    const page = await openPlan({
+      orders: [order(1), order(2, { whom: 'the bakery' })],
+      plannedBatches: written(first),
+    });
     expect(page.text()).toContain('One thing is wanted that is not in the plan yet.');
     expect(await page.key('r')).toBeTrue();
-    const pours = written(page);
-    expect(pours.some((p) => p.whom === 'the bakery')).toBeTrue();
+    const plannedBatches = written(page);
+    expect(plannedBatches.some((p) => p.whom === 'the bakery')).toBeTrue();
     expect(page.text()).toContain('Moved.');
   });
 
@@ -124,31 +130,31 @@ describe('the Plan place', () => {
     const page = await openPlan({ orders: [order(1)] });
     await page.key('t');
     await page.press(page.lane(/Scalded/)!, 'h');
-    const hands = () => page.element.querySelectorAll('oc-pour-panel .hands li');
-    expect([...hands()].some((li) => li.classList.contains('gripped'))).toBeTrue();
-    const lastOf = (pour: PlannedPour) => pour.hands.filter((h) => h.minutes > 0).at(-1)!;
-    const before = lastOf(page.desk.standing()!.pours[0]!);
-    const mover = page.fixture.debugElement.injector.get(PourMover);
+    const tasks = () => page.element.querySelectorAll('oc-planned-batch-panel .hands li');
+    expect([...tasks()].some((li) => li.classList.contains('gripped'))).toBeTrue();
+    const lastOf = (plannedBatch: PlannedBatch) => plannedBatch.tasks.filter((h) => h.minutes > 0).at(-1)!;
+    const before = lastOf(page.plans.standing()!.plannedBatches[0]!);
+    const mover = page.fixture.debugElement.injector.get(BatchMover);
     const later = [...page.element.querySelectorAll<HTMLElement>('.nudge button')].at(-1)!;
     later.click();
     await page.settled();
-    const once = lastOf(mover.moving()!.told!.pour);
+    const once = lastOf(mover.moving()!.told!.plannedBatch);
     expect(once.atMs - before.atMs).toBeCloseTo(15 * 60_000, -4);
     for (let i = 0; i < 300; i++) later.click();
     await page.settled();
-    const most = lastOf(mover.moving()!.told!.pour);
+    const most = lastOf(mover.moving()!.told!.plannedBatch);
     expect(most.atMs).toBeGreaterThan(once.atMs);
     expect(most.atMs).toBeLessThanOrEqual(before.latestMs + 60_000);
     await page.click(/^Put it here/);
     await page.settled();
-    expect(page.desk.standing()!.pours[0]!.held!.forMin).toBeGreaterThan(0);
+    expect(page.plans.standing()!.plannedBatches[0]!.extension!.forMin).toBeGreaterThan(0);
   });
 
   it('lists hands by day and what is to be bought by when', async () => {
     const page = await openPlan({ orders: [order(1)] });
     await page.key('t');
     await page.click('Hands by day');
-    const list = page.element.querySelector('oc-hands-list')!;
+    const list = page.element.querySelector('oc-tasks-list')!;
     expect(list.textContent).toMatch(/\d+ min of hands|\d h/);
     expect(list.textContent).toContain('Handed on: 3.0');
     expect(page.element.querySelector('oc-buy-list')!.textContent).toMatch(/Buy 3\.\d+ kg whole milk.*, by/s);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { PlannedBatch } from '@oat-crock/contract/api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Paper } from '../paper/paper';
 import { placeKeys } from '../shell/place-keys';
@@ -12,18 +12,18 @@ import { OptionField } from '../ui/option-field';
 import { dayTime, mass } from '../ui/words';
 import { BuyList } from './buy-list';
 import { FoundList } from './found-list';
-import { handsByDay } from './hands-by-day';
-import { HandsList } from './hands-list';
+import { tasksByDay } from './tasks-by-day';
+import { TasksList } from './tasks-list';
 import { plannedLane } from './lane-geometry';
 import { dueAt } from './new-order';
-import { PlanDesk } from './plan-desk';
+import { PlanService } from './plan-service';
 import { AHEAD_DAYS } from './plan-inputs';
 import { PlanLanes } from './plan-lanes';
 import { inItsVessel, PlanLive } from './plan-live';
 import { PlanNotices } from './plan-notices';
 import { likenessWords } from './plan-words';
-import { PourMover } from './pour-mover';
-import { PourPanel } from './pour-panel';
+import { BatchMover } from './batch-mover';
+import { PlannedBatchPanel } from './planned-batch-panel';
 import { WantedList } from './wanted-list';
 import { WhatIf } from './what-if';
 
@@ -36,12 +36,12 @@ const IN_SIGHT_MS = 6 * HOUR_MS;
 
 const SCALE_WORDS: Readonly<Record<number, string>> = { 1: 'Day', 3: 'Three days', 7: 'Week' };
 
-/** Where it is planned: what is wanted at left, pours in lanes over nights and hours, whole plans in words. */
+/** Where it is planned: what is wanted at left, planned batches in lanes over nights and hours, whole plans in words. */
 @Component({
   selector: 'oc-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BuyList, FoundList, HandsList, OptionField, PlanLanes, PlanNotices, PourPanel, WantedList, WhatIf],
-  providers: [PourMover],
+  imports: [BuyList, FoundList, TasksList, OptionField, PlanLanes, PlanNotices, PlannedBatchPanel, WantedList, WhatIf],
+  providers: [BatchMover],
   templateUrl: './plan.html',
   styleUrl: './plan.css',
 })
@@ -50,8 +50,8 @@ export class PlanPlace {
   private readonly paper = inject(Paper);
   private readonly live = inject(PlanLive);
   protected readonly clock = inject(KitchenClock);
-  protected readonly desk = inject(PlanDesk);
-  protected readonly mover = inject(PourMover);
+  protected readonly plans = inject(PlanService);
+  protected readonly mover = inject(BatchMover);
   protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
   protected readonly days = this.store.selectSignal(planFeature.selectDays);
   private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
@@ -66,38 +66,38 @@ export class PlanPlace {
 
   /** Days from now on at which the view begins. */
   private readonly from = signal(0);
-  protected readonly fromMs = computed(() => this.desk.inputs.startMs() - BACK_MS + this.from() * DAY_MS);
+  protected readonly fromMs = computed(() => this.plans.inputs.startMs() - BACK_MS + this.from() * DAY_MS);
   protected readonly untilMs = computed(() => this.fromMs() + this.days() * DAY_MS);
 
   /** What is shown: as it stands, else as it is kept. */
   private readonly shown = computed(() => {
-    const kept = this.desk.inputs.planned();
-    const pours = this.desk.standing()?.pours ?? kept;
-    return pours.map((p) => inItsVessel(p, this.gear()));
+    const kept = this.plans.inputs.planned();
+    const plannedBatches = this.plans.standing()?.plannedBatches ?? kept;
+    return plannedBatches.map((p) => inItsVessel(p, this.gear()));
   });
   protected readonly planned = computed(() => new Map(this.shown().map((p) => [p.id, p])));
-  protected readonly pours = computed(() => {
-    const troubles = this.desk.standing()?.troubles ?? [];
-    return [...this.live.pours(), ...this.shown().map((p) => plannedLane(p, troubles))];
+  protected readonly plannedBatches = computed(() => {
+    const troubles = this.plans.standing()?.troubles ?? [];
+    return [...this.live.plannedBatches(), ...this.shown().map((p) => plannedLane(p, troubles))];
   });
-  protected readonly hands = computed(() => handsByDay(this.shown(), this.live.pours()));
+  protected readonly tasks = computed(() => tasksByDay(this.shown(), this.live.plannedBatches()));
   protected readonly likeness = computed(() => {
-    const standing = this.desk.standing();
-    return standing && standing.pours.length > 0
-      ? likenessWords(standing.likeness, this.desk.inputs.startMs()).join(' ')
+    const standing = this.plans.standing();
+    return standing && standing.plannedBatches.length > 0
+      ? likenessWords(standing.likeness, this.plans.inputs.startMs()).join(' ')
       : '';
   });
   protected readonly feed = computed(() => new URL('/api/v1/plan.ics', document.baseURI).href);
 
   constructor() {
-    this.desk.watch();
+    this.plans.watch();
     let first = true;
     effect(() => {
       // What is wanted and never planned is planned at once, to be looked at.
-      if (!first || !this.loaded() || this.desk.standing() === null) return;
+      if (!first || !this.loaded() || this.plans.standing() === null) return;
       first = false;
-      const bare = this.desk.inputs.planned().length === 0 && !this.desk.draft();
-      if (bare && this.desk.inputs.occurrences().length > 0) void this.propose();
+      const bare = this.plans.inputs.planned().length === 0 && !this.plans.draft();
+      if (bare && this.plans.inputs.occurrences().length > 0) void this.propose();
     });
     placeKeys([
       { key: 'p', says: 'Plan anew', act: () => this.plan() },
@@ -117,31 +117,31 @@ export class PlanPlace {
 
   /** What was never planned is planned, and the usual plan is shown. */
   private async propose(): Promise<void> {
-    await this.desk.searchAnew();
-    this.desk.lookAtFirst();
+    await this.plans.searchAnew();
+    this.plans.lookAtFirst();
   }
 
   protected plan(): boolean {
-    void this.desk.searchAnew();
+    void this.plans.searchAnew();
     return true;
   }
 
   protected take(): boolean {
-    if (!this.desk.draft()) return false;
-    this.desk.take();
+    if (!this.plans.draft()) return false;
+    this.plans.take();
     this.say('Taken. U puts back what was held before.', true);
     return true;
   }
 
   protected mend(): boolean {
-    if (!this.desk.mend()?.changes.length) return false;
-    this.desk.takeMend();
+    if (!this.plans.mend()?.changes.length) return false;
+    this.plans.takeMend();
     this.say('Moved. U puts back what was held before.', true);
     return true;
   }
 
   protected undo(): boolean {
-    if (!this.desk.undo()) return false;
+    if (!this.plans.undo()) return false;
     this.say('What was held before is held again.');
     return true;
   }
@@ -174,25 +174,25 @@ export class PlanPlace {
   }
 
   /** An order's time was dragged: it is wanted then from now on. */
-  protected moveDue({ pour, dueMs }: { readonly pour: PlannedPour; readonly dueMs: number }): void {
-    const orderId = pour.occurrenceId.split(' ')[0]!;
+  protected moveDue({ plannedBatch, dueMs }: { readonly plannedBatch: PlannedBatch; readonly dueMs: number }): void {
+    const orderId = plannedBatch.occurrenceId.split(' ')[0]!;
     const kept = this.orders()[orderId];
     if (!kept || dueMs <= this.clock.nowMs()) return;
     const draft = { ...kept.item, due: dueAt(kept.item.due, dueMs) };
-    this.store.dispatch(LarderActions.written({ family: 'orders', draft, overVersion: kept.version }));
+    this.store.dispatch(LarderActions.edited({ family: 'orders', draft, overVersion: kept.version }));
     this.store.dispatch(LarderActions.saveWanted({ id: orderId }));
     this.say(`Wanted ${dayTime(dueMs)} from now on.`);
   }
 
   protected async print(): Promise<void> {
-    const { handsPaper } = await import('./hands-paper');
-    const fetch = (this.desk.standing()?.buys ?? []).map((b) => ({
+    const { tasksPaper } = await import('./tasks-paper');
+    const fetch = (this.plans.standing()?.buys ?? []).map((b) => ({
       what: b.what,
       much: mass(b.massG),
       by: dayTime(b.byMs),
     }));
     try {
-      await this.paper.save('hands-by-day', handsPaper(this.hands(), fetch, this.clock.nowMs()));
+      await this.paper.save('hands-by-day', tasksPaper(this.tasks(), fetch, this.clock.nowMs()));
     } catch (error) {
       this.say(`The PDF could not be made (${(error as Error).message}).`);
     }

@@ -1,11 +1,11 @@
-import type { Occurrence, PlannedPour, Settings } from '@oat-crock/contract/wire';
+import type { Occurrence, PlannedBatch, Settings } from '@oat-crock/contract/api';
 import type {
   Break,
   Committed,
   Gear,
   Known,
   KeptPlace,
-  Leaning,
+  ObjectivePreset,
   Likeness,
   LotLeftThen,
   LotStock,
@@ -20,8 +20,8 @@ export interface PlanWanted {
   readonly startMs: number;
   readonly untilMs: number;
   readonly occurrences: readonly Occurrence[];
-  /** Pours as they are kept, those that were taken away among them: what is planned again keeps its id. */
-  readonly before: readonly PlannedPour[];
+  /** Planned batches as they are kept, those that were taken away among them: what is planned again keeps its id. */
+  readonly before: readonly PlannedBatch[];
   readonly methods: readonly Method[];
   readonly settings: Settings;
   readonly gear: readonly Gear[];
@@ -34,24 +34,24 @@ export interface PlanWanted {
   readonly committed: readonly Committed[];
 }
 
-/** Something that does not hold of a pour, and when. */
-export interface PourBreak {
+/** Something that does not hold of a planned batch, and when. */
+export interface BatchBreak {
   readonly is: Break['is'];
   readonly says: string;
   readonly atMs: number | null;
 }
 
-/** Where a pour might be: when it is begun, and which of its steps is held on. */
-export interface PourPlace {
+/** Where a planned batch might be: when it is begun, and which of its steps is extended. */
+export interface BatchPlace {
   readonly startMs: number;
-  readonly held: KeptPlace['held'];
+  readonly extension: KeptPlace['extension'];
 }
 
-/** What does not hold of a pour, and the nearest moment at which all of it would; null where there is none. */
-export interface PourTrouble {
-  readonly pourId: string;
-  readonly breaks: readonly PourBreak[];
-  readonly repair: PourPlace | null;
+/** What does not hold of a planned batch, and the nearest moment at which all of it would; null where there is none. */
+export interface BatchTrouble {
+  readonly plannedBatchId: string;
+  readonly breaks: readonly BatchBreak[];
+  readonly repair: BatchPlace | null;
 }
 
 /** Something wanted that there is no make for, in words. */
@@ -80,7 +80,7 @@ export interface TakeOut {
 
 /** A plan as the page shows it. */
 export interface PlanShown {
-  readonly pours: readonly PlannedPour[];
+  readonly plannedBatches: readonly PlannedBatch[];
   readonly notMet: readonly NotMet[];
   readonly likeness: Likeness;
   readonly buys: readonly BuyBy[];
@@ -89,46 +89,46 @@ export interface PlanShown {
 
 /** A plan as it stands. */
 export interface PlanStanding extends PlanShown {
-  readonly troubles: readonly PourTrouble[];
+  readonly troubles: readonly BatchTrouble[];
   /** Days of orders that could be planned and are not. */
   readonly unplaced: readonly string[];
 }
 
-/** A hand of a pour, and the moment at which it is to come. */
-export interface HandAt {
+/** A hand of a planned batch, and the moment at which it is to come. */
+export interface TaskAt {
   readonly stageId: string;
   readonly atMs: number;
 }
 
-/** A pour as it would be elsewhere. */
-export interface PourMoved {
-  readonly pour: PlannedPour;
-  readonly breaks: readonly PourBreak[];
-  readonly repair: PourPlace | null;
+/** A planned batch as it would be elsewhere. */
+export interface BatchMoved {
+  readonly plannedBatch: PlannedBatch;
+  readonly breaks: readonly BatchBreak[];
+  readonly repair: BatchPlace | null;
 }
 
 /** A hand, or the beginning of a make, that comes at another time. */
-export interface PourChange {
+export interface BatchChange {
   readonly name: string;
   readonly fromMs: number | null;
   readonly toMs: number | null;
-  readonly hands: readonly { readonly name: string; readonly fromMs: number; readonly toMs: number }[];
+  readonly tasks: readonly { readonly name: string; readonly fromMs: number; readonly toMs: number }[];
 }
 
 /** A whole plan that a search has found so far. */
 export interface PlanFound extends PlanShown {
-  /** The leaning it was made by, or that it mends the plan that is held. */
-  readonly of: Leaning['id'] | 'mend';
-  /** The leaning of another that is the same in all but minutes; null where there is none. */
-  readonly sameAs: Leaning['id'] | null;
-  readonly changes: readonly PourChange[];
+  /** The objective preset it was made by, or that it mends the plan that is held. */
+  readonly of: ObjectivePreset['id'] | 'mend';
+  /** The objective preset of another that is the same in all but minutes; null where there is none. */
+  readonly sameAs: ObjectivePreset['id'] | null;
+  readonly changes: readonly BatchChange[];
   readonly round: number;
   readonly proven: boolean;
   /** How much it may lie above the best there is, share of its cost. */
   readonly gap: number;
 }
 
-/** Whole plans anew, of each leaning. */
+/** Whole plans anew, of each objective preset. */
 export interface WholeSearch {
   readonly is: 'whole';
   readonly wanted: PlanWanted;
@@ -147,9 +147,9 @@ export type Search = WholeSearch | MendSearch;
 /** What the planner's worker answers. Everything in it is plain data. */
 export interface PlannerApi {
   /** The plan as it stands with its makes at these places. What is asked next is asked of this. */
-  stand(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
-  /** What becomes of a pour of it that is begun at another moment, or of which a hand comes at another. */
-  move(pourId: string, startMs: number, hand: HandAt | null): PourMoved | null;
+  demand(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
+  /** What becomes of a planned batch of it that is begun at another moment, or of which a hand comes at another. */
+  move(plannedBatchId: string, startMs: number, task: TaskAt | null): BatchMoved | null;
   /** Searches, and tells what it has after each round, until it is proven, its rounds are over, or it is stopped. */
   search(search: Search, tell: (found: PlanFound) => void): Promise<void>;
   stop(): void;

@@ -3,26 +3,26 @@ import {
   type Alternative,
   changesOf,
   differs,
-  heldStage,
+  stageExtension,
   layOut,
   mending,
   moved,
   plans,
   standingOf,
   supposed,
-  type Held,
+  type Extension,
   type KeptPlace,
-  type Leaning,
+  type ObjectivePreset,
   type Made,
-  type PlacedWay,
+  type MakeMode,
   type Plan,
   type PlanAsked,
   type PlannedMake,
-  type Setting,
+  type PlanningProblem,
   type Standing,
 } from '@oat-crock/core';
-import { askedOf, breaksOf, changesShown, shownOf, shownPours } from './plan-setting';
-import type { MendSearch, PlanFound, PlannerApi, PlanWanted, PourPlace, WholeSearch } from './planner-api';
+import { askedOf, breaksOf, changesShown, shownOf, shownBatches } from './planning-problem';
+import type { MendSearch, PlanFound, PlannerApi, PlanWanted, BatchPlace, WholeSearch } from './planner-api';
 
 const MIN_MS = 60_000;
 /** Rounds of search for each whole plan, and for one that mends. */
@@ -33,17 +33,17 @@ const known = new Map<string, Made>();
 const MOST_KNOWN = 300;
 
 /** The plan that stands, and what it was laid out in. */
-let held: {
+let laid: {
   readonly wanted: PlanWanted;
   readonly places: readonly KeptPlace[];
-  readonly setting: Setting;
+  readonly problem: PlanningProblem;
   readonly standing: Standing;
-  readonly pours: ReadonlyMap<string, PlannedMake>;
+  readonly plannedBatches: ReadonlyMap<string, PlannedMake>;
 } | null = null;
 /** Which search is on: one that finds another in its place, or none, is over. */
 let turn = 0;
 
-const laidOut = (asked: PlanAsked): Setting => {
+const laidOut = (asked: PlanAsked): PlanningProblem => {
   if (known.size > MOST_KNOWN) known.clear();
   return layOut(asked, known);
 };
@@ -92,16 +92,16 @@ interface Listener {
 const measured = (plan: Plan) => ({ round: plan.round, proven: plan.proven, gap: gapOf(plan) });
 
 function searchWhole({ wanted, places }: WholeSearch, listener: Listener): Promise<void> {
-  /** The last plan of each leaning. */
-  const last = new Map<Leaning['id'], Plan>();
+  /** The last plan of each objective preset. */
+  const last = new Map<ObjectivePreset['id'], Plan>();
   function* found() {
     for (const one of alternatives(askedOf(wanted, places), ROUNDS.whole)) {
-      last.set(one.leaning.id, one.plan);
-      yield { ...one, of: one.leaning.id };
+      last.set(one.preset.id, one.plan);
+      yield { ...one, of: one.preset.id };
     }
   }
-  const show = ({ plan, setting, leaning: { id } }: Alternative): PlanFound => ({
-    ...shownOf(wanted, plan, setting, places),
+  const show = ({ plan, problem, preset: { id } }: Alternative): PlanFound => ({
+    ...shownOf(wanted, plan, problem, places),
     ...measured(plan),
     of: id,
     sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
@@ -113,16 +113,16 @@ function searchWhole({ wanted, places }: WholeSearch, listener: Listener): Promi
 function searchMend({ wanted, places, supposing }: MendSearch, listener: Listener): Promise<void> {
   const asked = { ...askedOf(wanted, places), pins: [] };
   const before = standingOf(laidOut(asked), places).makes;
-  const setting = laidOut(supposing ? supposed(asked, before, supposing) : asked);
-  const standing = standingOf(setting, places);
+  const problem = laidOut(supposing ? supposed(asked, before, supposing) : asked);
+  const standing = standingOf(problem, places);
   function* found() {
-    for (const plan of plans(mending(setting, standing, places))) {
+    for (const plan of plans(mending(problem, standing, places))) {
       yield { plan, of: 'mend' as const };
       if (plan.round >= ROUNDS.mend) return;
     }
   }
   const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
-    ...shownOf(wanted, plan, setting, places),
+    ...shownOf(wanted, plan, problem, places),
     ...measured(plan),
     of: 'mend',
     sameAs: null,
@@ -131,29 +131,31 @@ function searchMend({ wanted, places, supposing }: MendSearch, listener: Listene
   return telling(found(), show, listener);
 }
 
-/** How a make is held on for a hand of it to come at a minute: the step before that hand, longer or shorter than it needs. */
-function holding({ network, steps, way }: PlannedMake, stageId: string, atMin: number): Held | null {
+/** How a step of a make is extended for a task of it to come at a minute: the step before that task, longer or shorter than it needs. */
+function holding({ network, steps, mode }: PlannedMake, stageId: string, atMin: number): Extension | null {
   const step = network.steps.findIndex((s) => s.stageId === stageId) - 1;
   const before = steps[step];
-  if (!before) return way.held;
+  if (!before) return mode.extension;
   return { step, forMin: before.movedMin + atMin - before.endMin, afterWakingMin: 0 };
 }
 
-/** A way of a make as the page is told of it. */
-function placeAt({ startMs }: PlanWanted, { network }: PlannedMake, way: PlacedWay | null): PourPlace | null {
-  return way && { startMs: startMs + way.startMin * MIN_MS, held: heldStage(network, way.held) };
+/** A mode of a make as the page is told of it. */
+function placeAt({ startMs }: PlanWanted, { network }: PlannedMake, mode: MakeMode | null): BatchPlace | null {
+  return mode && { startMs: startMs + mode.startMin * MIN_MS, extension: stageExtension(network, mode.extension) };
 }
 
 /** The planner itself: the same in a worker as beside a test. */
 export const plannerEngine: PlannerApi = {
-  stand(wanted, places) {
+  demand(wanted, places) {
     const asked = { ...askedOf(wanted, places), pins: [] };
-    const setting = laidOut(asked);
-    const standing = standingOf(setting, places);
-    const shown = shownOf(wanted, standing, setting, places);
-    const pours = new Map(shown.pours.map((pour, i) => [pour.id, standing.makes[i]!]));
-    held = { wanted, places, setting, standing, pours };
-    const idOf = new Map([...pours].map(([id, make]) => [make, id]));
+    const problem = laidOut(asked);
+    const standing = standingOf(problem, places);
+    const shown = shownOf(wanted, standing, problem, places);
+    const plannedBatches = new Map(
+      shown.plannedBatches.map((plannedBatch, i) => [plannedBatch.id, standing.makes[i]!]),
+    );
+    laid = { wanted, places, problem, standing, plannedBatches };
+    const idOf = new Map([...plannedBatches].map(([id, make]) => [make, id]));
     const knowing = new Map(wanted.before.map((p) => [p.id, p.accepted]));
     const news = standing.troubles
       .map((t) => ({ ...t, breaks: t.breaks.filter((b) => !knowing.get(idOf.get(t.make)!)?.includes(b.is)) }))
@@ -161,29 +163,29 @@ export const plannerEngine: PlannerApi = {
     return {
       ...shown,
       troubles: news.map(({ make, breaks, repair }) => ({
-        pourId: idOf.get(make)!,
+        plannedBatchId: idOf.get(make)!,
         breaks: breaksOf(wanted, breaks),
         repair: placeAt(wanted, make, repair),
       })),
       unplaced: [...new Set(standing.unplaced.map((u) => u.orderId))],
     };
   },
-  move(pourId, startMs, hand) {
-    const make = held?.pours.get(pourId);
-    if (!held || !make) return null;
-    const { wanted, setting, standing, places } = held;
+  move(plannedBatchId, startMs, task) {
+    const make = laid?.plannedBatches.get(plannedBatchId);
+    if (!laid || !make) return null;
+    const { wanted, problem, standing, places } = laid;
     const startMin = Math.max(0, (startMs - wanted.startMs) / MIN_MS);
-    const heldOn = hand ? holding(make, hand.stageId, (hand.atMs - wanted.startMs) / MIN_MS) : make.way.held;
-    const found = moved(setting, standing.makes, make, startMin, heldOn);
+    const extension = task ? holding(make, task.stageId, (task.atMs - wanted.startMs) / MIN_MS) : make.mode.extension;
+    const found = moved(problem, standing.makes, make, startMin, extension);
     if (found.steps.length === 0) return null;
     const as: PlannedMake = {
       ...make,
       steps: found.steps,
-      way: found.way ?? { ...make.way, startMin, readyMin: found.steps.at(-1)!.endMin, held: found.held },
+      mode: found.mode ?? { ...make.mode, startMin, readyMin: found.steps.at(-1)!.endMin, extension: found.extension },
     };
-    const [pour] = shownPours(wanted, [as], places, setting);
+    const [plannedBatch] = shownBatches(wanted, [as], places, problem);
     return {
-      pour: pour!,
+      plannedBatch: plannedBatch!,
       breaks: breaksOf(wanted, found.breaks),
       repair: placeAt(wanted, make, found.repair),
     };

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { KeptPlace } from '@oat-crock/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { HandAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, PourMoved, Search } from './planner-api';
+import type { TaskAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, BatchMoved, Search } from './planner-api';
 
 /**
  * The planner in its workers: one has the plan that stands and answers each touch of it, one searches, so that a drag never waits
@@ -9,15 +9,15 @@ import type { HandAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, PourMoved
  */
 @Injectable({ providedIn: 'root' })
 export class Planner {
-  private desk: Remote<PlannerApi> | null = null;
+  private plans: Remote<PlannerApi> | null = null;
   private searching: Remote<PlannerApi> | null = null;
 
-  stand(wanted: PlanWanted, places: readonly KeptPlace[]): Promise<PlanStanding> {
-    return this.standing().stand(wanted, places);
+  demand(wanted: PlanWanted, places: readonly KeptPlace[]): Promise<PlanStanding> {
+    return this.standing().demand(wanted, places);
   }
 
-  move(pourId: string, startMs: number, hand: HandAt | null): Promise<PourMoved | null> {
-    return this.standing().move(pourId, startMs, hand);
+  move(plannedBatchId: string, startMs: number, task: TaskAt | null): Promise<BatchMoved | null> {
+    return this.standing().move(plannedBatchId, startMs, task);
   }
 
   search(search: Search, tell: (found: PlanFound) => void): Promise<void> {
@@ -30,8 +30,8 @@ export class Planner {
   }
 
   private standing(): Remote<PlannerApi> {
-    this.desk ??= startWorker();
-    return this.desk;
+    this.plans ??= startWorker();
+    return this.plans;
   }
 }
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { wantedName, type Occurrence } from '@oat-crock/contract/wire';
+import { wantedName, type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
@@ -9,9 +9,9 @@ import { SaidPipe } from '../ui/units';
 import { mass } from '../ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
-import { PlanDesk } from './plan-desk';
+import { PlanService } from './plan-service';
 import { dueWords, whenWords } from './plan-words';
-import { PourMover } from './pour-mover';
+import { BatchMover } from './batch-mover';
 
 /** What is wanted at the left of the plan: each order with what comes of it, or why nothing does. */
 @Component({
@@ -38,8 +38,8 @@ import { PourMover } from './pour-mover';
             </button>
           }
           @for (time of row.times; track time.id) {
-            @if (time.pourId; as pourId) {
-              <button type="button" class="time" (click)="mover.chosen.set(pourId)">{{ time.says }}</button>
+            @if (time.plannedBatchId; as plannedBatchId) {
+              <button type="button" class="time" (click)="mover.chosen.set(plannedBatchId)">{{ time.says }}</button>
             } @else {
               <p class="time" [class.unmet]="time.unmet">{{ time.says | said }}</p>
             }
@@ -126,22 +126,22 @@ export class WantedList {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
   private readonly book = inject(MethodBook);
-  private readonly desk = inject(PlanDesk);
-  protected readonly mover = inject(PourMover);
+  private readonly plans = inject(PlanService);
+  protected readonly mover = inject(BatchMover);
   private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
   protected readonly open = signal<string | null>(null);
 
   /** Orders that are being written and were never saved. */
   protected readonly unsaved = computed(() => {
-    const known = new Set(this.desk.inputs.orders().map((o) => o.id));
+    const known = new Set(this.plans.inputs.orders().map((o) => o.id));
     return Object.values(this.writing())
       .filter((w) => w.family === 'orders' && !known.has(w.draft.id))
       .map((w) => w.draft.id);
   });
 
   protected readonly rows = computed(() => {
-    const times = Map.groupBy(this.desk.inputs.occurrences(), (o) => o.order.id);
-    return this.desk.inputs
+    const times = Map.groupBy(this.plans.inputs.occurrences(), (o) => o.order.id);
+    return this.plans.inputs
       .orders()
       .map((order) => {
         const own = (times.get(order.id) ?? []).map((o) => this.timeOf(o));
@@ -150,8 +150,11 @@ export class WantedList {
           id: order.id,
           name: wantedName(method, order.whom),
           much: mass(order.productG),
-          due: dueWords(order, this.desk.inputs.startMs()),
-          times: own.length > 0 ? own : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, pourId: null }],
+          due: dueWords(order, this.plans.inputs.startMs()),
+          times:
+            own.length > 0
+              ? own
+              : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, plannedBatchId: null }],
           wrong: own.some((t) => t.unmet),
           firstMs: Math.min(Infinity, ...(times.get(order.id) ?? []).map((o) => o.dueMs ?? Infinity)),
         };
@@ -160,28 +163,33 @@ export class WantedList {
   });
 
   private timeOf({ id, dueMs, order }: Occurrence) {
-    const standing = this.desk.standing();
-    const when = (ms: number) => whenWords(ms, this.desk.inputs.startMs());
+    const standing = this.plans.standing();
+    const when = (ms: number) => whenWords(ms, this.plans.inputs.startMs());
     const of = dueMs === null ? '' : `${when(dueMs)}: `;
-    const begun = this.desk.inputs.pours().filter((p) => p.occurrenceId === id && p.batchId !== null);
-    const pours = standing?.pours.filter((p) => p.occurrenceId === id) ?? [];
+    const begun = this.plans.inputs.plannedBatches().filter((p) => p.occurrenceId === id && p.batchId !== null);
+    const plannedBatches = standing?.plannedBatches.filter((p) => p.occurrenceId === id) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
     if (!this.book.find(order.methodId))
-      return { id, says: `${of}its method is no longer there. Choose another.`, unmet: true, pourId: null };
-    if (pours.length > 0) {
-      const [first] = [...pours].sort((a, b) => a.startMs - b.startMs);
+      return { id, says: `${of}its method is no longer there. Choose another.`, unmet: true, plannedBatchId: null };
+    if (plannedBatches.length > 0) {
+      const [first] = [...plannedBatches].sort((a, b) => a.startMs - b.startMs);
       const more = begun.length > 0 ? ' (the rest is on)' : '';
-      const says = `${of}begin ${when(first!.startMs)}${pours.length > 1 ? `, ${pours.length} makes` : ''}${more}`;
-      return { id, says, unmet: false, pourId: first!.id };
+      const says = `${of}begin ${when(first!.startMs)}${plannedBatches.length > 1 ? `, ${plannedBatches.length} makes` : ''}${more}`;
+      return { id, says, unmet: false, plannedBatchId: first!.id };
     }
-    if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, pourId: null };
-    if (notMet) return { id, says: `${of}${notMet.why} ${notMet.remedy}`, unmet: true, pourId: null };
-    return { id, says: `${of}${standing ? 'not in the plan yet' : 'working it out…'}`, unmet: false, pourId: null };
+    if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, plannedBatchId: null };
+    if (notMet) return { id, says: `${of}${notMet.why} ${notMet.remedy}`, unmet: true, plannedBatchId: null };
+    return {
+      id,
+      says: `${of}${standing ? 'not in the plan yet' : 'working it out…'}`,
+      unmet: false,
+      plannedBatchId: null,
+    };
   }
 
   protected add(): void {
     const nowMs = this.clock.exactMs();
     const order = newOrder(this.clock.newId(), methodById('strained-yogurt'), nowMs);
-    this.store.dispatch(LarderActions.written({ family: 'orders', draft: order, overVersion: 0 }));
+    this.store.dispatch(LarderActions.edited({ family: 'orders', draft: order, overVersion: 0 }));
   }
 }

@@ -6,7 +6,7 @@ import { larderFeature } from '../state/larder.feature';
 import { OptionField } from '../ui/option-field';
 import { written } from '../ui/dates';
 import { kitchenZone } from '../ui/zone';
-import { PlanDesk } from './plan-desk';
+import { PlanService } from './plan-service';
 
 const MIN_MS = 60_000;
 const DAY_MIN = 1440;
@@ -62,7 +62,7 @@ const DAYS_OFFERED = 6;
   `,
 })
 export class WhatIf {
-  private readonly desk = inject(PlanDesk);
+  private readonly plans = inject(PlanService);
   private readonly gear = inject(Store).selectSignal(larderFeature.selectGearHere);
   protected readonly by = BY;
   protected readonly what = signal('');
@@ -70,7 +70,7 @@ export class WhatIf {
 
   private readonly days = computed(() => {
     const zone = kitchenZone();
-    const today = localTime(this.desk.inputs.startMs(), zone);
+    const today = localTime(this.plans.inputs.startMs(), zone);
     const midnight = (days: number) => momentAt(daysOn(today, days), 0, zone);
     return Array.from({ length: DAYS_OFFERED }, (_, i) => ({ fromMs: midnight(i + 1), toMs: midnight(i + 2) }));
   });
@@ -89,7 +89,7 @@ export class WhatIf {
 
   protected ask(): void {
     const supposing = this.supposed();
-    if (supposing) void this.desk.suppose(supposing);
+    if (supposing) void this.plans.suppose(supposing);
   }
 
   private supposed(): Supposition | null {
@@ -99,7 +99,7 @@ export class WhatIf {
     if (is === 'gear') return { is: 'out of use', gear: of };
     const day = this.days().find(({ fromMs }) => String(fromMs) === of);
     if (!day) return null;
-    const startMs = this.desk.inputs.startMs();
+    const startMs = this.plans.inputs.startMs();
     const [fromMin, toMin] = [day.fromMs, day.toMs].map((ms) => (ms - startMs) / MIN_MS);
     return { is: 'away', time: { fromMin: fromMin!, toMin: toMin! } };
   }

@@ -71,8 +71,8 @@ describe('the pour', () => {
   });
 
   it('marks hands larger the longer they take, their give about them', () => {
-    const dots = dotsOf(followed.hands, x, FRAME);
-    const by = (id: string) => dots.find((d) => d.hand.stageId === id)!;
+    const dots = dotsOf(followed.tasks, x, FRAME);
+    const by = (id: string) => dots.find((d) => d.task.stageId === id)!;
     expect(by('strain').r).toBeGreaterThan(by('chill').r);
     expect(by('chill').fromX).toBeLessThan(by('chill').x);
     expect(by('chill').untilX).toBeGreaterThan(by('chill').x);
@@ -80,7 +80,7 @@ describe('the pour', () => {
   });
 
   it('labels hands without overlap; neighbours share a label', () => {
-    const labels = labelsOf(dotsOf(followed.hands, x, FRAME), FRAME.width);
+    const labels = labelsOf(dotsOf(followed.tasks, x, FRAME), FRAME.width);
     expect(labels.some((l) => l.text.includes('hands)'))).toBeTrue();
     for (const row of [0, 1]) {
       const spans = labels

@@ -1,8 +1,8 @@
 import { dailyStretches, isNight, type Asleep } from '@oat-crock/calendar';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import { G_PER_LB, type Followed, type Hand } from '@oat-crock/core';
-import { type PourPoint } from '@oat-crock/contract/wire';
+import { G_PER_LB, type Followed, type Task } from '@oat-crock/core';
+import { type PourPoint } from '@oat-crock/contract/api';
 import { acidColour } from './colour';
 import { say, units } from '../ui/units';
 import { mass, temp } from '../ui/words';
@@ -33,7 +33,7 @@ export interface Band {
 
 /** A hand as drawn: a brush dot with its bracket of give. */
 export interface Dot {
-  readonly hand: Hand;
+  readonly task: Task;
   readonly x: number;
   readonly r: number;
   readonly fromX: number;
@@ -135,16 +135,16 @@ export function nights({ fromMs, untilMs, width, asleep }: PourFrame, x: TimeSca
 }
 
 /** Hands as dots; their area grows with the minutes they take. */
-export function dotsOf(hands: readonly Hand[], x: TimeScale, frame: PourFrame): Dot[] {
-  return hands.map((hand) => {
-    const atMs = hand.status === 'due' ? Math.max(hand.atMs, frame.nowMs) : hand.atMs;
+export function dotsOf(tasks: readonly Task[], x: TimeScale, frame: PourFrame): Dot[] {
+  return tasks.map((task) => {
+    const atMs = task.status === 'due' ? Math.max(task.atMs, frame.nowMs) : task.atMs;
     return {
-      hand,
+      task,
       x: x(atMs),
-      r: Math.min(10, 2.6 + 1.7 * Math.sqrt(hand.minutes)),
-      fromX: Math.max(0, x(hand.earliestMs)),
-      untilX: Math.min(frame.width, x(hand.latestMs)),
-      inNight: hand.status !== 'done' && isNight(atMs, frame.asleep),
+      r: Math.min(10, 2.6 + 1.7 * Math.sqrt(task.minutes)),
+      fromX: Math.max(0, x(task.earliestMs)),
+      untilX: Math.min(frame.width, x(task.latestMs)),
+      inNight: task.status !== 'done' && isNight(atMs, frame.asleep),
     };
   });
 }
@@ -181,7 +181,7 @@ export function labelsOf(dots: readonly Dot[], width: number): DotLabel[] {
 }
 
 function groupText(group: readonly Dot[]): string {
-  const names = group.map((d) => say(d.hand.name));
+  const names = group.map((d) => say(d.task.name));
   if (names.length <= 2) return names.join(', ');
   return `${names[0]!} to ${names[names.length - 1]!} (${names.length} hands)`;
 }
@@ -199,9 +199,9 @@ export function scaleBarG(thick: ScaleLinear<number, number>): number {
 
 /** A sentence that says what the drawing shows. */
 export function pourInWords(name: string, followed: Followed, moment: (atMs: number) => string): string {
-  const ahead = followed.hands.filter((h) => h.status !== 'done');
-  const hands = ahead.map((h) => `${say(h.name)} at ${moment(h.atMs)}`).join('; ');
+  const ahead = followed.tasks.filter((h) => h.status !== 'done');
+  const tasks = ahead.map((h) => `${say(h.name)} at ${moment(h.atMs)}`).join('; ');
   const now = `${name}: ${mass(followed.now.massG)} in the crock at ${temp(followed.now.tempC)}, pH about ${followed.now.ph.toFixed(2)}.`;
   const end = `Expected in the end: ${mass(followed.end.massG)}.`;
-  return `${now} ${hands ? `Hands still to come: ${hands}.` : 'No hands left.'} ${end}`;
+  return `${now} ${tasks ? `Hands still to come: ${tasks}.` : 'No hands left.'} ${end}`;
 }

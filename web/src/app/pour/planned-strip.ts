@@ -1,6 +1,6 @@
 import { isNight, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type PlannedPour, pourName } from '@oat-crock/contract/wire';
+import { type PlannedBatch, plannedBatchName } from '@oat-crock/contract/api';
 import { injectBoxSize } from '../ui/box-size';
 import { dayTime } from '../ui/words';
 import { AcidFill } from './acid-fill';
@@ -23,13 +23,18 @@ let drawn = 0;
       @for (night of nightBands(); track $index) {
         <rect class="night" [attr.x]="night.x" y="0" [attr.width]="night.width" [attr.height]="height()" />
       }
-      @for (row of rows(); track row.pour.id) {
+      @for (row of rows(); track row.plannedBatch.id) {
         <g [attr.transform]="'translate(0,' + row.y + ')'">
-          <linearGradient [id]="id + row.pour.id" [ocAcidFill]="row.stops" [from]="row.left" [until]="row.right" />
+          <linearGradient
+            [id]="id + row.plannedBatch.id"
+            [ocAcidFill]="row.stops"
+            [from]="row.left"
+            [until]="row.right"
+          />
           <path class="whey" [attr.d]="row.whey" />
-          <path class="curd" [attr.d]="row.curd" [attr.fill]="'url(#' + id + row.pour.id + ')'" />
-          @for (hand of row.hands; track $index) {
-            <circle [class.night-hand]="hand.night" [attr.cx]="hand.x" cy="3" r="2.6" />
+          <path class="curd" [attr.d]="row.curd" [attr.fill]="'url(#' + id + row.plannedBatch.id + ')'" />
+          @for (task of row.tasks; track $index) {
+            <circle [class.night-hand]="task.night" [attr.cx]="task.x" cy="3" r="2.6" />
           }
           <title>{{ row.name }}</title>
         </g>
@@ -60,7 +65,7 @@ let drawn = 0;
   `,
 })
 export class PlannedStrip {
-  readonly pours = input.required<readonly PlannedPour[]>();
+  readonly plannedBatches = input.required<readonly PlannedBatch[]>();
   readonly fromMs = input.required<number>();
   readonly untilMs = input.required<number>();
   readonly asleep = input.required<Asleep>();
@@ -71,17 +76,17 @@ export class PlannedStrip {
     timeScale({ fromMs: this.fromMs(), untilMs: this.untilMs(), width: this.box().width }),
   );
   private readonly inView = computed(() =>
-    this.pours()
+    this.plannedBatches()
       .filter((p) => p.readyMs > this.fromMs() && p.startMs < this.untilMs() && p.course.length > 0)
       .toSorted((a, b) => a.startMs - b.startMs),
   );
   /** In as many lines as it takes, three at most. */
   private readonly lines = computed(() => {
     const ends: number[] = [];
-    return this.inView().map((pour) => {
-      const free = ends.findIndex((end) => end <= pour.startMs);
+    return this.inView().map((plannedBatch) => {
+      const free = ends.findIndex((end) => end <= plannedBatch.startMs);
       const line = free >= 0 ? free : Math.min(ends.length, MOST_LINES - 1);
-      ends[line] = pour.readyMs;
+      ends[line] = plannedBatch.readyMs;
       return line;
     });
   });
@@ -103,15 +108,15 @@ export class PlannedStrip {
   );
   protected readonly rows = computed(() => {
     const x = this.x();
-    return this.inView().map((pour, i) => ({
-      pour,
+    return this.inView().map((plannedBatch, i) => ({
+      plannedBatch,
       y: 3 + LINE_PX * this.lines()[i]!,
-      name: `${pourName(pour)}, planned from ${dayTime(pour.startMs)}`,
-      left: x(pour.startMs),
-      right: Math.max(x(pour.readyMs), x(pour.startMs) + 1),
-      stops: acidStops(pour.course),
-      ...ribbons(pour.course, x, massScale(pour.course, LINE_PX - 4), 0, true),
-      hands: pour.hands
+      name: `${plannedBatchName(plannedBatch)}, planned from ${dayTime(plannedBatch.startMs)}`,
+      left: x(plannedBatch.startMs),
+      right: Math.max(x(plannedBatch.readyMs), x(plannedBatch.startMs) + 1),
+      stops: acidStops(plannedBatch.course),
+      ...ribbons(plannedBatch.course, x, massScale(plannedBatch.course, LINE_PX - 4), 0, true),
+      tasks: plannedBatch.tasks
         .filter((h) => h.minutes > 0)
         .map((h) => ({ x: x(h.atMs), night: isNight(h.atMs, this.asleep()) })),
     }));

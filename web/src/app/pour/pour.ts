@@ -73,7 +73,7 @@ export class Pour {
   protected readonly warmth = computed(() => warmthScale(58, this.frame().head - 6));
   protected readonly warm = computed(() => warmthLine(this.followed().series, this.x(), this.warmth()));
   protected readonly warmTicks = [5, 43, 85];
-  protected readonly dots = computed(() => dotsOf(this.followed().hands, this.x(), this.frame()));
+  protected readonly dots = computed(() => dotsOf(this.followed().tasks, this.x(), this.frame()));
   protected readonly labels = computed(() => labelsOf(this.dots(), this.frame().width));
   protected readonly nowX = computed(() => this.x()(this.nowMs()));
 

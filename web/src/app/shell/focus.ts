@@ -5,7 +5,7 @@ import { logFeature, selectLive } from '../state/log.feature';
 
 /** The pour that keys and undo act on: the one last looked at, else the one whose hands come first. */
 @Injectable({ providedIn: 'root' })
-export class PourFocus {
+export class BatchFocus {
   private readonly store = inject(Store);
   private readonly live = this.store.selectSignal(selectLive);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
@@ -16,7 +16,7 @@ export class PourFocus {
     const looked = this.batches().find((b) => b.id === this.looked());
     if (looked) return looked;
     const nextAt = (id: string) =>
-      this.followed()[id]?.hands.find((h) => h.status !== 'done')?.atMs ?? Number.POSITIVE_INFINITY;
+      this.followed()[id]?.tasks.find((h) => h.status !== 'done')?.atMs ?? Number.POSITIVE_INFINITY;
     return [...this.live()].sort((a, b) => nextAt(a.id) - nextAt(b.id))[0] ?? null;
   });
 

@@ -1,4 +1,4 @@
-import { DATES_IN, type Settings } from '@oat-crock/contract/wire';
+import { DATES_IN, type Settings } from '@oat-crock/contract/api';
 import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
 import { hourWord, monthWord } from '../ui/dates';
 import type { Option } from '../ui/option-field';

@@ -1,5 +1,5 @@
 import type { Action } from '@ngrx/store';
-import { USUAL_SETTINGS } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS } from '@oat-crock/contract/api';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
 import { pageOf } from '../testing/page';
 import { turns, until } from '../testing/until';
@@ -40,7 +40,9 @@ describe('the household', () => {
     await pay('kr');
     await click('Save');
     expect(closed()).toBe(0);
-    await tell(HouseholdActions.told({ household: { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } } }));
+    await tell(
+      HouseholdActions.received({ household: { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } } }),
+    );
     await until(() => closed() === 1);
   });
 
@@ -62,8 +64,10 @@ describe('the household', () => {
     const { pay, click, tell, closed, text, money } = await open();
     await pay('kr');
     await click('Save');
-    await tell(HouseholdActions.overtaken());
-    await tell(HouseholdActions.told({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }));
+    await tell(HouseholdActions.conflicted());
+    await tell(
+      HouseholdActions.received({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }),
+    );
     await turns(10);
     expect(closed()).toBe(0);
     expect(text()).toContain('Somebody else has changed these');

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
 import { AskedField } from '../ui/asked-field';
 import { WeekdayToggle } from '../ui/weekday-toggle';
@@ -61,11 +61,11 @@ export class HouseholdForm {
   }
 
   protected change(path: string, value: unknown): void {
-    if (value !== null) this.store.dispatch(HouseholdActions.written({ change: { [path]: value } }));
+    if (value !== null) this.store.dispatch(HouseholdActions.edited({ change: { [path]: value } }));
   }
 
   protected changeAll(change: Partial<Settings>): void {
-    this.store.dispatch(HouseholdActions.written({ change }));
+    this.store.dispatch(HouseholdActions.edited({ change }));
   }
 
   protected save(): void {

@@ -1,7 +1,7 @@
 import { localTime } from '@oat-crock/calendar';
 import { Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETTINGS, type FieldProblem, type Settings } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type FieldProblem, type Settings } from '@oat-crock/contract/api';
 import { pageOf } from '../testing/page';
 import { PeopleFields } from './people-fields';
 import { placeKeys, PlaceKeys, type PlaceKey } from './place-keys';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
-import type { Away, FieldProblem, Helper, Settings } from '@oat-crock/contract/wire';
+import type { Away, FieldProblem, Helper, Settings } from '@oat-crock/contract/api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { hourWord } from '../ui/dates';
 import { DayField } from '../ui/day-field';

@@ -5,7 +5,7 @@ import { Store } from '@ngrx/store';
 import { hoursOver, localTime } from '@oat-crock/calendar';
 import { filter, map } from 'rxjs';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { PlanKeeper } from '../plan/plan-keeper';
+import { PlanRecords } from '../plan/plan-records';
 import { PlannedStrip } from '../pour/planned-strip';
 import { Pour } from '../pour/pour';
 import { followFeature } from '../state/follow.feature';
@@ -57,7 +57,7 @@ const MARKED_H = 6;
         <li>
           <a routerLink="/plan">
             <span class="name plan">Planned</span>
-            <oc-planned-strip [pours]="planned()" [fromMs]="from()" [untilMs]="until()" [asleep]="asleep()" />
+            <oc-planned-strip [plannedBatches]="planned()" [fromMs]="from()" [untilMs]="until()" [asleep]="asleep()" />
           </a>
         </li>
       }
@@ -81,7 +81,7 @@ export class Shelf {
     this.live().map((batch) => ({ batch, followed: this.followed()[batch.id] ?? null })),
   );
 
-  private readonly pours = inject(PlanKeeper).pours;
+  private readonly plannedBatches = inject(PlanRecords).plannedBatches;
   private readonly router = inject(Router);
   /** The place that is open: Plan draws what is planned itself. */
   private readonly path = toSignal(
@@ -95,7 +95,7 @@ export class Shelf {
   protected readonly planned = computed(() =>
     this.path().startsWith('/plan')
       ? []
-      : this.pours().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
+      : this.plannedBatches().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
   );
 
   protected readonly marks = computed(() => {

@@ -24,7 +24,7 @@ describe('the shell', () => {
     const page = await open();
     page.store.dispatch(ClockActions.lineLost());
     page.store.dispatch(
-      LogActions.written({ entries: [{ ...entriesUntil(0)[0]!, id: 'z', body: { type: 'note', text: 'x' } }] }),
+      LogActions.logged({ entries: [{ ...entriesUntil(0)[0]!, id: 'z', body: { type: 'note', text: 'x' } }] }),
     );
     await page.fixture.whenStable();
     expect(page.text()).toContain('not answering');
@@ -95,7 +95,7 @@ describe('the shell', () => {
     expect(page.element.querySelector('oc-keys')).not.toBeNull();
     expect(page.element.querySelector('.rates')).not.toBeNull();
     const clock = { rate: 1, realMs: 0, kitchenMs: START_MS, adjustable: false };
-    page.store.dispatch(ClockActions.told({ clock }));
+    page.store.dispatch(ClockActions.received({ clock }));
     await page.fixture.whenStable();
     expect(page.element.querySelector('.rates')).toBeNull();
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CLOCK_RATES } from '@oat-crock/contract/wire';
+import { CLOCK_RATES } from '@oat-crock/contract/api';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { entryWords } from '../log/entry-words';
 import { Logger, type Change } from '../log/logger';
@@ -10,8 +10,8 @@ import { LogPadState } from '../log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LarderActions, larderFeature, type Stays } from '../state/larder.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
-import { PourFocus } from './focus';
-import { PlanKeeper } from '../plan/plan-keeper';
+import { BatchFocus } from './focus';
+import { PlanRecords } from '../plan/plan-records';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
 import { Keys } from './keys';
@@ -43,7 +43,7 @@ export class Shell {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly logger = inject(Logger);
-  private readonly focus = inject(PourFocus);
+  private readonly focus = inject(BatchFocus);
   private readonly ofPlace = inject(PlaceKeys);
   protected readonly pad = inject(LogPadState);
   protected readonly clock = inject(KitchenClock);
@@ -58,11 +58,11 @@ export class Shell {
   protected readonly pending = this.store.selectSignal(logFeature.selectPending);
   protected readonly refused = this.store.selectSignal(logFeature.selectRefused);
   /** Why what waits cannot be written, while something waits. */
-  protected readonly heldUp = computed(() => (this.pending().length > 0 ? this.why() : ''));
-  private readonly why = this.store.selectSignal(logFeature.selectHeldUp);
+  protected readonly unsentWhy = computed(() => (this.pending().length > 0 ? this.why() : ''));
+  private readonly why = this.store.selectSignal(logFeature.selectUnsentWhy);
   protected readonly live = this.store.selectSignal(selectLive);
-  private readonly pours = inject(PlanKeeper).pours;
-  protected readonly planned = computed(() => this.pours().some((p) => p.batchId === null));
+  private readonly plannedBatches = inject(PlanRecords).plannedBatches;
+  protected readonly planned = computed(() => this.plannedBatches().some((p) => p.batchId === null));
   /** How far this device's clock is off, where that is much. */
   protected readonly clockOff = computed(() => {
     const aheadMs = this.clock.deviceAheadMs();
@@ -118,7 +118,7 @@ export class Shell {
 
   private readonly acts: Readonly<Record<string, () => void>> = {
     n: () => {
-      if (!toNextHands()) void this.router.navigateByUrl('/today').then(() => setTimeout(toNextHands, 60));
+      if (!toNextTasks()) void this.router.navigateByUrl('/today').then(() => setTimeout(toNextTasks, 60));
     },
     l: () => this.log(),
     u: () => this.undo(),
@@ -162,7 +162,7 @@ export class Shell {
 }
 
 /** Gives the keyboard to the control that records the next hands; false where this place shows none. */
-function toNextHands(): boolean {
+function toNextTasks(): boolean {
   const control = document.querySelector<HTMLElement>('[data-next-hands] button, a[data-next-hands]');
   control?.focus();
   return control !== null;

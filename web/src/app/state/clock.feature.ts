@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { kitchenTime, type ClockReading } from '@oat-crock/contract/wire';
+import { kitchenTime, type ClockReading } from '@oat-crock/contract/api';
 
 /** Whether the server is being heard. */
 export type Line = 'opening' | 'open' | 'lost';
@@ -19,7 +19,7 @@ export function kitchenMsAt({ clock, aheadMs }: ClockState, deviceMs: number): n
 export const ClockActions = createActionGroup({
   source: 'clock',
   events: {
-    Told: props<{ clock: ClockReading }>(),
+    Received: props<{ clock: ClockReading }>(),
     /** The clock was asked for, and the two clocks held against each other. */
     Compared: props<{ clock: ClockReading; aheadMs: number }>(),
     /** This device slept, or its clock was set. */
@@ -36,7 +36,7 @@ export const clockFeature = createFeature({
   name: 'clock',
   reducer: createReducer(
     initial,
-    on(ClockActions.told, (state, { clock }) => ({ ...state, clock })),
+    on(ClockActions.received, (state, { clock }) => ({ ...state, clock })),
     on(ClockActions.compared, (state, { clock, aheadMs }) => ({ ...state, clock, aheadMs })),
     on(ClockActions.lineOpen, (state) => ({ ...state, line: 'open' as const })),
     on(ClockActions.lineLost, (state) => ({ ...state, line: 'lost' as const })),

@@ -12,9 +12,9 @@ export const DraftActions = createActionGroup({
     Named: props<{ methodId: string; name: string }>(),
     Started: props<{ methodId: string }>(),
     /** A make that is planned is decided: as it was planned, whatever was chosen before. */
-    'For Pour': props<{ methodId: string; choices: Choices; name: string; pourId: string }>(),
+    'For Planned Batch': props<{ methodId: string; choices: Choices; name: string; plannedBatchId: string }>(),
     /** It is not for the plan: what was chosen before is back. */
-    'Not For Pour': props<{ methodId: string }>(),
+    'Not For Planned Batch': props<{ methodId: string }>(),
     /** Drafts kept from before the page was closed. */
     Recovered: props<{ drafts: DraftState['drafts'] }>(),
   },
@@ -27,7 +27,7 @@ export interface Draft {
   /** Bottles, cloths and vessels that choices were filled in from, by the choice they stand beside. */
   readonly things: Readonly<Record<string, string>>;
   /** The planned make that it is for, and what was chosen before it was. */
-  readonly pour?: { readonly id: string; readonly before: Draft };
+  readonly plannedBatch?: { readonly id: string; readonly before: Draft };
 }
 
 export interface DraftState {
@@ -59,15 +59,17 @@ export const draftFeature = createFeature({
     ),
     on(DraftActions.named, (state, { methodId, name }) => changed(state, methodId, (d) => ({ ...d, name }))),
     on(DraftActions.started, (state, { methodId }) =>
-      changed(state, methodId, (d) => ({ ...(d.pour?.before ?? d), name: '' })),
+      changed(state, methodId, (d) => ({ ...(d.plannedBatch?.before ?? d), name: '' })),
     ),
-    on(DraftActions.forPour, (state, { methodId, choices, name, pourId }) =>
+    on(DraftActions.forPlannedBatch, (state, { methodId, choices, name, plannedBatchId }) =>
       changed(state, methodId, (d) => {
-        const before = d.pour?.before ?? d;
-        return { choices, name, things: {}, pour: { id: pourId, before } };
+        const before = d.plannedBatch?.before ?? d;
+        return { choices, name, things: {}, plannedBatch: { id: plannedBatchId, before } };
       }),
     ),
-    on(DraftActions.notForPour, (state, { methodId }) => changed(state, methodId, (d) => d.pour?.before ?? d)),
+    on(DraftActions.notForPlannedBatch, (state, { methodId }) =>
+      changed(state, methodId, (d) => d.plannedBatch?.before ?? d),
+    ),
     on(DraftActions.recovered, (_state, { drafts }) => ({ drafts })),
   ),
 });

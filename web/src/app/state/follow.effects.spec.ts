@@ -3,7 +3,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
-import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/api';
 import { follow, type Batch, type EntryBody, type Followed } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
 import type { House } from '@oat-crock/calendar';
@@ -39,7 +39,7 @@ describe('keeping makes worked out', () => {
     entriesUntil(until, ...more).map((e, i) => ({ ...e, seq: i + 1 }));
   const at = (minute: number) =>
     store.dispatch(
-      ClockActions.told({ clock: { rate: 0, realMs: 0, kitchenMs: START_MS + minute * MIN, adjustable: true } }),
+      ClockActions.received({ clock: { rate: 0, realMs: 0, kitchenMs: START_MS + minute * MIN, adjustable: true } }),
     );
   let pass: (ms: number) => Promise<void>;
   const looks = () => pass(700);
@@ -87,7 +87,9 @@ describe('keeping makes worked out', () => {
     at(105);
     await looks();
     expect(engine.asked.length).toBe(before + 2);
-    store.dispatch(HouseholdActions.told({ household: { version: 2, settings: { ...USUAL_SETTINGS, asleepToH: 9 } } }));
+    store.dispatch(
+      HouseholdActions.received({ household: { version: 2, settings: { ...USUAL_SETTINGS, asleepToH: 9 } } }),
+    );
     await looks();
     expect(engine.asked.at(-1)!.house.settings.asleepToH).toBe(9);
   });
@@ -102,7 +104,7 @@ describe('keeping makes worked out', () => {
     await pass(1000);
     const before = engine.asked.length;
     expect(before).toBeGreaterThan(0);
-    store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS, tempC: 16 }] }));
+    store.dispatch(RoomActions.received({ readings: [{ atMs: START_MS, tempC: 16 }] }));
     await looks();
     expect(engine.asked.length).toBe(before + 1);
     expect(engine.asked.at(-1)!.house.room.length).toBe(1);

@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { createEffect } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import type { Settings } from '@oat-crock/contract/wire';
+import type { Settings } from '@oat-crock/contract/api';
 import { culturesById, isCulture, lineOfMake, type Batch } from '@oat-crock/core';
 import { catchError, exhaustMap, from, map, merge, mergeMap, of, timer, EMPTY, type Observable } from 'rxjs';
 import { Engine } from '../engine/engine';

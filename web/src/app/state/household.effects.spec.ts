@@ -3,7 +3,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
-import { USUAL_SETTINGS, type Settings, type VersionedSettings } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import { METRIC } from '@oat-crock/core';
 import { datesIn } from '../ui/dates';
 import { measureIn, units } from '../ui/units';
@@ -11,18 +11,18 @@ import { mass } from '../ui/words';
 import { householdEffects } from './household.effects';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { until } from '../testing/until';
-import { Wire } from './wire';
+import { ApiClient } from './api-client';
 
 const KEY = 'oat-crock.household.writing';
 
 /** A server that takes settings, was told others meanwhile, or refuses. */
-class FakeWire {
-  answer: 'takes' | 'overtaken' | 'refuses' | 'is away' = 'takes';
+class FakeApiClient {
+  answer: 'takes' | 'conflicted' | 'refuses' | 'is away' = 'takes';
   readonly sent: Settings[] = [];
   saveSettings = (settings: Settings, over: number): Promise<VersionedSettings | null> => {
     this.sent.push(settings);
     const errors = [{ field: 'hobW', message: 'hobW is odd.', remedy: 'Make it even.' }];
-    if (this.answer === 'overtaken') return Promise.resolve(null);
+    if (this.answer === 'conflicted') return Promise.resolve(null);
     if (this.answer === 'refuses') return Promise.reject(new HttpErrorResponse({ status: 422, error: { errors } }));
     if (this.answer === 'is away') return Promise.reject(new HttpErrorResponse({ status: 0 }));
     return Promise.resolve({ version: over + 1, settings });
@@ -30,16 +30,16 @@ class FakeWire {
 }
 
 describe('the household between page and server', () => {
-  let wire: FakeWire;
+  let wire: FakeApiClient;
   let store: Store;
   const state = () => store.selectSignal(householdFeature.selectHouseholdState)();
   const start = () => {
     TestBed.resetTestingModule();
-    wire = new FakeWire();
+    wire = new FakeApiClient();
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
-        { provide: Wire, useValue: wire },
+        { provide: ApiClient, useValue: wire },
         provideStore({ [householdFeature.name]: householdFeature.reducer }),
         provideEffects(householdEffects),
       ],
@@ -47,7 +47,7 @@ describe('the household between page and server', () => {
     store = TestBed.inject(Store);
   };
   const save = (change: Partial<Settings>) => {
-    store.dispatch(HouseholdActions.written({ change }));
+    store.dispatch(HouseholdActions.edited({ change }));
     store.dispatch(HouseholdActions.changeWanted({ settings: { ...state().settings, ...state().writing } }));
   };
 
@@ -69,7 +69,7 @@ describe('the household between page and server', () => {
   });
 
   it('says who was faster', async () => {
-    wire.answer = 'overtaken';
+    wire.answer = 'conflicted';
     save({ asleepToH: 7 });
     await until(() => state().errors.length > 0);
     expect(state().errors[0]!.message).toContain('Somebody else');
@@ -82,7 +82,7 @@ describe('the household between page and server', () => {
     expect(wire.sent).toEqual([]);
     expect(state().errors.map((e) => e.field)).toEqual(['currency']);
     expect(state().writing).toEqual({ currency: '' });
-    store.dispatch(HouseholdActions.written({ change: { currency: 'kr' } }));
+    store.dispatch(HouseholdActions.edited({ change: { currency: 'kr' } }));
     expect(state().errors).toEqual([]);
   });
 
@@ -98,7 +98,7 @@ describe('the household between page and server', () => {
   });
 
   it('brings back what was being written when the page was closed', async () => {
-    store.dispatch(HouseholdActions.written({ change: { roomC: 17 } }));
+    store.dispatch(HouseholdActions.edited({ change: { roomC: 17 } }));
     await until(() => (localStorage.getItem(KEY) ?? '').includes('17'));
     start();
     await until(() => state().writing.roomC === 17);
@@ -109,7 +109,7 @@ describe('the household between page and server', () => {
 
   it('lets every word follow its units, from when they are told', () => {
     const told = { ...USUAL_SETTINGS, temperatureIn: 'F', massIn: 'oz', volumeIn: 'imperial' } as const;
-    store.dispatch(HouseholdActions.told({ household: { version: 3, settings: told } }));
+    store.dispatch(HouseholdActions.received({ household: { version: 3, settings: told } }));
     TestBed.tick();
     expect(units()).toEqual({ temperature: 'F', mass: 'oz', volume: 'imperial' });
     expect(mass(1000)).toBe('2 lb 3.3 oz');

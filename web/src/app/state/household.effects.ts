@@ -2,7 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import { unitsOf, type Problem, type Settings } from '@oat-crock/contract/wire';
+import { unitsOf, type Problem, type Settings } from '@oat-crock/contract/api';
 import { concatMap, debounceTime, EMPTY, from, type Observable, of, tap } from 'rxjs';
 import { datesIn } from '../ui/dates';
 import { measureIn } from '../ui/units';
@@ -10,7 +10,7 @@ import { clocksIn } from '../ui/zone';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { keepHere, keptHere } from './kept-here';
 import { problemsBy } from './problems-by';
-import { Wire } from './wire';
+import { ApiClient } from './api-client';
 
 const KEY = 'oat-crock.household.writing';
 const REST_MS = 250;
@@ -18,7 +18,7 @@ const AWAY = [{ field: '', message: 'The server did not take it.', remedy: 'Try 
 
 /** Sends what was written, once its own schema finds it right. */
 const save = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(Wire)) => {
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
     const version = store.selectSignal(householdFeature.selectVersion);
     return actions$.pipe(
       ofType(HouseholdActions.changeWanted),
@@ -28,12 +28,12 @@ const save = createEffect(
   { functional: true },
 );
 
-async function send(wire: Wire, settings: Settings, version: number): Promise<Action> {
+async function send(wire: ApiClient, settings: Settings, version: number): Promise<Action> {
   const errors = await problemsBy((contract) => contract.settingsSchema, settings);
   if (errors.length > 0) return HouseholdActions.refused({ errors });
   try {
     const household = await wire.saveSettings(settings, version);
-    return household ? HouseholdActions.told({ household }) : HouseholdActions.overtaken();
+    return household ? HouseholdActions.received({ household }) : HouseholdActions.conflicted();
   } catch (error) {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
     return HouseholdActions.refused({ errors: problem?.errors ?? AWAY });

@@ -1,20 +1,20 @@
 import { asleepOf, worksOf } from '@oat-crock/calendar';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 
 export const HouseholdActions = createActionGroup({
   source: 'household',
   events: {
-    Told: props<{ household: VersionedSettings }>(),
+    Received: props<{ household: VersionedSettings }>(),
     /** Something was written that is not saved. */
-    Written: props<{ change: Partial<Settings> }>(),
+    Edited: props<{ change: Partial<Settings> }>(),
     /** What was written is left. */
     'Put Back': emptyProps(),
     /** What was written when the page was closed came back. */
     Recovered: props<{ writing: Partial<Settings> }>(),
     'Change Wanted': props<{ settings: Settings }>(),
     /** Somebody else has changed the settings meanwhile. */
-    Overtaken: emptyProps(),
+    Conflicted: emptyProps(),
     Refused: props<{ errors: readonly FieldProblem[] }>(),
     Opened: emptyProps(),
   },
@@ -53,7 +53,7 @@ export const householdFeature = createFeature({
   name: 'household',
   reducer: createReducer(
     initial,
-    on(HouseholdActions.told, (state, { household }) => {
+    on(HouseholdActions.received, (state, { household }) => {
       const taken = state.sending && household.version > state.version;
       return {
         ...state,
@@ -61,7 +61,7 @@ export const householdFeature = createFeature({
         ...(taken && { writing: {}, sending: false, saved: state.saved + 1 }),
       };
     }),
-    on(HouseholdActions.written, (state, { change }) => ({
+    on(HouseholdActions.edited, (state, { change }) => ({
       ...state,
       writing: { ...state.writing, ...change },
       errors: state.errors.filter((e) => !(e.field in change)),
@@ -70,7 +70,7 @@ export const householdFeature = createFeature({
     on(HouseholdActions.putBack, (state) => ({ ...state, writing: {}, errors: [] })),
     on(HouseholdActions.opened, (state) => ({ ...state, errors: [] })),
     on(HouseholdActions.changeWanted, (state) => ({ ...state, errors: [], sending: true })),
-    on(HouseholdActions.overtaken, (state) => ({ ...state, writing: {}, sending: false, errors: [OVERTAKEN] })),
+    on(HouseholdActions.conflicted, (state) => ({ ...state, writing: {}, sending: false, errors: [OVERTAKEN] })),
     on(HouseholdActions.refused, (state, { errors }) => ({
       ...state,
       sending: false,

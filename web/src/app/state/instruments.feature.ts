@@ -1,14 +1,14 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import type { Instrument } from '@oat-crock/contract/wire';
-import type { StandInFault } from '@oat-crock/core';
+import type { Instrument } from '@oat-crock/contract/api';
+import type { InstrumentFault } from '@oat-crock/core';
 
 export const InstrumentActions = createActionGroup({
   source: 'instruments',
   events: {
-    Told: props<{ instruments: readonly Instrument[] }>(),
+    Received: props<{ instruments: readonly Instrument[] }>(),
     Place: props<{ id: string; batchId: string | null }>(),
     /** A simulated one is told to do something wrong, or nothing. */
-    'Give Fault': props<{ id: string; fault: StandInFault | null }>(),
+    'Give Fault': props<{ id: string; fault: InstrumentFault | null }>(),
     Calibrate: props<{ id: string }>(),
   },
 });
@@ -23,7 +23,7 @@ export const instrumentsFeature = createFeature({
   name: 'instruments',
   reducer: createReducer(
     initial,
-    on(InstrumentActions.told, (_state, { instruments }) => ({ all: instruments })),
+    on(InstrumentActions.received, (_state, { instruments }) => ({ all: instruments })),
     on(InstrumentActions.place, (state, { id, batchId }) => ({
       all: state.all.map((i) => (i.id === id ? { ...i, batchId } : i)),
     })),

@@ -2,13 +2,13 @@ import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
-import type { Family, Kept, KeptItem } from '@oat-crock/contract/wire';
+import type { Family, Kept, KeptItem } from '@oat-crock/contract/api';
 import { methodById, type Lot } from '@oat-crock/core';
 import { newLot } from '../larder/new-records';
 import { ClockActions } from './clock.feature';
 import { larderEffects } from './larder.effects';
 import { larderFeature, LarderActions, type Draft } from './larder.feature';
-import { LarderWire, type Saved } from './larder-wire';
+import { RecordsClient, type Saved } from './records-client';
 import { until } from '../testing/until';
 
 const KEY = 'oat-crock.larder.writing';
@@ -17,7 +17,7 @@ const NOW = Date.UTC(2026, 4, 2);
 const lot = (more: object = {}): Draft => ({ ...newLot(ID, 'milk', NOW), ...more });
 
 /** A server that answers as it is told, and remembers what it was asked. */
-class Answers implements Pick<LarderWire, 'save' | 'remove'> {
+class Answers implements Pick<RecordsClient, 'save' | 'remove'> {
   readonly asked: unknown[] = [];
   next: Saved | null = null;
   /** While this is not settled, no save is answered. */
@@ -41,7 +41,7 @@ function open() {
       provideZonelessChangeDetection(),
       provideStore({ [larderFeature.name]: larderFeature.reducer }),
       provideEffects(larderEffects),
-      { provide: LarderWire, useValue: answers },
+      { provide: RecordsClient, useValue: answers },
     ],
   });
   const store = TestBed.inject(Store);
@@ -61,7 +61,7 @@ describe('writing into the larder', () => {
 
   it('checks by the server’s own schema first: what is wrong is never sent', async () => {
     const { store, answers, state } = open();
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ amount: null }), overVersion: 0 }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ amount: null }), overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => state().writing[ID]!.errors.length > 0);
     expect(answers.asked).toEqual([]);
@@ -70,8 +70,8 @@ describe('writing into the larder', () => {
 
   it('is saved over the version that was read, and put away then', async () => {
     const { store, answers, state } = open();
-    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot(), 4)] } }));
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 4 }));
+    store.dispatch(LarderActions.received({ larder: { lots: [kept(lot(), 4)] } }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 4 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => state().lots[ID]!.version === 5);
     expect(answers.asked).toEqual([['save', 'lots', ID, 4]]);
@@ -81,8 +81,8 @@ describe('writing into the larder', () => {
 
   it('keeps what was written where somebody else was first, or the server is away', async () => {
     const { store, answers, state } = open();
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 1 }));
-    answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 2) };
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 1 }));
+    answers.next = { kind: 'conflicted', theirs: kept(lot({ name: 'Theirs' }), 2) };
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => state().writing[ID]!.theirs?.version === 2);
     expect(state().writing[ID]!.draft['name']).toBe('Ours');
@@ -99,7 +99,7 @@ describe('writing into the larder', () => {
     const { settles, go } = held();
     answers.hold = settles;
     const write = (name: string) =>
-      store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
+      store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
     write('First');
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => answers.asked.length === 1);
@@ -123,7 +123,7 @@ describe('writing into the larder', () => {
     const { settles, go } = held();
     answers.hold = settles;
     for (const name of ['First', 'Second']) {
-      store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
+      store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name }), overVersion: 0 }));
       store.dispatch(LarderActions.saveWanted({ id: ID }));
       await until(() => answers.asked.length === 1);
     }
@@ -139,7 +139,7 @@ describe('writing into the larder', () => {
   it('sends what was to be saved again once the server answers', async () => {
     const { store, answers, state } = open();
     answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'Kept.' }] };
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => state().writing[ID]!.errors.length > 0);
     expect(state().writing[ID]).toEqual(
@@ -154,15 +154,15 @@ describe('writing into the larder', () => {
   it('sends what was to be saved when the page is opened again, and nothing else', async () => {
     const { store, answers } = open();
     answers.hold = new Promise<void>(() => undefined);
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     const half = { ...lot({ name: 'Half' }), id: ID.replace(/A$/, 'B') };
-    store.dispatch(LarderActions.written({ family: 'lots', draft: half, overVersion: 0 }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: half, overVersion: 0 }));
     const later = open();
     await until(() => later.state().lots[ID]?.item.name === 'Ours');
     expect(Object.values(later.state().writing).map(({ draft }) => draft)).toEqual([half]);
     // Saves go one after the other: had the half one been asked for, it would stand before this.
-    later.store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Last' }), overVersion: 1 }));
+    later.store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Last' }), overVersion: 1 }));
     later.store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => later.state().lots[ID]?.item.name === 'Last');
     expect(later.answers.asked).toEqual([
@@ -173,8 +173,8 @@ describe('writing into the larder', () => {
 
   it('takes a draft that waits for its answer as saved where the server is found to have it', () => {
     const { store, state } = open();
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
-    const told = LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 1)] } });
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Ours' }), overVersion: 0 }));
+    const told = LarderActions.received({ larder: { lots: [kept(lot({ name: 'Ours' }), 1)] } });
     store.dispatch(told);
     expect(Object.keys(state().writing)).withContext('not asked to be saved').toEqual([ID]);
     store.dispatch(LarderActions.saveWanted({ id: ID }));
@@ -184,7 +184,7 @@ describe('writing into the larder', () => {
 
   it('takes away and brings back over the version that stands', async () => {
     const { store, answers, state } = open();
-    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot(), 3)] } }));
+    store.dispatch(LarderActions.received({ larder: { lots: [kept(lot(), 3)] } }));
     answers.next = { kind: 'saved', kept: kept(lot(), 4, NOW) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     await until(() => store.selectSignal(larderFeature.selectLotsHere)().length === 0);
@@ -201,7 +201,7 @@ describe('writing into the larder', () => {
   it('says what could not be taken away, and leaves it standing', async () => {
     const { store, answers, state } = open();
     const lots = store.selectSignal(larderFeature.selectLotsHere);
-    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'Ours' }), 3)] } }));
+    store.dispatch(LarderActions.received({ larder: { lots: [kept(lot({ name: 'Ours' }), 3)] } }));
     answers.next = { kind: 'unreachable', errors: [{ field: '', message: 'Away.', remedy: 'It is kept and saved.' }] };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     await until(() => state().stays.length === 1);
@@ -210,7 +210,7 @@ describe('writing into the larder', () => {
     expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors }]);
 
     // Somebody else has written it meanwhile: theirs is shown, and it is theirs that is taken away when asked again.
-    answers.next = { kind: 'overtaken', theirs: kept(lot({ name: 'Theirs' }), 4) };
+    answers.next = { kind: 'conflicted', theirs: kept(lot({ name: 'Theirs' }), 4) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     expect(state().stays).toEqual([]);
     await until(() => state().stays.length === 1);
@@ -226,7 +226,7 @@ describe('writing into the larder', () => {
   it('tries a method of one’s own on the engine before it is sent', async () => {
     const { store, answers, state } = open();
     const empty = { ...methodById('scalded-yogurt'), id: ID, stages: [{ id: 'a', kind: 'rest', params: {} }] };
-    store.dispatch(LarderActions.written({ family: 'methods', draft: empty as unknown as Draft, overVersion: 0 }));
+    store.dispatch(LarderActions.edited({ family: 'methods', draft: empty as unknown as Draft, overVersion: 0 }));
     store.dispatch(LarderActions.saveWanted({ id: ID }));
     await until(() => state().writing[ID]!.errors.length > 0);
     expect(answers.asked).toEqual([]);
@@ -235,7 +235,7 @@ describe('writing into the larder', () => {
 
   it('is there again after the page was closed; rubbish that was kept is not', async () => {
     const { store } = open();
-    store.dispatch(LarderActions.written({ family: 'lots', draft: lot({ name: 'Half' }), overVersion: 2 }));
+    store.dispatch(LarderActions.edited({ family: 'lots', draft: lot({ name: 'Half' }), overVersion: 2 }));
     expect(open().state().writing[ID]).toEqual(jasmine.objectContaining({ family: 'lots', overVersion: 2 }));
     for (const rubbish of ['soup', 'null', '{"a":1}', '{"a":{"family":"moons","draft":{"id":"x"},"overVersion":1}}']) {
       localStorage.setItem(KEY, rubbish);
@@ -245,8 +245,8 @@ describe('writing into the larder', () => {
 
   it('never lets older news overwrite newer', () => {
     const { store, state } = open();
-    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'New' }), 7)] } }));
-    store.dispatch(LarderActions.told({ larder: { lots: [kept(lot({ name: 'Old' }), 6)] } }));
+    store.dispatch(LarderActions.received({ larder: { lots: [kept(lot({ name: 'New' }), 7)] } }));
+    store.dispatch(LarderActions.received({ larder: { lots: [kept(lot({ name: 'Old' }), 6)] } }));
     expect(state().lots[ID]!.item.name).toBe('New');
   });
 });

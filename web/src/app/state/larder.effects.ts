@@ -8,11 +8,11 @@ import {
   type Kept,
   type KeptItem,
   type Larder,
-} from '@oat-crock/contract/wire';
+} from '@oat-crock/contract/api';
 import { concatMap, debounceTime, EMPTY, from, map, merge, mergeMap, type Observable, of, skip, tap } from 'rxjs';
 import { ClockActions } from './clock.feature';
 import { larderFeature, LarderActions, type Writing } from './larder.feature';
-import { LarderWire, type Saved } from './larder-wire';
+import { RecordsClient, type Saved } from './records-client';
 import { keepHere, keptHere } from './kept-here';
 import { recordProblems } from './record-problems';
 
@@ -20,11 +20,11 @@ const KEY = 'oat-crock.larder.writing';
 const RETRY_MS = 5000;
 
 const told = (family: Family, kept: Kept<KeptItem>) =>
-  LarderActions.told({ larder: { [family]: [kept] } as Partial<Larder> });
+  LarderActions.received({ larder: { [family]: [kept] } as Partial<Larder> });
 
 /** Sends what was written, once its own schema finds it right. */
 const save = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(LarderWire)) => {
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
     const writing = store.selectSignal(larderFeature.selectWriting);
     return actions$.pipe(
       ofType(LarderActions.saveWanted),
@@ -38,7 +38,7 @@ const save = createEffect(
   { functional: true },
 );
 
-async function send(wire: LarderWire, { family, draft, overVersion }: Writing): Promise<Action[]> {
+async function send(wire: RecordsClient, { family, draft, overVersion }: Writing): Promise<Action[]> {
   const errors = await recordProblems(family, draft);
   if (errors.length > 0) return [LarderActions.refused({ id: draft.id, errors })];
   const saved = await wire.save(family, draft as KeptItem, overVersion);
@@ -49,11 +49,11 @@ async function send(wire: LarderWire, { family, draft, overVersion }: Writing): 
 function failed(family: Family, id: string, saved: Exclude<Saved, { kind: 'saved' }>): Action[] {
   if (saved.kind === 'unreachable') return [LarderActions.unreachable({ id, errors: saved.errors })];
   if (saved.kind === 'refused') return [LarderActions.refused({ id, errors: saved.errors })];
-  return [told(family, saved.theirs), LarderActions.overtaken({ id, theirs: saved.theirs })];
+  return [told(family, saved.theirs), LarderActions.conflicted({ id, theirs: saved.theirs })];
 }
 
 const removeOrRestore = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(LarderWire)) => {
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
     const state = store.selectSignal(larderFeature.selectLarderState);
     return actions$.pipe(
       ofType(LarderActions.removeWanted, LarderActions.restoreWanted),
@@ -68,7 +68,7 @@ const removeOrRestore = createEffect(
             if (saved.kind === 'saved') return [told(family, saved.kept)];
             const name = nameOf(kept.item);
             const stays = { id, name, wanted: away ? 'taken away' : 'brought back', errors: whyNot(saved) } as const;
-            const theirs = saved.kind === 'overtaken' ? [told(family, saved.theirs)] : [];
+            const theirs = saved.kind === 'conflicted' ? [told(family, saved.theirs)] : [];
             return [...theirs, LarderActions.staysAsItWas({ stays })];
           }),
         );

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
-import type { Family, FieldProblem, Kept, KeptItem, Larder, PlannedPour, WantedOrder } from '@oat-crock/contract/wire';
+import type { Family, FieldProblem, Kept, KeptItem, Larder, PlannedBatch, WantedOrder } from '@oat-crock/contract/api';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 
@@ -39,7 +39,7 @@ export interface LarderState {
   readonly gear: Records<Gear>;
   readonly methods: Records<Method>;
   readonly orders: Records<WantedOrder>;
-  readonly pours: Records<PlannedPour>;
+  readonly plannedBatches: Records<PlannedBatch>;
   /** By id: what is being written and not yet saved. */
   readonly writing: Readonly<Record<string, Writing>>;
   /** What could not be taken away or brought back, until somebody has seen it. */
@@ -50,9 +50,9 @@ export const LarderActions = createActionGroup({
   source: 'larder',
   events: {
     /** Records as the server has them: all, or those that changed. */
-    Told: props<{ larder: Partial<Larder> }>(),
+    Received: props<{ larder: Partial<Larder> }>(),
     /** A field was touched. */
-    Written: props<{ family: Family; draft: Draft; overVersion: number }>(),
+    Edited: props<{ family: Family; draft: Draft; overVersion: number }>(),
     'Save Wanted': props<{ id: string }>(),
     /** The server has a draft as it was sent. What was written since then is still being written. */
     Saved: props<{ family: Family; kept: Kept<KeptItem>; sent: Draft }>(),
@@ -65,23 +65,31 @@ export const LarderActions = createActionGroup({
     Refused: props<{ id: string; errors: readonly FieldProblem[] }>(),
     /** The server cannot be reached: it is sent again once it can. */
     Unreachable: props<{ id: string; errors: readonly FieldProblem[] }>(),
-    Overtaken: props<{ id: string; theirs: Kept<KeptItem> }>(),
+    Conflicted: props<{ id: string; theirs: Kept<KeptItem> }>(),
     /** What was written is put aside: theirs stands, or it was saved. */
-    'Let Go': props<{ id: string }>(),
+    Discarded: props<{ id: string }>(),
     /** What was written stands against theirs: it will be saved over that. */
     Kept: props<{ id: string }>(),
     Recovered: props<{ writing: LarderState['writing'] }>(),
   },
 });
 
-const initial: LarderState = { lots: {}, gear: {}, methods: {}, orders: {}, pours: {}, writing: {}, stays: [] };
+const initial: LarderState = {
+  lots: {},
+  gear: {},
+  methods: {},
+  orders: {},
+  plannedBatches: {},
+  writing: {},
+  stays: [],
+};
 
 export const larderFeature = createFeature({
   name: 'larder',
   reducer: createReducer(
     initial,
-    on(LarderActions.told, (state, { larder }) => told(state, larder)),
-    on(LarderActions.written, (state, { family, draft, overVersion }) => {
+    on(LarderActions.received, (state, { larder }) => told(state, larder)),
+    on(LarderActions.edited, (state, { family, draft, overVersion }) => {
       const before = state.writing[draft.id];
       const writing = { theirs: null, ...before, errors: [], wanted: false, family, draft, overVersion };
       return { ...state, writing: { ...state.writing, [draft.id]: writing } };
@@ -103,13 +111,13 @@ export const larderFeature = createFeature({
     })),
     on(LarderActions.refused, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors, wanted: false }))),
     on(LarderActions.unreachable, (state, { id, errors }) => changed(state, id, (w) => ({ ...w, errors }))),
-    on(LarderActions.overtaken, (state, { id, theirs }) =>
+    on(LarderActions.conflicted, (state, { id, theirs }) =>
       changed(state, id, (w) => ({ ...w, theirs, wanted: false })),
     ),
     on(LarderActions.kept, (state, { id }) =>
       changed(state, id, (w) => ({ ...w, overVersion: w.theirs?.version ?? w.overVersion, theirs: null })),
     ),
-    on(LarderActions.letGo, (state, { id }) => without(state, id)),
+    on(LarderActions.discarded, (state, { id }) => without(state, id)),
     on(LarderActions.recovered, (state, { writing }) => ({ ...state, writing: { ...writing, ...state.writing } })),
   ),
   extraSelectors: ({ selectLots, selectGear, selectMethods, selectOrders }) => ({
@@ -134,7 +142,7 @@ function told(state: LarderState, larder: Partial<Larder>): LarderState {
     gear: withTold(state.gear, larder.gear ?? []),
     methods: withTold(state.methods, larder.methods ?? []),
     orders: withTold(state.orders, larder.orders ?? []),
-    pours: withTold(state.pours, larder.pours ?? []),
+    plannedBatches: withTold(state.plannedBatches, larder.plannedBatches ?? []),
   };
   const items = Object.values(larder).flatMap((kept: readonly Kept<KeptItem>[]) => kept);
   const saved = items.filter(({ item, goneMs }) => {

@@ -1,12 +1,12 @@
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
-import type { Learned } from '@oat-crock/contract/wire';
+import type { Learned } from '@oat-crock/contract/api';
 import type { Known, Pooled } from '@oat-crock/core';
 
 export const LearnedActions = createActionGroup({
   source: 'learned',
   events: {
     /** What finished makes have taught, as the server worked it out. */
-    Told: props<{ learned: Learned }>(),
+    Received: props<{ learned: Learned }>(),
   },
 });
 
@@ -16,7 +16,7 @@ export const learnedFeature = createFeature({
   name: 'learned',
   reducer: createReducer(
     initial,
-    on(LearnedActions.told, (_state, { learned }) => learned),
+    on(LearnedActions.received, (_state, { learned }) => learned),
   ),
   extraSelectors: ({ selectPooled, selectSettled }) => ({
     /** False only while nothing is known and finished makes are still being asked. */

@@ -1,10 +1,10 @@
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import type { FieldProblem, StoredEntry } from '@oat-crock/contract/wire';
+import type { FieldProblem, StoredEntry } from '@oat-crock/contract/api';
 import { replay, type Batch, type Entry } from '@oat-crock/core';
 
 /** An entry as the page holds it: stored by the server (with a place in its order), or still to be sent. */
-export type HeldEntry = Entry & { readonly seq: number | null };
+export type UnsentEntry = Entry & { readonly seq: number | null };
 
 /** A line the server would not take. */
 export interface Refused {
@@ -12,11 +12,11 @@ export interface Refused {
   readonly errors: readonly FieldProblem[];
 }
 
-export interface LogState extends EntityState<HeldEntry> {
+export interface LogState extends EntityState<UnsentEntry> {
   readonly loaded: boolean;
   readonly refused: readonly Refused[];
   /** Why the server could not write what waits, in its words; empty where it can. */
-  readonly heldUp: string;
+  readonly unsentWhy: string;
 }
 
 export const LogActions = createActionGroup({
@@ -27,29 +27,29 @@ export const LogActions = createActionGroup({
     /** Entries the server tells of. */
     Arrived: props<{ entries: readonly StoredEntry[] }>(),
     /** Entries written here and not yet sent. */
-    Written: props<{ entries: readonly Entry[] }>(),
+    Logged: props<{ entries: readonly Entry[] }>(),
     /** Entries found waiting from before the page was closed. */
     Recovered: props<{ entries: readonly Entry[] }>(),
     Refused: props<Refused>(),
     'Refusals Seen': emptyProps(),
     /** The server answers, and cannot write just now. */
-    'Held Up': props<{ why: string }>(),
+    Unsent: props<{ why: string }>(),
   },
 });
 
-const adapter = createEntityAdapter<HeldEntry>();
-const initial: LogState = adapter.getInitialState({ loaded: false, refused: [], heldUp: '' });
+const adapter = createEntityAdapter<UnsentEntry>();
+const initial: LogState = adapter.getInitialState({ loaded: false, refused: [], unsentWhy: '' });
 
-const unsent = (entries: readonly Entry[]): HeldEntry[] => entries.map((entry) => ({ ...entry, seq: null }));
+const unsent = (entries: readonly Entry[]): UnsentEntry[] => entries.map((entry) => ({ ...entry, seq: null }));
 
 export const logFeature = createFeature({
   name: 'log',
   reducer: createReducer(
     initial,
     on(LogActions.loaded, (state, { entries }) => adapter.upsertMany([...entries], { ...state, loaded: true })),
-    on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], { ...state, heldUp: '' })),
-    on(LogActions.heldUp, (state, { why }) => ({ ...state, heldUp: why })),
-    on(LogActions.written, LogActions.recovered, (state, { entries }) => adapter.addMany(unsent(entries), state)),
+    on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], { ...state, unsentWhy: '' })),
+    on(LogActions.unsent, (state, { why }) => ({ ...state, unsentWhy: why })),
+    on(LogActions.logged, LogActions.recovered, (state, { entries }) => adapter.addMany(unsent(entries), state)),
     on(LogActions.refused, (state, { entry, errors }) =>
       adapter.removeOne(entry.id, { ...state, refused: [...state.refused, { entry, errors }] }),
     ),
@@ -73,7 +73,7 @@ export const logFeature = createFeature({
 /** Replays are kept by batch and made anew only where its entries have changed. */
 const replayed = new Map<string, { readonly key: string; readonly batch: Batch }>();
 
-function batchesOf(entries: readonly HeldEntry[]): readonly Batch[] {
+function batchesOf(entries: readonly UnsentEntry[]): readonly Batch[] {
   const byBatch = Map.groupBy(entries, (e) => e.batchId);
   const batches: Batch[] = [];
   for (const [batchId, own] of byBatch) {

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { PlannedBatch } from '@oat-crock/contract/api';
 import type { KeptPlace } from '@oat-crock/core';
 
 /** Makes put elsewhere than the plan that is held has them, in minutes from a moment. */
@@ -17,7 +17,7 @@ export const PlanActions = createActionGroup({
     Drafted: props<{ draft: PlanDraft }>(),
     'Put Back': emptyProps(),
     /** A plan was taken; what was held before it may come back. */
-    Taken: props<{ before: readonly PlannedPour[] }>(),
+    Taken: props<{ before: readonly PlannedBatch[] }>(),
     /** What was held before the last plan was taken is held again. */
     Undone: emptyProps(),
     Looked: props<{ days: number }>(),
@@ -27,8 +27,8 @@ export const PlanActions = createActionGroup({
 
 export interface PlanState {
   readonly draft: PlanDraft | null;
-  /** Pours that were held before the last plan was taken; null where there is nothing to undo. */
-  readonly before: readonly PlannedPour[] | null;
+  /** Planned batches that were held before the last plan was taken; null where there is nothing to undo. */
+  readonly before: readonly PlannedBatch[] | null;
   /** Days that are looked at. */
   readonly days: number;
 }

@@ -3,13 +3,13 @@ import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
 import type { KeptPlace } from '@oat-crock/core';
-import { plannedPour } from '../testing/planned';
+import { samplePlannedBatch } from '../testing/planned';
 import { DraftActions, draftFeature, draftOf } from './draft.feature';
 import { planEffects } from './plan.effects';
 import { PlanActions, planFeature } from './plan.feature';
 
 const KEY = 'oat-crock.plan';
-const place: KeptPlace = { orderId: 'A', part: 1, startMin: 90, held: null, pinned: true };
+const place: KeptPlace = { orderId: 'A', part: 1, startMin: 90, extension: null, pinned: true };
 const draft = { fromMs: 1_000, places: [place], of: 'Quark is moved' };
 
 function open() {
@@ -38,7 +38,7 @@ describe('what is moved and not taken', () => {
 
   it('is gone once it was put back or taken, and what was held before can be had again', () => {
     const { store, plan } = open();
-    const before = [plannedPour()];
+    const before = [samplePlannedBatch()];
     store.dispatch(PlanActions.drafted({ draft }));
     store.dispatch(PlanActions.taken({ before }));
     expect([plan().draft, plan().before]).toEqual([null, before]);
@@ -64,20 +64,24 @@ describe('a sheet that is filled in for the plan', () => {
     const drafts = store.selectSignal(draftFeature.selectDrafts);
     store.dispatch(DraftActions.chosen({ methodId, key: 'fatPct', value: 4 }));
     store.dispatch(DraftActions.named({ methodId, name: 'Mine' }));
-    store.dispatch(DraftActions.forPour({ methodId, choices: { massG: 3000 }, name: 'Quark for A', pourId: 'P' }));
+    store.dispatch(
+      DraftActions.forPlannedBatch({ methodId, choices: { massG: 3000 }, name: 'Quark for A', plannedBatchId: 'P' }),
+    );
     return { store, of: () => draftOf(drafts(), methodId) };
   };
 
   it('is as it was planned', () => {
     const { of } = chosen();
-    expect([of().choices, of().name, of().pour?.id]).toEqual([{ massG: 3000 }, 'Quark for A', 'P']);
+    expect([of().choices, of().name, of().plannedBatch?.id]).toEqual([{ massG: 3000 }, 'Quark for A', 'P']);
   });
 
   it('gives back what was chosen before where it is not for the plan, or was begun', () => {
     const { store, of } = chosen();
-    store.dispatch(DraftActions.forPour({ methodId, choices: { massG: 5000 }, name: 'Quark for B', pourId: 'Q' }));
-    store.dispatch(DraftActions.notForPour({ methodId }));
-    expect([of().choices, of().name, of().pour]).toEqual([{ fatPct: 4 }, 'Mine', undefined]);
+    store.dispatch(
+      DraftActions.forPlannedBatch({ methodId, choices: { massG: 5000 }, name: 'Quark for B', plannedBatchId: 'Q' }),
+    );
+    store.dispatch(DraftActions.notForPlannedBatch({ methodId }));
+    expect([of().choices, of().name, of().plannedBatch]).toEqual([{ fatPct: 4 }, 'Mine', undefined]);
     const begun = chosen();
     begun.store.dispatch(DraftActions.started({ methodId }));
     expect([begun.of().choices, begun.of().name]).toEqual([{ fatPct: 4 }, '']);

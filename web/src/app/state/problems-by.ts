@@ -1,5 +1,5 @@
 import type * as contractModule from '@oat-crock/contract';
-import type { FieldProblem } from '@oat-crock/contract/wire';
+import type { FieldProblem } from '@oat-crock/contract/api';
 
 type Contract = typeof contractModule;
 

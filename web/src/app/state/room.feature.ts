@@ -5,7 +5,7 @@ export const RoomActions = createActionGroup({
   source: 'room',
   events: {
     /** What was read of the room: of late, of a stretch asked for, or just now. */
-    Told: props<{ readings: readonly RoomReading[] }>(),
+    Received: props<{ readings: readonly RoomReading[] }>(),
   },
 });
 
@@ -20,7 +20,7 @@ export const roomFeature = createFeature({
   name: 'room',
   reducer: createReducer(
     initial,
-    on(RoomActions.told, (state, { readings }) =>
+    on(RoomActions.received, (state, { readings }) =>
       readings.length > 0 ? { readings: merged(state, readings) } : state,
     ),
   ),

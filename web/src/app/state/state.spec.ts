@@ -2,7 +2,7 @@ import { entriesUntil } from '../testing/followed';
 import { DraftActions, draftFeature, draftOf } from './draft.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { LogActions, logFeature, selectLive } from './log.feature';
-import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/api';
 
 const stored = (minute: number): StoredEntry[] => entriesUntil(minute).map((e, i) => ({ ...e, seq: i + 1 }));
 const reduce = (...actions: Parameters<typeof logFeature.reducer>[1][]) =>
@@ -11,7 +11,7 @@ const reduce = (...actions: Parameters<typeof logFeature.reducer>[1][]) =>
 describe('the log in the page', () => {
   it('shows what is written here at once, as waiting, until the server has it', () => {
     const [first, ...rest] = stored(100);
-    const state = reduce(LogActions.loaded({ entries: [first!] }), LogActions.written({ entries: rest }));
+    const state = reduce(LogActions.loaded({ entries: [first!] }), LogActions.logged({ entries: rest }));
     const root = { log: state };
     expect(logFeature.selectPending(root).length).toBe(rest.length);
     expect(logFeature.selectBatches(root)[0]!.steps.length).toBe(5);
@@ -28,7 +28,7 @@ describe('the log in the page', () => {
   it('takes a refused line out and keeps why', () => {
     const entry = entriesUntil(0)[0]!;
     const state = reduce(
-      LogActions.written({ entries: [entry] }),
+      LogActions.logged({ entries: [entry] }),
       LogActions.refused({ entry, errors: [{ field: 'a', message: 'b', remedy: 'c' }] }),
     );
     expect(state.ids).toEqual([]);
@@ -54,7 +54,7 @@ describe('a make being decided', () => {
 
 describe('the household in the page', () => {
   const told = (version: number, roomC: number) =>
-    HouseholdActions.told({ household: { version, settings: { ...USUAL_SETTINGS, roomC } } });
+    HouseholdActions.received({ household: { version, settings: { ...USUAL_SETTINGS, roomC } } });
 
   const sent = householdFeature.reducer(undefined, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
 
@@ -67,14 +67,14 @@ describe('the household in the page', () => {
   });
 
   it('says in words when somebody else was faster, until the next try', () => {
-    const late = householdFeature.reducer(sent, HouseholdActions.overtaken());
+    const late = householdFeature.reducer(sent, HouseholdActions.conflicted());
     expect(late.errors[0]!.message).toContain('Somebody else');
     const again = householdFeature.reducer(late, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
     expect(again.errors).toEqual([]);
   });
 
   it('shows what others change beside what is being written', () => {
-    const writing = householdFeature.reducer(undefined, HouseholdActions.written({ change: { hobW: 2200 } }));
+    const writing = householdFeature.reducer(undefined, HouseholdActions.edited({ change: { hobW: 2200 } }));
     const state = householdFeature.reducer(writing, told(4, 17));
     const draft = householdFeature.selectDraft({ household: state });
     expect([draft.roomC, draft.hobW]).toEqual([17, 2200]);

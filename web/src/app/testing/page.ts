@@ -4,7 +4,7 @@ import { provideZonelessChangeDetection, type Provider, type Type } from '@angul
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideStore, Store, type Action } from '@ngrx/store';
-import type { StoredEntry } from '@oat-crock/contract/wire';
+import type { StoredEntry } from '@oat-crock/contract/api';
 import { follow, replay, type Entry } from '@oat-crock/core';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { draftFeature } from '../state/draft.feature';
@@ -32,7 +32,7 @@ export async function pageOf<T>(
   entries: readonly Entry[],
   nowMs: number,
   inputs: Readonly<Record<string, unknown>> = {},
-  stands: readonly Provider[] = [],
+  demands: readonly Provider[] = [],
   told: readonly Action[] = [],
 ): Promise<TestPage<T>> {
   TestBed.resetTestingModule();
@@ -53,12 +53,12 @@ export async function pageOf<T>(
         [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,
       }),
-      ...stands,
+      ...demands,
     ],
   });
   const store = TestBed.inject(Store);
   const clock = { rate: 0, realMs: 0, kitchenMs: nowMs, adjustable: true };
-  store.dispatch(ClockActions.told({ clock }));
+  store.dispatch(ClockActions.received({ clock }));
   const stored = entries.map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
   store.dispatch(LogActions.loaded({ entries: stored }));
   const batch = replay(entries);

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETTINGS, type Kept, type PlannedPour, type WantedOrder } from '@oat-crock/contract/wire';
+import { USUAL_SETTINGS, type Kept, type PlannedBatch, type WantedOrder } from '@oat-crock/contract/api';
 import type { Gear } from '@oat-crock/core';
 import { newGear } from '../larder/new-records';
 import { PlaceKeys } from '../shell/place-keys';
@@ -7,7 +7,7 @@ import { HouseholdActions } from '../state/household.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { pageOf, type TestPage } from './page';
 import { PlanPlace } from '../plan/plan';
-import { PlanDesk } from '../plan/plan-desk';
+import { PlanService } from '../plan/plan-service';
 import { Planner } from '../plan/planner';
 import { plannerEngine } from '../plan/planner-engine';
 
@@ -43,7 +43,7 @@ export const GEAR = [
 const BESIDE = {
   provide: Planner,
   useValue: {
-    stand: (...asked: Parameters<typeof plannerEngine.stand>) => Promise.resolve(plannerEngine.stand(...asked)),
+    demand: (...asked: Parameters<typeof plannerEngine.demand>) => Promise.resolve(plannerEngine.demand(...asked)),
     move: (...asked: Parameters<typeof plannerEngine.move>) => Promise.resolve(plannerEngine.move(...asked)),
     search: (...asked: Parameters<typeof plannerEngine.search>) => plannerEngine.search(...asked),
     stop: () => plannerEngine.stop(),
@@ -52,26 +52,30 @@ const BESIDE = {
 
 interface Kitchen {
   readonly orders: readonly WantedOrder[];
-  readonly pours?: readonly PlannedPour[];
+  readonly plannedBatches?: readonly PlannedBatch[];
   readonly gear?: readonly Gear[];
 }
 
 /** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
-export async function openPlan({ orders, pours = [], gear = GEAR }: Kitchen) {
+export async function openPlan({ orders, plannedBatches = [], gear = GEAR }: Kitchen) {
   const told = [
-    HouseholdActions.told({ household: { version: 1, settings: USUAL_SETTINGS } }),
-    LarderActions.told({
-      larder: { orders: orders.map((o) => kept(o)), gear: gear.map((g) => kept(g)), pours: pours.map((p) => kept(p)) },
+    HouseholdActions.received({ household: { version: 1, settings: USUAL_SETTINGS } }),
+    LarderActions.received({
+      larder: {
+        orders: orders.map((o) => kept(o)),
+        gear: gear.map((g) => kept(g)),
+        plannedBatches: plannedBatches.map((p) => kept(p)),
+      },
     }),
   ];
   const page = await pageOf(PlanPlace, [], NOW, {}, [BESIDE], told);
-  const desk = TestBed.inject(PlanDesk);
+  const plans = TestBed.inject(PlanService);
   const settled = async () => {
     for (let i = 0; i < 4000; i++) {
       await new Promise((done) => setTimeout(done, 10));
       await page.fixture.whenStable();
-      const busy = desk.working() || desk.mending() || desk.searching()?.running;
-      if (i > 5 && !busy && desk.standing()) return;
+      const busy = plans.working() || plans.mending() || plans.searching()?.running;
+      if (i > 5 && !busy && plans.standing()) return;
     }
     throw new Error('the plan was never laid out');
   };
@@ -89,11 +93,11 @@ export async function openPlan({ orders, pours = [], gear = GEAR }: Kitchen) {
     on.dispatchEvent(new KeyboardEvent('keydown', { key: name, shiftKey, bubbles: true }));
     await settled();
   };
-  return { ...page, desk, settled, key, lane, press };
+  return { ...page, plans, settled, key, lane, press };
 }
 
 /** Pours that are being written. */
 export const written = (page: Pick<TestPage<unknown>, 'store'>) =>
   Object.values(page.store.selectSignal(larderFeature.selectWriting)())
-    .filter((w) => w.family === 'pours')
-    .map((w) => w.draft as PlannedPour);
+    .filter((w) => w.family === 'plannedBatches')
+    .map((w) => w.draft as PlannedBatch);

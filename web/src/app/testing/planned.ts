@@ -1,10 +1,10 @@
-import type { PlannedPour } from '@oat-crock/contract/wire';
+import type { PlannedBatch } from '@oat-crock/contract/api';
 import { START_MS } from './followed';
 
 const HOUR_MS = 3_600_000;
 
-/** A planned pour of tests. */
-export function plannedPour(more: Partial<PlannedPour> = {}): PlannedPour {
+/** A planned batch of tests. */
+export function samplePlannedBatch(more: Partial<PlannedBatch> = {}): PlannedBatch {
   return {
     id: '01K00000000000000000000001',
     occurrenceId: '01K0000000000000000000000A',
@@ -19,10 +19,10 @@ export function plannedPour(more: Partial<PlannedPour> = {}): PlannedPour {
     readyMs: START_MS + 12 * HOUR_MS,
     readyLateMs: START_MS + 14 * HOUR_MS,
     dueMs: null,
-    held: null,
+    extension: null,
     accepted: [],
     pinned: false,
-    hands: [],
+    tasks: [],
     gear: ['Tall pot'],
     feed: null,
     starterTimes: 1,

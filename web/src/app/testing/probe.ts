@@ -1,4 +1,4 @@
-import type { Instrument } from '@oat-crock/contract/wire';
+import type { Instrument } from '@oat-crock/contract/api';
 
 /** A pH probe that has read nothing yet, on the shelf unless said otherwise. */
 export function probeOf(more: Partial<Instrument> = {}): Instrument {

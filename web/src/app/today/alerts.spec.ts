@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { plannedPour } from '../testing/planned';
+import { samplePlannedBatch } from '../testing/planned';
 import { LarderActions } from '../state/larder.feature';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
@@ -86,8 +86,8 @@ describe('being told of hands', () => {
     notes = [];
     const nowMs = START_MS + 20 * MIN;
     const tell = async (startMs: number, version: number) => {
-      const item = plannedPour({ name: 'Quark', whom: 'the bakery', startMs });
-      page.store.dispatch(LarderActions.told({ larder: { pours: [{ version, goneMs: null, item }] } }));
+      const item = samplePlannedBatch({ name: 'Quark', whom: 'the bakery', startMs });
+      page.store.dispatch(LarderActions.received({ larder: { plannedBatches: [{ version, goneMs: null, item }] } }));
       await page.fixture.whenStable();
       TestBed.tick();
     };

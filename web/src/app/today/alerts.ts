@@ -1,4 +1,4 @@
-import { pourName } from '@oat-crock/contract/wire';
+import { plannedBatchName } from '@oat-crock/contract/api';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -7,10 +7,10 @@ import { keepHere, keptHere } from '../state/kept-here';
 import { selectLive } from '../state/log.feature';
 import { say } from '../ui/units';
 import { clockTime, toFive } from '../ui/words';
-import { PlanKeeper } from '../plan/plan-keeper';
+import { PlanRecords } from '../plan/plan-records';
 import { Bell } from './bell';
-import { nextHands } from './next-hands';
-import { planHands, planHandSays } from './plan-hands';
+import { nextTasks } from './next-tasks';
+import { planTasks, planTaskSays } from './plan-tasks';
 
 /** How somebody wants to be told: not asked yet, not at all, by a chime, or by a chime and a note of the device. */
 export type ToldBy = 'unasked' | 'nothing' | 'chime' | 'chime and note';
@@ -46,7 +46,7 @@ interface Near {
   readonly text: string;
 }
 
-/** Tells somebody, wherever they are in the house, that hands are near: once for each set of hands. */
+/** Tells somebody, wherever they are in the house, that hands are near: once for each task. */
 @Injectable({ providedIn: 'root' })
 export class Alerts {
   private readonly store = inject(Store);
@@ -61,25 +61,25 @@ export class Alerts {
   readonly said = signal('');
   private readonly told = new Set<string>();
 
-  private readonly planned = inject(PlanKeeper).pours;
+  private readonly planned = inject(PlanRecords).plannedBatches;
 
   /** The next hands of each make that are due within minutes, and what of the plan is to be begun or fed. */
   readonly near = computed((): readonly Near[] => {
     const nowMs = this.clock.nowMs();
-    const live = nextHands(this.live(), this.followed())
+    const live = nextTasks(this.live(), this.followed())
       .filter(({ recordable, finishes }) => recordable || finishes)
-      .map(({ batch, hand, finishes }): Near => ({
-        key: `${batch.id} ${hand.stageId} ${finishes}`,
+      .map(({ batch, task, finishes }): Near => ({
+        key: `${batch.id} ${task.stageId} ${finishes}`,
         of: batch.name,
-        atMs: hand.atMs,
-        text: finishes ? 'Weigh it and log what came out.' : hand.instruction,
+        atMs: task.atMs,
+        text: finishes ? 'Weigh it and log what came out.' : task.instruction,
       }));
     const open = this.planned().filter((p) => p.batchId === null);
-    const planned = planHands(open, nowMs).map((hand): Near => ({
-      key: `${hand.pour.id} ${hand.is} ${hand.atMs}`,
-      of: pourName(hand.pour),
-      atMs: hand.atMs,
-      text: planHandSays(hand),
+    const planned = planTasks(open, nowMs).map((task): Near => ({
+      key: `${task.plannedBatch.id} ${task.is} ${task.atMs}`,
+      of: plannedBatchName(task.plannedBatch),
+      atMs: task.atMs,
+      text: planTaskSays(task),
     }));
     return [...live, ...planned].filter(({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS);
   });

@@ -19,7 +19,7 @@ import { clockTime, toFive } from '../ui/words';
     <div class="what">
       <p class="of">
         <a [routerLink]="['/cultures', due().lot.id]">{{ due().lot.name }}</a>
-        <span>{{ (100 * due().vigour.likely).toFixed(0) }} % of its vigour</span>
+        <span>{{ (100 * due().activity.likely).toFixed(0) }} % of its vigour</span>
       </p>
       <h2>{{ feeding().says | said }}</h2>
       @if (first() || now()) {
@@ -37,7 +37,7 @@ import { clockTime, toFive } from '../ui/words';
       </div>
     </div>
   `,
-  styleUrl: './hand-card.css',
+  styleUrl: './task-card.css',
   host: { class: 'in-line', '[class.first]': 'first()' },
 })
 export class FeedCard {

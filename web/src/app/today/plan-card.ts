@@ -1,4 +1,4 @@
-import { pourName } from '@oat-crock/contract/wire';
+import { plannedBatchName } from '@oat-crock/contract/api';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { isFed, type Due } from '@oat-crock/core';
@@ -7,7 +7,7 @@ import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { SaidPipe } from '../ui/units';
 import { clockTime, fromNow, span } from '../ui/words';
-import { firstSitting, planHandSays, type PlanHand } from './plan-hands';
+import { firstVisit, planTaskSays, type PlanTask } from './plan-tasks';
 
 const MIN_MS = 60_000;
 /** So near, it is begun. */
@@ -30,12 +30,12 @@ const NEAR_MS = 30 * MIN_MS;
       </p>
       <h2>{{ says() | said }}</h2>
       <div class="do">
-        @if (hand().is === 'begin') {
+        @if (task().is === 'begin') {
           <a
             class="press"
             [class.line-press]="!near()"
-            [routerLink]="['/methods', hand().pour.methodId]"
-            [queryParams]="{ pour: hand().pour.id }"
+            [routerLink]="['/methods', task().plannedBatch.methodId]"
+            [queryParams]="{ plannedBatch: task().plannedBatch.id }"
             [attr.data-next-hands]="first() ? '' : null"
             [attr.aria-label]="(near() ? 'Begin it: ' : 'Its sheet: ') + name()"
             >{{ near() ? 'Begin it' : 'Its sheet' }}</a
@@ -57,7 +57,7 @@ const NEAR_MS = 30 * MIN_MS;
       </div>
     </div>
   `,
-  styleUrl: './hand-card.css',
+  styleUrl: './task-card.css',
   styles: `
     .press {
       display: inline-flex;
@@ -68,7 +68,7 @@ const NEAR_MS = 30 * MIN_MS;
   host: { class: 'in-line', '[class.first]': 'first()' },
 })
 export class PlanCard {
-  readonly hand = input.required<PlanHand>();
+  readonly task = input.required<PlanTask>();
   readonly first = input(false);
   private readonly clock = inject(KitchenClock);
   private readonly cultures = inject(OwnCultures);
@@ -76,29 +76,29 @@ export class PlanCard {
 
   /** The strongest jar of the culture there is enough of, and that is fed. */
   protected readonly feeds = computed((): Due | null => {
-    const { feed } = this.hand().pour;
+    const { feed } = this.task().plannedBatch;
     if (!feed) return null;
     const [strongest] = this.cultures
       .dues()
       .filter(({ lot, leftG }) => lot.culture === feed.culture && isFed(lot) && leftG >= feed.starterG)
-      .sort((a, b) => b.vigour.likely - a.vigour.likely);
+      .sort((a, b) => b.activity.likely - a.activity.likely);
     return strongest ?? null;
   });
 
-  protected readonly name = computed(() => pourName(this.hand().pour));
-  protected readonly at = computed(() => clockTime(this.hand().atMs, this.clock.nowMs()));
-  protected readonly when = computed(() => fromNow(this.hand().atMs, this.clock.nowMs()));
-  protected readonly near = computed(() => this.hand().atMs - this.clock.nowMs() < NEAR_MS);
+  protected readonly name = computed(() => plannedBatchName(this.task().plannedBatch));
+  protected readonly at = computed(() => clockTime(this.task().atMs, this.clock.nowMs()));
+  protected readonly when = computed(() => fromNow(this.task().atMs, this.clock.nowMs()));
+  protected readonly near = computed(() => this.task().atMs - this.clock.nowMs() < NEAR_MS);
   protected readonly minutes = computed(() => {
-    const sitting = firstSitting(this.hand().pour);
-    if (this.hand().is === 'feed' || !sitting) return '';
-    return `, ${span(sitting.hands.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
+    const visit = firstVisit(this.task().plannedBatch);
+    if (this.task().is === 'feed' || !visit) return '';
+    return `, ${span(visit.tasks.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
   });
   /** Begins the feeding as it was planned. */
   protected feed(due: Due): void {
-    const { milkG, starterG } = this.hand().pour.feed!;
+    const { milkG, starterG } = this.task().plannedBatch.feed!;
     this.acts.feed(due, { milkG, starterG });
   }
 
-  protected readonly says = computed(() => planHandSays(this.hand()));
+  protected readonly says = computed(() => planTaskSays(this.task()));
 }

@@ -1,5 +1,5 @@
 import { usualRoomC } from '@oat-crock/calendar';
-import { type Settings } from '@oat-crock/contract/wire';
+import { type Settings } from '@oat-crock/contract/api';
 import type { RoomReading } from '@oat-crock/core';
 import { degrees, fromNow, temp } from '../ui/words';
 

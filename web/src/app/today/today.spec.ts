@@ -16,11 +16,11 @@ describe('Today', () => {
 
   it('shows the next hands large, with amounts, what to look for and their give', async () => {
     const page = await at(200);
-    const first = page.element.querySelector('oc-hand-card')!;
+    const first = page.element.querySelector('oc-task-card')!;
     expect(first.textContent).toMatch(/Spoon \d+ g into a clean jar/);
     expect(first.textContent).toContain('It leaves the wall');
     expect(first.textContent).toMatch(/it can wait until \d\d:\d\d/);
-    expect(page.element.querySelectorAll('oc-hand-card').length).toBe(3);
+    expect(page.element.querySelectorAll('oc-task-card').length).toBe(3);
   });
 
   it('records the hands with one touch, at this moment, by hand', async () => {
@@ -46,7 +46,7 @@ describe('Today', () => {
 
   it('says what the evidence calls for, and what is on hold, by whom', async () => {
     const page = await at(360, [355, { type: 'cue', cue: 'taste', answer: 'sharp' }]);
-    expect(page.element.querySelector('oc-hand-card .call')!.textContent).toMatch(/as sour as wanted|tastes sharp/);
+    expect(page.element.querySelector('oc-task-card .call')!.textContent).toMatch(/as sour as wanted|tastes sharp/);
     const held = await at(200, [150, { type: 'held', by: 'Ine', reason: 'Smelled of yeast.' }]);
     expect(held.element.querySelector('aside')!.textContent).toContain('On hold, by Ine: Smelled of yeast.');
   });
@@ -54,10 +54,10 @@ describe('Today', () => {
   it('says how warm the room is where a logger reads it, and what that does', async () => {
     const page = await at(200);
     expect(page.text()).not.toContain('in the room');
-    page.store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS + 190 * MIN, tempC: 17.2 }] }));
+    page.store.dispatch(RoomActions.received({ readings: [{ atMs: START_MS + 190 * MIN, tempC: 17.2 }] }));
     await page.fixture.whenStable();
     expect(page.text()).toMatch(/17\.2 °C in the room, 10 min ago: 2\.8 °C cooler than usual, so .* takes longer\./);
-    page.store.dispatch(RoomActions.told({ readings: [{ atMs: START_MS + 195 * MIN, tempC: 20.3 }] }));
+    page.store.dispatch(RoomActions.received({ readings: [{ atMs: START_MS + 195 * MIN, tempC: 20.3 }] }));
     await page.fixture.whenStable();
     expect(page.text()).toContain('as usual at this hour');
   });

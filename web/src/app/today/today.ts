@@ -3,15 +3,15 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@a
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdOf } from '@oat-crock/core';
-import { pourName } from '@oat-crock/contract/wire';
+import { plannedBatchName } from '@oat-crock/contract/api';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { feedsNow, wantsOf } from '../cultures/wants';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dueLots } from '../larder/due';
 import { OwnLarder } from '../larder/own-larder';
-import { PlanDesk } from '../plan/plan-desk';
-import { PourFocus } from '../shell/focus';
+import { PlanService } from '../plan/plan-service';
+import { BatchFocus } from '../shell/focus';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { logFeature, selectLive } from '../state/log.feature';
@@ -20,11 +20,11 @@ import { Crock } from '../ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../ui/words';
 import { AlertAsk } from './alert-ask';
 import { FeedCard } from './feed-card';
-import { HandCard } from './hand-card';
+import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
-import { nextHands } from './next-hands';
+import { nextTasks } from './next-tasks';
 import { PlanCard } from './plan-card';
-import { planHands } from './plan-hands';
+import { planTasks } from './plan-tasks';
 import { roomWords } from './room-words';
 import { SaidPipe, say } from '../ui/units';
 
@@ -39,7 +39,7 @@ const NEAR_MS = 3_600_000;
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, AlertAsk, FeedCard, HandCard, PlanCard, RouterLink, Crock],
+  imports: [SaidPipe, AlertAsk, FeedCard, TaskCard, PlanCard, RouterLink, Crock],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
@@ -54,7 +54,7 @@ export class Today {
   protected readonly day = computed(() => longDay(this.clock.nowMs()));
   protected readonly empty = computed(() => this.batches().length === 0);
   protected readonly idle = computed(() => this.live().length === 0 && this.planned().length === 0);
-  protected readonly hands = computed(() => nextHands(this.live(), this.followed()));
+  protected readonly tasks = computed(() => nextTasks(this.live(), this.followed()));
   /** Hands at the crocks and milk for the cultures, in order of time: what a culture wants now can wait for hands that are near. */
   protected readonly rows = computed(() => {
     const [nowMs, asleep] = [this.clock.nowMs(), this.asleep()];
@@ -63,23 +63,23 @@ export class Today {
       const byMs = due.level === 'soon' ? wakeBefore(due.feedByMs ?? nowMs, asleep) : nowMs;
       return [{ id: due.lot.id, atMs: Math.max(byMs, nowMs + NEAR_MS), feed: { due, feeding, byMs } }];
     });
-    const hands = this.hands().map((next) => ({ id: next.batch.id + next.hand.stageId, atMs: next.hand.atMs, next }));
-    const plans = planHands(this.planned(), nowMs).map((plan) => ({
-      id: `${plan.pour.id} ${plan.is}`,
+    const tasks = this.tasks().map((next) => ({ id: next.batch.id + next.task.stageId, atMs: next.task.atMs, next }));
+    const plans = planTasks(this.planned(), nowMs).map((plan) => ({
+      id: `${plan.plannedBatch.id} ${plan.is}`,
       atMs: plan.atMs,
       plan,
     }));
-    return [...hands, ...feeds, ...plans].sort((x, y) => x.atMs - y.atMs);
+    return [...tasks, ...feeds, ...plans].sort((x, y) => x.atMs - y.atMs);
   });
-  private readonly desk = inject(PlanDesk);
-  private readonly planned = computed(() => this.desk.standing()?.pours ?? this.desk.inputs.planned());
+  private readonly plans = inject(PlanService);
+  private readonly planned = computed(() => this.plans.standing()?.plannedBatches ?? this.plans.inputs.planned());
   /** What of the plan no longer holds, in words. */
   protected readonly planTrouble = computed(() => {
-    const troubles = this.desk.draft() ? [] : (this.desk.standing()?.troubles ?? []);
+    const troubles = this.plans.draft() ? [] : (this.plans.standing()?.troubles ?? []);
     const [first] = troubles;
-    const pour = this.planned().find((p) => p.id === first?.pourId);
-    return first && pour
-      ? `${pourName(pour)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+    const plannedBatch = this.planned().find((p) => p.id === first?.plannedBatchId);
+    return first && plannedBatch
+      ? `${plannedBatchName(plannedBatch)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
       : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
@@ -100,7 +100,7 @@ export class Today {
 
   protected readonly noStarter = computed(() => this.starters().length === 0 && this.cultures.alive().length === 0);
 
-  protected readonly pours = computed(() =>
+  protected readonly plannedBatches = computed(() =>
     this.live().flatMap((batch) => {
       const followed = this.followed()[batch.id];
       if (!followed) return [];
@@ -141,7 +141,7 @@ export class Today {
   protected readonly mass = mass;
 
   constructor() {
-    const focus = inject(PourFocus);
-    effect(() => focus.look(this.hands()[0]?.batch.id ?? null));
+    const focus = inject(BatchFocus);
+    effect(() => focus.look(this.tasks()[0]?.batch.id ?? null));
   }
 }

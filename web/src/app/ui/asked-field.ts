@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { FieldProblem } from '@oat-crock/contract/wire';
+import type { FieldProblem } from '@oat-crock/contract/api';
 import type { Asked } from './asked';
 import { NumberField } from './number-field';
 import { OptionField } from './option-field';

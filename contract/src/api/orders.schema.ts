@@ -1,0 +1,86 @@
+import Joi from 'joi';
+import { choicesOfAMake, moment, ulid } from './entry-parts.js';
+import type { WantedOrder } from './orders.js';
+import type { PlannedBatch } from './planned-batch.js';
+import { tagged } from './tagged.js';
+
+/** When something is wanted. */
+const due = tagged('is', {
+  once: Joi.object({ is: Joi.valid('once').required(), atMs: moment.required() }),
+  weekly: Joi.object({
+    is: Joi.valid('weekly').required(),
+    day: Joi.number().integer().min(0).max(6).required(),
+    atH: Joi.number().min(0).less(24).required(),
+    fromMs: moment.required(),
+  }),
+  'some time': Joi.object({ is: Joi.valid('some time').required() }),
+});
+
+/** Something that is wanted. */
+export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
+  id: ulid.required(),
+  whom: Joi.string().trim().allow('').max(80).required(),
+  methodId: Joi.string().trim().min(1).max(60).required(),
+  choices: choicesOfAMake.required(),
+  productG: Joi.number().min(100).max(500_000).required(),
+  due: due.required(),
+  note: Joi.string().allow('').max(500).required(),
+});
+
+const task = Joi.object({
+  stageId: Joi.string().min(1).max(40).required(),
+  says: Joi.string().max(600).required(),
+  atMs: moment.required(),
+  minutes: Joi.number().min(0).max(10_000).required(),
+  earliestMs: moment.required(),
+  latestMs: moment.required(),
+});
+
+const coursePoint = Joi.object({
+  atMs: moment.required(),
+  massG: Joi.number().min(0).required(),
+  wheyG: Joi.number().min(0).required(),
+  ph: Joi.number().min(0).max(14).required(),
+  tempC: Joi.number().min(-30).max(150).required(),
+});
+
+/** A make of a plan that was taken. */
+export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
+  id: ulid.required(),
+  occurrenceId: Joi.string().min(1).max(60).required(),
+  part: Joi.number().integer().min(1).max(50).required(),
+  parts: Joi.number().integer().min(1).max(50).required(),
+  name: Joi.string().trim().min(1).max(80).required(),
+  whom: Joi.string().trim().allow('').max(80).required(),
+  methodId: Joi.string().trim().min(1).max(60).required(),
+  choices: choicesOfAMake.required(),
+  productG: Joi.number().min(1).max(500_000).required(),
+  startMs: moment.required(),
+  readyMs: moment.required(),
+  readyLateMs: moment.required(),
+  dueMs: moment.allow(null).required(),
+  extension: Joi.object({
+    stageId: Joi.string().min(1).max(40).required(),
+    forMin: Joi.number().min(-20_000).max(20_000).required(),
+    afterWakingMin: Joi.number().min(0).max(1440).required(),
+  })
+    .allow(null)
+    .required(),
+  accepted: Joi.array().items(Joi.string().max(20)).unique().max(20).default([]),
+  pinned: Joi.boolean().required(),
+  tasks: Joi.array().items(task).max(60).required(),
+  gear: Joi.array().items(Joi.string().max(80)).max(30).required(),
+  feed: Joi.object({
+    culture: Joi.string().max(40).required(),
+    beginMs: moment.required(),
+    ripeMs: moment.required(),
+    milkG: Joi.number().min(0).max(200_000).required(),
+    starterG: Joi.number().min(0).max(200_000).required(),
+    tempC: Joi.number().min(0).max(60).required(),
+  })
+    .allow(null)
+    .required(),
+  starterTimes: Joi.number().min(1).max(20).default(1),
+  course: Joi.array().items(coursePoint).max(400).default([]),
+  batchId: ulid.allow(null).required(),
+});

@@ -1,0 +1,227 @@
+import {
+  stageExtension,
+  type Break,
+  type Choices,
+  type CultureId,
+  type StageExtension,
+  type Plan,
+  type PlannedMake,
+} from '@oat-crock/core';
+import type { Occurrence } from './orders.js';
+
+const MIN_MS = 60_000;
+
+/** A task of a planned make: what they do, when, for how long, and how early or late they may come. */
+export interface PlannedTask {
+  readonly stageId: string;
+  readonly says: string;
+  readonly atMs: number;
+  readonly minutes: number;
+  readonly earliestMs: number;
+  readonly latestMs: number;
+}
+
+/** The feeding of a culture before a planned make. */
+export interface PlannedFeed {
+  readonly culture: CultureId;
+  readonly beginMs: number;
+  readonly ripeMs: number;
+  readonly milkG: number;
+  readonly starterG: number;
+  readonly tempC: number;
+}
+
+/** The crock at a moment of a planned make. */
+export interface PourPoint {
+  readonly atMs: number;
+  readonly massG: number;
+  readonly wheyG: number;
+  readonly ph: number;
+  readonly tempC: number;
+}
+
+/** A make as a plan that was taken has it. */
+export interface PlannedBatch {
+  /** ULID: the same for as long as it is of the same order, day and part, however it is moved. */
+  readonly id: string;
+  /** Of which order, and of which day of it. */
+  readonly occurrenceId: string;
+  readonly part: number;
+  readonly parts: number;
+  readonly name: string;
+  readonly whom: string;
+  readonly methodId: string;
+  readonly choices: Choices;
+  readonly productG: number;
+  readonly startMs: number;
+  readonly readyMs: number;
+  /** Ready by then nine times in ten. */
+  readonly readyLateMs: number;
+  readonly dueMs: number | null;
+  /** A step that is made to last longer, on purpose. */
+  readonly extension: StageExtension | null;
+  /** What did not hold of it when it was taken, and was taken all the same: it is no news then. */
+  readonly accepted: readonly Break['is'][];
+  /** True where somebody has put it there: it is not moved by itself. */
+  readonly pinned: boolean;
+  readonly tasks: readonly PlannedTask[];
+  readonly gear: readonly string[];
+  readonly feed: PlannedFeed | null;
+  /** So many times the starter is taken, as its culture is tired by then; 1 where it is strong. */
+  readonly starterTimes: number;
+  /** How it is likely to go, for a drawing; empty once it is begun, as its batch then shows how it goes. */
+  readonly course: readonly PourPoint[];
+  /** The batch it was begun as; null while it is planned. */
+  readonly batchId: string | null;
+}
+
+/** Tasks that follow each other within so many minutes are one visit to the crocks. */
+const ONE_VISIT_MIN = 30;
+
+/** Hands that are done in one visit. */
+export interface Visit {
+  readonly fromMs: number;
+  readonly untilMs: number;
+  readonly tasks: readonly PlannedTask[];
+}
+
+/** The visits that a planned batch asks for, in order of time. */
+export function visitsOf(tasks: readonly PlannedTask[]): readonly Visit[] {
+  const visits: { fromMs: number; untilMs: number; tasks: PlannedTask[] }[] = [];
+  for (const task of tasks) {
+    const last = visits.at(-1);
+    const untilMs = task.atMs + task.minutes * MIN_MS;
+    if (last && task.atMs - last.untilMs <= ONE_VISIT_MIN * MIN_MS) {
+      last.tasks.push(task);
+      last.untilMs = Math.max(last.untilMs, untilMs);
+    } else visits.push({ fromMs: task.atMs, untilMs, tasks: [task] });
+  }
+  return visits;
+}
+
+/**
+ * A plan as it is kept: each make as a planned batch. What was kept of the same order, day and part before keeps its id, so that a
+ * calendar that has it moves it rather than show it twice.
+ *
+ * @param startMs the moment at which the plan begins
+ * @param before planned batches as they were kept, those that were taken away among them
+ */
+export function plannedBatchesOf(
+  { makes }: Pick<Plan, 'makes'>,
+  occurrences: readonly Occurrence[],
+  startMs: number,
+  before: readonly PlannedBatch[],
+  newId: (occurrenceId: string, part: number) => string,
+  { isPinned, accepted }: PlanMarks = NO_MARKS,
+): readonly PlannedBatch[] {
+  const wanted = new Map(occurrences.map((o) => [o.id, o]));
+  return makes.flatMap((make): PlannedBatch[] => {
+    const occurrence = wanted.get(make.orderId);
+    if (!occurrence) return [];
+    const begun = begunOf(occurrence.id, before);
+    const part = freeParts(begun)(make.part);
+    const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === part && p.batchId === null);
+    const plannedBatch = plannedBatchOf(make, occurrence, startMs, kept?.id ?? newId(occurrence.id, part));
+    const marks = { pinned: isPinned(make), accepted: accepted(make) };
+    return [{ ...plannedBatch, ...marks, part, parts: make.parts + begun.length }];
+  });
+}
+
+/** What something wanted is called: "Quark for the bakery". */
+export const wantedName = (name: string, whom: string): string => (whom ? `${name} for ${whom}` : name);
+
+/** What a planned make is called: as what is wanted, and which part of it. */
+export const plannedBatchName = ({ name, whom, part, parts }: PlannedBatch): string =>
+  `${wantedName(name, whom)}${parts > 1 ? `, ${part} of ${parts}` : ''}`;
+
+/** What is known of a make besides where it is. */
+export interface PlanMarks {
+  readonly isPinned: (make: PlannedMake) => boolean;
+  readonly accepted: (make: PlannedMake) => readonly Break['is'][];
+}
+
+const NO_MARKS: PlanMarks = { isPinned: () => false, accepted: () => [] };
+
+/** Parts of an order and day that were begun. */
+export const begunOf = (occurrenceId: string, plannedBatches: readonly PlannedBatch[]): readonly PlannedBatch[] =>
+  plannedBatches.filter((p) => p.occurrenceId === occurrenceId && p.batchId !== null);
+
+/** The number of the first, second, … part that is not begun, counted from 1. */
+export function freeParts(begun: readonly PlannedBatch[]): (nth: number) => number {
+  const taken = new Set(begun.map((p) => p.part));
+  return (nth) => {
+    let part = 0;
+    for (let left = nth; left > 0;) if (!taken.has(++part)) left--;
+    return part;
+  };
+}
+
+function plannedBatchOf(
+  make: PlannedMake,
+  { id: occurrenceId, order, dueMs }: Occurrence,
+  startMs: number,
+  id: string,
+): PlannedBatch {
+  const { network, mode, steps, feed } = make;
+  const ms = (min: number) => Math.round(startMs + min * MIN_MS);
+  return {
+    id,
+    occurrenceId,
+    part: make.part,
+    parts: make.parts,
+    name: network.name,
+    whom: order.whom,
+    methodId: network.methodId,
+    choices: network.choices,
+    productG: Math.round(network.productG),
+    startMs: ms(mode.startMin),
+    readyMs: ms(mode.readyMin),
+    readyLateMs: ms(mode.readyLateMin),
+    dueMs,
+    extension: stageExtension(network, mode.extension),
+    accepted: [],
+    pinned: false,
+    tasks: network.steps.map(({ stageId, says, handsMin }, i): PlannedTask => {
+      const atMs = ms(steps[i]!.beginMin);
+      // How early or late hands may come is the slack of the step before them.
+      const slack = network.steps[i - 1]?.slack ?? { earlyMin: 0, lateMin: 0 };
+      const moved = steps[i - 1]?.movedMin ?? 0;
+      return {
+        stageId,
+        says,
+        atMs,
+        minutes: handsMin,
+        earliestMs: Math.round(atMs - (slack.earlyMin + moved) * MIN_MS),
+        latestMs: Math.round(atMs + (slack.lateMin - moved) * MIN_MS),
+      };
+    }),
+    gear: make.gear.map((g) => g.name ?? g.kind),
+    feed: feed && {
+      culture: feed.culture,
+      beginMs: ms(feed.beginMin),
+      ripeMs: ms(feed.ripeMin),
+      milkG: Math.round(feed.milkG),
+      starterG: Math.round(10 * feed.starterG) / 10,
+      tempC: feed.tempC,
+    },
+    starterTimes: rounded(make.starterTimes, 1),
+    course: courseOf(make, ms),
+    batchId: null,
+  };
+}
+
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits));
+
+/** The usual course of its network, at the moments of its own steps. */
+function courseOf({ network: { course }, steps }: PlannedMake, ms: (min: number) => number): readonly PourPoint[] {
+  return course.map(({ step, share, massG, wheyG, ph, tempC }) => {
+    const { beginMin, endMin } = steps[step]!;
+    return {
+      atMs: ms(beginMin + share * (endMin - beginMin)),
+      massG: Math.round(massG),
+      wheyG: Math.round(wheyG),
+      ph: rounded(ph, 2),
+      tempC: rounded(tempC, 1),
+    };
+  });
+}

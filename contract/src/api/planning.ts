@@ -1,0 +1,60 @@
+import type { KeptPlace, Method, Order } from '@oat-crock/core';
+import type { Occurrence } from './orders.js';
+import { begunOf, wantedName, type PlannedBatch } from './planned-batch.js';
+
+const MIN_MS = 60_000;
+
+/**
+ * What is wanted, as a plan that begins at a moment is asked for it: less what is begun of it already. What is wholly begun, and
+ * what is of a method that is not there, is left out.
+ */
+export function ordersOf(
+  occurrences: readonly Occurrence[],
+  plannedBatches: readonly PlannedBatch[],
+  startMs: number,
+  methodOf: (id: string) => Method | undefined,
+): readonly Order[] {
+  return occurrences.flatMap(({ id, order, dueMs }): Order[] => {
+    const method = methodOf(order.methodId);
+    const begun = begunOf(id, plannedBatches);
+    const parts = begun[0]?.parts ?? 1;
+    const share = (parts - begun.length) / parts;
+    if (!method || share <= 0) return [];
+    return [
+      {
+        id,
+        name: wantedName(method.name, order.whom),
+        method,
+        choices: order.choices,
+        productG: order.productG * share,
+        dueMin: dueMs === null ? null : (dueMs - startMs) / MIN_MS,
+      },
+    ];
+  });
+}
+
+/** Which of the parts that are not begun a planned batch is, counted from 1. */
+export const openPart = ({ occurrenceId, part }: PlannedBatch, plannedBatches: readonly PlannedBatch[]): number =>
+  part - begunOf(occurrenceId, plannedBatches).filter((b) => b.part < part).length;
+
+/** Where the planned batches of a plan that was taken have their makes, in minutes of a plan that begins at a moment. */
+export function placesOf(plannedBatches: readonly PlannedBatch[], startMs: number): readonly KeptPlace[] {
+  return plannedBatches
+    .filter((p) => p.batchId === null)
+    .map((plannedBatch): KeptPlace => ({
+      orderId: plannedBatch.occurrenceId,
+      part: openPart(plannedBatch, plannedBatches),
+      startMin: (plannedBatch.startMs - startMs) / MIN_MS,
+      extension: plannedBatch.extension,
+      pinned: plannedBatch.pinned,
+    }));
+}
+
+/** Planned batches of nothing that is wanted any more: their order was taken away, or their day is over. */
+export const staleOf = (
+  plannedBatches: readonly PlannedBatch[],
+  occurrences: readonly Occurrence[],
+): readonly PlannedBatch[] => {
+  const wanted = new Set(occurrences.map((o) => o.id));
+  return plannedBatches.filter((p) => p.batchId === null && !wanted.has(p.occurrenceId));
+};

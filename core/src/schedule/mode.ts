@@ -1,0 +1,157 @@
+import type { GearResource } from './gear-resources.js';
+import type { Hours } from './hours.js';
+import type { Scenario, Network } from './network.js';
+import type { Mode } from './instance.js';
+import { needOf, type Need, type StarterHere } from './starters.js';
+import { awakeMin, timesOf, type Extension, type Times } from './timeline.js';
+
+/** What somebody would rather have, as costs: the higher, the more it is avoided. */
+export interface ObjectiveWeights {
+  /** A minute of hands in the night, or while nobody is at home. */
+  readonly nightMin: number;
+  /** A minute of hands outside working hours. */
+  readonly offMin: number;
+  /** An hour that it stands ready before it is wanted, more or less than is wished for. */
+  readonly ageH: number;
+  /** It is wished to stand ready so long before, h. */
+  readonly spareH: number;
+  /** All the slack of a souring used, and of what does not sour. */
+  readonly souringSlack: number;
+  readonly otherSlack: number;
+  /** An hour that it comes later, where nobody said when it is wanted. */
+  readonly laterH: number;
+}
+
+export const USUAL_WEIGHTS: ObjectiveWeights = {
+  nightMin: 60,
+  offMin: 1,
+  ageH: 0.25,
+  spareH: 0,
+  souringSlack: 8,
+  otherSlack: 1,
+  laterH: 0.05,
+};
+
+/** A mode of doing a make: when it begins, what is extended purpose, in which pieces of gear, and what of it costs. */
+export interface MakeMode extends Mode {
+  readonly startMin: number;
+  readonly extension: Extension | null;
+  /** For each of the network's gear demands the place of the gear resource it is given. */
+  readonly gearResources: readonly number[];
+  readonly readyMin: number;
+  /** Ready by then nine times in ten. */
+  readonly readyLateMin: number;
+  readonly nightMin: number;
+  readonly offMin: number;
+  /** It stands ready so long before it is wanted, h; 0 where nobody said when. */
+  readonly ageH: number;
+  /** What it needs of a culture before it. */
+  readonly starter: Need;
+}
+
+/** What a make is placed for. */
+export interface Placing {
+  readonly network: Network;
+  readonly hours: Hours;
+  readonly gearResources: readonly GearResource[];
+  /** Wanted by then; null for any time. */
+  readonly dueMin: number | null;
+  /** Not begun before. */
+  readonly fromMin: number;
+  readonly weights: ObjectiveWeights;
+  /** Cultures that are there; null where they are no matter. */
+  readonly starters: readonly StarterHere[] | null;
+}
+/** Of the life of a product as much may be over when it is handed on. */
+export const LIFE_SPENT = 0.5;
+/** How much hands at each of three scenarios count. */
+const SCENARIOS: readonly (readonly [Scenario, number])[] = [
+  ['likely', 0.5],
+  ['early', 0.25],
+  ['late', 0.25],
+];
+/** Times by each scenario of a make in which nothing is extended. */
+export type Plain = Readonly<Record<Scenario, Times | null>>;
+
+export function plainTimes({ network: { steps }, hours }: Placing, startMin: number): Plain {
+  const by = (scenario: Scenario) => timesOf(steps, startMin, hours, scenario);
+  return { likely: by('likely'), early: by('early'), late: by('late') };
+}
+
+/** Minutes of hands in the night up to the beginning of the step that may be extended. */
+export function nightBefore(
+  { network: { steps }, hours }: Placing,
+  times: Times,
+  extension: Extension | null | undefined,
+): number {
+  let sum = 0;
+  for (let i = 0; extension && i <= extension.step; i++)
+    sum += hours.nightMin(times[i]!, times[i]! + awakeMin(steps[i]!));
+  return sum;
+}
+
+/** The mode of a make that begins at a minute, before it is given its gear; null where it is not over within the horizon. */
+export function unequippedMode(
+  placing: Placing,
+  startMin: number,
+  extension: Extension | null,
+  likely: Times,
+  plain: Plain,
+): UnequippedMode | null {
+  const { network, hours, dueMin, weights } = placing;
+  const { steps } = network;
+  let late = likely;
+  let [nightMin, offMin] = [0, 0];
+  for (const [scenario, weight] of SCENARIOS) {
+    const times =
+      scenario === 'likely'
+        ? likely
+        : extension
+          ? timesOf(steps, startMin, hours, scenario, extension, plain[scenario])
+          : plain[scenario];
+    if (!times) return null;
+    if (scenario === 'late') late = times;
+    for (let i = 0; i < steps.length; i++) {
+      const beginMin = times[i]!;
+      const untilMin = beginMin + awakeMin(steps[i]!, scenario);
+      nightMin += weight * hours.nightMin(beginMin, untilMin);
+      offMin += weight * hours.offMin(beginMin, untilMin);
+    }
+  }
+  const readyMin = likely.at(-1)!;
+  const readyLateMin = late.at(-1)!;
+  const starter = starterFor(placing, likely);
+  const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
+  const cost =
+    weights.nightMin * nightMin +
+    weights.offMin * offMin +
+    (dueMin === null ? 0 : weights.ageH * Math.abs(ageH - weights.spareH)) +
+    slackCost(network, likely, weights) +
+    STARTER_COST[starter.is] +
+    (dueMin === null ? (weights.laterH * readyMin) / 60 : 0);
+  return { startMin, extension, readyMin, readyLateMin, nightMin, offMin, ageH, starter, cost, likely, late };
+}
+
+/** A feeding is work, a tired starter a risk, and to buy a culture is worse. */
+const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, more: 4, buy: 6 };
+
+function starterFor({ network: { sown }, starters, hours }: Placing, likely: Times): Need {
+  if (!sown || !starters) return { is: 'ready' };
+  return needOf(starters, sown.culture, sown.massG, likely[sown.step]!, hours, likely[0]!);
+}
+
+/** A mode before it is given its gear, and how it goes by scenario. */
+export interface UnequippedMode extends Omit<MakeMode, 'gearResources' | 'uses'> {
+  readonly likely: Times;
+  readonly late: Times;
+}
+
+function slackCost({ steps }: Network, likely: Times, { souringSlack, otherSlack }: ObjectiveWeights): number {
+  return steps.reduce((sum, { slack, sours, lasts }, i) => {
+    const moved = likely[i + 1]! - likely[i]! - lasts.likely;
+    const most = moved > 0 ? slack.lateMin : slack.earlyMin;
+    return Math.abs(moved) < 1e-6 || most <= 0
+      ? sum
+      : sum + (sours ? souringSlack : otherSlack) * Math.min(1, Math.abs(moved) / most) ** 2;
+  }, 0);
+}

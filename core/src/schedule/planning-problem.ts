@@ -1,0 +1,113 @@
+import type { Household } from '../make/household.js';
+import type { GearKind } from '../lots/gear.js';
+import type { LotStock } from '../lots/lot.js';
+import type { PlanGear, GearResource } from './gear-resources.js';
+import type { Hours, Person } from './hours.js';
+import type { Network } from './network.js';
+import type { Order, Unmet } from './orders.js';
+import type { Instance, Use } from './instance.js';
+import type { Feed, StarterHere } from './starters.js';
+import type { StageExtension, Walked } from './timeline.js';
+import type { MakeMode, Placing, ObjectiveWeights } from './mode.js';
+
+/** Something that has a resource for some slots, and what it is called. */
+export interface Holder {
+  readonly name: string;
+  readonly uses: readonly Use[];
+}
+
+/** What is on already and cannot be moved: its hands, and what it stands in. */
+export interface Committed {
+  readonly name: string;
+  readonly tasks: readonly { readonly atMin: number; readonly minutes: number }[];
+  readonly demands: readonly {
+    readonly gear: GearKind;
+    readonly litres: number;
+    readonly keepC: number | null;
+    readonly fromMin: number;
+    readonly toMin: number;
+  }[];
+}
+
+/** Somebody has put a make where it is: it is begun then and no other time, and goes on so. */
+export interface Pin {
+  readonly orderId: string;
+  readonly part: number;
+  readonly startMin: number;
+  readonly extension: StageExtension | null;
+}
+
+/** What a plan is made of. Minutes count from its beginning. */
+export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
+  readonly orders: readonly Order[];
+  readonly people: readonly Person[];
+  readonly gear: readonly PlanGear[];
+  readonly committed?: readonly Committed[];
+  readonly pins?: readonly Pin[];
+  readonly stocks?: readonly LotStock[];
+  /** Cultures that are there; where nothing is said of them, each make has the starter it wants. */
+  readonly starters?: readonly StarterHere[];
+  readonly horizonMin: number;
+  readonly weights?: ObjectiveWeights;
+  readonly seed: number;
+}
+
+/** A make of a plan: when it is begun, and when each of its steps likely begins and ends. */
+export interface PlannedMake {
+  readonly orderId: string;
+  /** What it is called in a sentence. */
+  readonly name: string;
+  /** Which of the makes of its order, counted from 1, and of how many. */
+  readonly part: number;
+  readonly parts: number;
+  readonly network: Network;
+  readonly mode: MakeMode;
+  readonly steps: readonly Walked[];
+  /** The pieces of gear it stands in, by the network's gear demands. */
+  readonly gear: readonly PlanGear[];
+  /** A feeding of its culture before it, for it and for those after it that take of the same; null where it needs none. */
+  readonly feed: Feed | null;
+  /** True where no culture that is there would do: one is to be bought. */
+  readonly buysStarter: boolean;
+  /** Its culture is tired by then, and cannot be fed in time: so many times the starter is taken; 1 where it is strong. */
+  readonly starterTimes: number;
+}
+
+/** A plan: every order's makes, or why there is none; how good it is, and how good any could be. */
+export interface Plan {
+  readonly makes: readonly PlannedMake[];
+  readonly unmet: readonly Unmet[];
+  readonly cost: number;
+  readonly bound: number;
+  readonly proven: boolean;
+  readonly round: number;
+  /** Minutes of hands in the night, and outside working hours, as likely. */
+  readonly nightHandsMin: number;
+  readonly offHandsMin: number;
+  readonly handsMin: number;
+}
+
+/** A make to be placed, before it is. */
+export interface WantedMake {
+  readonly order: Order;
+  readonly part: number;
+  readonly parts: number;
+  readonly network: Network;
+  readonly modes: readonly MakeMode[];
+  readonly placing: Placing;
+}
+
+/** Everything a plan is searched in. */
+export interface PlanningProblem {
+  readonly asked: PlanAsked;
+  readonly hours: Hours;
+  readonly gearResources: readonly GearResource[];
+  readonly wanted: readonly WantedMake[];
+  /** Makes that have no mode at all: why is said with what is impossible. */
+  readonly nowhere: readonly WantedMake[];
+  readonly instance: Instance;
+  /** What has gear and hands already. */
+  readonly holders: readonly Holder[];
+  /** Orders that cannot be made whatever else is. */
+  readonly impossible: readonly Unmet[];
+}

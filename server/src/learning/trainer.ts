@@ -1,0 +1,139 @@
+import { householdAround, type House } from '@oat-crock/calendar';
+import {
+  culturesById,
+  isCulture,
+  lessonsOf,
+  lineOfMake,
+  NOTHING_LEARNED,
+  pooled,
+  replay,
+  seedFromText,
+  standingLessons,
+  workOut,
+  type Batch,
+  type Entry,
+  type Lesson,
+} from '@oat-crock/core';
+import { houseOf } from '../house.js';
+import { entryStore, type EntryStore } from '../store/entries.js';
+import { householdStore } from '../store/household.js';
+import { keptStore } from '../store/kept.js';
+import { lessonStore } from '../store/lessons.js';
+import type { Db } from '../store/open.js';
+import { roomStore } from '../store/room.js';
+
+/** The newest makes of each line, or of each method where no line is kept, that are asked. */
+const MAKES_ASKED = 8;
+/** Members that a finished make is followed with. */
+const MEMBERS = 500;
+
+/** A finished make that is asked what it teaches, as its log stands. */
+interface Asked {
+  readonly batch: Batch;
+  readonly line: string | null;
+  readonly ofSeq: number;
+}
+
+/** Works out, from what is kept, what finished makes teach. */
+export interface RenewalPolicy {
+  /** Makes that have not taught as their logs stand, the newest first. */
+  readonly due: () => readonly Asked[];
+  /** Follows a finished make to its end and keeps what it taught; one that cannot be followed teaches nothing. */
+  readonly ask: (asked: Asked, nowMs: number) => void;
+  /** Pools what all of them taught, less what is to be forgotten; whether that comes to something else than before. */
+  readonly pool: () => boolean;
+}
+
+/**
+ * @param engine names the engine: what another one worked out counts no more
+ * @param zone the time zone of a household that has not chosen one
+ */
+export function school(db: Db, engine: string, zone: string): RenewalPolicy {
+  const entries = entryStore(db);
+  const stores = { household: householdStore(db, zone), gear: keptStore(db, 'gear'), room: roomStore(db) };
+  const lessons = lessonStore(db);
+  const lots = keptStore(db, 'lots');
+  const finished = new FinishedMakes(entries);
+
+  const asked = (): readonly Asked[] => {
+    const cultures = culturesById(
+      lots
+        .all()
+        .filter((kept) => kept.goneMs === null)
+        .map((kept) => kept.item)
+        .filter(isCulture),
+    );
+    const makes = finished
+      .all()
+      .map(({ batch, seq }) => ({ batch, ofSeq: seq, line: lineOfMake(batch, cultures) }))
+      .sort((a, b) => b.batch.startedMs - a.batch.startedMs);
+    const inLine = new Map<string, number>();
+    return makes.filter(({ batch, line }) => {
+      const of = line ?? batch.methodId;
+      inLine.set(of, (inLine.get(of) ?? 0) + 1);
+      return inLine.get(of)! <= MAKES_ASKED;
+    });
+  };
+
+  return {
+    due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
+    ask: ({ batch, line, ofSeq }, nowMs) => {
+      const whole = replayed(entries.ofBatch(batch.id)) ?? batch;
+      const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
+      lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), nowMs) }, ofSeq, engine);
+    },
+    pool: () => {
+      const taught = asked().flatMap(({ batch, ofSeq }) => lessons.of(batch.id, ofSeq, engine) ?? []);
+      const watched = taught.flatMap(({ batchId, atMs, line, generation, lessons: said }) => {
+        const of = said.find((lesson) => lesson.scores.includes('pace'));
+        return of ? [{ batchId, atMs, line, generation, taught: { mean: of.taught.mean, sd: of.taught.sd } }] : [];
+      });
+      const { forgotten } = stores.household.settings().settings;
+      return lessons.keepLearned({ pooled: pooled(standingLessons(taught, forgotten)), watched });
+    },
+  };
+}
+
+/** A batch as its log tells it; null where that tells none, or cannot be read: one bad record keeps no other from teaching. */
+function replayed(log: readonly Entry[]): Batch | null {
+  try {
+    return replay(log);
+  } catch {
+    return null;
+  }
+}
+
+/** What a make teaches; nothing where it cannot be followed, or where that comes to no figures. */
+function lessonsIn(batch: Batch, line: string | null, house: House, nowMs: number): readonly Lesson[] {
+  const options = { members: MEMBERS, seed: seedFromText(batch.id), fanPoints: 0 };
+  const known = { learned: NOTHING_LEARNED, line: line ?? undefined };
+  try {
+    const worked = workOut(batch, nowMs, options, householdAround(batch, { ...house, known }));
+    return lessonsOf(worked, line ?? undefined).filter(isSound);
+  } catch {
+    return [];
+  }
+}
+
+/** Whether a lesson is figures, all of it. */
+const isSound = ({ before, taught }: Lesson) =>
+  [before, taught].every(({ mean, sd }) => [...mean, ...sd].every(Number.isFinite));
+
+const generationOf = (batch: Batch) => Number(batch.choices['generation'] ?? 0);
+
+/** Finished makes as the lines by hand tell them, each read again only once more was written to it. */
+class FinishedMakes {
+  private readonly read = new Map<string, { readonly seq: number; readonly batch: Batch | null }>();
+
+  constructor(private readonly entries: EntryStore) {}
+
+  all(): readonly { readonly batch: Batch; readonly seq: number }[] {
+    for (const { batchId, seq } of this.entries.newestByHand()) {
+      if (this.read.get(batchId)?.seq === seq) continue;
+      this.read.set(batchId, { seq, batch: replayed(this.entries.ofBatch(batchId, 'none')) });
+    }
+    return [...this.read.values()].flatMap(({ batch, seq }) =>
+      batch?.ended?.how === 'finished' ? [{ batch, seq }] : [],
+    );
+  }
+}

@@ -1,0 +1,28 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import type { Kitchen } from '../kitchen.js';
+
+/** What the thread of the simulated instruments is told. */
+export interface SimulatorOrders {
+  readonly address: string;
+  readonly instruments: readonly { readonly id: string; readonly kind: string; readonly token: string }[];
+}
+
+/**
+ * Starts the simulated instruments, which post like any real probe. They run in a thread of their own, so that what they work out
+ * keeps nobody waiting, and end with the server whichever way it ends. Returns how to stop them.
+ */
+export function startSimulator(kitchen: Kitchen, address: string): () => void {
+  const workerData: SimulatorOrders = {
+    address,
+    instruments: kitchen.instruments
+      .all()
+      .filter((i) => i.simulated)
+      .map(({ id, kind, token }) => ({ id, kind, token })),
+  };
+  const file = import.meta.url.endsWith('.ts') ? 'thread.ts' : 'thread.js';
+  const thread = new Worker(join(dirname(fileURLToPath(import.meta.url)), file), { workerData });
+  thread.on('error', (error) => kitchen.log.error({ error }, 'the simulated instruments have stopped'));
+  return () => void thread.terminate();
+}

@@ -1,0 +1,136 @@
+import { peopleOver } from '@oat-crock/calendar';
+import { ordersOf, plannedBatchesOf, type PlannedBatch } from '@oat-crock/contract/api';
+import {
+  breaksOfItself,
+  likenessOf,
+  neededBy,
+  toBuy,
+  type Break,
+  type Change,
+  type KeptPlace,
+  type MakesAndTasks,
+  type Plan,
+  type PlanAsked,
+  type PlannedMake,
+  type PlanningProblem,
+  type ToBuy,
+  CULTURES,
+  USUAL_KITCHEN,
+} from '@oat-crock/core';
+import { monotonicFactory } from 'ulid';
+import type { NotMet, PlanShown, PlanWanted, BatchBreak, BatchChange, TakeOut } from './planner-api';
+
+const MIN_MS = 60_000;
+const nextId = monotonicFactory();
+/** Ids of planned batches that were never kept: the same for as long as the page is open. */
+const ids = new Map<string, string>();
+
+function idOf(occurrenceId: string, part: number, atMs: number): string {
+  const key = `${occurrenceId} ${part}`;
+  const id = ids.get(key) ?? nextId(atMs);
+  ids.set(key, id);
+  return id;
+}
+
+/** What a plan is made of, in minutes from its beginning. */
+export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanAsked {
+  const { startMs, untilMs, occurrences, before, methods, settings, gear, stocks, starters, known, committed } = wanted;
+  const horizonMin = (untilMs - startMs) / MIN_MS;
+  const byId = new Map(methods.map((m) => [m.id, m]));
+  const { roomC, refrigeratorC, hobW } = settings;
+  return {
+    orders: ordersOf(occurrences, before, startMs, (id) => byId.get(id)),
+    people: peopleOver(settings, startMs, horizonMin),
+    gear: gear.map(({ kind, name, holdsL, count }) => ({ kind, name, holdsL, count })),
+    kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
+    stocks,
+    ...(starters && { starters }),
+    ...(known && { known }),
+    committed,
+    pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
+    horizonMin,
+    seed: 1,
+  };
+}
+
+const momentOf =
+  ({ startMs }: PlanWanted) =>
+  (min: number): number =>
+    Math.round(startMs + min * MIN_MS);
+
+/** A plan's makes as planned batches. */
+export function shownBatches(
+  wanted: PlanWanted,
+  makes: readonly PlannedMake[],
+  places: readonly KeptPlace[],
+  problem: PlanningProblem,
+): readonly PlannedBatch[] {
+  const pinned = new Set(places.filter((p) => p.pinned).map((p) => `${p.orderId} ${p.part}`));
+  const { occurrences, startMs, before } = wanted;
+  const isPinned = ({ orderId, part }: PlannedMake) => pinned.has(`${orderId} ${part}`);
+  const accepted = (make: PlannedMake) => [...new Set(breaksOfItself(problem, make).map((b) => b.is))];
+  return plannedBatchesOf({ makes }, occurrences, startMs, before, (id, part) => idOf(id, part, startMs), {
+    isPinned,
+    accepted,
+  });
+}
+
+/** A plan as the page shows it. */
+export function shownOf(
+  wanted: PlanWanted,
+  plan: MakesAndTasks & Pick<Plan, 'unmet'>,
+  problem: PlanningProblem,
+  places: readonly KeptPlace[],
+): PlanShown {
+  const ms = momentOf(wanted);
+  const needs = neededBy(plan.makes, wanted.lots);
+  const takes = new Map<string, TakeOut>();
+  for (const { from, atMin } of needs)
+    for (const { lotId, massG } of from) {
+      const was = takes.get(lotId);
+      const name = wanted.lots.find((l) => l.id === lotId)!.name;
+      const firstMs = Math.min(was?.firstMs ?? Infinity, ms(atMin));
+      takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs });
+    }
+  return {
+    plannedBatches: shownBatches(wanted, plan.makes, places, problem),
+    notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => {
+      const order = problem.asked.orders.find((o) => o.id === orderId);
+      return { occurrenceId: orderId, name: order?.name ?? order?.method.name ?? '', why, remedy };
+    }),
+    likeness: likenessOf(plan, problem.asked),
+    buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
+      .sort((a, b) => a.byMin - b.byMin)
+      .map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),
+    takes: [...takes.values()].sort((a, b) => a.firstMs - b.firstMs),
+  };
+}
+
+/** Starters that none of the cultures there are would give in time. */
+function startersToBuy(makes: readonly PlannedMake[]): readonly ToBuy[] {
+  return makes.flatMap(({ buysStarter, network: { sown }, steps }): ToBuy[] =>
+    buysStarter && sown
+      ? [
+          {
+            what: `fresh starter, ${CULTURES[sown.culture].name}`,
+            massG: sown.massG,
+            byMin: steps[sown.step]!.beginMin,
+          },
+        ]
+      : [],
+  );
+}
+
+export const breaksOf = (wanted: PlanWanted, breaks: readonly Break[]): readonly BatchBreak[] =>
+  breaks.map(({ is, says, atMin }) => ({ is, says, atMs: atMin === null ? null : momentOf(wanted)(atMin) }));
+
+export function changesShown(wanted: PlanWanted, changes: readonly Change[]): readonly BatchChange[] {
+  const ms = momentOf(wanted);
+  const orNull = (min: number | null) => (min === null ? null : ms(min));
+  return changes.map(({ name, fromMin, toMin, tasks }) => ({
+    name,
+    fromMs: orNull(fromMin),
+    toMs: orNull(toMin),
+    tasks: tasks.map((h) => ({ name: h.name, fromMs: ms(h.fromMin), toMs: ms(h.toMin) })),
+  }));
+}

@@ -1,0 +1,129 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type {
+  ClockReading,
+  Instrument,
+  Problem,
+  ServerEvent,
+  Settings,
+  Snapshot,
+  StoredEntry,
+  VersionedSettings,
+} from '@oat-crock/contract/api';
+import type { Entry, RoomReading, InstrumentFault } from '@oat-crock/core';
+import { firstValueFrom, Observable } from 'rxjs';
+import { deviceNowMs } from '../engine/device';
+import type { WaitingPhoto } from './waiting';
+
+const API = '/api/v1';
+
+/** What became of entries that were sent. */
+export type Sent =
+  | { readonly kind: 'stored'; readonly entries: readonly StoredEntry[] }
+  | { readonly kind: 'refused'; readonly problem: Problem }
+  /** It could not be written just now; in the server's own words where it had any. */
+  | { readonly kind: 'unreachable'; readonly why?: string };
+
+/** Why something was not taken: it was refused for what it says, or could not be written just now. */
+function notSent(error: unknown): Exclude<Sent, { kind: 'stored' }> {
+  if (!(error instanceof HttpErrorResponse)) return { kind: 'unreachable' };
+  const problem = error.error as Problem | null;
+  if ([400, 409, 413, 422].includes(error.status) && problem) return { kind: 'refused', problem };
+  return { kind: 'unreachable', ...(problem?.detail && { why: problem.detail }) };
+}
+
+/** The server's public interface, as the page uses it. */
+@Injectable({ providedIn: 'root' })
+export class ApiClient {
+  private readonly http = inject(HttpClient);
+
+  /** All there is to begin with; of the log, what comes after a place in its order. */
+  snapshot(after: number): Promise<Snapshot> {
+    return firstValueFrom(this.http.get<Snapshot>(`${API}/snapshot${after > 0 ? `?after=${after}` : ''}`));
+  }
+
+  async send(entries: readonly Entry[]): Promise<Sent> {
+    const body = {
+      entries: entries.map(({ id, batchId, atMs, source, body }) => ({ id, batchId, atMs, source, body })),
+    };
+    try {
+      const answer = await firstValueFrom(this.http.post<{ entries: StoredEntry[] }>(`${API}/entries`, body));
+      return { kind: 'stored', entries: answer.entries };
+    } catch (error) {
+      return notSent(error);
+    }
+  }
+
+  /** The kitchen's clock, and how far this device's is ahead of the server's by the middle of the round trip, ms. */
+  async compareClock(): Promise<{ readonly clock: ClockReading; readonly aheadMs: number }> {
+    const sentMs = deviceNowMs();
+    const clock = await firstValueFrom(this.http.get<ClockReading>(`${API}/clock`));
+    return { clock, aheadMs: (sentMs + deviceNowMs()) / 2 - clock.realMs };
+  }
+
+  setRate(rate: number): Promise<ClockReading> {
+    return firstValueFrom(this.http.put<ClockReading>(`${API}/clock`, { rate }));
+  }
+
+  place(id: string, batchId: string | null): Promise<Instrument> {
+    return firstValueFrom(this.http.put<Instrument>(`${API}/instruments/${id}/placement`, { batchId }));
+  }
+
+  giveFault(id: string, fault: InstrumentFault | null): Promise<Instrument> {
+    return firstValueFrom(this.http.put<Instrument>(`${API}/instruments/${id}/fault`, { fault }));
+  }
+
+  calibrate(id: string): Promise<Instrument> {
+    return firstValueFrom(this.http.post<Instrument>(`${API}/instruments/${id}/calibration`, {}));
+  }
+
+  /** A batch's whole log, with one reading in a minute of each instrument. */
+  async batch(batchId: string): Promise<readonly StoredEntry[]> {
+    const found = await firstValueFrom(
+      this.http.get<{ entries: StoredEntry[] }>(`${API}/batches/${batchId}?readings=minute`),
+    );
+    return found.entries;
+  }
+
+  /** What was read of the room from one moment to another. */
+  async room(fromMs: number, untilMs: number): Promise<readonly RoomReading[]> {
+    const found = await firstValueFrom(
+      this.http.get<{ readings: RoomReading[] }>(`${API}/room?fromMs=${fromMs}&untilMs=${untilMs}`),
+    );
+    return found.readings;
+  }
+
+  /** Sends a picture of a batch. */
+  async sendPhoto({ batchId, photoId, picture }: WaitingPhoto): Promise<Sent> {
+    try {
+      await firstValueFrom(this.http.put(`${API}/batches/${batchId}/photos/${photoId}`, picture));
+      return { kind: 'stored', entries: [] };
+    } catch (error) {
+      return notSent(error);
+    }
+  }
+
+  /** Changes the settings over the version read; null where somebody else has changed them since. */
+  async saveSettings(settings: Settings, overVersion: number): Promise<VersionedSettings | null> {
+    try {
+      const saved = await firstValueFrom(
+        this.http.put<Settings>(`${API}/settings`, settings, { headers: { 'if-match': `"${overVersion}"` } }),
+      );
+      return { version: overVersion + 1, settings: saved };
+    } catch (error) {
+      if (error instanceof HttpErrorResponse && error.status === 412) return null;
+      throw error;
+    }
+  }
+
+  /** What the server tells as it happens; "open" and "lost" as the line comes and goes. */
+  events(): Observable<ServerEvent | 'open' | 'lost'> {
+    return new Observable((told) => {
+      const source = new EventSource(`${API}/events`);
+      source.onopen = () => told.next('open');
+      source.onerror = () => told.next('lost');
+      source.onmessage = (message: MessageEvent<string>) => told.next(JSON.parse(message.data) as ServerEvent);
+      return () => source.close();
+    });
+  }
+}

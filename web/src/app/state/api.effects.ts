@@ -1,0 +1,211 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import {
+  catchError,
+  concat,
+  concatMap,
+  defer,
+  EMPTY,
+  exhaustMap,
+  forkJoin,
+  from,
+  map,
+  merge,
+  mergeMap,
+  type Observable,
+  of,
+  switchMap,
+  tap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
+import { ClockActions } from './clock.feature';
+import { FollowActions, followFeature } from './follow.feature';
+import { HouseholdActions } from './household.feature';
+import { InstrumentActions } from './instruments.feature';
+import { LarderActions } from './larder.feature';
+import { LearnedActions } from './learned.feature';
+import { LogActions, logFeature, type UnsentEntry } from './log.feature';
+import { RoomActions } from './room.feature';
+import { waiting } from './waiting';
+import { ApiClient, type Sent } from './api-client';
+
+const RETRY_MS = 2000;
+const DAY_MS = 86_400_000;
+
+/** Reads the whole at once, and listens to the server; whenever the line opens, what came meanwhile is read. */
+const listen = createEffect(
+  (wire = inject(ApiClient), store = inject(Store)) => {
+    const lastSeq = store.selectSignal(logFeature.selectLastSeq);
+    return merge(of('open' as const), wire.events()).pipe(
+      concatMap((event) => {
+        if (event === 'lost') return of(ClockActions.lineLost());
+        if (event === 'open') return readFrom(wire, lastSeq());
+        if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
+        if (event.type === 'settings') return of(HouseholdActions.received({ household: event }));
+        if (event.type === 'larder') return of(LarderActions.received({ larder: event.larder }));
+        if (event.type === 'learned') return of(LearnedActions.received({ learned: event.learned }));
+        if (event.type === 'room') return of(RoomActions.received({ readings: event.readings }));
+        if (event.type === 'clock') return of(ClockActions.received({ clock: event.clock }));
+        return of(InstrumentActions.received({ instruments: event.instruments }));
+      }),
+    );
+  },
+  { functional: true },
+);
+
+/** Clock, instruments, settings, and what the log has after a place in its order. */
+function readFrom(wire: ApiClient, seq: number): Observable<Action> {
+  return forkJoin([wire.compareClock(), wire.snapshot(seq)]).pipe(
+    mergeMap(([compared, { entries, instruments, household, larder, learned, room }]) => [
+      ClockActions.lineOpen(),
+      ClockActions.compared(compared),
+      InstrumentActions.received({ instruments }),
+      HouseholdActions.received({ household }),
+      LarderActions.received({ larder }),
+      LearnedActions.received({ learned }),
+      RoomActions.received({ readings: room }),
+      LogActions.loaded({ entries }),
+    ]),
+    catchError(() => of(ClockActions.lineLost())),
+  );
+}
+
+/** What waited in the browser from before comes back into the log. */
+const recover = createEffect(
+  () =>
+    from(waiting.all()).pipe(
+      map((entries) => LogActions.recovered({ entries })),
+      catchError(() => EMPTY),
+    ),
+  { functional: true },
+);
+
+/** What is written is kept in the browser first. */
+const keep = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(LogActions.logged),
+      tap(({ entries }) => void waiting.keep(entries).catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** Sends what waits, in order, again and again until the server has answered for each. */
+const send = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
+    const pending = store.selectSignal(logFeature.selectPending);
+    return merge(
+      actions$.pipe(ofType(LogActions.logged, LogActions.recovered, ClockActions.lineOpen)),
+      timer(RETRY_MS, RETRY_MS),
+    ).pipe(exhaustMap(() => sendAll(pending, wire)));
+  },
+  { functional: true },
+);
+
+/** Sends one after the other for as long as something waits and the server answers. */
+function sendAll(pending: () => readonly UnsentEntry[], wire: ApiClient): Observable<Action> {
+  return defer(() => {
+    const [first] = [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1));
+    if (!first) return EMPTY;
+    return from(sendOne(first, wire)).pipe(
+      switchMap((sent) => {
+        if (sent.kind === 'unreachable') return sent.why ? of(LogActions.unsent({ why: sent.why })) : EMPTY;
+        void waiting.drop([first.id]).catch(() => undefined);
+        const told =
+          sent.kind === 'stored'
+            ? LogActions.arrived({ entries: sent.entries })
+            : LogActions.refused({ entry: first, errors: sent.problem.errors });
+        return concat(of<Action>(told), sendAll(pending, wire));
+      }),
+    );
+  });
+}
+
+/** Sends a line, and before it the picture that it names. */
+async function sendOne(entry: UnsentEntry, wire: ApiClient): Promise<Sent> {
+  const photoId = entry.body.type === 'photo' ? entry.body.photoId : null;
+  const photo = photoId === null ? null : await waiting.photo(photoId).catch(() => null);
+  const sent = photo ? await wire.sendPhoto(photo) : null;
+  if (sent?.kind === 'unreachable') return sent;
+  if (photo) void waiting.dropPhoto(photo.photoId).catch(() => undefined);
+  return sent?.kind === 'refused' ? sent : wire.send([entry]);
+}
+
+/** A device that slept, or whose clock was set, holds it against the server's anew. */
+const compareClock = createEffect(
+  (actions$ = inject(Actions), wire = inject(ApiClient)) =>
+    actions$.pipe(
+      ofType(ClockActions.deviceJumped),
+      switchMap(() =>
+        from(wire.compareClock()).pipe(
+          map((compared) => ClockActions.compared(compared)),
+          catchError(() => EMPTY),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+const setRate = createEffect(
+  (actions$ = inject(Actions), wire = inject(ApiClient)) =>
+    actions$.pipe(
+      ofType(ClockActions.rateWanted),
+      switchMap(({ rate }) =>
+        from(wire.setRate(rate)).pipe(
+          map((clock) => ClockActions.received({ clock })),
+          catchError(() => of(ClockActions.lineLost())),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+const place = createEffect(
+  (actions$ = inject(Actions), wire = inject(ApiClient)) =>
+    actions$.pipe(
+      ofType(InstrumentActions.place),
+      concatMap(({ id, batchId }) => from(wire.place(id, batchId)).pipe(catchError(() => of(null)))),
+    ),
+  { functional: true, dispatch: false },
+);
+
+const tellSimulator = createEffect(
+  (actions$ = inject(Actions), wire = inject(ApiClient)) =>
+    actions$.pipe(
+      ofType(InstrumentActions.giveFault, InstrumentActions.calibrate),
+      concatMap((told) => {
+        const done = 'fault' in told ? wire.giveFault(told.id, told.fault) : wire.calibrate(told.id);
+        return from(done).pipe(catchError(() => of(null)));
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** What instruments read of a make that is over, and of the room around it, comes when a page looks at it, once. */
+const readWhole = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
+    const batches = store.selectSignal(logFeature.selectBatches);
+    const read = new Set<string>();
+    return merge(actions$.pipe(ofType(FollowActions.wanted)), actions$.pipe(ofType(LogActions.loaded))).pipe(
+      withLatestFrom(store.select(followFeature.selectWanted)),
+      mergeMap(([, wanted]) => {
+        const batch = batches().find((b) => b.id === wanted);
+        if (!wanted || !batch?.ended || read.has(wanted)) return EMPTY;
+        read.add(wanted);
+        const room = wire.room(batch.startedMs - DAY_MS, batch.ended.atMs);
+        return forkJoin([wire.batch(wanted), room]).pipe(
+          mergeMap(([entries, readings]) => [LogActions.arrived({ entries }), RoomActions.received({ readings })]),
+          catchError(() => {
+            read.delete(wanted);
+            return EMPTY;
+          }),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+export const apiEffects = { listen, recover, keep, send, compareClock, setRate, place, tellSimulator, readWhole };

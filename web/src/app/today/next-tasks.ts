@@ -1,0 +1,55 @@
+import type { Batch, Branch, CueScale, Followed, Task } from '@oat-crock/core';
+
+/** Hands as Today lists them: with the make they belong to and what can be looked at meanwhile. */
+export interface NextTask {
+  readonly batch: Batch;
+  readonly task: Task;
+  /** True for the hands that come next in their make: the ones that can be recorded. */
+  readonly recordable: boolean;
+  /** True for the last of a make: what came out is weighed and logged on its own page. */
+  readonly finishes: boolean;
+  /** Looks of the stage at hand. */
+  readonly cues: readonly CueScale[];
+  /** What the stage at hand calls for besides. */
+  readonly calls: readonly Branch[];
+}
+
+/** All hands still to come of the makes that are on, in order of time. */
+export function nextTasks(live: readonly Batch[], followed: Readonly<Record<string, Followed>>): readonly NextTask[] {
+  return live
+    .flatMap((batch) => {
+      const now = followed[batch.id];
+      return now ? tasksOf(batch, now) : [];
+    })
+    .sort((a, b) => a.task.atMs - b.task.atMs);
+}
+
+function tasksOf(batch: Batch, followed: Followed): NextTask[] {
+  const current = followed.stages.find((s) => s.status === 'now');
+  const cues = followed.tasks.find((h) => h.stageId === current?.id)?.cues ?? [];
+  const calls = current?.panel.branches ?? [];
+  const ahead = followed.tasks.filter((h) => h.status !== 'done');
+  if (ahead.length === 0 && current) {
+    const last = followed.tasks.find((h) => h.stageId === current.id)!;
+    return [{ batch, task: { ...last, status: 'due' }, recordable: false, finishes: true, cues, calls }];
+  }
+  return ahead.map((task, i) => ({
+    batch,
+    task,
+    recordable: i === 0,
+    finishes: false,
+    cues: i === 0 ? cues : [],
+    calls: i === 0 ? calls : [],
+  }));
+}
+
+/** What the give of a hand says, in a sentence. */
+export function slackWords(task: Task, nowMs: number, say: (atMs: number) => string): string {
+  if (task.latestMs <= task.earliestMs) return '';
+  if (task.atMs > task.readyMs + 60_000 && task.atMs > nowMs) {
+    return `ready from ${say(task.readyMs)}, in the night; leave it till morning`;
+  }
+  if (task.latestMs < nowMs) return `it ran out at ${say(task.latestMs)}`;
+  const late = `it can wait until ${say(task.latestMs)}`;
+  return task.earliestMs < task.atMs && task.earliestMs > nowMs ? `from ${say(task.earliestMs)}; ${late}` : late;
+}

@@ -1,0 +1,38 @@
+import { visitsOf, type PlannedBatch, type Visit } from '@oat-crock/contract/api';
+import { mass } from '../ui/words';
+
+/** Hands of the plan that come next: a make to be begun, or the feeding of its culture before it. */
+export interface PlanTask {
+  readonly plannedBatch: PlannedBatch;
+  readonly is: 'begin' | 'feed';
+  readonly atMs: number;
+}
+
+const MIN_MS = 60_000;
+
+/** The visit that begins a planned make; null where it takes no hands. */
+export const firstVisit = (plannedBatch: PlannedBatch): Visit | null =>
+  visitsOf(plannedBatch.tasks.filter((h) => h.minutes > 0))[0] ?? null;
+
+/** What these hands do, in a sentence of metric quantities. */
+export function planTaskSays({ plannedBatch, is }: PlanTask): string {
+  if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? 'Begin it.';
+  const { starterG, milkG, tempC } = plannedBatch.feed!;
+  return `Feed its culture: ${starterG.toFixed(0)} g into ${mass(milkG)} of scalded milk at ${tempC.toFixed(0)} °C.`;
+}
+
+/** So long ahead the hands of a plan stand among those of Today. */
+const AHEAD_MS = 24 * 60 * MIN_MS;
+const SHOWN = 4;
+
+/** What of a plan comes next: what is to be begun, and what is to be fed for it. */
+export function planTasks(plannedBatches: readonly PlannedBatch[], nowMs: number): readonly PlanTask[] {
+  return plannedBatches
+    .flatMap((plannedBatch): PlanTask[] => [
+      { plannedBatch, is: 'begin', atMs: plannedBatch.startMs },
+      ...(plannedBatch.feed ? [{ plannedBatch, is: 'feed' as const, atMs: plannedBatch.feed.beginMs }] : []),
+    ])
+    .filter(({ is, atMs }) => atMs < nowMs + AHEAD_MS && (is === 'begin' || atMs > nowMs - 60 * MIN_MS))
+    .sort((a, b) => a.atMs - b.atMs)
+    .slice(0, SHOWN);
+}
