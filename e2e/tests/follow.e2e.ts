@@ -69,7 +69,7 @@ test('a fast clock brings the straining to its end; it is weighed, scored and th
   demo.pass(180);
   await page.getByRole('button', { name: '×600' }).click();
 
-  // the stand-ins go on posting, and the stop comes
+  // the simulated instruments go on posting, and the stop comes
   const done = page.getByRole('button', { name: /^It has drained\. .*Weigh/i });
   await expect
     .poll(

@@ -105,6 +105,12 @@ const TAKES: Readonly<Record<string, string>> = {
 
 const DOSE_PCT = 2.5;
 
+/** Logs of makes that were played, and every culture there is after them. */
+export interface PlayedMakes {
+  readonly logs: readonly Entry[][];
+  readonly cultures: readonly CultureLot[];
+}
+
 /**
  * Plays makes in the order in which they were begun: each takes of its line's newest culture, and what it holds back joins the
  * line. Gives back their logs and every culture there is then.
@@ -113,7 +119,7 @@ export function playWithCultures(
   scripts: readonly Script[],
   nowMs: number,
   roomAt: (ms: number) => number,
-): { readonly logs: readonly Entry[][]; readonly cultures: readonly CultureLot[] } {
+): PlayedMakes {
   const first = founders(nowMs);
   const cultures = new Map(Object.values(first).map((lot) => [lot.id, lot]));
   const lines = Object.fromEntries(Object.entries(first).map(([line, lot]) => [line, [lot]]));

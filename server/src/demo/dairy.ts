@@ -45,11 +45,18 @@ const good = (sourness: number, thickness: number, smoothness: number, taste: nu
 export const FOR_SCHOOL = 'Thick yogurt for the school';
 
 /**
+ * How long ago the school's make may have been begun, h. As its hands sleep at night, how far it has come depends on the
+ * hour at which the demonstration opens: it is begun at the first of these by which it is on the cloth then.
+ */
+export const SCHOOL_AGES_H = [24 + 20 / 60, 22, 20, 18, 16, 14, 26, 28, 30, 23, 21, 19, 17, 15, 25, 27, 29] as const;
+
+/**
  * The makes of the old lamp store on the quay, relative to now: some done, one on the cloth, one souring.
  *
  * @param milk the evening milk of its larder, out of which the newest was made
+ * @param schoolAgeH how long ago the school's make was begun, h
  */
-export function demoScripts(nowMs: number, milk: StockLot, zone: Zone): Script[] {
+export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAgeH: number): Script[] {
   const days = (n: number, hour: number) => nowMs - n * DAY_MS - (OPENS_H - hour) * HOUR_MS;
   const past = (script: Omit<Script, 'untilMs' | 'zone'>): Script => ({ ...script, untilMs: nowMs, zone });
   return [
@@ -133,7 +140,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone): Script[]
       name: FOR_SCHOOL,
       methodId: 'strained-yogurt',
       choices: { massG: 6000, vesselL: 8, fatPct: 3.6, texture: 'very-thick' },
-      startMs: days(1, 14),
+      startMs: Math.round(nowMs - schoolAgeH * HOUR_MS),
       instruments: KIT_B,
       cues: SET_SEEN,
       notes: [{ stageId: 'chill', text: 'Held-back jar on the top shelf, left side.' }],

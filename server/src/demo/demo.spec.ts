@@ -13,7 +13,8 @@ import {
 } from '@oat-crock/core';
 import { DEMO_TIME, testKitchen } from '../testing/kitchen.js';
 import { admitEntries, type Admission } from '../http/admit.js';
-import { DEMO_ROOM, demoScripts } from './dairy.js';
+import { DEMO_ROOM, demoScripts, SCHOOL_AGES_H } from './dairy.js';
+import { demoMakes, isOnCloth } from './makes.js';
 import { demoGear, demoLots } from './larder.js';
 import { playWithCultures } from './cultures.js';
 import { play } from './play.js';
@@ -26,7 +27,7 @@ const roomAt = trueRoom({ ...USUAL_SETTINGS, ...DEMO_ROOM });
 
 const eveningMilk = (nowMs: number) =>
   demoLots(nowMs, ZONE).find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
-const scripts = (nowMs: number) => demoScripts(nowMs, eveningMilk(nowMs), ZONE);
+const scripts = (nowMs: number) => demoScripts(nowMs, eveningMilk(nowMs), ZONE, SCHOOL_AGES_H[0]);
 
 describe('the demonstration’s larder', () => {
   it('is right by the schemas of the house', () => {
@@ -92,6 +93,16 @@ describe('the demonstration dairy', () => {
     );
     expect(doing.sort()).toEqual(['strain', 'warm']);
     expect(batches.filter((b) => b.ended?.how === 'finished').length).toBeGreaterThanOrEqual(4);
+  });
+
+  it('has the school’s make on the cloth at whatever hour it is opened', () => {
+    for (let hour = 0; hour < 24; hour += 2) {
+      const nowMs = NOW + hour * 3_600_000;
+      const played = demoMakes(nowMs, eveningMilk(nowMs), ZONE, roomAt);
+      expect(played.logs.filter((log) => isOnCloth(log, nowMs)).length)
+        .withContext(`${hour} h later in the day`)
+        .toBe(1);
+    }
   });
 
   it('holds nothing from the future, and only what a real log could hold', () => {

@@ -1,10 +1,10 @@
 import { readingMoments, readTruth, replay, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
-import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, demoScripts, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
+import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { begunForSchool, demoOrders } from './orders.js';
-import { playWithCultures } from './cultures.js';
+import { demoMakes } from './makes.js';
 import { trueRoom } from '../simulator/true-room.js';
 
 /** The logger has hung on the wall for so long, ms. */
@@ -38,7 +38,7 @@ export function seedDemo(kitchen: Kitchen): void {
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
     const orders = demoOrders(nowMs, zone);
     for (const order of orders) kitchen.orders.save(order, 0);
-    const { logs, cultures } = playWithCultures(demoScripts(nowMs, milk, zone), nowMs, roomAt);
+    const { logs, cultures } = demoMakes(nowMs, milk, zone, roomAt);
     for (const lot of cultures) kitchen.lots.save(lot, 0);
     for (const log of logs) {
       kitchen.entries.append(log);
