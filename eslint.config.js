@@ -11,7 +11,8 @@ const mayNotImport = (...names) => ({
       patterns: [
         {
           group: names,
-          message: 'core imports nothing; contract may import core, calendar both; server and web never each other.',
+          message:
+            'core imports nothing; contract may import core, calendar and cli both; server and web never each other, nor cli.',
         },
       ],
     },
@@ -28,6 +29,7 @@ const OUTSIDE_CORE = [
   'express',
   'rxjs',
   '**/contract/**',
+  '**/cli/**',
   '**/server/**',
   '**/web/**',
 ];
@@ -124,7 +126,8 @@ export default defineConfig(
     },
   },
   {
-    files: ['{contract,calendar}/src/**/*.ts'],
+    files: ['{contract,calendar,cli}/src/**/*.ts'],
+    ignores: ['cli/src/main.ts'],
     rules: mayNotImport(
       '@oat-crock/server',
       '@oat-crock/web',
@@ -136,18 +139,21 @@ export default defineConfig(
     ),
   },
   {
-    files: ['{calendar,contract,server,web}/src/**/*.ts'],
+    files: ['{calendar,cli,contract,server,web}/src/**/*.ts'],
     ignores: ['server/src/time/machine.ts', 'web/src/app/engine/device.ts', '**/testing/**', '**/*.spec.ts'],
     rules: asksNoMachine(ID_OF_NOW),
   },
   {
-    files: ['{calendar,contract,server,web}/src/**/{testing/*,*.spec}.ts'],
+    files: ['{calendar,cli,contract,server,web}/src/**/{testing/*,*.spec}.ts'],
     ignores: ['web/src/app/engine/device.spec.ts'],
     rules: asksNoMachine(),
   },
   // A test that names a fixture has it set up, whether it asks it anything or not.
   { files: ['e2e/**/*.ts'], rules: { '@typescript-eslint/no-unused-vars': ['error', { args: 'none' }] } },
-  { files: ['server/src/**/*.ts'], rules: mayNotImport('@oat-crock/web', '@angular/*', '**/web/src/**') },
+  {
+    files: ['server/src/**/*.ts'],
+    rules: mayNotImport('@oat-crock/web', '@oat-crock/cli', '@angular/*', '**/web/src/**'),
+  },
   {
     files: ['web/src/**/*.ts'],
     extends: [angular.configs.tsRecommended],

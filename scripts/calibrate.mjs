@@ -30,7 +30,7 @@ for (const world of core.STRAINING_WORLDS) {
   row([world.name, ...held.map(pct), pct(world.atLeast), widthMin.map(min).join(' / ')]);
 }
 process.stdout.write('\n');
-head(['Learning', 'makes', 'P50 less truth, min', 'held, %', 'width, min', 'vigour, %', 'pace, %']);
+head(['Learning', 'makes', 'P50 less truth, min', 'held, %', 'width, min', 'activity, %', 'pace, %']);
 for (const world of core.LEARNING_WORLDS) {
   const { spread } = world.problem.law.culture;
   for (const { makes, biasMin, held, widthMin, learned } of core.learningIn(

@@ -1,4 +1,4 @@
-// The engine's command-line door: one JSON object in, one out. Compiled into one file when its sources have changed, and kept
+// The engine's command line: one JSON object in, one out. Compiled into one file when its sources have changed, and kept
 // with what the JavaScript engine made of it, so that a call costs little more than Node's own start.
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -7,9 +7,9 @@ import { fileURLToPath } from 'node:url';
 import { Script } from 'node:vm';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
-const DOOR = join(ROOT, 'server/dist/engine.cjs');
-const COMPILED = `${DOOR}.cache`;
-const SOURCES = ['core/src', 'contract/src', 'server/src/engine-cli.ts', 'package-lock.json'];
+const CLI = join(ROOT, 'cli/dist/engine.cjs');
+const COMPILED = `${CLI}.cache`;
+const SOURCES = ['core/src', 'contract/src', 'cli/src', 'package-lock.json'];
 
 /** When anything under a path was last changed, ms. */
 function newestUnder(path) {
@@ -22,11 +22,11 @@ async function compile() {
   const { ensureInstalled } = await import('./lib.mjs');
   ensureInstalled();
   const { build } = await import('esbuild');
-  mkdirSync(dirname(DOOR), { recursive: true });
+  mkdirSync(dirname(CLI), { recursive: true });
   rmSync(COMPILED, { force: true });
   await build({
-    entryPoints: [join(ROOT, 'server/src/engine-cli.ts')],
-    outfile: DOOR,
+    entryPoints: [join(ROOT, 'cli/src/main.ts')],
+    outfile: CLI,
     bundle: true,
     minify: true,
     keepNames: true,
@@ -37,10 +37,10 @@ async function compile() {
 }
 
 const newest = SOURCES.reduce((ms, path) => Math.max(ms, newestUnder(join(ROOT, path))), 0);
-if (!existsSync(DOOR) || statSync(DOOR).mtimeMs < newest) await compile();
+if (!existsSync(CLI) || statSync(CLI).mtimeMs < newest) await compile();
 
 const cachedData = existsSync(COMPILED) ? readFileSync(COMPILED) : undefined;
-const wrapped = `(function (require) {${readFileSync(DOOR, 'utf8')}\n})`;
-const script = new Script(wrapped, { filename: DOOR, ...(cachedData && { cachedData }) });
+const wrapped = `(function (require) {${readFileSync(CLI, 'utf8')}\n})`;
+const script = new Script(wrapped, { filename: CLI, ...(cachedData && { cachedData }) });
 script.runInThisContext()(createRequire(import.meta.url));
 if (!cachedData || script.cachedDataRejected) writeFileSync(COMPILED, script.createCachedData());

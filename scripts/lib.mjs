@@ -30,7 +30,7 @@ export function ensureInstalled() {
 
 /** Compiles engine and server; what is compiled already takes no time. */
 export function ensureCompiled() {
-  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'server']);
+  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'cli', 'server']);
 }
 
 /** Builds engine, server and page when their sources have changed since the last build. */
@@ -40,6 +40,7 @@ export function ensureBuilt() {
       'core',
       'contract',
       'calendar',
+      'cli',
       'server/src',
       'web/src',
       'web/public',

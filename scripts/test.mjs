@@ -82,12 +82,12 @@ const take = async (kind, ...command) => counts.push(kind(await run(...command))
 
 /** What may run beside anything else, the longest first: each core takes the next of them. */
 const SIDE_BY_SIDE = [
-  [karmaCounts, 'Engine, contract, calendar and page in Chromium (Karma)', 'npx', ['ng', 'test']],
+  [karmaCounts, 'Engine, contract, calendar, command line and page in Chromium (Karma)', 'npx', ['ng', 'test']],
   [whole, 'The page, built', process.execPath, ['scripts/build.mjs']],
   [whole, 'Lint', 'npx', ['eslint', '.']],
   [
     jasmineCounts,
-    'Server and door on Node (Jasmine)',
+    'Server and command line on Node (Jasmine)',
     process.execPath,
     ['--conditions=source', '--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js', '--config=server/jasmine.json'],
   ],

@@ -1,4 +1,4 @@
-/** Unit tests of core, contract, calendar and page, in Debian's Chromium. */
+/** Unit tests of core, contract, calendar, cli and page, in Debian's Chromium. */
 const { mkdirSync, writeFileSync } = require('node:fs');
 const { join } = require('node:path');
 

@@ -1,4 +1,4 @@
-/** What crosses the wire, the file and the door: shapes, checks and errors. */
+/** What crosses the API and the files: shapes, checks and errors. */
 export * from './problem.js';
 export * from './api/entry.js';
 export * from './api/entry.schema.js';
@@ -19,6 +19,3 @@ export * from './api/orders.js';
 export * from './api/orders.schema.js';
 export * from './api/planned-batch.js';
 export * from './api/planning.js';
-export * from './door/schemas.js';
-export * from './door/examples.js';
-export * from './door/door.js';

@@ -198,7 +198,7 @@ export function modelPlots(core) {
     },
     activity: {
       x: { label: 'days in store' },
-      y: { label: 'vigour, share of fresh', from: 0, to: 1 },
+      y: { label: 'activity, share of fresh', from: 0, to: 1 },
       series: [
         ['powder, cold', { form: 'freeze-dried', store: 'cold' }],
         ['grains in milk, cold', { form: 'grains', store: 'cold' }],

@@ -157,12 +157,15 @@ describe('a server that is stopped', () => {
   });
 });
 
-describe('the command-line door', () => {
-  const door = (verb: string, input: string) =>
+describe('the command line', () => {
+  const engine = (verb: string, input: string) =>
     spawnSync(process.execPath, [join(ROOT, 'scripts/engine.mjs'), verb], { input, encoding: 'utf8' });
 
   it('takes one object in and gives one out', () => {
-    const { status, stdout } = door('cool', '{"volumeMl":4000,"startC":90,"targetC":45,"roomC":20,"method":"covered"}');
+    const { status, stdout } = engine(
+      'cool',
+      '{"volumeMl":4000,"startC":90,"targetC":45,"roomC":20,"method":"covered"}',
+    );
     expect(status).toBe(0);
     expect(JSON.parse(stdout).min).toBeGreaterThan(90);
   });
@@ -173,14 +176,14 @@ describe('the command-line door', () => {
       ['cool', 'not json', '(the whole)'],
       ['levitate', '{}', 'verb'],
     ] as const) {
-      const { status, stdout, stderr } = door(verb, input);
+      const { status, stdout, stderr } = engine(verb, input);
       expect([status, stdout]).toEqual([2, '']);
       expect(JSON.parse(stderr).errors[0].field).toBe(field);
     }
   });
 
   it('shows its verbs with a worked example of each', () => {
-    const { stdout } = door('help', '');
+    const { stdout } = engine('help', '');
     for (const verb of ['density', 'denature', 'cool', 'acidity', 'souring', 'forecast', 'strain', 'make']) {
       expect(stdout).toContain(`\n${verb}\n`);
     }

@@ -94,7 +94,7 @@ function dayAhead({ atMs, body }: Entry, nowMs: number): FieldProblem | null {
   };
 }
 
-/** Members with which the rules are asked at the door: the forecast has no say in them, only which readings are doubtful. */
+/** Members with which the rules are asked when lines are admitted: the forecast has no say in them, only which readings are doubtful. */
 const RULES = { members: 200, seed: 1, fanPoints: 0 } as const;
 
 /** What is held, by somebody or by the rules of safety, is not finished as sound; only what is held can be let go. */

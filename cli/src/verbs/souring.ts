@@ -38,7 +38,7 @@ import {
   type TracePoint,
   type Treatment,
 } from '@oat-crock/core';
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 
 interface SouringInput {
   culture: CultureId;
@@ -59,7 +59,7 @@ interface SouringInput {
   learned?: Pooled;
 }
 
-export const forecast = (i: SouringInput & { readings: DoorReading[]; members: number; seed: number }) => {
+export const forecast = (i: SouringInput & { readings: CliReading[]; members: number; seed: number }) => {
   const forecast = forecastSouring(problemOf(i), i.readings.map(namedCue), {
     members: i.members,
     seed: i.seed,
@@ -76,9 +76,9 @@ export const forecast = (i: SouringInput & { readings: DoorReading[]; members: n
   };
 };
 
-type DoorReading = { min: number; ph: number; by: 'meter' | 'strip' } | { min: number; cue: string };
+type CliReading = { min: number; ph: number; by: 'meter' | 'strip' } | { min: number; cue: string };
 
-/** Which question each answer belongs to: at the door a cue is given by its answer alone. */
+/** Which question each answer belongs to: at the command line a cue is given by its answer alone. */
 const QUESTION_OF: Readonly<Record<string, string>> = {
   liquid: 'set',
   wobbles: 'set',
@@ -93,7 +93,7 @@ const QUESTION_OF: Readonly<Record<string, string>> = {
   'a pool': 'whey',
 };
 
-function namedCue(reading: DoorReading): SouringReading {
+function namedCue(reading: CliReading): SouringReading {
   if ('ph' in reading) return reading;
   return { min: reading.min, cue: QUESTION_OF[reading.cue]!, answer: reading.cue };
 }
@@ -126,7 +126,7 @@ const NOTHING_TO_SOUR_IT = {
   remedy: 'Give "raw", or a dose.',
 };
 
-/** The door names no place: where a culture of yogurt is usually kept. */
+/** The command line names no place: where a culture of yogurt is usually kept. */
 const PLACE = 'thermostat';
 
 /** Where the warmth is given as a trace, the place strays no more than a thermometer does. */

@@ -8,7 +8,7 @@ import {
   wheyForSolids,
   type DrainMethod,
 } from '@oat-crock/core';
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 
 /** Solids of yogurt whey where only the curd's solids are known, fraction. */
 const USUAL_WHEY_SOLIDS = 0.063;

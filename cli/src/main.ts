@@ -1,10 +1,11 @@
-import { doorHelp, InputRefused, refusal, runVerb } from '@oat-crock/contract';
+import { InputRefused, refusal } from '@oat-crock/contract';
 import { readFileSync } from 'node:fs';
+import { cliHelp, runVerb } from './cli.js';
 
-/** The engine's command-line door: one JSON object in, one out; on bad input nothing out, a problem on stderr, exit 2. */
+/** The engine's command line: one JSON object in, one out; on bad input nothing out, a problem on stderr, exit 2. */
 function main(verb: string | undefined): void {
   if (!verb || verb === 'help') {
-    process.stdout.write(doorHelp());
+    process.stdout.write(cliHelp());
     return;
   }
   try {

@@ -1,7 +1,7 @@
 import { GEAR_TYPES, type GearKind } from '@oat-crock/core';
 import Joi from 'joi';
-import { choicesOfAMake } from '../api/entry-parts.js';
-import { bodySchemaFor } from '../api/entry.schema.js';
+import { choicesOfAMake } from '@oat-crock/contract';
+import { bodySchemaFor } from '@oat-crock/contract';
 
 const GEAR_KINDS = Object.keys(GEAR_TYPES) as GearKind[];
 
@@ -175,8 +175,8 @@ const loggedMake = {
   nowMin: logMin.required(),
 };
 
-/** Shapes of what goes in at the engine's door, by verb. */
-export const DOOR_SCHEMAS = {
+/** Shapes of what the command line takes, by verb. */
+export const CLI_SCHEMAS = {
   density: Joi.object({
     material: Joi.object({
       fatPct: pct(0, 90).required(),
@@ -286,4 +286,4 @@ export const DOOR_SCHEMAS = {
   learn: Joi.object({ makes: Joi.array().items(Joi.object(loggedMake)).min(1).max(60).required() }),
 } as const;
 
-export type Verb = keyof typeof DOOR_SCHEMAS;
+export type Verb = keyof typeof CLI_SCHEMAS;

@@ -1,7 +1,7 @@
 import type { Verb } from './schemas.js';
 
 /** A worked example of each verb: what goes in. `help` runs them to show what comes out. */
-export const DOOR_EXAMPLES: Readonly<Record<Verb, { readonly says: string; readonly input: object }>> = {
+export const CLI_EXAMPLES: Readonly<Record<Verb, { readonly says: string; readonly input: object }>> = {
   density: {
     says: 'Density of a milk or cream, g/mL, and its solids-not-fat, %.',
     input: { material: { fatPct: 3.6, proteinPct: 3.3, lactosePct: 4.7, mineralsPct: 0.7 }, tempC: 20 },

@@ -1,5 +1,5 @@
 import { choicesOf, makeSheet, methodById, SHEET_FORECAST, type Pooled } from '@oat-crock/core';
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 import { refusing } from './refusing.js';
 
 export const make = (i: {
@@ -35,7 +35,7 @@ export const make = (i: {
   };
 };
 
-/** A pot that holds a mass with its headspace, L: at the door no pot is asked for. */
+/** A pot that holds a mass with its headspace, L: at the command line no pot is asked for. */
 function potFor(massG: number): number {
   return Math.max(1, Math.ceil((massG / 1000) * 1.2));
 }

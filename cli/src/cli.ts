@@ -1,10 +1,10 @@
-import { check, InputRefused } from '../problem.js';
-import { DOOR_EXAMPLES } from './examples.js';
-import { DOOR_SCHEMAS, type Verb } from './schemas.js';
+import { check, InputRefused } from '@oat-crock/contract';
+import { CLI_EXAMPLES } from './examples.js';
+import { CLI_SCHEMAS, type Verb } from './schemas.js';
 import { VERBS } from './verbs.js';
 
-/** Every verb the door knows. */
-export const VERB_NAMES = Object.keys(DOOR_SCHEMAS) as Verb[];
+/** Every verb of the command line. */
+export const VERB_NAMES = Object.keys(CLI_SCHEMAS) as Verb[];
 
 /**
  * One object in, one out: checks the input against the verb's shape and computes.
@@ -16,17 +16,17 @@ export function runVerb(verb: string, input: unknown): object {
       { field: 'verb', message: `There is no verb "${verb}".`, remedy: `Use one of ${VERB_NAMES.join(', ')}.` },
     ]);
   }
-  return VERBS[verb](check(DOOR_SCHEMAS[verb], input) as never);
+  return VERBS[verb](check(CLI_SCHEMAS[verb], input) as never);
 }
 
 function isVerb(verb: string): verb is Verb {
-  return Object.hasOwn(DOOR_SCHEMAS, verb);
+  return Object.hasOwn(CLI_SCHEMAS, verb);
 }
 
 /** The verbs with a worked example of each. Long series are cut to their first points. */
-export function doorHelp(): string {
+export function cliHelp(): string {
   const parts = VERB_NAMES.map((verb) => {
-    const { says, input } = DOOR_EXAMPLES[verb];
+    const { says, input } = CLI_EXAMPLES[verb];
     const output = JSON.stringify(runVerb(verb, input), shortened, 2);
     return `${verb}\n  ${says}\n  in:\n${indented(JSON.stringify(input, null, 2))}\n  out:\n${indented(output)}`;
   });

@@ -15,7 +15,7 @@ import {
   type Kitchen,
   type Pooled,
 } from '@oat-crock/core';
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 import { refusing } from './refusing.js';
 
 interface LogLine {
@@ -38,7 +38,7 @@ interface FollowIn extends MakeIn {
 }
 
 const MIN_MS = 60_000;
-/** The door has no calendar: minute 0 of every make. */
+/** The command line has no calendar: minute 0 of every make. */
 const FROM_MS = 0;
 const MEMBERS = { follow: 2000, learn: 500 } as const;
 
@@ -50,7 +50,7 @@ function batchOf({ method, choices, log }: MakeIn, field: string): Batch {
   refusing(`${field}method`, () => methodById(method));
   const entries = log.map(({ id, atMin, body }): Entry => ({
     id,
-    batchId: 'door',
+    batchId: 'cli',
     atMs: msOf(atMin),
     source: 'hand',
     body: body.type === 'started' ? { ...body, methodId: method, choices: { ...body.choices, ...choices } } : body,

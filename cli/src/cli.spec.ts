@@ -1,12 +1,13 @@
 import { runs } from '@oat-crock/core/testing';
 import fc from 'fast-check';
 import { METHODS } from '@oat-crock/core';
-import { InputRefused } from '../problem.js';
-import { DOOR_EXAMPLES, type DOOR_SCHEMAS } from '../index.js';
-import { doorHelp, runVerb, VERB_NAMES } from './door.js';
+import { InputRefused } from '@oat-crock/contract';
+import { CLI_EXAMPLES } from './examples.js';
+import type { CLI_SCHEMAS } from './schemas.js';
+import { cliHelp, runVerb, VERB_NAMES } from './cli.js';
 
-type Verb = keyof typeof DOOR_SCHEMAS;
-const example = (verb: Verb) => structuredClone(DOOR_EXAMPLES[verb].input) as Record<string, unknown>;
+type Verb = keyof typeof CLI_SCHEMAS;
+const example = (verb: Verb) => structuredClone(CLI_EXAMPLES[verb].input) as Record<string, unknown>;
 const run = (verb: Verb, change: object = {}) =>
   runVerb(verb, { ...example(verb), ...change }) as Record<string, number | null>;
 
@@ -26,9 +27,9 @@ function numbers(value: unknown): number[] {
   return value && typeof value === 'object' ? Object.values(value).flatMap(numbers) : [];
 }
 
-describe('the door', () => {
+describe('the command line', () => {
   it('answers each worked example with finite numbers, and tells of each in its help', () => {
-    const help = doorHelp();
+    const help = cliHelp();
     for (const verb of VERB_NAMES) {
       expect(numbers(runVerb(verb, example(verb))).every(Number.isFinite))
         .withContext(verb)
@@ -95,7 +96,7 @@ describe('the door', () => {
       cost: number;
       bound: number;
     };
-    const { orders, asleep } = DOOR_EXAMPLES.plan.input as {
+    const { orders, asleep } = CLI_EXAMPLES.plan.input as {
       orders: { dueMin: number }[];
       asleep: { fromMin: number; toMin: number }[];
     };

@@ -11,7 +11,7 @@ import {
   titratableAcidity,
   type SourAgentId,
 } from '@oat-crock/core';
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 
 /** The buffering milk of a given protein, of whole-milk fat. */
 const milkOf = (proteinPct: number) => bufferMilkOf(massesOfMaterial(materialFromLabel(3.6, proteinPct), 1000));

@@ -1,4 +1,4 @@
-import { InputRefused } from '../../problem.js';
+import { InputRefused } from '@oat-crock/contract';
 
 /** Turns the engine's own refusal of a name or a value into one that names the field. */
 export function refusing<T>(field: string, compute: () => T, choices = 'choices'): T {
