@@ -279,7 +279,9 @@ describe('the household', () => {
         .set('if-match', etag)
         .send({ ...read.body, roomC });
     expect((await save(read.headers['etag']!, 18)).body.roomC).toBe(18);
-    expect((await save(read.headers['etag']!, 25)).status).toBe(412);
+    const late = await save(read.headers['etag']!, 25);
+    expect(late.status).toBe(412);
+    expect(late.body.current).toEqual({ version: 1, settings: { ...read.body, roomC: 18 } });
     expect((await request(app).put(`${API}/settings`).send(read.body)).status).toBe(428);
     expect((await save('"1"', 400)).status).toBe(422);
   });

@@ -48,3 +48,11 @@ function problemOf(error: unknown, log: Logger): Problem {
   log.error(error);
   return problem(500, 'Something went wrong here', 'It was not written. Try again; the server has noted it.');
 }
+
+/** An edit that came too late is shown what stands there now. */
+export function conflicted(current: unknown): HttpProblem {
+  return new HttpProblem({
+    ...problem(412, 'Somebody else has changed this', 'What stands there now is sent along: make your change on that.'),
+    current,
+  });
+}

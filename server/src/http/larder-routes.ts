@@ -30,7 +30,7 @@ import {
   type LotStock,
 } from '@oat-crock/core';
 import { methodFileDocument } from './openapi.js';
-import { HttpProblem, notFound } from './errors.js';
+import { conflicted, HttpProblem, notFound } from './errors.js';
 
 /** Lots, gear, methods and orders: read, written over the version that was read, taken away and brought back. */
 export function larderRoutes(kitchen: Kitchen): Router {
@@ -151,12 +151,4 @@ function versionOf(request: Request): number {
     );
   }
   return version;
-}
-
-/** An edit that came too late is shown what stands there now. */
-function conflicted(current: unknown): HttpProblem {
-  return new HttpProblem({
-    ...problem(412, 'Somebody else has changed this', 'What stands there now is sent along: make your change on that.'),
-    current,
-  });
 }

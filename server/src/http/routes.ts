@@ -15,7 +15,7 @@ import { publicInstrument } from '../store/instruments.js';
 import { houseOf, ROOM_BEFORE_MS } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
 import { admitEntries } from './admit.js';
-import { HttpProblem, notFound } from './errors.js';
+import { conflicted, HttpProblem, notFound } from './errors.js';
 import { instrumentRoutes } from './instrument-routes.js';
 import { larderRoutes } from './larder-routes.js';
 import { planRoutes } from './plan-routes.js';
@@ -117,9 +117,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
     }
     const saved = household.saveSettings(check(settingsSchema, request.body), over);
     if (!saved) {
-      throw new HttpProblem(
-        problem(412, 'Somebody else has changed this', 'Read the settings again and make your change on those.'),
-      );
+      throw conflicted(household.settings());
     }
     events.tell({ type: 'settings', ...saved });
     response.set('etag', `"${saved.version}"`).json(saved.settings);

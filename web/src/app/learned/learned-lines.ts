@@ -73,9 +73,8 @@ export class LearnedLines {
 
   /** All that was learned of it up to now counts no more; what comes is learned anew. */
   protected forget(of: string): void {
-    const settings = this.settings();
-    const others = settings.forgotten.filter((f) => f.of !== of);
+    const others = this.settings().forgotten.filter((f) => f.of !== of);
     const forgotten = [...others, { of, beforeMs: Math.round(this.clock.exactMs()) }];
-    this.store.dispatch(HouseholdActions.changeWanted({ settings: { ...settings, forgotten } }));
+    this.store.dispatch(HouseholdActions.saveWanted({ change: { forgotten } }));
   }
 }

@@ -40,9 +40,11 @@ describe('the household', () => {
     await pay('kr');
     await click('Save');
     expect(closed()).toBe(0);
-    await tell(
-      HouseholdActions.received({ household: { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } } }),
-    );
+    const household = { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } };
+    await tell(HouseholdActions.received({ household }));
+    await turns(10);
+    expect(closed()).toBe(0);
+    await tell(HouseholdActions.saved({ household, change: { currency: 'kr' } }));
     await until(() => closed() === 1);
   });
 
@@ -60,18 +62,21 @@ describe('the household', () => {
     expect(text()).toContain('currency is too long. Keep it to 6 characters.');
   });
 
-  it('tells the later of two, and shows what the other wrote', async () => {
-    const { pay, click, tell, closed, text, money } = await open();
+  it('tells the later of two what both changed, keeps it, and takes theirs where that is wanted', async () => {
+    const { pay, click, tell, closed, text, money, state } = await open();
     await pay('kr');
     await click('Save');
-    await tell(HouseholdActions.conflicted());
     await tell(
       HouseholdActions.received({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }),
     );
+    await tell(HouseholdActions.conflicted());
     await turns(10);
     expect(closed()).toBe(0);
-    expect(text()).toContain('Somebody else has changed these');
-    expect(money.value).toBe('øre');
+    expect(text()).toContain('Somebody else has changed this meanwhile: Your money.');
+    expect(money.value).toBe('kr');
+    await click('take theirs');
+    expect([money.value, state().writing]).toEqual(['øre', {}]);
+    expect(text()).not.toContain('Somebody else');
   });
 
   it('keeps what was written when it is closed without a word, and says at its field what is wrong', async () => {

@@ -17,6 +17,9 @@ import { WeekdayToggle } from '../ui/weekday-toggle';
 import { householdParts } from './household-fields';
 import { PeopleFields } from './people-fields';
 
+/** What a list of the household is called. */
+const PEOPLE: Readonly<Partial<Record<keyof Settings, string>>> = { away: 'Times away', helpers: 'Who helps' };
+
 /** The household: sleeping and working hours, units, money, kitchen. What is written outlives the dialog until it is saved or left. */
 @Component({
   selector: 'oc-household',
@@ -31,8 +34,17 @@ export class HouseholdForm {
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
   private readonly saved = this.store.selectSignal(householdFeature.selectSaved);
   private readonly errors = this.store.selectSignal(householdFeature.selectErrors);
+  private readonly writing = this.store.selectSignal(householdFeature.selectWriting);
+  private readonly conflicts = this.store.selectSignal(householdFeature.selectConflicts);
   protected readonly draft = this.store.selectSignal(householdFeature.selectDraft);
   protected readonly parts = computed(householdParts);
+  /** What somebody else has changed while it was being changed here, by its names; empty where nothing. */
+  protected readonly theirs = computed(() => {
+    const labels = new Map(this.parts().flatMap(({ fields }) => fields.map((f) => [f.path, f.label] as const)));
+    return this.conflicts()
+      .map((key) => labels.get(key) ?? PEOPLE[key] ?? key)
+      .join(', ');
+  });
   /** What is wrong with a time away, or with who helps. */
   protected readonly peopleErrors = computed(() => this.errors().filter((e) => /^(away|helpers)\W/.test(e.field)));
   /** What is wrong with none of the fields. */
@@ -69,7 +81,12 @@ export class HouseholdForm {
   }
 
   protected save(): void {
-    this.store.dispatch(HouseholdActions.changeWanted({ settings: this.draft() }));
+    this.store.dispatch(HouseholdActions.saveWanted({ change: this.writing() }));
+  }
+
+  /** Shows what somebody else wrote instead of what was written here. */
+  protected takeTheirs(): void {
+    this.store.dispatch(HouseholdActions.theirsTaken());
   }
 
   protected leave(): void {

@@ -32,6 +32,12 @@ function notSent(error: unknown): Exclude<Sent, { kind: 'stored' }> {
   return { kind: 'unreachable', ...(problem?.detail && { why: problem.detail }) };
 }
 
+/** What became of settings that were sent: they are the server's now, or somebody else's are. */
+export interface SettingsSaved {
+  readonly kind: 'saved' | 'conflicted';
+  readonly household: VersionedSettings;
+}
+
 /** The server's public interface, as the page uses it. */
 @Injectable({ providedIn: 'root' })
 export class ApiClient {
@@ -103,15 +109,17 @@ export class ApiClient {
     }
   }
 
-  /** Changes the settings over the version read; null where somebody else has changed them since. */
-  async saveSettings(settings: Settings, overVersion: number): Promise<VersionedSettings | null> {
+  /** Writes the settings over a version; where another stands there, gives that. */
+  async saveSettings(settings: Settings, overVersion: number): Promise<SettingsSaved> {
     try {
       const saved = await firstValueFrom(
         this.http.put<Settings>(`${API}/settings`, settings, { headers: { 'if-match': `"${overVersion}"` } }),
       );
-      return { version: overVersion + 1, settings: saved };
+      return { kind: 'saved', household: { version: overVersion + 1, settings: saved } };
     } catch (error) {
-      if (error instanceof HttpErrorResponse && error.status === 412) return null;
+      const problem =
+        error instanceof HttpErrorResponse && error.status === 412 ? (error.error as Problem | null) : null;
+      if (problem?.current) return { kind: 'conflicted', household: problem.current as VersionedSettings };
       throw error;
     }
   }

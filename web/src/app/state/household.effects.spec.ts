@@ -11,22 +11,31 @@ import { mass } from '../ui/words';
 import { householdEffects } from './household.effects';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { until } from '../testing/until';
-import { ApiClient } from './api-client';
+import { ApiClient, type SettingsSaved } from './api-client';
 
 const KEY = 'oat-crock.household.writing';
 
-/** A server that takes settings, was told others meanwhile, or refuses. */
+/** A server that has settings, takes others over the version it has, or refuses; it answers once it may. */
 class FakeApiClient {
-  answer: 'takes' | 'conflicted' | 'refuses' | 'is away' = 'takes';
+  answer: 'takes' | 'refuses' | 'is away' = 'takes';
+  has: VersionedSettings = { version: 0, settings: USUAL_SETTINGS };
+  may: Promise<void> = Promise.resolve();
   readonly sent: Settings[] = [];
-  saveSettings = (settings: Settings, over: number): Promise<VersionedSettings | null> => {
+  saveSettings = async (settings: Settings, over: number): Promise<SettingsSaved> => {
     this.sent.push(settings);
+    await this.may;
     const errors = [{ field: 'hobW', message: 'hobW is odd.', remedy: 'Make it even.' }];
-    if (this.answer === 'conflicted') return Promise.resolve(null);
-    if (this.answer === 'refuses') return Promise.reject(new HttpErrorResponse({ status: 422, error: { errors } }));
-    if (this.answer === 'is away') return Promise.reject(new HttpErrorResponse({ status: 0 }));
-    return Promise.resolve({ version: over + 1, settings });
+    if (this.answer === 'refuses') throw new HttpErrorResponse({ status: 422, error: { errors } });
+    if (this.answer === 'is away') throw new HttpErrorResponse({ status: 0 });
+    if (over !== this.has.version) return { kind: 'conflicted', household: this.has };
+    this.has = { version: over + 1, settings };
+    return { kind: 'saved', household: this.has };
   };
+  /** Somebody else changes something on another page; this one has not heard of it. */
+  elsewhere(change: Partial<Settings>): VersionedSettings {
+    this.has = { version: this.has.version + 1, settings: { ...this.has.settings, ...change } };
+    return this.has;
+  }
 }
 
 describe('the household between page and server', () => {
@@ -48,7 +57,7 @@ describe('the household between page and server', () => {
   };
   const save = (change: Partial<Settings>) => {
     store.dispatch(HouseholdActions.edited({ change }));
-    store.dispatch(HouseholdActions.changeWanted({ settings: { ...state().settings, ...state().writing } }));
+    store.dispatch(HouseholdActions.saveWanted({ change: state().writing }));
   };
 
   beforeEach(() => {
@@ -68,12 +77,47 @@ describe('the household between page and server', () => {
     expect([state().writing, state().saved]).toEqual([{}, 1]);
   });
 
-  it('says who was faster', async () => {
-    wire.answer = 'conflicted';
+  it('goes over what somebody else changed, where that is something else', async () => {
+    wire.elsewhere({ currency: 'øre' });
     save({ asleepToH: 7 });
-    await until(() => state().errors.length > 0);
-    expect(state().errors[0]!.message).toContain('Somebody else');
-    expect(state().settings).toEqual(USUAL_SETTINGS);
+    await until(() => state().saved === 1);
+    expect(wire.has.settings).toEqual({ ...USUAL_SETTINGS, currency: 'øre', asleepToH: 7 });
+    expect([state().settings, state().writing, state().conflicts]).toEqual([wire.has.settings, {}, []]);
+  });
+
+  it('keeps what both changed as it was written here, shows that, and saves it once somebody has seen it', async () => {
+    wire.elsewhere({ currency: 'øre', roomC: 15 });
+    save({ currency: 'kr' });
+    await until(() => state().conflicts.length > 0);
+    expect([state().conflicts, state().saved, state().sending]).toEqual([['currency'], 0, false]);
+    expect([state().writing, state().settings.currency]).toEqual([{ currency: 'kr' }, 'øre']);
+    save({});
+    await until(() => state().saved === 1);
+    expect(wire.has.settings).toEqual({ ...USUAL_SETTINGS, currency: 'kr', roomC: 15 });
+  });
+
+  it('lets theirs stand where that is wanted', () => {
+    store.dispatch(HouseholdActions.edited({ change: { currency: 'kr', roomC: 17 } }));
+    store.dispatch(HouseholdActions.received({ household: wire.elsewhere({ currency: 'øre' }) }));
+    expect(state().conflicts).toEqual(['currency']);
+    store.dispatch(HouseholdActions.theirsTaken());
+    expect([state().writing, state().conflicts]).toEqual([{ roomC: 17 }, []]);
+    store.dispatch(HouseholdActions.received({ household: { version: 0, settings: USUAL_SETTINGS } }));
+    expect(state().settings.currency).withContext('older news').toBe('øre');
+  });
+
+  it('is not done by another’s change while its own is on its way, nor loses what is written meanwhile', async () => {
+    let answer!: () => void;
+    wire.may = new Promise((settle) => (answer = settle));
+    save({ asleepToH: 7 });
+    await until(() => wire.sent.length === 1);
+    store.dispatch(HouseholdActions.received({ household: wire.elsewhere({ currency: 'øre' }) }));
+    expect([state().saved, state().writing]).toEqual([0, { asleepToH: 7 }]);
+    store.dispatch(HouseholdActions.edited({ change: { roomC: 17 } }));
+    answer();
+    await until(() => state().settings.asleepToH === 7);
+    expect([state().saved, state().writing]).toEqual([0, { roomC: 17 }]);
+    expect(wire.has.settings).toEqual({ ...USUAL_SETTINGS, currency: 'øre', asleepToH: 7 });
   });
 
   it('asks the server’s own schema first, and says at its field what is wrong', async () => {

@@ -2,8 +2,9 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import { unitsOf, type Problem, type Settings } from '@oat-crock/contract/api';
-import { concatMap, debounceTime, EMPTY, from, type Observable, of, tap } from 'rxjs';
+import { unitsOf, type Problem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
+import { dequal } from 'dequal/lite';
+import { concatMap, EMPTY, from, mergeMap, type Observable, of, skip, tap } from 'rxjs';
 import { datesIn } from '../ui/dates';
 import { measureIn } from '../ui/units';
 import { clocksIn } from '../ui/zone';
@@ -13,30 +14,43 @@ import { problemsBy } from './problems-by';
 import { ApiClient } from './api-client';
 
 const KEY = 'oat-crock.household.writing';
-const REST_MS = 250;
-const AWAY = [{ field: '', message: 'The server did not take it.', remedy: 'Try again in a moment.' }];
+const AWAY = [
+  { field: '', message: 'The server did not take it.', remedy: 'What you wrote is kept: save it again in a moment.' },
+];
 
-/** Sends what was written, once its own schema finds it right. */
+/** Sends a change over what the server has, once its own schema finds it right. */
 const save = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
-    const version = store.selectSignal(householdFeature.selectVersion);
+  (actions$ = inject(Actions), store = inject(Store), api = inject(ApiClient)) => {
+    const state = store.selectSignal(householdFeature.selectHouseholdState);
     return actions$.pipe(
-      ofType(HouseholdActions.changeWanted),
-      concatMap(({ settings }) => from(send(wire, settings, version()))),
+      ofType(HouseholdActions.saveWanted),
+      concatMap(({ change }) => from(send(api, change, state()))),
+      mergeMap((actions) => actions),
     );
   },
   { functional: true },
 );
 
-async function send(wire: ApiClient, settings: Settings, version: number): Promise<Action> {
-  const errors = await problemsBy((contract) => contract.settingsSchema, settings);
-  if (errors.length > 0) return HouseholdActions.refused({ errors });
+async function send(
+  api: ApiClient,
+  change: Partial<Settings>,
+  { settings, version }: VersionedSettings,
+): Promise<Action[]> {
+  const changed = { ...settings, ...change };
+  const errors = await problemsBy((contract) => contract.settingsSchema, changed);
+  if (errors.length > 0) return [HouseholdActions.refused({ errors })];
   try {
-    const household = await wire.saveSettings(settings, version);
-    return household ? HouseholdActions.received({ household }) : HouseholdActions.conflicted();
+    const { kind, household } = await api.saveSettings(changed, version);
+    if (kind === 'saved') return [HouseholdActions.saved({ household, change })];
+    // Where somebody else has changed other settings only, the change goes over theirs by itself.
+    const meets = (Object.keys(change) as (keyof Settings)[]).some(
+      (key) => !dequal(household.settings[key], settings[key]) && !dequal(household.settings[key], change[key]),
+    );
+    const next = meets ? HouseholdActions.conflicted() : HouseholdActions.saveWanted({ change });
+    return [HouseholdActions.received({ household }), next];
   } catch (error) {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
-    return HouseholdActions.refused({ errors: problem?.errors ?? AWAY });
+    return [HouseholdActions.refused({ errors: problem?.errors ?? AWAY })];
   }
 }
 
@@ -49,11 +63,11 @@ const recover = createEffect(
   { functional: true },
 );
 
-/** What is being written is kept in the browser, so that leaving loses none of it. */
+/** What is being written is kept in the browser at once, so that leaving loses none of it. */
 const keep = createEffect(
   (store = inject(Store)) =>
     store.select(householdFeature.selectWriting).pipe(
-      debounceTime(REST_MS),
+      skip(1),
       tap((writing) => keepHere(KEY, { writing })),
     ),
   { functional: true, dispatch: false },

@@ -1,10 +1,12 @@
 import { asleepOf, worksOf } from '@oat-crock/calendar';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { dequal } from 'dequal/lite';
 import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 
 export const HouseholdActions = createActionGroup({
   source: 'household',
   events: {
+    /** The settings as the server has them. */
     Received: props<{ household: VersionedSettings }>(),
     /** Something was written that is not saved. */
     Edited: props<{ change: Partial<Settings> }>(),
@@ -12,9 +14,14 @@ export const HouseholdActions = createActionGroup({
     'Put Back': emptyProps(),
     /** What was written when the page was closed came back. */
     Recovered: props<{ writing: Partial<Settings> }>(),
-    'Change Wanted': props<{ settings: Settings }>(),
-    /** Somebody else has changed the settings meanwhile. */
+    /** A change is to be saved: what is being written, or one made elsewhere in one touch. */
+    'Save Wanted': props<{ change: Partial<Settings> }>(),
+    /** The server has a change as it was sent. What was written since then is still being written. */
+    Saved: props<{ household: VersionedSettings; change: Partial<Settings> }>(),
+    /** Somebody else has changed the same settings first. */
     Conflicted: emptyProps(),
+    /** What somebody else wrote into the same settings stands. */
+    'Theirs Taken': emptyProps(),
     Refused: props<{ errors: readonly FieldProblem[] }>(),
     Opened: emptyProps(),
   },
@@ -25,6 +32,10 @@ export interface HouseholdState {
   readonly settings: Settings;
   /** What was written otherwise and not saved. */
   readonly writing: Partial<Settings>;
+  /** What the settings that are being written were when they were first touched. */
+  readonly before: Partial<Settings>;
+  /** Which of them somebody else has changed since. */
+  readonly conflicts: readonly (keyof Settings)[];
   /** Why the last change was not taken, by the field where it is one's. */
   readonly errors: readonly FieldProblem[];
   /** True from when a change is sent until it is answered. */
@@ -37,40 +48,55 @@ const initial: HouseholdState = {
   version: 0,
   settings: USUAL_SETTINGS,
   writing: {},
+  before: {},
+  conflicts: [],
   errors: [],
   sending: false,
   saved: 0,
 };
 
-const OVERTAKEN: FieldProblem = {
-  field: '',
-  message: 'Somebody else has changed these since you opened them.',
-  remedy: 'What they wrote is now shown; make your change on it.',
-};
 const NOT_TAKEN: FieldProblem = { field: '', message: 'It was not taken.', remedy: 'Try again in a moment.' };
+
+const NOTHING_WRITTEN = { writing: {}, before: {}, conflicts: [] } as const;
 
 export const householdFeature = createFeature({
   name: 'household',
   reducer: createReducer(
     initial,
-    on(HouseholdActions.received, (state, { household }) => {
-      const taken = state.sending && household.version > state.version;
-      return {
-        ...state,
-        ...household,
-        ...(taken && { writing: {}, sending: false, saved: state.saved + 1 }),
-      };
-    }),
+    on(HouseholdActions.received, (state, { household }) => received(state, household)),
     on(HouseholdActions.edited, (state, { change }) => ({
       ...state,
       writing: { ...state.writing, ...change },
+      before: { ...state.before, ...asTheyAre(state, change) },
+      conflicts: state.conflicts.filter((key) => !(key in change)),
       errors: state.errors.filter((e) => !(e.field in change)),
     })),
-    on(HouseholdActions.recovered, (state, { writing }) => ({ ...state, writing })),
-    on(HouseholdActions.putBack, (state) => ({ ...state, writing: {}, errors: [] })),
+    on(HouseholdActions.recovered, (state, { writing }) => ({
+      ...state,
+      writing,
+      before: asTheyAre(state, writing),
+    })),
+    on(HouseholdActions.putBack, (state) => ({ ...state, ...NOTHING_WRITTEN, errors: [] })),
     on(HouseholdActions.opened, (state) => ({ ...state, errors: [] })),
-    on(HouseholdActions.changeWanted, (state) => ({ ...state, errors: [], sending: true })),
-    on(HouseholdActions.conflicted, (state) => ({ ...state, writing: {}, sending: false, errors: [OVERTAKEN] })),
+    // What is saved against a conflict is saved knowing of it.
+    on(HouseholdActions.saveWanted, (state) => ({
+      ...state,
+      before: asTheyAre(state, state.writing),
+      conflicts: [],
+      errors: [],
+      sending: true,
+    })),
+    on(HouseholdActions.saved, (state, { household, change }) => {
+      const writing = without(state.writing, (key) => dequal(state.writing[key], change[key]));
+      const next = received({ ...state, writing, sending: false }, household);
+      return { ...next, saved: state.saved + (Object.keys(writing).length === 0 ? 1 : 0) };
+    }),
+    on(HouseholdActions.conflicted, (state) => ({ ...state, sending: false })),
+    on(HouseholdActions.theirsTaken, (state) => ({
+      ...state,
+      writing: without(state.writing, (key) => state.conflicts.includes(key)),
+      conflicts: [],
+    })),
     on(HouseholdActions.refused, (state, { errors }) => ({
       ...state,
       sending: false,
@@ -87,3 +113,23 @@ export const householdFeature = createFeature({
     selectWorks: createSelector(selectSettings, worksOf),
   }),
 });
+
+/** The settings of a change as the server has them now. */
+function asTheyAre({ settings }: HouseholdState, change: Partial<Settings>): Partial<Settings> {
+  return Object.fromEntries(keysOf(change).map((key) => [key, settings[key]]));
+}
+
+/** Settings as the server has them. Those that are being written stay as written; where somebody else has changed the same, that is noted. */
+function received(state: HouseholdState, household: VersionedSettings): HouseholdState {
+  if (household.version < state.version) return state;
+  const { settings } = household;
+  const writing = without(state.writing, (key) => dequal(state.writing[key], settings[key]));
+  const conflicts = keysOf(writing).filter((key) => !dequal(settings[key], state.before[key]));
+  return { ...state, ...household, writing, conflicts };
+}
+
+function without(change: Partial<Settings>, leaves: (key: keyof Settings) => boolean): Partial<Settings> {
+  return Object.fromEntries(keysOf(change).flatMap((key) => (leaves(key) ? [] : [[key, change[key]]])));
+}
+
+const keysOf = (change: Partial<Settings>) => Object.keys(change) as (keyof Settings)[];

@@ -56,21 +56,12 @@ describe('the household in the page', () => {
   const told = (version: number, roomC: number) =>
     HouseholdActions.received({ household: { version, settings: { ...USUAL_SETTINGS, roomC } } });
 
-  const sent = householdFeature.reducer(undefined, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
-
-  it('knows when a change was taken, and does not count the same news twice, nor those of others', () => {
-    const once = householdFeature.reducer(sent, told(1, 18));
-    expect(once.saved).toBe(1);
-    expect(householdFeature.reducer(once, told(1, 18)).saved).toBe(1);
-    expect(householdFeature.reducer(once, told(2, 19)).saved).toBe(1);
+  it('tells nights from what the server has, and says why a change was refused until the next try', () => {
+    const once = householdFeature.reducer(undefined, told(1, 18));
     expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6, zone: 'UTC' });
-  });
-
-  it('says in words when somebody else was faster, until the next try', () => {
-    const late = householdFeature.reducer(sent, HouseholdActions.conflicted());
-    expect(late.errors[0]!.message).toContain('Somebody else');
-    const again = householdFeature.reducer(late, HouseholdActions.changeWanted({ settings: USUAL_SETTINGS }));
-    expect(again.errors).toEqual([]);
+    const refused = householdFeature.reducer(once, HouseholdActions.refused({ errors: [] }));
+    expect(refused.errors[0]!.remedy).toContain('Try again');
+    expect(householdFeature.reducer(refused, HouseholdActions.saveWanted({ change: {} })).errors).toEqual([]);
   });
 
   it('shows what others change beside what is being written', () => {
