@@ -74,7 +74,7 @@ describe('the household', () => {
     expect(closed()).toBe(0);
     expect(text()).toContain('Somebody else has changed this meanwhile: Your money.');
     expect(money.value).toBe('kr');
-    await click('take theirs');
+    await click('Take theirs');
     expect([money.value, state().writing]).toEqual(['øre', {}]);
     expect(text()).not.toContain('Somebody else');
   });
