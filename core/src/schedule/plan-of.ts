@@ -83,7 +83,7 @@ function withSharedFeeds(makes: readonly PlannedMake[]): readonly PlannedMake[] 
     atMin: steps[of!.step]!.beginMin,
     feed,
     givesG: gives?.massG ?? 0,
-    slackMin: gives ? steps[gives.step]!.beginMin : 0,
+    givesAtMin: gives ? steps[gives.step]!.beginMin : 0,
   }));
   const feeds = new Map(sharedFeeds(takers, ACTIVITY_LOSS.active.cold.perDay).map((feed, i) => [sown[i]!, feed]));
   return makes.map((make) => ({ ...make, feed: feeds.get(make) ?? null }));

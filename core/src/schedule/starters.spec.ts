@@ -66,7 +66,7 @@ describe('the starters of a plan', () => {
       atMin,
       feed: { ...feed, ripeMin: atMin - 60 },
       givesG,
-      slackMin: atMin + 300,
+      givesAtMin: atMin + 300,
     });
     const [a, b] = sharedFeeds([taker(400, 120), taker(1500, 0)], 0.045);
     expect([a!.milkG, b]).toEqual([97, null]);

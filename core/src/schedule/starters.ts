@@ -129,7 +129,7 @@ export interface Taker {
   readonly feed: Feed | null;
   /** What it holds back for its line, g, and when. */
   readonly givesG: number;
-  readonly slackMin: number;
+  readonly givesAtMin: number;
 }
 
 /** What somebody fed, or held back, a while ago: how much of it is left. */
@@ -155,7 +155,7 @@ export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): reado
   const fresh: Fresh[] = [];
   const order = takers.map((_, i) => i).sort((a, b) => takers[a]!.atMin - takers[b]!.atMin);
   for (const i of order) {
-    const { culture, takesG, atMin, feed, givesG, slackMin } = takers[i]!;
+    const { culture, takesG, atMin, feed, givesG, givesAtMin } = takers[i]!;
     if (feed) {
       const serves = fresh.filter(
         (f) => f.culture === culture && f.ripeMin <= atMin && atMin - f.ripeMin <= servesMin(lossPerDay),
@@ -167,7 +167,7 @@ export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): reado
       else fresh.push({ culture, ripeMin: feed.ripeMin, leftG: 0, fedBy: i });
       if (held || fed) feeds[i] = null;
     }
-    if (givesG > 0) fresh.push({ culture, ripeMin: slackMin, leftG: givesG, fedBy: -1 });
+    if (givesG > 0) fresh.push({ culture, ripeMin: givesAtMin, leftG: givesG, fedBy: -1 });
   }
   return feeds;
 }

@@ -118,11 +118,14 @@ describe('readings of an instrument', () => {
 
 describe('faults of instruments', () => {
   it('are given to simulated ones alone, and a meter can be calibrated', async () => {
-    const slack = (id: string, fault: unknown) => request(app).put(`${API}/instruments/${id}/fault`).send({ fault });
-    expect((await slack('probe', 'stuck')).body).toEqual(jasmine.objectContaining({ fault: 'stuck' }));
-    expect((await slack('probe', 'haunted')).status).toBe(422);
-    expect((await slack('real', 'stuck')).status).toBe(409);
-    expect((await slack('probe', null)).body).toEqual(jasmine.objectContaining({ fault: null, faultSinceMs: null }));
+    const giveFault = (id: string, fault: unknown) =>
+      request(app).put(`${API}/instruments/${id}/fault`).send({ fault });
+    expect((await giveFault('probe', 'stuck')).body).toEqual(jasmine.objectContaining({ fault: 'stuck' }));
+    expect((await giveFault('probe', 'haunted')).status).toBe(422);
+    expect((await giveFault('real', 'stuck')).status).toBe(409);
+    expect((await giveFault('probe', null)).body).toEqual(
+      jasmine.objectContaining({ fault: null, faultSinceMs: null }),
+    );
     const calibrated = await request(app).post(`${API}/instruments/probe/calibration`);
     expect(calibrated.body.calibratedMs).toBeGreaterThan(0);
   });

@@ -153,6 +153,8 @@ describe('a plan that was taken', () => {
     expect(table.length).toBe(1 + plannedBatch!.tasks.length);
     expect(table[0]).toBe('at,minutes,earliest,latest,make,part,for,stage,hands,ready,due,product_g,gear');
     expect(table[1]).toContain('"Bakery; west quay, ""thick"""');
+    const cells = (text: string) => text.replaceAll('"', '""');
+    for (const { says } of plannedBatch!.tasks) expect(table.join('\n')).toContain(cells(says));
     const whole = (await request(app).get(`${API}/plan.json`)).body;
     expect(whole).toEqual(
       jasmine.objectContaining({ oatCrock: 'plan', version: 1, orders: [order], plannedBatches: [plannedBatch] }),

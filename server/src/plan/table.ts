@@ -1,10 +1,26 @@
 import type { PlannedBatch } from '@oat-crock/contract';
 import { stringify } from 'csv-stringify/sync';
 
+interface Row {
+  readonly at: string;
+  readonly minutes: number;
+  readonly earliest: string;
+  readonly latest: string;
+  readonly make: string;
+  readonly part: string;
+  readonly for: string;
+  readonly stage: string;
+  readonly hands: string;
+  readonly ready: string;
+  readonly due: string;
+  readonly product_g: number;
+  readonly gear: string;
+}
+
 /** The hands of planned makes as a table (RFC 4180), one a line in order of time; moments as ISO 8601 in UTC. */
 export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
   const rows = plannedBatches.flatMap((plannedBatch) =>
-    plannedBatch.tasks.map((task) => ({
+    plannedBatch.tasks.map((task): Row => ({
       at: iso(task.atMs),
       minutes: Math.round(task.minutes),
       earliest: iso(task.earliestMs),
@@ -13,7 +29,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
       part: `${plannedBatch.part}/${plannedBatch.parts}`,
       for: plannedBatch.whom,
       stage: task.stageId,
-      tasks: task.says,
+      hands: task.says,
       ready: iso(plannedBatch.readyMs),
       due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
       product_g: plannedBatch.productG,
@@ -21,7 +37,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
     })),
   );
   rows.sort((a, b) => (a.at < b.at ? -1 : 1));
-  return stringify(rows, { header: true, columns: COLUMNS, record_delimiter: 'windows', escape_formulas: true });
+  return stringify(rows, { header: true, columns: [...COLUMNS], record_delimiter: 'windows', escape_formulas: true });
 }
 
 const COLUMNS = [
@@ -38,6 +54,6 @@ const COLUMNS = [
   'due',
   'product_g',
   'gear',
-];
+] as const satisfies readonly (keyof Row)[];
 
 const iso = (ms: number) => new Date(ms).toISOString();

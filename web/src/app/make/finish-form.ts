@@ -148,7 +148,7 @@ export class FinishForm {
     this.change({ intoLarder: kept.includes(name) ? kept.filter((k) => k !== name) : [...kept, name] });
   }
 
-  protected slack(key: keyof Score, value: number): void {
+  protected setMark(key: keyof Score, value: number): void {
     const { [key]: before, ...others } = this.score();
     this.change({ score: before === value ? others : { ...others, [key]: value } });
   }

@@ -44,8 +44,8 @@ export class PlanRecords {
     const records = this.records();
     for (const plannedBatch of plannedBatches) {
       const record = records[plannedBatch.id];
-      const demands = record?.goneMs === null && !this.leaving().has(plannedBatch.id);
-      if (demands && dequal(record.item, plannedBatch)) continue;
+      const isThere = record?.goneMs === null && !this.leaving().has(plannedBatch.id);
+      if (isThere && dequal(record.item, plannedBatch)) continue;
       this.write(plannedBatch, record?.version ?? 0);
     }
     const kept = new Set(plannedBatches.map((p) => p.id));

@@ -88,7 +88,7 @@ export class PlanService {
       const { wanted, places } = this.asking;
       this.asking = null;
       try {
-        this.standing.set(await this.planner.demand(wanted, places));
+        this.standing.set(await this.planner.layOut(wanted, places));
         this.stood = { wanted, places };
         this.failed.set('');
       } catch (error) {

@@ -147,7 +147,7 @@ export type Search = WholeSearch | MendSearch;
 /** What the planner's worker answers. Everything in it is plain data. */
 export interface PlannerApi {
   /** The plan as it stands with its makes at these places. What is asked next is asked of this. */
-  demand(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
+  layOut(wanted: PlanWanted, places: readonly KeptPlace[]): PlanStanding;
   /** What becomes of a planned batch of it that is begun at another moment, or of which a hand comes at another. */
   move(plannedBatchId: string, startMs: number, task: TaskAt | null): BatchMoved | null;
   /** Searches, and tells what it has after each round, until it is proven, its rounds are over, or it is stopped. */

@@ -146,7 +146,7 @@ function placeAt({ startMs }: PlanWanted, { network }: PlannedMake, mode: MakeMo
 
 /** The planner itself: the same in a worker as beside a test. */
 export const plannerEngine: PlannerApi = {
-  demand(wanted, places) {
+  layOut(wanted, places) {
     const asked = { ...askedOf(wanted, places), pins: [] };
     const problem = laidOut(asked);
     const standing = standingOf(problem, places);

@@ -12,8 +12,8 @@ export class Planner {
   private plans: Remote<PlannerApi> | null = null;
   private searching: Remote<PlannerApi> | null = null;
 
-  demand(wanted: PlanWanted, places: readonly KeptPlace[]): Promise<PlanStanding> {
-    return this.standing().demand(wanted, places);
+  layOut(wanted: PlanWanted, places: readonly KeptPlace[]): Promise<PlanStanding> {
+    return this.standing().layOut(wanted, places);
   }
 
   move(plannedBatchId: string, startMs: number, task: TaskAt | null): Promise<BatchMoved | null> {

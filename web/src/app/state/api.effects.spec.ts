@@ -1,3 +1,4 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
@@ -32,9 +33,13 @@ class FakeApiClient {
   up = true;
 
   readonly readFrom: number[] = [];
+  /** Reading the whole is answered with these first. */
+  failing: number[] = [];
 
   snapshot(after: number): Promise<Snapshot> {
     this.readFrom.push(after);
+    const failing = this.failing.shift();
+    if (failing) return Promise.reject(new HttpErrorResponse({ status: failing }));
     if (!this.up) return Promise.reject(new Error('away'));
     return Promise.resolve({
       clock: KITCHEN,
@@ -83,8 +88,8 @@ describe('the line to the server', () => {
   let store: Store;
   const state = <T>(selector: (s: object) => T) => store.selectSignal(selector as never)() as T;
 
-  beforeEach(async () => {
-    await waiting.drop((await waiting.all()).map((e) => e.id));
+  const openPage = () => {
+    TestBed.resetTestingModule();
     wire = new FakeApiClient();
     TestBed.configureTestingModule({
       providers: [
@@ -102,6 +107,12 @@ describe('the line to the server', () => {
       ],
     });
     store = TestBed.inject(Store);
+  };
+
+  beforeEach(async () => {
+    await waiting.drop((await waiting.all()).map((e) => e.id));
+    await waiting.dropRefused();
+    openPage();
     await until(() => state(logFeature.selectLoaded));
   });
   afterEach(async () => {
@@ -175,6 +186,21 @@ describe('the line to the server', () => {
     expect(await waiting.photo('P1')).toBeNull();
   });
 
+  it('reads the whole again by itself where the server could not give it, though the line for events is open', async () => {
+    const lines: string[] = [];
+    const heard = store.select(clockFeature.selectLine).subscribe((line) => lines.push(line));
+    const before = wire.readFrom.length;
+    wire.failing = [503, 503];
+    wire.line.next('open');
+    await until(() => wire.readFrom.length === before + 3 && state(clockFeature.selectLine) === 'open');
+    expect(lines).toEqual(['open', 'lost', 'open']);
+    wire.failing = [429];
+    wire.line.next('open');
+    await until(() => wire.readFrom.length === before + 5);
+    heard.unsubscribe();
+    expect(lines).withContext('a server that is busy answers').toEqual(['open', 'lost', 'open']);
+  });
+
   it('takes a refused line out, says why, and goes on with the next', async () => {
     const [first, second] = entriesUntil(20);
     const errors = [{ field: 'x', message: 'no.', remedy: 'Do.' }];
@@ -186,6 +212,16 @@ describe('the line to the server', () => {
     await until(() => state(logFeature.selectRefused).length === 1);
     await until(() => wire.sent.length === 2);
     expect(state(logFeature.selectRefused)[0]!.errors).toEqual(errors);
+    // It is kept with the reason until somebody has seen it, also where the page is closed before.
+    const kept = await waiting.refused();
+    expect(kept.map(({ entry, ...why }) => [entry.id, why])).toEqual([[first!.id, { errors }]]);
+    await until(() => state(logFeature.selectPending).length === 0);
+    expect(await waiting.all()).toEqual([]);
+    openPage();
+    await until(() => state(logFeature.selectRefused).length === 1);
+    store.dispatch(LogActions.refusalsSeen());
+    let left = 1;
+    await until(() => (void waiting.refused().then((all) => (left = all.length)), left === 0));
   });
 
   it('reads what instruments saw of a finished make once it is looked at, once, and again where it failed', async () => {

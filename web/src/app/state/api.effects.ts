@@ -1,3 +1,4 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
@@ -32,6 +33,9 @@ import { waiting } from './waiting';
 import { ApiClient, type Sent } from './api-client';
 
 const RETRY_MS = 2000;
+/** What the server could not give is asked for again after so long, ms. */
+const READ_AGAIN_MS = 1000;
+const TOO_MANY_REQUESTS = 429;
 const DAY_MS = 86_400_000;
 
 /** Reads the whole at once, and listens to the server; whenever the line opens, what came meanwhile is read. */
@@ -41,7 +45,7 @@ const listen = createEffect(
     return merge(of('open' as const), wire.events()).pipe(
       concatMap((event) => {
         if (event === 'lost') return of(ClockActions.lineLost());
-        if (event === 'open') return readFrom(wire, lastSeq());
+        if (event === 'open') return readFrom(wire, lastSeq);
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
         if (event.type === 'settings') return of(HouseholdActions.received({ household: event }));
         if (event.type === 'larder') return of(LarderActions.received({ larder: event.larder }));
@@ -55,9 +59,12 @@ const listen = createEffect(
   { functional: true },
 );
 
-/** Clock, instruments, settings, and what the log has after a place in its order. */
-function readFrom(wire: ApiClient, seq: number): Observable<Action> {
-  return forkJoin([wire.compareClock(), wire.snapshot(seq)]).pipe(
+/**
+ * Clock, instruments, settings, and what the log has after the last place that is known of its order. Where the server does not
+ * give that, it is asked again by itself: the line for events may be open all the while, and never open anew.
+ */
+function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
+  return defer(() => forkJoin([wire.compareClock(), wire.snapshot(lastSeq())])).pipe(
     mergeMap(([compared, { entries, instruments, household, larder, learned, room }]) => [
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
@@ -68,18 +75,34 @@ function readFrom(wire: ApiClient, seq: number): Observable<Action> {
       RoomActions.received({ readings: room }),
       LogActions.loaded({ entries }),
     ]),
-    catchError(() => of(ClockActions.lineLost())),
+    catchError((error: unknown) => {
+      const again = timer(READ_AGAIN_MS).pipe(switchMap(() => readFrom(wire, lastSeq)));
+      return isBusy(error) ? again : concat(of(ClockActions.lineLost()), again);
+    }),
   );
 }
+
+/** A server that answers, and asks for patience: no reason to say that it does not answer. */
+const isBusy = (error: unknown) => error instanceof HttpErrorResponse && error.status === TOO_MANY_REQUESTS;
 
 /** What waited in the browser from before comes back into the log. */
 const recover = createEffect(
   () =>
-    from(waiting.all()).pipe(
-      map((entries) => LogActions.recovered({ entries })),
-      catchError(() => EMPTY),
-    ),
+    merge(
+      from(waiting.all()).pipe(map((entries) => LogActions.recovered({ entries }))),
+      from(waiting.refused()).pipe(mergeMap((refused) => refused.map((one) => LogActions.refused(one)))),
+    ).pipe(catchError(() => EMPTY)),
   { functional: true },
+);
+
+/** What was refused is kept until somebody has seen it. */
+const forgetRefused = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(LogActions.refusalsSeen),
+      tap(() => void waiting.dropRefused().catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
 );
 
 /** What is written is kept in the browser first. */
@@ -112,7 +135,8 @@ function sendAll(pending: () => readonly UnsentEntry[], wire: ApiClient): Observ
     return from(sendOne(first, wire)).pipe(
       switchMap((sent) => {
         if (sent.kind === 'unreachable') return sent.why ? of(LogActions.unsent({ why: sent.why })) : EMPTY;
-        void waiting.drop([first.id]).catch(() => undefined);
+        if (sent.kind === 'stored') void waiting.drop([first.id]).catch(() => undefined);
+        else void waiting.refuse({ entry: first, errors: sent.problem.errors }).catch(() => undefined);
         const told =
           sent.kind === 'stored'
             ? LogActions.arrived({ entries: sent.entries })
@@ -208,4 +232,15 @@ const readWhole = createEffect(
   { functional: true },
 );
 
-export const apiEffects = { listen, recover, keep, send, compareClock, setRate, place, tellSimulator, readWhole };
+export const apiEffects = {
+  listen,
+  recover,
+  forgetRefused,
+  keep,
+  send,
+  compareClock,
+  setRate,
+  place,
+  tellSimulator,
+  readWhole,
+};

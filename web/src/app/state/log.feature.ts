@@ -1,16 +1,11 @@
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import type { FieldProblem, StoredEntry } from '@oat-crock/contract/api';
+import type { StoredEntry } from '@oat-crock/contract/api';
 import { replay, type Batch, type Entry } from '@oat-crock/core';
+import type { Refused } from './waiting';
 
 /** An entry as the page holds it: stored by the server (with a place in its order), or still to be sent. */
 export type UnsentEntry = Entry & { readonly seq: number | null };
-
-/** A line the server would not take. */
-export interface Refused {
-  readonly entry: Entry;
-  readonly errors: readonly FieldProblem[];
-}
 
 export interface LogState extends EntityState<UnsentEntry> {
   readonly loaded: boolean;

@@ -26,13 +26,13 @@ export interface TestPage<T> {
   readonly click: (words: string | RegExp) => Promise<void>;
 }
 
-/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; `stands` in for services, `told` is known before. */
+/** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; what is `provided` stands in for services, `told` is known before. */
 export async function pageOf<T>(
   component: Type<T>,
   entries: readonly Entry[],
   nowMs: number,
   inputs: Readonly<Record<string, unknown>> = {},
-  demands: readonly Provider[] = [],
+  provided: readonly Provider[] = [],
   told: readonly Action[] = [],
 ): Promise<TestPage<T>> {
   TestBed.resetTestingModule();
@@ -53,7 +53,7 @@ export async function pageOf<T>(
         [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,
       }),
-      ...demands,
+      ...provided,
     ],
   });
   const store = TestBed.inject(Store);

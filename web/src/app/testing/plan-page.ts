@@ -43,7 +43,7 @@ export const GEAR = [
 const BESIDE = {
   provide: Planner,
   useValue: {
-    demand: (...asked: Parameters<typeof plannerEngine.demand>) => Promise.resolve(plannerEngine.demand(...asked)),
+    layOut: (...asked: Parameters<typeof plannerEngine.layOut>) => Promise.resolve(plannerEngine.layOut(...asked)),
     move: (...asked: Parameters<typeof plannerEngine.move>) => Promise.resolve(plannerEngine.move(...asked)),
     search: (...asked: Parameters<typeof plannerEngine.search>) => plannerEngine.search(...asked),
     stop: () => plannerEngine.stop(),
