@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/dairy.js';
+import { goTo } from '../support/page.js';
 
 /** Pages of a PDF: each is an object of its own in the file. */
 const pagesOf = (bytes: Buffer) => bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
 
 test('a sheet is handed out as a PDF of one page, the longest among them', async ({ page, empty }) => {
   for (const method of ['strained-yogurt', 'soda-cheese', 'cream-cheese', 'cultured-butter', 'clabber']) {
-    await page.goto(`${empty.address}/methods/${method}`);
+    await goTo(page, `/methods/${method}`);
     const button = page.getByRole('button', { name: 'As a PDF' });
     await expect(button).toBeEnabled();
     const coming = page.waitForEvent('download');
