@@ -70,5 +70,5 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
   };
 }
 
-/** More trouble is taken for a activity that is better by this factor, no less. */
+/** More trouble is taken for an activity that is better by this factor, no less. */
 const MUCH_BETTER = 1.15;

@@ -110,7 +110,7 @@ const NEVER_FED: ReadonlySet<CultureId> = new Set<CultureId>(['kefir-grains', 'p
 const ripening = new Map<string, number | null>();
 const TWENTIETHS = 20;
 
-/** Minutes until a feeding is ripe, for a activity to the nearest twentieth below. */
+/** Minutes until a feeding is ripe, for an activity to the nearest twentieth below. */
 function ripensIn(culture: CultureId, activity: number, tempC: number): number | null {
   const shown = Math.max(1, Math.floor(TWENTIETHS * activity)) / TWENTIETHS;
   const key = `${culture} ${shown} ${tempC}`;

@@ -1,5 +1,6 @@
 import type { LearnedHere, MakeSheet } from '@oat-crock/core';
-import { householdFeature } from '../state/household.feature';
+import type { Action } from '@ngrx/store';
+import { HouseholdActions } from '../state/household.feature';
 import { START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { LearnedLines } from './learned-lines';
@@ -32,9 +33,12 @@ describe('what the kitchen has taught', () => {
     const { element, store, fixture } = await pageOf(LearnedLines, [], START_MS, { learned: [one({})] });
     const forget = element.querySelector('button')!;
     expect(forget.getAttribute('aria-label')).toContain('Forget that: The thermostat');
+    const asked = spyOn(store, 'dispatch').and.callThrough();
     forget.click();
     await fixture.whenStable();
-    expect(store.selectSignal(householdFeature.selectSending)()).toBeTrue();
+    expect(asked).toHaveBeenCalledOnceWith(
+      HouseholdActions.forgetWanted({ of: one({}).of, beforeMs: START_MS }) as unknown as () => Action,
+    );
   });
 
   it('is nothing to be shown where nothing was learned, but for why a window is wide', async () => {

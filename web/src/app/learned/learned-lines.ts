@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import type { LearnedHere } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { HouseholdActions } from '../state/household.feature';
 import { learnedSentences } from './learned-sentences';
 
 /** What the kitchen's own makes have taught that acts here, what it was learned from, and a way to have it forgotten. */
@@ -67,14 +67,11 @@ export class LearnedLines {
   readonly wide = input('');
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
 
   protected readonly lines = computed(() => learnedSentences(this.learned()));
 
   /** All that was learned of it up to now counts no more; what comes is learned anew. */
   protected forget(of: string): void {
-    const others = this.settings().forgotten.filter((f) => f.of !== of);
-    const forgotten = [...others, { of, beforeMs: Math.round(this.clock.exactMs()) }];
-    this.store.dispatch(HouseholdActions.saveWanted({ change: { forgotten } }));
+    this.store.dispatch(HouseholdActions.forgetWanted({ of, beforeMs: Math.round(this.clock.exactMs()) }));
   }
 }

@@ -89,7 +89,7 @@ describe('the household between page and server', () => {
     wire.elsewhere({ currency: 'øre', roomC: 15 });
     save({ currency: 'kr' });
     await until(() => state().conflicts.length > 0);
-    expect([state().conflicts, state().saved, state().sending]).toEqual([['currency'], 0, false]);
+    expect([state().conflicts, state().saved, state().sending]).toEqual([['currency'], 0, null]);
     expect([state().writing, state().settings.currency]).toEqual([{ currency: 'kr' }, 'øre']);
     save({});
     await until(() => state().saved === 1);
@@ -149,6 +149,42 @@ describe('the household between page and server', () => {
     expect(state().settings.roomC).toBe(USUAL_SETTINGS.roomC);
     store.dispatch(HouseholdActions.putBack());
     await until(() => !(localStorage.getItem(KEY) ?? '').includes('17'));
+  });
+
+  it('takes no setting of the house for another’s change after a reload, and finds one that was made meanwhile', async () => {
+    const house = { version: 3, settings: { ...USUAL_SETTINGS, roomC: 15, currency: 'kr' } };
+    store.dispatch(HouseholdActions.received({ household: house }));
+    store.dispatch(HouseholdActions.edited({ change: { roomC: 17, currency: 'tal' } }));
+    TestBed.tick();
+    start();
+    await until(() => state().writing.roomC === 17);
+    store.dispatch(HouseholdActions.received({ household: house }));
+    expect(state().conflicts).toEqual([]);
+    const later = { version: 4, settings: { ...house.settings, currency: 'øre' } };
+    store.dispatch(HouseholdActions.received({ household: later }));
+    expect(state().conflicts).toEqual(['currency']);
+  });
+
+  it('does not take its own answer for another’s change where the same setting is written on', async () => {
+    let answer!: () => void;
+    wire.may = new Promise((settle) => (answer = settle));
+    save({ roomC: 17 });
+    await until(() => wire.sent.length === 1);
+    store.dispatch(HouseholdActions.edited({ change: { roomC: 16 } }));
+    const own = { version: 1, settings: { ...USUAL_SETTINGS, roomC: 17 } };
+    store.dispatch(HouseholdActions.received({ household: own }));
+    expect([state().writing, state().conflicts]).toEqual([{ roomC: 16 }, []]);
+    answer();
+    await until(() => state().sending === null);
+    expect([state().writing, state().conflicts, state().saved]).toEqual([{ roomC: 16 }, [], 0]);
+  });
+
+  it('forgets onto what others have forgotten meanwhile', async () => {
+    const theirs = { of: 'place B', beforeMs: 5 };
+    wire.elsewhere({ forgotten: [theirs] });
+    store.dispatch(HouseholdActions.forgetWanted({ of: 'place A', beforeMs: 7 }));
+    await until(() => wire.has.version === 2);
+    expect(wire.has.settings.forgotten).toEqual([theirs, { of: 'place A', beforeMs: 7 }]);
   });
 
   it('lets every word follow its units, from when they are told', () => {

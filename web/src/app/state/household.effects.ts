@@ -4,7 +4,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { unitsOf, type Problem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import { dequal } from 'dequal/lite';
-import { concatMap, EMPTY, from, mergeMap, type Observable, of, skip, tap } from 'rxjs';
+import { concatMap, EMPTY, from, map, mergeMap, type Observable, of, skip, tap } from 'rxjs';
 import { datesIn } from '../ui/dates';
 import { measureIn } from '../ui/units';
 import { clocksIn } from '../ui/zone';
@@ -23,18 +23,37 @@ const save = createEffect(
   (actions$ = inject(Actions), store = inject(Store), api = inject(ApiClient)) => {
     const state = store.selectSignal(householdFeature.selectHouseholdState);
     return actions$.pipe(
-      ofType(HouseholdActions.saveWanted),
-      concatMap(({ change }) => from(send(api, change, state()))),
+      ofType(HouseholdActions.saveWanted, HouseholdActions.forgetWanted),
+      concatMap((wanted) =>
+        wanted.type === HouseholdActions.saveWanted.type
+          ? from(send(api, wanted.change, state(), meets))
+          : from(send(api, { forgotten: withForgotten(state().settings, wanted) }, state(), null)).pipe(
+              // It is one more on a list: where others have changed that, it goes onto theirs.
+              map((actions) => actions.map((a) => (a.type === HouseholdActions.saveWanted.type ? wanted : a))),
+            ),
+      ),
       mergeMap((actions) => actions),
     );
   },
   { functional: true },
 );
 
+function withForgotten({ forgotten }: Settings, { of, beforeMs }: { of: string; beforeMs: number }) {
+  return [...forgotten.filter((f) => f.of !== of), { of, beforeMs }];
+}
+
+/** Whether somebody else has changed what a change is about, and otherwise. */
+const meets = (change: Partial<Settings>, was: Settings, is: Settings) =>
+  (Object.keys(change) as (keyof Settings)[]).some(
+    (key) => !dequal(is[key], was[key]) && !dequal(is[key], change[key]),
+  );
+
+/** @param inConflict whether somebody else's change stands in the way of this one; null where none can */
 async function send(
   api: ApiClient,
   change: Partial<Settings>,
   { settings, version }: VersionedSettings,
+  inConflict: typeof meets | null,
 ): Promise<Action[]> {
   const changed = { ...settings, ...change };
   const errors = await problemsBy((contract) => contract.settingsSchema, changed);
@@ -42,11 +61,8 @@ async function send(
   try {
     const { kind, household } = await api.saveSettings(changed, version);
     if (kind === 'saved') return [HouseholdActions.saved({ household, change })];
-    // Where somebody else has changed other settings only, the change goes over theirs by itself.
-    const meets = (Object.keys(change) as (keyof Settings)[]).some(
-      (key) => !dequal(household.settings[key], settings[key]) && !dequal(household.settings[key], change[key]),
-    );
-    const next = meets ? HouseholdActions.conflicted() : HouseholdActions.saveWanted({ change });
+    const conflict = inConflict?.(change, settings, household.settings) ?? false;
+    const next = conflict ? HouseholdActions.conflicted() : HouseholdActions.saveWanted({ change });
     return [HouseholdActions.received({ household }), next];
   } catch (error) {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
@@ -58,7 +74,8 @@ async function send(
 const recover = createEffect(
   (): Observable<Action> => {
     const kept = keptHere(KEY, isChange);
-    return kept?.['writing'] ? of(HouseholdActions.recovered({ writing: kept['writing'] })) : EMPTY;
+    if (!kept?.['writing']) return EMPTY;
+    return of(HouseholdActions.recovered({ writing: kept['writing'], before: kept['before'] ?? {} }));
   },
   { functional: true },
 );
@@ -66,9 +83,9 @@ const recover = createEffect(
 /** What is being written is kept in the browser at once, so that leaving loses none of it. */
 const keep = createEffect(
   (store = inject(Store)) =>
-    store.select(householdFeature.selectWriting).pipe(
+    store.select(householdFeature.selectDrafted).pipe(
       skip(1),
-      tap((writing) => keepHere(KEY, { writing })),
+      tap((drafted) => keepHere(KEY, drafted)),
     ),
   { functional: true, dispatch: false },
 );

@@ -13,9 +13,11 @@ export const HouseholdActions = createActionGroup({
     /** What was written is left. */
     'Put Back': emptyProps(),
     /** What was written when the page was closed came back. */
-    Recovered: props<{ writing: Partial<Settings> }>(),
+    Recovered: props<Pick<HouseholdState, 'writing' | 'before'>>(),
     /** A change is to be saved: what is being written, or one made elsewhere in one touch. */
     'Save Wanted': props<{ change: Partial<Settings> }>(),
+    /** What was learned of something up to a moment counts no more. */
+    'Forget Wanted': props<{ of: string; beforeMs: number }>(),
     /** The server has a change as it was sent. What was written since then is still being written. */
     Saved: props<{ household: VersionedSettings; change: Partial<Settings> }>(),
     /** Somebody else has changed the same settings first. */
@@ -38,8 +40,8 @@ export interface HouseholdState {
   readonly conflicts: readonly (keyof Settings)[];
   /** Why the last change was not taken, by the field where it is one's. */
   readonly errors: readonly FieldProblem[];
-  /** True from when a change is sent until it is answered. */
-  readonly sending: boolean;
+  /** The change that was sent and is not answered yet; null where none is. */
+  readonly sending: Partial<Settings> | null;
   /** How often a change was taken: a form that sees it grow may close. */
   readonly saved: number;
 }
@@ -51,7 +53,7 @@ const initial: HouseholdState = {
   before: {},
   conflicts: [],
   errors: [],
-  sending: false,
+  sending: null,
   saved: 0,
 };
 
@@ -71,27 +73,23 @@ export const householdFeature = createFeature({
       conflicts: state.conflicts.filter((key) => !(key in change)),
       errors: state.errors.filter((e) => !(e.field in change)),
     })),
-    on(HouseholdActions.recovered, (state, { writing }) => ({
-      ...state,
-      writing,
-      before: asTheyAre(state, writing),
-    })),
+    on(HouseholdActions.recovered, (state, { writing, before }) => ({ ...state, writing, before })),
     on(HouseholdActions.putBack, (state) => ({ ...state, ...NOTHING_WRITTEN, errors: [] })),
     on(HouseholdActions.opened, (state) => ({ ...state, errors: [] })),
     // What is saved against a conflict is saved knowing of it.
-    on(HouseholdActions.saveWanted, (state) => ({
+    on(HouseholdActions.saveWanted, (state, { change }) => ({
       ...state,
       before: asTheyAre(state, state.writing),
       conflicts: [],
       errors: [],
-      sending: true,
+      sending: change,
     })),
     on(HouseholdActions.saved, (state, { household, change }) => {
       const writing = without(state.writing, (key) => dequal(state.writing[key], change[key]));
-      const next = received({ ...state, writing, sending: false }, household);
+      const next = { ...received({ ...state, writing }, household), sending: null };
       return { ...next, saved: state.saved + (Object.keys(writing).length === 0 ? 1 : 0) };
     }),
-    on(HouseholdActions.conflicted, (state) => ({ ...state, sending: false })),
+    on(HouseholdActions.conflicted, (state) => ({ ...state, sending: null })),
     on(HouseholdActions.theirsTaken, (state) => ({
       ...state,
       writing: without(state.writing, (key) => state.conflicts.includes(key)),
@@ -99,11 +97,13 @@ export const householdFeature = createFeature({
     })),
     on(HouseholdActions.refused, (state, { errors }) => ({
       ...state,
-      sending: false,
+      sending: null,
       errors: errors.length > 0 ? errors : [NOT_TAKEN],
     })),
   ),
-  extraSelectors: ({ selectSettings, selectWriting }) => ({
+  extraSelectors: ({ selectSettings, selectWriting, selectBefore }) => ({
+    /** What is being written, and what it is over. */
+    selectDrafted: createSelector(selectWriting, selectBefore, (writing, before) => ({ writing, before })),
     /** The settings with what is being written. */
     selectDraft: createSelector(selectSettings, selectWriting, (settings, writing): Settings => ({
       ...settings,
@@ -124,8 +124,11 @@ function received(state: HouseholdState, household: VersionedSettings): Househol
   if (household.version < state.version) return state;
   const { settings } = household;
   const writing = without(state.writing, (key) => dequal(state.writing[key], settings[key]));
-  const conflicts = keysOf(writing).filter((key) => !dequal(settings[key], state.before[key]));
-  return { ...state, ...household, writing, conflicts };
+  // What this page itself has sent of it is no other's change, whichever way the news of it comes.
+  const own = keysOf(writing).filter((key) => dequal(settings[key], state.sending?.[key]));
+  const before = { ...state.before, ...Object.fromEntries(own.map((key) => [key, settings[key]])) };
+  const conflicts = keysOf(writing).filter((key) => key in before && !dequal(settings[key], before[key]));
+  return { ...state, ...household, writing, before, conflicts };
 }
 
 function without(change: Partial<Settings>, leaves: (key: keyof Settings) => boolean): Partial<Settings> {
