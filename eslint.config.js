@@ -127,7 +127,7 @@ export default defineConfig(
   },
   {
     files: ['{contract,calendar,cli}/src/**/*.ts'],
-    ignores: ['cli/src/main.ts'],
+    ignores: ['cli/src/{main,stdio}.ts'],
     rules: mayNotImport(
       '@oat-crock/server',
       '@oat-crock/web',

@@ -2,13 +2,11 @@ import { runs } from '@oat-crock/core/testing';
 import fc from 'fast-check';
 import { METHODS } from '@oat-crock/core';
 import { InputRefused } from '@oat-crock/contract';
-import { CLI_EXAMPLES } from './examples.js';
-import type { CLI_SCHEMAS } from './schemas.js';
 import { cliHelp, runVerb, VERB_NAMES } from './cli.js';
+import { VERBS, type VerbName } from './verbs.js';
 
-type Verb = keyof typeof CLI_SCHEMAS;
-const example = (verb: Verb) => structuredClone(CLI_EXAMPLES[verb].input) as Record<string, unknown>;
-const run = (verb: Verb, change: object = {}) =>
+const example = (verb: VerbName) => structuredClone(VERBS[verb].example) as Record<string, unknown>;
+const run = (verb: VerbName, change: object = {}) =>
   runVerb(verb, { ...example(verb), ...change }) as Record<string, number | null>;
 
 function refused(verb: string, input: unknown): string[] {
@@ -96,7 +94,7 @@ describe('the command line', () => {
       cost: number;
       bound: number;
     };
-    const { orders, asleep } = CLI_EXAMPLES.plan.input as {
+    const { orders, asleep } = example('plan') as unknown as {
       orders: { dueMin: number }[];
       asleep: { fromMin: number; toMin: number }[];
     };

@@ -1,34 +1,33 @@
-import { check, InputRefused } from '@oat-crock/contract';
-import { CLI_EXAMPLES } from './examples.js';
-import { CLI_SCHEMAS, type Verb } from './schemas.js';
-import { VERBS } from './verbs.js';
+import { InputRefused } from '@oat-crock/contract';
+import { answer } from './answer.js';
+import { VERBS, type VerbName } from './verbs.js';
 
 /** Every verb of the command line. */
-export const VERB_NAMES = Object.keys(CLI_SCHEMAS) as Verb[];
+export const VERB_NAMES = Object.keys(VERBS) as VerbName[];
 
 /**
- * One object in, one out: checks the input against the verb's shape and computes.
+ * One object in, one out, by the verb's name.
  * @throws InputRefused naming the field and the remedy
  */
-export function runVerb(verb: string, input: unknown): object {
-  if (!isVerb(verb)) {
+export function runVerb(name: string, input: unknown): object {
+  if (!isVerb(name)) {
     throw new InputRefused([
-      { field: 'verb', message: `There is no verb "${verb}".`, remedy: `Use one of ${VERB_NAMES.join(', ')}.` },
+      { field: 'verb', message: `There is no verb "${name}".`, remedy: `Use one of ${VERB_NAMES.join(', ')}.` },
     ]);
   }
-  return VERBS[verb](check(CLI_SCHEMAS[verb], input) as never);
+  return answer(VERBS[name], input);
 }
 
-function isVerb(verb: string): verb is Verb {
-  return Object.hasOwn(CLI_SCHEMAS, verb);
+function isVerb(name: string): name is VerbName {
+  return Object.hasOwn(VERBS, name);
 }
 
 /** The verbs with a worked example of each. Long series are cut to their first points. */
 export function cliHelp(): string {
-  const parts = VERB_NAMES.map((verb) => {
-    const { says, input } = CLI_EXAMPLES[verb];
-    const output = JSON.stringify(runVerb(verb, input), shortened, 2);
-    return `${verb}\n  ${says}\n  in:\n${indented(JSON.stringify(input, null, 2))}\n  out:\n${indented(output)}`;
+  const parts = VERB_NAMES.map((name) => {
+    const { says, example } = VERBS[name];
+    const output = JSON.stringify(runVerb(name, example), shortened, 2);
+    return `${name}\n  ${says}\n  in:\n${indented(JSON.stringify(example, null, 2))}\n  out:\n${indented(output)}`;
   });
   return `npm run -s engine -- VERB < input.json > output.json\n\n${parts.join('\n\n')}\n`;
 }

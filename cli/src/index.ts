@@ -1,4 +1,4 @@
-/** The engine at the command line: its verbs, what they take, worked examples, and how one is run. */
-export * from './schemas.js';
-export * from './examples.js';
+/** The engine at the command line: its verbs, each with what it takes and a worked example, and how one is run. */
+export * from './verb.js';
+export * from './verbs.js';
 export * from './cli.js';

@@ -1,35 +1,11 @@
-import {
-  follow as followBatch,
-  learnedFigures,
-  lessonsOf,
-  methodById,
-  pooled,
-  replay,
-  USUAL_KITCHEN,
-  workOut,
-  type Batch,
-  type Choices,
-  type Entry,
-  type EntryBody,
-  type Household,
-  type Kitchen,
-  type Pooled,
-} from '@oat-crock/core';
-import { InputRefused } from '@oat-crock/contract';
-import { refusing } from './refusing.js';
-
-interface LogLine {
-  readonly id: string;
-  readonly atMin: number;
-  readonly body: EntryBody;
-}
-
-interface MakeIn {
-  readonly method: string;
-  readonly choices: Choices;
-  readonly log: readonly LogLine[];
-  readonly nowMin: number;
-}
+import { follow as followBatch, type Household, type Kitchen, type Pooled, USUAL_KITCHEN } from '@oat-crock/core';
+import Joi from 'joi';
+import { seed } from '../inputs/bounds.js';
+import { learned } from '../inputs/learned.js';
+import { batchOf, type MakeIn, minOf, msOf } from '../logged-batch.js';
+import { refusing } from '../refusing.js';
+import { loggedMake } from '../inputs/logged-make.js';
+import type { Verb } from '../verb.js';
 
 interface FollowIn extends MakeIn {
   readonly household?: Partial<Pick<Kitchen, 'roomC' | 'refrigeratorC' | 'hobW'>>;
@@ -37,39 +13,15 @@ interface FollowIn extends MakeIn {
   readonly seed: number;
 }
 
-const MIN_MS = 60_000;
-/** The command line has no calendar: minute 0 of every make. */
-const FROM_MS = 0;
-const MEMBERS = { follow: 2000, learn: 500 } as const;
-
-const msOf = (min: number) => FROM_MS + Math.round(min * MIN_MS);
-const minOf = (ms: number | null) => (ms === null ? null : (ms - FROM_MS) / MIN_MS);
-
-/** The batch that a log tells; what is asked for at the top goes before what its first line says. */
-function batchOf({ method, choices, log }: MakeIn, field: string): Batch {
-  refusing(`${field}method`, () => methodById(method));
-  const entries = log.map(({ id, atMin, body }): Entry => ({
-    id,
-    batchId: 'cli',
-    atMs: msOf(atMin),
-    source: 'hand',
-    body: body.type === 'started' ? { ...body, methodId: method, choices: { ...body.choices, ...choices } } : body,
-  }));
-  const batch = replay(entries);
-  if (batch) return batch;
-  throw new InputRefused([
-    { field: `${field}log`, message: 'No line of it starts the make.', remedy: 'Let its first line be "started".' },
-  ]);
-}
+const MEMBERS = 2000;
 
 function householdOf({ household, learned }: Pick<FollowIn, 'household' | 'learned'>): Household {
   return { kitchen: { ...USUAL_KITCHEN, ...household }, ...(learned && { known: { learned } }) };
 }
 
-/** A make as its log tells it, and as it goes on: the same function as the page runs. */
-export const follow = (i: FollowIn) => {
+const run = (i: FollowIn) => {
   const batch = batchOf(i, '');
-  const options = { members: MEMBERS.follow, seed: i.seed, fanPoints: 0 };
+  const options = { members: MEMBERS, seed: i.seed, fanPoints: 0 };
   const { stages, windows, findings, doubtful, now, end, tasks } = refusing('choices', () =>
     followBatch(batch, msOf(i.nowMin), options, householdOf(i)),
   );
@@ -104,13 +56,30 @@ export const follow = (i: FollowIn) => {
   };
 };
 
-/** What makes teach, oldest first: each followed from what is usual, all pooled together. */
-export const learn = ({ makes }: { readonly makes: readonly MakeIn[] }) => {
-  const lessons = makes.flatMap((make, i) => {
-    const batch = batchOf(make, `makes.${i}.`);
-    const options = { members: MEMBERS.learn, seed: i + 1, fanPoints: 0 };
-    return lessonsOf(refusing(`makes.${i}.choices`, () => workOut(batch, msOf(make.nowMin), options)));
-  });
-  const learned = pooled(lessons);
-  return { learned: { known: learnedFigures(learned), covariance: learned.covariance } };
+/** A make as its log tells it. */
+export const verb: Verb = {
+  says: 'A make as its log tells it: stages, when it is ready, what the rules of safety say, the crock now and in the end, hands.',
+  example: {
+    method: 'scalded-yogurt',
+    choices: {},
+    log: [
+      { id: '1', atMin: 0, body: { type: 'started', methodId: 'scalded-yogurt', choices: {}, name: 'Monday pot' } },
+      { id: '2', atMin: 65, body: { type: 'step', stageId: 'starter' } },
+      { id: '3', atMin: 71, body: { type: 'step', stageId: 'warm' } },
+      { id: '4', atMin: 230, body: { type: 'reading', quantity: 'ph', value: 5.6, by: 'meter' } },
+    ],
+    nowMin: 240,
+    seed: 7,
+  },
+  schema: Joi.object({
+    ...loggedMake,
+    household: Joi.object({
+      roomC: Joi.number().min(5).max(38),
+      refrigeratorC: Joi.number().min(0).max(10),
+      hobW: Joi.number().min(200).max(10_000),
+    }),
+    learned,
+    seed,
+  }),
+  run,
 };

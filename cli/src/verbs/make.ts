@@ -1,13 +1,11 @@
-import { choicesOf, makeSheet, methodById, SHEET_FORECAST, type Pooled } from '@oat-crock/core';
-import { InputRefused } from '@oat-crock/contract';
-import { refusing } from './refusing.js';
+import { choicesOf, makeSheet, methodById, type Pooled, SHEET_FORECAST } from '@oat-crock/core';
+import { choicesOfAMake, InputRefused } from '@oat-crock/contract';
+import Joi from 'joi';
+import { learned } from '../inputs/learned.js';
+import { refusing } from '../refusing.js';
+import type { Verb } from '../verb.js';
 
-export const make = (i: {
-  method: string;
-  choices: Record<string, number | string>;
-  massG: number;
-  learned?: Pooled;
-}) => {
+const run = (i: { method: string; choices: Record<string, number | string>; massG: number; learned?: Pooled }) => {
   const sheet = refusing('method', () => {
     const method = methodById(i.method);
     const pot = choicesOf(method).some((c) => c.key === 'vesselL') ? { vesselL: potFor(i.massG) } : {};
@@ -39,3 +37,16 @@ export const make = (i: {
 function potFor(massG: number): number {
   return Math.max(1, Math.ceil((massG / 1000) * 1.2));
 }
+
+/** A whole make. */
+export const verb: Verb = {
+  says: 'A whole make: stages, product, by-products, balance, cautions, food values.',
+  example: { method: 'strained-yogurt', choices: { fatPct: 5, texture: 'spreadable' }, massG: 4000 },
+  schema: Joi.object({
+    method: Joi.string().max(60).required(),
+    choices: choicesOfAMake.default({}),
+    massG: Joi.number().min(250).max(60_000).required(),
+    learned,
+  }),
+  run,
+};

@@ -1,14 +1,14 @@
 import {
-  churnBalance,
-  churnTrouble,
   drainageCourse,
+  type DrainMethod,
   forecastDrain,
   minutesForWhey,
   wheyAfter,
   wheyForSolids,
-  type DrainMethod,
 } from '@oat-crock/core';
-import { InputRefused } from '@oat-crock/contract';
+import Joi from 'joi';
+import { pct } from '../inputs/bounds.js';
+import type { Verb } from '../verb.js';
 
 /** Solids of yogurt whey where only the curd's solids are known, fraction. */
 const USUAL_WHEY_SOLIDS = 0.063;
@@ -22,7 +22,7 @@ function usualFat(solids: number): number {
   return SET.fat * Math.max(drained, solids / SET.solids);
 }
 
-export const strain = (i: {
+const run = (i: {
   massG: number;
   solidsPct: number;
   method: DrainMethod;
@@ -53,16 +53,25 @@ export const strain = (i: {
   };
 };
 
-/** What is wrong with a cream that will not break, and what to do. */
-const TROUBLE = {
-  'too cold': { field: 'tempC', message: 'So cold it foams for ever.', remedy: 'Temper it to 10 to 14 °C.' },
-  'too warm': { field: 'tempC', message: 'So warm it turns to grease.', remedy: 'Chill it to 10 to 14 °C.' },
-  'too lean': { field: 'fatPct', message: 'Too little fat to clump.', remedy: 'Take cream of 30 % fat or more.' },
-} as const;
-
-export const churn = (i: { massG: number; fatPct: number; tempC: number; butterFatPct: number }) => {
-  const trouble = churnTrouble(i);
-  if (trouble) throw new InputRefused([TROUBLE[trouble]]);
-  const { butterG, buttermilkG, buttermilkFatPct, minutes } = churnBalance(i, i.butterFatPct);
-  return { butterG, buttermilkG, buttermilkFatPct, minutes };
+/** Product, whey and hours to wanted solids. */
+export const verb: Verb = {
+  says: 'Product, whey and hours to wanted solids; weighed whey corrects the hours.',
+  example: { massG: 1000, solidsPct: 13, method: 'hung', tempC: 4, targetSolidsPct: 21 },
+  schema: Joi.object({
+    massG: Joi.number().min(10).max(200_000).required(),
+    solidsPct: pct(8, 35).required(),
+    method: Joi.valid('flat', 'hung', 'pressed').required(),
+    clothAreaCm2: Joi.number().min(10).max(100_000),
+    tempC: Joi.number().min(0).max(45).required(),
+    targetSolidsPct: pct(8, 45).required(),
+    weighed: Joi.array()
+      .items(
+        Joi.object({
+          min: Joi.number().min(0).max(20_000).required(),
+          wheyG: Joi.number().min(0).max(200_000).required(),
+        }),
+      )
+      .max(500),
+  }),
+  run,
 };
