@@ -11,7 +11,7 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const CLI = join(ROOT, 'cli/src');
 const OUT = join(ROOT, 'cli/dist/verbs');
 const ALL = 'all';
-const SOURCES = ['core/src', 'contract/src', 'cli/src', 'package-lock.json'];
+const SOURCES = ['core/src', 'messages/src', 'contract/src', 'cli/src', 'package-lock.json'];
 
 /** When anything under a path was last changed, ms. */
 function newestUnder(path) {

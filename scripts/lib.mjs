@@ -30,7 +30,7 @@ export function ensureInstalled() {
 
 /** Compiles engine and server; what is compiled already takes no time. */
 export function ensureCompiled() {
-  must('npx', ['tsc', '-b', 'core', 'contract', 'calendar', 'cli', 'server']);
+  must('npx', ['tsc', '-b', 'core', 'messages', 'contract', 'calendar', 'cli', 'server']);
 }
 
 /** Builds engine, server and page when their sources have changed since the last build. */
@@ -38,6 +38,7 @@ export function ensureBuilt() {
   const sources = digest(
     [
       'core',
+      'messages',
       'contract',
       'calendar',
       'cli',
@@ -84,7 +85,7 @@ export function ensureChromium() {
   return at;
 }
 
-function filesUnder(path) {
+export function filesUnder(path) {
   if (!existsSync(path)) return [];
   if (statSync(path).isFile()) return [path];
   return readdirSync(path)

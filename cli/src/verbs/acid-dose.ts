@@ -1,4 +1,5 @@
-import { acidDose as doseOf, SOUR_AGENTS, type SourAgentId } from '@oat-crock/core';
+import { english } from '@oat-crock/messages';
+import { say, acidDose as doseOf, SOUR_AGENTS, type SourAgentId } from '@oat-crock/core';
 import { InputRefused } from '@oat-crock/contract';
 import Joi from 'joi';
 import { pct } from '../inputs/bounds.js';
@@ -12,7 +13,7 @@ const run = (i: { massG: number; proteinPct: number; targetPh: number; acid: Sou
     throw new InputRefused([
       {
         field: 'strengthPct',
-        message: `${agent.name[0]!.toUpperCase()}${agent.name.slice(1)} of ${strengthPct} % is not to be had.`,
+        message: `${english(say('good.acidTitle', { agent: i.acid }))} of ${strengthPct} % is not to be had.`,
         remedy: `Give ${agent.weakestPct} to ${agent.strongestPct} %; ${agent.strengthPct} % is usual.`,
       },
     ]);

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { follow as followBatch, type Household, type Kitchen, type Pooled, USUAL_KITCHEN } from '@oat-crock/core';
 import Joi from 'joi';
 import { seed } from '../inputs/bounds.js';
@@ -41,7 +42,11 @@ const run = (i: FollowIn) => {
       p90Min: minOf(p90Ms),
       deadPct: 100 * deadChance,
     })),
-    findings: findings.map(({ rule, level, reason, doNow }) => ({ rule, verdict: level, text: `${reason} ${doNow}` })),
+    findings: findings.map(({ rule, level, reason, doNow }) => ({
+      rule,
+      verdict: level,
+      text: `${english(reason)} ${english(doNow)}`,
+    })),
     doubtful,
     now: { tempC: now.tempC, ph: now.ph, massG: now.massG, wheyG: now.wheyG },
     end: { ph: end.ph, massG: end.massG, wheyG: end.wheyG },

@@ -1,3 +1,4 @@
+import { inEnglish } from '@oat-crock/messages';
 import { choicesOf, makeSheet, methodById, type Pooled, SHEET_FORECAST } from '@oat-crock/core';
 import { choicesOfAMake, InputRefused } from '@oat-crock/contract';
 import Joi from 'joi';
@@ -14,7 +15,7 @@ const run = (i: { method: string; choices: Record<string, number | string>; mass
   });
   if (sheet.problems.length > 0) {
     throw new InputRefused(
-      sheet.problems.map((p) => ({ field: `choices.${p.field}`, message: p.message, remedy: p.remedy })),
+      inEnglish(sheet.problems).map((p) => ({ field: `choices.${p.field}`, message: p.message, remedy: p.remedy })),
     );
   }
   return {
@@ -24,10 +25,10 @@ const run = (i: { method: string; choices: Record<string, number | string>; mass
       endMin: s.endMin,
       handsMin: s.handsMin,
     })),
-    product: sheet.product,
-    byproducts: sheet.byproducts,
+    product: inEnglish(sheet.product),
+    byproducts: inEnglish(sheet.byproducts),
     balanceErrorPct: sheet.balance.errorPct,
-    cautions: sheet.cautions,
+    cautions: inEnglish(sheet.cautions),
     keepsDays: sheet.keeps?.days ?? null,
     nutritionPer100g: sheet.nutrition,
   };

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import {
   ACTIVITY_LOSS,
   checkChoices,
@@ -97,7 +98,11 @@ const run = ({ orders, gear, asleep, cultures, learned, seed }: PlanIn) => {
         handsMin: step.handsMin,
       })),
     })),
-    unmet: found.unmet.map(({ orderId, why, remedy }) => ({ order: Number(orderId), why, remedy })),
+    unmet: found.unmet.map(({ orderId, why, remedy }) => ({
+      order: Number(orderId),
+      why: english(why),
+      remedy: english(remedy),
+    })),
     nightHandsMin: found.nightHandsMin,
     cost: found.cost,
     bound: found.bound,

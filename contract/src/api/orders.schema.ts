@@ -3,6 +3,7 @@ import { choicesOfAMake, moment, ulid } from './entry-parts.js';
 import type { WantedOrder } from './orders.js';
 import type { PlannedBatch } from './planned-batch.js';
 import { tagged } from './tagged.js';
+import { textSchema } from './text.schema.js';
 
 /** When something is wanted. */
 const due = tagged('is', {
@@ -29,7 +30,7 @@ export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
 
 const task = Joi.object({
   stageId: Joi.string().min(1).max(40).required(),
-  says: Joi.string().max(600).required(),
+  says: textSchema.required(),
   atMs: moment.required(),
   minutes: Joi.number().min(0).max(10_000).required(),
   earliestMs: moment.required(),

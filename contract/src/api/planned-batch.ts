@@ -1,4 +1,5 @@
 import {
+  type Text,
   stageExtension,
   type Break,
   type Choices,
@@ -14,7 +15,7 @@ const MIN_MS = 60_000;
 /** A task of a planned make: what they do, when, for how long, and how early or late they may come. */
 export interface PlannedTask {
   readonly stageId: string;
-  readonly says: string;
+  readonly says: Text;
   readonly atMs: number;
   readonly minutes: number;
   readonly earliestMs: number;

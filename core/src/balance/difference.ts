@@ -1,4 +1,5 @@
-import { sayMass, sayNumber } from '../stages/words.js';
+import { say, type Text } from '../messages/message.js';
+import { mass, percent } from '../messages/quantity.js';
 import type { Balance } from './yield.js';
 
 /** What was weighed when a make was finished, g; null where nobody weighed it. */
@@ -14,7 +15,7 @@ export interface Difference {
   readonly pct: number;
   /** Gone, or come from nowhere, after everything that was weighed and what such a make leaves on its vessels, g. */
   readonly unaccountedG: number;
-  readonly says: string;
+  readonly says: Text;
 }
 
 /** What the kitchen's own makes leave on cloth, pot and spoons, percent of the product, and from how many it is known. */
@@ -49,40 +50,46 @@ export function differenceOf(
   const unaccountedG = shortG - moreWheyG - moreHeldG;
   return { pct, unaccountedG, says: says() };
 
-  function says(): string {
-    if (Math.abs(pct) < AS_FORECAST_PCT) return `As forecast, within ${AS_FORECAST_PCT} %.`;
-    const much = `${Math.abs(pct).toFixed(0)} % ${pct > 0 ? 'more' : 'less'} than forecast.`;
+  function says(): Text {
+    if (Math.abs(pct) < AS_FORECAST_PCT)
+      return say('balance.difference.forecastWithin', { asForecastPct: percent(AS_FORECAST_PCT) });
+    const much = say(pct > 0 ? 'balance.difference.moreThanForecast' : 'balance.difference.lessThanForecast', {
+      by: percent(Math.abs(pct), 0),
+    });
     const reasons = [
       { share: moreWheyG / shortG, words: wheyWords() },
       { share: moreHeldG / shortG, words: heldWords() },
       { share: unaccountedG / shortG, words: lostWords() },
     ];
     const [best] = reasons.sort((a, b) => b.share - a.share);
-    return best!.share >= EXPLAINS ? `${much} ${best!.words}` : `${much} No one weighing explains it.`;
+    return best!.share >= EXPLAINS
+      ? say('balance.difference.because', { much, why: best!.words })
+      : say('balance.difference.noOneWeighingExplains', { much });
   }
 
-  function wheyWords(): string {
+  function wheyWords(): Text {
     const name = (runsOff ?? 'whey').toLowerCase();
     return moreWheyG > 0
-      ? `${sayMass(moreWheyG)} more ${name} ran off: it drained further than planned, or curd went with it.`
-      : `${sayMass(-moreWheyG)} less ${name} ran off: it stayed in, and the product is looser.`;
+      ? say('balance.difference.moreRanOffDrained', { moreWhey: mass(moreWheyG), name })
+      : say('balance.difference.lessRanOffStayed', { moreWhey: mass(-moreWheyG), name });
   }
 
-  function heldWords(): string {
+  function heldWords(): Text {
     return moreHeldG > 0
-      ? `${sayMass(moreHeldG)} more was held back as starter.`
-      : `${sayMass(-moreHeldG)} less was held back as starter.`;
+      ? say('balance.difference.moreHeldBackStarter', { moreHeld: mass(moreHeldG) })
+      : say('balance.difference.lessHeldBackStarter', { moreHeld: mass(-moreHeldG) });
   }
 
-  function lostWords(): string {
+  function lostWords(): Text {
     if (unaccountedG < 0) {
-      return `${sayMass(-unaccountedG)} more came out than went in: a bowl was weighed along, or more milk went in than was logged.`;
+      return say('balance.difference.moreCameOutWent', { unaccounted: mass(-unaccountedG) });
     }
-    const unweighed =
-      runsOff !== null && weighed.wheyG === null ? `; the ${runsOff.toLowerCase()} was not weighed` : '';
     const beyond = usual
-      ? `, beyond the ${sayNumber(usual.pct)} % that your makes usually leave there (${usual.makes} of them)`
+      ? say('balance.difference.beyondUsual', { usual: percent(usual.pct), makes: usual.makes })
       : '';
-    return `${sayMass(unaccountedG)} is in no weighing: left on cloth, pot and spoons${beyond}, or eaten${unweighed}.`;
+    const lost = { unaccounted: mass(unaccountedG), beyond };
+    return runsOff !== null && weighed.wheyG === null
+      ? say('balance.difference.noWeighingRunOffUnweighed', { ...lost, name: runsOff.toLowerCase() })
+      : say('balance.difference.noWeighingLeftCloth', lost);
   }
 }

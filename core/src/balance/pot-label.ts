@@ -1,3 +1,5 @@
+import { type Text, idOfText, say, uniqueTexts } from '../messages/message.js';
+import { CAUTIONS, NAMES_ALLERGENS } from '../stages/cautions.js';
 import { potsOf } from '../stages/finish.js';
 import type { BoundStage } from '../stages/registry.js';
 import { totalG } from '../materials/composition.js';
@@ -7,23 +9,20 @@ import { nutritionPer100g, type Nutrition } from './nutrition.js';
 
 /** What stands on a pot, but for its lot and its dates, which a calendar gives. */
 export interface PotLabel {
-  readonly contains: readonly string[];
+  readonly contains: readonly Text[];
   /** What went in, most first, without what of it left again as a thing of its own. */
-  readonly ingredients: readonly string[];
+  readonly ingredients: readonly Text[];
   readonly netG: number;
   readonly pots: number;
   /** Days that it keeps in the cold; null as long as nothing has shown what is to guard it, and then what would show it. */
   readonly keepsDays: number | null;
-  readonly keepsNeeds: string;
+  readonly keepsNeeds: Text;
   /** The °C that is reckoned with. */
   readonly storeC: number;
   readonly per100g: Nutrition;
   /** Cautions for who eats it: not for who makes it. */
-  readonly cautions: readonly string[];
+  readonly cautions: readonly Text[];
 }
-
-/** A caution that names an allergen. */
-const NAMES_ALLERGENS = /^Contains ([^.]+?)(?:, which [^.]*)?\.$/;
 
 /** The label of a make's product. */
 export function potLabel(
@@ -32,33 +31,31 @@ export function potLabel(
   storeC: number,
   acidShown: boolean,
 ): PotLabel {
-  const weighed = new Map<string, number>();
+  const weighed = new Map<string, { readonly name: Text; readonly massG: number }>();
   for (const { stage, before } of stages) {
-    for (const { what, massG } of stage.kind.weighIn?.(stage.params, before) ?? []) {
-      const name = what.split(',')[0]!;
-      weighed.set(name, (weighed.get(name) ?? 0) + massG);
+    for (const { what, ingredient, massG } of stage.kind.weighIn?.(stage.params, before) ?? []) {
+      const name = ingredient ?? (typeof what === 'string' ? what.split(',')[0]! : what);
+      const id = idOfText(name);
+      weighed.set(id, { name, massG: (weighed.get(id)?.massG ?? 0) + massG });
     }
   }
   const cautions = stages.flatMap(({ stage, before }) => stage.kind.cautions(stage.params, before));
-  const allergens = cautions.flatMap((c) => NAMES_ALLERGENS.exec(c)?.[1]?.split(' and ') ?? []);
+  const allergens = cautions.flatMap((c) => NAMES_ALLERGENS.get(c) ?? []);
   const potG = Number(stages.at(-1)?.stage.params['potG'] ?? 0);
   return {
-    contains: [...new Set(allergens)],
-    ingredients: [...weighed].sort((a, b) => b[1] - a[1]).map(([what]) => what),
+    contains: uniqueTexts(allergens),
+    ingredients: [...weighed.values()].sort((a, b) => b.massG - a.massG).map(({ name }) => name),
     netG: potG > 0 ? potG : totalG(end.masses),
     pots: potG > 0 ? potsOf(end.masses, potG) : 1,
     ...keeping(end, storeC, acidShown),
     storeC,
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
-    cautions: [...new Set(cautions.filter((c) => FOR_EATERS.some((words) => c.startsWith(words))))],
+    cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),
   };
 }
 
 /** What a make that acid guards needs before it has a keeping time, with and without curd that shows it. */
-const NEEDS = {
-  milk: 'Measure its pH; or log that it is set, with whey on it or a sour taste, and a clean sour smell.',
-  plant: 'Measure its pH: nothing else shows that a plant base has soured enough.',
-} as const;
+const NEEDS = { milk: say('balance.potLabel.measureOrLook'), plant: say('balance.potLabel.measurePlant') } as const;
 
 /** How long it keeps. Where acid is to guard it, the forecast's word alone is not enough. */
 function keeping(end: CrockState, storeC: number, acidShown: boolean): Pick<PotLabel, 'keepsDays' | 'keepsNeeds'> {
@@ -67,5 +64,5 @@ function keeping(end: CrockState, storeC: number, acidShown: boolean): Pick<PotL
   return { keepsDays: shelfLife(end, storeC).days, keepsNeeds: '' };
 }
 
-/** How the cautions begin that concern who eats it. */
-const FOR_EATERS = ['Raw milk', 'Not sour enough', 'Closed bottles', 'Capsules are'] as const;
+/** The cautions that concern who eats it. */
+const FOR_EATERS: ReadonlySet<Text> = new Set([CAUTIONS.raw, CAUTIONS.notAcid, CAUTIONS.bottles, CAUTIONS.capsule]);

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import type { Decision } from './replay.js';
 import { notGoingOut } from './going-out.js';
 import type { Finding } from '../safety/rules.js';
@@ -21,13 +22,15 @@ describe('what stands against finishing a make', () => {
   });
 
   it('is somebody’s hold until it is let go, and a hold of the rules until somebody answers for it', () => {
-    expect(notGoingOut(decided('held'), [])!.message).toContain('It smells.');
-    expect(notGoingOut(decided(), [finding('watch'), finding('hold')])!.message).toContain('Because hold.');
+    expect(english(notGoingOut(decided('held'), [])!.message)).toContain('It smells.');
+    expect(english(notGoingOut(decided(), [finding('watch'), finding('hold')])!.message)).toContain('Because hold.');
     expect(notGoingOut(decided('released'), [finding('hold')])).toBeNull();
-    expect(notGoingOut(decided('released', 'held'), [finding('hold')])!.message).toContain('on hold');
+    expect(english(notGoingOut(decided('released', 'held'), [finding('hold')])!.message)).toContain('on hold');
   });
 
   it('is a discard whatever anybody decides', () => {
-    expect(notGoingOut(decided('released'), [finding('hold'), finding('discard')])!.message).toContain('discarded');
+    expect(english(notGoingOut(decided('released'), [finding('hold'), finding('discard')])!.message)).toContain(
+      'discarded',
+    );
   });
 });

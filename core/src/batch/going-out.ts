@@ -1,11 +1,12 @@
+import { say, type Text } from '../messages/message.js';
 import type { Batch } from './replay.js';
 import { holdOf } from './replay.js';
 import type { Finding } from '../safety/rules.js';
 
 /** Why a make may not be finished as sound, and what would change that. */
 export interface NotGoingOut {
-  readonly message: string;
-  readonly remedy: string;
+  readonly message: Text;
+  readonly remedy: Text;
 }
 
 /**
@@ -17,21 +18,21 @@ export function notGoingOut(batch: Pick<Batch, 'decisions'>, findings: readonly 
   const hold = holdOf(batch);
   if (hold) {
     return {
-      message: `This batch is on hold: ${hold.reason}`,
-      remedy: 'Let it go with a name and a reason first, or discard it.',
+      message: say('batch.goingOut.batchHold', { reason: hold.reason }),
+      remedy: say('batch.goingOut.letGoNameReason'),
     };
   }
   const discard = findings.find(({ level }) => level === 'discard');
   if (discard) {
     return {
-      message: `This batch is to be discarded: ${discard.reason}`,
-      remedy: 'Discard it; or log what shows it otherwise: a pH of 4.6 or less, or how it looks and smells.',
+      message: say('batch.goingOut.batchDiscarded', { reason: discard.reason }),
+      remedy: say('batch.goingOut.discardLogWhatShows'),
     };
   }
   const grave = findings.find(({ level }) => level === 'hold');
   if (!grave || batch.decisions.at(-1)?.decided === 'released') return null;
   return {
-    message: `This batch is held by the rules: ${grave.reason}`,
-    remedy: `${grave.doNow} Else let it go with a name and a reason, or discard it.`,
+    message: say('batch.goingOut.batchHeldRules', { reason: grave.reason }),
+    remedy: say('batch.goingOut.elseLetGoName', { doNow: grave.doNow }),
   };
 }

@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 /** An acid of the kitchen or of fermentation: its apparent pK and molar mass. */
 export interface Acid {
   readonly name: string;
@@ -17,7 +18,8 @@ export const ACIDS: Readonly<Record<AcidId, Acid>> = {
 
 /** Something sour out of a bottle or a jar. */
 export interface SourAgent {
-  readonly name: string;
+  /** What it is called within a sentence. */
+  readonly name: Text;
   readonly acid: AcidId;
   /** Percent by mass of the acid, as it usually comes, and the least and most that is believable. */
   readonly strengthPct: number;
@@ -34,11 +36,32 @@ export type SourAgentId = 'lemon' | 'vinegar' | 'citric' | 'tartaric';
  * 48 g/L), table vinegar 5 % acetic acid; crystals are taken as pure.
  */
 export const SOUR_AGENTS: Readonly<Record<SourAgentId, SourAgent>> = {
-  lemon: { name: 'lemon juice', acid: 'citric', strengthPct: 5.5, weakestPct: 3, strongestPct: 9, gPerMl: 1.03 },
-  vinegar: { name: 'vinegar', acid: 'acetic', strengthPct: 5, weakestPct: 3, strongestPct: 15, gPerMl: 1.01 },
-  citric: { name: 'citric acid', acid: 'citric', strengthPct: 100, weakestPct: 5, strongestPct: 100, gPerMl: null },
+  lemon: {
+    name: say('good.acid', { agent: 'lemon' }),
+    acid: 'citric',
+    strengthPct: 5.5,
+    weakestPct: 3,
+    strongestPct: 9,
+    gPerMl: 1.03,
+  },
+  vinegar: {
+    name: say('good.acid', { agent: 'vinegar' }),
+    acid: 'acetic',
+    strengthPct: 5,
+    weakestPct: 3,
+    strongestPct: 15,
+    gPerMl: 1.01,
+  },
+  citric: {
+    name: say('good.acid', { agent: 'citric' }),
+    acid: 'citric',
+    strengthPct: 100,
+    weakestPct: 5,
+    strongestPct: 100,
+    gPerMl: null,
+  },
   tartaric: {
-    name: 'tartaric acid',
+    name: say('good.acid', { agent: 'tartaric' }),
     acid: 'tartaric',
     strengthPct: 100,
     weakestPct: 5,

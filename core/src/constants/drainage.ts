@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 /** How a curd is drained. */
 export type DrainMethod = 'flat' | 'hung' | 'pressed';
 
@@ -53,17 +54,17 @@ export const BROKEN_TAU_FACTOR = 1.3;
 
 /** Wanted textures of strained yogurt and of curd, and the solids (fraction) each stands for. */
 export const TEXTURES = {
-  thick: { solids: 0.17, word: 'thick' },
-  'very-thick': { solids: 0.21, word: 'very thick' },
-  spreadable: { solids: 0.25, word: 'spreadable' },
-  firm: { solids: 0.3, word: 'firm' },
-  'soft-curd': { solids: 0.34, word: 'soft curd' },
-  'dry-curd': { solids: 0.42, word: 'dry curd' },
-  pressed: { solids: 0.36, word: 'pressed' },
-  quark: { solids: 0.18, word: 'quark' },
-  'lactic-curd': { solids: 0.26, word: 'lactic curd' },
-  'cream-cheese': { solids: 0.4, word: 'cream cheese' },
-  'firm-cream-cheese': { solids: 0.45, word: 'firm cream cheese' },
-} as const;
+  thick: { solids: 0.17, word: say('constants.drainage.thick') },
+  'very-thick': { solids: 0.21, word: say('constants.drainage.veryThick') },
+  spreadable: { solids: 0.25, word: say('constants.drainage.spreadable') },
+  firm: { solids: 0.3, word: say('constants.drainage.firm') },
+  'soft-curd': { solids: 0.34, word: say('constants.drainage.softCurd') },
+  'dry-curd': { solids: 0.42, word: say('constants.drainage.dryCurd') },
+  pressed: { solids: 0.36, word: say('constants.drainage.pressed') },
+  quark: { solids: 0.18, word: say('constants.drainage.quark') },
+  'lactic-curd': { solids: 0.26, word: say('constants.drainage.lacticCurd') },
+  'cream-cheese': { solids: 0.4, word: say('constants.drainage.creamCheese') },
+  'firm-cream-cheese': { solids: 0.45, word: say('constants.drainage.firmCreamCheese') },
+} as const satisfies Readonly<Record<string, { readonly solids: number; readonly word: Text }>>;
 
 export type TextureId = keyof typeof TEXTURES;

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount } from '../messages/quantity.js';
 import { starterChain, type ChainAsked, type ChainStep } from '../forecast/starter-chain.js';
 import { SPENT } from '../constants/starter.js';
 import type { CultureLot } from '../lots/culture-lot.js';
@@ -40,7 +42,7 @@ export interface ChainPlan {
   readonly from: ChainFrom;
   readonly steps: readonly ClockedStep[];
   /** Empty where it can be done. */
-  readonly impossible: string;
+  readonly impossible: Text;
 }
 
 /** Ripe early rather than late: a ripe starter waits some hours in the cold. */
@@ -60,7 +62,7 @@ export function chainPlan(from: ChainFrom, wanted: ChainWanted): ChainPlan {
     ripePh: RIPE_PH,
     heldBackG: wanted.heldBackG,
   };
-  if (activity <= SPENT) return { from, steps: [], impossible: 'Too little is left in it to begin with.' };
+  if (activity <= SPENT) return { from, steps: [], impossible: say('cultures.chainPlan.tooLittleLeftBegin') };
   const steps = starterChain(asked);
   if ('impossible' in steps) return { from, steps: [], impossible: steps.impossible };
   const byDay = clocked(steps, wanted, wanted.isAwake ?? (() => true));
@@ -70,8 +72,7 @@ export function chainPlan(from: ChainFrom, wanted: ChainWanted): ChainPlan {
   return {
     from,
     steps: plan,
-    impossible:
-      lateH > 0 ? `It should have been begun ${lateH.toFixed(1)} h ago: want it later, or take a bigger dose.` : '',
+    impossible: lateH > 0 ? say('cultures.chainPlan.shouldBeenBegunH', { lateH: amount(lateH, 1) }) : '',
   };
 }
 

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { planStages } from '../make/plan.js';
@@ -276,7 +277,7 @@ describe('a chain of starters', () => {
 
   it('is reckoned backwards by the clock, each step giving the next what it takes', () => {
     const { steps, impossible } = chainPlan(from(2), wanted);
-    expect(impossible).toBe('');
+    expect(english(impossible)).toBe('');
     expect(steps.length).toBe(2);
     const [mother, bulk] = steps;
     expect(mother!.ripeMs).toBeLessThanOrEqual(bulk!.beginMs + 1);
@@ -288,8 +289,10 @@ describe('a chain of starters', () => {
   it('of a tired mother is begun earlier, and says so where that is past', () => {
     const [fresh, tired] = [0.9, 0.2].map((v) => chainPlan(from(50, v), wanted).steps[0]!.beginMs);
     expect(tired).toBeLessThan(fresh!);
-    expect(chainPlan(from(50), { ...wanted, nowMs: onDay(9.95) }).impossible).toContain('should have been begun');
-    expect(chainPlan(from(50, 0.05), wanted).impossible).toContain('Too little is left');
+    expect(english(chainPlan(from(50), { ...wanted, nowMs: onDay(9.95) }).impossible)).toContain(
+      'should have been begun',
+    );
+    expect(english(chainPlan(from(50, 0.05), wanted).impossible)).toContain('Too little is left');
   });
 
   it('goes on with the next best of its kind where it breaks', () => {
@@ -307,7 +310,7 @@ describe('a wrong match', () => {
 
   it('is told: a warm culture on the counter, a capsule without sugar, a cream culture in the warm', () => {
     expect(mismatchOf(of('thermophilic'), on('cultured-cream'))!.grave).toBeTrue();
-    expect(mismatchOf(of('plant'), on('scalded-yogurt'))!.says).toContain('sugar');
+    expect(english(mismatchOf(of('plant'), on('scalded-yogurt'))!.says)).toContain('sugar');
     expect(mismatchOf(of('mesophilic'), on('scalded-yogurt'))!.grave).toBeTrue();
     expect(mismatchOf(of('clabber'), on('cultured-cream'))!.grave).toBeFalse();
     expect(mismatchOf(of('thermophilic'), on('scalded-yogurt'))).toBeNull();

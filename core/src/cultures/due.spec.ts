@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { SPENT, TIRED } from '../constants/starter.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { movedTo } from '../lots/culture-lot.js';
@@ -35,8 +36,8 @@ describe('when a culture wants to be fed', () => {
     const frozen = movedTo(born, 'frozen', onDay(11));
     const weakMs = fallsTo(frozen, 0.2, onDay(11))!;
     const says = (atMs: number) => dueOf(frozen, 100, atMs).says;
-    expect(says(weakMs - HOUR)).toContain('feed it once');
-    expect(says(weakMs + HOUR)).toContain('feed it twice');
+    expect(english(says(weakMs - HOUR))).toContain('feed it once');
+    expect(english(says(weakMs + HOUR))).toContain('feed it twice');
   });
 });
 

@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import { SPENT, TIRED } from '../constants/starter.js';
 import { spentBelow } from '../physics/starter-activity.js';
 import { beginAgain } from './renewal-policy.js';
@@ -22,7 +23,7 @@ export interface Due {
   readonly lastMs: number | null;
   readonly level: 'well' | 'soon' | 'now' | 'past';
   readonly does: 'feed' | 'wake' | 'use' | 'renew' | 'nothing';
-  readonly says: string;
+  readonly says: Text;
 }
 
 /** True for what is fed: what lives in milk, and is not frozen. */
@@ -67,15 +68,13 @@ export function dueOf(
     const says = grains ? 'The grains want the next milk.' : 'It wants to be fed or used soon.';
     return { ...common, level: 'soon', does: 'feed', says };
   }
-  return { ...common, level: 'well', does: 'use', says: 'Good for the next make.' };
+  return { ...common, level: 'well', does: 'use', says: say('cultures.due.goodNextMake') };
 }
 
-function reserveWords(lot: CultureLot, { likely }: Activity): string {
+function reserveWords(lot: CultureLot, { likely }: Activity): Text {
   if (isFrozenMilk(lot))
-    return likely < 0.2
-      ? 'A frozen reserve, by now a weak one: thaw it and feed it twice.'
-      : 'A frozen reserve: thaw it in the cold and feed it once.';
-  return likely < TIRED ? 'A reserve older than its best: take more of it.' : 'A reserve that keeps.';
+    return likely < 0.2 ? say('cultures.due.frozenReserveNowWeak') : say('cultures.due.frozenReserveThawCold');
+  return likely < TIRED ? say('cultures.due.reserveOlderBestTake') : say('cultures.due.reserveKeeps');
 }
 
 /** The most urgent first; of those alike, what has to be done earliest. */

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import type { Batch } from '../batch/replay.js';
 import { cultured, onDay } from '../testing/cultured.js';
 import { logged } from '../testing/logged.js';
@@ -27,7 +28,7 @@ describe('a feeding at its edges', () => {
     ]);
     expect(choices['dosePct']).toBeUndefined();
     expect(takesG).toBe(0.15);
-    expect(says).toBe('0.15 g of the powder in 500 g of scalded milk, on the counter, until it sets bright.');
+    expect(english(says)).toBe('0.15 g of the powder in 500 g of scalded milk, on the counter, until it sets bright.');
   });
 
   it('of a live starter is three parts in a hundred of half a litre, of less where less is left', () => {

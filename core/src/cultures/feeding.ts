@@ -1,8 +1,9 @@
+import { say, type Text } from '../messages/message.js';
+import { mass, percent, temp } from '../messages/quantity.js';
 import type { CultureId } from '../constants/cultures.js';
 import type { Choices } from '../methods/method.js';
 import { asStarter } from './acts.js';
 import { storeOf, type CultureLot } from '../lots/culture-lot.js';
-import { sayNumber } from '../stages/words.js';
 import type { Activity } from './activity.js';
 
 /** A feeding as it would be decided: a small make of its own. */
@@ -10,7 +11,7 @@ export interface Feeding {
   readonly methodId: string;
   readonly choices: Choices;
   readonly takesG: number;
-  readonly says: string;
+  readonly says: Text;
 }
 
 /** Where each culture is fed, and how warm. */
@@ -58,7 +59,11 @@ export function feedingOf(
     methodId: 'starter-feeding',
     choices: { culture: lot.culture, massG, vesselL: vesselFor(massG), dosePct, ...starter, ...at },
     takesG: Math.min(leftG, (massG * dosePct) / 100),
-    says: `${dosePct} % in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
+    says: say('cultures.feeding.scaldedMilkUntilSets', {
+      dose: percent(dosePct),
+      mass: mass(massG),
+      at: whereWords(at),
+    }),
   };
 }
 
@@ -89,14 +94,18 @@ function powderFeeding(
       ...at,
     },
     takesG,
-    says: `${sayNumber(takesG, 2)} g of the powder in ${massG} g of scalded milk, ${whereWords(at)}, until it sets bright.`,
+    says: say('cultures.feeding.powderScaldedMilkUntil', {
+      takes: mass(takesG),
+      mass: mass(massG),
+      at: whereWords(at),
+    }),
   };
 }
 
 const vesselFor = (massG: number) => Math.ceil(massG / 80) / 10;
 
 const whereWords = ({ keeper, keepC }: { readonly keeper: string; readonly keepC: number }) =>
-  keeper === 'counter' ? 'on the counter' : `at ${keepC} °C`;
+  keeper === 'counter' ? say('cultures.feeding.onTheCounter') : say('cultures.feeding.keptAt', { keep: temp(keepC) });
 
 /** Grains by the season, percent of the milk: ten in a cool room, three in a hot one. */
 export function grainsPctFor(roomC: number): number {
@@ -124,6 +133,10 @@ function grainsFeeding(
       vigourPct,
     },
     takesG: leftG,
-    says: `All the grains into ${massG} g of milk, unrinsed: ${grainsPct} % suits a room of ${Math.round(roomC)} °C.`,
+    says: say('cultures.feeding.allGrainsIntoMilk', {
+      mass: mass(massG),
+      grains: percent(grainsPct),
+      room: temp(roomC),
+    }),
   };
 }

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import type { Batch } from '../batch/replay.js';
@@ -63,12 +64,12 @@ describe('when a line is begun again', () => {
   });
 
   it('has its reason, of its own in each school', () => {
-    expect(beginAgain(spoon, 'generations', [])).toContain('carried on 6 times');
-    expect(beginAgain(spoon, 'taste', tasted(2, 2, 4, 5))).toContain('from 2.0 to 4.5 of 5');
+    expect(english(beginAgain(spoon, 'generations', [])!)).toContain('carried on 6 times');
+    expect(english(beginAgain(spoon, 'taste', tasted(2, 2, 4, 5))!)).toContain('from 2.0 to 4.5 of 5');
     expect(beginAgain(spoon, 'taste', tasted(2, 2, 2, 2))).toBeNull();
     expect(beginAgain(spoon, 'never', tasted(2, 2, 5, 5))).toBeNull();
     expect(dueOf(spoon, 100, onDay(4), { school: 'taste', tasted: tasted(1, 2, 4, 5) }).does).toBe('renew');
-    expect(new Set(RENEWAL_POLICIES.map((s) => s.why)).size).toBe(3);
+    expect(new Set(RENEWAL_POLICIES.map((s) => english(s.why))).size).toBe(3);
   });
 
   it('and what was given up can be taken up again, as old as it is by then', () => {
@@ -124,7 +125,7 @@ describe('a chain of starters and the night', () => {
       fc.property(fc.double({ min: 8, max: 12, noNaN: true }), (day) => {
         const readyMs = onDay(day);
         const { steps, impossible } = chainPlan(from, { ...wanted, readyMs });
-        expect(impossible).toBe('');
+        expect(english(impossible)).toBe('');
         for (const [i, step] of steps.entries()) {
           expect(isAwake(step.beginMs) && isAwake(step.ripeMs)).toBeTrue();
           const takenMs = steps[i + 1]?.beginMs ?? readyMs - HOUR;
@@ -141,7 +142,7 @@ describe('a chain of starters and the night', () => {
     const byDay = chainPlan(from, { ...wanted, readyMs });
     const nowMs = byDay.steps[0]!.beginMs + 1;
     const byNight = chainPlan(from, { ...wanted, readyMs, nowMs });
-    expect(byNight.impossible).toBe('');
+    expect(english(byNight.impossible)).toBe('');
     expect(byNight.steps.some((s) => !isAwake(s.beginMs) || !isAwake(s.ripeMs))).toBeTrue();
   });
 });

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CultureLot } from '../lots/culture-lot.js';
@@ -5,7 +7,7 @@ import type { CultureLot } from '../lots/culture-lot.js';
 /** Why a culture does not suit a make; what is grave would defeat it. */
 export interface Mismatch {
   readonly grave: boolean;
-  readonly says: string;
+  readonly says: Text;
 }
 
 interface Sown {
@@ -26,17 +28,16 @@ export function mismatchOf(
   if (wanted === undefined || wanted === lot.culture || sown?.beside === lot.culture) return null;
   const place = params.find((p) => p.keeper !== undefined);
   const { optC, minC, maxC } = CULTURES[lot.culture].growth;
-  if (lot.culture === 'plant')
-    return { grave: true, says: 'A capsule for a plant base lives on sugar: without it, it hardly sours milk.' };
+  if (lot.culture === 'plant') return { grave: true, says: say('cultures.match.capsulePlantBaseLives') };
   if (place?.keeper === 'counter' && optC > 40)
     return {
       grave: true,
-      says: `It is a warm culture: under ${minC} °C it stands still, and the counter is no warmer.`,
+      says: say('cultures.match.warmCultureUnderStands', { p: temp(minC) }),
     };
   if (place?.keepC !== undefined && place.keeper !== 'counter' && place.keepC >= maxC)
-    return { grave: true, says: `At ${place.keepC} °C it does not grow; it wants about ${Math.round(optC)} °C.` };
+    return { grave: true, says: say('cultures.match.doesNotGrowWants', { keep: temp(place.keepC), opt: temp(optC) }) };
   return {
     grave: false,
-    says: `This make is reckoned with ${CULTURES[wanted].name.toLowerCase()}; with this one its hours and its taste are others.`,
+    says: say('cultures.match.makeReckonedOneHours', { name: CULTURES[wanted].name.toLowerCase() }),
   };
 }

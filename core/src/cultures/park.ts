@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import { SPENT_FROZEN, TIRED } from '../constants/starter.js';
 import { movedTo, storeOf, type CultureLot } from '../lots/culture-lot.js';
 import { isFed } from './due.js';
@@ -9,7 +10,7 @@ export interface Parking {
   readonly does: 'leave' | 'cold' | 'feed' | 'freeze' | 'renew';
   /** Vigour on the day of coming back, likely. */
   readonly activityThen: number;
-  readonly says: string;
+  readonly says: Text;
 }
 
 /**
@@ -27,7 +28,7 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
   });
   const grains = lot.form === 'grains';
   const ways: readonly Parking[] = [
-    { lot, does: 'leave', activityThen: then(lot), says: 'Leave it where it is.' },
+    { lot, does: 'leave', activityThen: then(lot), says: say('cultures.park.leaveWhere') },
     ...(storeOf(lot) === 'room'
       ? [
           {
@@ -66,7 +67,7 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
     lot,
     does: 'renew',
     activityThen: best.activityThen,
-    says: 'Nothing brings it over so long a time: begin the line again on coming back.',
+    says: say('cultures.park.nothingBringsOverLong'),
   };
 }
 

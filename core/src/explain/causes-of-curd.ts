@@ -1,139 +1,157 @@
+import { say } from '../messages/message.js';
+import { acidity, between, percent, temp } from '../messages/quantity.js';
 import type { Cause } from './cause.js';
-import { figure, looked, one, pct, said } from './evidence.js';
+import { figure, looked, said } from './evidence.js';
 
 /** Causes in the acid, the cloth and the churn. */
 export const OF_CURD = {
   littleAcid: {
-    says: 'There was too little acid.',
-    next: 'Add more, a spoon at a time, until the whey is clear.',
+    says: say('explain.causesOfCurd.thereTooLittleAcid'),
+    next: say('explain.causesOfCurd.addMoreSpoonTime'),
     weigh: (c) => [
       ...figure(
         c.endPh,
         (ph) => ph > 5.9,
         (ph) => ph < 5.6,
-        (ph) => `It came to pH ${ph.toFixed(2)}.`,
+        (ph) => say('explain.causesOfCurd.camePh', { ph: acidity(ph) }),
       ),
-      ...looked(c, 'clarity', { milky: 2, cloudy: 1, clear: -2, greenish: -2 }, 'The whey was'),
+      ...looked(c, 'clarity', { milky: 2, cloudy: 1, clear: -2, greenish: -2 }, say('explain.causesOfCurd.theWheyWas')),
     ],
   },
   weakAcid: {
-    says: 'The acid was weaker than it should be.',
-    next: 'Measure its strength once, or go by the clear whey alone.',
-    weigh: (c) => looked(c, 'clarity', { milky: 1.5, cloudy: 0.5, clear: -2, greenish: -2 }, 'The whey was'),
+    says: say('explain.causesOfCurd.acidWeakerShould'),
+    next: say('explain.causesOfCurd.measureStrengthOnceGo'),
+    weigh: (c) =>
+      looked(
+        c,
+        'clarity',
+        { milky: 1.5, cloudy: 0.5, clear: -2, greenish: -2 },
+        say('explain.causesOfCurd.theWheyWas'),
+      ),
   },
   acidTooCool: {
-    says: 'The milk was too cool for the acid to part it.',
-    next: 'Have it at 85 °C or more when the acid goes in.',
+    says: say('explain.causesOfCurd.milkTooCoolAcid'),
+    next: say('explain.causesOfCurd.moreWhenAcidGoes', { temp: temp(85) }),
     weigh: (c) =>
       figure(
         c.acidC,
         (t) => t < 82,
         (t) => t >= 85,
-        (t) => `The acid went in at ${one(t)} °C.`,
+        (t) => say('explain.causesOfCurd.acidWent', { t: temp(t, 1) }),
       ),
   },
   acidRough: {
-    says: 'The acid went in too fast, or too hot.',
-    next: 'Add it in thirds, a slow turn each; for thick cream let it down to 65 °C first.',
+    says: say('explain.causesOfCurd.acidWentTooFast'),
+    next: say('explain.causesOfCurd.addThirdsSlowTurn', { temp: temp(65) }),
     weigh: (c) =>
       figure(
         c.acidC,
         (t) => t > 93,
         (t) => t < 88,
-        (t) => `The acid went in at ${one(t)} °C.`,
+        (t) => say('explain.causesOfCurd.acidWent', { t: temp(t, 1) }),
         1.2,
       ),
   },
   overDrained: {
-    says: 'It was drained too long.',
-    next: 'Whisk some whey back; next time stop by the scale.',
+    says: say('explain.causesOfCurd.drainedTooLong'),
+    next: say('explain.causesOfCurd.whiskSomeWheyBack'),
     weigh: (c) =>
       figure(
         c.wantedSolids === null ? null : c.solids - c.wantedSolids,
         (over) => over > 0.02,
         (over) => over < 0.01,
-        () => `It has ${pct(c.solids)} solids; ${pct(c.wantedSolids!)} was wanted.`,
+        () =>
+          say('explain.causesOfCurd.solidsWanted', {
+            solids: percent(100 * c.solids, 0),
+            wantedSolids: percent(100 * c.wantedSolids!, 0),
+          }),
       ),
   },
   openWeave: {
-    says: 'The weave is too open, or there was one layer of it.',
-    next: 'Double the cloth.',
+    says: say('explain.causesOfCurd.weaveTooOpenThere'),
+    next: say('explain.causesOfCurd.doubleCloth'),
     weigh: (c) =>
       c.weave === null
         ? []
         : [
             c.weave === 'open'
-              ? said(2, 'The cloth was open, one layer.')
-              : said(-1.5, 'The cloth was fine or doubled.'),
+              ? said(2, say('explain.causesOfCurd.clothOpenOneLayer'))
+              : said(-1.5, say('explain.causesOfCurd.clothFineDoubled')),
           ],
   },
   loadedWarm: {
-    says: 'It went on the cloth warm.',
-    next: 'Chill it through first.',
+    says: say('explain.causesOfCurd.wentClothWarm'),
+    next: say('explain.causesOfCurd.chillThroughFirst'),
     weigh: (c) =>
       figure(
         c.loadedC,
         (t) => t > 25,
         (t) => t < 12,
-        (t) => `It went on the cloth at ${one(t)} °C.`,
+        (t) => say('explain.causesOfCurd.wentCloth', { t: temp(t, 1) }),
         1.5,
       ),
   },
   churnedCold: {
-    says: 'The cream was too cold.',
-    next: 'Temper it to 10 to 14 °C.',
+    says: say('explain.causesOfCurd.creamTooCold'),
+    next: say('explain.causesOfCurd.temperItTo', { temp: between(temp(10), temp(14)) }),
     weigh: (c) =>
       figure(
         c.churnC,
         (t) => t < 9,
         (t) => t > 11,
-        (t) => `It was churned at ${one(t)} °C.`,
+        (t) => say('explain.causesOfCurd.itWasChurnedAt', { t: temp(t, 1) }),
       ),
   },
   churnedWarm: {
-    says: 'It was churned too warm.',
-    next: 'Churn it at 10 to 14 °C.',
+    says: say('explain.causesOfCurd.churnedTooWarm'),
+    next: say('explain.causesOfCurd.churnItAt', { temp: between(temp(10), temp(14)) }),
     weigh: (c) =>
       figure(
         c.churnC,
         (t) => t > 17,
         (t) => t < 14,
-        (t) => `It was churned at ${one(t)} °C.`,
+        (t) => say('explain.causesOfCurd.itWasChurnedAt', { t: temp(t, 1) }),
       ),
   },
   leanCream: {
-    says: 'The cream had too little fat.',
-    next: 'Take cream of 30 % or more.',
+    says: say('explain.causesOfCurd.creamHadTooLittle'),
+    next: say('explain.causesOfCurd.takeCreamMore'),
     weigh: (c) =>
       figure(
         c.creamFatPct,
         (f) => f < 27,
         (f) => f > 32,
-        (f) => `The cream had ${one(f)} % fat.`,
+        (f) => say('explain.causesOfCurd.creamHadFat', { f: percent(f, 1) }),
       ),
   },
   fullChurn: {
-    says: 'The vessel was too full.',
-    next: 'Fill it no more than half.',
+    says: say('explain.causesOfCurd.vesselTooFull'),
+    next: say('explain.causesOfCurd.fillNoMoreHalf'),
     weigh: (c) =>
       figure(
         c.churnFill,
         (f) => f > 0.5,
         (f) => f < 0.42,
-        (f) => `The churn was filled to ${pct(f)}.`,
+        (f) => say('explain.causesOfCurd.churnFilled', { f: percent(100 * f, 0) }),
       ),
   },
   overWorked: {
-    says: 'It was worked too much.',
-    next: 'Stop when no more drops come.',
-    weigh: (c) => looked(c, 'butter', { greasy: 1.5, waxy: -1, wet: -1.5 }, 'The butter was'),
+    says: say('explain.causesOfCurd.workedTooMuch'),
+    next: say('explain.causesOfCurd.stopWhenNoMore'),
+    weigh: (c) => looked(c, 'butter', { greasy: 1.5, waxy: -1, wet: -1.5 }, say('explain.causesOfCurd.theButterWas')),
   },
   unwashed: {
-    says: 'Buttermilk was left in it.',
-    next: 'Wash it until the water runs clear.',
+    says: say('explain.causesOfCurd.buttermilkLeft'),
+    next: say('explain.causesOfCurd.washUntilWaterRuns'),
     weigh: (c) => [
-      ...(c.washed === null ? [] : [c.washed ? said(-1.5, 'It was washed.') : said(2.5, 'It was only pressed.')]),
-      ...looked(c, 'wash', { milky: 2, cloudy: 1, clear: -2 }, 'The last wash water was'),
+      ...(c.washed === null
+        ? []
+        : [
+            c.washed
+              ? said(-1.5, say('explain.causesOfCurd.itWasWashed'))
+              : said(2.5, say('explain.causesOfCurd.onlyPressed')),
+          ]),
+      ...looked(c, 'wash', { milky: 2, cloudy: 1, clear: -2 }, say('explain.causesOfCurd.lastWashWater')),
     ],
   },
 } as const satisfies Readonly<Record<string, Cause>>;

@@ -1,110 +1,121 @@
+import { say } from '../messages/message.js';
+import { amount, percent, temp } from '../messages/quantity.js';
 import type { Case } from './case.js';
 import type { Cause } from './cause.js';
-import { figure, looked, one, pct, said, unfolded } from './evidence.js';
+import { figure, looked, said, unfolded } from './evidence.js';
 
 const isYogurt = ({ culture }: Case) => culture?.id === 'thermophilic' || culture?.id === 'room-yogurt';
 
 /** Causes in the milk and in how it was heated. */
 export const OF_MILK = {
   underHeated: {
-    says: 'The milk was heated too little.',
-    next: 'Heat it to 85 °C and hold it a quarter of an hour.',
+    says: say('explain.causesOfMilk.milkHeatedTooLittle'),
+    next: say('explain.causesOfMilk.heatHoldQuarterHour', { temp: temp(85) }),
     weigh: unfolded,
     // Heat makes yogurt firm; it keeps rennet from setting, and is not for kefir, cream or curd.
     fits: (c) => isYogurt(c) && c.rennetImcuPerKg === 0,
   },
   lowProtein: {
-    says: 'There was little protein in the milk.',
-    next: 'Add a little milk powder, or strain it.',
+    says: say('explain.causesOfMilk.thereLittleProteinMilk'),
+    next: say('explain.causesOfMilk.addLittleMilkPowder'),
     weigh: (c) =>
       figure(
         c.proteinPct,
         (p) => p < 3.1,
         (p) => p > 3.8,
-        (p) => `The milk had ${one(p)} % protein.`,
+        (p) => say('explain.causesOfMilk.milkHadProtein', { p: percent(p, 1) }),
         1.5,
       ),
   },
   heatedUnevenly: {
-    says: 'It was heated unevenly or too fast.',
-    next: 'Use a water bath or a low steady hob, and stir along the bottom.',
-    weigh: (c) => looked(c, 'bottom', { scorched: 2, 'a film': 1, clean: -1.5 }, 'The bottom of the pot was'),
+    says: say('explain.causesOfMilk.heatedUnevenlyTooFast'),
+    next: say('explain.causesOfMilk.useWaterBathLow'),
+    weigh: (c) => looked(c, 'bottom', { scorched: 2, 'a film': 1, clean: -1.5 }, say('explain.causesOfMilk.bottomPot')),
   },
   highFat: {
-    says: 'It is rich: fat softens the tang.',
-    next: 'Sour it a little further.',
+    says: say('explain.causesOfMilk.richFatSoftensTang'),
+    next: say('explain.causesOfMilk.sourLittleFurther'),
     weigh: (c) =>
       figure(
         c.fatPct,
         (f) => f > 8,
         (f) => f < 5,
-        (f) => `It has ${one(f)} % fat.`,
+        (f) => say('explain.causesOfMilk.itHasFat', { f: percent(f, 1) }),
         1.5,
       ),
   },
   ultraHeated: {
-    says: 'The milk was ultra-heated.',
-    next: 'Take ordinary pasteurised milk.',
-    weigh: (c) => [c.ultraHeated ? said(2.5, 'It was.') : said(-2, 'It was not.')],
+    says: say('explain.causesOfMilk.milkUltraHeated'),
+    next: say('explain.causesOfMilk.takeOrdinaryPasteurisedMilk'),
+    weigh: (c) => [
+      c.ultraHeated ? said(2.5, say('explain.causesOfMilk.itWas')) : said(-2, say('explain.causesOfMilk.itWasNot')),
+    ],
   },
   renneted: {
-    says: 'The milk was heated too high for rennet.',
-    next: 'Take milk pasteurised at 63 or 72 °C, or set it by the culture alone.',
+    says: say('explain.causesOfMilk.milkHeatedTooHigh'),
+    next: say('explain.causesOfMilk.takeMilkPasteurisedSet', { temp: temp(63), temp2: temp(72) }),
     weigh: (c) =>
       c.rennetImcuPerKg === 0
-        ? [said(-2.5, 'There was no rennet in it.')]
+        ? [said(-2.5, say('explain.causesOfMilk.thereNoRennet'))]
         : figure(
             c.denatured,
             (d) => d > 0.4,
             (d) => d < 0.15,
-            (d) => `${pct(d)} of its whey protein was unfolded by heat.`,
+            (d) => say('explain.causesOfMilk.wheyProteinUnfoldedHeat', { d: percent(100 * d, 0) }),
             2.5,
           ),
   },
   muchRennet: {
-    says: 'There was too much rennet: it goes on cutting the protein, and turns bitter.',
-    next: 'A trace is 2 to 8 IMCU a kilo of milk; measure the drops of your bottle.',
+    says: say('explain.causesOfMilk.thereTooMuchRennet'),
+    next: say('explain.causesOfMilk.traceImcuKiloMilk'),
     weigh: (c) =>
       figure(
         c.rennetImcuPerKg,
         (r) => r > 10,
         (r) => r < 6,
-        (r) => (r > 0 ? `It had ${one(r)} IMCU a kilo.` : 'There was no rennet in it.'),
+        (r) =>
+          r > 0
+            ? say('explain.causesOfMilk.hadImcuKilo', { r: amount(r, 1) })
+            : say('explain.causesOfMilk.thereNoRennet'),
         2,
       ),
   },
   hotBottom: {
-    says: 'The bottom was too hot.',
-    next: 'A lower flame, a thicker pot, or a water bath.',
-    weigh: (c) => looked(c, 'bottom', { scorched: 1.5, 'a film': 1, clean: -2 }, 'The bottom of the pot was'),
+    says: say('explain.causesOfMilk.bottomTooHot'),
+    next: say('explain.causesOfMilk.lowerFlameThickerPot'),
+    weigh: (c) => looked(c, 'bottom', { scorched: 1.5, 'a film': 1, clean: -2 }, say('explain.causesOfMilk.bottomPot')),
   },
   notStirred: {
-    says: 'The stirring stopped.',
-    next: 'Stir along the bottom until it is hot.',
+    says: say('explain.causesOfMilk.stirringStopped'),
+    next: say('explain.causesOfMilk.stirAlongBottomUntil'),
     weigh: (c) =>
       figure(
         c.looksHeating,
         (n) => n === 0,
         (n) => n > 1,
         (n) =>
-          n === 0 ? 'Nobody noted a look at it while it was heated.' : `It was looked at ${n} times while heated.`,
+          n === 0
+            ? say('explain.causesOfMilk.nobodyNotedLookWhile')
+            : say('explain.causesOfMilk.lookedTimesWhileHeated', { n: amount(n) }),
         0.7,
       ),
   },
   closedEarly: {
-    says: 'It was closed before it had cooled.',
-    next: 'Leave the lid ajar until it is at the room’s warmth.',
-    weigh: (c) => [c.lidOn ? said(1, 'The lid was on while it was hot.') : said(-1, 'The lid was off.')],
+    says: say('explain.causesOfMilk.closedBeforeHadCooled'),
+    next: say('explain.causesOfMilk.leaveLidAjarUntil'),
+    weigh: (c) => [
+      c.lidOn ? said(1, say('explain.causesOfMilk.lidWhileHot')) : said(-1, say('explain.causesOfMilk.lidOff')),
+    ],
   },
   overHeated: {
-    says: 'It was heated too far.',
-    next: 'Stop at the heat of the method; hot curd tightens and squeezes out its whey.',
+    says: say('explain.causesOfMilk.heatedTooFar'),
+    next: say('explain.causesOfMilk.stopHeatMethodHot'),
     weigh: (c) =>
       figure(
         c.peakC,
         (t) => t > 95,
         (t) => t < 88,
-        (t) => `It came to ${one(t)} °C.`,
+        (t) => say('explain.causesOfMilk.itCameTo', { t: temp(t, 1) }),
         1.2,
       ),
   },

@@ -1,21 +1,23 @@
+import { say, type Text } from '../messages/message.js';
+import { percent, temp } from '../messages/quantity.js';
 import type { Case } from './case.js';
 
 /** Something a batch shows that speaks for a cause (positive) or against it, in log-odds, and in words. */
 export interface Evidence {
   readonly weight: number;
-  readonly says: string;
+  readonly says: Text;
 }
 
 export const one = (x: number) => x.toFixed(1);
 export const pct = (x: number) => `${(100 * x).toFixed(0)} %`;
-export const said = (weight: number, says: string): Evidence => ({ weight, says });
+export const said = (weight: number, says: Text): Evidence => ({ weight, says });
 
 /** Evidence from a figure: for the cause beyond one bound, against it beyond another, nothing between or unknown. */
 export function figure(
   value: number | null,
   speaksFor: (v: number) => boolean,
   speaksAgainst: (v: number) => boolean,
-  words: (v: number) => string,
+  words: (v: number) => Text,
   weight = 2,
 ): readonly Evidence[] {
   if (value === null) return [];
@@ -28,11 +30,13 @@ export function looked(
   c: Case,
   cue: string,
   weights: Readonly<Record<string, number>>,
-  words: string,
+  words: Text,
 ): readonly Evidence[] {
   const answer = c.seen[cue];
   const weight = answer === undefined ? undefined : weights[answer];
-  return weight === undefined ? [] : [said(weight, `${words}: ${answer}.`)];
+  return answer === undefined || weight === undefined
+    ? []
+    : [said(weight, say('explain.evidence.seen', { words, answer }))];
 }
 
 export const activity = (c: Case, low: number, high: number, weight: number) =>
@@ -40,18 +44,18 @@ export const activity = (c: Case, low: number, high: number, weight: number) =>
     c.activity,
     (v) => v < low,
     (v) => v > high,
-    (v) => `Its readings show a starter of ${pct(v)} of the vigour reckoned.`,
+    (v) => say('explain.evidence.readingsShowStarterVigour', { v: percent(100 * v, 0) }),
     weight,
   );
 
 export const setC = (c: Case, speaksFor: (over: number) => boolean, speaksAgainst: (over: number) => boolean) =>
   c.culture === null || c.meanSetC === null
     ? []
-    : figure(
-        c.meanSetC - c.culture.growth.optC,
-        speaksFor,
-        speaksAgainst,
-        () => `It soured at ${one(c.meanSetC!)} °C on average; its culture likes ${one(c.culture!.growth.optC)} °C.`,
+    : figure(c.meanSetC - c.culture.growth.optC, speaksFor, speaksAgainst, () =>
+        say('explain.evidence.souredAverageCultureLikes', {
+          meanSet: temp(c.meanSetC!, 1),
+          opt: temp(c.culture!.growth.optC, 1),
+        }),
       );
 
 export const unfolded = (c: Case) =>
@@ -59,6 +63,6 @@ export const unfolded = (c: Case) =>
     c.denatured,
     (d) => d < 0.5,
     (d) => d > 0.85,
-    (d) => `${pct(d)} of the whey protein was unfolded.`,
+    (d) => say('explain.evidence.wheyProteinUnfolded', { d: percent(100 * d, 0) }),
     2.5,
   );

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import type { EntryBody } from '../batch/entry.js';
@@ -35,18 +36,18 @@ describe('why a make failed', () => {
     const readings = [ph(190, 6.6), ph(310, 6.58), ph(430, 6.55)];
     const dead = why('never-set', 'scalded-yogurt', {}, chilledAt(600), readings);
     expect(first(dead)).toBe('deadStarter');
-    expect(dead[0]!.speaksFor[0]).toContain('vigour');
+    expect(english(dead[0]!.speaksFor[0]!)).toContain('vigour');
     expect(of(dead, 'killedStarter').speaksAgainst.length).toBe(1);
     const hot = [...YOGURT.slice(0, 3), [49, 'starter'] as const, [55, 'warm'] as const, [600, 'chill'] as const];
     const killed = why('never-set', 'scalded-yogurt', {}, hot);
     expect(first(killed)).toBe('killedStarter');
-    expect(killed[0]!.speaksFor[0]).toMatch(/went in at [67]\d/);
+    expect(english(killed[0]!.speaksFor[0]!)).toMatch(/went in at [67]\d/);
   });
 
   it('never set: kept too cold', () => {
     const cold = why('never-set', 'scalded-yogurt', { keepC: 31 }, chilledAt(700));
     expect(first(cold)).toBe('tooCold');
-    expect(cold[0]!.speaksFor[0]).toMatch(/soured at 3\d\.\d °C.*likes 43\.5/);
+    expect(english(cold[0]!.speaksFor[0]!)).toMatch(/soured at 3\d\.\d °C.*likes 43\.5/);
   });
 
   it('thin: milk that was only warmed, against milk that was held hot', () => {
@@ -60,22 +61,22 @@ describe('why a make failed', () => {
     ]);
     expect(first(warmed)).toBe('underHeated');
     const held = why('thin', 'scalded-yogurt', { dosePct: 1 }, chilledAt(400));
-    expect(of(held, 'underHeated').speaksAgainst[0]).toContain('whey protein was unfolded');
+    expect(english(of(held, 'underHeated').speaksAgainst[0]!)).toContain('whey protein was unfolded');
     expect(of(held, 'lowDose').chance).toBeGreaterThan(of(held, 'underHeated').chance!);
   });
 
   it('too sour: left far too long, and said by how much', () => {
     const long = why('too-sour', 'scalded-yogurt', {}, chilledAt(800));
     expect(first(long)).toBe('tooLong');
-    expect(long[0]!.speaksFor[0]).toMatch(/times as long/);
+    expect(english(long[0]!.speaksFor[0]!)).toMatch(/times as long/);
     const dosed = why('too-sour', 'scalded-yogurt', { dosePct: 9 }, chilledAt(330));
-    expect(of(dosed, 'bigDose').speaksFor[0]).toContain('9.0 %');
+    expect(english(of(dosed, 'bigDose').speaksFor[0]!)).toContain('9.0 %');
   });
 
   it('bland: stopped early by its own pH', () => {
     const early = why('bland', 'scalded-yogurt', {}, chilledAt(200), [ph(195, 5.4)]);
     expect(first(early)).toBe('stoppedEarly');
-    expect(early[0]!.speaksFor[0]).toContain('5.40');
+    expect(english(early[0]!.speaksFor[0]!)).toContain('5.40');
   });
 
   it('grainy: what the hands saw of the slurry decides', () => {
@@ -95,7 +96,7 @@ describe('why a make failed', () => {
       [1500, 'chill'],
     ] as const;
     const lean = why('never-set', 'cold-start-yogurt', { milk: 'ultrafiltered', targetPh: 4 }, steps);
-    expect(of(lean, 'noSugar').speaksFor[0]).toContain('used up its sugar');
+    expect(english(of(lean, 'noSugar').speaksFor[0]!)).toContain('used up its sugar');
     const usual = why('never-set', 'cold-start-yogurt', { milk: 'whole' }, steps);
     expect(of(usual, 'noSugar').speaksAgainst.length).toBe(1);
   });
@@ -115,7 +116,7 @@ describe('why a make failed', () => {
       );
     expect(first(curd(33, { targetPh: 6 }, saw(37, 'clarity', 'milky')))).toBe('littleAcid');
     expect(of(curd(33, { targetPh: 5.4 }), 'littleAcid').speaksAgainst.length).toBe(1);
-    expect(of(curd(33, {}), 'acidTooCool').speaksAgainst[0]).toContain('went in at');
+    expect(english(of(curd(33, {}), 'acidTooCool').speaksAgainst[0]!)).toContain('went in at');
     expect(first(curd(26, { targetPh: 5.4 }))).toBe('acidTooCool');
   });
 
@@ -129,9 +130,13 @@ describe('why a make failed', () => {
       [1175, 'draw'],
     ] as const;
     const butter = (fault: FaultId, choices: Choices) => why(fault, 'cultured-butter', choices, steps);
-    expect(of(butter('no-butter', { fatPct: 24 }), 'leanCream').speaksFor[0]).toContain('% fat');
-    expect(of(butter('turned-butter', { washing: 'press' }), 'unwashed').speaksFor[0]).toContain('only pressed');
-    expect(of(butter('turned-butter', { washing: 'clear' }), 'unwashed').speaksAgainst[0]).toContain('washed');
+    expect(english(of(butter('no-butter', { fatPct: 24 }), 'leanCream').speaksFor[0]!)).toContain('% fat');
+    expect(english(of(butter('turned-butter', { washing: 'press' }), 'unwashed').speaksFor[0]!)).toContain(
+      'only pressed',
+    );
+    expect(english(of(butter('turned-butter', { washing: 'clear' }), 'unwashed').speaksAgainst[0]!)).toContain(
+      'washed',
+    );
   });
 });
 
@@ -139,7 +144,7 @@ describe('the table of faults', () => {
   it('uses every cause, and each cause says what would mend it', () => {
     const used = new Set(Object.values(FAULTS).flatMap((f) => [...f.causes]));
     expect([...used].sort()).toEqual((Object.keys(CAUSES) as CauseId[]).sort());
-    for (const cause of Object.values(CAUSES)) expect(cause.next).toMatch(/\.$/);
+    for (const cause of Object.values(CAUSES)) expect(english(cause.next)).toMatch(/\.$/);
   });
 
   it('explains any fault of any make it is asked of: chances between 0 and 1 that leave room for the unthought of', () => {
@@ -151,7 +156,7 @@ describe('the table of faults', () => {
           const ranked = why(fault, method, {}, []);
           expect(ranked.length).toBeLessThanOrEqual(FAULTS[fault].causes.length);
           if (ranked[0]!.chance === null) {
-            expect(ranked.flatMap((r) => r.speaksFor)).toEqual([]);
+            expect(ranked.flatMap((r) => r.speaksFor).map(english)).toEqual([]);
             return;
           }
           const chances = ranked.map((r) => r.chance!);
@@ -204,15 +209,17 @@ describe('the table of faults', () => {
     ] as const;
     const asked = why('never-set', 'quark', {}, steps);
     expect(of(asked, 'renneted').speaksAgainst.length).toBe(1);
-    expect(of(why('never-set', 'cold-start-yogurt', ultra, [[9, 'starter']]), 'renneted').speaksAgainst[0]).toContain(
-      'no rennet',
-    );
+    expect(
+      english(of(why('never-set', 'cold-start-yogurt', ultra, [[9, 'starter']]), 'renneted').speaksAgainst[0]!),
+    ).toContain('no rennet');
   });
 
   it('too sour: a line carried on too often', () => {
     const old = why('too-sour', 'scalded-yogurt', { generation: 8 }, chilledAt(400));
-    expect(of(old, 'manyGenerations').speaksFor[0]).toContain('carried on 8 times');
-    expect(of(why('too-sour', 'scalded-yogurt', {}, chilledAt(400)), 'manyGenerations').speaksFor).toEqual([]);
+    expect(english(of(old, 'manyGenerations').speaksFor[0]!)).toContain('carried on 8 times');
+    expect(of(why('too-sour', 'scalded-yogurt', {}, chilledAt(400)), 'manyGenerations').speaksFor.map(english)).toEqual(
+      [],
+    );
   });
 
   it('bitter: much rennet, or none at all', () => {
@@ -224,20 +231,24 @@ describe('the table of faults', () => {
       [37, 'warm'],
       [700, 'ladle'],
     ] as const;
-    expect(of(why('foul', 'cream-cheese', { imcuPerKg: 12 }, steps), 'muchRennet').speaksFor[0]).toContain('12.0 IMCU');
-    expect(of(why('foul', 'scalded-yogurt', {}, chilledAt(400)), 'muchRennet').speaksAgainst[0]).toContain('no rennet');
+    expect(english(of(why('foul', 'cream-cheese', { imcuPerKg: 12 }, steps), 'muchRennet').speaksFor[0]!)).toContain(
+      '12.0 IMCU',
+    );
+    expect(english(of(why('foul', 'scalded-yogurt', {}, chilledAt(400)), 'muchRennet').speaksAgainst[0]!)).toContain(
+      'no rennet',
+    );
   });
 
   it('through the cloth: the weave and the warmth it was loaded with', () => {
     const steps = [...chilledAt(400).slice(0, 6), [780, 'strain'], [1200, 'finish']] as const;
     const open = why('through-cloth', 'strained-yogurt', { weave: 'open' }, steps);
     expect(first(open)).toBe('openWeave');
-    expect(of(open, 'loadedWarm').speaksAgainst[0]).toMatch(/at \d/);
+    expect(english(of(open, 'loadedWarm').speaksAgainst[0]!)).toMatch(/at \d/);
   });
 
   it('foul: what it smelled of, and the hours it stood warm', () => {
     const foul = of(why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'foul')]), 'contamination');
-    expect(foul.speaksFor[0]).toBe('It smelled: foul.');
+    expect(english(foul.speaksFor[0]!)).toBe('It smelled: foul.');
     const clean = of(
       why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'bright acid')]),
       'contamination',
@@ -256,15 +267,15 @@ describe('the table of faults', () => {
       [920, 'draw'],
     ] as const;
     const fill = (churnL: number) => of(why('no-butter', 'cultured-butter', { churnL }, steps), 'fullChurn');
-    expect(fill(1.2).speaksFor[0]).toMatch(/filled to 8\d %/);
-    expect(fill(4).speaksAgainst[0]).toMatch(/filled to 2\d %/);
+    expect(english(fill(1.2).speaksFor[0]!)).toMatch(/filled to 8\d %/);
+    expect(english(fill(4).speaksAgainst[0]!)).toMatch(/filled to 2\d %/);
   });
 
   it('never set: a young starter that hardly worked points at what was in the milk or the pot', () => {
     const dead = [ph(190, 6.6), ph(310, 6.58), ph(430, 6.55)];
     const residue = (ageDays: number) =>
       of(why('never-set', 'scalded-yogurt', { ageDays }, chilledAt(600), dead), 'residue');
-    expect(residue(1).speaksFor[0]).toContain('a day old');
+    expect(english(residue(1).speaksFor[0]!)).toContain('a day old');
     expect(residue(1).chance).toBeGreaterThan(residue(14).chance!);
   });
 
@@ -273,11 +284,11 @@ describe('the table of faults', () => {
       Array.from({ length: count }, (_, i) => saw(from + 3 * i, 'set', 'liquid'));
     const moved = (count: number) =>
       of(why('wheyed-off', 'scalded-yogurt', {}, chilledAt(400), looks(100, count)), 'moved');
-    expect(moved(8).speaksFor[0]).toContain('8 times');
-    expect(moved(1).speaksAgainst[0]).toContain('once');
+    expect(english(moved(8).speaksFor[0]!)).toContain('8 times');
+    expect(english(moved(1).speaksAgainst[0]!)).toContain('once');
     const stirred = (count: number) =>
       of(why('scorched', 'scalded-yogurt', {}, chilledAt(400), [...looks(12, count), ...looks(100, 1)]), 'notStirred');
     expect(stirred(0).speaksFor.length).toBe(1);
-    expect(stirred(4).speaksAgainst[0]).toContain('4 times');
+    expect(english(stirred(4).speaksAgainst[0]!)).toContain('4 times');
   });
 });

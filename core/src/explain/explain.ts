@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import { workOut } from '../follow/follow.js';
 import type { Batch } from '../batch/replay.js';
 import type { Household } from '../make/household.js';
@@ -12,12 +13,12 @@ import { nextTime, type NextTime } from './next-time.js';
 /** A cause with how likely it is among the others, and what speaks for and against it. */
 export interface RankedCause {
   readonly cause: CauseId;
-  readonly says: string;
+  readonly says: Text;
   /** 0–1; all causes of a fault, and one that was not thought of, add up to 1. Null where nothing in the log speaks for any of them. */
   readonly chance: number | null;
-  readonly speaksFor: readonly string[];
-  readonly speaksAgainst: readonly string[];
-  readonly next: string;
+  readonly speaksFor: readonly Text[];
+  readonly speaksAgainst: readonly Text[];
+  readonly next: Text;
 }
 
 /** Each cause is this much less likely than the one checked before it, in log-odds, before anything is known. */

@@ -1,9 +1,10 @@
+import { say, type Text } from '../messages/message.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CauseId } from './causes.js';
 
 /** Something that can be wrong with a make, and what explains it, in the order to check. */
 export interface Fault {
-  readonly seen: string;
+  readonly seen: Text;
   readonly causes: readonly CauseId[];
   /** What a make must do for this to be seen in it; anything where left out. */
   readonly of?: Doing;
@@ -16,48 +17,55 @@ export type Doing = 'sours' | 'drains' | 'parts by acid' | 'churns' | 'heats';
 export const FAULTS = {
   'never-set': {
     of: 'sours',
-    seen: 'It never set.',
+    seen: say('explain.faults.neverSet'),
     causes: ['deadStarter', 'killedStarter', 'tooCold', 'residue', 'noSugar', 'renneted'],
   },
   thin: {
     of: 'sours',
-    seen: 'It is thin or weak.',
+    seen: say('explain.faults.thinWeak'),
     causes: ['underHeated', 'lowProtein', 'lowDose', 'stoppedEarly', 'moved', 'tooHot'],
   },
   'wheyed-off': {
     of: 'sours',
-    seen: 'It has shed its whey.',
+    seen: say('explain.faults.shedWhey'),
     causes: ['overAcid', 'tooHot', 'moved', 'underHeated', 'cooledSlowly', 'lowProtein'],
   },
-  stringy: { of: 'sours', seen: 'It is stringy or ropy.', causes: ['underHeated', 'ropyCulture', 'tooCold'] },
-  grainy: { seen: 'It is grainy or lumpy.', causes: ['lumpySlurry', 'heatedUnevenly', 'acidRough', 'overAcid'] },
+  stringy: { of: 'sours', seen: say('explain.faults.stringyRopy'), causes: ['underHeated', 'ropyCulture', 'tooCold'] },
+  grainy: {
+    seen: say('explain.faults.grainyLumpy'),
+    causes: ['lumpySlurry', 'heatedUnevenly', 'acidRough', 'overAcid'],
+  },
   'too-sour': {
     of: 'sours',
-    seen: 'It is too sour.',
+    seen: say('explain.faults.tooSour'),
     causes: ['tooLong', 'tooHot', 'bigDose', 'manyGenerations', 'cooledSlowly'],
   },
-  bland: { seen: 'It is bland.', causes: ['stoppedEarly', 'lowDose', 'highFat', 'weakStarter'] },
-  foul: { seen: 'It is bitter, yeasty, gassy, foul or coloured.', causes: ['contamination', 'muchRennet'] },
+  bland: { seen: say('explain.faults.itIsBland'), causes: ['stoppedEarly', 'lowDose', 'highFat', 'weakStarter'] },
+  foul: { seen: say('explain.faults.bitterYeastyGassyFoul'), causes: ['contamination', 'muchRennet'] },
   'no-curd': {
     of: 'parts by acid',
-    seen: 'The curd will not part from its whey.',
+    seen: say('explain.faults.curdWillNotPart'),
     causes: ['littleAcid', 'weakAcid', 'acidTooCool', 'ultraHeated'],
   },
-  dry: { of: 'drains', seen: 'It is dry and crumbly.', causes: ['overDrained', 'overHeated', 'overAcid'] },
-  'through-cloth': { of: 'drains', seen: 'It comes through the cloth.', causes: ['openWeave', 'loadedWarm'] },
+  dry: { of: 'drains', seen: say('explain.faults.dryCrumbly'), causes: ['overDrained', 'overHeated', 'overAcid'] },
+  'through-cloth': { of: 'drains', seen: say('explain.faults.comesThroughCloth'), causes: ['openWeave', 'loadedWarm'] },
   'no-butter': {
     of: 'churns',
-    seen: 'The butter will not break.',
+    seen: say('explain.faults.butterWillNotBreak'),
     causes: ['churnedCold', 'leanCream', 'fullChurn', 'ultraHeated'],
   },
   'greasy-butter': {
     of: 'churns',
-    seen: 'The butter is greasy, soft and little.',
+    seen: say('explain.faults.butterGreasySoftLittle'),
     causes: ['churnedWarm', 'overWorked'],
   },
-  'turned-butter': { of: 'churns', seen: 'The butter turned quickly.', causes: ['unwashed', 'contamination'] },
-  scorched: { of: 'heats', seen: 'It scorched.', causes: ['hotBottom', 'notStirred'] },
-  'wet-top': { seen: 'There is a ring of water or a wet top.', causes: ['closedEarly', 'cooledSlowly'] },
+  'turned-butter': {
+    of: 'churns',
+    seen: say('explain.faults.butterTurnedQuickly'),
+    causes: ['unwashed', 'contamination'],
+  },
+  scorched: { of: 'heats', seen: say('explain.faults.itScorched'), causes: ['hotBottom', 'notStirred'] },
+  'wet-top': { seen: say('explain.faults.thereRingWaterWet'), causes: ['closedEarly', 'cooledSlowly'] },
 } as const satisfies Readonly<Record<string, Fault>>;
 
 export type FaultId = keyof typeof FAULTS;

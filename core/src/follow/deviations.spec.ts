@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { makeSheet } from '../make/sheet.js';
 import { methodById } from '../methods/index.js';
 import { atMinute, logged, type Line } from '../testing/logged.js';
@@ -30,8 +31,8 @@ describe('what was done otherwise than planned', () => {
   it('held short is softer, by more the shorter it was; the sentence says both times', () => {
     const softer = (holdMin: number) => {
       const found = of(held(holdMin), 'hold')!;
-      expect(found.says).toBe(`Hold: ${holdMin} min instead of 15 min`);
-      return Number(/about (\d+) % softer/.exec(found.effects.join('; '))?.[1] ?? 0);
+      expect(english(found.says)).toBe(`Hold: ${holdMin} min instead of 15 min`);
+      return Number(/about (\d+) % softer/.exec(found.effects.map(english).join('; '))?.[1] ?? 0);
     };
     expect(softer(1)).toBeGreaterThan(softer(5));
     expect(softer(1)).toBeGreaterThanOrEqual(5);
@@ -39,9 +40,9 @@ describe('what was done otherwise than planned', () => {
 
   it('left too long is sharper in the end, and says by how much', () => {
     const late = of(held(15, 480), 'warm')!;
-    expect(late.says).toMatch(/^Keep warm: pH 4\.\d\d instead of 4\.50$/);
-    expect(late.effects.join()).toMatch(/sharper, pH 4\.\d\d instead of 4\.\d\d/);
-    expect(of(held(15, 200), 'warm')!.effects.join()).toMatch(/milder/);
+    expect(english(late.says)).toMatch(/^Keep warm: pH 4\.\d\d instead of 4\.50$/);
+    expect(late.effects.map(english).join()).toMatch(/sharper, pH 4\.\d\d instead of 4\.\d\d/);
+    expect(of(held(15, 200), 'warm')!.effects.map(english).join()).toMatch(/milder/);
   });
 
   it('a pot forgotten while it cooled says what that costs in time', () => {
@@ -56,8 +57,8 @@ describe('what was done otherwise than planned', () => {
       atMinute(170),
       FEW,
     ).deviations;
-    expect(of(slow, 'cool')!.says).toMatch(/^Cool 44 °C: \d\d °C instead of 44 °C$/);
-    expect(of(slow, 'cool')!.effects.join()).toMatch(/what follows takes (\d+ min|\d h \d\d) longer/);
+    expect(english(of(slow, 'cool')!.says)).toMatch(/^Cool 44 °C: \d\d °C instead of 44 °C$/);
+    expect(of(slow, 'cool')!.effects.map(english).join()).toMatch(/what follows takes (\d+ min|\d h \d\d) longer/);
   });
 
   it('says of milk taken off early that it was not pasteurised', () => {
@@ -70,7 +71,12 @@ describe('what was done otherwise than planned', () => {
       atMinute(30),
       FEW,
     ).deviations;
-    expect(raw.flatMap((d) => d.effects).join()).toContain('not pasteurised');
+    expect(
+      raw
+        .flatMap((d) => d.effects)
+        .map(english)
+        .join(),
+    ).toContain('not pasteurised');
   });
 
   it('salt is tasted from some fifteen hundredths of a per cent of the butter on, not below', () => {
@@ -81,7 +87,12 @@ describe('what was done otherwise than planned', () => {
     const salted = (more: number) => {
       const line: Line = [at('work') + 2, { type: 'added', what: 'salt', massG: plannedG + more * product.massG }];
       const { deviations } = follow(logged('cultured-butter', {}, steps, [line]), atMinute(at('mould') + 5), FEW);
-      return deviations.find((d) => d.stageId === 'work')?.effects.join() ?? '';
+      return (
+        deviations
+          .find((d) => d.stageId === 'work')
+          ?.effects.map(english)
+          .join() ?? ''
+      );
     };
     expect(salted(0.002)).toContain('saltier');
     expect(salted(-0.002)).toContain('less salty');

@@ -1,7 +1,8 @@
+import { say, type Text } from '../messages/message.js';
+import { acidity, amount, duration, mass, percent, temp } from '../messages/quantity.js';
 import { unmeasured, type Environment } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
 import type { BoundStage } from '../stages/registry.js';
-import { capital, sayDuration, sayMass, sayTemp } from '../stages/words.js';
 import { fractionOf, solidsFraction, totalG } from '../materials/composition.js';
 import { firmness, type CrockState } from '../state/crock-state.js';
 import { plannedRun, type Context } from './panel.js';
@@ -11,9 +12,9 @@ import type { TimelineStage } from './timeline.js';
 export interface Deviation {
   readonly stageId: string;
   /** What was otherwise: "Hold: 9 min instead of 15 min". */
-  readonly says: string;
+  readonly says: Text;
   /** What it changes in the end; empty where nobody would notice. */
-  readonly effects: readonly string[];
+  readonly effects: readonly Text[];
 }
 
 /** Differences that are worth a line: minutes (and share of the plan), °C, pH, solids (fraction). */
@@ -41,8 +42,9 @@ export function deviationsOf(context: Context, stages: readonly BoundStage[]): r
     const effects = effectsOf(is, was, restFrom(rest, is, unread), restFrom(rest, was, unread));
     const words = otherwise(at, is, was);
     if (words === null && effects.length === 0) return [];
-    const name = capital(at.stage.kind.name(at.stage.params));
-    return [{ stageId: at.stage.id, says: `${name}: ${words ?? 'not as planned'}`, effects }];
+    const name = at.stage.kind.name(at.stage.params);
+    const says = say('follow.deviations.was', { name, was: words ?? say('follow.deviations.notPlanned') });
+    return [{ stageId: at.stage.id, says, effects }];
   });
 }
 
@@ -54,30 +56,33 @@ function restFrom(stages: readonly BoundStage[], from: CrockState, environment: 
 }
 
 /** What decides the end of a stage, as it was against as it was to be; null where they are as good as the same. */
-function otherwise({ stage, asPlanned, before }: TimelineStage, is: CrockState, was: CrockState): string | null {
+function otherwise({ stage, asPlanned, before }: TimelineStage, is: CrockState, was: CrockState): Text | null {
   const { endsBy } = stage.kind;
   if (endsBy === 'temperature' && Math.abs(is.tempC - was.tempC) >= NOTABLE.tempC) {
-    return `${sayTemp(is.tempC)} instead of ${sayTemp(was.tempC)}`;
+    return say('follow.deviations.insteadOf', { temp: temp(is.tempC), temp2: temp(was.tempC) });
   }
   if (endsBy === 'acidity' && Math.abs(is.ph - was.ph) >= NOTABLE.ph) {
-    return `pH ${is.ph.toFixed(2)} instead of ${was.ph.toFixed(2)}`;
+    return say('follow.deviations.phInstead', { ph: acidity(is.ph), ph2: amount(was.ph, 2) });
   }
   const solids = [solidsFraction(is.masses), solidsFraction(was.masses)] as const;
   if (endsBy === 'solids' && Math.abs(solids[0] - solids[1]) >= NOTABLE.solids) {
-    return `${(100 * solids[0]).toFixed(1)} % solids instead of ${(100 * solids[1]).toFixed(1)} %`;
+    return say('follow.deviations.solidsInstead', {
+      solids: percent(100 * solids[0], 1),
+      solids2: percent(100 * solids[1], 1),
+    });
   }
   if (stage.params !== asPlanned.params && Math.abs(is.ph - was.ph) >= NOTABLE.ph) {
-    return `to pH ${is.ph.toFixed(2)} instead of ${was.ph.toFixed(2)}`;
+    return say('follow.deviations.phInstead2', { ph: acidity(is.ph), ph2: amount(was.ph, 2) });
   }
   if (endsBy !== 'clock' || stage.kind.chart === undefined) return null;
   const took = is.minute - before.minute;
   const meant = was.minute - before.minute;
   if (Math.abs(took - meant) < Math.max(NOTABLE.min, NOTABLE.share * meant)) return null;
-  return `${sayDuration(took)} instead of ${sayDuration(meant)}`;
+  return say('follow.deviations.insteadOf2', { took: duration(took), meant: duration(meant) });
 }
 
 /** What the end of the make has of it, in words, the gravest first. */
-function effectsOf(is: CrockState, was: CrockState, endIs: CrockState, endWas: CrockState): readonly string[] {
+function effectsOf(is: CrockState, was: CrockState, endIs: CrockState, endWas: CrockState): readonly Text[] {
   return [
     unsafeEffect(is, was),
     firmnessEffect(endIs, endWas),
@@ -89,40 +94,49 @@ function effectsOf(is: CrockState, was: CrockState, endIs: CrockState, endWas: C
   ].filter((effect) => effect !== null);
 }
 
-function unsafeEffect(is: CrockState, was: CrockState): string | null {
-  return was.pasteurisedShare >= 1 && is.pasteurisedShare < 1 ? 'it was not pasteurised by it' : null;
+function unsafeEffect(is: CrockState, was: CrockState): Text | null {
+  return was.pasteurisedShare >= 1 && is.pasteurisedShare < 1 ? say('follow.deviations.notPasteurised') : null;
 }
 
-function firmnessEffect(is: CrockState, was: CrockState): string | null {
+function firmnessEffect(is: CrockState, was: CrockState): Text | null {
   const [now, then] = [firmness(is), firmness(was)];
   if (then < A_GEL || Math.abs(now / then - 1) < FELT.firmness) return null;
-  return `about ${Math.round(100 * Math.abs(now / then - 1))} % ${now < then ? 'softer' : 'firmer'}`;
+  const by = percent(100 * Math.abs(now / then - 1), 0);
+  return say(now < then ? 'follow.deviations.softer' : 'follow.deviations.firmer', { by });
 }
 
-function sournessEffect(is: CrockState, was: CrockState): string | null {
+function sournessEffect(is: CrockState, was: CrockState): Text | null {
   if (Math.abs(is.ph - was.ph) < FELT.ph) return null;
-  return `${is.ph < was.ph ? 'sharper' : 'milder'}, pH ${is.ph.toFixed(2)} instead of ${was.ph.toFixed(2)}`;
+  const phs = { is: acidity(is.ph), was: acidity(was.ph) };
+  return say(is.ph < was.ph ? 'follow.deviations.sharper' : 'follow.deviations.milder', phs);
 }
 
-function solidsEffect(is: CrockState, was: CrockState): string | null {
+function solidsEffect(is: CrockState, was: CrockState): Text | null {
   const more = solidsFraction(is.masses) - solidsFraction(was.masses);
   if (Math.abs(more) < FELT.solids) return null;
-  return `${more > 0 ? 'thicker' : 'looser'} by ${(100 * Math.abs(more)).toFixed(1)} % of solids`;
+  const by = percent(100 * Math.abs(more), 1);
+  return say(more > 0 ? 'follow.deviations.thicker' : 'follow.deviations.looser', { by });
 }
 
-function saltEffect(is: CrockState, was: CrockState): string | null {
+function saltEffect(is: CrockState, was: CrockState): Text | null {
   const more = fractionOf(is.masses, 'salt') - fractionOf(was.masses, 'salt');
-  return Math.abs(more) < FELT.salt ? null : more > 0 ? 'saltier' : 'less salty';
+  return Math.abs(more) < FELT.salt
+    ? null
+    : more > 0
+      ? say('follow.deviations.saltier')
+      : say('follow.deviations.lessSalty');
 }
 
-function massEffect(is: CrockState, was: CrockState): string | null {
+function massEffect(is: CrockState, was: CrockState): Text | null {
   const [now, then] = [totalG(is.masses), totalG(was.masses)];
   if (then <= 0 || Math.abs(now / then - 1) < FELT.product) return null;
-  return `${sayMass(Math.abs(now - then))} ${now < then ? 'less' : 'more'} of it`;
+  const by = mass(Math.abs(now - then));
+  return say(now < then ? 'follow.deviations.lessOfIt' : 'follow.deviations.moreOfIt', { by });
 }
 
-function timeEffect(nowMin: number, thenMin: number): string | null {
+function timeEffect(nowMin: number, thenMin: number): Text | null {
   const later = nowMin - thenMin;
   if (Math.abs(later) < FELT.restMin) return null;
-  return `what follows takes ${sayDuration(Math.abs(later))} ${later > 0 ? 'longer' : 'less'}`;
+  const by = duration(Math.abs(later));
+  return say(later > 0 ? 'follow.deviations.takesLonger' : 'follow.deviations.takesLess', { by });
 }

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import type { EntryBody } from '../batch/entry.js';
 import type { Line } from '../testing/logged.js';
@@ -81,7 +82,7 @@ describe('acid in time, as a make is followed', () => {
     expect(verdict(after(2.3), looks)).toBe(RANK.discard);
     const left = followed(after(2.3), [...looks, [at + 2, look('smell', 'bright acid')]]);
     expect(left.findings.map((f) => f.level)).toEqual(['watch']);
-    expect(left.findings[0]!.reason).toContain('sharper');
+    expect(english(left.findings[0]!.reason)).toContain('sharper');
   });
 
   it('runs for a starter that would never do it as for a fresh one', () => {

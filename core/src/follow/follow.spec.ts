@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { canRead, hiddenTruth, readingMoments, simulatedReadings, truthSeed } from '../instruments/hidden-truth.js';
 import type { Entry, EntryBody } from '../batch/entry.js';
 import { replay } from '../batch/replay.js';
@@ -201,10 +202,10 @@ describe('the rules of safety', () => {
       T0 + 90 * MIN,
       OPTIONS,
     );
-    const finding = unheated.findings.find((f) => f.rule === 'raw milk')!;
+    const finding = unheated.findings.find((f) => english(f.rule) === 'raw milk')!;
     expect(finding.level).toBe('watch');
-    expect(finding.source).toContain('Pasteurized Milk Ordinance');
-    expect(finding.doNow.length).toBeGreaterThan(20);
+    expect(english(finding.source)).toContain('Pasteurized Milk Ordinance');
+    expect(english(finding.doNow).length).toBeGreaterThan(20);
   });
 });
 

@@ -1,3 +1,4 @@
+import { type Text } from '../messages/message.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
@@ -45,13 +46,13 @@ export interface ReadyWindow {
 export interface FollowedStage {
   readonly id: string;
   readonly kind: string;
-  readonly name: string;
+  readonly name: Text;
   readonly endsBy: string;
   readonly target: number;
   readonly status: 'done' | 'now' | 'ahead';
   readonly beginMs: number;
   readonly endMs: number | null;
-  readonly cautions: readonly string[];
+  readonly cautions: readonly Text[];
   readonly panel: StagePanel;
 }
 
@@ -63,7 +64,7 @@ export interface CrockView {
   readonly ph: number;
   readonly solidsPct: number;
   readonly firmness: number;
-  readonly firmnessWord: string;
+  readonly firmnessWord: Text;
   readonly soured: boolean;
   readonly betaLgDenaturedPct: number;
   readonly pasteurised: boolean;

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { METHODS } from '../methods/index.js';
 import { planStages } from '../make/plan.js';
 import { firstOf, lastOf, runMake } from '../make/run.js';
@@ -24,7 +25,8 @@ function halfWay(methodId: string, stageId: string, more: readonly Line[] = [], 
   const followed = follow(logged(methodId, choices, steps, lines), atMinute(minute), FEW);
   return { followed, stage: followed.stages[i]!, panel: followed.stages[i]!.panel };
 }
-const gauge = ({ panel }: ReturnType<typeof halfWay>, what: string) => panel.gauges.find((g) => g.what === what)!;
+const gauge = ({ panel }: ReturnType<typeof halfWay>, what: string) =>
+  panel.gauges.find((g) => english(g.what) === what)!;
 const saw = (after: number, cue: string, answer: string): Line => [after, { type: 'cue', cue, answer }];
 const added = (after: number, what: 'acid' | 'water' | 'whey' | 'salt', massG: number): Line => [
   after,
@@ -42,7 +44,10 @@ describe('the working panel', () => {
         expect(panel.gauges.length).withContext(`${method.id}/${id}`).toBeGreaterThan(0);
         for (const { what, planned, now } of panel.gauges) {
           for (const figure of [planned, now]) {
-            if (typeof figure === 'number') expect(Number.isFinite(figure)).withContext(`${id}: ${what}`).toBeTrue();
+            if (typeof figure === 'number')
+              expect(Number.isFinite(figure))
+                .withContext(`${id}: ${english(what)}`)
+                .toBeTrue();
           }
         }
         for (const { line, planned } of [panel.drawn?.left, panel.drawn?.right].filter((d) => !!d)) {
@@ -106,7 +111,7 @@ describe('acid in parts', () => {
   it('goes by the whey: cloudy wants another part, clear is enough', () => {
     const cloudy = acidify(saw(1, 'clarity', 'cloudy')).panel.branches[0]!;
     expect(cloudy.does).toEqual(jasmine.objectContaining({ do: 'add', what: 'acid' }));
-    expect(cloudy.offer).toMatch(/^Stir in another \d+ mL of lemon juice$/);
+    expect(english(cloudy.offer)).toMatch(/^Stir in another \d+ mL \(.+\) of lemon juice$/);
     expect(acidify(saw(1, 'clarity', 'greenish')).panel.branches[0]!.does).toEqual({ do: 'next' });
   });
 

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount, temp } from '../messages/quantity.js';
 import { COOLING, SAFE_PH } from '../constants/safety-limits.js';
 import type { Batch } from '../batch/replay.js';
 import { unmeasured, type Environment } from '../environment/environment.js';
@@ -14,7 +16,7 @@ export type TimeLine = readonly (readonly [atMs: number, value: number])[];
 /** One axis of a stage's drawing: as it went and goes on, and as it was planned. */
 export interface Drawn {
   readonly measure: MeasureId;
-  readonly name: string;
+  readonly name: Text;
   readonly unit: Measure['unit'];
   readonly shows: readonly [number, number];
   readonly line: TimeLine;
@@ -25,7 +27,7 @@ export interface Drawn {
 export interface DrawnStage {
   readonly left: Drawn;
   readonly right: Drawn | null;
-  readonly limit: { readonly says: string; readonly line: TimeLine } | null;
+  readonly limit: { readonly says: Text; readonly line: TimeLine } | null;
 }
 
 /** What a page shows of a stage: figures, drawing, what to log, and the ways to go. */
@@ -104,7 +106,7 @@ function weighedGauges({ stage, before }: TimelineStage, { here }: Seen): Gauge[
       planned: massG,
       now: measure ?? '',
     })),
-    { what: 'Temperature', unit: '°C', planned: null, now: here.tempC },
+    { what: say('follow.panel.temperature'), unit: '°C', planned: null, now: here.tempC },
   ];
 }
 
@@ -140,7 +142,11 @@ function coolingLimit(timeline: Timeline, at: TimelineStage): DrawnStage['limit'
   if (!hot) return null;
   const from = Math.max(hot.minute, firstOf(at.run).minute - COOLING.allMin);
   return {
-    says: `${COOLING.hotC} to ${COOLING.middleC} °C in two hours, to ${COOLING.coldC} °C in four more`,
+    says: say('follow.panel.twoHoursFourMore', {
+      hot: amount(COOLING.hotC),
+      middle: temp(COOLING.middleC),
+      cold: temp(COOLING.coldC),
+    }),
     line: [
       [msOf(timeline, from), COOLING.hotC],
       [msOf(timeline, from + COOLING.firstMin), COOLING.middleC],

@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import type { Batch } from '../batch/replay.js';
 import type { Environment } from '../environment/environment.js';
 import { courseOf, firstOf, lastOf } from '../make/run.js';
@@ -8,10 +9,10 @@ import { doneMsOf, type Timeline, type TimelineStage } from './timeline.js';
 export interface Task {
   /** The stage these hands begin. */
   readonly stageId: string;
-  readonly name: string;
-  readonly instruction: string;
+  readonly name: Text;
+  readonly instruction: Text;
   /** What is said when it is recorded: what is over, "It is at 85 °C", or what begins, "Start heating". */
-  readonly says: string;
+  readonly says: Text;
   readonly minutes: number;
   /** When it is best done, ms: once it is ready, or when somebody is awake if it can wait that long. */
   readonly atMs: number;
@@ -20,9 +21,9 @@ export interface Task {
   readonly earliestMs: number;
   readonly latestMs: number;
   /** What being early or late costs. */
-  readonly cost: string;
+  readonly cost: Text;
   /** What shows that the time has come. */
-  readonly lookFor: string;
+  readonly lookFor: Text;
   readonly status: 'done' | 'due' | 'ahead';
   readonly gear: readonly string[];
   readonly cues: readonly CueScale[];
@@ -49,7 +50,7 @@ const isRecorded = ({ steps }: Pick<Batch, 'steps'>, { stage }: TimelineStage) =
   steps.some((s) => s.stageId === stage.id);
 
 /** What is said when a hand is recorded. */
-function saysOf({ stage }: TimelineStage, before: TimelineStage | undefined): string {
+function saysOf({ stage }: TimelineStage, before: TimelineStage | undefined): Text {
   if (!before) return stage.kind.over(stage.params);
   const { kind, params } = before.stage;
   return kind.brief ? stage.kind.begins(stage.params) : kind.over(params);

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount } from '../messages/quantity.js';
 import type { InstrumentQuantity } from './kind.js';
 import { kindReading } from './kinds.js';
 
@@ -16,7 +18,7 @@ export interface ProbeHistory {
 /** What is wrong with an instrument, in words. */
 export interface ProbeTrouble {
   readonly trouble: 'silent' | 'stuck' | 'impossible';
-  readonly says: string;
+  readonly says: Text;
 }
 
 /** No reading for so long, min, and it is taken to have dropped out. */
@@ -42,18 +44,18 @@ export function probeTrouble(
   if (impossible && nowMs - impossible.atMs < TOLD_FOR_MIN * MIN_MS) {
     return {
       trouble: 'impossible',
-      says: `It read ${Number(impossible.value.toFixed(2))}, which cannot be: that is not counted. Look at its plug and its tip.`,
+      says: say('instruments.trouble.readWhichCannotNot', { number: amount(Number(impossible.value.toFixed(2))) }),
     };
   }
   if (lastMs === null) return null;
   if (nowMs - lastMs > SILENT_AFTER_MIN * MIN_MS) {
-    return { trouble: 'silent', says: 'It has dropped out: measure by hand until it reads again.' };
+    return { trouble: 'silent', says: say('instruments.trouble.droppedOutMeasureHand') };
   }
   if (sameSinceMs === null || lastMs - sameSinceMs < STUCK_AFTER_MIN * MIN_MS) return null;
   const [then, now] = [courseAt(sameSinceMs), courseAt(lastMs)];
   if (then === null || now === null || Math.abs(now - then) < kindReading(quantity).moved) return null;
   return {
     trouble: 'stuck',
-    says: 'It shows the same again and again, though this should have moved: take it out, wipe it, compare it by hand.',
+    says: say('instruments.trouble.showsSameAgainAgain'),
   };
 }

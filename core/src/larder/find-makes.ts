@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount } from '../messages/quantity.js';
 import type { Household } from '../make/household.js';
 import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
@@ -34,7 +36,7 @@ export interface Found {
   readonly handsMin: number;
   readonly perKg: number;
   /** Empty where it does. */
-  readonly against: string;
+  readonly against: Text;
 }
 
 /** Few members: it is asked of every method at once. */
@@ -89,15 +91,12 @@ function foundOf(method: Method, wanted: Wanted, household: Household): Found {
 }
 
 /** Where it is kept warm when nothing holds what is set: the first way that needs no thermostat. */
-function withoutThermostat(
-  method: Method,
-  thermostat: boolean,
-): { readonly choices: Choices; readonly against: string } {
+function withoutThermostat(method: Method, thermostat: boolean): { readonly choices: Choices; readonly against: Text } {
   const keeper = choicesOf(method).find((c) => c.key === 'keeper');
   if (thermostat || keeper?.kind !== 'option' || keeper.initial !== 'thermostat') return { choices: {}, against: '' };
   const other = keeper.options.find((o) => o.id !== 'thermostat');
   if (other) return { choices: { keeper: other.id }, against: '' };
-  return { choices: {}, against: 'It wants a steady warmth.' };
+  return { choices: {}, against: say('larder.findMakes.wantsSteadyWarmth') };
 }
 
 /** The lot chosen, and as much milk and cream as uses it up. */
@@ -129,9 +128,9 @@ function ownFat(method: Method, { kind, material }: StockLot): Choices {
   return wanted >= fat.min && wanted <= fat.max ? { fatPct: wanted } : {};
 }
 
-function againstIt(sheet: MakeSheet, withinH: number | null): string {
+function againstIt(sheet: MakeSheet, withinH: number | null): Text {
   const [defeat] = sheet.problems.filter((p) => !p.mild);
   if (defeat) return defeat.message;
   if (withinH === null || sheet.totalMin <= withinH * 60) return '';
-  return `It is not ready in ${withinH} h.`;
+  return say('larder.findMakes.notReadyH', { withinH: amount(withinH) });
 }

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { SODA } from '../constants/acids.js';
 import { GEAR_TYPES } from '../lots/gear.js';
@@ -46,7 +47,7 @@ describe('measuring gear', () => {
     const { value, words } = measurePower({ noted, litres: 4, roomC: 20 }, 2);
     expect(value / 1300).toBeGreaterThan(0.97);
     expect(value / 1300).toBeLessThan(1.03);
-    expect(words).toMatch(/^1\d\d0 W/);
+    expect(english(words)).toMatch(/^1\d\d0 W/);
   });
 
   it('takes what a place holds once it has settled, with its spread', () => {

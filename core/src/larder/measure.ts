@@ -1,3 +1,5 @@
+import { amount, between, temp, tempBy } from '../messages/quantity.js';
+import { say, type Text } from '../messages/message.js';
 import { ACIDS, SODA, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { protonsGiven } from '../physics/acids.js';
 import { fitHeatingPower, fitHeatLoss, type NotedTemp } from '../physics/fit-heat.js';
@@ -8,7 +10,7 @@ import type { LearnedKey } from '../lots/gear.js';
 export interface Measured {
   readonly value: number;
   readonly sd: number | null;
-  readonly words: string;
+  readonly words: Text;
   readonly curve: readonly NotedTemp[];
 }
 
@@ -61,7 +63,7 @@ export function measurePower({ noted, litres, roomC }: Measuring, uaWPerK: numbe
       tempC: settles + (first.tempC - settles) * Math.exp((-uaWPerK * 60 * min) / capacity),
     };
   });
-  return { value, sd: null, words: `${Math.round(value / 10) * 10} W reach the pot.`, curve };
+  return { value, sd: null, words: say('larder.measure.wReachPot', { t: amount(Math.round(value / 10) * 10) }), curve };
 }
 
 /** Share of the notes at the beginning that still show the place settling. */
@@ -81,15 +83,15 @@ export function measureHolds({ noted }: Measuring): Measured {
   return {
     value: mean,
     sd,
-    words: `It holds ${mean.toFixed(1)} °C, ±${sd.toFixed(1)} °C.`,
+    words: say('larder.measure.itHolds', { mean: temp(mean, 1), sd: tempBy(sd, 1) }),
     curve: ends.map((min) => ({ min, tempC: mean })),
   };
 }
 
 /** How to measure each thing, step by step, and what it comes to. */
 export interface Routine {
-  readonly title: string;
-  readonly steps: readonly string[];
+  readonly title: Text;
+  readonly steps: readonly Text[];
   /** Asked besides the temperatures. */
   readonly asks: readonly ('litres' | 'roomC')[];
   readonly fit: (measuring: Measuring) => Measured;
@@ -100,29 +102,23 @@ const POT_LOSES_W_PER_K = 2;
 
 export const ROUTINES: Readonly<Record<LearnedKey, Routine>> = {
   lossWPerK: {
-    title: 'What it loses',
+    title: say('larder.measure.whatLoses'),
     steps: [
-      'Fill it as full as for a make with hot water, 60 to 80 °C, and close it as you would.',
-      'Note the temperature now, after half an hour, and after two hours or more.',
+      say('larder.measure.fillFullMakeHot', { temp: between(temp(60), temp(80)) }),
+      say('larder.measure.noteTemperatureNowAfter'),
     ],
     asks: ['litres', 'roomC'],
     fit: measureLoss,
   },
   holdsC: {
-    title: 'What it holds',
-    steps: [
-      'Stand a jar of water in it overnight, a thermometer in the jar.',
-      'Note the temperature a few times from an hour on: in the evening, late, and in the morning.',
-    ],
+    title: say('larder.measure.whatHolds'),
+    steps: [say('larder.measure.standJarWaterOvernight'), say('larder.measure.noteTemperatureFewTimes')],
     asks: [],
     fit: measureHolds,
   },
   powerW: {
-    title: 'What reaches the pot',
-    steps: [
-      'Put a covered pot with a known amount of cold water on it, at the setting you heat milk with.',
-      'Note the temperature now, after five minutes, and after ten. Stay below the boil.',
-    ],
+    title: say('larder.measure.whatReachesPot'),
+    steps: [say('larder.measure.putCoveredPotKnown'), say('larder.measure.noteTemperatureNowAfter2')],
     asks: ['litres', 'roomC'],
     fit: (measuring) => measurePower(measuring, POT_LOSES_W_PER_K),
   },

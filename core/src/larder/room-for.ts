@@ -1,8 +1,9 @@
+import { say, type Text, listOf } from '../messages/message.js';
+import { amount, mass } from '../messages/quantity.js';
 import type { Choices, Method } from '../methods/method.js';
 import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
 import { planStages } from '../make/plan.js';
 import type { Problem } from '../stages/kind.js';
-import { sayNumber, sayMass, sayPots } from '../stages/words.js';
 import { takesG, type Gear } from '../lots/gear.js';
 import { fitInto } from './split.js';
 
@@ -49,8 +50,12 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
     return [
       {
         field: 'potG',
-        message: `${sayNumber(potG, 0)} g does not go into ${largest.name}: it takes ${sayNumber(takesG(largest), 0)} g.`,
-        remedy: 'Fill less into each.',
+        message: say('larder.roomFor.doesNotGoInto', {
+          pot: mass(potG, 0),
+          name: largest.name,
+          largest: mass(takesG(largest), 0),
+        }),
+        remedy: say('larder.roomFor.fillLessIntoEach'),
         works: { potG: takesG(largest) },
         mild: true,
       },
@@ -62,7 +67,12 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
   return [
     {
       field: 'potG',
-      message: `It fills ${sayPots(product.pots)} of ${sayNumber(potG, 0)} g; of ${namesOf(holding)} there ${count === 1 ? 'is 1' : `are ${count}`}.`,
+      message: say('larder.roomFor.fillsThere', {
+        pots: product.pots,
+        pot: mass(potG, 0),
+        holding: namesOf(holding),
+        count,
+      }),
       remedy: spreadOver(product.massG, vessels),
       mild: true,
     },
@@ -70,17 +80,18 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
 }
 
 /** How the product goes into all the vessels there are, or how much of it does. */
-function spreadOver(massG: number, vessels: readonly Gear[]): string {
+function spreadOver(massG: number, vessels: readonly Gear[]): Text {
   const fit = fitInto(massG / 1000 / CROCK_G_PER_ML, vessels);
   if (fit.how === 'too much')
-    return `All of them together take ${sayMass(1000 * fit.fitsL * CROCK_G_PER_ML)}: have more at hand.`;
-  if (fit.how === 'one') return `All of it goes into ${fit.shares[0].gear.name}.`;
+    return say('larder.roomFor.allThemTogetherTake', { crockGPerM: mass(1000 * fit.fitsL * CROCK_G_PER_ML) });
+  if (fit.how === 'one') return say('larder.roomFor.allGoesInto', { name: fit.shares[0].gear.name });
   const kinds = [...new Set(fit.shares.map((s) => s.gear))];
   const parts = kinds.map((gear) => {
     const shares = fit.shares.filter((s) => s.gear === gear);
-    return `${shares.length} × ${sayMass(1000 * shares[0]!.litres * CROCK_G_PER_ML)} in ${gear.name}`;
+    const each = mass(1000 * shares[0]!.litres * CROCK_G_PER_ML);
+    return say('larder.roomFor.share', { count: shares.length, each, name: gear.name });
   });
-  return `Filled evenly: ${parts.join(', ')}.`;
+  return say('larder.roomFor.filledEvenly', { parts: listOf(parts, 'comma') });
 }
 
 function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
@@ -90,12 +101,12 @@ function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
   if (!(massG > 0) || fit.how === 'one') return [];
   const field = 'keeper';
   if (fit.how === 'split') {
-    const each = sayMass(massG / fit.shares.length);
+    const each = mass(massG / fit.shares.length);
     return [
       {
         field,
-        message: `One ${keeper.name} does not take all of it.`,
-        remedy: `Split it: ${fit.shares.length} × ${each}.`,
+        message: say('larder.roomFor.oneDoesNotTake', { name: keeper.name }),
+        remedy: say('larder.roomFor.splitInto', { length: amount(fit.shares.length), each }),
         mild: true,
       },
     ];
@@ -104,8 +115,8 @@ function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
   return [
     {
       field,
-      message: `${keeper.name} takes ${sayMass(fitsG)} of milk, not ${sayMass(massG)}.`,
-      remedy: 'Make less, or keep it elsewhere.',
+      message: say('larder.roomFor.takesMilkNot', { name: keeper.name, fits: mass(fitsG), mass: mass(massG) }),
+      remedy: say('larder.roomFor.makeLessKeepElsewhere'),
       works: { massG: fitsG },
     },
   ];

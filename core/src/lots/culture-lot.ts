@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import type { CultureId, StarterForm, StarterStore } from '../constants/cultures.js';
 import type { LotOf } from './lot-of.js';
 
@@ -38,7 +39,7 @@ export interface CultureLot extends LotOf<'culture'> {
 /** What is bought or found, as a line begins. */
 export interface OriginKind {
   readonly origin: Origin;
-  readonly label: string;
+  readonly label: Text;
   readonly form: StarterForm;
   readonly store: StarterStore;
   readonly cultures: readonly CultureId[];
@@ -49,26 +50,54 @@ const MILK_CULTURES: readonly CultureId[] = ['thermophilic', 'mesophilic', 'room
 
 /** Ways in which a line begins. */
 export const ORIGINS: readonly OriginKind[] = [
-  { origin: 'pot', label: 'Bought pot', form: 'active', store: 'cold', cultures: MILK_CULTURES, usualG: 150 },
+  {
+    origin: 'pot',
+    label: say('lots.cultureLot.boughtPot'),
+    form: 'active',
+    store: 'cold',
+    cultures: MILK_CULTURES,
+    usualG: 150,
+  },
   {
     origin: 'powder',
-    label: 'Powder packet',
+    label: say('lots.cultureLot.powderPacket'),
     form: 'freeze-dried',
     store: 'frozen',
     cultures: MILK_CULTURES,
     usualG: 5,
   },
-  { origin: 'capsule', label: 'Capsules', form: 'capsule', store: 'cold', cultures: ['plant'], usualG: 12 },
+  {
+    origin: 'capsule',
+    label: say('lots.cultureLot.capsules'),
+    form: 'capsule',
+    store: 'cold',
+    cultures: ['plant'],
+    usualG: 12,
+  },
   {
     origin: 'heirloom',
-    label: 'Heirloom',
+    label: say('lots.cultureLot.heirloom'),
     form: 'active',
     store: 'cold',
     cultures: ['room-yogurt', 'thermophilic', 'mesophilic'],
     usualG: 100,
   },
-  { origin: 'grains', label: 'Kefir grains', form: 'grains', store: 'room', cultures: ['kefir-grains'], usualG: 60 },
-  { origin: 'wild', label: 'Clabber, of itself', form: 'active', store: 'cold', cultures: ['clabber'], usualG: 100 },
+  {
+    origin: 'grains',
+    label: say('lots.cultureLot.kefirGrains'),
+    form: 'grains',
+    store: 'room',
+    cultures: ['kefir-grains'],
+    usualG: 60,
+  },
+  {
+    origin: 'wild',
+    label: say('lots.cultureLot.clabberItself'),
+    form: 'active',
+    store: 'cold',
+    cultures: ['clabber'],
+    usualG: 100,
+  },
 ];
 
 /** Where it is now. */

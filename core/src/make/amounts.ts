@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import { lotIdOf } from '../lots/lot.js';
 import type { Choices } from '../methods/method.js';
 import type { PricedAs, WeighedIn } from '../stages/kind.js';
@@ -6,11 +7,11 @@ import { firstOf, lastOf, type StageRun } from './run.js';
 
 /** Something to weigh out. */
 export interface Amount {
-  readonly what: string;
+  readonly what: Text;
   readonly massG: number;
   readonly volumeMl: number;
   /** How it is measured other than by the scale or the spoon: "12 drops", "1.9 mL". */
-  readonly measure: string | null;
+  readonly measure: Text | null;
   readonly pricedAs: PricedAs;
   /** The milk, cream, base or powder of the list that it is; null where it is none of them. */
   readonly stockId: string | null;

@@ -1,3 +1,5 @@
+import { amount, between } from '../messages/quantity.js';
+import { say, type Text, listOf } from '../messages/message.js';
 import { planStages } from './plan.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from './sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
@@ -15,8 +17,8 @@ import { askedOf } from '../methods/stage-asks.js';
 export interface MethodFault {
   /** Where: "stages.2.params.texture". */
   readonly field: string;
-  readonly message: string;
-  readonly remedy: string;
+  readonly message: Text;
+  readonly remedy: Text;
 }
 
 const QUICK = { ...SHEET_FORECAST, members: 20, fanPoints: 2 };
@@ -55,8 +57,19 @@ function initialFaults(choice: Choice, field: string): MethodFault[] {
       : choice.options.some((o) => o.id === choice.initial);
   if (right) return [];
   const allowed =
-    choice.kind === 'number' ? `${choice.min} to ${choice.max}` : choice.options.map((o) => o.id).join(', ');
-  return [{ field: `${field}.initial`, message: `"${choice.label}" cannot begin so.`, remedy: `Give ${allowed}.` }];
+    choice.kind === 'number'
+      ? between(amount(choice.min), amount(choice.max))
+      : listOf(
+          choice.options.map((o) => o.id),
+          'or',
+        );
+  return [
+    {
+      field: `${field}.initial`,
+      message: say('make.checkMethod.cannotBegin', { label: choice.label }),
+      remedy: say('make.checkMethod.give', { allowed }),
+    },
+  ];
 }
 
 function conditionFaults(method: Method, conditions: Conditions | undefined, field: string): MethodFault[] {
@@ -77,8 +90,8 @@ function stageFaults(method: Method, stage: StageTemplate, i: number): MethodFau
     return [
       {
         field: `${field}.kind`,
-        message: `There is no stage "${stage.kind}".`,
-        remedy: `Use one of ${STAGE_KIND_NAMES.join(', ')}.`,
+        message: say('make.checkMethod.thereNoStage', { kind: stage.kind }),
+        remedy: say('make.checkMethod.useOne', { stageKindNames: listOf(STAGE_KIND_NAMES, 'or') }),
       },
     ];
   }
@@ -102,11 +115,24 @@ function paramFaults(
   field: string,
 ): MethodFault[] {
   const asked = askedOf(stage.kind)[key];
-  if (!asked) return [{ field, message: `"${stage.kind}" takes no "${key}".`, remedy: 'Leave it out.' }];
+  if (!asked)
+    return [
+      {
+        field,
+        message: say('make.checkMethod.takesNo', { kind: stage.kind, key }),
+        remedy: say('make.checkMethod.leaveOut'),
+      },
+    ];
   if (typeof value === 'object') {
     const choice = 'stock' in value ? value.stock : value.choice;
     if (choicesOf(method).some((c) => c.key === choice)) return [];
-    return [{ field, message: `It takes a choice "${choice}" that is not asked.`, remedy: 'Ask it, or give a value.' }];
+    return [
+      {
+        field,
+        message: say('make.checkMethod.takesChoiceNotAsked', { choice }),
+        remedy: say('make.checkMethod.askGiveValue'),
+      },
+    ];
   }
   if (
     typeof value === 'number'
@@ -115,7 +141,13 @@ function paramFaults(
   )
     return [];
   const allowed = asked.kind === 'number' ? `${asked.min} to ${asked.max}` : asked.values.join(', ');
-  return [{ field, message: `"${stage.kind}" cannot be told ${key} ${value}.`, remedy: `Give ${allowed}.` }];
+  return [
+    {
+      field,
+      message: say('make.checkMethod.cannotTold', { kind: stage.kind, key, value }),
+      remedy: say('make.checkMethod.give', { allowed }),
+    },
+  ];
 }
 
 /** A method that is written soundly is tried: it has to pour something in first, and to come to something. */
@@ -124,8 +156,8 @@ function trialFaults(method: Method): MethodFault[] {
     return [
       {
         field: 'stages.0',
-        message: 'Nothing is in the pot yet when it begins.',
-        remedy: 'Begin with a stage that pours something in: blend, base or bought.',
+        message: say('make.checkMethod.nothingPotYetWhen'),
+        remedy: say('make.checkMethod.beginStagePoursSomething'),
       },
     ];
   }
@@ -134,8 +166,8 @@ function trialFaults(method: Method): MethodFault[] {
     return [
       {
         field: 'stages',
-        message: 'Its stages do not work on each other in this order.',
-        remedy: 'Put each after what it needs: churning after cream, draining after a curd.',
+        message: say('make.checkMethod.stagesDoNotWork'),
+        remedy: say('make.checkMethod.putEachAfterWhat'),
       },
     ];
   }

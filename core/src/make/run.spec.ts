@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
@@ -81,7 +82,7 @@ describe('a crock between the states that were kept', () => {
 describe('what is weighed out', () => {
   const priced = (code: string, choices: Record<string, number>) =>
     Object.fromEntries(
-      amountsOf(run(code, choices), choices).map((a) => [a.what, (a.pricePerKg * a.massG) / 1000] as const),
+      amountsOf(run(code, choices), choices).map((a) => [english(a.what), (a.pricePerKg * a.massG) / 1000] as const),
     );
 
   it('is priced by the kilo, or by the piece where there are pieces', () => {

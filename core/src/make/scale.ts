@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { between, mass } from '../messages/quantity.js';
 import { expecting } from '../learn/expecting.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { kitchenFor, type Household } from './household.js';
@@ -18,8 +20,7 @@ export type Goal =
 
 /** The milk (and cream) that meets a goal, g; or the bound that stands in its way. */
 export type Scaled =
-  | { readonly ok: true; readonly massG: number }
-  | { readonly ok: false; readonly message: string; readonly remedy: string };
+  { readonly ok: true; readonly massG: number } | { readonly ok: false; readonly message: Text; readonly remedy: Text };
 
 /** The goal is met within this share of it; the scale is not read finer. */
 const CLOSE = 0.002;
@@ -40,7 +41,7 @@ export function scaleTo(
   const choices = withBottles({ ...initialChoices(method), ...given }, known?.learned);
   const mass = choicesOf(method).find((c) => c.key === 'massG');
   if (mass?.kind !== 'number')
-    return { ok: false, message: 'This make is not scaled by its milk.', remedy: 'Type the amount.' };
+    return { ok: false, message: say('make.scale.makeNotScaledMilk'), remedy: say('make.scale.typeAmount') };
   if (goal.is === 'fill the pot') return within(mass, floorTo(fillsWithG(Number(choices['vesselL']))));
 
   const { expected } = expecting(planStages(method, choices, stocks), choices, { member: NOMINAL_MEMBER }, known);
@@ -54,7 +55,7 @@ export function scaleTo(
   let [x0, x1] = [Number(choices['massG']), 0];
   let y0 = measure(x0);
   if (!(y0 > 0))
-    return { ok: false, message: 'This make takes nothing of it as it is chosen.', remedy: 'Choose it first.' };
+    return { ok: false, message: say('make.scale.makeTakesNothingChosen'), remedy: say('make.scale.chooseFirst') };
   x1 = (x0 * goal.massG) / y0;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const y1 = measure(x1);
@@ -71,8 +72,8 @@ function within({ min, max }: { readonly min: number; readonly max: number }, ma
   const bound = massG < min ? min : max;
   return {
     ok: false,
-    message: `That would take ${(massG / 1000).toFixed(2)} kg of milk.`,
-    remedy: `This make goes from ${min / 1000} to ${max / 1000} kg: nearest is ${bound / 1000} kg.`,
+    message: say('make.scale.wouldTakeMilk', { mass: mass(massG) }),
+    remedy: say('make.scale.makeGoesFromNearest', { range: between(mass(min), mass(max)), bound: mass(bound) }),
   };
 }
 

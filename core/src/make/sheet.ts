@@ -1,3 +1,4 @@
+import { say, type Text, uniqueTexts } from '../messages/message.js';
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
@@ -34,13 +35,13 @@ import { withBottles } from '../learn/pot-and-bottle.js';
 export interface SheetStage {
   readonly id: string;
   readonly kind: string;
-  readonly name: string;
-  readonly instruction: string;
+  readonly name: Text;
+  readonly instruction: Text;
   readonly beginMin: number;
   readonly endMin: number;
   readonly handsMin: number;
   readonly slack: Slack;
-  readonly lookFor: string;
+  readonly lookFor: Text;
   /** When what is looked at will change, in minutes of the make. */
   readonly expect: readonly ExpectedCue[];
 }
@@ -75,7 +76,7 @@ export interface MakeSheet {
     readonly solidsPct: number;
     readonly ph: number;
     readonly firmness: number;
-    readonly firmnessWord: string;
+    readonly firmnessWord: Text;
     readonly syneresis: number;
     readonly pots: number;
   };
@@ -91,7 +92,7 @@ export interface MakeSheet {
   /** What the kitchen's makes have taught that acts on it. */
   readonly learned: readonly LearnedHere[];
   readonly problems: readonly Problem[];
-  readonly cautions: readonly string[];
+  readonly cautions: readonly Text[];
   readonly handsMin: number;
   readonly totalMin: number;
 }
@@ -270,21 +271,21 @@ function problemsWith(runs: readonly StageRun[], whole: boolean): readonly Probl
     ...found,
     {
       field: stuck.stage.id,
-      message: `"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days.`,
+      message: say('make.sheet.wouldNotDoneFive', { params: stuck.stage.kind.name(stuck.stage.params) }),
       remedy: STUCK_REMEDY[stuck.stage.kind.endsBy],
     },
   ];
 }
 
 /** What helps a stage that would never end, by what decides its end. */
-const STUCK_REMEDY: Readonly<Record<EndsBy, string>> = {
-  clock: 'Ask for less time.',
-  temperature: 'Heat less milk at once, use a stronger hob, or cool it in water or ice.',
-  acidity: 'Keep it warmer, or use more and fresher starter.',
-  solids: 'Divide it over more cloths, or ask for a looser texture.',
+const STUCK_REMEDY: Readonly<Record<EndsBy, Text>> = {
+  clock: say('make.sheet.askLessTime'),
+  temperature: say('make.sheet.heatLessMilkOnce'),
+  acidity: say('make.sheet.keepWarmerUseMore'),
+  solids: say('make.sheet.divideOverMoreCloths'),
 };
 
-function cautionsOf(runs: readonly StageRun[]): string[] {
+function cautionsOf(runs: readonly StageRun[]): Text[] {
   const all = runs.flatMap((run) => [...run.stage.kind.cautions(run.stage.params, firstOf(run))]);
-  return [...new Set([...all, CAUTIONS.mould, CAUTIONS.defer])];
+  return uniqueTexts([...all, CAUTIONS.mould, CAUTIONS.defer]);
 }

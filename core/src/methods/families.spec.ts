@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { makeSheet, type MakeSheet } from '../make/sheet.js';
 import { CAUTIONS } from '../stages/cautions.js';
 import { methodById } from './index.js';
@@ -26,7 +27,7 @@ describe('fresh cheese', () => {
       'salt',
       'finish',
     ]);
-    expect(traced.amounts.map((a) => a.what)).toContain('Rennet');
+    expect(traced.amounts.map((a) => a.what).map(english)).toContain('Rennet');
     expect(traced.cautions).toContain(CAUTIONS.calcium);
     const wobbles = (s: MakeSheet) =>
       s.stages.find((x) => x.id === 'warm')!.expect.find((e) => e.answer === 'wobbles')!.fromMin;
@@ -77,7 +78,7 @@ describe('soured milk and soda cheese', () => {
     expect(made.cautions).toContain(CAUTIONS.notAcid);
     expect(sheet('A4', { cookC: 68 }).problems.map((p) => p.field)).toEqual(['cookC']);
     expect(sheet('A4', { cookC: 68, eggPct: 0 }).problems).toEqual([]);
-    expect(made.product.firmnessWord).toBe('slices');
+    expect(english(made.product.firmnessWord)).toBe('slices');
   });
 });
 
@@ -115,7 +116,7 @@ describe('cream by acid and by heat', () => {
       const made = sheet('A3', { way });
       expect(made.problems).toEqual([]);
       expect(made.product.massG / made.balance.inG).toBeGreaterThan(0.82);
-      expect(made.product.firmnessWord).toBe('spoons');
+      expect(english(made.product.firmnessWord)).toBe('spoons');
     }
     expect(kinds(sheet('A3', { way: 'simmer' }))).not.toContain('cool-down');
   });
@@ -191,11 +192,11 @@ describe('small choices of hand', () => {
     sheet(code, choices).stages.find((s) => s.kind === kind)!.instruction;
 
   it('a cloth or a lid, capsules or powder, a mould or paper', () => {
-    expect(says('C1', 'incubate', { cover: 'lid' })).toContain('a loose lid');
-    expect(says('K1', 'incubate', {})).toContain('a breathing cloth');
-    expect(says('Y6', 'capsule', { as: 'powder' })).toContain('quarter teaspoons of culture powder');
-    expect(says('B1', 'mould', { shape: 'mould' })).toContain('turn out');
-    expect(says('B1', 'mould', {})).toContain('wrap');
+    expect(english(says('C1', 'incubate', { cover: 'lid' }))).toContain('a loose lid');
+    expect(english(says('K1', 'incubate', {}))).toContain('a breathing cloth');
+    expect(english(says('Y6', 'capsule', { as: 'powder' }))).toContain('quarter teaspoons of culture powder');
+    expect(english(says('B1', 'mould', { shape: 'mould' }))).toContain('turn out');
+    expect(english(says('B1', 'mould', {}))).toContain('wrap');
   });
 });
 

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { CAUTIONS } from '../stages/cautions.js';
 import { makeSheet, type MakeSheet } from '../make/sheet.js';
 import { STAGE_KIND_NAMES } from '../stages/registry.js';
@@ -166,7 +167,7 @@ describe('the schools of each family', () => {
     const plain = sheet('Y3', { powderPct: 0, fatPct: 3.6 });
     expect(sheet('Y3', { powderPct: 3, fatPct: 3.6 }).product.firmness).toBeGreaterThan(plain.product.firmness);
     expect(sheet('Y3', { powderPct: 0, fatPct: 12 }).nutrition.proteinG).toBeLessThan(plain.nutrition.proteinG);
-    expect(plain.amounts.map((a) => a.what)).not.toContain('Skimmed-milk powder');
+    expect(plain.amounts.map((a) => a.what).map(english)).not.toContain('Skimmed-milk powder');
   });
 
   it('room temperature: scalding first firms; without it the sheet warns and nothing is heated', () => {
@@ -203,7 +204,7 @@ describe('butter', () => {
     expect(made.product.fatPct).toBeLessThan(86);
     expect(100 - made.product.solidsPct).toBeGreaterThan(13);
     expect(100 - made.product.solidsPct).toBeLessThan(17.5);
-    expect(made.product.firmnessWord).toBe('spreads');
+    expect(english(made.product.firmnessWord)).toBe('spreads');
   });
 
   it('gives 545–580 g of buttermilk a litre, more fat in it when churned warm', () => {
@@ -231,7 +232,7 @@ describe('butter', () => {
 
   it('says when the churn is too small', () => {
     expect(butter({ churnL: 1 }).problems.map((p) => p.field)).toEqual(['churnL']);
-    expect(butter({ churnL: 1 }).problems[0]!.remedy).toMatch(/\d L, or churn it in \d lots/);
+    expect(english(butter({ churnL: 1 }).problems[0]!.remedy)).toMatch(/\d L, or churn it in \d lots/);
   });
 });
 
@@ -262,7 +263,7 @@ describe('sour while everybody sleeps', () => {
 });
 
 describe('curd by acid and heat', () => {
-  const acidOf = (s: MakeSheet) => s.amounts.find((a) => /juice|Vinegar|acid/i.test(a.what))!.massG;
+  const acidOf = (s: MakeSheet) => s.amounts.find((a) => /juice|Vinegar|acid/i.test(english(a.what)))!.massG;
 
   it('little acid is sweet and soft, more is sourer; the pH is the one asked for', () => {
     for (const targetPh of [5.2, 5.6, 6]) {
@@ -284,13 +285,15 @@ describe('curd by acid and heat', () => {
     expect(drained.endMin - drained.beginMin).toBeLessThan(60);
     expect(drained.endMin - drained.beginMin).toBeGreaterThan(8);
     expect(sheet('A1', { texture: 'dry-curd' }).product.massG).toBeLessThan(soft.product.massG);
-    expect(sheet('A1', { texture: 'dry-curd' }).product.firmnessWord).toBe('crumbles');
-    expect(sheet('A2').product.firmnessWord).toBe('spreads');
+    expect(english(sheet('A1', { texture: 'dry-curd' }).product.firmnessWord)).toBe('crumbles');
+    expect(english(sheet('A2').product.firmnessWord)).toBe('spreads');
   });
 
   it('is salted as asked, and not at all where none is', () => {
     const salted = sheet('A2', { saltPct: 1 });
-    expect(salted.stages.find((s) => s.kind === 'salt')!.instruction).toMatch(/^Blend the curd smooth with \d+/);
+    expect(english(salted.stages.find((s) => s.kind === 'salt')!.instruction)).toMatch(
+      /^Blend the curd smooth with \d+/,
+    );
     expect(sheet('A1', { saltPct: 0 }).stages.map((s) => s.kind)).not.toContain('salt');
   });
 });

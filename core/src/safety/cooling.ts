@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { between, duration, temp } from '../messages/quantity.js';
 import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { COOLING, SAFE_PH } from '../constants/safety-limits.js';
@@ -32,7 +34,7 @@ export function coolingRecord(states: readonly CrockState[]): CoolingRecord | nu
   };
 }
 
-const SOURCE = 'FDA Food Code 3-501.14: 57 to 21 °C within 2 h, to 5 °C within 4 h more';
+const SOURCE: Text = say('safety.cooling.fdaFoodCodeWithin', { temp: between(temp(57), temp(21)), temp2: temp(5) });
 
 /** What the rule of two-stage cooling has to say of a crock that acid does not keep. */
 export function coolingFinding(states: readonly CrockState[], ph: number): Finding | null {
@@ -40,14 +42,17 @@ export function coolingFinding(states: readonly CrockState[], ph: number): Findi
   if (!record) return null;
   const first = record.toMiddleMin ?? record.sinceHotMin;
   const whole = record.toColdMin ?? record.sinceHotMin;
-  const rule = 'cooling';
+  const rule: Text = say('safety.cooling.cooling');
   if (first > COOLING.firstMin) {
     return {
       level: 'hold',
       rule,
       source: SOURCE,
-      reason: `From 57 to 21 °C ${record.toMiddleMin === null ? 'it has taken' : 'it took'} ${hours(first)}; two hours are the limit, as acid does not keep it.`,
-      doNow: 'Reheat it to 74 °C at once and cool it shallow, in ice water; after six hours discard it.',
+      reason: say(record.toMiddleMin === null ? 'safety.cooling.notYetMiddle' : 'safety.cooling.lateMiddle', {
+        temp: between(temp(COOLING.hotC), temp(COOLING.middleC)),
+        took: duration(first),
+      }),
+      doNow: say('safety.cooling.reheatOnceCoolShallow', { temp: temp(74) }),
     };
   }
   if (whole > COOLING.allMin) {
@@ -55,11 +60,9 @@ export function coolingFinding(states: readonly CrockState[], ph: number): Findi
       level: 'hold',
       rule,
       source: SOURCE,
-      reason: `It took ${hours(whole)} to be cold; six hours in all are the limit, as acid does not keep it.`,
-      doNow: 'Eat it today or discard it; next time smaller pots, or ice water first.',
+      reason: say('safety.cooling.tookColdSixHours', { whole: duration(whole) }),
+      doNow: say('safety.cooling.eatTodayDiscardNext'),
     };
   }
   return null;
 }
-
-const hours = (min: number) => `${(min / 60).toFixed(1)} h`;

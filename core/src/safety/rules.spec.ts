@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { lastOf, runMake } from '../make/run.js';
 import { planStages } from '../make/plan.js';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
@@ -21,7 +22,7 @@ const view = (more: Partial<SafetyView> = {}, state: Partial<CrockState> = {}): 
   ...more,
 });
 const levels = (more: Partial<SafetyView> = {}, state: Partial<CrockState> = {}) =>
-  assessSafety(view(more, state)).map(({ rule, level }) => `${rule}: ${level}`);
+  assessSafety(view(more, state)).map(({ rule, level }) => `${english(rule)}: ${level}`);
 
 describe('acid in time', () => {
   const after = (times: number, more: Partial<SafetyView> = {}) =>
@@ -119,6 +120,6 @@ describe('what is said first', () => {
     expect(gravest(findings)).toBe('discard');
     expect(gravest([])).toBe('fine');
     for (const { reason, doNow, source } of findings)
-      expect(Math.min(reason.length, doNow.length, source.length) > 10).toBeTrue();
+      expect(Math.min(english(reason).length, english(doNow).length, english(source).length) > 10).toBeTrue();
   });
 });

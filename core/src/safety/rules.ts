@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { acidity, amount, temp } from '../messages/quantity.js';
 import { coolingFinding } from './cooling.js';
 import { OVERDUE, SAFE_PH, WARM_WATCH_H } from '../constants/safety-limits.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -7,10 +9,10 @@ export type SafetyLevel = 'fine' | 'watch' | 'hold' | 'discard';
 
 export interface Finding {
   readonly level: Exclude<SafetyLevel, 'fine'>;
-  readonly rule: string;
-  readonly reason: string;
-  readonly doNow: string;
-  readonly source: string;
+  readonly rule: Text;
+  readonly reason: Text;
+  readonly doNow: Text;
+  readonly source: Text;
 }
 
 /** What the rules read: the trajectory, not the recipe. */
@@ -30,7 +32,7 @@ export interface SafetyView {
   readonly ended: boolean;
 }
 
-const ACID_SOURCE = 'FDA Food Code 1-201.10 (acid as a control at pH 4.6); acid in time';
+const ACID_SOURCE: Text = say('safety.rules.fdaFoodCodeAcid');
 
 /** Everything the rules have to say of a make now, gravest first. */
 export function assessSafety(view: SafetyView): Finding[] {
@@ -53,15 +55,15 @@ function acidInTime(view: SafetyView): Finding | null {
   if (measuredPh !== null && measuredPh <= SAFE_PH) return null;
   const ratio = souringMin / forecastMin;
   const source = ACID_SOURCE;
-  const rule = 'acid in time';
+  const rule: Text = say('safety.rules.acidTime');
   if (view.acidSeen) {
     if (ratio <= OVERDUE.watch) return null;
     return {
       level: 'watch',
       rule,
       source,
-      reason: 'It is set and smells clean and sour: left longer than forecast it is sharper, no worse.',
-      doNow: 'Chill it now. Measure the pH where you can; above 4.6 it does not keep.',
+      reason: say('safety.rules.setSmellsCleanSour'),
+      doNow: say('safety.rules.chillNowMeasurePh'),
     };
   }
   if (ratio > OVERDUE.discard) return discardOf(measuredPh, rule);
@@ -70,8 +72,8 @@ function acidInTime(view: SafetyView): Finding | null {
       level: 'hold',
       rule,
       source,
-      reason: `It has been warm ${ratio.toFixed(1)} times as long as forecast and nobody has measured pH ${SAFE_PH} or less.`,
-      doNow: 'Measure the pH. Above 4.6 by now: do not eat it.',
+      reason: say('safety.rules.beenWarmTimesLong', { ratio: amount(ratio, 1), safe: acidity(SAFE_PH, 1) }),
+      doNow: say('safety.rules.measurePhAboveNow'),
     };
   }
   if (ratio > OVERDUE.watch) {
@@ -79,23 +81,23 @@ function acidInTime(view: SafetyView): Finding | null {
       level: 'watch',
       rule,
       source,
-      reason: 'It is slower than forecast.',
-      doNow: 'Measure the pH or tilt the crock, and log what you see.',
+      reason: say('safety.rules.slowerForecast'),
+      doNow: say('safety.rules.measurePhTiltCrock'),
     };
   }
   return null;
 }
 
-function discardOf(measuredPh: number | null, rule: string): Finding {
-  const seen =
-    measuredPh === null ? 'with nothing that shows it has soured' : `and it was last at pH ${measuredPh.toFixed(2)}`;
+function discardOf(measuredPh: number | null, rule: Text): Finding {
   return {
     level: 'discard',
     rule,
     source: ACID_SOURCE,
-    reason: `Twice the forecast time has gone, ${seen}: something other than the culture may have grown.`,
-    doNow:
-      'Look and smell before anything, and log both: set, with a film of whey and a clean sour smell, it is only sharper. Else discard it without tasting, scald everything, start again with a fresh starter.',
+    reason:
+      measuredPh === null
+        ? say('safety.rules.twiceForecastUnmeasured')
+        : say('safety.rules.twiceForecastMeasured', { ph: acidity(measuredPh) }),
+    doNow: say('safety.rules.lookSmellBeforeAnything'),
   };
 }
 
@@ -105,18 +107,18 @@ function endedAcid(view: SafetyView): Finding | null {
   if (view.state.souring === null || view.state.curd.churned >= 1) {
     return {
       level: 'watch',
-      rule: 'not kept by acid',
-      source: 'FDA Food Code 3-501.14 (cooling) and 3-501.17 (date marking)',
-      reason: `At pH ${ph.toFixed(2)} acid does not guard it; it never was meant to.`,
-      doNow: 'Keep it at 5 °C or colder and eat it within five days.',
+      rule: say('safety.rules.notKeptAcid'),
+      source: say('safety.rules.fdaFoodCodeCooling'),
+      reason: say('safety.rules.phAcidDoesNot', { ph: acidity(ph) }),
+      doNow: say('safety.rules.keepColderEatWithin', { temp: temp(5) }),
     };
   }
   return {
     level: 'hold',
-    rule: 'acid endpoint',
+    rule: say('safety.rules.acidEndpoint'),
     source: ACID_SOURCE,
-    reason: `It ended at pH ${ph.toFixed(2)}, above ${SAFE_PH}: acid does not guard it.`,
-    doNow: 'Keep it at 5 °C or colder, eat it within three days, and do not sell it.',
+    reason: say('safety.rules.endedPhAboveAcid', { ph: acidity(ph), safe: acidity(SAFE_PH, 1) }),
+    doNow: say('safety.rules.keepColderEatWithin2', { temp: temp(5) }),
   };
 }
 
@@ -125,10 +127,10 @@ function counterDrain(view: SafetyView): Finding | null {
   if (!view.onCounter || ph <= SAFE_PH) return null;
   return {
     level: 'hold',
-    rule: 'counter draining',
+    rule: say('safety.rules.counterDraining'),
     source: ACID_SOURCE,
-    reason: `It drains on the counter at pH ${ph.toFixed(2)}.`,
-    doNow: 'Move it into the cold now.',
+    reason: say('safety.rules.drainsCounterPh', { ph: acidity(ph) }),
+    doNow: say('safety.rules.moveIntoColdNow'),
   };
 }
 
@@ -137,10 +139,15 @@ function warmHours(view: SafetyView): Finding | null {
   if (hours < WARM_WATCH_H || (view.measuredPh ?? view.state.ph) <= SAFE_PH) return null;
   return {
     level: 'watch',
-    rule: 'hours warm',
-    source: 'FDA Food Code 3-501.14 and 3-501.19 (time and temperature control)',
-    reason: `${hours.toFixed(0)} hours between 5 and 57 °C above pH ${SAFE_PH} so far.`,
-    doNow: 'Measure the pH; if it is not falling, stop.',
+    rule: say('safety.rules.hoursWarm'),
+    source: say('safety.rules.fdaFoodCodeTime'),
+    reason: say('safety.rules.hoursBetweenAbovePh', {
+      hours: amount(hours, 0),
+      from: temp(5),
+      to: temp(57),
+      safe: acidity(SAFE_PH, 1),
+    }),
+    doNow: say('safety.rules.measurePhIfNot'),
   };
 }
 
@@ -148,9 +155,9 @@ function rawRecord(view: SafetyView): Finding | null {
   if (!view.rawMilk || view.state.pasteurisedShare >= 1 || view.state.souring === null) return null;
   return {
     level: 'watch',
-    rule: 'raw milk',
-    source: 'Pasteurized Milk Ordinance, definitions of pasteurization',
-    reason: 'This is raw milk and this make did not heat it to a listed pasteurisation.',
-    doNow: 'Label it raw; keep it from anyone pregnant, very young, old or ill. Next time hold 72 °C for 15 s or more.',
+    rule: say('safety.rules.rawMilk'),
+    source: say('safety.rules.pasteurizedMilkOrdinanceDefinitions'),
+    reason: say('safety.rules.rawMilkMakeDid'),
+    doNow: say('safety.rules.labelRawKeepFrom', { temp: temp(72) }),
   };
 }

@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -6,7 +7,7 @@ import type { CrockState } from '../state/crock-state.js';
 export interface ShelfLife {
   readonly days: number;
   readonly productClass: keyof typeof KEEPS;
-  readonly why: string;
+  readonly why: Text;
 }
 
 /** Salt in the water of a product, percent (water-phase salt). */

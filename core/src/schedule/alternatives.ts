@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import type { Made } from './orders.js';
 import type { MakesAndTasks } from './plan-of.js';
 import { layOut, plans } from './plan.js';
@@ -8,7 +9,7 @@ import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 export interface ObjectivePreset {
   readonly id: 'even' | 'fresh' | 'early';
   readonly name: string;
-  readonly why: string;
+  readonly why: Text;
   readonly weights: ObjectiveWeights;
 }
 
@@ -17,19 +18,19 @@ export const OBJECTIVE_PRESETS: readonly ObjectivePreset[] = [
   {
     id: 'even',
     name: 'Hands in working hours',
-    why: 'Hands come when somebody works anyway; what is ready waits in the cold for some hours.',
+    why: say('schedule.alternatives.handsComeWhenSomebody'),
     weights: USUAL_WEIGHTS,
   },
   {
     id: 'fresh',
     name: 'As fresh as it can be',
-    why: 'Each is ready shortly before it is wanted, though hands come early or late in the day for it.',
+    why: say('schedule.alternatives.eachReadyShortlyBefore'),
     weights: { ...USUAL_WEIGHTS, offMin: 0.2, ageH: 3 },
   },
   {
     id: 'early',
     name: 'Early, with time to spare',
-    why: 'Each is ready a day or so before it is wanted: what goes wrong can be made again, and nothing is soured to the last of its give.',
+    why: say('schedule.alternatives.eachReadyDayBefore'),
     weights: { ...USUAL_WEIGHTS, offMin: 2, spareH: 24, souringSlack: 40, otherSlack: 0.2 },
   },
 ];

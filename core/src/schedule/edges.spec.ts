@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { holding, resourcesOf } from './resources.js';
 import { hoursOf, type Person, type Stretch } from './hours.js';
 import { lowerBound } from './bound.js';
@@ -175,7 +176,7 @@ describe('materials', () => {
     const week = { orders: [order], people: [maker(7)], gear: EIGHT_PIECES, horizonMin: 7 * 1440, seed: 1 };
     const { makes } = planFor(week, 20);
     const lots = [0.5, 100_000].map((leftG, i) => ({ id: `L${i}`, kind: 'milk' as const, leftG, untilMin: null }));
-    const milk = neededBy(makes, lots as never).find((n) => n.what.includes('milk'))!;
+    const milk = neededBy(makes, lots as never).find((n) => english(n.what).includes('milk'))!;
     expect(milk.from.map((f) => f.massG)[0]).toBe(0.5);
     expect(milk.shortG).toBeCloseTo(0, 9);
     const late = supposed(week, makes, { is: 'comes late', what: 'milk', byMin: -makes[0]!.mode.startMin });

@@ -1,3 +1,4 @@
+import { idOfText, type Text } from '../messages/message.js';
 import {
   MILK_POWDER,
   PLANT_BASES,
@@ -24,7 +25,7 @@ export interface LotLeftThen {
 /** Something a make weighs in, and where it comes from. */
 export interface Needed {
   readonly make: PlannedMake;
-  readonly what: string;
+  readonly what: Text;
   readonly massG: number;
   /** When the make begins. */
   readonly atMin: number;
@@ -35,7 +36,7 @@ export interface Needed {
 
 /** Something to buy: how much of it, and by when, minutes of the plan. */
 export interface ToBuy {
-  readonly what: string;
+  readonly what: Text;
   readonly massG: number;
   readonly byMin: number;
 }
@@ -92,8 +93,8 @@ export function toBuy(needs: readonly Needed[]): readonly ToBuy[] {
   const bought = new Map<string, ToBuy>();
   for (const { what, shortG, atMin } of needs) {
     if (shortG <= 0) continue;
-    const before = bought.get(what);
-    bought.set(what, {
+    const before = bought.get(idOfText(what));
+    bought.set(idOfText(what), {
       what,
       massG: (before?.massG ?? 0) + shortG,
       byMin: Math.min(before?.byMin ?? Infinity, atMin),

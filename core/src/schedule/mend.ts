@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import type { PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
 import { placeOf, type KeptPlace, type Standing } from './standing.js';
 import { extensionIn } from './timeline.js';
@@ -47,7 +48,7 @@ const movedCost = (mode: MakeMode, { mode: { startMin } }: PlannedMake) =>
 /** Hands that come at another time in one plan than in another. */
 export interface MovedTask {
   readonly stageId: string;
-  readonly name: string;
+  readonly name: Text;
   readonly fromMin: number;
   readonly toMin: number;
 }

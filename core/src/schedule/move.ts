@@ -1,5 +1,7 @@
+import { duration } from '../messages/quantity.js';
+import { say, type Text, listOf, type Value } from '../messages/message.js';
 import type { ResourceProfile } from './resource-profile.js';
-import { gearWord, labourResource } from './gear-resources.js';
+import { type PlanGear, gearWord, labourResource } from './gear-resources.js';
 import type { PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
 import { profileWith } from './plan-of.js';
 import { SLOT_MIN } from './instance.js';
@@ -8,12 +10,11 @@ import { awakeMin, walk, type Extension, type Walked } from './timeline.js';
 import { LIFE_SPENT, type MakeMode } from './mode.js';
 import { namesOf } from './unmet.js';
 import { modesAt } from './modes.js';
-import { sayDuration } from '../stages/words.js';
 
 /** Something that does not hold of a make where it is, in a sentence; the step it is about, where it is about one. */
 export interface Break {
   readonly is: 'night' | 'late' | 'old' | 'milk' | 'gear' | 'hands' | 'over' | 'past';
-  readonly says: string;
+  readonly says: Text;
   readonly step: number | null;
   /** The minute at which it breaks; null where it is about no moment. */
   readonly atMin: number | null;
@@ -75,7 +76,7 @@ export function leastBlocking(
 
 const OVER: Break = {
   is: 'over',
-  says: 'It would not be over within the plan.',
+  says: say('schedule.move.wouldNotOverWithin'),
   step: null,
   atMin: null,
   against: [],
@@ -112,10 +113,10 @@ function nearest(
 const NAMED = 2;
 
 /** "a", "a and b", "a, b and 3 more" */
-function listed(words: readonly string[]): string {
+function listed(words: readonly Value[]): Value {
   const more = words.length - NAMED;
-  if (more > 0) return `${words.slice(0, NAMED).join(', ')} and ${more} more`;
-  return words.join(' and ');
+  if (more > 0) return listOf([...words.slice(0, NAMED), say('schedule.move.more', { more })]);
+  return listOf(words);
 }
 
 /** What of a mode does not hold whatever else is on. */
@@ -126,31 +127,32 @@ function ofHours(
   steps: readonly Walked[],
 ): readonly Break[] {
   const breaks: Break[] = [];
-  const say = (is: Break['is'], says: string, step: number | null = null, atMin: number | null = null) =>
+  const broken = (is: Break['is'], says: Text, step: number | null = null, atMin: number | null = null) =>
     breaks.push({ is, says, step, atMin, against: [] });
   const { dueMin, fromMin = 0 } = order;
-  if (mode.startMin < fromMin) say('milk', `Its milk is there only ${sayDuration(fromMin - mode.startMin)} later.`, 0);
+  if (mode.startMin < fromMin)
+    broken('milk', say('schedule.move.milkLater', { later: duration(fromMin - mode.startMin) }), 0);
   if (dueMin !== null && mode.readyMin > dueMin)
-    say('late', `It is ready ${sayDuration(Math.ceil(mode.readyMin - dueMin))} after it is wanted.`);
+    broken('late', say('schedule.move.readyTooLate', { late: duration(Math.ceil(mode.readyMin - dueMin)) }));
   else if (dueMin !== null && mode.readyLateMin > dueMin)
-    say('late', `One time in ten it is ready ${sayDuration(Math.ceil(mode.readyLateMin - dueMin))} too late.`);
+    broken('late', say('schedule.move.oneTimeInTenLate', { late: duration(Math.ceil(mode.readyLateMin - dueMin)) }));
   const lifeH = 24 * network.keepsDays;
   if (dueMin !== null && mode.ageH > LIFE_SPENT * lifeH)
-    say(
-      'old',
-      `It would be ${sayDuration(60 * mode.ageH)} old when it is wanted, and keeps ${network.keepsDays} days.`,
-    );
+    broken('old', say('schedule.move.tooOld', { age: duration(60 * mode.ageH), days: network.keepsDays }));
   const inNight = network.steps.flatMap((step, i) => {
     const { beginMin } = steps[i]!;
-    return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: `"${step.name}"`, i, beginMin }] : [];
+    return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: step.name, i, beginMin }] : [];
   });
   const [first] = inNight;
   if (first) {
-    const names = listed(inNight.map((n) => n.name));
-    say('night', `Hands for ${names} fall in the night, or while nobody is at home.`, first.i, first.beginMin);
+    const names = listed(inNight.map((n) => say('schedule.move.quoted', { name: n.name })));
+    broken('night', say('schedule.move.handsInNight', { names }), first.i, first.beginMin);
   }
   return breaks;
 }
+
+/** What a piece of gear is called: by its own name, where it has one. */
+const gearName = ({ name, kind }: PlanGear): Text => name ?? gearWord(kind);
 
 /** What it finds no room in: the gear or the hands, and what has them. */
 function ofRoom(
@@ -164,19 +166,19 @@ function ofRoom(
   const { use, slot } = clash;
   const against = others.filter((m) => holding([m.mode], use.resource, slot).length > 0);
   const names = namesOf([...against, ...holding(holders, use.resource, slot)]);
-  const [is, what] =
-    use.resource === labourResource(gearResources)
-      ? (['hands', 'Hands'] as const)
-      : ([
-          'gear',
-          `The ${gearResources[use.resource]!.gear.name ?? gearWord(gearResources[use.resource]!.gear.kind)}`,
-        ] as const);
+  const isHands = use.resource === labourResource(gearResources);
   const atMin = slot * SLOT_MIN;
-  const when = `${sayDuration(Math.abs(atMin - mode.startMin))} ${atMin < mode.startMin ? 'before' : 'after'} it begins`;
+  const when = {
+    names,
+    by: duration(Math.abs(atMin - mode.startMin)),
+    when: atMin < mode.startMin ? 'before' : 'after',
+  };
   return [
     {
-      is,
-      says: `${what} ${is === 'hands' ? 'are' : 'is'} taken by ${names}, ${when}.`,
+      is: isHands ? 'hands' : 'gear',
+      says: isHands
+        ? say('schedule.move.handsTaken', when)
+        : say('schedule.move.gearTaken', { ...when, gear: gearName(gearResources[use.resource]!.gear) }),
       step: null,
       atMin,
       against,

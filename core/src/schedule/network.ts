@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../make/household.js';
 import { hiddenMember } from '../instruments/simulated.js';
@@ -29,8 +30,8 @@ export type Scenario = keyof Lasts;
 export interface Step {
   readonly stageId: string;
   readonly kind: string;
-  readonly name: string;
-  readonly says: string;
+  readonly name: Text;
+  readonly says: Text;
   /** Minutes of hands to begin it, and whether they must stay. */
   readonly handsMin: number;
   readonly attended: boolean;
@@ -96,7 +97,7 @@ function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stoc
   const environment: Environment = { kitchen, member: expected };
   const runs = runMake(stages, environment);
   const stuck = runs.find((run) => !run.finished);
-  if (stuck) throw new RangeError(`"${stuck.stage.kind.name(stuck.stage.params)}" would not be done in five days`);
+  if (stuck) throw new RangeError(`"${stuck.stage.id}" would not be done in five days`);
   return { choices, kitchen, stages, environment, runs };
 }
 

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount } from '../messages/quantity.js';
 import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
@@ -23,8 +25,8 @@ export interface Order {
 /** Why something wanted cannot be made, and what would help. */
 export interface Unmet {
   readonly orderId: string;
-  readonly why: string;
-  readonly remedy: string;
+  readonly why: Text;
+  readonly remedy: Text;
 }
 
 /** An order as the makes it takes: one, or several alike where no vessel holds it. */
@@ -44,7 +46,7 @@ export function madeOf(
   household: Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] } = {},
 ): Made {
   const { id, method, productG, choices: given = {} } = order;
-  const no = (why: string, remedy: string): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });
+  const no = (why: Text, remedy: Text): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });
   for (let parts = 1; parts <= MOST_PARTS; parts++) {
     const scaled = scaleTo(method, given, { is: 'product', massG: productG / parts }, household);
     if (!scaled.ok) {
@@ -66,7 +68,10 @@ export function madeOf(
       }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
-      return no(`${error.message}.`, 'Choose it otherwise on its sheet.');
+      return no(
+        say('schedule.orders.cannotBeMade', { why: error.message }),
+        say('schedule.orders.chooseOtherwiseSheet'),
+      );
     }
     const defeat = outline.problems.find((p) => !p.mild);
     if (defeat) {
@@ -78,11 +83,14 @@ export function madeOf(
     const mostL = mostLitres(short.gear, gearResources);
     if (mostL === 0)
       return no(
-        `It wants a ${gearWord(short.gear)}, and the larder has none.`,
-        `Put a ${gearWord(short.gear)} into the larder, or choose to keep it otherwise.`,
+        say('schedule.orders.wantsLarderNone', { gear: gearWord(short.gear) }),
+        say('schedule.orders.putIntoLarderChoose', { gear: gearWord(short.gear) }),
       );
   }
-  return no(`It would take more than ${MOST_PARTS} makes in the vessels there are.`, 'Want less of it at once.');
+  return no(
+    say('schedule.orders.wouldTakeMoreMakes', { mostParts: amount(MOST_PARTS) }),
+    say('schedule.orders.wantLessOnce'),
+  );
 }
 
 /** Choices that say how large a vessel is, and what it is in the larder. */

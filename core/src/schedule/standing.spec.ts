@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
 import type { Committed, PlanAsked, PlannedMake, PlanningProblem } from './planning-problem.js';
@@ -66,7 +67,9 @@ describe('a plan that was taken', () => {
     const [first, second] = places;
     const late = (startMin: number) =>
       standingOf(layOut(asked), [first!, { ...second!, startMin }])
-        .troubles.filter(({ breaks }) => breaks.some((b) => b.is === 'past' && b.says.startsWith('It was to be begun')))
+        .troubles.filter(({ breaks }) =>
+          breaks.some((b) => b.is === 'past' && english(b.says).startsWith('It was to be begun')),
+        )
         .map(({ make }) => make.orderId);
     expect(late(-20)).toEqual([second!.orderId]);
     expect(late(-15)).toEqual([]);
@@ -94,7 +97,7 @@ describe('a plan that was taken', () => {
     const { troubles, makes } = standingOf(layOut(asked), late);
     expect(makes.find((m) => m.orderId === 'A')!.mode.startMin).toBe(0);
     expect(troubles[0]!.breaks[0]).toEqual(jasmine.objectContaining({ is: 'past', atMin: -95 }));
-    expect(troubles[0]!.breaks[0]!.says).toBe('It was to be begun 1 h 35 ago.');
+    expect(english(troubles[0]!.breaks[0]!.says)).toBe('It was to be begun 1 h 35 ago.');
   });
 
   it('holds a step on, or ends it early, no further than its give', () => {
@@ -149,8 +152,8 @@ describe('a plan that a late batch runs into', () => {
 
   it('names the piece of gear, and what has it', () => {
     expect(standing.troubles.map((t) => t.make.orderId)).toEqual(['A']);
-    expect(standing.troubles[0]!.breaks[0]!.says).toMatch(
-      /^The Warm box is taken by Thick yogurt, .+ after it begins\.$/,
+    expect(english(standing.troubles[0]!.breaks[0]!.says)).toMatch(
+      /^The Warm box is taken by Thick yogurt .+ after it begins\.$/,
     );
     expect(standing.troubles[0]!.breaks[0]!.atMin).toBeGreaterThan(0);
   });
@@ -169,7 +172,7 @@ describe('a plan that a late batch runs into', () => {
     for (const make of kept.makes)
       expect(make.mode.startMin).toBe(pinned.find((p) => p.orderId === make.orderId)!.startMin);
     expect(kept.unmet.map((u) => u.orderId)).toEqual(['A']);
-    expect(kept.unmet[0]!.why).toContain('Thick yogurt');
+    expect(english(kept.unmet[0]!.why)).toContain('Thick yogurt');
   });
 
   it('is mended whatever is late in whatever week: nothing clashes, and what is left out says why', () => {
@@ -227,9 +230,11 @@ describe('what would be, were something otherwise', () => {
 
   it('has one piece of gear less, and none where there was one', () => {
     const then = supposed(asked, [], { is: 'out of use', gear: 'Warm box' });
-    expect(planFor(then, 5).unmet.map((u) => u.why)).toEqual(
-      Array<string>(2).fill('It wants a thermostat, and the larder has none.'),
-    );
+    expect(
+      planFor(then, 5)
+        .unmet.map((u) => u.why)
+        .map(english),
+    ).toEqual(Array<string>(2).fill('It wants a thermostat, and the larder has none.'));
     const pots = supposed(week, [], { is: 'out of use', gear: 'strainer' }).gear.find((g) => g.kind === 'strainer');
     expect(pots!.count).toBe(1);
   });

@@ -1,3 +1,5 @@
+import { say, listOf, type Value } from '../messages/message.js';
+import { amount, duration } from '../messages/quantity.js';
 import type { ResourceProfile } from './resource-profile.js';
 import { gearWord, labourResource, type GearResource } from './gear-resources.js';
 import type { Order, Unmet } from './orders.js';
@@ -6,7 +8,6 @@ import { SLOT_MIN } from './instance.js';
 import { holding } from './resources.js';
 import type { Holder } from './planning-problem.js';
 import { walk } from './timeline.js';
-import { sayDuration } from '../stages/words.js';
 import type { Placing } from './mode.js';
 
 /** What leaving an order out costs: more than any hands in the night; one that is wanted some time less. */
@@ -18,18 +19,25 @@ export function whyNoMode({ id, dueMin, fromMin = 0 }: Order, { network, hours }
   const longMin = network.steps.reduce((sum, step) => sum + step.lasts.late, 0);
   const readyMin = walked?.at(-1)!.endMin ?? fromMin + longMin;
   if (dueMin !== null && readyMin > dueMin) {
-    const since = fromMin > 0 ? 'once its milk is there' : 'begun at once';
     return {
       orderId: id,
-      why: `It takes ${sayDuration(readyMin - fromMin)} nine times in ten, ${since}, and is wanted in ${sayDuration(dueMin - fromMin)}.`,
-      remedy: `Want it ${sayDuration(Math.ceil(readyMin - dueMin))} later, or take a quicker make.`,
+      why: say(fromMin > 0 ? 'schedule.unmet.takesTooLongOnceMilkIsThere' : 'schedule.unmet.takesTooLongBegunAtOnce', {
+        takes: duration(readyMin - fromMin),
+        there: duration(dueMin - fromMin),
+      }),
+      remedy: say('schedule.unmet.wantLaterTakeQuicker', { due: duration(Math.ceil(readyMin - dueMin)) }),
     };
   }
-  if (!walked) return { orderId: id, why: 'It would not be over within the plan.', remedy: 'Plan further ahead.' };
+  if (!walked)
+    return {
+      orderId: id,
+      why: say('schedule.unmet.wouldNotOverWithin'),
+      remedy: say('schedule.unmet.planFurtherAhead'),
+    };
   return {
     orderId: id,
-    why: `It keeps ${network.keepsDays} days, and would be too old when it is wanted.`,
-    remedy: 'Want it sooner.',
+    why: say('schedule.unmet.keepsDaysWouldToo', { keepsDays: amount(network.keepsDays) }),
+    remedy: say('schedule.unmet.wantSooner'),
   };
 }
 
@@ -41,24 +49,27 @@ export function whyLeftOut(
   gearResources: readonly GearResource[],
 ): Unmet {
   const clash = modes.map((mode) => profile.clash(mode)).find((c) => c !== null);
-  if (!clash) return { orderId: id, why: 'It was left out so far.', remedy: 'Let the plan be searched further.' };
+  if (!clash)
+    return { orderId: id, why: say('schedule.unmet.leftOutFar'), remedy: say('schedule.unmet.letPlanSearchedFurther') };
   const { resource } = clash.use;
   const names = namesOf(holding(taken, resource, clash.slot));
-  const at = `in ${sayDuration(clash.slot * SLOT_MIN)}`;
+  const inTime = duration(clash.slot * SLOT_MIN);
   if (resource === labourResource(gearResources))
     return {
       orderId: id,
-      why: `Hands for ${(name ?? network.name).toLowerCase()} are wanted ${at}, when there are none left: ${names} has them.`,
-      remedy: 'Want one of them on another day, or have somebody help.',
+      why: say('schedule.unmet.handsWantedWhenThere', { name: (name ?? network.name).toLowerCase(), inTime, names }),
+      remedy: say('schedule.unmet.wantOneThemAnother'),
     };
   const { gear } = gearResources[resource]!;
   return {
     orderId: id,
-    why: `The ${gear.name ?? gearWord(gear.kind)} is taken ${at} by ${names}.`,
-    remedy: 'Want one of them later, or have another.',
+    why: say('schedule.unmet.theIsTakenBy', { kind: gear.name ?? gearWord(gear.kind), inTime, names }),
+    remedy: say('schedule.unmet.wantOneThemLater'),
   };
 }
 
 /** Names of what has something, each once: "A and B". */
-export const namesOf = (holders: readonly { readonly name: string }[]): string =>
-  [...new Set(holders.map((h) => h.name))].join(' and ') || 'what is on already';
+export function namesOf(holders: readonly { readonly name: string }[]): Value {
+  const names = [...new Set(holders.map((h) => h.name))];
+  return names.length > 0 ? listOf(names) : say('schedule.unmet.whatIsOnAlready');
+}

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
 import { alternatives, differs, OBJECTIVE_PRESETS, likenessOf, type Alternative } from './alternatives.js';
@@ -51,13 +52,13 @@ describe('a make of a plan that is moved', () => {
     expect(breaks(dueMin - 60)).toContain('late');
     expect(breaks(-60)).toContain('milk');
     expect(breaks(6 * DAY - 60)).toEqual(['over']);
-    for (const { says } of at(3 * DAY + 60).breaks) expect(says).toMatch(/\.$/);
+    for (const { says } of at(3 * DAY + 60).breaks) expect(english(says)).toMatch(/\.$/);
   });
 
   it('that wants the box of another is told whose it is', () => {
     const onTop = at(b!.mode.startMin);
     const clash = onTop.breaks.find((x) => x.is === 'gear' || x.is === 'hands')!;
-    expect(clash.says).toMatch(/taken by Scalded yogurt/);
+    expect(english(clash.says)).toMatch(/taken by Scalded yogurt/);
     expect(clash.against.map((m) => m.orderId)).toEqual(['B']);
     expect(onTop.mode).toBeNull();
   });

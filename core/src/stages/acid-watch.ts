@@ -1,7 +1,8 @@
+import { mass, ml } from '../messages/quantity.js';
+import { say } from '../messages/message.js';
 import { SOUR_AGENTS } from '../constants/acids.js';
 import type { AcidifyParams } from './acidify.js';
 import type { Branch, Gauge, Seen } from './watch.js';
-import { capital, sayMass, sayMl } from './words.js';
 
 /** Acid in so far, against the dose, in mL of a liquid, else in g. */
 export function pouredGauges(params: AcidifyParams, { begun, here }: Seen): Gauge[] {
@@ -11,11 +12,11 @@ export function pouredGauges(params: AcidifyParams, { begun, here }: Seen): Gaug
   const inG = params.poured ? pouredG(params) : (here.curd.acidifying?.share ?? 1) * dose.massG;
   return [
     {
-      what: `${capital(SOUR_AGENTS[params.agent].name)} in`,
+      what: say('stages.acidWatch.in', { agent: params.agent }),
       unit: gPerMl ? 'mL' : 'g',
       planned: dose.massG / (gPerMl ?? 1),
       now: inG / (gPerMl ?? 1),
-      ...(params.poured ? {} : { says: 'As by the clock; log each part and it is counted.' }),
+      ...(params.poured ? {} : { says: say('stages.acidWatch.clockLogEachPart') }),
     },
   ];
 }
@@ -31,19 +32,20 @@ export function clearBranches(params: AcidifyParams, { begun, looks, over }: See
     return [
       {
         id: 'clear',
-        offer: 'Stop here',
-        because: 'The whey is clear: the curd has all it needs.',
+        offer: say('stages.acidWatch.stopHere'),
+        because: say('stages.acidWatch.wheyClearCurdAll'),
         does: { do: 'next' },
       },
     ];
   }
   const partG = dose.massG / params.parts;
   const { gPerMl, name } = SOUR_AGENTS[params.agent];
+  const part = gPerMl ? ml(partG / gPerMl) : mass(partG);
   return [
     {
       id: 'more-acid',
-      offer: `Stir in another ${gPerMl ? sayMl(partG / gPerMl) : sayMass(partG)} of ${name}`,
-      because: `The whey is still ${looks['clarity']}.`,
+      offer: say('stages.acidWatch.stirAnother', { part, name }),
+      because: say('stages.acidWatch.wheyStill', { clarity: looks['clarity'] }),
       does: { do: 'add', what: 'acid', massG: partG },
     },
   ];

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { acidity, amount, percent, temp, mass, ml } from '../messages/quantity.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { ACIDS, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { acidDose, phOf, type AcidDose } from '../physics/acids.js';
@@ -12,7 +14,6 @@ import { sournessOf } from './sourness.js';
 import type { Added } from './told.js';
 import { clearBranches, pouredGauges } from './acid-watch.js';
 import { acidityGauge, warmthGauge } from './watch.js';
-import { sayNumber, capital, sayMass, sayMl, sayTemp } from './words.js';
 
 export interface AcidifyParams {
   readonly agent: SourAgentId;
@@ -41,17 +42,17 @@ const PARTS_FROM_C = 78;
 export const acidify: StageKind<AcidifyParams> = {
   kind: 'acidify',
   defaults: { agent: 'lemon', strengthPct: 0, targetPh: 5.6, parts: 3, into: 'curd' },
-  name: () => 'acid',
-  begins: () => 'Start with the acid',
-  over: () => 'The acid is in',
+  name: () => say('stages.acidify.acid'),
+  begins: () => say('stages.acidify.startAcid'),
+  over: () => say('stages.acidify.theAcidIsIn'),
   instruction: (params, before) => {
     const dose = doseFor(before, params);
     const { name } = SOUR_AGENTS[params.agent];
     const { parts } = params;
-    const stepByStep = `${sayDose(dose)} ${name} in ${parts} parts of ${sayPart(dose, parts)}`;
-    if (params.into === 'thick cream') return `Stir in ${stepByStep}; stop when it coats the spoon.`;
-    const reserve = dose.ml === null ? sayMass(dose.reserve) : sayMl(dose.reserve);
-    return `Stir in ${stepByStep}, a slow turn each and a minute between; stop when the whey is clear. Keep ${reserve} more at hand.`;
+    const doses = { dose: doseOf(dose), name, parts, part: partOf(dose, parts) };
+    if (params.into === 'thick cream') return say('stages.acidify.stirStopWhenCoats', doses);
+    const reserve = dose.ml === null ? mass(dose.reserve) : ml(dose.reserve);
+    return say('stages.acidify.stirSlowTurnEach', { ...doses, reserve });
   },
   handsMin: lasts,
   attended: true,
@@ -60,8 +61,16 @@ export const acidify: StageKind<AcidifyParams> = {
   gear: () => ['pot', 'spoon'],
   weighIn: (params, before) => {
     const { massG } = doseFor(before, params);
-    const { name, gPerMl } = SOUR_AGENTS[params.agent];
-    return [{ what: capital(name), massG, gPerMl: gPerMl ?? CRYSTALS_G_PER_ML, pricedAs: 'acid', outOf: 'acid' }];
+    const { gPerMl } = SOUR_AGENTS[params.agent];
+    return [
+      {
+        what: say('good.acidTitle', { agent: params.agent }),
+        massG,
+        gPerMl: gPerMl ?? CRYSTALS_G_PER_ML,
+        pricedAs: 'acid',
+        outOf: 'acid',
+      },
+    ];
   },
   begin: (state, params) => {
     const { massG, acidMol } = doseFor(state, params);
@@ -98,7 +107,7 @@ export const acidify: StageKind<AcidifyParams> = {
     {
       asks: 'added',
       what: 'acid',
-      label: capital(SOUR_AGENTS[params.agent].name),
+      label: say('good.acidTitle', { agent: params.agent }),
       partG: (curd.acidifying?.massG ?? 0) / params.parts,
       gPerMl: SOUR_AGENTS[params.agent].gPerMl ?? null,
     },
@@ -107,10 +116,10 @@ export const acidify: StageKind<AcidifyParams> = {
   done: (state, params, _environment, since) =>
     state.minute - since >= lasts(params) && (state.curd.acidifying === null || state.curd.acidifying.share >= WHOLE),
   stepMin: MIN_PER_PART,
-  slack: () => ({ earlyMin: 0, lateMin: 3, cost: 'Cooling, the curd comes finer and holds more whey.' }),
+  slack: () => ({ earlyMin: 0, lateMin: 3, cost: say('stages.acidify.coolingCurdComesFiner') }),
   endCue: (params) =>
-    params.into === 'curd' ? 'Curd floats in clear, greenish whey.' : 'It coats the back of the spoon; no grains.',
-  cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
+    params.into === 'curd' ? say('stages.acidify.curdFloatsClearGreenish') : say('stages.acidify.coatsBackSpoonNo'),
+  cues: [{ cue: 'clarity', ask: say('stages.acidify.howWhey'), answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
   cautions: ({ targetPh }) => [CAUTIONS.hot, ...(targetPh > SAFE_PH ? [CAUTIONS.notAcid] : [])],
   problems: (params, state) => [...unlikely(params), ...tooSour(state), ...tooCool(params, state)],
 };
@@ -169,9 +178,9 @@ function pourPart(state: CrockState, params: AcidifyParams, share: number): Croc
   return params.poured ? withCurd(soured, { body: bodyOf(soured, params) }) : gathered(soured, params);
 }
 
-const sayDose = ({ ml, massG }: AcidDose) => (ml === null ? sayMass(massG) : sayMl(ml));
+const doseOf = (dose: AcidDose) => (dose.ml === null ? mass(dose.massG) : ml(dose.ml));
 
-const sayPart = ({ ml, massG }: AcidDose, parts: number) => (ml === null ? sayMass(massG / parts) : sayMl(ml / parts));
+const partOf = (dose: AcidDose, parts: number) => (dose.ml === null ? mass(dose.massG / parts) : ml(dose.ml / parts));
 
 /** Milk or whey sourer than this has lost the calcium that its curd would be made of, and parts fine or not at all. */
 const SWEET_FROM_PH = 6;
@@ -181,8 +190,8 @@ function tooSour(state: CrockState): Problem[] {
   return [
     {
       field: 'milk',
-      message: `At pH ${state.ph.toFixed(1)} it is too sour already: heated, it gives a fine grit or no curd at all.`,
-      remedy: 'Take milk, or sweet whey of pH 6.0 or more on the day it was made.',
+      message: say('stages.acidify.phTooSourAlready', { ph: acidity(state.ph, 1) }),
+      remedy: say('stages.acidify.takeMilkSweetWhey'),
     },
   ];
 }
@@ -194,8 +203,8 @@ function unlikely({ agent, strengthPct }: AcidifyParams): Problem[] {
   return [
     {
       field: 'acidPct',
-      message: `${capital(name)} of ${sayNumber(strengthPct)} % acid would be very unusual.`,
-      remedy: `Give ${weakestPct} to ${strongestPct} %, or nought for the usual.`,
+      message: say('stages.acidify.acidWouldVeryUnusual', { name, strength: percent(strengthPct) }),
+      remedy: say('stages.acidify.giveNoughtUsual', { weakest: amount(weakestPct), strongest: percent(strongestPct) }),
       works: { acidPct: 0 },
     },
   ];
@@ -206,8 +215,8 @@ function tooCool({ into }: AcidifyParams, state: CrockState): Problem[] {
   return [
     {
       field: 'heatC',
-      message: `At ${sayTemp(state.tempC)} the curd will not part from its whey.`,
-      remedy: 'Heat it to 85 °C or more before the acid.',
+      message: say('stages.acidify.curdWillNotPart', { temp: temp(state.tempC) }),
+      remedy: say('stages.acidify.heatMoreBeforeAcid', { temp: temp(85) }),
       works: { heatC: 85 },
     },
   ];

@@ -1,3 +1,6 @@
+import { shortName } from '../materials/short-name.js';
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { stockOf, type StockParam } from '../materials/reference-materials.js';
 import { materialDensity } from '../physics/density.js';
@@ -7,7 +10,6 @@ import { pourIn } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass } from './words.js';
 
 export interface BaseParams {
   readonly massG: number;
@@ -23,13 +25,16 @@ export const base: StageKind<BaseParams> = {
   kind: 'base',
   defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
   pours: (params) => [stockOf(params.base)],
-  name: () => 'base',
-  begins: () => 'Open the cans',
-  over: () => 'It is mixed',
+  name: () => say('stages.base.base'),
+  begins: () => say('stages.base.openCans'),
+  over: () => say('stages.base.itIsMixed'),
   instruction: (params) => {
     const stock = stockOf(params.base);
     const sugar = sugarG(params);
-    return `Rinse the jar with boiling water. Into it ${sayMass(params.massG)} ${stock.name.split(',')[0]!.toLowerCase()}${sugar > 0.05 ? ` and ${sayMass(sugar)} of sugar: the culture has nothing else to live on` : ''}; whisk smooth.`;
+    const base = { mass: mass(params.massG), name: shortName(stock) };
+    return sugar > 0.05
+      ? say('stages.base.rinseJarWithSugar', { ...base, sugar: mass(sugar) })
+      : say('stages.base.rinseJar', base);
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['jar', 'scale'],
@@ -55,8 +60,8 @@ export const base: StageKind<BaseParams> = {
     const ph = stock.freshPh ?? state.freshPh;
     return { ...full, ph, freshPh: ph, tempC: SHELF_C };
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits an hour; an open can belongs in the cold.' }),
-  endCue: () => 'Smooth, no lumps of fat.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.base.waitsHourOpenCan') }),
+  endCue: () => say('stages.base.smoothNoLumpsFat'),
   cues: [],
   cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[stockOf(params.base).allergen ?? 'none']],
   problems: () => [],

@@ -1,3 +1,6 @@
+import { shortName } from '../materials/short-name.js';
+import { say, listOf } from '../messages/message.js';
+import { mass, percent, volume, spoons } from '../messages/quantity.js';
 import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
 import { pearsonSquare } from '../blend/square.js';
 import { gToMl } from '../units/volume.js';
@@ -10,7 +13,6 @@ import { MILK_POWDER, stockOf, type StockParam } from '../materials/reference-ma
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { sayNumber, sayMass, sayMl } from './words.js';
 
 export interface BlendParams {
   /** Milk and cream together, g. */
@@ -63,15 +65,18 @@ export const blend: StageKind<BlendParams> = {
   kind: 'blend',
   defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
   pours: (params) => blendParts(params).map((part) => part.stock),
-  name: () => 'blend',
-  begins: () => 'Start weighing',
-  over: () => 'It is weighed in',
+  name: () => say('stages.blend.blend'),
+  begins: () => say('stages.blend.startWeighing'),
+  over: () => say('stages.blend.itIsWeighedIn'),
   instruction: (params) => {
-    const parts = blendParts(params).map(
-      ({ stock, massG }) =>
-        `${sayMass(massG)} ${stock.name.split(',')[0]!.toLowerCase()} (${sayMl(gToMl(massG, materialDensity(stock, 5)))})`,
+    const parts = blendParts(params).map(({ stock, massG }) =>
+      say('stages.blend.part', {
+        mass: mass(massG),
+        name: shortName(stock),
+        volume: spoons(gToMl(massG, materialDensity(stock, 5))),
+      }),
     );
-    return `Weigh ${parts.join(' and ')} into the pot.`;
+    return say('stages.blend.weighIntoPot', { parts: listOf(parts) });
   },
   ...handsWork(WEIGHING_MIN),
   gear: () => ['pot', 'scale'],
@@ -98,8 +103,8 @@ export const blend: StageKind<BlendParams> = {
         native: mixedNative(crock.native, crock.masses.wheyProtein, native, masses.wheyProtein),
       };
     }, state),
-  slack: () => ({ earlyMin: 0, lateMin: 30, cost: 'Cold milk waits half an hour; longer belongs in the cold.' }),
-  endCue: () => 'All of it is weighed in.',
+  slack: () => ({ earlyMin: 0, lateMin: 30, cost: say('stages.blend.coldMilkWaitsHalf') }),
+  endCue: () => say('stages.blend.allWeighed'),
   cues: [],
   cautions: (params) => [
     CAUTIONS.clean,
@@ -116,8 +121,8 @@ function vesselProblems(params: BlendParams): Problem[] {
   return [
     {
       field: 'vesselL',
-      message: `${(params.massG / 1000).toFixed(1)} kg of milk with its starter needs a pot of ${wanted.toFixed(1)} L.`,
-      remedy: `Take a larger pot, or at most ${(Math.floor(fitsKg * 4) / 4).toFixed(2)} kg of milk.`,
+      message: say('stages.blend.milkStarterNeedsPot', { mass: mass(params.massG), wanted: volume(wanted, 1) }),
+      remedy: say('stages.blend.takeLargerPotMost', { fitsKg: mass((1000 * Math.floor(fitsKg * 4)) / 4) }),
       works: { vesselL: Math.ceil(wanted * 2) / 2 },
     },
   ];
@@ -130,8 +135,8 @@ function fatProblems(params: BlendParams): Problem[] {
     return [
       {
         field: 'fatPct',
-        message: `${milk.name} cannot be blended down to ${sayNumber(params.fatPct)} % fat with cream.`,
-        remedy: `Ask for ${sayNumber(milk.fatPct)} % or more, or choose a leaner milk.`,
+        message: say('stages.blend.cannotBlendedDownFat', { name: milk.name, fat: percent(params.fatPct) }),
+        remedy: say('stages.blend.askMoreChooseLeaner', { fat: percent(milk.fatPct) }),
         works: { fatPct: Math.ceil(milk.fatPct * 10 - 1e-9) / 10 },
       },
     ];
@@ -140,8 +145,8 @@ function fatProblems(params: BlendParams): Problem[] {
     return [
       {
         field: 'fatPct',
-        message: `${sayNumber(params.fatPct)} % fat is more than the cream itself has.`,
-        remedy: `Ask for at most ${sayNumber(cream.fatPct)} %.`,
+        message: say('stages.blend.fatMoreCreamItself', { fat: percent(params.fatPct) }),
+        remedy: say('stages.blend.askMost', { fat: percent(cream.fatPct) }),
         works: { fatPct: Math.floor(cream.fatPct * 10 + 1e-9) / 10 },
       },
     ];

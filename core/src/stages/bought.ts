@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { DEAD_CHANCE, PACE_SD, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { nativeAsBought } from '../physics/denaturation.js';
 import { materialFromLabel, massesOfMaterial } from '../materials/materials.js';
@@ -7,7 +9,6 @@ import { handsWork } from './hands-work.js';
 import { ripened } from './inoculate.js';
 import type { StageKind } from './kind.js';
 import { sown } from './sowing.js';
-import { sayMass } from './words.js';
 
 export interface BoughtParams {
   readonly massG: number;
@@ -25,14 +26,15 @@ export const bought: StageKind<BoughtParams> = {
   kind: 'bought',
   defaults: { massG: 2000, fatPct: 3.6 },
   pours: () => [],
-  name: () => 'bought yogurt',
-  begins: () => 'Take the yogurt out',
-  over: () => 'It is weighed in',
-  instruction: (params) =>
-    `Have ${sayMass(params.massG)} of plain yogurt cold, with no starch or gelatine on its label.`,
+  name: () => say('stages.bought.boughtYogurt'),
+  begins: () => say('stages.bought.takeYogurtOut'),
+  over: () => say('stages.bought.itIsWeighedIn'),
+  instruction: (params) => say('stages.bought.plainYogurtColdNo', { mass: mass(params.massG) }),
   ...handsWork(TAKES_MIN),
   gear: () => ['cold shelf'],
-  weighIn: (params) => [{ what: 'Plain yogurt', massG: params.massG, gPerMl: G_PER_ML, pricedAs: 'milk' }],
+  weighIn: (params) => [
+    { what: say('stages.bought.plainYogurt'), massG: params.massG, gPerMl: G_PER_ML, pricedAs: 'milk' },
+  ],
   begin: (state, params, { member }) => {
     const milk = massesOfMaterial(materialFromLabel(params.fatPct, STARTER_AS_MILK.proteinPct), params.massG);
     const sour = pourIn({ ...state, native: nativeAsBought('scalded') }, ripened(milk, params.massG));
@@ -41,8 +43,8 @@ export const bought: StageKind<BoughtParams> = {
     const sowing = { living: [living] as const, lacticMolPerKg: STARTER_LACTIC_MOL_PER_KG, prior };
     return { ...sown(sour, sowing, member), setTempC: SET_AT_C };
   },
-  slack: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: 'It keeps in the cold.' }),
-  endCue: () => 'It is cold, and its whey is stirred in or poured off.',
+  slack: () => ({ earlyMin: 0, lateMin: 24 * 60, cost: say('stages.bought.keepsCold') }),
+  endCue: () => say('stages.bought.coldWheyStirredPoured'),
   cues: [],
   cautions: () => [CAUTIONS.clean, CAUTIONS.allergen],
   problems: () => [],

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { ml, perKilo, percent } from '../messages/quantity.js';
 import { CALCIUM } from '../constants/rennet.js';
 import { calciumDose } from '../physics/rennet.js';
 import { massesBy, totalG } from '../materials/composition.js';
@@ -5,7 +7,6 @@ import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayNumber, sayMl } from './words.js';
 
 export interface CalciumParams {
   /** Dry calcium chloride, g per kg of milk. */
@@ -20,21 +21,24 @@ const TAKES_MIN = 2;
 export const calcium: StageKind<CalciumParams> = {
   kind: 'calcium',
   defaults: { gPerKg: CALCIUM.usualGPerKg, solutionPct: CALCIUM.solutionPct },
-  name: () => 'calcium',
-  begins: () => 'Stir the calcium in',
-  over: () => 'The calcium is in',
+  name: () => say('stages.calcium.calcium'),
+  begins: () => say('stages.calcium.stirCalcium'),
+  over: () => say('stages.calcium.theCalciumIsIn'),
   instruction: (params, before) =>
-    `Stir ${sayMl(doseFor(before, params).ml)} of ${sayNumber(params.solutionPct)} % calcium chloride, thinned in a cup of water, through the milk.`,
+    say('stages.calcium.stirCalciumChlorideThinned', {
+      ml: ml(doseFor(before, params).ml),
+      solution: percent(params.solutionPct),
+    }),
   ...handsWork(TAKES_MIN),
   gear: () => ['pipette', 'spoon'],
   weighIn: (params, before) => [
     {
-      what: 'Calcium chloride solution',
+      what: say('stages.calcium.calciumChlorideSolution'),
       massG: solutionG(before, params),
       gPerMl: CALCIUM.solutionGPerMl,
       pricedAs: 'own',
       outOf: 'calcium',
-      measure: sayMl(doseFor(before, params).ml),
+      measure: say('quantity.alone', { quantity: ml(doseFor(before, params).ml) }),
     },
   ],
   begin: (state, params) => {
@@ -45,8 +49,8 @@ export const calcium: StageKind<CalciumParams> = {
     );
     return withCurd(poured, { calciumGPerKg: state.curd.calciumGPerKg + params.gPerKg });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It only has to be in before the rennet.' }),
-  endCue: () => 'All of it is stirred in.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.calcium.onlyBeforeRennet') }),
+  endCue: () => say('stages.calcium.allStirred'),
   cues: [],
   cautions: () => [CAUTIONS.calcium],
   problems: ({ gPerKg }) =>
@@ -55,8 +59,8 @@ export const calcium: StageKind<CalciumParams> = {
       : [
           {
             field: 'calciumGPerKg',
-            message: `${gPerKg} g/kg of calcium chloride tastes bitter and is over the usual limit.`,
-            remedy: `Take ${CALCIUM.mostGPerKg} g/kg or less.`,
+            message: say('stages.calcium.calciumChlorideTastesBitter', { g: perKilo(gPerKg) }),
+            remedy: say('stages.calcium.takeLess', { most: perKilo(CALCIUM.mostGPerKg) }),
             works: { calciumGPerKg: CALCIUM.mostGPerKg },
           },
         ],

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { amount } from '../messages/quantity.js';
 import {
   BIOMASS_PER_CAPSULE_PER_L,
   CAPSULE_G,
@@ -29,26 +31,29 @@ const TAKES_MIN = 5;
 export const capsule: StageKind<CapsuleParams> = {
   kind: 'capsule',
   defaults: { culture: 'plant', as: 'capsules', perLitre: 3, ageDays: 60, store: 'cold' },
-  name: (params) => (params.as === 'capsules' ? 'capsule' : 'powder'),
-  begins: () => 'Sprinkle it over',
-  over: () => 'It is stirred in',
+  name: (params) => (params.as === 'capsules' ? say('stages.capsule.capsule') : say('stages.capsule.powder')),
+  begins: () => say('stages.capsule.sprinkleOver'),
+  over: () => say('stages.capsule.itIsStirredIn'),
   instruction: (params, before) => {
     const count = countFor(before, params);
-    if (params.as === 'powder')
-      return `Sprinkle ${count} quarter teaspoon${count === 1 ? '' : 's'} of culture powder over it and stir with a clean spoon.`;
-    return `Open ${count === 1 ? '1 capsule' : `${count} capsules`} over it and stir with a clean wooden or plastic spoon; throw the shells away.`;
+    return params.as === 'powder'
+      ? say('stages.capsule.sprinkleQuarterTeaspoonCulture', { count })
+      : say('stages.capsule.openOverStirClean', { count });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['spoon'],
   weighIn: (params, before) => [
     {
-      what: params.as === 'capsules' ? 'Live capsules' : 'Culture powder',
+      what: params.as === 'capsules' ? say('stages.capsule.liveCapsules') : say('stages.capsule.culturePowder'),
       massG: CAPSULE_G * countFor(before, params),
       gPerMl: 0.5,
       pricedAs: 'capsule',
       outOf: 'culture',
       count: countFor(before, params),
-      measure: params.as === 'capsules' ? `${countFor(before, params)}` : `${countFor(before, params)} × ¼ tsp`,
+      measure:
+        params.as === 'capsules'
+          ? say('stages.capsule.text', { countFor: amount(countFor(before, params)) })
+          : say('stages.capsule.×Tsp', { countFor: amount(countFor(before, params)) }),
     },
   ],
   begin: (state, params, { member }) => {
@@ -67,13 +72,13 @@ export const capsule: StageKind<CapsuleParams> = {
       member,
     );
   },
-  slack: () => ({ earlyMin: 0, lateMin: 20, cost: 'It cools meanwhile; nothing else.' }),
-  endCue: () => 'No powder floats.',
-  cues: [{ cue: 'slurry', ask: 'Lumps in it?', answers: ['smooth', 'a few', 'lumpy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 20, cost: say('stages.capsule.coolsMeanwhileNothingElse') }),
+  endCue: () => say('stages.capsule.noPowderFloats'),
+  cues: [{ cue: 'slurry', ask: say('stages.capsule.lumpsInIt'), answers: ['smooth', 'a few', 'lumpy'] }],
   cautions: () => [CAUTIONS.capsule],
   problems: (params, state) => [
     ...spentProblems(ofCapsule(params), starterActivity(ofCapsule(params), params.culture), {
-      remedy: 'Take fresh ones, and keep them cold.',
+      remedy: say('stages.capsule.takeFreshOnesKeep'),
       works: { ageDays: 60, store: 'cold' },
     }),
     ...lethalProblems(params.culture, state.tempC),
@@ -94,8 +99,8 @@ function sugarProblems({ culture }: CapsuleParams, { masses }: CrockState): Prob
   return [
     {
       field: 'sugarPct',
-      message: 'There is too little sugar in it for the culture to sour it with.',
-      remedy: 'Add 1 % sugar: two teaspoons to the litre.',
+      message: say('stages.capsule.thereTooLittleSugar'),
+      remedy: say('stages.capsule.addSugarTwoTeaspoons'),
       works: { sugarPct: 1 },
     },
   ];

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { length, mass } from '../messages/quantity.js';
 import { scaleMasses, totalG } from '../materials/composition.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { dishShape, portionsShape, type Shape } from '../physics/heat.js';
@@ -6,7 +8,6 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { warmthGauge } from './watch.js';
 import { standBy, volumeMl } from './pass-time.js';
-import { sayNumber, sayMass } from './words.js';
 
 export interface ChillParams {
   readonly targetC: number;
@@ -25,23 +26,22 @@ function shapeOf({ depthCm, pieceG }: ChillParams, state: CrockState): Shape | u
   return undefined;
 }
 
-function intoTheCold({ depthCm, pieceG }: ChillParams): string {
-  if (depthCm > 0)
-    return `Spread it ${sayNumber(depthCm)} cm deep in a shallow dish, into the cold; cover it once it is cold through.`;
-  if (pieceG > 0) return 'Put the moulds into the cold, a finger apart.';
-  return 'Put the crock into the cold, gently.';
+function intoTheCold({ depthCm, pieceG }: ChillParams): Text {
+  if (depthCm > 0) return say('stages.chill.spreadDeepShallowDish', { depth: length(depthCm) });
+  if (pieceG > 0) return say('stages.chill.putMouldsIntoCold');
+  return say('stages.chill.putCrockIntoCold');
 }
 
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
 export const chill: StageKind<ChillParams> = {
   kind: 'chill',
   defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0 },
-  name: () => 'chill',
-  begins: () => 'Put it into the cold',
-  over: () => 'It is cold through',
+  name: () => say('stages.chill.chill'),
+  begins: () => say('stages.chill.putIntoCold'),
+  over: () => say('stages.chill.coldThrough'),
   instruction: (params, before) =>
     params.holdBackPct > 0
-      ? `Spoon ${sayMass((totalG(before.masses) * params.holdBackPct) / 100)} into a clean jar as the next starter, then the crock into the cold.`
+      ? say('stages.chill.spoonIntoCleanJar', { holdBack: mass((totalG(before.masses) * params.holdBackPct) / 100) })
       : intoTheCold(params),
   handsMin: () => 5,
   attended: false,
@@ -54,15 +54,19 @@ export const chill: StageKind<ChillParams> = {
     standBy('refrigerator', state, environment, minutes, shapeOf(params, state)),
   done: (state, params) => state.tempC <= params.targetC,
   stepMin: 15,
-  slack: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: 'It keeps in the cold; two days on it is a touch sharper.' }),
-  endCue: () => 'Cold through, firm when tilted.',
+  slack: () => ({ earlyMin: 60, lateMin: 48 * 60, cost: say('stages.chill.keepsColdTwoDays') }),
+  endCue: () => say('stages.chill.coldThroughFirmWhen'),
   cues: [
-    { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
+    {
+      cue: 'set',
+      ask: say('stages.chill.tiltHowDoesStand'),
+      answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'],
+    },
   ],
   chart: { left: 'tempC', right: 'ph', limit: 'cooling' },
   watch: (params, seen) => [
     warmthGauge(seen, params.targetC),
-    { what: 'Acidity', unit: 'pH', planned: seen.planned.ph, now: seen.here.ph },
+    { what: say('stages.chill.acidity'), unit: 'pH', planned: seen.planned.ph, now: seen.here.ph },
     ...(params.holdBackPct > 0
       ? [{ what: 'Held back', unit: 'g' as const, planned: null, now: totalG(seen.here.heldBack) }]
       : []),

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount, between, temp, volume } from '../messages/quantity.js';
 import { CHURN_FILL } from '../constants/butter.js';
 import { churnMinutes, churnTrouble } from '../physics/churning.js';
 import { fractionOf } from '../materials/composition.js';
@@ -7,7 +9,6 @@ import { CAUTIONS } from './cautions.js';
 import type { Problem, StageKind } from './kind.js';
 import { standCovered, volumeMl } from './pass-time.js';
 import type { Branch, Seen } from './watch.js';
-import { sayNumber, sayTemp } from './words.js';
 
 /** What the cream is churned in. */
 export type ChurnDevice = 'jar' | 'crank' | 'mixer' | 'processor';
@@ -19,13 +20,12 @@ export interface ChurnParams {
 }
 
 /** Times as long as a cranked churn, and how it is worked. */
-const DEVICES: Readonly<Record<ChurnDevice, { readonly longer: number; readonly how: string; readonly gear: string }>> =
-  {
-    jar: { longer: 1.3, how: 'Shake it in its jar', gear: 'jar' },
-    crank: { longer: 1, how: 'Crank it steadily', gear: 'churn' },
-    mixer: { longer: 0.6, how: 'Whisk it, then take the paddle when it stiffens', gear: 'mixer' },
-    processor: { longer: 0.25, how: 'Run it in short bursts', gear: 'food processor' },
-  };
+const DEVICES: Readonly<Record<ChurnDevice, { readonly longer: number; readonly how: Text; readonly gear: string }>> = {
+  jar: { longer: 1.3, how: say('stages.churn.shakeJar'), gear: 'jar' },
+  crank: { longer: 1, how: say('stages.churn.crankSteadily'), gear: 'churn' },
+  mixer: { longer: 0.6, how: say('stages.churn.whiskTakePaddleWhen'), gear: 'mixer' },
+  processor: { longer: 0.25, how: say('stages.churn.runShortBursts'), gear: 'food processor' },
+};
 
 /** Denatured share from which a cream must have been ultra-heated. */
 const ULTRA_HEATED = 0.3;
@@ -40,11 +40,15 @@ function minutesToBreak(state: CrockState, params: ChurnParams): number {
 export const churn: StageKind<ChurnParams> = {
   kind: 'churn',
   defaults: { device: 'mixer', churnL: 4 },
-  name: () => 'churn',
-  begins: () => 'Start churning',
-  over: () => 'It has broken',
+  name: () => say('stages.churn.churn'),
+  begins: () => say('stages.churn.startChurning'),
+  over: () => say('stages.churn.itHasBroken'),
   instruction: (params, before) =>
-    `${DEVICES[params.device].how} until it breaks into grains, about ${Math.round(minutesToBreak(before, params))} min at ${sayTemp(before.tempC)}.`,
+    say('stages.churn.untilBreaksIntoGrains', {
+      how: DEVICES[params.device].how,
+      minutesToBreak: amount(minutesToBreak(before, params), 0),
+      temp: temp(before.tempC),
+    }),
   handsMin: () => 20,
   attended: true,
   gear: (params) => [DEVICES[params.device].gear],
@@ -60,21 +64,26 @@ export const churn: StageKind<ChurnParams> = {
   slack: () => ({
     earlyMin: 0,
     lateMin: 1,
-    cost: 'Stopped early the fat stays in the buttermilk; a minute over works the buttermilk back in.',
+    cost: say('stages.churn.stoppedEarlyFatStays'),
   }),
-  endCue: () => 'Grains like rice in thin milk; it slops and the sound drops.',
+  endCue: () => say('stages.churn.grainsLikeRiceThin'),
   cues: [
     {
       cue: 'churn',
-      ask: 'How far is it?',
+      ask: say('stages.churn.howFar'),
       answers: ['foam', 'soft peaks', 'stiff', 'grains', 'broken'],
     },
   ],
   chart: { left: 'churnedPct', right: 'tempC' },
   watch: (_params, { begun, here, planned }) => [
-    { what: 'Churned', unit: '%', planned: 100, now: 100 * Math.min(1, here.curd.churned) },
-    { what: 'Time', unit: 'min', planned: planned.minute - begun.minute, now: here.minute - begun.minute },
-    { what: 'Temperature', unit: '°C', planned: begun.tempC, now: here.tempC },
+    { what: say('stages.churn.churned'), unit: '%', planned: 100, now: 100 * Math.min(1, here.curd.churned) },
+    {
+      what: say('stages.churn.time'),
+      unit: 'min',
+      planned: planned.minute - begun.minute,
+      now: here.minute - begun.minute,
+    },
+    { what: say('stages.churn.temperature'), unit: '°C', planned: begun.tempC, now: here.tempC },
   ],
   branches: churnBranches,
   cautions: (_params, state) => (denaturedBetaLg(state.native) > ULTRA_HEATED ? [CAUTIONS.ultraCream] : []),
@@ -84,20 +93,20 @@ export const churn: StageKind<ChurnParams> = {
 const WONT_BREAK: Readonly<Record<NonNullable<ReturnType<typeof churnTrouble>>, Problem>> = {
   'too cold': {
     field: 'churnC',
-    message: 'So cold it foams and never breaks.',
-    remedy: 'Temper it to 10 to 14 °C first.',
+    message: say('stages.churn.coldFoamsNeverBreaks'),
+    remedy: say('stages.churn.temperFirst', { temp: between(temp(10), temp(14)) }),
     works: { churnC: 12 },
   },
   'too warm': {
     field: 'churnC',
-    message: 'So warm it goes to grease, and much fat stays in the buttermilk.',
-    remedy: 'Churn it at 10 to 20 °C.',
+    message: say('stages.churn.warmGoesGreaseMuch'),
+    remedy: say('stages.churn.churnItAt', { temp: between(temp(10), temp(20)) }),
     works: { churnC: 18 },
   },
   'too lean': {
     field: 'fatPct',
-    message: 'There is too little fat in it to clump.',
-    remedy: 'Ask for 25 % fat or more.',
+    message: say('stages.churn.thereTooLittleFat'),
+    remedy: say('stages.churn.askFatMore'),
     works: { fatPct: 25 },
   },
 };
@@ -113,8 +122,11 @@ function roomProblems(params: ChurnParams, state: CrockState): Problem[] {
   return [
     {
       field: 'churnL',
-      message: `A churn of ${sayNumber(params.churnL)} L is too full of it to whip.`,
-      remedy: `Take one of ${Math.ceil(wantedL * 2) / 2} L, or churn it in ${Math.ceil(wantedL / params.churnL)} lots.`,
+      message: say('stages.churn.churnTooFullWhip', { churn: volume(params.churnL) }),
+      remedy: say('stages.churn.takeOneChurnLots', {
+        wanted: volume(Math.ceil(wantedL * 2) / 2),
+        churn: amount(Math.ceil(wantedL / params.churnL)),
+      }),
       works: { churnL: Math.ceil(wantedL * 2) / 2 },
     },
   ];
@@ -129,8 +141,8 @@ function churnBranches(_params: ChurnParams, { begun, here, planned, looks, over
     return [
       {
         id: 'broke',
-        offer: 'Stop churning now',
-        because: 'It has broken: a minute more works the buttermilk back in.',
+        offer: say('stages.churn.stopChurningNow'),
+        because: say('stages.churn.brokenMinuteMoreWorks'),
         does: { do: 'next' },
       },
     ];
@@ -140,9 +152,9 @@ function churnBranches(_params: ChurnParams, { begun, here, planned, looks, over
   return [
     {
       id: 'stuck',
-      offer: 'Stand it in tepid water for five minutes, then go on',
-      because: `After ${Math.round(here.minute - begun.minute)} min it is only at ${looks['churn']}: it is too cold, too full or too lean.`,
-      does: { do: 'leave', note: 'Warmed the cream a little and went on.' },
+      offer: say('stages.churn.standTepidWaterFive'),
+      because: say('stages.churn.afterMinOnlyToo', { t: amount(here.minute - begun.minute, 0), churn: looks['churn'] }),
+      does: { do: 'leave', note: say('stages.churn.warmedCreamLittleWent') },
     },
   ];
 }

@@ -1,3 +1,5 @@
+import { say, listOf } from '../messages/message.js';
+import { temp, mass } from '../messages/quantity.js';
 import { EGG_SAFE_C } from '../constants/safety-limits.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { totalG } from '../materials/composition.js';
@@ -8,7 +10,6 @@ import type { StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { catchBranches } from './heat.js';
 import { warmthGauge, type Branch, type Gauge, type Seen } from './watch.js';
-import { sayMass, sayTemp } from './words.js';
 
 export interface CookParams {
   readonly targetC: number;
@@ -26,12 +27,14 @@ const LOW_FLAME = 0.35;
 export const cook: StageKind<CookParams> = {
   kind: 'cook',
   defaults: { targetC: 80, butterPct: 8, milkPct: 15, eggPct: 6, saltPct: 1.2 },
-  name: () => 'melt',
-  begins: () => 'Start melting',
-  over: () => 'It has melted',
+  name: () => say('stages.cook.melt'),
+  begins: () => say('stages.cook.startMelting'),
+  over: () => say('stages.cook.itHasMelted'),
   instruction: (params, before) => {
-    const list = partsOf(params, before).map(({ goods, massG }) => `${sayMass(massG)} ${goods.name.toLowerCase()}`);
-    return `Over a low flame melt the curd with ${list.join(', ')}; stir along the bottom until it is one smooth mass at ${sayTemp(params.targetC)}. It scorches.`;
+    const list = partsOf(params, before).map(({ goods, massG }) =>
+      say('stages.cook.part', { mass: mass(massG), name: goods.name.toLowerCase() }),
+    );
+    return say('stages.cook.overLowFlameMelt', { list: listOf(list, 'comma'), target: temp(params.targetC) });
   },
   handsMin: () => 20,
   attended: true,
@@ -60,17 +63,17 @@ export const cook: StageKind<CookParams> = {
   slack: () => ({
     earlyMin: 0,
     lateMin: 5,
-    cost: 'Longer dries it and it catches; never short of its heat with egg in it.',
+    cost: say('stages.cook.longerDriesCatchesNever'),
   }),
-  endCue: (params) => `One smooth mass that draws threads; the thermometer shows ${sayTemp(params.targetC)}.`,
+  endCue: (params) => say('stages.cook.oneSmoothMassDraws', { target: temp(params.targetC) }),
   cues: [
-    { cue: 'bottom', ask: 'Does the bottom catch?', answers: ['clean', 'a film', 'scorched'] },
-    { cue: 'melt', ask: 'How does it run?', answers: ['grainy', 'lumpy', 'smooth'] },
+    { cue: 'bottom', ask: say('stages.cook.doesBottomCatch'), answers: ['clean', 'a film', 'scorched'] },
+    { cue: 'melt', ask: say('stages.cook.howDoesRun'), answers: ['grainy', 'lumpy', 'smooth'] },
   ],
   watch: (params, seen) => [
     warmthGauge(seen, params.targetC),
     ...(params.eggPct > 0 ? [eggGauge(seen)] : []),
-    { what: 'Acidity', unit: 'pH' as const, planned: null, now: seen.here.ph },
+    { what: say('stages.cook.acidity'), unit: 'pH' as const, planned: null, now: seen.here.ph },
   ],
   branches: (params, seen) => [...catchBranches(seen), ...eggBranches(params, seen)],
   cautions: (params) => [CAUTIONS.hot, ...(params.eggPct > 0 ? [CAUTIONS.egg, CAUTIONS.allergenEgg] : [])],
@@ -79,8 +82,8 @@ export const cook: StageKind<CookParams> = {
       ? [
           {
             field: 'cookC',
-            message: `With egg in it ${sayTemp(params.targetC)} is not enough.`,
-            remedy: `Bring it to ${EGG_SAFE_C} °C or more all through, or leave the egg out.`,
+            message: say('stages.cook.eggNotEnough', { target: temp(params.targetC) }),
+            remedy: say('stages.cook.bringMoreAllThrough', { eggSafe_: temp(EGG_SAFE_C) }),
             works: { cookC: EGG_SAFE_C },
           },
         ]
@@ -102,10 +105,10 @@ function partsOf(params: CookParams, before: CrockState) {
 function eggGauge({ here }: Seen): Gauge {
   const safe = here.peakC >= EGG_SAFE_C;
   return {
-    what: 'Egg',
+    what: say('stages.cook.egg'),
     unit: '',
-    planned: `${EGG_SAFE_C} °C all through`,
-    now: safe ? 'cooked' : 'raw',
+    planned: say('stages.cook.allThrough', { eggSafe_: temp(EGG_SAFE_C) }),
+    now: safe ? say('stages.cook.cooked') : say('stages.cook.raw'),
     tone: safe ? 'good' : 'watch',
   };
 }
@@ -116,10 +119,10 @@ function eggBranches({ eggPct }: CookParams, { here, looks, over }: Seen): Branc
   return [
     {
       id: 'egg',
-      offer: `Keep it on the flame until the thermometer shows ${sayTemp(EGG_SAFE_C)}`,
-      because: `It is smooth, and only at ${sayTemp(here.tempC)}: the egg in it is not cooked.`,
+      offer: say('stages.cook.keepFlameUntilThermometer', { eggSafe_: temp(EGG_SAFE_C) }),
+      because: say('stages.cook.smoothOnlyEggNot', { temp: temp(here.tempC) }),
       grave: true,
-      does: { do: 'leave', note: 'Kept it on the flame for the egg.' },
+      does: { do: 'leave', note: say('stages.cook.keptFlameEgg') },
     },
   ];
 }

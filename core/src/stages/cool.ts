@@ -1,10 +1,11 @@
+import { say, type Text } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { coolingSurroundings, dishShape } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy, volumeMl } from './pass-time.js';
 import { warmthGauge } from './watch.js';
-import { sayTemp } from './words.js';
 
 export interface CoolParams {
   readonly targetC: number;
@@ -13,13 +14,13 @@ export interface CoolParams {
   readonly depthCm: number;
 }
 
-const HOW: Readonly<Record<CoolingMethod, string>> = {
-  covered: 'Leave the covered pot on the counter',
-  open: 'Leave the open pot on the counter',
-  'water-bath': 'Stand the pot in cold water and stir now and then',
-  'ice-bath': 'Stand the pot in ice water and stir',
-  refrigerator: 'Put the pot in the cold',
-  flask: 'Leave it in the flask',
+const HOW: Readonly<Record<CoolingMethod, Text>> = {
+  covered: say('stages.cool.leaveCoveredPotCounter'),
+  open: say('stages.cool.leaveOpenPotCounter'),
+  'water-bath': say('stages.cool.standPotColdWater'),
+  'ice-bath': say('stages.cool.standPotIceWater'),
+  refrigerator: say('stages.cool.putPotCold'),
+  flask: say('stages.cool.leaveFlask'),
 };
 
 /** Temperature below which a starter gets away slowly, against the target, °C. */
@@ -29,10 +30,10 @@ const TOO_COOL_BY_C = 5;
 export const cool: StageKind<CoolParams> = {
   kind: 'cool',
   defaults: { targetC: 44, method: 'water-bath', depthCm: 0 },
-  name: (params) => `cool ${sayTemp(params.targetC)}`,
-  begins: () => 'Start cooling',
-  over: (params) => `It is at ${sayTemp(params.targetC)}`,
-  instruction: (params) => `${HOW[params.method]} until it is at ${sayTemp(params.targetC)}.`,
+  name: (params) => say('stages.cool.cool', { target: temp(params.targetC) }),
+  begins: () => say('stages.cool.startCooling'),
+  over: (params) => say('stages.cool.itIsAt', { target: temp(params.targetC) }),
+  instruction: (params) => say('stages.cool.untilItIsAt', { method: HOW[params.method], target: temp(params.targetC) }),
   handsMin: (params) => (params.method === 'covered' || params.method === 'open' ? 2 : 6),
   attended: false,
   gear: (params) => (params.method.endsWith('bath') ? ['pot', 'sink'] : ['pot']),
@@ -52,9 +53,12 @@ export const cool: StageKind<CoolParams> = {
   slack: (params, course) => ({
     earlyMin: 0,
     lateMin: lateUntil(course.at, (tempC) => tempC < params.targetC - TOO_COOL_BY_C),
-    cost: `Warmer than ${sayTemp(params.targetC + 4)} harms the starter; cooler than ${sayTemp(params.targetC - TOO_COOL_BY_C)} it starts slowly.`,
+    cost: say('stages.cool.warmerHarmsStarterCooler', {
+      target: temp(params.targetC + 4),
+      tooCoolBy_: temp(params.targetC - TOO_COOL_BY_C),
+    }),
   }),
-  endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)} after a stir.`,
+  endCue: (params) => say('stages.cool.thermometerShowsAfterStir', { target: temp(params.targetC) }),
   cues: [],
   chart: { left: 'tempC', limit: 'cooling' },
   watch: (params, seen) => [warmthGauge(seen, params.targetC)],
@@ -64,9 +68,9 @@ export const cool: StageKind<CoolParams> = {
       : [
           {
             id: 'too-cool',
-            offer: `Warm it back to ${sayTemp(params.targetC)}`,
-            because: `At ${sayTemp(here.tempC)} a starter gets away slowly.`,
-            does: { do: 'leave', note: 'Warmed it back.' },
+            offer: say('stages.cool.warmBack', { target: temp(params.targetC) }),
+            because: say('stages.cool.starterGetsAwaySlowly', { temp: temp(here.tempC) }),
+            does: { do: 'leave', note: say('stages.cool.warmedBack') },
           },
         ],
   cautions: () => [CAUTIONS.hot],
@@ -77,8 +81,8 @@ export const cool: StageKind<CoolParams> = {
       : [
           {
             field: 'coolMethod',
-            message: `It never reaches ${sayTemp(params.targetC)} that way.`,
-            remedy: 'Use a cold-water or an ice bath.',
+            message: say('stages.cool.neverReachesWay', { target: temp(params.targetC) }),
+            remedy: say('stages.cool.useColdWaterIce'),
             works: { coolMethod: 'water-bath' },
           },
         ];

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES } from '../constants/cultures.js';
@@ -100,7 +101,7 @@ describe('kefir on grains', () => {
       const of = bound('second-ferment', params);
       return of.kind.slack(of.params, courseOf(runStage(of, bottled, USUAL_ENVIRONMENT), USUAL_ENVIRONMENT));
     };
-    expect(slack({ hours: 12 }).cost).toMatch(/[\d.]+ bar by then/);
+    expect(english(slack({ hours: 12 }).cost)).toMatch(/[\d.]+ bar by then/);
     expect(slack({ hours: 12, sugarPct: 4 }).lateMin).toBeLessThan(slack({ hours: 12 }).lateMin);
     expect(stage.kind.cautions(stage.params, bottled)).toContain(CAUTIONS.bottles);
   });

@@ -1,7 +1,8 @@
+import { say } from '../messages/message.js';
+import { amount, length } from '../messages/quantity.js';
 import { hasSet, withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayNumber } from './words.js';
 
 export interface CutParams {
   /** Edge of a piece, cm. */
@@ -16,20 +17,20 @@ const FACES_CLOSE_MIN = 10;
 export const cut: StageKind<CutParams> = {
   kind: 'cut',
   defaults: { edgeCm: 2.5 },
-  name: () => 'cut',
-  begins: () => 'Start cutting',
-  over: () => 'It is cut',
+  name: () => say('stages.cut.cut'),
+  begins: () => say('stages.cut.startCutting'),
+  over: () => say('stages.cut.itIsCut'),
   instruction: (params) =>
-    `Cut the curd to the bottom in ${sayNumber(params.edgeCm)} cm squares, then slantwise; leave it ${FACES_CLOSE_MIN} minutes so that the faces close.`,
+    say('stages.cut.cutCurdBottomSquares', { edge: length(params.edgeCm), facesCloseMin: amount(FACES_CLOSE_MIN) }),
   ...handsWork(TAKES_MIN + FACES_CLOSE_MIN),
   handsMin: () => TAKES_MIN,
   gear: () => ['long knife'],
   begin: (state) => withCurd(state, { cut: true }),
-  slack: () => ({ earlyMin: 5, lateMin: 30, cost: 'Stirred too soon the pieces crumble and fat goes into the whey.' }),
-  endCue: () => 'Whey stands in the cuts, and it is clear.',
+  slack: () => ({ earlyMin: 5, lateMin: 30, cost: say('stages.cut.stirredTooSoonPieces') }),
+  endCue: () => say('stages.cut.wheyStandsCutsClear'),
   cues: [
-    { cue: 'break', ask: 'Lift it with a knife: how does it break?', answers: ['mush', 'ragged', 'clean'] },
-    { cue: 'clarity', ask: 'How is the whey in the cut?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
+    { cue: 'break', ask: say('stages.cut.liftKnifeHowDoes'), answers: ['mush', 'ragged', 'clean'] },
+    { cue: 'clarity', ask: say('stages.cut.howWheyCut'), answers: ['milky', 'cloudy', 'clear', 'greenish'] },
   ],
   branches: (_params, { looks, over }) =>
     over || (looks['break'] !== 'mush' && looks['break'] !== 'ragged')
@@ -37,9 +38,9 @@ export const cut: StageKind<CutParams> = {
       : [
           {
             id: 'soft',
-            offer: 'Leave it another half hour before it is cut further',
-            because: `It breaks ${looks['break'] === 'mush' ? 'to mush' : 'ragged'}: it has not set through, and fat goes into the whey.`,
-            does: { do: 'leave', note: 'Left the curd to set further.' },
+            offer: say('stages.cut.leaveAnotherHalfHour'),
+            because: looks['break'] === 'mush' ? say('stages.cut.breaksToMush') : say('stages.cut.breaksRagged'),
+            does: { do: 'leave', note: say('stages.cut.leftCurdSetFurther') },
           },
         ],
   cautions: () => [],
@@ -49,8 +50,8 @@ export const cut: StageKind<CutParams> = {
       : [
           {
             field: 'targetPh',
-            message: 'It has not set by then: there is no curd to cut.',
-            remedy: 'Let it sour further, to pH 4.8 or below.',
+            message: say('stages.cut.notSetThereNo'),
+            remedy: say('stages.cut.letSourFurtherPh'),
             works: { targetPh: 4.6 },
           },
         ],

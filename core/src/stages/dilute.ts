@@ -1,10 +1,11 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { massesOfGoods } from '../materials/goods.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass } from './words.js';
 
 export interface DiluteParams {
   readonly into: 'water' | 'milk';
@@ -18,11 +19,14 @@ const TAKES_MIN = 4;
 export const dilute: StageKind<DiluteParams> = {
   kind: 'dilute',
   defaults: { into: 'water', pct: 30 },
-  name: () => 'thin',
-  begins: () => 'Start thinning',
-  over: () => 'It is thin enough',
+  name: () => say('stages.dilute.thin'),
+  begins: () => say('stages.dilute.startThinning'),
+  over: () => say('stages.dilute.thinEnough'),
   instruction: (params, before) =>
-    `Whisk it smooth with ${sayMass(addedG(before, params))} of cold ${params.into}${params.into === 'water' ? ', boiled and cooled' : ''}.`,
+    say('stages.dilute.whiskSmoothCold', {
+      added: mass(addedG(before, params)),
+      into: params.into,
+    }),
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk', 'jug'],
   weighIn: (params, before) => [
@@ -37,9 +41,9 @@ export const dilute: StageKind<DiluteParams> = {
     const thinned = pourIn(state, massesOfGoods(GOODS[params.into], addedG(state, params)));
     return withCurd({ ...thinned, souring: thinnedSouring(state, thinned) }, { disturbed: 1, draining: null });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It thickens a little again in the cold.' }),
-  endCue: () => 'It pours in a thread without lumps.',
-  cues: [{ cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.dilute.thickensLittleAgainCold') }),
+  endCue: () => say('stages.dilute.poursThreadWithoutLumps'),
+  cues: [{ cue: 'texture', ask: say('stages.dilute.howDoesPour'), answers: ['smooth', 'grainy', 'stringy'] }],
   cautions: () => [],
   problems: () => [],
 };

@@ -1,22 +1,23 @@
+import { say } from '../messages/message.js';
+import { mass, percent } from '../messages/quantity.js';
 import type { TEXTURES, TextureId } from '../constants/drainage.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
 import { wheyBackG } from './whey-balance.js';
 import type { Ask, Branch, Gauge, Seen } from './watch.js';
-import { sayMass } from './words.js';
 
 /** The bowl under the cloth, weighed. */
-export const WHEY_ASK: Ask = { asks: 'reading', quantity: 'wheyG', label: 'Whey in the bowl' };
+export const WHEY_ASK: Ask = { asks: 'reading', quantity: 'wheyG', label: say('stages.drainWatch.wheyBowl') };
 
 /** Whey and solids of a curd on its cloth, against what is wanted. */
 export function drainGauges({ begun, here }: Seen, wantedWheyG: number, wantedSolids: number, share: number): Gauge[] {
   const planned = totalG(begun.whey) + wantedWheyG;
   const now = totalG(here.whey);
   return [
-    { what: 'Whey', unit: 'g', planned, now, ...(now >= planned && { tone: 'good' as const }) },
+    { what: say('stages.drainWatch.whey'), unit: 'g', planned, now, ...(now >= planned && { tone: 'good' as const }) },
     {
-      what: 'Solids',
+      what: say('stages.drainWatch.solids'),
       unit: '%',
-      planned: share > 0 ? 'until it gathers' : 100 * wantedSolids,
+      planned: share > 0 ? say('stages.drainWatch.untilGathers') : 100 * wantedSolids,
       now: 100 * solidsFraction(here.masses),
     },
   ];
@@ -33,32 +34,36 @@ export function drainBranches({ here, looks, over }: Seen, texture: (typeof TEXT
   if (looks['clarity'] === 'milky') {
     branches.push({
       id: 'through-cloth',
-      offer: 'Lay a second cloth under it and pour the first whey through again',
-      because: 'The whey is milky: curd goes through the weave.',
-      does: { do: 'leave', note: 'Doubled the cloth.' },
+      offer: say('stages.drainWatch.laySecondClothUnder'),
+      because: say('stages.drainWatch.wheyMilkyCurdGoes'),
+      does: { do: 'leave', note: say('stages.drainWatch.doubledCloth') },
     });
   }
   if (texture && solids > texture.solids + OVER) {
     const massG = wheyBackG(here, texture.solids);
     branches.push({
       id: 'whey-back',
-      offer: `Whisk ${sayMass(massG)} of its whey back in`,
-      because: `It has ${(100 * solids).toFixed(0)} % solids, thicker than ${texture.word}.`,
+      offer: say('stages.drainWatch.whiskWheyBack', { mass: mass(massG) }),
+      because: say('stages.drainWatch.solidsThicker', { solids: percent(100 * solids, 0), word: texture.word }),
       does: { do: 'add', what: 'whey', massG },
     });
   } else if (texture && solids >= texture.solids) {
     branches.push({
       id: 'thick-enough',
-      offer: 'Take it off the cloth now',
-      because: `It is as thick as wanted, ${(100 * solids).toFixed(0)} % solids.`,
+      offer: say('stages.drainWatch.takeOffClothNow'),
+      because: say('stages.drainWatch.thickWantedSolids', { solids: percent(100 * solids, 0) }),
       does: { do: 'next' },
     });
   } else if (texture && looks['drip'] === 'stopped') {
     branches.push({
       id: 'stopped-short',
-      offer: 'Scrape the rim into the middle and hang it again, or weight it',
-      because: `It has stopped at about ${(100 * solids).toFixed(0)} % solids; ${texture.word} is ${(100 * texture.solids).toFixed(0)} %.`,
-      does: { do: 'leave', note: 'Turned it in its cloth.' },
+      offer: say('stages.drainWatch.scrapeRimIntoMiddle'),
+      because: say('stages.drainWatch.stoppedAboutSolids', {
+        solids: percent(100 * solids, 0),
+        word: texture.word,
+        solids2: percent(100 * texture.solids, 0),
+      }),
+      does: { do: 'leave', note: say('stages.drainWatch.turnedCloth') },
     });
   }
   return branches;

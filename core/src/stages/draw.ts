@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { GRAIN_FAT_PCT } from '../constants/butter.js';
 import { churnBalance } from '../physics/churning.js';
 import { fractionOf, massesBy, totalG } from '../materials/composition.js';
@@ -5,7 +7,6 @@ import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass } from './words.js';
 
 /** Nothing to choose: what runs through the cloth is buttermilk. */
 export type DrawParams = Readonly<Record<never, never>>;
@@ -16,11 +17,14 @@ const TAKES_MIN = 6;
 export const draw: StageKind<DrawParams> = {
   kind: 'draw',
   defaults: {},
-  name: () => 'buttermilk off',
-  begins: () => 'Pour the buttermilk off',
-  over: () => 'The buttermilk is off',
+  name: () => say('stages.draw.buttermilkOff'),
+  begins: () => say('stages.draw.pourButtermilkOff'),
+  over: () => say('stages.draw.buttermilkOff2'),
   instruction: (_params, before) =>
-    `Pour it through a cloth: about ${sayMass(split(before).buttermilkG)} buttermilk, ${sayMass(split(before).butterG)} grains; the rest of it comes out as they are worked.`,
+    say('stages.draw.pourThroughClothAbout', {
+      buttermilk: mass(split(before).buttermilkG),
+      butter: mass(split(before).butterG),
+    }),
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'strainer'],
   runsOff: { is: 'buttermilk', name: 'Buttermilk' },
@@ -33,14 +37,14 @@ export const draw: StageKind<DrawParams> = {
     const buttermilk = massesBy((c) => state.masses[c] * (c === 'fat' ? fatLost : 1 - serumKept));
     return takeOut(state, buttermilk, 'whey');
   },
-  slack: () => ({ earlyMin: 0, lateMin: 20, cost: 'Warming, the grains run together and hold their buttermilk.' }),
-  endCue: () => 'The drip through the cloth has slowed to drops.',
-  cues: [{ cue: 'buttermilk', ask: 'How does the buttermilk look?', answers: ['thin', 'creamy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 20, cost: say('stages.draw.warmingGrainsRunTogether') }),
+  endCue: () => say('stages.draw.dripThroughClothSlowed'),
+  cues: [{ cue: 'buttermilk', ask: say('stages.draw.howDoesButtermilkLook'), answers: ['thin', 'creamy'] }],
   watch: (_params, { begun, here }) => [
-    { what: 'Buttermilk', unit: 'g', planned: totalG(here.whey), now: 'weigh it' },
-    { what: 'Grains of butter', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+    { what: say('stages.draw.buttermilk'), unit: 'g', planned: totalG(here.whey), now: say('stages.draw.weighIt') },
+    { what: say('stages.draw.grainsButter'), unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
   ],
-  asks: () => [{ asks: 'reading', quantity: 'wheyG', label: 'Buttermilk in the bowl' }],
+  asks: () => [{ asks: 'reading', quantity: 'wheyG', label: say('stages.draw.buttermilkBowl') }],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

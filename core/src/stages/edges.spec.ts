@@ -1,3 +1,4 @@
+import { english, inEnglish } from '@oat-crock/messages';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { lastOf, runStage } from '../make/run.js';
 import { totalG } from '../materials/composition.js';
@@ -44,7 +45,7 @@ describe('acid in parts', () => {
     const [crystals] = acidify.weighIn!({ ...acidify.defaults, agent: 'citric' }, at(90));
     expect(crystals!.gPerMl).toBe(0.9);
     const sour = acidify.problems(acidify.defaults, at(90, { ph: 4.64 }));
-    expect(sour[0]!.message).toContain('At pH 4.6 it is too sour');
+    expect(english(sour[0]!.message)).toContain('At pH 4.6 it is too sour');
     const cool = acidify.problems(acidify.defaults, at(77.9));
     expect([cool[0]!.field, cool[0]!.works]).toEqual(['heatC', { heatC: 85 }]);
     expect(acidify.problems(acidify.defaults, at(78))).toEqual([]);
@@ -53,8 +54,8 @@ describe('acid in parts', () => {
 
 describe('starter', () => {
   it('is stirred smooth with warm milk above 30 °C only', () => {
-    expect(inoculate.instruction(inoculate.defaults, at(30))).toContain('a cup of the milk');
-    expect(inoculate.instruction(inoculate.defaults, at(30.1))).toContain('a cup of the warm milk');
+    expect(english(inoculate.instruction(inoculate.defaults, at(30)))).toContain('a cup of the milk');
+    expect(english(inoculate.instruction(inoculate.defaults, at(30.1)))).toContain('a cup of the warm milk');
   });
 
   it('has the vigour of its age where nobody says otherwise', () => {
@@ -65,7 +66,7 @@ describe('starter', () => {
 
   it('where the milk kills it wants it a degree above what it likes best', () => {
     const [hot] = inoculate.problems(inoculate.defaults, at(60));
-    expect(hot!.remedy).toBe('Cool the milk to 45 °C first.');
+    expect(english(hot!.remedy)).toBe('Cool the milk to 45 °C first.');
     expect(hot!.works).toEqual({ starterC: 45 });
   });
 
@@ -79,7 +80,7 @@ describe('starter', () => {
 
 describe('starter by the packet', () => {
   it('is weighed to the hundredth of a gram', () => {
-    expect(inoculate.instruction({ ...powder, packets: 0.25 }, at(44))).toContain(
+    expect(english(inoculate.instruction({ ...powder, packets: 0.25 }, at(44)))).toContain(
       'Sprinkle 0.25 packet of starter powder (0.25 g)',
     );
   });
@@ -113,13 +114,13 @@ describe('starter by the packet', () => {
 
   it('is weighed, priced and told by the packet', () => {
     const [weighed] = inoculate.weighIn!({ ...powder, packets: 2.5, packetG: 0.4 }, MILK);
-    expect([weighed!.massG, weighed!.pricedAs, weighed!.count, weighed!.measure]).toEqual([
+    expect([weighed!.massG, weighed!.pricedAs, weighed!.count, english(weighed!.measure!)]).toEqual([
       1,
       'packet',
       2.5,
       '2.5 packets',
     ]);
-    expect(inoculate.instruction({ ...powder, packets: 1 }, at(44))).toContain(
+    expect(english(inoculate.instruction({ ...powder, packets: 1 }, at(44)))).toContain(
       'Sprinkle 1 packet of starter powder (1 g)',
     );
   });
@@ -127,12 +128,12 @@ describe('starter by the packet', () => {
 
 describe('heating', () => {
   it('shows small bubbles from 75 °C on, and wants no more than the milk bears', () => {
-    expect(heat.endCue({ ...heat.defaults, targetC: 74.9 })).toContain('after a stir');
-    expect(heat.endCue({ ...heat.defaults, targetC: 75 })).toContain('small bubbles');
+    expect(english(heat.endCue({ ...heat.defaults, targetC: 74.9 }))).toContain('after a stir');
+    expect(english(heat.endCue({ ...heat.defaults, targetC: 75 }))).toContain('small bubbles');
   });
 
   it('a film wants a lower flame, what has scorched another pot', () => {
-    const note = (bottom: string) => catchBranches(seen({ looks: { bottom } })).map((b) => b.does);
+    const note = (bottom: string) => inEnglish(catchBranches(seen({ looks: { bottom } })).map((b) => b.does));
     expect(note('a film')).toEqual([{ do: 'leave', note: 'Turned the flame down.' }]);
     expect(note('scorched')).toEqual([{ do: 'leave', note: 'Poured off the scorched bottom.' }]);
     expect(note('clean')).toEqual([]);
@@ -158,7 +159,11 @@ describe('smaller stages', () => {
   });
 
   it('melting cheese names egg as soon as there is any', () => {
-    const cautions = (eggPct: number) => cook.cautions({ ...cook.defaults, eggPct }, MILK).join(' ');
+    const cautions = (eggPct: number) =>
+      cook
+        .cautions({ ...cook.defaults, eggPct }, MILK)
+        .map(english)
+        .join(' ');
     expect(cautions(0.5)).toContain('egg');
     expect(cautions(0)).not.toContain('egg');
   });
@@ -172,7 +177,7 @@ describe('smaller stages', () => {
 describe('vessels', () => {
   it('too small says what is needed to the next half litre, and what would fit to the quarter kilo', () => {
     const [pot] = blend.problems({ ...blend.defaults, massG: 5000, vesselL: 5 }, MILK);
-    expect(pot!.remedy).toBe('Take a larger pot, or at most 4.25 kg of milk.');
+    expect(english(pot!.remedy)).toBe('Take a larger pot, or at most 4.25 kg of milk.');
     expect(pot!.works).toEqual({ vesselL: 6 });
     const [room] = churn
       .problems({ ...churn.defaults, churnL: 1 }, at(12, { masses: { ...MILK.masses, fat: 2000 } }))

@@ -1,9 +1,10 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { scaleMasses, totalG } from '../materials/composition.js';
 import { takeOut, withCurd } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayNumber, sayMass, sayPots } from './words.js';
 
 export interface FinishParams {
   /** Net mass of one pot, g. */
@@ -25,13 +26,14 @@ const TAKES_MIN = 15;
 export const finish: StageKind<FinishParams> = {
   kind: 'finish',
   defaults: { potG: 400, whisk: 'yes', as: 'pots' },
-  name: (params) => (params.as === 'pots' ? 'weigh, pot' : 'weigh, wrap'),
-  begins: () => 'Start potting',
-  over: () => 'It is potted',
+  name: (params) => (params.as === 'pots' ? say('stages.finish.weighPot') : say('stages.finish.weighWrap')),
+  begins: () => say('stages.finish.startPotting'),
+  over: () => say('stages.finish.itIsPotted'),
   instruction: (params, before) => {
-    const weigh = `${params.whisk === 'yes' ? 'Whisk smooth, weigh' : 'Weigh'} (about ${sayMass(totalG(before.masses))})`;
-    if (params.as === 'pieces') return `${weigh}, wrap and label.`;
-    return `${weigh} and fill ${sayPots(potsOf(before.masses, params.potG))} of ${sayNumber(params.potG, 0)} g.`;
+    const weighed = { whisk: params.whisk, total: mass(totalG(before.masses)) };
+    if (params.as === 'pieces') return say('stages.finish.wrapLabel', weighed);
+    const count = potsOf(before.masses, params.potG);
+    return say('stages.finish.fillPots', { ...weighed, count, pot: mass(params.potG, 0) });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
@@ -42,16 +44,16 @@ export const finish: StageKind<FinishParams> = {
     const lost = Math.min(MOST_LOST, Math.max(0, 1 - (1 - smear) * kitchen.yieldFactor));
     return withCurd(takeOut(state, scaleMasses(state.masses, lost), 'lost'), { draining: null });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Back into the cold within the hour.' }),
-  endCue: () => 'Weighed, labelled, in the cold.',
-  cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.finish.backIntoColdWithin') }),
+  endCue: () => say('stages.finish.weighedLabelledCold'),
+  cues: [{ cue: 'texture', ask: say('stages.finish.dragSpoonThroughWhat'), answers: ['smooth', 'grainy', 'stringy'] }],
   watch: (params, { here }) => [
-    { what: 'Product', unit: 'g', planned: totalG(here.masses), now: 'weigh it' },
+    { what: say('stages.finish.product'), unit: 'g', planned: totalG(here.masses), now: say('stages.finish.weighIt') },
     {
-      what: params.as === 'pots' ? 'Pots' : 'Pieces',
+      what: params.as === 'pots' ? say('stages.finish.pots') : say('stages.finish.pieces'),
       unit: '',
       planned: potsOf(here.masses, params.potG),
-      now: 'count them',
+      now: say('stages.finish.countThem'),
     },
   ],
   cautions: (_params, state) => [CAUTIONS.clean, ...(state.inputs.casein > 0 ? [CAUTIONS.allergen] : [])],

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { CULTURES, KEFIR_GRAINS, type StarterStore } from '../constants/cultures.js';
 import { TIRED } from '../constants/starter.js';
 import { lagQOf, starterPrior, starterActivity } from '../physics/starter-activity.js';
@@ -8,7 +10,6 @@ import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { likesGauge } from './inoculate.js';
 import { lethalProblems, sown, spentProblems } from './sowing.js';
-import { sayMass } from './words.js';
 
 export interface GrainsParams {
   readonly culture: 'kefir-grains';
@@ -27,16 +28,15 @@ const TAKES_MIN = 4;
 export const grains: StageKind<GrainsParams> = {
   kind: 'grains',
   defaults: { culture: 'kefir-grains', grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
-  name: () => 'grains in',
-  begins: () => 'Put the grains in',
-  over: () => 'The grains are in',
-  instruction: (params, before) =>
-    `Put ${sayMass(grainsG(params, before))} of grains into the milk as they are: never rinse them. Cloth or loose lid.`,
+  name: () => say('stages.grains.grainsIn'),
+  begins: () => say('stages.grains.putGrains'),
+  over: () => say('stages.grains.theGrainsAreIn'),
+  instruction: (params, before) => say('stages.grains.putGrainsIntoMilk', { grains: mass(grainsG(params, before)) }),
   ...handsWork(TAKES_MIN),
   gear: () => ['jar', 'sieve'],
   weighIn: (params, before) => [
     {
-      what: 'Kefir grains',
+      what: say('stages.grains.kefirGrains'),
       massG: grainsG(params, before),
       gPerMl: KEFIR_GRAINS.gPerMl,
       pricedAs: 'own',
@@ -54,17 +54,17 @@ export const grains: StageKind<GrainsParams> = {
     const prior = starterPrior({ form: 'grains', store: params.store }, activity);
     return sown(full, { living: [living], lacticMolPerKg: 0, prior, milkOf: state.masses }, member);
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Grains out of milk dry and starve; an hour does no harm.' }),
-  endCue: () => 'All of them are under the milk.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.grains.grainsOutMilkDry') }),
+  endCue: () => say('stages.grains.allThemUnderMilk'),
   cues: [],
   watch: (_params, seen) => [
-    { what: 'Grains', unit: 'g', planned: seen.begun.curd.grainsG, now: seen.here.curd.grainsG },
+    { what: say('stages.grains.grains'), unit: 'g', planned: seen.begun.curd.grainsG, now: seen.here.curd.grainsG },
     likesGauge('kefir-grains', seen),
   ],
   cautions: (params) => [CAUTIONS.spoon, CAUTIONS.clean, ...(activityOf(params) < TIRED ? [CAUTIONS.tiredGrains] : [])],
   problems: (params, state) => [
     ...spentProblems({ form: 'grains', ...params }, activityOf(params), {
-      remedy: 'Wake them in a little milk, changed daily, for some days first; or begin with new ones.',
+      remedy: say('stages.grains.wakeThemLittleMilk'),
       works: { ageDays: 1, vigourPct: 100 },
     }),
     ...lethalProblems('kefir-grains', state.tempC),

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { temp, tempBy } from '../messages/quantity.js';
 import type { Environment } from '../environment/environment.js';
 import { SCORCH } from '../constants/scorch.js';
 import { heatCapacityKJPerK } from '../physics/heat.js';
@@ -7,7 +9,6 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { coveredPot, passTime, passTimeAt, volumeMl } from './pass-time.js';
 import { pasteurisedGauge, unfoldedGauge, warmthGauge, type Branch, type Gauge, type Seen } from './watch.js';
-import { sayTemp } from './words.js';
 
 export interface HeatParams {
   readonly targetC: number;
@@ -27,13 +28,13 @@ const SLOW_LATE_MIN = 15;
 export const heat: StageKind<HeatParams> = {
   kind: 'heat',
   defaults: { targetC: 85, paceCPerMin: 0 },
-  name: (params) => `heat ${sayTemp(params.targetC)}`,
-  begins: () => 'Start heating',
-  over: (params) => `It is at ${sayTemp(params.targetC)}`,
+  name: (params) => say('stages.heat.heat', { target: temp(params.targetC) }),
+  begins: () => say('stages.heat.startHeating'),
+  over: (params) => say('stages.heat.itIsAt', { target: temp(params.targetC) }),
   instruction: (params) =>
     params.paceCPerMin > 0
-      ? `Warm it slowly to ${sayTemp(params.targetC)} over a water bath, ${params.paceCPerMin} °C a minute, moving it gently.`
-      : `Warm to ${sayTemp(params.targetC)}, stirring along the bottom.`,
+      ? say('stages.heat.warmSlowlyOverWater', { target: temp(params.targetC), paceCPer: tempBy(params.paceCPerMin) })
+      : say('stages.heat.warmStirringAlongBottom', { target: temp(params.targetC) }),
   handsMin: () => 12,
   attended: true,
   gear: () => ['pot', 'hob'],
@@ -53,21 +54,23 @@ export const heat: StageKind<HeatParams> = {
       return {
         earlyMin: 0,
         lateMin: SLOW_LATE_MIN,
-        cost: 'Off the heat it waits; a degree or two either way is no harm.',
+        cost: say('stages.heat.offHeatWaitsDegree'),
       };
     const perMin = course.at(1).tempC - course.at(0).tempC;
     return {
       earlyMin: 0,
       lateMin: Math.max(1, Math.min(6, 4 / Math.max(0.1, perMin))),
-      cost: `It goes on warming by ${perMin.toFixed(0)} °C a minute; a few degrees over is no harm, boiling over is.`,
+      cost: say('stages.heat.goesWarmingMinuteFew', { per: tempBy(perMin, 0) }),
     };
   },
   endCue: ({ targetC }) =>
-    `The thermometer shows ${sayTemp(targetC)}${targetC >= STEAMS_C ? '; small bubbles round the edge' : ' after a stir'}.`,
+    say(targetC >= STEAMS_C ? 'stages.heat.thermometerShowsSteaming' : 'stages.heat.thermometerShows', {
+      target: temp(targetC),
+    }),
   cues: [
     {
       cue: 'bottom',
-      ask: 'Does the bottom catch?',
+      ask: say('stages.heat.doesBottomCatch'),
       answers: ['clean', 'a film', 'scorched'],
     },
   ],
@@ -84,8 +87,8 @@ export const heat: StageKind<HeatParams> = {
       ? [
           {
             field: 'heatC',
-            message: `Milk boils over before ${sayTemp(params.targetC)}.`,
-            remedy: 'Ask for 95 °C or less.',
+            message: say('stages.heat.milkBoilsOverBefore', { target: temp(params.targetC) }),
+            remedy: say('stages.heat.askLess', { temp: temp(95) }),
             works: { heatC: 95 },
           },
         ]
@@ -105,13 +108,13 @@ function bottomGauge({ here, environment }: Seen): Gauge {
   const { hobW, hobEfficiency } = environment.kitchen;
   const at = (stirred: boolean) => bottomC(here.tempC, hobW * hobEfficiency, volumeMl(here), stirred);
   const now = at(true);
-  const still = `${sayTemp(at(false))} where the spoon does not pass`;
+  const still = temp(at(false));
   return {
-    what: 'Bottom of the pot',
+    what: say('stages.heat.bottomPot'),
     unit: '°C',
     planned: SCORCH.filmFromC,
     now,
-    says: now >= SCORCH.filmFromC ? `Turn the flame down: ${still}.` : `${still}.`,
+    says: now >= SCORCH.filmFromC ? say('stages.heat.turnFlameDown', { still }) : say('stages.heat.text', { still }),
     ...(now >= SCORCH.filmFromC && { tone: now >= SCORCH.burnsFromC ? ('bad' as const) : ('watch' as const) }),
   };
 }
@@ -123,10 +126,13 @@ export function catchBranches({ looks, over }: Seen): Branch[] {
   return [
     {
       id: 'catches',
-      offer: scorched ? 'Pour it into a clean pot, without scraping' : 'Turn the flame down, or take a water bath',
-      because: scorched ? 'It has scorched: what is on the bottom stays there.' : 'A film is on the bottom.',
+      offer: scorched ? say('stages.heat.pourIntoCleanPot') : say('stages.heat.turnFlameDownTake'),
+      because: scorched ? say('stages.heat.scorchedWhatBottomStays') : say('stages.heat.filmBottom'),
       ...(scorched && { grave: true as const }),
-      does: { do: 'leave', note: scorched ? 'Poured off the scorched bottom.' : 'Turned the flame down.' },
+      does: {
+        do: 'leave',
+        note: scorched ? say('stages.heat.pouredOffScorchedBottom') : say('stages.heat.turnedFlameDown'),
+      },
     },
   ];
 }
@@ -139,8 +145,8 @@ function overBranches({ targetC }: HeatParams, { here, over }: Seen): Branch[] {
   return [
     {
       id: 'over',
-      offer: 'Take it off now',
-      because: `It is ${(here.tempC - targetC).toFixed(0)} °C warmer than wanted: a cooked note, not a spoiled make.`,
+      offer: say('stages.heat.takeOffNow'),
+      because: say('stages.heat.warmerWantedCookedNote', { target: tempBy(here.tempC - targetC) }),
       does: { do: 'next' },
     },
   ];

@@ -1,10 +1,11 @@
+import { say } from '../messages/message.js';
+import { duration, percent, temp } from '../messages/quantity.js';
 import { coolingSurroundings, evaporationGPerMin } from '../physics/heat.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTimeAt, volumeMl } from './pass-time.js';
 import { pasteurisedGauge, timeGauge, unfoldedGauge, warmthGauge } from './watch.js';
-import { sayDuration, sayTemp } from './words.js';
 
 export interface HoldParams {
   readonly minutes: number;
@@ -19,11 +20,11 @@ const FELL_C = 4;
 export const hold: StageKind<HoldParams> = {
   kind: 'hold',
   defaults: { minutes: 15, targetC: 85, lid: 'on' },
-  name: () => 'hold',
-  begins: () => 'Start the hold',
-  over: () => 'It has had its time',
+  name: () => say('stages.hold.hold'),
+  begins: () => say('stages.hold.startHold'),
+  over: () => say('stages.hold.hadTime'),
   instruction: (params) =>
-    `Keep it at ${sayTemp(params.targetC)} for ${sayDuration(params.minutes)}, lid ${params.lid}, low heat or a water bath.`,
+    say('stages.hold.keepLidLowHeat', { target: temp(params.targetC), n: duration(params.minutes), lid: params.lid }),
   handsMin: () => 2,
   attended: true,
   gear: () => ['pot', 'hob'],
@@ -51,11 +52,11 @@ export const hold: StageKind<HoldParams> = {
     return {
       earlyMin: Math.min(5, course.lastedMin),
       lateMin: 20,
-      cost: `The last five minutes bring ${gained.toFixed(0)} % more denatured whey protein; longer firms it a little and takes a cooked note.`,
+      cost: say('stages.hold.lastFiveMinutesBring', { gained: percent(gained, 0) }),
     };
   },
-  endCue: () => 'The time is up; a skin may have formed.',
-  cues: [{ cue: 'skin', ask: 'Is there a skin?', answers: ['none', 'thin', 'thick'] }],
+  endCue: () => say('stages.hold.timeUpSkinMay'),
+  cues: [{ cue: 'skin', ask: say('stages.hold.thereSkin'), answers: ['none', 'thin', 'thick'] }],
   chart: { left: 'tempC', right: 'unfoldedPct' },
   watch: (params, seen) => [
     timeGauge(seen, params.minutes),
@@ -69,9 +70,9 @@ export const hold: StageKind<HoldParams> = {
       : [
           {
             id: 'fell',
-            offer: `Bring it back to ${sayTemp(params.targetC)}`,
-            because: `It has fallen to ${sayTemp(here.tempC)}, where little more of its whey protein unfolds.`,
-            does: { do: 'leave', note: 'Brought it back to its heat.' },
+            offer: say('stages.hold.bringBack', { target: temp(params.targetC) }),
+            because: say('stages.hold.fallenWhereLittleMore', { temp: temp(here.tempC) }),
+            does: { do: 'leave', note: say('stages.hold.broughtBackHeat') },
           },
         ],
   cautions: () => [CAUTIONS.hot],

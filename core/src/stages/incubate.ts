@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { acidity, amount, temp } from '../messages/quantity.js';
 import { gelPointPh } from '../physics/gel.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
@@ -9,7 +11,6 @@ import type { Course, Slack, Problem, StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
 import { acidityGauge, warmthGauge } from './watch.js';
-import { sayNumber, sayTemp } from './words.js';
 
 /** Where a crock is kept warm. */
 export type Incubator = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
@@ -27,13 +28,12 @@ export interface IncubateParams {
   readonly leave: 'chill' | 'morning';
 }
 
-const WHERE: Readonly<Record<Incubator, (keepC: number, cover: IncubateParams['cover']) => string>> = {
-  thermostat: (keepC) => `into the thermostat at ${sayTemp(keepC)}`,
-  'lamp-oven': (keepC) => `into the oven with its lamp on, about ${sayTemp(keepC)}`,
-  flask: () => 'into the preheated flask',
-  wrapped: () => 'into its box or towels',
-  counter: (_keepC, cover) =>
-    `on the counter under ${cover === 'cloth' ? 'a breathing cloth or filter' : 'a loose lid'}, out of the draught`,
+const WHERE: Readonly<Record<Incubator, (keepC: number, cover: IncubateParams['cover']) => Text>> = {
+  thermostat: (keepC) => say('stages.incubate.intoThermostat', { keep: temp(keepC) }),
+  'lamp-oven': (keepC) => say('stages.incubate.intoOvenLampAbout', { keep: temp(keepC) }),
+  flask: () => say('stages.incubate.intoPreheatedFlask'),
+  wrapped: () => say('stages.incubate.intoBoxTowels'),
+  counter: (_keepC, cover) => say('stages.incubate.counterUnderOutDraught', { cover }),
 };
 
 /** What a keeper exchanges with the crock, by its kind, setting and this batch's luck. */
@@ -55,10 +55,13 @@ export function incubatorSurroundings(
 export const incubate: StageKind<IncubateParams> = {
   kind: 'incubate',
   defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth', leave: 'chill' },
-  name: (params) => (params.keeper === 'counter' ? 'on the counter' : 'keep warm'),
-  begins: (params) => (params.keeper === 'counter' ? 'Leave it on the counter' : 'Start keeping it warm'),
-  over: () => 'It is sour enough',
-  instruction: (params) => `Put it ${WHERE[params.keeper](params.keepC, params.cover)}. Do not move it while it sets.`,
+  name: (params) =>
+    params.keeper === 'counter' ? say('stages.incubate.onTheCounter') : say('stages.incubate.keepWarm'),
+  begins: (params) =>
+    params.keeper === 'counter' ? say('stages.incubate.leaveCounter') : say('stages.incubate.startKeepingWarm'),
+  over: () => say('stages.incubate.sourEnough'),
+  instruction: (params) =>
+    say('stages.incubate.putDoNotMove', { cover: WHERE[params.keeper](params.keepC, params.cover) }),
   handsMin: () => 3,
   attended: false,
   gear: (params) => [params.keeper],
@@ -72,20 +75,24 @@ export const incubate: StageKind<IncubateParams> = {
   done: (state, params) => state.ph <= params.targetPh,
   stepMin: 10,
   slack: sournessSlack,
-  endCue: () => 'It leaves the wall in one piece when you tilt it; a film of whey shows.',
+  endCue: () => say('stages.incubate.leavesWallOnePiece'),
   cues: [
-    { cue: 'set', ask: 'Tilt it: how does it stand?', answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'] },
-    { cue: 'whey', ask: 'Whey on top?', answers: ['none', 'a film', 'a pool'] },
-    { cue: 'taste', ask: 'A clean spoon: how does it taste?', answers: ['sweet', 'mild', 'tangy', 'sharp'] },
-    { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
+    {
+      cue: 'set',
+      ask: say('stages.incubate.tiltHowDoesStand'),
+      answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'],
+    },
+    { cue: 'whey', ask: say('stages.incubate.wheyTop'), answers: ['none', 'a film', 'a pool'] },
+    { cue: 'taste', ask: say('stages.incubate.cleanSpoonHowDoes'), answers: ['sweet', 'mild', 'tangy', 'sharp'] },
+    { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
   ],
   watch: (params, seen) => [
     acidityGauge(seen, params.targetPh),
     {
-      what: 'Set',
+      what: say('stages.incubate.set'),
       unit: '',
-      planned: 'leaves the wall',
-      now: firmness(seen.here) > 0 ? bodyWord(seen.here) : 'still liquid',
+      planned: say('stages.incubate.leavesWall'),
+      now: firmness(seen.here) > 0 ? bodyWord(seen.here) : say('stages.incubate.stillLiquid'),
     },
     ...(hasSetting(params) ? [warmthGauge(seen, params.keepC)] : []),
     ...(seen.begun.curd.rennetImcuPerKg > 0
@@ -114,8 +121,8 @@ function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Proble
   return [
     {
       field: 'targetPh',
-      message: `At pH ${sayNumber(targetPh, 2)} this milk is still liquid; it sets at about ${gelPh.toFixed(1)}.`,
-      remedy: 'Ask for pH 4.6 or lower.',
+      message: say('stages.incubate.phMilkStillLiquid', { targetPh: acidity(targetPh), gelPh: amount(gelPh, 1) }),
+      remedy: say('stages.incubate.askPhLower'),
       works: { targetPh: 4.6 },
     },
   ];
@@ -132,8 +139,10 @@ function unheatedProblems(state: CrockState): Problem[] {
   return [
     {
       field: heated ? 'heatC' : 'milk',
-      message: 'Its whey protein is hardly unfolded: it sets soft and sheds whey.',
-      remedy: heated ? 'Heat it to 85 °C.' : 'Take ultra-heated or ultrafiltered milk, or make scalded yogurt of it.',
+      message: say('stages.incubate.wheyProteinHardlyUnfolded'),
+      remedy: heated
+        ? say('stages.incubate.heatItTo', { temp: temp(85) })
+        : say('stages.incubate.takeUltraHeatedUltrafiltered'),
       works: heated ? { heatC: 85 } : { milk: 'ultra-heated' },
       mild: true,
     },
@@ -175,6 +184,6 @@ function sournessSlack(params: IncubateParams, course: Course): Slack {
   return {
     earlyMin,
     lateMin: crossed(0, 5, (s) => s.ph < params.targetPh - SHARPER),
-    cost: 'Earlier is milder and softer, later is sharper and sheds more whey.',
+    cost: say('stages.incubate.earlierMilderSofterLater'),
   };
 }

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount, tempBy, volume, mass, spoons } from '../messages/quantity.js';
 import { CULTURES, type CultureId, type StarterForm } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
@@ -12,7 +14,6 @@ import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
 import { lethalProblems, sown, spentProblems } from './sowing.js';
 import type { Branch, Gauge, Seen } from './watch.js';
-import { sayMass, sayMl, sayNumber } from './words.js';
 
 export interface InoculateParams {
   readonly culture: CultureId;
@@ -59,10 +60,13 @@ const TAKES_MIN = 6;
 const WARM_C = 30;
 
 /** A starter on the sheet: what it is, how old, and in how many makes it has been carried on. */
-function starterWords({ form, ageDays, generation }: InoculateParams): string {
-  if (isPowder({ form })) return 'Starter powder';
-  const age = ageDays === 1 ? 'a day old' : `${Math.round(ageDays)} days old`;
-  return `Starter, ${ageDays < 1 ? 'of today' : age}${generation >= 1.5 ? `, carried on ${Math.round(generation)} times` : ''}`;
+function starterWords({ form, ageDays, generation }: InoculateParams): Text {
+  if (isPowder({ form })) return say('stages.inoculate.starterPowder');
+  const age = ageDays < 1 ? 0 : Math.round(ageDays);
+  const times = Math.round(generation);
+  return times > 1
+    ? say('stages.inoculate.starterCarriedOn', { age, times })
+    : say('stages.inoculate.starter', { age });
 }
 
 /** Starter dispersed in warm milk. */
@@ -82,22 +86,22 @@ export const inoculate: StageKind<InoculateParams> = {
     vigourPct: 100,
     how: 'slurry',
   },
-  name: () => 'starter',
-  begins: () => 'Put the starter in',
-  over: () => 'The starter is in',
+  name: () => say('stages.inoculate.starter2'),
+  begins: () => say('stages.inoculate.putStarter'),
+  over: () => say('stages.inoculate.theStarterIsIn'),
   instruction: (params, before) => {
     if (isPowder(params)) return powderWords(params);
     const massG = starterG(params, before.masses);
-    const much = `${sayMass(massG)} starter${params.beside === 'none' ? '' : ', half of each,'} (${sayMl(massG / STARTER_G_PER_ML)})`;
-    if (params.how === 'sprinkled')
-      return `Sprinkle ${much} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
-    return `Stir ${much} smooth with a cup of the ${before.tempC > WARM_C ? 'warm ' : ''}milk, then into the pot.`;
+    const starter = { mass: mass(massG), beside: params.beside, volume: spoons(massG / STARTER_G_PER_ML) };
+    if (params.how === 'sprinkled') return say('stages.inoculate.sprinkleStarter', starter);
+    return say('stages.inoculate.stirSmoothCupMilk', { ...starter, milk: before.tempC > WARM_C ? 'warm' : 'cold' });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
   weighIn: (params, before) => [
     {
       what: starterWords(params),
+      ingredient: isPowder(params) ? say('stages.inoculate.starterPowder') : say('good.starter'),
       massG: starterG(params, before.masses),
       outOf: 'culture',
       ...(isPowder(params)
@@ -106,18 +110,23 @@ export const inoculate: StageKind<InoculateParams> = {
     },
   ],
   begin: (state, params, environment) => addStarter(state, params, environment.member),
-  slack: () => ({ earlyMin: 0, lateMin: 10, cost: 'Every ten minutes in the cool kitchen cool it by 1 °C.' }),
-  endCue: () => 'No lumps left when you drag a spoon along the bottom.',
-  cues: [{ cue: 'slurry', ask: 'Lumps in the starter?', answers: ['smooth', 'a few', 'lumpy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 10, cost: say('stages.inoculate.everyTenMinutesCool', { temp: tempBy(1) }) }),
+  endCue: () => say('stages.inoculate.noLumpsLeftWhen'),
+  cues: [{ cue: 'slurry', ask: say('stages.inoculate.lumpsStarter'), answers: ['smooth', 'a few', 'lumpy'] }],
   watch: (params, seen) => [
-    { what: 'Slurry', unit: '', planned: 'smooth', now: seen.looks['slurry'] ?? 'not looked at' },
+    {
+      what: say('stages.inoculate.slurry'),
+      unit: '',
+      planned: say('stages.inoculate.smooth'),
+      now: seen.looks['slurry'] ?? say('stages.inoculate.notLooked'),
+    },
     likesGauge(params.culture, seen),
   ],
   branches: (_params, { looks, over }) => lumpBranches(looks, over),
   cautions: () => [CAUTIONS.spoon],
   problems: (params, state) => [
     ...spentProblems(params, activityOf(params), {
-      remedy: 'Take a fresh one; or feed it in a little milk until it sets in its usual time, then take that.',
+      remedy: say('stages.inoculate.takeFreshOneFeed'),
       works: { ageDays: 1, vigourPct: 100 },
     }),
     ...lethalProblems(params.culture, state.tempC),
@@ -126,13 +135,16 @@ export const inoculate: StageKind<InoculateParams> = {
 };
 
 /** "0.5 packet", "1 packet", "2.5 packets": as it is measured out. */
-function sayPackets(packets: number): string {
-  return `${sayNumber(packets, 2)} packet${packets > 1 ? 's' : ''}`;
+function sayPackets(packets: number): Text {
+  return say('stages.inoculate.packet', { count: Math.ceil(packets), packets: amount(Number(packets.toFixed(2))) });
 }
 
-function powderWords({ packets, packetG, beside }: InoculateParams): string {
-  const much = `${sayPackets(packets)} of starter powder (${sayNumber(packets * packetG, 2)} g)`;
-  return `Sprinkle ${much}${beside === 'none' ? '' : ', half of each,'} over the milk, wait five minutes, then stir it in with slow strokes up and down.`;
+function powderWords({ packets, packetG, beside }: InoculateParams): Text {
+  return say('stages.inoculate.sprinklePowder', {
+    packets: sayPackets(packets),
+    mass: mass(packets * packetG),
+    beside,
+  });
 }
 
 /** A powder that is meant for less than this share of the milk, or for more than so many times of it, is worth a word. */
@@ -150,8 +162,13 @@ function packetProblems(params: InoculateParams, { masses }: CrockState): Proble
   return [
     {
       field: 'packets',
-      message: `${sayPackets(packets)} ${packets > 1 ? 'set' : 'sets'} ${(packets * packetSetsL).toFixed(1)} L, and this is ${litres.toFixed(1)} L: ${slower ? 'it will set late' : 'more than it needs'}.`,
-      remedy: `Take ${sayPackets(wanted)}.`,
+      message: say(slower ? 'stages.inoculate.packetsTooFew' : 'stages.inoculate.packetsTooMany', {
+        packets: sayPackets(packets),
+        count: Math.ceil(packets),
+        sets: volume(packets * packetSetsL, 1),
+        holds: volume(litres, 1),
+      }),
+      remedy: say('stages.inoculate.take', { wanted: sayPackets(wanted) }),
       works: { packets: wanted },
       mild: true,
     },
@@ -212,11 +229,11 @@ export function likesGauge(culture: CultureId, { here }: Seen): Gauge {
   const { optC, maxC } = CULTURES[culture].growth;
   const hot = here.tempC > maxC;
   return {
-    what: 'Milk',
+    what: say('stages.inoculate.milk'),
     unit: '°C',
     planned: optC,
     now: here.tempC,
-    ...(hot && { tone: 'bad' as const, says: 'Too hot for the starter: let it cool first.' }),
+    ...(hot && { tone: 'bad' as const, says: say('stages.inoculate.tooHotStarterLet') }),
   };
 }
 
@@ -225,9 +242,9 @@ function lumpBranches(looks: Seen['looks'], over: boolean): Branch[] {
   return [
     {
       id: 'lumps',
-      offer: 'Press the lumps out against the side, or through a sieve',
-      because: 'A lump of starter sours where it lies, and leaves a grain there.',
-      does: { do: 'leave', note: 'Pressed the lumps out of the starter.' },
+      offer: say('stages.inoculate.pressLumpsOutAgainst'),
+      because: say('stages.inoculate.lumpStarterSoursWhere'),
+      does: { do: 'leave', note: say('stages.inoculate.pressedLumpsOutStarter') },
     },
   ];
 }

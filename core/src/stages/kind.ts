@@ -1,6 +1,7 @@
 import type { Environment } from '../environment/environment.js';
 import type { DrainageCourse } from '../physics/drainage.js';
 import type { Surroundings } from '../physics/heat.js';
+import type { Text } from '../messages/message.js';
 import type { CrockState } from '../state/crock-state.js';
 import type { Stock } from '../materials/materials.js';
 import type { Told } from './told.js';
@@ -10,7 +11,7 @@ import type { Ask, Branch, Chart, Gauge, Seen } from './watch.js';
 export interface Slack {
   readonly earlyMin: number;
   readonly lateMin: number;
-  readonly cost: string;
+  readonly cost: Text;
 }
 
 /** A stage's course about its planned end: the state `minutesFromEnd` (negative before it, positive if left to go on). */
@@ -22,8 +23,8 @@ export interface Course {
 /** A reason why a stage cannot do what its parameters ask, with the nearest that works. */
 export interface Problem {
   readonly field: string;
-  readonly message: string;
-  readonly remedy: string;
+  readonly message: Text;
+  readonly remedy: Text;
   /** The nearest choices that work, by key, where some do. */
   readonly works?: Readonly<Record<string, number | string>>;
   /** It can be made so, and will be the worse for it. */
@@ -38,7 +39,9 @@ export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' |
 
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
-  readonly what: string;
+  readonly what: Text;
+  /** What it is called among the ingredients on a label, where that is shorter. */
+  readonly ingredient?: Text;
   readonly massG: number;
   readonly gPerMl: number;
   readonly pricedAs: PricedAs;
@@ -47,7 +50,7 @@ export interface WeighedIn {
   /** Out of which kind of lot it may come, where that is none of those. */
   readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder' | 'culture';
   /** How it is measured out where a spoon is too big for it: "2 drops". */
-  readonly measure?: string;
+  readonly measure?: Text;
   /** How many there are of it, where it is priced by the piece. */
   readonly count?: number;
 }
@@ -82,7 +85,7 @@ export interface KeepsBack {
 /** A thing to look, smell or feel for, and what each answer is called. */
 export interface CueScale {
   readonly cue: string;
-  readonly ask: string;
+  readonly ask: Text;
   readonly answers: readonly string[];
 }
 
@@ -94,12 +97,12 @@ export interface StageKind<P> {
   readonly kind: string;
   readonly defaults: P;
   /** One word for the drawing and the lists. */
-  readonly name: (params: P) => string;
+  readonly name: (params: P) => Text;
   /** What is said as its hands begin it, "Start heating"; and once it is over, "It is at 85 °C". */
-  readonly begins: (params: P) => string;
-  readonly over: (params: P) => string;
+  readonly begins: (params: P) => Text;
+  readonly over: (params: P) => Text;
   /** What the hands do to begin it, as a sentence with amounts. */
-  readonly instruction: (params: P, before: CrockState) => string;
+  readonly instruction: (params: P, before: CrockState) => Text;
   /** The milks, creams and bases that it pours in, as they come; also marks what a make can begin with. */
   readonly pours?: (params: P) => readonly Stock[];
   /** Minutes of hands to begin it. */
@@ -141,7 +144,7 @@ export interface StageKind<P> {
   /** How much give its end has, read off its course. */
   readonly slack: (params: P, course: Course) => Slack;
   /** What to look for as it nears its end. */
-  readonly endCue: (params: P) => string;
+  readonly endCue: (params: P) => Text;
   readonly cues: readonly CueScale[];
   /** Its parameters as the log tells they came out, for what only hands decide: acid by parts, salt to taste. */
   readonly told?: (params: P, told: Told) => P;
@@ -153,7 +156,7 @@ export interface StageKind<P> {
   readonly asks?: (params: P, begun: CrockState) => readonly Ask[];
   /** Ways to go that its evidence calls for. */
   readonly branches?: (params: P, seen: Seen) => readonly Branch[];
-  readonly cautions: (params: P, state: CrockState) => readonly string[];
+  readonly cautions: (params: P, state: CrockState) => readonly Text[];
   readonly problems: (params: P, state: CrockState) => readonly Problem[];
 }
 

@@ -1,3 +1,4 @@
+import { say } from '../messages/message.js';
 import { scaleMasses } from '../materials/composition.js';
 import { takeOut, withCurd } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -10,18 +11,18 @@ export interface LadleParams {
 
 /** What each way leaves in the pot and on the ladle, how far it breaks the curd, and its minutes. */
 const WAYS = {
-  ladle: { lost: 0.004, broken: 0.1, minutes: 10, say: 'Ladle the curd in thin slices into the lined sieve' },
-  pour: { lost: 0.006, broken: 0.7, minutes: 3, say: 'Pour the curd slowly into the lined sieve' },
+  ladle: { lost: 0.004, broken: 0.1, minutes: 10 },
+  pour: { lost: 0.006, broken: 0.7, minutes: 3 },
 } as const;
 
 /** Curd out of its pot on to the cloth. */
 export const ladle: StageKind<LadleParams> = {
   kind: 'ladle',
   defaults: { how: 'ladle' },
-  name: (params) => params.how,
-  begins: () => 'Start ladling',
-  over: () => 'It is on the cloth',
-  instruction: (params) => `${WAYS[params.how].say}; fold the corners over.`,
+  name: (params) => (params.how === 'ladle' ? say('stages.ladle.ladle') : say('stages.ladle.pour')),
+  begins: () => say('stages.ladle.startLadling'),
+  over: () => say('stages.ladle.itIsOnThe'),
+  instruction: (params) => say('stages.ladle.foldCornersOver', { how: params.how }),
   ...handsWork(WAYS.ladle.minutes),
   handsMin: (params) => WAYS[params.how].minutes,
   target: (params) => WAYS[params.how].minutes,
@@ -32,9 +33,9 @@ export const ladle: StageKind<LadleParams> = {
     const left = takeOut(state, scaleMasses(state.masses, lost), 'lost');
     return withCurd(left, { disturbed: Math.max(state.curd.disturbed, broken) });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It waits in its pot, a little sourer.' }),
-  endCue: () => 'All of it lies on the cloth; the whey runs clear.',
-  cues: [{ cue: 'clarity', ask: 'How is the whey?', answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.ladle.waitsPotLittleSourer') }),
+  endCue: () => say('stages.ladle.allLiesClothWhey'),
+  cues: [{ cue: 'clarity', ask: say('stages.ladle.howWhey'), answers: ['milky', 'cloudy', 'clear', 'greenish'] }],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

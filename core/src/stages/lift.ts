@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { scaldedCrust } from '../physics/creaming.js';
 import { subtractMasses, totalG } from '../materials/composition.js';
 import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
@@ -5,7 +7,6 @@ import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { upperLayer } from './layers.js';
-import { sayMass } from './words.js';
 
 export interface LiftParams {
   readonly how: 'lift' | 'drain';
@@ -21,15 +22,15 @@ const TAKES_MIN = 10;
 export const lift: StageKind<LiftParams> = {
   kind: 'lift',
   defaults: { how: 'lift', scaldedH: 11, asideG: null },
-  name: (params) => (params.how === 'lift' ? 'lift' : 'drain off'),
-  begins: () => 'Take the crust off',
-  over: () => 'The crust is off',
+  name: (params) => (params.how === 'lift' ? say('stages.lift.lift') : say('stages.lift.drainOff')),
+  begins: () => say('stages.lift.takeCrustOff'),
+  over: () => say('stages.lift.crustOff'),
   instruction: (params, before) => {
     const { topG } = crustOf(before, params);
-    const under = sayMass(totalG(before.masses) - topG);
+    const under = mass(totalG(before.masses) - topG);
     return params.how === 'lift'
-      ? `Cut the crust and lift it with a slotted spoon, about ${sayMass(topG)}; ${under} of thin cream stays.`
-      : `Pierce the crust at the rim and pour about ${under} of thin cream from under it.`;
+      ? say('stages.lift.cutCrustLiftSlotted', { top: mass(topG), under })
+      : say('stages.lift.pierceCrustRimPour', { under });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['slotted spoon'],
@@ -38,15 +39,20 @@ export const lift: StageKind<LiftParams> = {
     const crust = upperLayer(state, crustOf(state, params));
     return withCurd(takeOut(state, subtractMasses(state.masses, crust), 'aside'), { body: 'crust' });
   },
-  slack: () => ({ earlyMin: 60, lateMin: 24 * 60, cost: 'It keeps in its pan in the cold for a day.' }),
-  endCue: () => 'The crust lies in its dish, the thin cream is poured off.',
-  cues: [{ cue: 'skin', ask: 'How is the crust?', answers: ['none', 'thin', 'thick', 'golden'] }],
+  slack: () => ({ earlyMin: 60, lateMin: 24 * 60, cost: say('stages.lift.keepsPanColdDay') }),
+  endCue: () => say('stages.lift.crustLiesDishThin'),
+  cues: [{ cue: 'skin', ask: say('stages.lift.howCrust'), answers: ['none', 'thin', 'thick', 'golden'] }],
   told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),
   watch: (params, { begun, here }) => [
-    { what: 'Thin cream', unit: 'g', planned: totalG(begun.aside), now: params.asideG ?? 'weigh it' },
-    { what: 'Left in the dish', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+    {
+      what: say('stages.lift.thinCream'),
+      unit: 'g',
+      planned: totalG(begun.aside),
+      now: params.asideG ?? say('stages.lift.weighIt'),
+    },
+    { what: say('stages.lift.leftDish'), unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
   ],
-  asks: () => [{ asks: 'reading', quantity: 'asideG', label: 'Thin cream in its jar' }],
+  asks: () => [{ asks: 'reading', quantity: 'asideG', label: say('stages.lift.thinCreamJar') }],
   cautions: () => [CAUTIONS.clean, CAUTIONS.notAcid],
   problems: () => [],
 };

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
 import { planStages } from '../make/plan.js';
 import { lastOf, runMake } from '../make/run.js';
@@ -32,8 +33,8 @@ describe('a place that strays from its warmth', () => {
   it('is spoken of from three degrees on, either way', () => {
     expect([40.01, 45.99].map((tempC) => offers({ tempC }))).toEqual([[], []]);
     expect([40, 46].map((tempC) => offers({ tempC }))).toEqual([['strays'], ['strays']]);
-    expect(souringBranches(PARAMS, seen({ tempC: 39 }))[0]!.offer).toBe('Warm the place up again');
-    expect(souringBranches(PARAMS, seen({ tempC: 47 }))[0]!.offer).toBe('Let the place cool down');
+    expect(english(souringBranches(PARAMS, seen({ tempC: 39 }))[0]!.offer)).toBe('Warm the place up again');
+    expect(english(souringBranches(PARAMS, seen({ tempC: 47 }))[0]!.offer)).toBe('Let the place cool down');
   });
 
   it('is not one that a cold crock is still warming up in, for its first four hours', () => {

@@ -1,9 +1,10 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { scaleMasses, totalG } from '../materials/composition.js';
 import { takeOut } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayNumber, sayPots } from './words.js';
 
 export interface MouldParams {
   /** What one mould or wrapping holds, g. */
@@ -15,35 +16,34 @@ const TAKES_MIN = 10;
 /** Left on mould and hands, as a share. */
 const LEFT_BEHIND = 0.005;
 
-const SHAPES = {
-  mould: 'Press it into the rinsed moulds without air, and turn out',
-  wrap: 'Shape it with wet paddles and wrap',
-} as const;
-
 /** Shaped in its mould, or by hand and wrapped. */
 export const mould: StageKind<MouldParams> = {
   kind: 'mould',
   defaults: { pieceG: 250, shape: 'mould' },
-  name: (params) => params.shape,
-  begins: () => 'Start shaping',
-  over: () => 'It is shaped',
+  name: (params) => (params.shape === 'mould' ? say('stages.mould.mould') : say('stages.mould.wrap')),
+  begins: () => say('stages.mould.startShaping'),
+  over: () => say('stages.mould.itIsShaped'),
   instruction: (params, before) =>
-    `${SHAPES[params.shape]} ${sayPots(Math.max(1, Math.floor(totalG(before.masses) / params.pieceG)), 'piece')} of ${sayNumber(params.pieceG, 0)} g.`,
+    say('stages.mould.shapePieces', {
+      shape: params.shape,
+      count: Math.max(1, Math.floor(totalG(before.masses) / params.pieceG)),
+      piece: mass(params.pieceG, 0),
+    }),
   ...handsWork(TAKES_MIN),
   gear: (params) => [params.shape === 'mould' ? 'moulds' : 'paper'],
   fillsInto: 'mould',
   begin: (state) => takeOut(state, scaleMasses(state.masses, LEFT_BEHIND), 'lost'),
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'Warmer it smears; straight from the cold it cracks.' }),
-  endCue: () => 'Smooth on all sides; no holes where it was cut.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.mould.warmerSmearsStraightFrom') }),
+  endCue: () => say('stages.mould.smoothAllSidesNo'),
   cues: [],
   watch: (params, { here }) => [
     {
-      what: 'Pieces',
+      what: say('stages.mould.pieces'),
       unit: '',
       planned: Math.max(1, Math.floor(totalG(here.masses) / params.pieceG)),
-      now: 'count them',
+      now: say('stages.mould.countThem'),
     },
-    { what: 'Each', unit: 'g', planned: params.pieceG, now: 'weigh one' },
+    { what: say('stages.mould.each'), unit: 'g', planned: params.pieceG, now: say('stages.mould.weighOne') },
   ],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],

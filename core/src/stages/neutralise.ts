@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { acidity, mass, volume } from '../messages/quantity.js';
 import { SODA } from '../constants/acids.js';
 import { sodaForPh } from '../physics/acids.js';
 import { bufferMilkOf } from '../physics/buffer.js';
@@ -7,7 +9,6 @@ import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { sournessOf } from './sourness.js';
-import { sayMass } from './words.js';
 
 export interface NeutraliseParams {
   readonly targetPh: number;
@@ -21,17 +22,25 @@ const SODA_G_PER_ML = 0.9;
 export const neutralise: StageKind<NeutraliseParams> = {
   kind: 'neutralise',
   defaults: { targetPh: 5.6 },
-  name: () => 'soda',
-  begins: () => 'Stir the soda in',
-  over: () => 'The soda is in',
+  name: () => say('stages.neutralise.soda'),
+  begins: () => say('stages.neutralise.stirSoda'),
+  over: () => say('stages.neutralise.theSodaIsIn'),
   instruction: (params, before) => {
     const { sodaG, carbonDioxideL } = doseFor(before, params);
-    return `Crumble the curd fine and work ${sayMass(sodaG)} of bicarbonate of soda through it; it foams (${carbonDioxideL.toFixed(1)} L of gas): leave it room.`;
+    return say('stages.neutralise.crumbleCurdFineWork', {
+      soda: mass(sodaG),
+      carbonDioxide: volume(carbonDioxideL, 1),
+    });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['bowl'],
   weighIn: (params, before) => [
-    { what: 'Bicarbonate of soda', massG: doseFor(before, params).sodaG, gPerMl: SODA_G_PER_ML, pricedAs: 'own' },
+    {
+      what: say('stages.neutralise.bicarbonateSoda'),
+      massG: doseFor(before, params).sodaG,
+      gPerMl: SODA_G_PER_ML,
+      pricedAs: 'own',
+    },
   ],
   begin: (state, params) => {
     const { sodaG } = doseFor(state, params);
@@ -49,13 +58,13 @@ export const neutralise: StageKind<NeutraliseParams> = {
       souring: null,
     };
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It may stand; it goes on foaming a little.' }),
-  endCue: () => 'It swells, turns glassy at the edges and smells less sour.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.neutralise.mayStandGoesFoaming') }),
+  endCue: () => say('stages.neutralise.swellsTurnsGlassyEdges'),
   cues: [],
   watch: (params, { here }) => [
-    { what: 'Soda', unit: 'g', planned: here.curd.sodaG, now: here.curd.sodaG },
-    { what: 'Acidity', unit: 'pH', planned: params.targetPh, now: here.ph },
-    { what: 'Temperature', unit: '°C', planned: null, now: here.tempC },
+    { what: say('stages.neutralise.soda2'), unit: 'g', planned: here.curd.sodaG, now: here.curd.sodaG },
+    { what: say('stages.neutralise.acidity'), unit: 'pH', planned: params.targetPh, now: here.ph },
+    { what: say('stages.neutralise.temperature'), unit: '°C', planned: null, now: here.tempC },
   ],
   cautions: () => [CAUTIONS.notAcid],
   problems: (params, state) =>
@@ -64,8 +73,8 @@ export const neutralise: StageKind<NeutraliseParams> = {
       : [
           {
             field: 'sodaPh',
-            message: `The curd is at pH ${state.ph.toFixed(2)} already.`,
-            remedy: 'Sour the curd further first, or leave the soda out.',
+            message: say('stages.neutralise.curdPhAlready', { ph: acidity(state.ph) }),
+            remedy: say('stages.neutralise.sourCurdFurtherFirst'),
           },
         ],
 };

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { amount, between, duration, ml, percent, temp } from '../messages/quantity.js';
 import { RENNET, RENNET_BOTTLE } from '../constants/rennet.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { flocculationMin, rennetDose, type RennetDose } from '../physics/rennet.js';
@@ -5,7 +7,6 @@ import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
-import { sayDuration, sayMl, sayTemp } from './words.js';
 
 export interface RennetParams {
   /** Strength of the set, IMCU per kg of milk: 2–8 a trace, 35–50 a full set. */
@@ -25,19 +26,23 @@ const TOO_HEATED = 0.4;
 export const rennet: StageKind<RennetParams> = {
   kind: 'rennet',
   defaults: { imcuPerKg: 4, imcuPerMl: RENNET_BOTTLE.imcuPerMl, dropsPerMl: RENNET_BOTTLE.dropsPerMl },
-  name: () => 'rennet',
-  begins: () => 'Put the rennet in',
-  over: () => 'The rennet is in',
+  name: () => say('stages.rennet.rennet'),
+  begins: () => say('stages.rennet.putRennet'),
+  over: () => say('stages.rennet.theRennetIsIn'),
   instruction: (params, before) => {
     const dose = doseFor(before, params);
     const { waterMl } = dose;
-    return `Thin ${sayDose(dose)} of rennet in ${sayMl(waterMl)} of water without chlorine, use it within ${sayDuration(RENNET_BOTTLE.goodForMin)}, and stir it in for half a minute; then still the milk.`;
+    return say('stages.rennet.thinRennetWaterWithout', {
+      dose: sayDose(dose),
+      water: ml(waterMl),
+      goodFor: duration(RENNET_BOTTLE.goodForMin),
+    });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['dropper', 'spoon'],
   weighIn: (params, before) => [
     {
-      what: 'Rennet',
+      what: say('stages.rennet.rennet2'),
       massG: doseFor(before, params).ml * G_PER_ML,
       gPerMl: G_PER_ML,
       pricedAs: 'own',
@@ -53,24 +58,24 @@ export const rennet: StageKind<RennetParams> = {
     );
     return withCurd(liquid, { rennetImcuPerKg: params.imcuPerKg, clotted: 0 });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 5, cost: 'Stirred once it begins to clot, the curd is torn.' }),
-  endCue: () => 'The milk stands still; no eddies.',
+  slack: () => ({ earlyMin: 0, lateMin: 5, cost: say('stages.rennet.stirredOnceBeginsClot') }),
+  endCue: () => say('stages.rennet.milkStandsStillNo'),
   cues: [],
   watch: (params, seen) => {
     const minutes = flocculationMin(params.imcuPerKg, seen.here.tempC, seen.here.ph, seen.here.curd.calciumGPerKg);
     return [
       {
-        what: 'Rennet',
+        what: say('stages.rennet.rennet2'),
         unit: '',
         planned: sayDose(doseFor(seen.begun, params)),
-        now: `use within ${sayDuration(RENNET_BOTTLE.goodForMin)}`,
+        now: say('stages.rennet.useWithin', { goodFor: duration(RENNET_BOTTLE.goodForMin) }),
       },
-      { what: 'Milk', unit: '°C', planned: RENNET_LIKES_C, now: seen.here.tempC },
+      { what: say('stages.rennet.milk'), unit: '°C', planned: RENNET_LIKES_C, now: seen.here.tempC },
       {
-        what: 'Clots in',
+        what: say('stages.rennet.clotsIn'),
         unit: '',
         planned: null,
-        now: minutes === null ? 'never so' : `about ${sayDuration(minutes)}`,
+        now: minutes === null ? say('stages.rennet.neverSo') : say('stages.rennet.about', { n: duration(minutes) }),
       },
     ];
   },
@@ -85,12 +90,13 @@ const G_PER_ML = 1;
 const doseFor = (state: CrockState, params: RennetParams) => rennetDose(totalG(state.masses), params.imcuPerKg, params);
 
 /** A dose in drops where they can be counted, else in mL. */
-const sayDose = ({ ml, drops }: RennetDose) => (drops < MANY_DROPS ? sayDrops(drops) : sayMl(ml));
+const sayDose = (dose: RennetDose): Text =>
+  dose.drops < MANY_DROPS ? sayDrops(dose.drops) : say('quantity.alone', { quantity: ml(dose.ml) });
 
 /** Drops as they can be counted: whole ones, or one drop shared. */
-function sayDrops(drops: number): string {
-  if (drops < 0.75) return `1 drop in ${Math.round(1 / drops)} parts`;
-  return `${Math.round(drops)} drop${Math.round(drops) === 1 ? '' : 's'}`;
+function sayDrops(drops: number): Text {
+  if (drops < 0.75) return say('stages.rennet.dropParts', { drops: amount(1 / drops, 0) });
+  return say('stages.rennet.drop', { drops: Math.round(drops) });
 }
 
 function heatedProblems(state: CrockState): Problem[] {
@@ -99,8 +105,8 @@ function heatedProblems(state: CrockState): Problem[] {
   return [
     {
       field: 'milk',
-      message: `${Math.round(100 * heated)} % of this milk’s whey protein is unfolded by heat and lies on the casein: rennet cannot get at it, and it sets soft or not at all.`,
-      remedy: 'Take milk pasteurised at 63 or 72 °C, or set it by the culture alone.',
+      message: say('stages.rennet.milksWheyProteinUnfolded', { heated: percent(100 * heated, 0) }),
+      remedy: say('stages.rennet.takeMilkPasteurisedSet', { temp: temp(63), temp2: temp(72) }),
       works: { rennet: 'none' },
     },
   ];
@@ -112,8 +118,8 @@ function clottingProblems(params: RennetParams, state: CrockState): Problem[] {
   return [
     {
       field: 'warmC',
-      message: `At ${sayTemp(state.tempC)} rennet ${cold ? 'does not clot milk' : 'dies'}.`,
-      remedy: 'Bring the milk to 20 to 32 °C first.',
+      message: say(cold ? 'stages.rennet.tooColdToClot' : 'stages.rennet.rennetDies', { temp: temp(state.tempC) }),
+      remedy: say('stages.rennet.bringMilkFirst', { temp: between(temp(20), temp(32)) }),
       works: { warmC: 28 },
     },
   ];

@@ -1,7 +1,8 @@
+import { say } from '../messages/message.js';
+import { duration } from '../messages/quantity.js';
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
 import { timeGauge, warmthGauge } from './watch.js';
-import { sayDuration } from './words.js';
 
 export interface RestParams {
   readonly minutes: number;
@@ -12,15 +13,13 @@ export interface RestParams {
 /** What each rest is for: what the hands do, what shows its end, and what too little or too much of it costs. */
 const RESTS = {
   gather: {
-    say: 'Off the heat, lid on: leave it',
-    endCue: 'The curd has gathered; the whey under it is clear.',
-    cost: 'Sooner the curd is finer and more is lost through the cloth; later it only cools.',
+    endCue: say('stages.rest.gathered'),
+    cost: say('stages.rest.soonerFiner'),
     lateMin: 20,
   },
   soda: {
-    say: 'Cover the crumbled curd and leave it',
-    endCue: 'It has sunk together, glassy and soft, with no white crumbs.',
-    cost: 'Sooner it melts to grains; later it does no harm, in the cool.',
+    endCue: say('stages.rest.sunkTogether'),
+    cost: say('stages.rest.soonerGrains'),
     lateMin: 90,
   },
 } as const;
@@ -29,10 +28,10 @@ const RESTS = {
 export const rest: StageKind<RestParams> = {
   kind: 'rest',
   defaults: { minutes: 10, why: 'gather' },
-  name: () => 'rest',
-  begins: () => 'Leave it to rest',
-  over: () => 'It has rested',
-  instruction: (params) => `${RESTS[params.why].say} ${sayDuration(params.minutes)} without stirring.`,
+  name: () => say('stages.rest.rest'),
+  begins: () => say('stages.rest.leaveRest'),
+  over: () => say('stages.rest.itHasRested'),
+  instruction: (params) => say('stages.rest.withoutStirring', { why: params.why, n: duration(params.minutes) }),
   handsMin: () => 1,
   attended: false,
   gear: () => ['pot'],

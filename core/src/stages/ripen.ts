@@ -1,8 +1,9 @@
+import { say } from '../messages/message.js';
+import { duration, temp } from '../messages/quantity.js';
 import type { StageKind } from './kind.js';
 import { incubatorSurroundings, type IncubateParams } from './incubate.js';
 import { passTime, volumeMl } from './pass-time.js';
 import { acidityGauge, timeGauge, warmthGauge } from './watch.js';
-import { sayDuration, sayTemp } from './words.js';
 
 export interface RipenParams extends Pick<IncubateParams, 'keeper' | 'keepC'> {
   readonly minutes: number;
@@ -12,10 +13,10 @@ export interface RipenParams extends Pick<IncubateParams, 'keeper' | 'keepC'> {
 export const ripen: StageKind<RipenParams> = {
   kind: 'ripen',
   defaults: { minutes: 45, keeper: 'thermostat', keepC: 30 },
-  name: () => 'ripen',
-  begins: () => 'Leave it to ripen',
-  over: () => 'It has ripened',
-  instruction: (params) => `Cover it and let the culture wake for ${sayDuration(params.minutes)}.`,
+  name: () => say('stages.ripen.ripen'),
+  begins: () => say('stages.ripen.leaveRipen'),
+  over: () => say('stages.ripen.itHasRipened'),
+  instruction: (params) => say('stages.ripen.coverLetCultureWake', { n: duration(params.minutes) }),
   handsMin: () => 1,
   attended: false,
   gear: (params) => [params.keeper],
@@ -29,9 +30,9 @@ export const ripen: StageKind<RipenParams> = {
   slack: (params) => ({
     earlyMin: params.minutes / 2,
     lateMin: 45,
-    cost: 'Sooner it sets a little later; later it is sourer when the rennet goes in, and sets faster.',
+    cost: say('stages.ripen.soonerSetsLittleLater'),
   }),
-  endCue: (params) => `Still at ${sayTemp(params.keepC)}; it smells faintly sour.`,
+  endCue: (params) => say('stages.ripen.stillSmellsFaintlySour', { keep: temp(params.keepC) }),
   cues: [],
   chart: { left: 'ph', right: 'tempC' },
   watch: (params, seen) => [

@@ -1,10 +1,11 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { massesBy, totalG } from '../materials/composition.js';
 import { pourIn, withCurd, type CrockState } from '../state/crock-state.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind, WeighedIn } from './kind.js';
 import { addedG, given } from './told.js';
-import { sayMass } from './words.js';
 
 export interface SaltParams {
   /** Percent of the curd. */
@@ -21,13 +22,15 @@ const TAKES_MIN = 5;
 export const salt: StageKind<SaltParams> = {
   kind: 'salt',
   defaults: { saltPct: 0.8, texture: 'as it is' },
-  name: (params) => (params.texture === 'smooth' ? 'blend smooth' : 'salt'),
-  begins: (params) => (params.texture === 'smooth' ? 'Blend it smooth' : 'Salt it'),
-  over: (params) => (params.texture === 'smooth' ? 'It is smooth' : 'The salt is in'),
+  name: (params) => (params.texture === 'smooth' ? say('stages.salt.blendSmooth') : say('stages.salt.salt')),
+  begins: (params) => (params.texture === 'smooth' ? say('stages.salt.blendSmooth2') : say('stages.salt.saltIt')),
+  over: (params) => (params.texture === 'smooth' ? say('stages.salt.itIsSmooth') : say('stages.salt.theSaltIsIn')),
   instruction: (params, before) => {
     const massG = saltG(before, params);
-    const how = params.texture === 'smooth' ? 'Blend the curd smooth' : 'Turn the curd over';
-    return `${how}${massG > 0 ? ` with ${sayMass(massG)} of fine salt` : ''}.`;
+    const { texture } = params;
+    return massG > 0
+      ? say('stages.salt.turnWithSalt', { texture, salt: mass(massG) })
+      : say('stages.salt.turnUnsalted', { texture });
   },
   ...handsWork(TAKES_MIN),
   gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
@@ -39,13 +42,14 @@ export const salt: StageKind<SaltParams> = {
     );
     return withCurd(salted, { draining: null, disturbed: params.texture === 'smooth' ? 1 : state.curd.disturbed });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 30, cost: 'Warm curd blends smoothest; it should be cold within two hours.' }),
-  endCue: (params) => (params.texture === 'smooth' ? 'No grain left on the tongue.' : 'The salt has gone into it.'),
-  cues: [{ cue: 'texture', ask: 'How is it on the tongue?', answers: ['smooth', 'grainy', 'stringy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 30, cost: say('stages.salt.warmCurdBlendsSmoothest') }),
+  endCue: (params) =>
+    params.texture === 'smooth' ? say('stages.salt.noGrainLeftTongue') : say('stages.salt.saltGoneInto'),
+  cues: [{ cue: 'texture', ask: say('stages.salt.howTongue'), answers: ['smooth', 'grainy', 'stringy'] }],
   told: (params, told) => ({ ...params, ...given(addedG(told, 'salt')) }),
   watch: (params, { here }) => [
     {
-      what: 'Salt',
+      what: say('stages.salt.salt2'),
       unit: 'g',
       planned: plannedSaltG(totalG(here.masses) - here.masses.salt, params),
       now: here.masses.salt,
@@ -55,7 +59,7 @@ export const salt: StageKind<SaltParams> = {
     {
       asks: 'added',
       what: 'salt',
-      label: 'Salt',
+      label: say('stages.salt.salt2'),
       partG: plannedSaltG(totalG(begun.masses) - begun.masses.salt, params),
       gPerMl: null,
     },
@@ -67,7 +71,16 @@ export const salt: StageKind<SaltParams> = {
 /** Salt to be weighed, where there is any. */
 export function saltWeighed(massG: number): readonly WeighedIn[] {
   if (massG < 0.05) return [];
-  return [{ what: 'Salt, fine', massG, gPerMl: GOODS.salt.gPerMl, pricedAs: 'own', outOf: 'salt' }];
+  return [
+    {
+      what: say('stages.salt.saltFine'),
+      ingredient: say('good.salt'),
+      massG,
+      gPerMl: GOODS.salt.gPerMl,
+      pricedAs: 'own',
+      outOf: 'salt',
+    },
+  ];
 }
 
 const saltG = (state: CrockState, params: SaltParams) => params.givenG ?? plannedSaltG(totalG(state.masses), params);

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { between, length, temp } from '../messages/quantity.js';
 import { scaldedCrust } from '../physics/creaming.js';
 import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -7,7 +9,6 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { passTimeAt, volumeMl } from './pass-time.js';
 import { timeGauge, warmthGauge } from './watch.js';
-import { sayNumber, sayTemp } from './words.js';
 
 export interface ScaldCreamParams {
   readonly keepC: number;
@@ -26,11 +27,11 @@ const crustG = (state: CrockState, hours: number) =>
 export const scaldCream: StageKind<ScaldCreamParams> = {
   kind: 'scald-cream',
   defaults: { keepC: 80, hours: 11, depthCm: 5 },
-  name: () => 'scald',
-  begins: () => 'Put it into the oven',
-  over: () => 'The crust is there',
+  name: () => say('stages.scaldCream.scald'),
+  begins: () => say('stages.scaldCream.putIntoOven'),
+  over: () => say('stages.scaldCream.crustThere'),
   instruction: (params) =>
-    `Into a shallow pan, ${sayNumber(params.depthCm)} cm deep; keep it at ${sayTemp(params.keepC)} in a slow oven or over a water bath, uncovered. Never stir.`,
+    say('stages.scaldCream.intoShallowPanDeep', { depth: length(params.depthCm), keep: temp(params.keepC) }),
   handsMin: () => 5,
   attended: false,
   gear: () => ['shallow pan', 'oven'],
@@ -56,16 +57,16 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
   slack: (params) => ({
     earlyMin: Math.max(0, (params.hours - 8) * 60),
     lateMin: Math.max(60, (14 - params.hours) * 60),
-    cost: 'Sooner the crust is thin; longer it is thicker and more golden, and tastes more of nuts.',
+    cost: say('stages.scaldCream.soonerCrustThinLonger'),
   }),
-  endCue: () => 'A wrinkled golden crust from rim to rim.',
-  cues: [{ cue: 'skin', ask: 'How is the crust?', answers: ['none', 'thin', 'thick', 'golden'] }],
+  endCue: () => say('stages.scaldCream.wrinkledGoldenCrustFrom'),
+  cues: [{ cue: 'skin', ask: say('stages.scaldCream.howCrust'), answers: ['none', 'thin', 'thick', 'golden'] }],
   chart: { left: 'tempC' },
   watch: (params, seen) => [
     timeGauge(seen, params.hours * 60),
     warmthGauge(seen, params.keepC),
     {
-      what: 'Crust to lift by now',
+      what: say('stages.scaldCream.crustLiftNow'),
       unit: 'g',
       planned: crustG(seen.planned, params.hours),
       now: crustG(seen.here, (seen.here.minute - seen.begun.minute) / 60),
@@ -78,15 +79,15 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
           looks['skin'] === 'golden'
             ? {
                 id: 'golden',
-                offer: 'Take it out to cool now',
-                because: 'The crust is golden from rim to rim.',
+                offer: say('stages.scaldCream.takeOutCoolNow'),
+                because: say('stages.scaldCream.crustGoldenFromRim'),
                 does: { do: 'next' },
               }
             : {
                 id: 'simmers',
-                offer: `Bring it down to ${sayTemp(params.keepC)}`,
-                because: `At ${sayTemp(here.tempC)} it simmers, and the crust breaks.`,
-                does: { do: 'leave', note: 'Turned the heat down under the cream.' },
+                offer: say('stages.scaldCream.bringDown', { keep: temp(params.keepC) }),
+                because: say('stages.scaldCream.simmersCrustBreaks', { temp: temp(here.tempC) }),
+                does: { do: 'leave', note: say('stages.scaldCream.turnedHeatDownUnder') },
               },
         ],
   cautions: () => [CAUTIONS.hot, CAUTIONS.oven],
@@ -95,8 +96,8 @@ export const scaldCream: StageKind<ScaldCreamParams> = {
       ? [
           {
             field: 'scaldC',
-            message: `At ${sayTemp(params.keepC)} it simmers and the crust breaks.`,
-            remedy: 'Keep it at 75 to 85 °C.',
+            message: say('stages.scaldCream.simmersCrustBreaks2', { keep: temp(params.keepC) }),
+            remedy: say('stages.scaldCream.keepItAt', { temp: between(temp(75), temp(85)) }),
             works: { scaldC: 85 },
           },
         ]

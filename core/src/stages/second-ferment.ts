@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { amount, duration, mass, percent, pressure } from '../messages/quantity.js';
 import { YEAST_GAS } from '../constants/gas.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { MOLAR_G } from '../constants/milk.js';
@@ -9,7 +11,6 @@ import { CAUTIONS } from './cautions.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
 import { timeGauge, type Gauge, type Seen } from './watch.js';
-import { sayNumber, sayDuration, sayMass } from './words.js';
 
 export interface SecondFermentParams {
   readonly hours: number;
@@ -27,12 +28,15 @@ const LATEST_MIN = 24 * 60;
 export const secondFerment: StageKind<SecondFermentParams> = {
   kind: 'second-ferment',
   defaults: { hours: 12, headspacePct: 15, sugarPct: 0 },
-  name: () => 'in bottles',
-  begins: () => 'Bottle it',
-  over: () => 'The bottles are ready',
+  name: () => say('stages.secondFerment.inBottles'),
+  begins: () => say('stages.secondFerment.bottleIt'),
+  over: () => say('stages.secondFerment.bottlesReady'),
   instruction: (params, before) => {
     const sugar = sugarG(before, params);
-    return `${sugar > 0.5 ? `Stir in ${sayMass(sugar)} of sugar or its worth in fruit. ` : ''}Bottle it, ${sayNumber(params.headspacePct, 0)} % of each left empty, close, and leave it on the counter ${sayDuration(params.hours * 60)}. Open one over the sink each day.`;
+    const bottled = { headspace: percent(params.headspacePct, 0), hours: duration(params.hours * 60) };
+    return sugar > 0.5
+      ? say('stages.secondFerment.bottleWithSugar', { ...bottled, sugar: mass(sugar) })
+      : say('stages.secondFerment.bottleIt2', bottled);
   },
   handsMin: () => 10,
   attended: false,
@@ -41,7 +45,14 @@ export const secondFerment: StageKind<SecondFermentParams> = {
   target: (params) => params.hours * 60,
   weighIn: (params, before) =>
     params.sugarPct > 0
-      ? [{ what: 'Sugar', massG: sugarG(before, params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' }]
+      ? [
+          {
+            what: say('stages.secondFerment.sugar'),
+            massG: sugarG(before, params),
+            gPerMl: GOODS.sugar.gPerMl,
+            pricedAs: 'own',
+          },
+        ]
       : [],
   begin: (state, params) => pourIn(state, massesOfGoods(GOODS.sugar, sugarG(state, params))),
   advance: (state, _params, environment, minutes) => standBy('covered', yeasts(state, minutes), environment, minutes),
@@ -55,11 +66,13 @@ export const secondFerment: StageKind<SecondFermentParams> = {
     return {
       earlyMin: Math.min(course.lastedMin, 240),
       lateMin,
-      cost: `About ${bar(0).toFixed(1)} bar by then, ${bar(720).toFixed(1)} twelve hours on: sharper, and the bottles may burst.`,
+      cost: say('stages.secondFerment.aboutTwelveHoursSharper', { bar: pressure(bar(0)), bar2: amount(bar(720), 1) }),
     };
   },
-  endCue: () => 'A bottle opened over the sink hisses and beads.',
-  cues: [{ cue: 'fizz', ask: 'Opened over the sink?', answers: ['still', 'beads', 'foams', 'gushes'] }],
+  endCue: () => say('stages.secondFerment.bottleOpenedOverSink'),
+  cues: [
+    { cue: 'fizz', ask: say('stages.secondFerment.openedOverSink'), answers: ['still', 'beads', 'foams', 'gushes'] },
+  ],
   chart: { left: 'gasG', right: 'tempC' },
   watch: (params, seen) => [timeGauge(seen, params.hours * 60), pressureGauge(params, seen)],
   branches: (_params, { looks, over }) =>
@@ -68,8 +81,8 @@ export const secondFerment: StageKind<SecondFermentParams> = {
       : [
           {
             id: 'gushes',
-            offer: 'Open each over the sink with a cloth on it, then into the cold',
-            because: 'It gushes: bottles not made for it may burst.',
+            offer: say('stages.secondFerment.openEachOverSink'),
+            because: say('stages.secondFerment.gushesBottlesNotMade'),
             grave: true,
             does: { do: 'next' },
           },
@@ -80,8 +93,8 @@ export const secondFerment: StageKind<SecondFermentParams> = {
       ? [
           {
             field: 'headspacePct',
-            message: 'A bottle filled to the cap has no room for its gas.',
-            remedy: 'Leave a tenth of it empty, better a sixth.',
+            message: say('stages.secondFerment.bottleFilledCapNo'),
+            remedy: say('stages.secondFerment.leaveTenthEmptyBetter'),
             works: { headspacePct: 15 },
           },
         ]
@@ -122,10 +135,10 @@ const sugarG = (state: CrockState, { sugarPct }: SecondFermentParams) => (totalG
 function pressureGauge({ headspacePct }: SecondFermentParams, { begun, here, planned }: Seen): Gauge {
   const now = bottlePressureBar(begun, here, headspacePct);
   return {
-    what: 'Pressure',
+    what: say('stages.secondFerment.pressure'),
     unit: 'bar',
     planned: bottlePressureBar(begun, planned, headspacePct),
     now,
-    ...(now >= BURSTS_FROM_BAR && { tone: 'bad' as const, says: 'Bottles may burst: into the cold with them.' }),
+    ...(now >= BURSTS_FROM_BAR && { tone: 'bad' as const, says: say('stages.secondFerment.bottlesMayBurstInto') }),
   };
 }

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { KEFIR_GRAINS } from '../constants/cultures.js';
 import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
@@ -5,7 +7,6 @@ import { CAUTIONS } from './cautions.js';
 import { massesOfGrains } from './grains.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
-import { sayMass } from './words.js';
 
 export interface SieveParams {
   /** Where the grains go: the next milk at once, or a rest in the cold. */
@@ -20,16 +21,16 @@ const TAKES_MIN = 8;
 export const sieve: StageKind<SieveParams> = {
   kind: 'sieve',
   defaults: { then: 'next milk', grainsG: null },
-  name: () => 'sieve',
-  begins: () => 'Start sieving',
-  over: () => 'The grains are out',
+  name: () => say('stages.sieve.sieve'),
+  begins: () => say('stages.sieve.startSieving'),
+  over: () => say('stages.sieve.grainsOut'),
   instruction: (params, before) => {
     const grew = grownG(before);
-    const next =
-      params.then === 'rest'
-        ? 'Cover them with fresh milk and rest them in the cold: a week is nothing to them.'
-        : 'They want their next milk at once.';
-    return `Stir, pour it through a sieve and weigh the grains: about ${sayMass(before.curd.grainsG + grew)}, ${sayMass(grew)} more than went in. ${next}`;
+    return say('stages.sieve.stirPourThroughSieve', {
+      grains: mass(before.curd.grainsG + grew),
+      grew: mass(grew),
+      next: params.then,
+    });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['sieve', 'bowl', 'scale'],
@@ -44,18 +45,23 @@ export const sieve: StageKind<SieveParams> = {
     const out = massesOfGrains(grown.curd.grainsG);
     return withCurd(takeOut(grown, out, 'heldBack'), { grainsG: 0, disturbed: 1 });
   },
-  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'Left on, it goes on souring; the grains do not mind.' }),
-  endCue: () => 'The kefir is through; the grains are clean of curd, not rinsed.',
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: say('stages.sieve.leftGoesSouringGrains') }),
+  endCue: () => say('stages.sieve.kefirThroughGrainsClean'),
   cues: [
-    { cue: 'smell', ask: 'How does it smell?', answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
-    { cue: 'texture', ask: 'How does it pour?', answers: ['smooth', 'grainy', 'stringy'] },
+    { cue: 'smell', ask: say('stages.sieve.howDoesSmell'), answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
+    { cue: 'texture', ask: say('stages.sieve.howDoesPour'), answers: ['smooth', 'grainy', 'stringy'] },
   ],
   told: (params, { weighed }) => ({ ...params, grainsG: weighed.grainsG ?? null }),
   watch: (params, { begun }) => [
-    { what: 'Grains', unit: 'g', planned: totalG(begun.heldBack), now: params.grainsG ?? 'weigh them' },
-    { what: 'Kefir', unit: 'g', planned: totalG(begun.masses), now: totalG(begun.masses) },
+    {
+      what: say('stages.sieve.grains'),
+      unit: 'g',
+      planned: totalG(begun.heldBack),
+      now: params.grainsG ?? say('stages.sieve.weighThem'),
+    },
+    { what: say('stages.sieve.kefir'), unit: 'g', planned: totalG(begun.masses), now: totalG(begun.masses) },
   ],
-  asks: () => [{ asks: 'reading', quantity: 'grainsG', label: 'Grains, dripped off' }],
+  asks: () => [{ asks: 'reading', quantity: 'grainsG', label: say('stages.sieve.grainsDrippedOff') }],
   cautions: () => [CAUTIONS.clean, CAUTIONS.mould],
   problems: () => [],
 };

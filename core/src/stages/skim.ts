@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { risenCream } from '../physics/creaming.js';
 import { totalG } from '../materials/composition.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
@@ -5,7 +7,6 @@ import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { upperLayer } from './layers.js';
-import { sayMass } from './words.js';
 
 export interface SkimParams {
   /** What the cream weighed, g, where somebody weighed it. */
@@ -18,24 +19,28 @@ const TAKES_MIN = 5;
 export const skim: StageKind<SkimParams> = {
   kind: 'skim',
   defaults: { asideG: null },
-  name: () => 'skim',
-  begins: () => 'Start skimming',
-  over: () => 'The cream is off',
-  instruction: (_params, before) =>
-    `Lift the risen cream off with a shallow spoon, about ${sayMass(layerOf(before).topG)}: it is soured cream.`,
+  name: () => say('stages.skim.skim'),
+  begins: () => say('stages.skim.startSkimming'),
+  over: () => say('stages.skim.creamOff'),
+  instruction: (_params, before) => say('stages.skim.liftRisenCreamOff', { top: mass(layerOf(before).topG) }),
   ...handsWork(TAKES_MIN),
   gear: () => ['skimming spoon', 'jar'],
   setsAside: { name: 'Soured cream', use: 'spoon it as it is, or churn it' },
   begin: (state) => takeOut(state, upperLayer(state, layerOf(state)), 'aside'),
-  slack: () => ({ earlyMin: 0, lateMin: 240, cost: 'It keeps on the curd; stirred in, it is lost to it.' }),
-  endCue: () => 'White curd all over, no yellow.',
+  slack: () => ({ earlyMin: 0, lateMin: 240, cost: say('stages.skim.keepsCurdStirredLost') }),
+  endCue: () => say('stages.skim.whiteCurdAllOver'),
   cues: [],
   told: (params, { weighed }) => ({ ...params, asideG: weighed.asideG ?? null }),
   watch: (params, { begun, here }) => [
-    { what: 'Risen cream', unit: 'g', planned: totalG(begun.aside), now: params.asideG ?? 'weigh it' },
-    { what: 'Left in the pot', unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
+    {
+      what: say('stages.skim.risenCream'),
+      unit: 'g',
+      planned: totalG(begun.aside),
+      now: params.asideG ?? say('stages.skim.weighIt'),
+    },
+    { what: say('stages.skim.leftPot'), unit: 'g', planned: totalG(begun.masses), now: totalG(here.masses) },
   ],
-  asks: () => [{ asks: 'reading', quantity: 'asideG', label: 'Risen cream in its jar' }],
+  asks: () => [{ asks: 'reading', quantity: 'asideG', label: say('stages.skim.risenCreamJar') }],
   cautions: () => [CAUTIONS.clean],
   problems: () => [],
 };

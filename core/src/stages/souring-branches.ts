@@ -1,7 +1,8 @@
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import { firmness } from '../state/crock-state.js';
 import type { IncubateParams } from './incubate.js';
 import type { Branch, Seen } from './watch.js';
-import { sayTemp } from './words.js';
 
 /** Whether the place has a warmth it is set to. */
 export const hasSetting = ({ keeper }: Pick<IncubateParams, 'keeper'>) =>
@@ -25,10 +26,10 @@ function spoiltBranches(looks: Seen['looks']): Branch[] {
     return [
       {
         id: 'foul',
-        offer: 'Stop and discard it',
-        because: 'It smells foul. Do not taste it; scald everything that touched it.',
+        offer: say('stages.souringBranches.stopDiscard'),
+        because: say('stages.souringBranches.smellsFoulDoNot'),
         grave: true,
-        does: { do: 'discard', reason: 'It smelled foul while it soured.' },
+        does: { do: 'discard', reason: say('stages.souringBranches.smelledFoulWhileSoured') },
       },
     ];
   }
@@ -36,9 +37,9 @@ function spoiltBranches(looks: Seen['looks']): Branch[] {
   return [
     {
       id: 'yeasty',
-      offer: 'Put it on hold',
-      because: 'It smells of yeast: not dangerous by itself, and not what it should be.',
-      does: { do: 'hold', reason: 'It smelled yeasty while it soured.' },
+      offer: say('stages.souringBranches.putHold'),
+      because: say('stages.souringBranches.smellsYeastNotDangerous'),
+      does: { do: 'hold', reason: say('stages.souringBranches.smelledYeastyWhileSoured') },
     },
   ];
 }
@@ -54,7 +55,9 @@ function readyBranches({ targetPh }: IncubateParams, { here, looks }: Seen): Bra
           : here.ph <= targetPh + MILDER && firmness(here) > 0
             ? `It is at about pH ${here.ph.toFixed(2)}: set, and a little milder than wanted.`
             : null;
-  return because === null ? [] : [{ id: 'chill-now', offer: 'Go on with it now', because, does: { do: 'next' } }];
+  return because === null
+    ? []
+    : [{ id: 'chill-now', offer: say('stages.souringBranches.goNow'), because, does: { do: 'next' } }];
 }
 
 /** A crock from the cold has come to the warmth of its place after so long, min. */
@@ -68,9 +71,15 @@ function strayBranches(params: IncubateParams, { begun, here }: Seen): Branch[] 
   return [
     {
       id: 'strays',
-      offer: cold ? 'Warm the place up again' : 'Let the place cool down',
-      because: `It is at ${sayTemp(here.tempC)}, its place should be at ${sayTemp(params.keepC)}: it sours ${cold ? 'slowly' : 'roughly'} so.`,
-      does: { do: 'leave', note: cold ? 'Warmed the place up.' : 'Let the place cool down.' },
+      offer: cold ? say('stages.souringBranches.warmPlaceUpAgain') : say('stages.souringBranches.letPlaceCoolDown'),
+      because: say(cold ? 'stages.souringBranches.placeTooCold' : 'stages.souringBranches.placeTooWarm', {
+        temp: temp(here.tempC),
+        keep: temp(params.keepC),
+      }),
+      does: {
+        do: 'leave',
+        note: cold ? say('stages.souringBranches.warmedPlaceUp') : say('stages.souringBranches.letPlaceCoolDown2'),
+      },
     },
   ];
 }

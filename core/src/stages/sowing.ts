@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { temp, percent } from '../messages/quantity.js';
 import { CULTURES, LETHAL_RISE_C, lacticPerSugar, type CultureId } from '../constants/cultures.js';
 import { TAKEN_FOR_DEAD } from '../constants/starter.js';
 import { MOLAR_G } from '../constants/milk.js';
@@ -8,7 +10,6 @@ import type { CrockState, Living } from '../state/crock-state.js';
 import { spentBelow, type Starter, type StarterPrior } from '../physics/starter-activity.js';
 import type { Problem } from './kind.js';
 import { lawFor } from './pass-time.js';
-import { sayTemp } from './words.js';
 
 /** What goes into a milk to sour it. */
 export interface Sowing {
@@ -59,8 +60,8 @@ export function lethalProblems(culture: CultureId, tempC: number): Problem[] {
   return [
     {
       field: 'starterC',
-      message: `At ${sayTemp(tempC)} the starter dies.`,
-      remedy: `Cool the milk to ${sayTemp(growth.optC + 1)} first.`,
+      message: say('stages.sowing.starterDies', { temp: temp(tempC) }),
+      remedy: say('stages.sowing.coolMilkFirst', { opt: temp(growth.optC + 1) }),
       works: { starterC: Math.round(growth.optC + 1) },
     },
   ];
@@ -73,15 +74,22 @@ export function spentProblems(
   { remedy, works }: Pick<Problem, 'remedy' | 'works'>,
 ): Problem[] {
   if (activity >= spentBelow(starter)) return [];
-  const left = activity >= 0.01 ? `about ${Math.round(100 * activity)} %` : 'less than a hundredth';
   return [
     {
       field: 'ageDays',
-      message: `After ${Math.round(starter.ageDays)} days ${KEPT[starter.store]} ${left} of its life is left: it is taken for dead.`,
+      message: say('stages.sowing.afterDaysLifeLeft', {
+        days: Math.round(starter.ageDays),
+        store: starter.store,
+        left:
+          activity >= LEAST_SAID
+            ? say('stages.sowing.aboutSoMuch', { left: percent(100 * activity, 0) })
+            : say('stages.sowing.lessThanHundredth'),
+      }),
       remedy,
       ...(works && { works }),
     },
   ];
 }
 
-const KEPT = { cold: 'in the cold', frozen: 'frozen', room: 'at room temperature' } as const;
+/** Of less life than this the figure says nothing. */
+const LEAST_SAID = 0.01;

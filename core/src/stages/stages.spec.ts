@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
 import { courseOf, firstOf, lastOf, runEnded, runOn, runStage } from '../make/run.js';
@@ -44,8 +45,8 @@ describe('blend', () => {
 
   it('says what to weigh, in grams and in a measure', () => {
     const { kind, params } = bind({ id: 'b', kind: 'blend', params: { massG: 2000, fatPct: 6 } });
-    expect(kind.instruction(params, EMPTY)).toMatch(
-      /Weigh 1\.85 kg whole milk \(179\d mL\) and 150 g cream \(147 mL\)/,
+    expect(english(kind.instruction(params, EMPTY))).toMatch(
+      /Weigh 1\.85 kg whole milk \(1\.79 L\) and 150 g cream \(⅔ cup\)/,
     );
   });
 });
@@ -256,11 +257,11 @@ describe('acid in hot milk', () => {
 
   it('says how much in three parts, in mL with a kitchen measure or in grams, and what to keep by', () => {
     const lemon = stageOf('acidify', { agent: 'lemon', targetPh: 5.4 });
-    expect(lemon.kind.instruction(lemon.params, HOT)).toMatch(
-      /^Stir in 2\d\d mL lemon juice in 3 parts of \d\d mL.*Keep 5\d mL/,
+    expect(english(lemon.kind.instruction(lemon.params, HOT))).toMatch(
+      /^Stir in 2\d\d mL \(.+\) lemon juice in 3 parts of \d\d mL.*Keep 5\d mL/,
     );
     const crystals = stageOf('acidify', { agent: 'citric', targetPh: 5.4 });
-    expect(crystals.kind.instruction(crystals.params, HOT)).toMatch(
+    expect(english(crystals.kind.instruction(crystals.params, HOT))).toMatch(
       /^Stir in 1\d g citric acid in 3 parts of [3-6]\.\d g/,
     );
   });
@@ -268,7 +269,7 @@ describe('acid in hot milk', () => {
   it('does not part milk that is too cool, and says so', () => {
     const { kind, params } = stageOf('acidify', {});
     expect(kind.problems(params, HOT)).toEqual([]);
-    expect(kind.problems(params, MILK)[0]!.remedy).toContain('85 °C');
+    expect(english(kind.problems(params, MILK)[0]!.remedy)).toContain('85 °C');
     expect(lastOf(run('acidify', {}, MILK)).curd.body).toBe('gel');
   });
 
@@ -326,11 +327,11 @@ describe('churning', () => {
       const { kind, params: bound } = bind({ id: 'c', kind: 'churn', params });
       return kind.problems(bound, state).map((p) => p.message);
     };
-    expect(problems(TEMPERED)).toEqual([]);
-    expect(problems(CREAM)[0]).toContain('cold');
-    expect(problems({ ...TEMPERED, tempC: 30 })[0]).toContain('grease');
-    expect(problems({ ...MILK, tempC: 12 })[0]).toContain('too little fat');
-    expect(problems(TEMPERED, { churnL: 1 })[0]).toContain('too full');
+    expect(problems(TEMPERED).map(english)).toEqual([]);
+    expect(english(problems(CREAM)[0]!)).toContain('cold');
+    expect(english(problems({ ...TEMPERED, tempC: 30 })[0]!)).toContain('grease');
+    expect(english(problems({ ...MILK, tempC: 12 })[0]!)).toContain('too little fat');
+    expect(english(problems(TEMPERED, { churnL: 1 })[0]!)).toContain('too full');
   });
 });
 
@@ -338,11 +339,15 @@ describe('every kind of stage', () => {
   it('says everything about itself', () => {
     for (const name of STAGE_KIND_NAMES) {
       const { kind, params } = bind({ id: name, kind: name, params: {} });
-      expect(kind.name(params).length).withContext(name).toBeGreaterThan(2);
-      expect(kind.instruction(params, COLD))
+      expect(english(kind.name(params)).length)
+        .withContext(name)
+        .toBeGreaterThan(2);
+      expect(english(kind.instruction(params, COLD)))
         .withContext(name)
         .toMatch(/^[A-Z].*\.$/);
-      expect(kind.endCue(params).length).withContext(name).toBeGreaterThan(10);
+      expect(english(kind.endCue(params)).length)
+        .withContext(name)
+        .toBeGreaterThan(10);
       expect(kind.handsMin(params)).withContext(name).toBeGreaterThan(0);
       expect(kind.gear(params).length).withContext(name).toBeGreaterThan(0);
       expect(kind.stepMin).withContext(name).toBeGreaterThan(0);

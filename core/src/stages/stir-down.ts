@@ -1,3 +1,4 @@
+import { say } from '../messages/message.js';
 import { withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
@@ -10,16 +11,16 @@ const TAKES_MIN = 4;
 export const stirDown: StageKind<StirDownParams> = {
   kind: 'stir-down',
   defaults: {},
-  name: () => 'stir down',
-  begins: () => 'Stir it down',
-  over: () => 'It runs smooth',
-  instruction: () => 'Stir the set curd smooth with a whisk, slowly, from the bottom up.',
+  name: () => say('stages.stirDown.stirDown'),
+  begins: () => say('stages.stirDown.stirDown2'),
+  over: () => say('stages.stirDown.runsSmooth'),
+  instruction: () => say('stages.stirDown.stirSetCurdSmooth'),
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk'],
   begin: (state) => withCurd(state, { disturbed: 1 }),
-  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'Colder it stirs stiffer and stays thicker.' }),
-  endCue: () => 'It runs off the whisk in one smooth ribbon.',
-  cues: [{ cue: 'texture', ask: 'How does it run?', answers: ['smooth', 'grainy', 'stringy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: say('stages.stirDown.colderStirsStifferStays') }),
+  endCue: () => say('stages.stirDown.runsOffWhiskOne'),
+  cues: [{ cue: 'texture', ask: say('stages.stirDown.howDoesRun'), answers: ['smooth', 'grainy', 'stringy'] }],
   cautions: () => [],
   problems: () => [],
 };

@@ -1,3 +1,5 @@
+import { say, type Text } from '../messages/message.js';
+import { acidity, amount, percent, volume } from '../messages/quantity.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import {
   LOADED_WARM,
@@ -52,26 +54,27 @@ const UNHURRIED_MIN = 8 * 60;
 /** From this share on it hardly drips. */
 const HARDLY_DRIPS = 0.9;
 
-const HOW: Readonly<Record<DrainMethod, string>> = {
-  flat: 'Spread it in a lined sieve',
-  hung: 'Tie it up in cloth and hang it over a bowl',
-  pressed: 'Fold it into cloth in the mould and weight it',
+const HOW: Readonly<Record<DrainMethod, Text>> = {
+  flat: say('stages.strain.spreadLinedSieve'),
+  hung: say('stages.strain.tieUpClothHang'),
+  pressed: say('stages.strain.foldIntoClothMould'),
 };
 
-const WHERE: Readonly<Record<StrainParams['where'], string>> = {
-  cold: 'in the cold',
-  counter: 'on the counter',
-  hot: 'while it is hot',
+const WHERE: Readonly<Record<StrainParams['where'], Text>> = {
+  cold: say('stages.strain.inTheCold'),
+  counter: say('stages.strain.onTheCounter'),
+  hot: say('stages.strain.whileHot'),
 };
 
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams> = {
   kind: 'strain',
   defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0 },
-  name: () => 'to the cloth',
-  begins: () => 'Put it on the cloth',
-  over: () => 'It has drained',
-  instruction: (params) => `${HOW[params.method]}, ${WHERE[params.where]}. Weigh the whey now and then.`,
+  name: () => say('stages.strain.toTheCloth'),
+  begins: () => say('stages.strain.putCloth'),
+  over: () => say('stages.strain.itHasDrained'),
+  instruction: (params) =>
+    say('stages.strain.weighWheyNow', { method: HOW[params.method], where: WHERE[params.where] }),
   handsMin: () => 12,
   attended: false,
   gear: (params) => [
@@ -121,18 +124,20 @@ export const strain: StageKind<StrainParams> = {
     return {
       earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01),
       lateMin: Math.max(byTexture, unhurried),
-      cost: 'Sooner is looser; later is thicker, and some whey whisked back mends it.',
+      cost: say('stages.strain.soonerLooserLaterThicker'),
     };
   },
   endCue: (params) =>
     params.share >= HARDLY_DRIPS
-      ? 'It hardly drips any more.'
+      ? say('stages.strain.hardlyDripsAnyMore')
       : params.share > 0
-        ? 'It has gathered and keeps its shape; the drip has slowed.'
-        : `${TEXTURES[params.texture].word[0]!.toUpperCase()}${TEXTURES[params.texture].word.slice(1)} on a spoon; the drip has slowed.`,
+        ? say('stages.strain.gatheredKeepsShapeDrip')
+        : say('stages.strain.spoonDripSlowed', {
+            word: TEXTURES[params.texture].word,
+          }),
   cues: [
-    { cue: 'clarity', ask: 'How does the whey look?', answers: ['milky', 'cloudy', 'clear', 'greenish'] },
-    { cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
+    { cue: 'clarity', ask: say('stages.strain.howDoesWheyLook'), answers: ['milky', 'cloudy', 'clear', 'greenish'] },
+    { cue: 'drip', ask: say('stages.strain.howDoesDrip'), answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
   ],
   cautions: (params, state) => [
     CAUTIONS.clean,
@@ -148,8 +153,8 @@ export const strain: StageKind<StrainParams> = {
       return [
         {
           field: 'where',
-          message: `At pH ${state.ph.toFixed(2)} it must not stand on the counter.`,
-          remedy: `Strain it in the cold, or sour it to pH ${SAFE_PH} first.`,
+          message: say('stages.strain.phMustNotStand', { ph: acidity(state.ph) }),
+          remedy: say('stages.strain.strainColdSourPh', { safePh: acidity(SAFE_PH) }),
           works: { where: 'cold' },
         },
       ];
@@ -159,8 +164,14 @@ export const strain: StageKind<StrainParams> = {
       return [
         {
           field: 'strainerL',
-          message: `A sieve of ${params.strainerL} L does not hold ${litres.toFixed(1)} L of curd.`,
-          remedy: `Take one of ${Math.ceil(litres * 2) / 2} L, or ${Math.ceil(litres / params.strainerL)} of them.`,
+          message: say('stages.strain.sieveDoesNotHold', {
+            strainer: volume(params.strainerL),
+            litres: volume(litres, 1),
+          }),
+          remedy: say('stages.strain.takeOneThem', {
+            litres: volume(Math.ceil(litres * 2) / 2),
+            strainer: amount(Math.ceil(litres / params.strainerL)),
+          }),
           works: { strainerL: Math.ceil(litres * 2) / 2 },
         },
       ];
@@ -170,8 +181,13 @@ export const strain: StageKind<StrainParams> = {
       return [
         {
           field: 'drain',
-          message: `${params.method === 'flat' ? 'Lying flat' : 'Hanging'} it stops at about ${(100 * reach).toFixed(1)} % solids; ${wanted.word} needs ${100 * wanted.solids} %.`,
-          remedy: params.method === 'flat' ? 'Hang it, or press it.' : 'Press it in a mould.',
+          message: say('stages.strain.stopsAboutSolidsNeeds', {
+            method: params.method,
+            reach: percent(100 * reach, 1),
+            word: wanted.word,
+            solids: percent(100 * wanted.solids),
+          }),
+          remedy: params.method === 'flat' ? say('stages.strain.hangPress') : say('stages.strain.pressMould'),
           works: { drain: params.method === 'flat' ? 'hung' : 'pressed' },
         },
       ];
@@ -180,8 +196,11 @@ export const strain: StageKind<StrainParams> = {
       return [
         {
           field: 'texture',
-          message: `It already has ${(100 * solids).toFixed(0)} % solids, ${wanted.word} or thicker unstrained.`,
-          remedy: 'Choose a thicker texture, or less fat.',
+          message: say('stages.strain.alreadySolidsThickerUnstrained', {
+            solids: percent(100 * solids, 0),
+            word: wanted.word,
+          }),
+          remedy: say('stages.strain.chooseThickerTextureLess'),
         },
       ];
     }

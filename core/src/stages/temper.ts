@@ -1,7 +1,8 @@
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import type { StageKind } from './kind.js';
 import { standBy } from './pass-time.js';
 import { warmthGauge } from './watch.js';
-import { sayTemp } from './words.js';
 
 export interface TemperParams {
   readonly targetC: number;
@@ -15,10 +16,10 @@ const LATEST_MIN = 180;
 export const temper: StageKind<TemperParams> = {
   kind: 'temper',
   defaults: { targetC: 12 },
-  name: (params) => `temper ${sayTemp(params.targetC)}`,
-  begins: () => 'Take it out of the cold',
-  over: (params) => `It is at ${sayTemp(params.targetC)}`,
-  instruction: (params) => `Take it out of the cold and leave it covered until it is at ${sayTemp(params.targetC)}.`,
+  name: (params) => say('stages.temper.temper', { target: temp(params.targetC) }),
+  begins: () => say('stages.temper.takeOutCold'),
+  over: (params) => say('stages.temper.itIsAt', { target: temp(params.targetC) }),
+  instruction: (params) => say('stages.temper.takeOutColdLeave', { target: temp(params.targetC) }),
   handsMin: () => 2,
   attended: false,
   gear: () => ['counter'],
@@ -34,10 +35,10 @@ export const temper: StageKind<TemperParams> = {
     return {
       earlyMin: 10,
       lateMin,
-      cost: 'Colder takes longer to work; warmer is quick, but greasy, and leaves fat behind.',
+      cost: say('stages.temper.colderTakesLongerWork'),
     };
   },
-  endCue: (params) => `The thermometer shows ${sayTemp(params.targetC)} in the middle.`,
+  endCue: (params) => say('stages.temper.thermometerShowsMiddle', { target: temp(params.targetC) }),
   cues: [],
   watch: (params, seen) => [warmthGauge(seen, params.targetC)],
   cautions: () => [],

@@ -1,3 +1,4 @@
+import { say } from '../messages/message.js';
 import { withCurd } from '../state/crock-state.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
@@ -10,16 +11,18 @@ const TAKES_MIN = 5;
 export const turn: StageKind<TurnParams> = {
   kind: 'turn',
   defaults: {},
-  name: () => 'turn',
-  begins: () => 'Turn it',
-  over: () => 'It is turned',
-  instruction: () => 'Open the cloth, scrape the dry rim into the middle, stir it through and hang it again.',
+  name: () => say('stages.turn.turn'),
+  begins: () => say('stages.turn.turnIt'),
+  over: () => say('stages.turn.itIsTurned'),
+  instruction: () => say('stages.turn.openClothScrapeDry'),
   ...handsWork(TAKES_MIN),
   gear: () => ['spatula'],
   begin: (state) => withCurd(state, { turns: state.curd.turns + 1 }),
-  slack: () => ({ earlyMin: 60, lateMin: 240, cost: 'Without it the rim dries while the middle stays wet.' }),
-  endCue: () => 'Even all through; the drip has begun again.',
-  cues: [{ cue: 'drip', ask: 'How does it drip?', answers: ['streams', 'fast drops', 'slow drops', 'stopped'] }],
+  slack: () => ({ earlyMin: 60, lateMin: 240, cost: say('stages.turn.withoutRimDriesWhile') }),
+  endCue: () => say('stages.turn.evenAllThroughDrip'),
+  cues: [
+    { cue: 'drip', ask: say('stages.turn.howDoesDrip'), answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
+  ],
   cautions: () => [],
   problems: () => [],
 };

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { amount, mass } from '../messages/quantity.js';
 import { WASHED_CLEAR } from '../constants/butter.js';
 import { serumAfterWashing, washesUntilClear } from '../physics/churning.js';
 import { massesBy, totalG, type Component } from '../materials/composition.js';
@@ -5,7 +7,6 @@ import { pourIn, takeOut, withCurd, type CrockState } from '../state/crock-state
 import type { StageKind } from './kind.js';
 import { standCovered } from './pass-time.js';
 import type { Branch, Gauge, Seen } from './watch.js';
-import { sayMass } from './words.js';
 
 export interface WashParams {
   /** Water of one wash, as a share of the butter. */
@@ -38,11 +39,14 @@ function washesFor(state: CrockState, params: WashParams): number {
 export const wash: StageKind<WashParams> = {
   kind: 'wash',
   defaults: { waterShare: 1 },
-  name: () => 'wash',
-  begins: () => 'Start washing',
-  over: () => 'It is washed',
+  name: () => say('stages.wash.wash'),
+  begins: () => say('stages.wash.startWashing'),
+  over: () => say('stages.wash.itIsWashed'),
   instruction: (params, before) =>
-    `Wash the grains with ${sayMass(params.waterShare * totalG(before.masses))} of cold water, about ${washesFor(before, params)} times, until it runs clear.`,
+    say('stages.wash.washGrainsColdWater', {
+      masses: mass(params.waterShare * totalG(before.masses)),
+      washesFor: amount(washesFor(before, params)),
+    }),
   handsMin: () => 12,
   attended: true,
   gear: () => ['bowl', 'cold water'],
@@ -56,17 +60,23 @@ export const wash: StageKind<WashParams> = {
   slack: () => ({
     earlyMin: 0,
     lateMin: 15,
-    cost: 'Water left standing warms it; a wash too few and it turns sooner.',
+    cost: say('stages.wash.waterLeftStandingWarms'),
   }),
-  endCue: () => 'The last water runs off as clear as it went in.',
-  cues: [{ cue: 'wash', ask: 'How is the wash water?', answers: ['milky', 'cloudy', 'clear'] }],
+  endCue: () => say('stages.wash.lastWaterRunsOff'),
+  cues: [{ cue: 'wash', ask: say('stages.wash.howWashWater'), answers: ['milky', 'cloudy', 'clear'] }],
   told: (params, told) => {
     const washesG = told.added.filter((a) => a.what === 'water').map((a) => a.massG);
     return washesG.length === 0 ? params : { ...params, washesG, washedAll: told.over };
   },
   watch: (params, seen) => washGauges(params, seen),
   asks: (params, begun) => [
-    { asks: 'added', what: 'water', label: 'Cold water', partG: params.waterShare * totalG(begun.masses), gPerMl: 1 },
+    {
+      asks: 'added',
+      what: 'water',
+      label: say('stages.wash.coldWater'),
+      partG: params.waterShare * totalG(begun.masses),
+      gPerMl: 1,
+    },
   ],
   branches: washBranches,
   cautions: () => [],
@@ -95,9 +105,9 @@ function washGauges(params: WashParams, { begun, here }: Seen): Gauge[] {
   const done = params.washesG ?? new Array<number>(byClock).fill(params.waterShare * totalG(begun.masses));
   const left = 100 * serumAfterWashing(begun.masses.water, done);
   return [
-    { what: 'Washes', unit: '', planned, now: done.length },
+    { what: say('stages.wash.washes'), unit: '', planned, now: done.length },
     {
-      what: 'Serum left',
+      what: say('stages.wash.serumLeft'),
       unit: '%',
       planned: 100 * WASHED_CLEAR,
       now: left,
@@ -109,14 +119,21 @@ function washGauges(params: WashParams, { begun, here }: Seen): Gauge[] {
 function washBranches(params: WashParams, { begun, looks, over }: Seen): Branch[] {
   if (over || looks['wash'] === undefined) return [];
   if (looks['wash'] === 'clear') {
-    return [{ id: 'clear', offer: 'No more washing', because: 'The water runs off clear.', does: { do: 'next' } }];
+    return [
+      {
+        id: 'clear',
+        offer: say('stages.wash.noMoreWashing'),
+        because: say('stages.wash.waterRunsOffClear'),
+        does: { do: 'next' },
+      },
+    ];
   }
   const massG = params.waterShare * totalG(begun.masses);
   return [
     {
       id: 'once-more',
-      offer: `Wash it once more, with ${sayMass(massG)} of cold water`,
-      because: `The water is still ${looks['wash']}: what is left in turns first.`,
+      offer: say('stages.wash.washOnceMoreCold', { mass: mass(massG) }),
+      because: say('stages.wash.waterStillWhatLeft', { wash: looks['wash'] }),
       does: { do: 'add', what: 'water', massG },
     },
   ];

@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import type { Environment } from '../environment/environment.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -9,12 +10,12 @@ export type GaugeUnit = '°C' | 'g' | 'mL' | 'min' | 'pH' | '%' | 'bar' | '';
 
 /** A figure worth watching: what it should come to, and what it is. */
 export interface Gauge {
-  readonly what: string;
+  readonly what: Text;
   readonly unit: GaugeUnit;
-  readonly planned: number | string | null;
-  readonly now: number | string;
+  readonly planned: number | Text | null;
+  readonly now: number | Text;
   /** What it means just now, where that is not plain. */
-  readonly says?: string;
+  readonly says?: Text;
   readonly tone?: 'good' | 'watch' | 'bad';
 }
 
@@ -31,11 +32,11 @@ export interface Seen {
 
 /** Something that can be put into numbers during a stage, besides temperature and pH. */
 export type Ask =
-  | { readonly asks: 'reading'; readonly quantity: 'wheyG' | Weighed; readonly label: string }
+  | { readonly asks: 'reading'; readonly quantity: 'wheyG' | Weighed; readonly label: Text }
   | {
       readonly asks: 'added';
       readonly what: Addition;
-      readonly label: string;
+      readonly label: Text;
       /** What one part would be, g, as the next to be offered. */
       readonly partG: number;
       /** Density where it is measured by volume, g/mL; null where it is weighed. */
@@ -45,16 +46,16 @@ export type Ask =
 /** A way to go that the evidence calls for: what, why, and what taking it does. */
 export interface Branch {
   readonly id: string;
-  readonly offer: string;
-  readonly because: string;
+  readonly offer: Text;
+  readonly because: Text;
   /** What is looked at first stands first: what is wrong before what could be nicer. */
   readonly grave?: true;
   readonly does:
     | { readonly do: 'next' }
     | { readonly do: 'add'; readonly what: Addition; readonly massG: number }
-    | { readonly do: 'leave'; readonly note: string }
-    | { readonly do: 'hold'; readonly reason: string }
-    | { readonly do: 'discard'; readonly reason: string };
+    | { readonly do: 'leave'; readonly note: Text }
+    | { readonly do: 'hold'; readonly reason: Text }
+    | { readonly do: 'discard'; readonly reason: Text };
 }
 
 /** What a stage is drawn by: one measure on the left, perhaps one on the right, and a limit to keep under. */
@@ -70,19 +71,31 @@ const NEAR_C = 1.5;
 /** Temperature against what is wanted. */
 export function warmthGauge({ here }: Seen, wantedC: number): Gauge {
   const near = Math.abs(here.tempC - wantedC) <= NEAR_C;
-  return { what: 'Temperature', unit: '°C', planned: wantedC, now: here.tempC, ...(near && { tone: 'good' as const }) };
+  return {
+    what: say('stages.watch.temperature'),
+    unit: '°C',
+    planned: wantedC,
+    now: here.tempC,
+    ...(near && { tone: 'good' as const }),
+  };
 }
 
 /** Time gone against the time it is meant to take. */
 export function timeGauge({ begun, here }: Seen, wantedMin: number): Gauge {
   const now = here.minute - begun.minute;
-  return { what: 'Time', unit: 'min', planned: wantedMin, now, ...(now >= wantedMin && { tone: 'good' as const }) };
+  return {
+    what: say('stages.watch.time'),
+    unit: 'min',
+    planned: wantedMin,
+    now,
+    ...(now >= wantedMin && { tone: 'good' as const }),
+  };
 }
 
 /** Whey protein unfolded, against what this stage was to leave. */
 export function unfoldedGauge({ here, planned }: Seen): Gauge {
   return {
-    what: 'Whey protein unfolded',
+    what: say('stages.watch.wheyProteinUnfolded'),
     unit: '%',
     planned: 100 * denaturedBetaLg(planned.native),
     now: 100 * denaturedBetaLg(here.native),
@@ -93,10 +106,10 @@ export function unfoldedGauge({ here, planned }: Seen): Gauge {
 export function pasteurisedGauge({ here }: Seen): Gauge {
   const done = here.pasteurisedShare >= 1;
   return {
-    what: 'Listed pasteurisation',
+    what: say('stages.watch.listedPasteurisation'),
     unit: '',
     planned: null,
-    now: done ? 'reached' : 'not yet',
+    now: done ? say('stages.watch.reached') : say('stages.watch.notYet'),
     ...(done && { tone: 'good' as const }),
   };
 }
@@ -104,7 +117,7 @@ export function pasteurisedGauge({ here }: Seen): Gauge {
 /** Acidity against what this stage was to leave. */
 export function acidityGauge({ here }: Seen, wantedPh: number): Gauge {
   return {
-    what: 'Acidity',
+    what: say('stages.watch.acidity'),
     unit: 'pH',
     planned: wantedPh,
     now: here.ph,

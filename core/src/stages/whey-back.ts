@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass, percent } from '../messages/quantity.js';
 import { TEXTURES, type TextureId } from '../constants/drainage.js';
 import { solidsFraction } from '../materials/composition.js';
 import { withCurd } from '../state/crock-state.js';
@@ -5,7 +7,6 @@ import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { addedG, given } from './told.js';
 import { wheyBackG, whiskedBack } from './whey-balance.js';
-import { sayMass } from './words.js';
 
 export interface WheyBackParams {
   readonly texture: TextureId;
@@ -19,11 +20,14 @@ const TAKES_MIN = 5;
 export const wheyBack: StageKind<WheyBackParams> = {
   kind: 'whey-back',
   defaults: { texture: 'very-thick' },
-  name: () => 'whey back',
-  begins: () => 'Whisk whey in',
-  over: () => 'The whey is in',
+  name: () => say('stages.wheyBack.wheyBack'),
+  begins: () => say('stages.wheyBack.whiskWhey'),
+  over: () => say('stages.wheyBack.theWheyIsIn'),
   instruction: (params, before) =>
-    `Whisk ${sayMass(wheyBackG(before, TEXTURES[params.texture].solids))} of its whey back in, a little at a time, until it is ${TEXTURES[params.texture].word}.`,
+    say('stages.wheyBack.whiskWheyBackLittle', {
+      solids: mass(wheyBackG(before, TEXTURES[params.texture].solids)),
+      word: TEXTURES[params.texture].word,
+    }),
   ...handsWork(TAKES_MIN),
   gear: () => ['whisk', 'scale'],
   begin: (state, params) => {
@@ -32,9 +36,14 @@ export const wheyBack: StageKind<WheyBackParams> = {
   },
   told: (params, told) => ({ ...params, ...given(addedG(told, 'whey')) }),
   watch: (params, { here }) => [
-    { what: 'Whey back', unit: 'g', planned: null, now: params.givenG ?? 'as worked out' },
     {
-      what: 'Solids',
+      what: say('stages.wheyBack.wheyBack2'),
+      unit: 'g',
+      planned: null,
+      now: params.givenG ?? say('stages.wheyBack.workedOut'),
+    },
+    {
+      what: say('stages.wheyBack.solids'),
       unit: '%',
       planned: 100 * TEXTURES[params.texture].solids,
       now: 100 * solidsFraction(here.masses),
@@ -44,14 +53,16 @@ export const wheyBack: StageKind<WheyBackParams> = {
     {
       asks: 'added',
       what: 'whey',
-      label: 'Whey whisked in',
+      label: say('stages.wheyBack.wheyWhisked'),
       partG: wheyBackG(begun, TEXTURES[params.texture].solids),
       gPerMl: null,
     },
   ],
-  slack: () => ({ earlyMin: 0, lateMin: 120, cost: 'It can be done any time before it is potted.' }),
-  endCue: (params) => `${TEXTURES[params.texture].word}, and smooth.`,
-  cues: [{ cue: 'texture', ask: 'Drag a spoon through: what is it like?', answers: ['smooth', 'grainy', 'stringy'] }],
+  slack: () => ({ earlyMin: 0, lateMin: 120, cost: say('stages.wheyBack.canDoneAnyTime') }),
+  endCue: (params) => say('stages.wheyBack.andSmooth', { word: TEXTURES[params.texture].word }),
+  cues: [
+    { cue: 'texture', ask: say('stages.wheyBack.dragSpoonThroughWhat'), answers: ['smooth', 'grainy', 'stringy'] },
+  ],
   cautions: () => [],
   problems: (params, state) =>
     solidsFraction(state.masses) >= TEXTURES[params.texture].solids
@@ -59,8 +70,11 @@ export const wheyBack: StageKind<WheyBackParams> = {
       : [
           {
             field: 'drain',
-            message: `It leaves off at ${(100 * solidsFraction(state.masses)).toFixed(0)} % solids, looser than ${TEXTURES[params.texture].word}.`,
-            remedy: 'Hang it or press it, or ask for a looser texture.',
+            message: say('stages.wheyBack.leavesOffSolidsLooser', {
+              masses: percent(100 * solidsFraction(state.masses), 0),
+              word: TEXTURES[params.texture].word,
+            }),
+            remedy: say('stages.wheyBack.hangPressAskLooser'),
             works: { drain: 'hung' },
           },
         ],

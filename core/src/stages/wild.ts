@@ -1,3 +1,4 @@
+import { say } from '../messages/message.js';
 import { CULTURES, WILD_BIOMASS, type CultureId } from '../constants/cultures.js';
 import { DEAD_CHANCE, PACE_SD } from '../constants/starter.js';
 import type { StageKind } from './kind.js';
@@ -15,10 +16,10 @@ const TAKES_MIN = 5;
 export const wild: StageKind<WildParams> = {
   kind: 'wild',
   defaults: { culture: 'clabber' },
-  name: () => 'by itself',
-  begins: () => 'Leave it to itself',
-  over: () => 'It is covered',
-  instruction: () => 'Strain the milk through a scalded cloth into a scalded jar and leave it to what lives in it.',
+  name: () => say('stages.wild.byItself'),
+  begins: () => say('stages.wild.leaveItself'),
+  over: () => say('stages.wild.itIsCovered'),
+  instruction: () => say('stages.wild.strainMilkThroughScalded'),
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'jar'],
   begin: (state, params, { member }) => {
@@ -27,8 +28,8 @@ export const wild: StageKind<WildParams> = {
     const prior = { deadChance: DEAD_CHANCE.tired, paceSd: PACE_SD.wild };
     return sown(state, { living: [living], lacticMolPerKg: 0, prior }, member);
   },
-  slack: () => ({ earlyMin: 0, lateMin: 60, cost: 'It begins by itself either way.' }),
-  endCue: () => 'It is strained and covered with a cloth.',
+  slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.wild.beginsItselfEitherWay') }),
+  endCue: () => say('stages.wild.strainedCoveredCloth'),
   cues: [],
   cautions: () => [CAUTIONS.clean, CAUTIONS.wild],
   problems: (_params, state) =>
@@ -36,8 +37,8 @@ export const wild: StageKind<WildParams> = {
       ? [
           {
             field: 'seeding',
-            message: 'Heated milk has nothing left in it to sour it: it would spoil instead.',
-            remedy: 'Seed it with a spoon of the last clabber or of live buttermilk.',
+            message: say('stages.wild.heatedMilkNothingLeft'),
+            remedy: say('stages.wild.seedSpoonLastClabber'),
             works: { seeding: 'mesophilic' },
           },
         ]

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { mass } from '../messages/quantity.js';
 import { BUTTER_HANDLING_LOSS } from '../constants/butter.js';
 import { massesBy, NOTHING, scaleMasses, totalG } from '../materials/composition.js';
 import { pourIn, takeOut, type CrockState } from '../state/crock-state.js';
@@ -5,7 +7,6 @@ import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
 import { saltWeighed } from './salt.js';
 import { addedG } from './told.js';
-import { sayMass } from './words.js';
 
 export interface WorkParams {
   /** Fat the butter is worked to, percent. */
@@ -24,12 +25,12 @@ const SERUM_SOLIDS_PCT = 1;
 export const work: StageKind<WorkParams> = {
   kind: 'work',
   defaults: { butterFatPct: 82, saltPct: 1 },
-  name: () => 'work, salt',
-  begins: () => 'Start working it',
-  over: () => 'It is worked',
+  name: () => say('stages.work.workSalt'),
+  begins: () => say('stages.work.startWorking'),
+  over: () => say('stages.work.itIsWorked'),
   instruction: (params, before) => {
     const salt = saltG(before, params);
-    return `Press and fold it until no more drops come${salt > 0 ? `, with ${sayMass(salt)} of fine salt` : ''}.`;
+    return salt > 0 ? say('stages.work.pressFoldSalted', { salt: mass(salt) }) : say('stages.work.pressFoldUntilNo');
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['board', 'paddles'],
@@ -39,22 +40,22 @@ export const work: StageKind<WorkParams> = {
     const butter = pourIn(pressed(state, params), salt);
     return takeOut(butter, scaleMasses(butter.masses, BUTTER_HANDLING_LOSS), 'lost');
   },
-  slack: () => ({ earlyMin: 3, lateMin: 15, cost: 'Worked too little it weeps; too much, or warm, and it is greasy.' }),
-  endCue: () => 'It is one waxy lump; pressed, it gives no more drops.',
-  cues: [{ cue: 'butter', ask: 'How is the butter?', answers: ['wet', 'waxy', 'greasy'] }],
+  slack: () => ({ earlyMin: 3, lateMin: 15, cost: say('stages.work.workedTooLittleWeeps') }),
+  endCue: () => say('stages.work.oneWaxyLumpPressed'),
+  cues: [{ cue: 'butter', ask: say('stages.work.howButter'), answers: ['wet', 'waxy', 'greasy'] }],
   watch: (params, { here }) => [
-    { what: 'Butter', unit: 'g', planned: totalG(here.masses), now: 'weigh it' },
+    { what: say('stages.work.butter'), unit: 'g', planned: totalG(here.masses), now: say('stages.work.weighIt') },
     {
-      what: 'Water in it',
+      what: say('stages.work.waterInIt'),
       unit: '%',
       planned: 100 - params.butterFatPct - params.saltPct - SERUM_SOLIDS_PCT,
       now: (100 * here.masses.water) / totalG(here.masses),
     },
-    { what: 'Salt', unit: 'g', planned: saltG(here, params), now: here.masses.salt },
+    { what: say('stages.work.salt'), unit: 'g', planned: saltG(here, params), now: here.masses.salt },
   ],
   asks: (params, begun) =>
     params.saltPct > 0
-      ? [{ asks: 'added', what: 'salt', label: 'Salt', partG: saltG(begun, params), gPerMl: null }]
+      ? [{ asks: 'added', what: 'salt', label: say('stages.work.salt'), partG: saltG(begun, params), gPerMl: null }]
       : [],
   told: (params, told) => {
     const salt = addedG(told, 'salt');
@@ -66,9 +67,9 @@ export const work: StageKind<WorkParams> = {
       : [
           {
             id: 'greasy',
-            offer: 'Stop working it and put it into the cold for half an hour',
-            because: 'It has gone greasy: warm, or worked too much.',
-            does: { do: 'leave', note: 'Rested the butter in the cold.' },
+            offer: say('stages.work.stopWorkingPutInto'),
+            because: say('stages.work.goneGreasyWarmWorked'),
+            does: { do: 'leave', note: say('stages.work.restedButterCold') },
           },
         ],
   cautions: () => [],

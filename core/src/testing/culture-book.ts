@@ -8,6 +8,7 @@ import { parkingOf } from '../cultures/park.js';
 import { activityAt } from '../cultures/activity.js';
 import { planStages } from '../make/plan.js';
 import { METHODS } from '../methods/index.js';
+import type { Words } from './make-book.js';
 import { cultured, onDay } from './cultured.js';
 
 const HOUR_MS = 3_600_000;
@@ -25,29 +26,29 @@ const LOTS: readonly CultureLot[] = [
 ];
 
 /** What every kind of culture is worth at every age in every store, and what is to be done about it, in lines. */
-export function cultureBook(): readonly string[] {
+export function cultureBook(words: Words): readonly string[] {
   return [
     '# cultures',
-    ...LOTS.flatMap(linesOf),
+    ...LOTS.flatMap((lot) => linesOf(lot, words)),
     ...[12, 18, 21, 27, 33].map((c) => `grains at ${c}: ${grainsPctFor(c)} %`),
   ];
 }
 
-function linesOf(lot: CultureLot): string[] {
+function linesOf(lot: CultureLot, words: Words): string[] {
   const wrong = METHODS.flatMap(({ id, ...method }) => {
     const found = mismatchOf(lot, planStages({ id, ...method }));
-    return found ? [`${id}${found.grave ? '!' : ''}: ${found.says}`] : [];
+    return found ? [`${id}${found.grave ? '!' : ''}: ${words(found.says)}`] : [];
   });
   const kept = STORES.flatMap((store) =>
     AGES_DAYS.flatMap((age) => {
       const there = movedTo({ ...lot, stays: [{ store: 'cold', fromMs: lot.bornMs }] }, store, lot.bornMs);
-      return ageLines(there, store, age);
+      return ageLines(there, store, age, words);
     }),
   );
   return [`${lot.id} does not suit ${wrong.join(' / ')}`, ...kept];
 }
 
-function ageLines(lot: CultureLot, store: string, age: number): string[] {
+function ageLines(lot: CultureLot, store: string, age: number, words: Words): string[] {
   const nowMs = onDay(age);
   const due = dueOf(lot, 120, nowMs);
   const activity = activityAt(lot, nowMs);
@@ -59,9 +60,9 @@ function ageLines(lot: CultureLot, store: string, age: number): string[] {
   );
   const hours = (ms: number | null) => (ms === null ? '-' : String(Math.round((ms - nowMs) / HOUR_MS)));
   return [
-    `${lot.id} ${store} ${age} d: ${round(activity.likely)} (${round(activity.low)}-${round(activity.high)}) ${due.level} ${due.does}, feed in ${hours(due.feedByMs)} h, last in ${hours(due.lastMs)} h, dose ${doseFor(activity.likely, 2.5)?.toFixed(2)}: ${due.says}`,
-    `  starter ${JSON.stringify(asStarter(lot, nowMs, activity))}; away ${parking.does} ${round(parking.activityThen)}: ${parking.says}`,
-    `  feeding ${feeding ? `${feeding.methodId} takes ${round(feeding.takesG)}: ${feeding.says} ${JSON.stringify(feeding.choices)}` : '-'}`,
-    `  chain ${chain.impossible}${chain.steps.map((s) => `${round(s.milkG)}+${round(s.starterG)} g at ${hours(s.beginMs)}-${hours(s.ripeMs)} h, waits ${round(s.waitsH)}`).join(', ')}`,
+    `${lot.id} ${store} ${age} d: ${round(activity.likely)} (${round(activity.low)}-${round(activity.high)}) ${due.level} ${due.does}, feed in ${hours(due.feedByMs)} h, last in ${hours(due.lastMs)} h, dose ${doseFor(activity.likely, 2.5)?.toFixed(2)}: ${words(due.says)}`,
+    `  starter ${JSON.stringify(asStarter(lot, nowMs, activity))}; away ${parking.does} ${round(parking.activityThen)}: ${words(parking.says)}`,
+    `  feeding ${feeding ? `${feeding.methodId} takes ${round(feeding.takesG)}: ${words(feeding.says)} ${JSON.stringify(feeding.choices)}` : '-'}`,
+    `  chain ${words(chain.impossible)}${chain.steps.map((s) => `${round(s.milkG)}+${round(s.starterG)} g at ${hours(s.beginMs)}-${hours(s.ripeMs)} h, waits ${round(s.waitsH)}`).join(', ')}`,
   ];
 }

@@ -8,6 +8,7 @@ import { faultsOf } from '../explain/faults.js';
 import { workOut } from '../follow/follow.js';
 import { panelOf } from '../follow/panel.js';
 import { timelineOf } from '../follow/timeline.js';
+import { isMessage, type Text } from '../messages/message.js';
 import { makeSheet, type MakeSheet } from '../make/sheet.js';
 import { plannedOf } from '../make/planned.js';
 import { METHODS } from '../methods/index.js';
@@ -20,46 +21,52 @@ const FEW = { members: 60, seed: 1, fanPoints: 0 };
 const SEEN_AFTER_MIN = 7;
 
 const r1 = (value: number | null) => (value === null ? '-' : String(Math.round(value * 10) / 10));
-const said = (value: number | string | null) => (typeof value === 'number' ? r1(value) : (value ?? '-'));
+/** How a text reads: handed in, as the engine has no words of its own. */
+export type Words = (text: Text) => string;
 
 /**
  * Every make as it ships, told in lines: what is weighed, each step with its time, hands and give, what is seen of it at every
  * look, what it is planned by, what would explain its faults. What a change of the engine does to any of it shows here.
  */
-export function makeBook(): readonly string[] {
+export function makeBook(words: Words): readonly string[] {
   return METHODS.flatMap((method) => {
     const sheet = makeSheet(method, {}, FEW);
     return [
       `# ${method.id}`,
-      ...sheetLines(sheet),
-      ...planLines(method),
-      ...lookLines(method, sheet),
-      ...faultLines(method, sheet),
+      ...sheetLines(sheet, words),
+      ...planLines(method, words),
+      ...lookLines(method, sheet, words),
+      ...faultLines(method, sheet, words),
     ];
   });
 }
 
-function sheetLines(sheet: MakeSheet): string[] {
+function sheetLines(sheet: MakeSheet, words: Words): string[] {
   const { product, cost, nutrition, keeps } = sheet;
   return [
-    ...sheet.amounts.map((a) => `weigh ${r1(a.massG)} g, ${r1(a.volumeMl)} mL, ${a.measure ?? '-'}: ${a.what}`),
+    ...sheet.amounts.map(
+      (a) => `weigh ${r1(a.massG)} g, ${r1(a.volumeMl)} mL, ${words(a.measure ?? '-')}: ${words(a.what)}`,
+    ),
     ...sheet.stages.map(
       (s) =>
-        `${r1(s.beginMin)}-${r1(s.endMin)} ${s.kind} (${s.name}), hands ${s.handsMin}, give ${r1(s.slack.earlyMin)}/${r1(s.slack.lateMin)}: ${s.instruction} | ${s.lookFor} | ${s.slack.cost}`,
+        `${r1(s.beginMin)}-${r1(s.endMin)} ${s.kind} (${words(s.name)}), hands ${s.handsMin}, give ${r1(s.slack.earlyMin)}/${r1(s.slack.lateMin)}: ${words(s.instruction)} | ${words(s.lookFor)} | ${words(s.slack.cost)}`,
     ),
     ...sheet.byproducts.map(
       (b) => `left ${b.name} ${r1(b.massG)} g, pH ${b.ph.toFixed(2)}, ${b.keepsDays} days: ${b.use}`,
     ),
-    `comes ${r1(product.massG)} g, ${r1(product.solidsPct)} % solids, ${product.firmnessWord}, ${product.pots} pots, ${keeps?.days} days, ${r1(100 * cost.perPot)} a pot, ${r1(nutrition.energyKcal)} kcal, salt ${nutrition.saltG.toFixed(2)} g`,
-    ...sheet.problems.map((p) => `problem ${p.field}: ${p.message} ${p.remedy}`),
-    `cautions ${sheet.cautions.map((c) => c.slice(0, 18)).join(' / ')}`,
+    `comes ${r1(product.massG)} g, ${r1(product.solidsPct)} % solids, ${words(product.firmnessWord)}, ${product.pots} pots, ${keeps?.days} days, ${r1(100 * cost.perPot)} a pot, ${r1(nutrition.energyKcal)} kcal, salt ${nutrition.saltG.toFixed(2)} g`,
+    ...sheet.problems.map((p) => `problem ${p.field}: ${words(p.message)} ${words(p.remedy)}`),
+    `cautions ${sheet.cautions.map((c) => words(c).slice(0, 18)).join(' / ')}`,
   ];
 }
 
-function planLines(method: Method): string[] {
+function planLines(method: Method, words: Words): string[] {
   const network = networkOf(method, {});
   return [
-    ...network.steps.map((step) => `plan ${JSON.stringify(step, rounded)}`),
+    ...network.steps.map(
+      (step) =>
+        `plan ${JSON.stringify(step, (_key, value: unknown) => (isMessage(value) ? words(value) : rounded(_key, value)))}`,
+    ),
     `plan stands ${JSON.stringify(network.demands, rounded)} sown ${JSON.stringify(network.sown, rounded)} gives ${JSON.stringify(network.gives, rounded)}`,
   ];
 }
@@ -74,7 +81,7 @@ function begun(method: Method, sheet: MakeSheet, until: number, looks: readonly 
 }
 
 /** What each stage shows when its looks are answered as well as can be, and as badly. */
-function lookLines(method: Method, sheet: MakeSheet): string[] {
+function lookLines(method: Method, sheet: MakeSheet, words: Words): string[] {
   return sheet.stages.flatMap((stage, i) =>
     (['first', 'last'] as const).map((which) => {
       const atMin = stage.beginMin + SEEN_AFTER_MIN;
@@ -94,24 +101,25 @@ function lookLines(method: Method, sheet: MakeSheet): string[] {
         doubtful: new Set<string>(),
       };
       const panel = panelOf(timeline.stages[i]!, context);
+      const said = (value: number | Text | null) => (typeof value === 'number' ? r1(value) : words(value ?? '-'));
       const gauges = panel.gauges.map(
         (g) =>
-          `${g.what} ${said(g.planned)}>${said(g.now)} ${g.unit}${g.tone ? ` ${g.tone}` : ''}${g.says ? `: ${g.says}` : ''}`,
+          `${words(g.what)} ${said(g.planned)}>${said(g.now)} ${g.unit}${g.tone ? ` ${g.tone}` : ''}${g.says ? `: ${words(g.says)}` : ''}`,
       );
-      const branches = panel.branches.map((b) => `${b.grave ? '!' : ''}${b.offer}. ${b.because}`);
-      const asks = panel.asks.map((a) => a.label);
+      const branches = panel.branches.map((b) => `${b.grave ? '!' : ''}${words(b.offer)}. ${words(b.because)}`);
+      const asks = panel.asks.map((a) => words(a.label));
       return `see ${stage.id} ${which}: ${[...gauges, ...asks].join(', ')} | ${branches.join(' | ')}`;
     }),
   );
 }
 
-function faultLines(method: Method, sheet: MakeSheet): string[] {
+function faultLines(method: Method, sheet: MakeSheet, words: Words): string[] {
   const batch = begun(method, sheet, sheet.stages.length - 1, []);
   const shown = caseOf(workOut(batch, atMinute(sheet.totalMin + 60), FEW));
   return faultsOf(plannedOf(batch).stages).map((fault) => {
     const causes = rankCauses(fault, shown).map(
       (c) =>
-        `${c.cause} ${c.chance === null ? '-' : c.chance.toFixed(3)} +${c.speaksFor.join(' ')} -${c.speaksAgainst.join(' ')}`,
+        `${c.cause} ${c.chance === null ? '-' : c.chance.toFixed(3)} +${c.speaksFor.map(words).join(' ')} -${c.speaksAgainst.map(words).join(' ')}`,
     );
     return `why ${fault}: ${causes.join('; ')}`;
   });

@@ -4,6 +4,7 @@ import { neededBy, toBuy, type LotLeftThen } from '../schedule/materials.js';
 import { layOut, planFor } from '../schedule/plan.js';
 
 import type { Plan, PlanAsked } from '../schedule/planning-problem.js';
+import type { Words } from './make-book.js';
 import { EIGHT_PIECES, someWeeks } from './weeks.js';
 
 const ROUNDS = 12;
@@ -24,14 +25,14 @@ const LOTS: readonly LotLeftThen[] = [
 const TIGHT = EIGHT_PIECES.filter((g) => g.kind !== 'thermostat' || g.holdsL === 10).filter((g) => g.holdsL !== 14);
 
 /** Whole weeks as they are planned: when each make begins and ends, with what gear and starter; what is left out, and why. */
-export function planBook(): readonly string[] {
+export function planBook(words: Words): readonly string[] {
   const weeks: readonly (readonly [string, PlanAsked])[] = [
     ['roomy', { ...someWeeks(4, 7, 3), starters: [...STARTERS] }],
     ['tight', { ...someWeeks(7, 6, 5), gear: TIGHT, starters: [...STARTERS] }],
   ];
   return weeks.flatMap(([name, asked]) => [
     `# ${name} week`,
-    ...planLines(asked, planFor(asked, ROUNDS)),
+    ...planLines(asked, planFor(asked, ROUNDS), words),
     ...[...alternatives(asked, 4)]
       .filter((_, i, all) => i === all.length - 1 || i % 4 === 3)
       .map(({ preset, plan }) => `leaning ${preset.id}: ${told(likenessOf(plan, asked))} cost ${told(plan.cost)}`),
@@ -45,7 +46,7 @@ function boundOf(asked: PlanAsked): number {
   return lowerBound(instance, Infinity, 40).cost;
 }
 
-function planLines(asked: PlanAsked, plan: Plan): string[] {
+function planLines(asked: PlanAsked, plan: Plan, words: Words): string[] {
   const needs = neededBy(plan.makes, LOTS);
   return [
     ...plan.makes.map((make) => {
@@ -53,9 +54,9 @@ function planLines(asked: PlanAsked, plan: Plan): string[] {
       const { startMin, readyMin, readyLateMin, ageH, cost } = mode;
       return `make ${orderId} ${told({ startMin, readyMin, readyLateMin, ageH, cost })} gear ${told(gear)} feed ${told(feed)} buys ${buysStarter} times ${starterTimes} steps ${told(steps.map((s) => [s.beginMin, s.endMin]))}`;
     }),
-    ...plan.unmet.map((unmet) => `unmet ${told(unmet)}`),
+    ...plan.unmet.map((unmet) => `unmet ${told({ ...unmet, why: words(unmet.why), remedy: words(unmet.remedy) })}`),
     `hands ${told([plan.handsMin, plan.nightHandsMin, plan.offHandsMin])} cost ${told(plan.cost)} bound ${told(plan.bound)}`,
-    `needs ${told(needs.map(({ what, massG, atMin, from, shortG }) => [what, massG, atMin, from, shortG]))}`,
-    `buy ${told(toBuy(needs))} of ${asked.orders.length}`,
+    `needs ${told(needs.map(({ what, massG, atMin, from, shortG }) => [words(what), massG, atMin, from, shortG]))}`,
+    `buy ${told(toBuy(needs).map((b) => ({ ...b, what: words(b.what) })))} of ${asked.orders.length}`,
   ];
 }

@@ -1,3 +1,4 @@
+import { inEnglish } from '@oat-crock/messages';
 import { householdAround, type House } from '@oat-crock/calendar';
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
@@ -108,7 +109,7 @@ function holdProblem(
   if (!batch) return null;
   const { findings } = follow(batch, atMs, RULES, householdAround(batch, houseOf(batch)));
   const against = notGoingOut(batch, findings);
-  if (body.type === 'finished') return against && { field: 'body.type', ...against };
+  if (body.type === 'finished') return against && { field: 'body.type', ...inEnglish(against) };
   if (!against && holdOf(batch) === null) {
     return { field: 'body.type', message: 'This batch is not on hold.', remedy: 'Nothing needs to be let go.' };
   }
@@ -138,7 +139,7 @@ function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null
   }
   if (body.method) {
     const [fault] = body.method.id === body.methodId ? methodFaults(body.method) : [OTHER_METHOD];
-    if (fault) return { ...fault, field: `body.method.${fault.field}` };
+    if (fault) return { ...inEnglish(fault), field: `body.method.${fault.field}` };
   }
   try {
     checkChoices(method, body.choices, body.stocks);

@@ -1,3 +1,4 @@
+import { inEnglish } from '@oat-crock/messages';
 import {
   check,
   FAMILY_PATHS,
@@ -51,7 +52,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
   keep('gear', kitchen.gear, gearSchema, 'piece of gear');
   keep('methods', kitchen.methods, methodSchema, 'method', (method) =>
     ULID.test(method.id)
-      ? methodFaults(method)
+      ? inEnglish(methodFaults(method))
       : [{ field: 'id', message: 'It is the id of a method of the house.', remedy: 'Give it one of its own, a ULID.' }],
   );
 

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { occurrencesOf, personOver } from '@oat-crock/calendar';
 import { plannedBatchesOf, visitsOf, type PlannedBatch, type WantedOrder } from '@oat-crock/contract';
 import { methodById, planFor, type Plan } from '@oat-crock/core';
@@ -114,7 +115,7 @@ describe('a plan that was taken', () => {
       const { event, component } = events.get(`${plannedBatch!.id}-${tasks[0]!.stageId}@oat-crock`)!;
       expect(event.startDate.toJSDate().getTime()).toBe(Math.floor(fromMs / 1000) * 1000);
       expect(event.summary).toContain(WHOM);
-      expect(event.description).toContain(tasks[0]!.says);
+      expect(event.description).toContain(english(tasks[0]!.says));
       const [alarm] = component.getAllSubcomponents('valarm');
       expect(alarm!.getFirstPropertyValue('action')).toBe('DISPLAY');
       expect(String(alarm!.getFirstPropertyValue('trigger'))).toBe('-PT10M');
@@ -154,7 +155,7 @@ describe('a plan that was taken', () => {
     expect(table[0]).toBe('at,minutes,earliest,latest,make,part,for,stage,hands,ready,due,product_g,gear');
     expect(table[1]).toContain('"Bakery; west quay, ""thick"""');
     const cells = (text: string) => text.replaceAll('"', '""');
-    for (const { says } of plannedBatch!.tasks) expect(table.join('\n')).toContain(cells(says));
+    for (const { says } of plannedBatch!.tasks) expect(table.join('\n')).toContain(cells(english(says)));
     const whole = (await request(app).get(`${API}/plan.json`)).body;
     expect(whole).toEqual(
       jasmine.objectContaining({ oatCrock: 'plan', version: 1, orders: [order], plannedBatches: [plannedBatch] }),

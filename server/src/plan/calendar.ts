@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { plannedBatchName, visitsOf, type Kept, type PlannedBatch, type Visit } from '@oat-crock/contract';
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator';
 
@@ -95,5 +96,5 @@ function describe({ tasks, fromMs }: Visit): string {
   const slackMin = Math.floor((first!.latestMs - fromMs) / MIN_MS);
   const slack =
     slackMin >= 5 ? `\nIt can wait ${slackMin < 90 ? `${slackMin} min` : `${Math.floor(slackMin / 60)} h`}.` : '';
-  return tasks.map((h) => h.says).join('\n') + slack;
+  return tasks.map((h) => english(h.says)).join('\n') + slack;
 }

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import type { PlannedBatch } from '@oat-crock/contract';
 import { stringify } from 'csv-stringify/sync';
 
@@ -29,7 +30,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
       part: `${plannedBatch.part}/${plannedBatch.parts}`,
       for: plannedBatch.whom,
       stage: task.stageId,
-      hands: task.says,
+      hands: english(task.says),
       ready: iso(plannedBatch.readyMs),
       due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
       product_g: plannedBatch.productG,

@@ -1,3 +1,4 @@
+import { SaidPipe } from '../ui/units';
 import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
@@ -19,7 +20,7 @@ const BELOW_BEST_C = 1.5;
 @Component({
   selector: 'oc-chain-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayField, NumberField, OptionField],
+  imports: [SaidPipe, DayField, NumberField, OptionField],
   template: `
     <section aria-labelledby="chain-title">
       <h2 id="chain-title">Starter by a time</h2>
@@ -58,7 +59,7 @@ const BELOW_BEST_C = 1.5;
       </div>
       @if (plan(); as plan) {
         @if (plan.impossible) {
-          <p class="problem" role="status">{{ plan.impossible }}</p>
+          <p class="problem" role="status">{{ plan.impossible | said }}</p>
         }
         <ol>
           @for (step of plan.steps; track step.beginMs; let last = $last) {

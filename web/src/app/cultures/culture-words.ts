@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import {
   CULTURES,
   ORIGINS,
@@ -16,7 +17,10 @@ export function activityWords({ likely, low, high }: Activity): string {
 }
 
 const CAME: Readonly<Record<Origin, string>> = {
-  ...(Object.fromEntries(ORIGINS.map(({ origin, label }) => [origin, label.toLowerCase()])) as Record<Origin, string>),
+  ...(Object.fromEntries(ORIGINS.map(({ origin, label }) => [origin, textOf(label).toLowerCase()])) as Record<
+    Origin,
+    string
+  >),
   'held back': 'held back',
   fed: 'fed',
   divided: 'divided off',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { max } from 'd3-array';
 import { scaleLinear, scalePoint } from 'd3-scale';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 const WIDTH = 380;
 const HEIGHT = 130;
@@ -82,7 +82,7 @@ export class GenerationPlot {
       [LEFT + 16, WIDTH - 12],
     ).padding(0.2);
     return {
-      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: say(`${value}${this.unit()}`) })),
+      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: textOf(`${value}${this.unit()}`) })),
       marks: marks.map(({ id, generation, value, low, high }) => ({
         id,
         generation,

@@ -6,7 +6,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';
 import { logFeature } from '../state/log.feature';
 import { roomFeature } from '../state/room.feature';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { mass } from '../ui/words';
 import { GenerationPlot, type Mark } from './generation-plot';
 import { OwnCultures } from './own-cultures';
@@ -75,7 +75,7 @@ export class GrainCare {
   });
   protected readonly wants = computed(() => {
     const [pct, milkG, { leftG }] = [grainsPctFor(this.roomC()), this.milkG(), this.due()];
-    const season = say(`In a room of ${Math.round(this.roomC())} °C ${pct} % of the milk is right`);
+    const season = textOf(`In a room of ${Math.round(this.roomC())} °C ${pct} % of the milk is right`);
     const feeds = `${mass(leftG)} of them feed ${mass((100 * leftG) / pct)} of milk`;
     if (milkG === null) return `${season}: ${feeds}.`;
     const spare = this.spareG() >= WORTH_G ? `${mass(this.spareG())} are spare` : 'none are spare';

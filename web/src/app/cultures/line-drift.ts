@@ -1,3 +1,4 @@
+import { SaidPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   PACE_AT,
@@ -22,7 +23,7 @@ const STEADY_MARKS = 0.1;
 @Component({
   selector: 'oc-line-drift',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GenerationPlot, OptionField],
+  imports: [SaidPipe, GenerationPlot, OptionField],
   template: `
     @if (pace().length && lot().form !== 'grains') {
       <section aria-labelledby="pace-title">
@@ -50,7 +51,7 @@ const STEADY_MARKS = 0.1;
         [value]="school()"
         (changed)="keepBy($event)"
       />
-      <small class="quiet">{{ why() }}</small>
+      <small class="quiet">{{ why() | said }}</small>
     </div>
   `,
   styles: `

@@ -4,7 +4,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { recordProblems } from '../state/record-problems';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { CultureActs } from './culture-acts';
 
 /** What a line begins with: what it is, how it came, how much of it, how old it is already. */
@@ -133,7 +133,7 @@ export class NewCulture {
     };
     const [problem] = await recordProblems('lots', lot as unknown as Parameters<typeof recordProblems>[1]);
     if (problem || lot.amount <= 0) {
-      this.wrong.set(problem ? say(`${problem.message} ${problem.remedy}`) : 'Say how much of it there is.');
+      this.wrong.set(problem ? textOf(`${problem.message} ${problem.remedy}`) : 'Say how much of it there is.');
       return;
     }
     this.acts.save(lot);

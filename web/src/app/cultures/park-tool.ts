@@ -1,3 +1,4 @@
+import { SaidPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { dayWord, noonOf } from '@oat-crock/calendar';
 import { parkingOf, type Parking } from '@oat-crock/core';
@@ -13,7 +14,7 @@ const DAY_MS = 86_400_000;
 @Component({
   selector: 'oc-park-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayField],
+  imports: [SaidPipe, DayField],
   template: `
     <section aria-labelledby="park-title">
       <h2 id="park-title">Going away</h2>
@@ -27,7 +28,7 @@ const DAY_MS = 86_400_000;
         @for (row of rows(); track row.lot.id) {
           <li>
             <b>{{ row.lot.name }}</b>
-            <span>{{ row.says }} {{ thenWords(row) }}</span>
+            <span>{{ row.says | said }} {{ thenWords(row) }}</span>
             @if (row.does === 'cold') {
               <button type="button" class="press line-press" (click)="acts.move(row.lot, 'cold')">Into the cold</button>
             } @else if (row.does === 'feed' || row.does === 'freeze') {

@@ -1,6 +1,6 @@
 import type { Family } from '@oat-crock/contract/api';
 import type { Draft } from '../state/larder.feature';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { amount } from '../ui/words';
 import { fieldsOf, valueAt, type LarderAsked } from './fields';
 
@@ -40,7 +40,7 @@ export function differences(family: Family, mine: Draft, theirs: object): readon
 function sayer(field: LarderAsked): (value: unknown) => string {
   switch (field.type) {
     case 'option':
-      return (value) => say(field.options.find((o) => o.id === value)?.label ?? 'nothing');
+      return (value) => textOf(field.options.find((o) => o.id === value)?.label ?? 'nothing');
     case 'switch':
       return (value) => (value === true ? 'yes' : 'no');
     case 'number':

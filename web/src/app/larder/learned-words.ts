@@ -1,16 +1,16 @@
 import { type Learned, type LearnedKey } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { degrees, temp } from '../ui/words';
 import { sayDay, dayOf } from './days';
 
 const SAY: Readonly<Record<LearnedKey, (value: number) => string>> = {
-  lossWPerK: (v) => say(`${v.toFixed(2)} W per °C`),
+  lossWPerK: (v) => textOf(`${v.toFixed(2)} W per °C`),
   holdsC: temp,
   powerW: (v) => `${Math.round(v / 10) * 10} W`,
 };
 
 const SPREAD: Readonly<Record<LearnedKey, (sd: number) => string>> = {
-  lossWPerK: (sd) => say(`${sd.toFixed(2)} W per °C`),
+  lossWPerK: (sd) => textOf(`${sd.toFixed(2)} W per °C`),
   holdsC: (sd) => degrees(sd),
   powerW: (sd) => `${Math.round(sd / 10) * 10} W`,
 };

@@ -8,7 +8,7 @@ import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
 import { dayTime, span, temp } from '../ui/words';
 import { learnedWords } from './learned-words';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 
 const MIN_MS = 60_000;
 
@@ -74,7 +74,7 @@ export class MeasurePanel {
     const [low, high] = [Math.min(...temps), Math.max(...temps)];
     const room = Math.max(1, 0.1 * (high - low));
     return {
-      words: `Temperatures noted, and the fit. ${measured.words}`,
+      words: `Temperatures noted, and the fit. ${textOf(measured.words)}`,
       x: { from: 0, to: Math.max(noted.at(-1)!.min, 1) / 60, kind: 'hours' },
       left: { from: Math.floor(low - room), to: Math.ceil(high + room), unit: '°C' },
       lines: [{ points: measured.curve.map((n) => [n.min / 60, n.tempC] as const), look: 'fact' }],

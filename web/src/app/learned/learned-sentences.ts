@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import { SOUR_AGENTS, type LearnedHere, type MakeSheet, type SourAgentId } from '@oat-crock/core';
 import { degrees, span, temp } from '../ui/words';
 
@@ -50,7 +51,7 @@ const SAYS: Readonly<Record<LearnedHere['what'], (one: LearnedHere) => string>> 
   'pot loss': ({ of, value }) =>
     `Your ${of === 'pot' ? 'pot' : `pot of ${nameOf(of)}`} loses its heat ${percent(value)} ${value > 1 ? 'faster' : 'more slowly'} than is usual of its size.`,
   'acid strength': ({ of, value }) =>
-    `Your ${SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? 'acid'} is ${percent(value)} ${value > 1 ? 'stronger' : 'weaker'} than its label or the usual says; the dose goes by that.`,
+    `Your ${textOf(SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? 'acid')} is ${percent(value)} ${value > 1 ? 'stronger' : 'weaker'} than its label or the usual says; the dose goes by that.`,
   'maker loss': ({ value }) =>
     value < 1
       ? `Of what is reckoned ${percent(value)} more than usual stays on cloth, pot and spoons.`

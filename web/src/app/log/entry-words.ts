@@ -1,5 +1,5 @@
 import type { EntryBody } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { mass, temp } from '../ui/words';
 
 const QUANTITY = {
@@ -46,7 +46,7 @@ export function entryWords(
     case 'took':
       return `Took ${mass(body.massG)} out of ${lotName(body.lotId)}`;
     case 'step':
-      return say(stepWords(body.stageId));
+      return textOf(stepWords(body.stageId));
     case 'reading':
       return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
     case 'cue':

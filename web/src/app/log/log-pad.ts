@@ -29,7 +29,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { logFeature } from '../state/log.feature';
 import { LookRow } from '../ui/look-row';
-import { say, units } from '../ui/units';
+import { SaidPipe, textOf, units } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { bodyProblems } from './check-body';
@@ -53,7 +53,7 @@ function withoutLine(batch: Batch, line: LogLine | null): Batch {
 @Component({
   selector: 'oc-log-pad',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule, WhenRow],
+  imports: [SaidPipe, LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule, WhenRow],
   templateUrl: './log-pad.html',
   styleUrl: './log-pad.css',
 })
@@ -272,7 +272,7 @@ export class LogPad {
     if (!batch) return;
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(`${say(problem.message)} ${this.inItsUnit(problem.remedy)}`);
+      this.wrong.set(`${textOf(problem.message)} ${this.inItsUnit(problem.remedy)}`);
       return;
     }
     const line = this.line();

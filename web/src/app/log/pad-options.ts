@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import type { Addition, Ask } from '@oat-crock/core';
 import type { PadTab } from './log-pad.state';
 
@@ -33,7 +34,14 @@ export const PAD_OPTIONS = {
 
 /** What a stage asks for, as the pad offers it. */
 export function padOption(ask: Ask): PadOption {
-  if (ask.asks === 'reading') return read(ask.quantity, ask.label, 'g');
+  if (ask.asks === 'reading') return read(ask.quantity, textOf(ask.label), 'g');
   const { what, label, partG, gPerMl } = ask;
-  return { id: `added ${what}`, text: label, unit: gPerMl ? 'mL' : 'g', adds: what, gPerMl: gPerMl ?? 1, partG };
+  return {
+    id: `added ${what}`,
+    text: textOf(label),
+    unit: gPerMl ? 'mL' : 'g',
+    adds: what,
+    gPerMl: gPerMl ?? 1,
+    partG,
+  };
 }

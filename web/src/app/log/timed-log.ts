@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import { inject, signal, type Signal, type WritableSignal } from '@angular/core';
 import { impossibleTime, plannedOf, type Batch, type EntryBody } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -19,7 +20,7 @@ export function stageNameIn(batch: Batch): (id: string) => string {
   const { stages } = plannedOf(batch);
   return (id) => {
     const stage = stages.find((s) => s.id === id);
-    return stage?.kind.name(stage.params) ?? id;
+    return stage ? textOf(stage.kind.name(stage.params)) : id;
   };
 }
 
@@ -30,7 +31,7 @@ export function stepWordsIn(batch: Batch): (stageId: string) => string {
     const at = stages.findIndex((s) => s.id === stageId);
     const stage = stages[at];
     if (!stage) return `Began: ${stageId}`;
-    return `${at === 0 ? 'Done' : 'Began'}: ${stage.kind.name(stage.params)}`;
+    return `${at === 0 ? 'Done' : 'Began'}: ${textOf(stage.kind.name(stage.params))}`;
   };
 }
 

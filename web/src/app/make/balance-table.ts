@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { differenceOf, type Batch, type Followed } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { mass } from '../ui/words';
 
 /** Where everything that went in is, now and in the end; after the finish, against what was weighed. */
@@ -121,6 +121,6 @@ export class BalanceTable {
     const { balanceEnd, runsOff, runOffEndG, taught } = this.followed();
     const own = taught.find((l) => l.what === 'maker loss' && l.value < 1);
     const usual = own ? { pct: 100 * (1 - own.value), makes: own.makes } : null;
-    return say(differenceOf({ ...balanceEnd, wheyG: runOffEndG }, weighed, runsOff?.name ?? null, usual).says);
+    return textOf(differenceOf({ ...balanceEnd, wheyG: runOffEndG }, weighed, runsOff?.name ?? null, usual).says);
   });
 }

@@ -12,7 +12,7 @@ import { holdOf, type Batch, type EntryBody, type Finding } from '@oat-crock/cor
 import { ButtonModule } from 'primeng/button';
 import { bodyProblems } from '../log/check-body';
 import { Logger } from '../log/logger';
-import { SaidPipe, say } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { Decider } from './decider';
 
@@ -56,7 +56,7 @@ export class DecisionBox {
   );
 
   protected ask(decide: NonNullable<Deciding>['decide']): void {
-    const reason = decide === 'hold' ? say(this.rule()?.reason ?? '') : '';
+    const reason = decide === 'hold' ? textOf(this.rule()?.reason ?? '') : '';
     this.deciding.set({ decide, reason });
   }
 
@@ -71,7 +71,7 @@ export class DecisionBox {
     const body: EntryBody = { type: TYPES[deciding.decide], by, reason };
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(say(`${problem.message} ${problem.remedy}`));
+      this.wrong.set(textOf(`${problem.message} ${problem.remedy}`));
       return;
     }
     this.decider.call(by);

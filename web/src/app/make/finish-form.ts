@@ -28,7 +28,7 @@ import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
 import { NumberField } from '../ui/number-field';
 import { typedOver, type TypedOver } from '../ui/typed-over';
 import { mass } from '../ui/words';
-import { SaidPipe, say } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/units';
 
 const MARKS: readonly {
   readonly key: keyof Score;
@@ -93,7 +93,7 @@ export class FinishForm {
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
   protected readonly kept = computed(() => {
     const against = notGoingOut(this.batch(), this.followed().findings);
-    return against ? `${against.message} ${against.remedy}` : '';
+    return against ? `${textOf(against.message)} ${textOf(against.remedy)}` : '';
   });
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly runsOff = computed(() => this.followed().runsOff);
@@ -178,7 +178,7 @@ export class FinishForm {
     };
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(say(`${problem.message} ${problem.remedy}`));
+      this.wrong.set(textOf(`${problem.message} ${problem.remedy}`));
       return;
     }
     const gift = this.gift();

@@ -1,11 +1,11 @@
 import type { Gauge, GaugeUnit } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { acidity, mass, span, tasteOf, temp } from '../ui/words';
 
 /** A figure as it is read: with its unit, in the household's units, at one sensible precision. */
 export function figureWords(value: Gauge['now'] | null, unit: GaugeUnit): string {
   if (value === null) return '';
-  return typeof value === 'string' ? say(value) : WAYS[unit](value);
+  return typeof value === 'number' ? WAYS[unit](value) : textOf(value);
 }
 
 const WAYS: Readonly<Record<GaugeUnit, (value: number) => string>> = {
@@ -30,10 +30,10 @@ export interface GaugeRow {
 
 export function gaugeRow({ what, unit, planned, now, says, tone }: Gauge): GaugeRow {
   return {
-    what,
+    what: textOf(what),
     planned: figureWords(planned, unit),
     now: figureWords(now, unit),
-    says: says ? say(says) : '',
+    says: says ? textOf(says) : '',
     tone: tone ?? '',
   };
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { Batch, Followed } from '@oat-crock/core';
 import { sameHourOn } from '@oat-crock/calendar';
 import { written } from '../ui/dates';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 import { mass, temp } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { lotCode } from './lot-code';
@@ -53,8 +53,11 @@ export class LabelPanel {
       },
       { what: 'Keep at', says: `${temp(storeC)} or colder` },
       { what: 'Net', says: mass(netG) },
-      { what: 'Contains', says: contains.length ? contains.join(', ') : 'no allergen that is reckoned here' },
-      { what: 'Of', says: ingredients.join(', ') },
+      {
+        what: 'Contains',
+        says: contains.length ? contains.map(textOf).join(', ') : 'no allergen that is reckoned here',
+      },
+      { what: 'Of', says: ingredients.map(textOf).join(', ') },
       {
         what: 'In 100 g',
         says: `${per100g.energyKcal.toFixed(0)} kcal, ${per100g.fatG.toFixed(1)} g fat, ${per100g.proteinG.toFixed(1)} g protein, ${per100g.sugarsG.toFixed(1)} g sugars, ${per100g.saltG.toFixed(2)} g salt`,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf, methodOf } from '@oat-crock/core';
+import { uniqueTexts, holdOf, methodOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Pour } from '../pour/pour';
 import { BatchFocus } from '../shell/focus';
@@ -95,7 +95,7 @@ export class Make {
     const lasts = Math.max(HOUR_MS, until - from);
     return { from: from - lasts * 0.05, until: until + lasts * 0.02 };
   });
-  protected readonly cautions = computed(() => [...new Set(this.followed()?.stages.flatMap((s) => s.cautions) ?? [])]);
+  protected readonly cautions = computed(() => uniqueTexts(this.followed()?.stages.flatMap((s) => s.cautions) ?? []));
   protected readonly held = computed(() => this.batch() !== null && holdOf(this.batch()!) !== null);
   /** What is being decided of it, with a name and a reason. */
   protected readonly deciding = signal<Deciding>(null);

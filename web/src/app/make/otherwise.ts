@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Deviation } from '@oat-crock/core';
 import { capital } from '../ui/words';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 
 /** What was done otherwise than planned, and what that does to the end. */
 @Component({
@@ -33,7 +33,9 @@ export class Otherwise {
       .map(({ stageId, says, effects }) => ({
         id: stageId,
         says,
-        effects: effects.length ? `${capital(effects.join('; '))}.` : 'It makes no difference worth noticing.',
+        effects: effects.length
+          ? `${capital(effects.map(textOf).join('; '))}.`
+          : 'It makes no difference worth noticing.',
       })),
   );
 }

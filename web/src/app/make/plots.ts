@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import type { Batch, Drawn, DrawnStage, Followed, FollowedStage } from '@oat-crock/core';
 import { CUE_MODELS } from '@oat-crock/core';
 import type { PlotAxis, PlotDot, PlotSpec } from '../ui/plot-spec';
@@ -32,14 +33,20 @@ function drawnPlot(batch: Batch, followed: Followed, stage: FollowedStage, drawn
   const target = stage.endsBy === 'temperature' && left.measure === 'tempC' ? stage.target : null;
   const inView = limit?.line.filter(([ms]) => ms <= to).map(([, value]) => value) ?? [];
   return {
-    words: `${left.name} while it is at "${stage.name}", as it goes and as it was planned${right ? `; ${right.name.toLowerCase()} beside it` : ''}.`,
+    words: `${textOf(left.name)} while it is at "${textOf(stage.name)}", as it goes and as it was planned${right ? `; ${textOf(right.name).toLowerCase()} beside it` : ''}.`,
     x: { from, to, kind: 'moment' },
     left: axisOf(left, [...dots.map((d) => d.y), ...inView, ...(target === null ? [] : [target])]),
     ...(right && { right: axisOf(right, []) }),
     lines: [
       { points: left.planned, look: 'plan' },
-      { points: left.line, look: left.measure === 'tempC' ? 'warm' : 'fact', ...(right && { label: left.name }) },
-      ...(right ? [{ points: right.line, look: 'second' as const, axis: 'right' as const, label: right.name }] : []),
+      {
+        points: left.line,
+        look: left.measure === 'tempC' ? 'warm' : 'fact',
+        ...(right && { label: textOf(left.name) }),
+      },
+      ...(right
+        ? [{ points: right.line, look: 'second' as const, axis: 'right' as const, label: textOf(right.name) }]
+        : []),
       ...(limit ? [{ points: limit.line, look: 'limit' as const, label: 'no slower than this' }] : []),
     ],
     dots,

@@ -5,7 +5,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { entryWords } from '../log/entry-words';
 import { stepWordsIn } from '../log/timed-log';
 import { A4_PT, bold, onA4, ruled, soft } from '../paper/parts';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { written } from '../ui/dates';
 import { dayTime, mass } from '../ui/words';
 import { lotCode } from './lot-code';
@@ -60,7 +60,7 @@ export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }:
         ]),
     ),
     ...instruments(batch),
-    { text: CAUTIONS.defer, style: 'small', margin: [0, 8, 0, 0] },
+    { text: textOf(CAUTIONS.defer), style: 'small', margin: [0, 8, 0, 0] },
     { text: 'The heat record is a record, not a certificate.', style: 'small' },
   ]);
 }
@@ -77,13 +77,13 @@ function endWords({ ended }: Batch): string {
 function safetyTable({ safety }: Followed, nowMs: number): Content {
   return ruled(
     [42, '*'],
-    safetyRows(safety, nowMs).map(({ what, says }) => [{ text: what, style: 'soft' }, { text: say(says) }]),
+    safetyRows(safety, nowMs).map(({ what, says }) => [{ text: what, style: 'soft' }, { text: textOf(says) }]),
   );
 }
 
 function findings({ findings: found }: Followed): Content[] {
   return found.map(({ level, rule, reason, source }): Content => ({
-    text: [bold(`${level}, ${rule}: `), say(reason), soft(source)],
+    text: [bold(`${level}, ${textOf(rule)}: `), textOf(reason), soft(textOf(source))],
     margin: [0, 3, 0, 0],
   }));
 }
@@ -121,15 +121,18 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
             ],
           ]
         : []),
-      [{ text: 'Of', style: 'soft' }, { text: label.ingredients.join(', ') }],
-      [{ text: 'Contains', style: 'soft' }, { text: label.contains.join(', ') || 'nothing that is reckoned here' }],
+      [{ text: 'Of', style: 'soft' }, { text: label.ingredients.map(textOf).join(', ') }],
+      [
+        { text: 'Contains', style: 'soft' },
+        { text: label.contains.map(textOf).join(', ') || 'nothing that is reckoned here' },
+      ],
       [
         { text: 'Keeps', style: 'soft' },
         {
           text:
             label.keepsDays === null
-              ? label.keepsNeeds
-              : say(`${label.keepsDays} days at ${label.storeC.toFixed(0)} °C`),
+              ? textOf(label.keepsNeeds)
+              : textOf(`${label.keepsDays} days at ${label.storeC.toFixed(0)} °C`),
         },
       ],
     ],
@@ -138,7 +141,9 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
 
 function deviations({ deviations: found }: Followed): Content[] {
   if (found.length === 0) return [{ text: 'Nothing.' }];
-  return found.map(({ says, effects }): Content => ({ text: [bold(`${say(says)}. `), say(effects.join('; '))] }));
+  return found.map(({ says, effects }): Content => ({
+    text: [bold(`${textOf(says)}. `), effects.map(textOf).join('; ')],
+  }));
 }
 
 /** A line of the log: what it said first stays legible, struck through, beside what it says now. */

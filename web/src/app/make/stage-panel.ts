@@ -9,7 +9,7 @@ import { WhenRow } from '../log/when-row';
 import { Plot } from '../ui/plot';
 import { LookRow } from '../ui/look-row';
 import { OneTouch } from '../ui/one-touch';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 import { gaugeRow } from './gauge-words';
 import { stagePlot } from './plots';
 import { toExpect } from './stage-words';
@@ -66,8 +66,8 @@ export class StagePanel {
     const { does } = branch;
     if (does.do === 'next') this.record();
     else if (does.do === 'add') this.timed.write({ type: 'added', what: does.what, massG: does.massG });
-    else if (does.do === 'leave') this.timed.write({ type: 'note', text: does.note });
-    else this.wants.emit({ decide: does.do, reason: does.reason });
+    else if (does.do === 'leave') this.timed.write({ type: 'note', text: textOf(does.note) });
+    else this.wants.emit({ decide: does.do, reason: textOf(does.reason) });
   }
 
   protected record(): void {

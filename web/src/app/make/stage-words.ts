@@ -1,6 +1,6 @@
 import type { Batch, Followed } from '@oat-crock/core';
 import { capital, clockTime, fromNow, mass, temp, toFive, windowWords } from '../ui/words';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 /** The sentence that a glance wants of a batch. */
 export function headline(batch: Batch, followed: Followed, nowMs: number): string {
@@ -17,7 +17,7 @@ export function headline(batch: Batch, followed: Followed, nowMs: number): strin
     return `On the cloth, ${followed.now.solidsPct.toFixed(1)} % solids now. ${stop}: ${windowWords(window, nowMs)}.`;
   }
   const end = stage.endMs === null ? 'not as things stand' : `done ${fromNow(stage.endMs, nowMs)}`;
-  return `${capital(say(stage.name))}: ${temp(followed.now.tempC)} now, ${end}.`;
+  return `${capital(textOf(stage.name))}: ${temp(followed.now.tempC)} now, ${end}.`;
 }
 
 /** Changes in what the stage at hand asks to look for that are worth a line, soonest first: "wobbles from about 16:20". */

@@ -4,7 +4,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import type { OwnFill } from './own-things';
 import { ProblemLine } from './problem-line';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -93,18 +93,20 @@ export class ChoiceField {
   protected readonly options = computed(() => {
     const choice = this.choice();
     if (choice.kind === 'number') return [];
-    return choice.options.map((o) => (lotIdOf(o.id) === null ? { ...o, label: say(o.label), why: say(o.why) } : o));
+    return choice.options.map((o) =>
+      lotIdOf(o.id) === null ? { ...o, label: textOf(o.label), why: textOf(o.why) } : o,
+    );
   });
   protected readonly few = computed(() => this.options().length > 0 && this.options().length <= SIDE_BY_SIDE);
   /** The reason of the option chosen, else of the choice. */
   protected readonly reason = computed(() => {
     const picked = this.options().find((o) => o.id === this.value());
-    return say(picked ? `${picked.why} ${this.choice().why}` : this.choice().why);
+    return textOf(picked ? `${picked.why} ${this.choice().why}` : this.choice().why);
   });
 
   protected readonly offered = computed(() => this.own().filter((thing) => !thing.refused));
   protected readonly refused = computed(() => this.own().filter((thing) => thing.refused));
-  protected readonly said = (text: string | undefined) => say(text ?? '');
+  protected readonly said = (text: string | undefined) => textOf(text ?? '');
 
   protected readonly asNumber = computed(() => Number(this.value()));
 

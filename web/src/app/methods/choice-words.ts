@@ -1,5 +1,5 @@
 import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { amount, mass } from '../ui/words';
 
 /** A chosen value in words: "85 °C", "In the cold". */
@@ -19,7 +19,7 @@ export function valueWords(choice: Choice, choices: Choices): string {
 function optionWords(choice: OptionChoice, value: number | string): string {
   const option = choice.options.find((o) => o.id === value);
   if (!option) return String(value);
-  return lotIdOf(option.id) === null ? say(option.label) : option.label;
+  return lotIdOf(option.id) === null ? textOf(option.label) : option.label;
 }
 
 /** A closed group says what is chosen in it, the important first. */

@@ -6,7 +6,7 @@ import { mass, span } from '../ui/words';
 import { valueWords } from './choice-words';
 import { Decision } from './decision';
 import { factsOf, windowsOf } from './sheet-facts';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 /** A line of the comparison; told apart where the two differ. */
 interface Line {
@@ -120,16 +120,16 @@ export class CompareView {
 
   private rows(sheet: MakeSheet): ReadonlyMap<string, string> {
     return new Map([
-      ...sheet.amounts.map((a) => [a.what, mass(a.massG)] as const),
+      ...sheet.amounts.map((a) => [textOf(a.what), mass(a.massG)] as const),
       ...windowsOf(sheet, this.startMs()).map((w) => [w.what, w.words] as const),
       ['Hands', `${span(sheet.handsMin)} over ${span(sheet.totalMin)}`] as const,
       ...factsOf(sheet, this.settings().currency).map((f) => [f.what, f.value] as const),
-      ['It', sheet.product.firmnessWord] as const,
+      ['It', textOf(sheet.product.firmnessWord)] as const,
       [
         'Would not work',
         sheet.problems
           .filter((p) => !p.mild)
-          .map((p) => say(p.message))
+          .map((p) => textOf(p.message))
           .join(' ') || 'works',
       ] as const,
     ]);

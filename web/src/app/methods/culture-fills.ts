@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import {
   asStarter,
   choicesOf,
@@ -52,7 +53,7 @@ export function cultureFills(
       const answers = { ...asStarter(lot, nowMs, activity), culture: lot.culture };
       const kept = Object.entries(answers).filter(([key, value]) => known.has(key) && allows(known.get(key)!, value));
       if (mismatch?.grave) {
-        const refused = { refused: mismatch.says, label: lot.name, choices: {} };
+        const refused = { refused: textOf(mismatch.says), label: lot.name, choices: {} };
         return [{ id: lot.id, beside, lot, mismatch, ...refused, activity: activity.likely }];
       }
       if (!kept.some(([key]) => key === beside)) return [];

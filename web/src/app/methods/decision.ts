@@ -28,7 +28,7 @@ import { OwnCultures } from '../cultures/own-cultures';
 import { cultureFills } from './culture-fills';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 const QUARTER_MS = 15 * 60_000;
 
@@ -223,6 +223,6 @@ export class Decision {
   async scaleTo(goal: Goal): Promise<void> {
     const scaled = await this.engine.scale(this.asked(), goal);
     if (scaled.ok) this.choose('massG', scaled.massG);
-    else this.scaling.set(say(`${scaled.message} ${scaled.remedy}`));
+    else this.scaling.set(`${textOf(scaled.message)} ${textOf(scaled.remedy)}`);
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { choicesOf, type Choices, type Method, type Problem } from '@oat-crock/core';
 import { valueWords } from './choice-words';
 import { allows } from './own-things';
-import { SaidPipe, say } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/units';
 
 /** Why a choice does not work, what would, and that in one tap. */
 @Component({
@@ -56,7 +56,7 @@ export class ProblemLine {
     const choices = new Map(choicesOf(this.method()).map((c) => [c.key, c]));
     const all = Object.entries(works).map(([key, value]) => {
       const choice = choices.get(key);
-      return choice && allows(choice, value) ? `${say(choice.label)}: ${valueWords(choice, works)}` : null;
+      return choice && allows(choice, value) ? `${textOf(choice.label)}: ${valueWords(choice, works)}` : null;
     });
     return all.includes(null) ? null : all.join(', ');
   });

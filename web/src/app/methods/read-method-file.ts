@@ -1,4 +1,5 @@
-import { methodFaults, type Method } from '@oat-crock/core';
+import { textOf } from '../ui/units';
+import { type Text, methodFaults, type Method } from '@oat-crock/core';
 
 /** A method out of a file, or what is wrong with the file, each in a sentence. */
 export type ReadMethod =
@@ -21,8 +22,8 @@ export async function readMethodFile(text: string): Promise<ReadMethod> {
   }
 }
 
-function refused(faults: readonly { field: string; message: string; remedy: string }[]): ReadMethod {
-  const said = faults.slice(0, MOST_SAID).map((f) => `${f.field}: ${f.message} ${f.remedy}`);
+function refused(faults: readonly { field: string; message: Text; remedy: Text }[]): ReadMethod {
+  const said = faults.slice(0, MOST_SAID).map((f) => `${f.field}: ${textOf(f.message)} ${textOf(f.remedy)}`);
   const more = faults.length > MOST_SAID ? [`And ${faults.length - MOST_SAID} more.`] : [];
   return { ok: false, errors: [...said, ...more] };
 }

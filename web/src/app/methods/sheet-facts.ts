@@ -1,5 +1,5 @@
 import { sayPots, type MakeSheet, type SouringForecast } from '@oat-crock/core';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { mass, pricePer, tasteOf, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
@@ -37,9 +37,9 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
     {
       what: 'Product',
       value: mass(product.massG),
-      more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, potG)}; it ${product.firmnessWord}`,
+      more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, potG)}; it ${textOf(product.firmnessWord)}`,
     },
-    ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: say(left.use) })),
+    ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: textOf(left.use) })),
     {
       what: 'Sourness',
       value: `pH ${product.ph.toFixed(2)}`,
@@ -60,7 +60,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       value: `${inPot(nutrition.energyKcal).toFixed(0)} kcal`,
       more: `${inPot(nutrition.fatG).toFixed(0)} g fat, ${inPot(nutrition.proteinG).toFixed(0)} g protein, ${inPot(nutrition.sugarsG).toFixed(0)} g sugars`,
     },
-    { what: 'Keeps', value: sayDays(keeps.days), more: say(`at 4 °C, unopened. ${keeps.why}`) },
+    { what: 'Keeps', value: sayDays(keeps.days), more: `${textOf('at 4 °C, unopened.')} ${textOf(keeps.why)}` },
     {
       what: 'Cost',
       value: `${money(cost.perPot)} a pot`,

@@ -1,6 +1,6 @@
 import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
 import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet } from '@oat-crock/core';
-import { say, units } from '../ui/units';
+import { textOf, units } from '../ui/units';
 import { clockTime, dayTime, mass, span, toFive } from '../ui/words';
 import type { OwnThings } from './own-things';
 import { factsOf, windowsOf, type Fact } from './sheet-facts';
@@ -57,7 +57,7 @@ export function sheetWords(sheet: MakeSheet, begun: Begun, own: Pick<OwnThings, 
   const hands = sheet.stages.map((stage) => handWords(stage, begun));
   const ends = dayTime(toFive(begun.startMs + sheet.totalMin * MIN_MS));
   return {
-    findings: sheet.findings.map((f) => ({ rule: f.rule, reason: say(f.reason), doNow: say(f.doNow) })),
+    findings: sheet.findings.map((f) => ({ rule: textOf(f.rule), reason: textOf(f.reason), doNow: textOf(f.doNow) })),
     amounts: sheet.amounts.map((amount) => amountWords(amount, own)),
     windows: windowsOf(sheet, begun.startMs),
     handsLine: `${span(sheet.handsMin)} in all, the last ${ends}.`,
@@ -67,7 +67,7 @@ export function sheetWords(sheet: MakeSheet, begun: Begun, own: Pick<OwnThings, 
     lineTitle: sheet.souring ? 'Heat and souring' : 'Heat and acid',
     heat: `${heatWords(sheet)} ${sheet.souring ? 'Eight makes in ten stay inside the band.' : ''}`.trimEnd(),
     facts: factsOf(sheet, begun.currency),
-    cautions: sheet.cautions.map(say),
+    cautions: sheet.cautions.map(textOf),
   };
 }
 
@@ -81,7 +81,7 @@ function handWords(stage: MakeSheet['stages'][number], { startMs, asleep, works 
   return {
     id: stage.id,
     at: clockTime(toFive(atMs), startMs),
-    what: `${say(stage.instruction)}${HOUR_WORDS[hours]}`,
+    what: `${textOf(stage.instruction)}${HOUR_WORDS[hours]}`,
     expect: expect && `Look for it: ${expect}.`,
     hours,
   };
@@ -93,7 +93,7 @@ function amountWords(
   { everyLot, taken }: Pick<OwnThings, 'everyLot' | 'taken'>,
 ): SheetWords['amounts'][number] {
   const lot = amount.lotId === null ? undefined : everyLot[amount.lotId]?.item;
-  const said = { mass: mass(amount.massG), what: amount.what, kitchen: kitchenWords(amount), lacking: '' };
+  const said = { mass: mass(amount.massG), what: textOf(amount.what), kitchen: kitchenWords(amount), lacking: '' };
   if (!lot) return said;
   const left = Math.max(0, leftOf(lot, taken));
   return {
@@ -105,14 +105,14 @@ function amountWords(
 
 /** An amount by drops, spoons or cups. */
 const kitchenWords = ({ measure, volumeMl }: Amount): string =>
-  measure === null ? kitchenMeasure(volumeMl, units().volume) : say(measure);
+  measure === null ? kitchenMeasure(volumeMl, units().volume) : textOf(measure);
 
 function heatWords({ heat }: MakeSheet): string {
   const unfolded = `${heat.betaLgPct.toFixed(0)} % of the whey protein`;
   if (heat.peakC < SCALDS_ABOVE_C)
     return `Nothing is heated in this make; ${unfolded} was unfolded before it was bought.`;
   const record = heat.pasteurised
-    ? `more heat than ${say(heat.pair ?? '')}, the listed pasteurisation`
+    ? `more heat than ${textOf(heat.pair ?? '')}, the listed pasteurisation`
     : 'less heat than any listed pasteurisation';
   return `${unfolded} unfolds; ${record}.`;
 }

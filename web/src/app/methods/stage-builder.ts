@@ -30,7 +30,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
 import { MethodBook } from './method-book';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 
 /** The stages of a method, put in order and told what to do; the engine tries it at every touch. */
 @Component({
@@ -68,7 +68,7 @@ export class StageBuilder {
   protected readonly summary = computed(() => {
     const sheet = this.sheet();
     if (!sheet || this.faults().length > 0) return null;
-    return `${mass(sheet.product.massG)} that ${sheet.product.firmnessWord}, pH ${sheet.product.ph.toFixed(2)}; ${span(sheet.totalMin)}, of which ${span(sheet.handsMin)} hands.`;
+    return `${mass(sheet.product.massG)} that ${textOf(sheet.product.firmnessWord)}, pH ${sheet.product.ph.toFixed(2)}; ${span(sheet.totalMin)}, of which ${span(sheet.handsMin)} hands.`;
   });
 
   protected readonly stages = computed(() => {
@@ -194,7 +194,7 @@ export class StageBuilder {
 /** What each stage that is planned at first is called. */
 function namesOf(method: Method): (readonly [string, string])[] {
   try {
-    return planStages(method).map(({ id, kind, params }) => [id, kind.name(params)] as const);
+    return planStages(method).map(({ id, kind, params }) => [id, textOf(kind.name(params))] as const);
   } catch {
     return [];
   }

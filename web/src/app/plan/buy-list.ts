@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { dayTime, mass } from '../ui/words';
@@ -41,7 +42,7 @@ export class BuyList {
   private readonly plans = inject(PlanService);
   protected readonly buys = computed(() =>
     (this.plans.standing()?.buys ?? []).map((b) => ({
-      what: b.what.toLowerCase(),
+      what: textOf(b.what).toLowerCase(),
       much: mass(b.massG),
       by: dayTime(b.byMs),
     })),

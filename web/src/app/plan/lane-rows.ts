@@ -1,7 +1,7 @@
 import { isNight } from '@oat-crock/calendar';
 import type { ScaleLinear } from 'd3-scale';
 import { acidStops, ribbons } from '../pour/geometry';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { dayTime, span } from '../ui/words';
 import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 
@@ -77,7 +77,7 @@ function rowOf(
         untilX: x(task.latestMs),
         r: Math.min(DOT.most, DOT.least + DOT.perRoot * Math.sqrt(task.minutes)),
         night: isNight(task.atMs, frame.asleep),
-        words: `${say(task.says)} ${dayTime(task.atMs)}, ${span(task.minutes)}`,
+        words: `${textOf(task.says)} ${dayTime(task.atMs)}, ${span(task.minutes)}`,
       })),
     words: wordsOf(plannedBatch),
   };

@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import { dayTime } from '../ui/words';
 import type { LaneBatch } from './lane-geometry';
@@ -37,7 +38,7 @@ export function movingWords({ told, task, startMs }: Moving): string {
   const at = plannedBatch.tasks.find((h) => h.stageId === task?.stageId)?.atMs ?? plannedBatch.startMs;
   const when = `${dayTime(at)}, ready ${dayTime(plannedBatch.readyMs)}`;
   if (breaks.length === 0) return `${when}: it holds.`;
-  const why = breaks.map((b) => b.says).join(' ');
+  const why = breaks.map((b) => textOf(b.says)).join(' ');
   const where = repair ? `Nearest that holds: ${dayTime(repair.startMs)} (R).` : 'Nowhere else would it hold.';
   return `${when}. ${why} ${where}`;
 }

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import type { WantedOrder } from '@oat-crock/contract/api';
 import { METHODS } from '@oat-crock/core';
 import { orderRows, withoutAmount, type OrderRow } from './order-fields';
@@ -64,7 +65,7 @@ describe('the form of what is wanted', () => {
     const weekly = rowsOf(order({ due: { is: 'weekly', day: 6, atH: 9.25, fromMs: 7 } }));
     const hour = row(weekly, 'hour');
     const offered = 'field' in hour && hour.field.type === 'option' ? hour.field.options : [];
-    expect(offered.find((o) => o.id === '9.25')!.label).toBe('09:15');
+    expect(english(offered.find((o) => o.id === '9.25')!.label)).toBe('09:15');
     expect(new Set(offered.map((o) => o.id)).size).toBe(96);
   });
 

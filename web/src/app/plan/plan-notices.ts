@@ -2,7 +2,7 @@ import { plannedBatchName } from '@oat-crock/contract/api';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 import { changeWords } from './found-list';
 import { PlanService } from './plan-service';
@@ -179,7 +179,7 @@ export class PlanNotices {
         return {
           plannedBatchId,
           name: plannedBatch ? plannedBatchName(plannedBatch) : '',
-          says: `${first?.says ?? ''}${at}`,
+          says: `${textOf(first?.says ?? '')}${at}`,
         };
       });
   });
@@ -189,7 +189,9 @@ export class PlanNotices {
   );
   protected readonly unmendable = computed(() => {
     const mend = this.plans.mend();
-    return this.plans.mending() || !mend || this.changes().length > 0 ? '' : mend.notMet.map((n) => n.why).join(' ');
+    return this.plans.mending() || !mend || this.changes().length > 0
+      ? ''
+      : mend.notMet.map((n) => textOf(n.why)).join(' ');
   });
   protected readonly unplaced = computed(() => {
     const count = this.plans.standing()?.unplaced.length ?? 0;

@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
@@ -187,7 +188,7 @@ export class PlanPlace {
   protected async print(): Promise<void> {
     const { tasksPaper } = await import('./tasks-paper');
     const fetch = (this.plans.standing()?.buys ?? []).map((b) => ({
-      what: b.what,
+      what: textOf(b.what),
       much: mass(b.massG),
       by: dayTime(b.byMs),
     }));

@@ -1,5 +1,6 @@
 import type { Occurrence, PlannedBatch, Settings } from '@oat-crock/contract/api';
 import type {
+  Text,
   Break,
   Committed,
   Gear,
@@ -37,7 +38,7 @@ export interface PlanWanted {
 /** Something that does not hold of a planned batch, and when. */
 export interface BatchBreak {
   readonly is: Break['is'];
-  readonly says: string;
+  readonly says: Text;
   readonly atMs: number | null;
 }
 
@@ -59,13 +60,13 @@ export interface NotMet {
   readonly occurrenceId: string;
   /** What it is called. */
   readonly name: string;
-  readonly why: string;
-  readonly remedy: string;
+  readonly why: Text;
+  readonly remedy: Text;
 }
 
 /** Something to buy, and by when. */
 export interface BuyBy {
-  readonly what: string;
+  readonly what: Text;
   readonly massG: number;
   readonly byMs: number;
 }
@@ -112,7 +113,7 @@ export interface BatchChange {
   readonly name: string;
   readonly fromMs: number | null;
   readonly toMs: number | null;
-  readonly tasks: readonly { readonly name: string; readonly fromMs: number; readonly toMs: number }[];
+  readonly tasks: readonly { readonly name: Text; readonly fromMs: number; readonly toMs: number }[];
 }
 
 /** A whole plan that a search has found so far. */

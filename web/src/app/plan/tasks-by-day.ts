@@ -1,5 +1,5 @@
 import { type PlannedBatch, plannedBatchName, visitsOf } from '@oat-crock/contract/api';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { written } from '../ui/dates';
 import { mass, span } from '../ui/words';
 import type { LaneBatch } from './lane-geometry';
@@ -34,7 +34,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
     atMs,
     at: written(atMs, 'clock'),
     of,
-    says: say(says),
+    says: textOf(says),
     minutes,
     takes: span(minutes),
   });
@@ -48,7 +48,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
         visit(
           fromMs,
           of,
-          tasks.map((h) => h.says).join(' '),
+          tasks.map((h) => textOf(h.says)).join(' '),
           tasks.reduce((sum, h) => sum + h.minutes, 0),
         ),
       ),

@@ -5,7 +5,7 @@ import { methodById } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { LarderActions, larderFeature } from '../state/larder.feature';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 import { mass } from '../ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
@@ -178,7 +178,8 @@ export class WantedList {
       return { id, says, unmet: false, plannedBatchId: first!.id };
     }
     if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, plannedBatchId: null };
-    if (notMet) return { id, says: `${of}${notMet.why} ${notMet.remedy}`, unmet: true, plannedBatchId: null };
+    if (notMet)
+      return { id, says: `${of}${textOf(notMet.why)} ${textOf(notMet.remedy)}`, unmet: true, plannedBatchId: null };
     return {
       id,
       says: `${of}${standing ? 'not in the plan yet' : 'working it out…'}`,

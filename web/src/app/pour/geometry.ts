@@ -4,7 +4,7 @@ import { area, curveMonotoneX, line } from 'd3-shape';
 import { G_PER_LB, type Followed, type Task } from '@oat-crock/core';
 import { type PourPoint } from '@oat-crock/contract/api';
 import { acidColour } from './colour';
-import { say, units } from '../ui/units';
+import { textOf, units } from '../ui/units';
 import { mass, temp } from '../ui/words';
 
 /** What a drawing of a pour has to fit into. */
@@ -181,7 +181,7 @@ export function labelsOf(dots: readonly Dot[], width: number): DotLabel[] {
 }
 
 function groupText(group: readonly Dot[]): string {
-  const names = group.map((d) => say(d.task.name));
+  const names = group.map((d) => textOf(d.task.name));
   if (names.length <= 2) return names.join(', ');
   return `${names[0]!} to ${names[names.length - 1]!} (${names.length} hands)`;
 }
@@ -200,7 +200,7 @@ export function scaleBarG(thick: ScaleLinear<number, number>): number {
 /** A sentence that says what the drawing shows. */
 export function pourInWords(name: string, followed: Followed, moment: (atMs: number) => string): string {
   const ahead = followed.tasks.filter((h) => h.status !== 'done');
-  const tasks = ahead.map((h) => `${say(h.name)} at ${moment(h.atMs)}`).join('; ');
+  const tasks = ahead.map((h) => `${textOf(h.name)} at ${moment(h.atMs)}`).join('; ');
   const now = `${name}: ${mass(followed.now.massG)} in the crock at ${temp(followed.now.tempC)}, pH about ${followed.now.ph.toFixed(2)}.`;
   const end = `Expected in the end: ${mass(followed.end.massG)}.`;
   return `${now} ${tasks ? `Hands still to come: ${tasks}.` : 'No hands left.'} ${end}`;

@@ -22,7 +22,7 @@ import { Alerts } from '../today/alerts';
 import { PlaceKeys } from './place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 
 /** What is said stands for so long, ms. */
 const SAID_MS = 8000;
@@ -90,14 +90,14 @@ export class Shell {
 
   protected staysWords({ name, wanted, errors }: Stays): string {
     const why = errors.map(({ message, remedy }) => `${message} ${remedy}`).join(' ');
-    return `${name} could not be ${wanted}, and is as it was. ${say(why)}`;
+    return `${name} could not be ${wanted}, and is as it was. ${textOf(why)}`;
   }
 
   protected refusalWords(): string {
     const [first] = this.refused();
     if (!first) return '';
     const [error] = first.errors;
-    return `"${entryWords(first.entry.body)}" was not taken. ${error ? say(`${error.message} ${error.remedy}`) : ''}`;
+    return `"${entryWords(first.entry.body)}" was not taken. ${error ? textOf(`${error.message} ${error.remedy}`) : ''}`;
   }
 
   @HostListener('document:keydown', ['$event'])

@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import type { Family, FieldProblem } from '@oat-crock/contract/api';
 import { methodFaults, type Method } from '@oat-crock/core';
 import { problemsBy } from './problems-by';
@@ -13,5 +14,11 @@ export async function recordProblems(family: Family, draft: unknown): Promise<re
       plannedBatches: plannedBatchSchema,
     }[family];
   }, draft);
-  return family === 'methods' && problems.length === 0 ? methodFaults(draft as Method) : problems;
+  return family === 'methods' && problems.length === 0
+    ? methodFaults(draft as Method).map(({ field, message, remedy }) => ({
+        field,
+        message: textOf(message),
+        remedy: textOf(remedy),
+      }))
+    : problems;
 }

@@ -5,7 +5,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { keepHere, keptHere } from '../state/kept-here';
 import { selectLive } from '../state/log.feature';
-import { say } from '../ui/units';
+import { textOf } from '../ui/units';
 import { clockTime, toFive } from '../ui/words';
 import { PlanRecords } from '../plan/plan-records';
 import { Bell } from './bell';
@@ -72,14 +72,14 @@ export class Alerts {
         key: `${batch.id} ${task.stageId} ${finishes}`,
         of: batch.name,
         atMs: task.atMs,
-        text: finishes ? 'Weigh it and log what came out.' : task.instruction,
+        text: finishes ? 'Weigh it and log what came out.' : textOf(task.instruction),
       }));
     const open = this.planned().filter((p) => p.batchId === null);
     const planned = planTasks(open, nowMs).map((task): Near => ({
       key: `${task.plannedBatch.id} ${task.is} ${task.atMs}`,
       of: plannedBatchName(task.plannedBatch),
       atMs: task.atMs,
-      text: planTaskSays(task),
+      text: textOf(planTaskSays(task)),
     }));
     return [...live, ...planned].filter(({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS);
   });
@@ -99,7 +99,7 @@ export class Alerts {
   private tell({ key, of, atMs, text }: Near): void {
     if (this.told.has(key)) return;
     this.told.add(key);
-    const words = say(text);
+    const words = textOf(text);
     this.said.set(`${clockTime(toFive(atMs), this.clock.nowMs())}, ${of}: ${words}`);
     const by = this.by();
     if (by === 'chime' || by === 'chime and note') this.bell.ring();

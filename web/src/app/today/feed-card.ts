@@ -23,7 +23,7 @@ import { clockTime, toFive } from '../ui/words';
       </p>
       <h2>{{ feeding().says | said }}</h2>
       @if (first() || now()) {
-        <p>{{ due().says }}</p>
+        <p>{{ due().says | said }}</p>
       }
       <div class="do">
         <button

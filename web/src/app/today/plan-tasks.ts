@@ -1,3 +1,4 @@
+import type { Text } from '@oat-crock/core';
 import { visitsOf, type PlannedBatch, type Visit } from '@oat-crock/contract/api';
 import { mass } from '../ui/words';
 
@@ -15,7 +16,7 @@ export const firstVisit = (plannedBatch: PlannedBatch): Visit | null =>
   visitsOf(plannedBatch.tasks.filter((h) => h.minutes > 0))[0] ?? null;
 
 /** What these hands do, in a sentence of metric quantities. */
-export function planTaskSays({ plannedBatch, is }: PlanTask): string {
+export function planTaskSays({ plannedBatch, is }: PlanTask): Text {
   if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? 'Begin it.';
   const { starterG, milkG, tempC } = plannedBatch.feed!;
   return `Feed its culture: ${starterG.toFixed(0)} g into ${mass(milkG)} of scalded milk at ${tempC.toFixed(0)} °C.`;

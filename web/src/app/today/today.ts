@@ -26,7 +26,7 @@ import { nextTasks } from './next-tasks';
 import { PlanCard } from './plan-card';
 import { planTasks } from './plan-tasks';
 import { roomWords } from './room-words';
-import { SaidPipe, say } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/units';
 
 /** Lots are quietly due so many days before their date, and so many of them are named. */
 const DUE_DAYS = 1;
@@ -79,7 +79,7 @@ export class Today {
     const [first] = troubles;
     const plannedBatch = this.planned().find((p) => p.id === first?.plannedBatchId);
     return first && plannedBatch
-      ? `${plannedBatchName(plannedBatch)}: ${first.breaks[0]!.says}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+      ? `${plannedBatchName(plannedBatch)}: ${textOf(first.breaks[0]!.says)}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
       : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
@@ -109,7 +109,7 @@ export class Today {
       return [
         {
           batch,
-          stage: capital(say(stage?.name ?? '')),
+          stage: capital(textOf(stage?.name ?? '')),
           level: followed.now.massG / Math.max(1, followed.balanceNow.inG),
           ph: followed.now.ph,
           now: [

@@ -3,7 +3,7 @@ import type { FieldProblem } from '@oat-crock/contract/api';
 import type { Asked } from './asked';
 import { NumberField } from './number-field';
 import { OptionField } from './option-field';
-import { SaidPipe, say } from './units';
+import { SaidPipe, textOf } from './units';
 
 /** A field of a form: its label, its control, why it is asked, and what is wrong with it. */
 @Component({
@@ -116,7 +116,7 @@ export class AskedField {
   /** Its options, in the household's units. */
   protected readonly options = computed(() => {
     const field = this.field();
-    return field.type === 'option' ? field.options.map((o) => ({ ...o, label: say(o.label) })) : [];
+    return field.type === 'option' ? field.options.map((o) => ({ ...o, label: textOf(o.label) })) : [];
   });
 
   protected readonly asNumber = computed(() => {

@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Text } from '@oat-crock/core';
 import { SelectModule } from 'primeng/select';
+import { textOf } from './units';
 
 /** Something to choose, and more about it for those who open the list. */
 export interface Option {
   readonly id: string;
-  readonly label: string;
-  readonly why?: string;
+  readonly label: Text;
+  readonly why?: Text;
 }
 
 /** One of a list. */
@@ -18,7 +20,7 @@ export interface Option {
     <p-select
       [inputId]="fieldId()"
       [ariaLabel]="ariaLabel()"
-      [options]="$any(options())"
+      [options]="$any(inWords())"
       optionLabel="label"
       optionValue="id"
       [filter]="filter()"
@@ -61,6 +63,9 @@ export class OptionField {
   /** What is asked; also where a label stands beside it, as that does not reach the list. */
   readonly ariaLabel = input.required<string>();
   readonly options = input.required<readonly Option[]>();
+  protected readonly inWords = computed(() =>
+    this.options().map(({ id, label, why }) => ({ id, label: textOf(label), ...(why && { why: textOf(why) }) })),
+  );
   /** What is chosen; null for a list that only adds something. */
   readonly value = input.required<unknown>();
   readonly placeholder = input('');

@@ -1,5 +1,6 @@
 import { Pipe, signal, type PipeTransform } from '@angular/core';
-import { inUnits, METRIC, type Units } from '@oat-crock/core';
+import { METRIC, type Text, type Units } from '@oat-crock/core';
+import { ENGLISH, renderText, type Reader } from '@oat-crock/messages';
 import { dequal } from 'dequal/lite';
 
 const inUse = signal<Units>(METRIC, { equal: dequal });
@@ -12,30 +13,30 @@ export function measureIn(wanted: Units): void {
   inUse.set(wanted);
 }
 
-/** Sentences said already, by what they were; forgotten where the units change. */
-const said = new Map<string, string>();
-let saidIn: Units = METRIC;
+/** Texts said already, by what they are; forgotten where the units change. */
+let said = new Map<Text, string>();
+let reader: Reader = ENGLISH;
 const MOST_KEPT = 4000;
 
-/** A sentence of the engine in the household's units. */
-export function say(text: string): string {
+/** What the engine says, as the household reads it: in its units. */
+export function textOf(text: Text): string {
   const now = units();
-  if (saidIn !== now || said.size > MOST_KEPT) {
-    said.clear();
-    saidIn = now;
+  if (reader.units !== now || said.size > MOST_KEPT) {
+    said = new Map();
+    reader = { ...ENGLISH, units: now };
   }
   let words = said.get(text);
   if (words === undefined) {
-    words = inUnits(text, now);
+    words = renderText(text, reader);
     said.set(text, words);
   }
   return words;
 }
 
-/** A sentence of the engine in the household's units, in a template. Impure as the units may change under it. */
+/** What the engine says, as the household reads it, in a template. Impure as the units may change under it. */
 @Pipe({ name: 'said', pure: false })
 export class SaidPipe implements PipeTransform {
-  transform(text: string): string {
-    return say(text);
+  transform(text: Text): string {
+    return textOf(text);
   }
 }

@@ -1,6 +1,6 @@
 import { METRIC } from '@oat-crock/core';
 import { datesIn, pickedAs, written } from './dates';
-import { measureIn, say } from './units';
+import { measureIn, textOf } from './units';
 import { clockTime, fromNow, litres, longDay, mass, pricePer, span, tasteOf, temp, toFive, windowWords } from './words';
 
 const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 10, day, hour, minute);
@@ -39,7 +39,7 @@ describe('words in a household’s units', () => {
   });
 
   it('follow a change of units, and come back as they were', () => {
-    const all = () => [mass(1990.6), temp(42.1), litres(4), pricePer(2, 'tal'), say('Warm to 85 °C.')];
+    const all = () => [mass(1990.6), temp(42.1), litres(4), pricePer(2, 'tal'), textOf('Warm to 85 °C.')];
     const before = all();
     measureIn({ temperature: 'F', mass: 'oz', volume: 'imperial' });
     expect(all()).toEqual(['4 lb 6.2 oz', '107.8 °F', '7 pt', 'tal 0.91 per lb', 'Warm to 185 °F.']);

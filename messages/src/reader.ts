@@ -1,0 +1,14 @@
+import type { Units } from '@oat-crock/core';
+
+/** The texts of one language, by key, in ICU's syntax. */
+export type Texts = Readonly<Record<string, string>>;
+
+/** For whom something is said: what changes how it reads, and nothing of what is said. */
+export interface Reader {
+  /** A tag as in "en", "es": how numbers, dates and plurals go. */
+  readonly language: string;
+  readonly texts: Texts;
+  readonly units: Units;
+  /** The household's zone, as in "Europe/Berlin". */
+  readonly zone: string;
+}

@@ -1,0 +1,44 @@
+import type { MessageKey } from '@oat-crock/core';
+import { IntlMessageFormat } from 'intl-messageformat';
+import type { Reader, Texts } from './reader.js';
+
+/** Texts that were read already: parsing one costs twenty times as much as filling it in. */
+const parsed = new WeakMap<Texts, Map<string, IntlMessageFormat>>();
+
+/**
+ * A text with its places filled in.
+ *
+ * @param values what stands in each place: words as they shall read; a number where the text counts by it
+ * @returns the key itself where the language has no such text (the check of the texts lets none be missing)
+ */
+export function textOf(
+  { language, texts }: Reader,
+  key: MessageKey,
+  values: Readonly<Record<string, string | number>> = {},
+): string {
+  const read = parsed.get(texts) ?? new Map<string, IntlMessageFormat>();
+  parsed.set(texts, read);
+  let format = read.get(key);
+  if (!format) {
+    const text = texts[key];
+    if (text === undefined) return key;
+    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+    read.set(key, format);
+  }
+  return asSentence(format.format(withCapitals(values)) as string);
+}
+
+/** A whole sentence begins with a capital, also where what stands first in it is a word of another text. */
+function asSentence(words: string): string {
+  return /[.!?]$/.test(words) ? capital(words) : words;
+}
+
+/** A place that is written with a capital, "{Name}: {was}", is filled in with one. */
+function withCapitals(values: Readonly<Record<string, string | number>>): Record<string, string | number> {
+  const both: Record<string, string | number> = { ...values };
+  for (const [name, value] of Object.entries(values))
+    if (typeof value === 'string') both[capital(name)] = capital(value);
+  return both;
+}
+
+const capital = (words: string) => words.charAt(0).toLocaleUpperCase() + words.slice(1);
