@@ -1,9 +1,19 @@
 import type { Method, MethodFile } from '@oat-crock/core';
 import Joi from 'joi';
 import { tagged } from './tagged.js';
+import { messageSchema } from './text.schema.js';
 
 const key = Joi.string().pattern(/^[a-z][A-Za-z0-9-]{0,39}$/, 'key');
-const words = (most: number) => Joi.string().trim().min(1).max(most);
+/** Words of somebody's own, or a message of the house. */
+const said = (most: number, ...empty: readonly string[]) =>
+  Joi.alternatives(
+    Joi.string()
+      .trim()
+      .min(1)
+      .max(most)
+      .allow(...empty),
+    messageSchema,
+  );
 const value = Joi.alternatives(Joi.number(), Joi.string().max(60));
 
 const condition = Joi.alternatives(
@@ -14,8 +24,8 @@ const conditions = Joi.alternatives(condition, Joi.array().items(condition).max(
 
 const choice = {
   key: key.required(),
-  label: words(80).required(),
-  why: Joi.string().allow('').max(400).required(),
+  label: said(80).required(),
+  why: said(400, '').required(),
   onlyIf: conditions,
 };
 
@@ -28,7 +38,7 @@ const choiceSchema = tagged('kind', {
     max: Joi.number().required(),
     step: Joi.number().min(0).required(),
     initial: Joi.number().required(),
-    nought: words(60),
+    nought: said(60),
   }),
   option: Joi.object({
     ...choice,
@@ -37,8 +47,8 @@ const choiceSchema = tagged('kind', {
       .items(
         Joi.object({
           id: Joi.string().max(60).required(),
-          label: words(80).required(),
-          why: Joi.string().allow('').max(400).required(),
+          label: said(80).required(),
+          why: said(400, '').required(),
         }),
       )
       .min(1)
@@ -61,13 +71,13 @@ export const methodSchema: Joi.ObjectSchema<Method> = Joi.object({
     .pattern(/^[A-Za-z0-9-]{1,60}$/, 'id')
     .required(),
   code: Joi.string().allow('').max(8).required(),
-  name: words(80).required(),
-  short: words(80).required(),
-  family: words(40).required(),
-  summary: Joi.string().allow('').max(400).required(),
+  name: said(80).required(),
+  short: said(80).required(),
+  family: said(40).required(),
+  summary: said(400, '').required(),
   gives: Joi.valid('starter'),
   groups: Joi.array()
-    .items(Joi.object({ title: words(40).required(), choices: Joi.array().items(choiceSchema).max(40).required() }))
+    .items(Joi.object({ title: said(40).required(), choices: Joi.array().items(choiceSchema).max(40).required() }))
     .max(20)
     .required(),
   stages: Joi.array()

@@ -51,7 +51,7 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   occurrenceId: Joi.string().min(1).max(60).required(),
   part: Joi.number().integer().min(1).max(50).required(),
   parts: Joi.number().integer().min(1).max(50).required(),
-  name: Joi.string().trim().min(1).max(80).required(),
+  name: textSchema.required(),
   whom: Joi.string().trim().allow('').max(80).required(),
   methodId: Joi.string().trim().min(1).max(60).required(),
   choices: choicesOfAMake.required(),

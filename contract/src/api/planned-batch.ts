@@ -1,4 +1,5 @@
 import {
+  say,
   type Text,
   stageExtension,
   type Break,
@@ -49,7 +50,7 @@ export interface PlannedBatch {
   readonly occurrenceId: string;
   readonly part: number;
   readonly parts: number;
-  readonly name: string;
+  readonly name: Text;
   readonly whom: string;
   readonly methodId: string;
   readonly choices: Choices;
@@ -129,11 +130,13 @@ export function plannedBatchesOf(
 }
 
 /** What something wanted is called: "Quark for the bakery". */
-export const wantedName = (name: string, whom: string): string => (whom ? `${name} for ${whom}` : name);
+export const wantedName = (name: Text, whom: string): Text => (whom ? say('plan.nameFor', { name, whom }) : name);
 
 /** What a planned make is called: as what is wanted, and which part of it. */
-export const plannedBatchName = ({ name, whom, part, parts }: PlannedBatch): string =>
-  `${wantedName(name, whom)}${parts > 1 ? `, ${part} of ${parts}` : ''}`;
+export function plannedBatchName({ name, whom, part, parts }: PlannedBatch): Text {
+  const wanted = wantedName(name, whom);
+  return parts > 1 ? say('plan.namePart', { name: wanted, part, parts }) : wanted;
+}
 
 /** What is known of a make besides where it is. */
 export interface PlanMarks {

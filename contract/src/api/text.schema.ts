@@ -5,7 +5,7 @@ import Joi from 'joi';
 const LONGEST = 2000;
 
 /** A message as plain data: which text, and what stands in it. A text that is not known any more is shown by its key. */
-const message: Joi.ObjectSchema<Message> = Joi.object({
+export const messageSchema: Joi.ObjectSchema<Message> = Joi.object({
   key: Joi.string()
     .pattern(/^[\w.-]+$/)
     .max(120)
@@ -19,4 +19,4 @@ const message: Joi.ObjectSchema<Message> = Joi.object({
 });
 
 /** Something said to people: a message, or a sentence as it was written down before there were messages. */
-export const textSchema: Joi.AlternativesSchema<Text> = Joi.alternatives(Joi.string().max(600), message);
+export const textSchema: Joi.AlternativesSchema<Text> = Joi.alternatives(Joi.string().max(600), messageSchema);

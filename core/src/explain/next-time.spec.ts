@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { checkChoices } from '../methods/check-choices.js';
@@ -17,7 +18,7 @@ describe('what to choose otherwise next time', () => {
     const yogurt = methodById('scalded-yogurt');
     const hotter = nextTime('underHeated', yogurt, { heatC: 75, holdMin: 5 })!;
     expect(hotter.choices).toEqual({ heatC: 85, holdMin: 15 });
-    expect(hotter.words.map((w) => w.replace(/^.*: /, ''))).toEqual([
+    expect(hotter.words.map((w) => english(w).replace(/^.*: /, ''))).toEqual([
       '85 °C instead of 75 °C',
       '15 min instead of 5 min',
     ]);
@@ -54,7 +55,7 @@ describe('what to choose otherwise next time', () => {
 
   it('calls a lot of one’s own by its name, never by its id', () => {
     const wanted = (stocks: readonly { id: string; name: string }[]) =>
-      nextTime('renneted', methodById('cream-cheese'), { milk: 'lot:L1' }, stocks)!.words.join();
+      nextTime('renneted', methodById('cream-cheese'), { milk: 'lot:L1' }, stocks)!.words.map(english).join();
     expect(wanted([{ id: 'lot:L1', name: 'Neighbour’s milk' }])).toContain('instead of Neighbour’s milk');
     expect(wanted([])).not.toContain('L1');
   });

@@ -1,3 +1,5 @@
+import { inUnit } from '../messages/quantity.js';
+import { say, type Text, type Value } from '../messages/message.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { choicesOf, holds, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
 import type { Stock } from '../materials/materials.js';
@@ -75,7 +77,7 @@ const CHANGES: Readonly<Partial<Record<CauseId, readonly Change[]>>> = {
 export interface NextTime {
   readonly choices: Choices;
   /** "Hold: 25 min instead of 15 min" */
-  readonly words: readonly string[];
+  readonly words: readonly Text[];
 }
 
 /**
@@ -100,9 +102,12 @@ export function nextTime(
   if (changed.length === 0) return null;
   return {
     choices: Object.fromEntries(changed.map(({ choice, value }) => [choice.key, value])),
-    words: changed.map(
-      ({ choice, value }) =>
-        `${choice.label}: ${named(choice, value, stocks)} instead of ${named(choice, was[choice.key]!, stocks)}`,
+    words: changed.map(({ choice, value }) =>
+      say('explain.nextTime.instead', {
+        label: choice.label,
+        now: named(choice, value, stocks),
+        was: named(choice, was[choice.key]!, stocks),
+      }),
     ),
   };
 }
@@ -129,8 +134,8 @@ function guarded(choice: Choice, value: number | string | null, was: number | st
   return Number(was) >= SAFE_PH ? null : Math.min(value, SAFE_PH);
 }
 
-function named(choice: Choice, value: number | string, stocks: readonly Pick<Stock, 'id' | 'name'>[]): string {
-  if (choice.kind === 'number') return `${value} ${choice.unit}`.trim();
-  const option = choice.options.find((o) => o.id === value)?.label.toLowerCase();
-  return option ?? stocks.find(({ id }) => id === value)?.name ?? 'what was taken';
+function named(choice: Choice, value: number | string, stocks: readonly Pick<Stock, 'id' | 'name'>[]): Value {
+  if (choice.kind === 'number') return inUnit(Number(value), choice.unit);
+  const option = choice.options.find((o) => o.id === value)?.label;
+  return option ?? stocks.find(({ id }) => id === value)?.name ?? say('explain.nextTime.whatWasTaken');
 }

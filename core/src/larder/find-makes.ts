@@ -18,8 +18,6 @@ export interface Wanted {
   readonly withinH: number | null;
   /** True where something holds a warmth that is set. */
   readonly thermostat: boolean;
-  /** Words that the make's name, family or summary must have. */
-  readonly words: string;
   readonly startMs: number;
   /** Vessels of one's own: where one is too small, the next is taken. */
   readonly gear: readonly Gear[];
@@ -28,8 +26,8 @@ export interface Wanted {
 /** A make that was found: how it would be decided, what it gives, and why it does not do where it does not. */
 export interface Found {
   readonly methodId: string;
-  readonly name: string;
-  readonly family: string;
+  readonly name: Text;
+  readonly family: Text;
   readonly choices: Choices;
   readonly productG: number;
   readonly totalMin: number;
@@ -47,18 +45,10 @@ const QUICK = { ...SHEET_FORECAST, members: 30, fanPoints: 2 };
  * soonest ready leading, then those that do not, with the reason.
  */
 export function findMakes(methods: readonly Method[], wanted: Wanted, household: Household = {}): readonly Found[] {
-  const meant = methods.filter((m) => says(m, wanted.words) && (!wanted.lot || isIdea(m, wanted.lot.lot)));
+  const meant = methods.filter((m) => !wanted.lot || isIdea(m, wanted.lot.lot));
   return meant
     .map((method) => foundOf(method, wanted, household))
     .sort((a, b) => Number(a.against !== '') - Number(b.against !== '') || a.totalMin - b.totalMin);
-}
-
-function says({ name, family, summary }: Method, words: string): boolean {
-  const text = `${name} ${family} ${summary}`.toLowerCase();
-  return words
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
 }
 
 const isIdea = (method: Method, lot: StockLot) => ideasFor(lot, [method]).length > 0;

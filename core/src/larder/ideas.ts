@@ -1,3 +1,4 @@
+import { type Text } from '../messages/message.js';
 import type { Method } from '../methods/method.js';
 import { choicesOf } from '../methods/method.js';
 import { referenceStock } from '../materials/reference-materials.js';
@@ -7,7 +8,7 @@ import type { Lot } from '../lots/lot.js';
 /** A make that a lot could become. */
 export interface Idea {
   readonly methodId: string;
-  readonly name: string;
+  readonly name: Text;
 }
 
 /** Fat (percent) from which a cream is taken for what wants rich cream. */

@@ -32,7 +32,7 @@ const endOf = (method: Method, choices: Choices) =>
   lastOf(runMake(planStages(method, choices), USUAL_ENVIRONMENT).at(-1)!);
 
 for (const method of METHODS) {
-  describe(`${method.name}, whatever is chosen`, () => {
+  describe(`${english(method.name)}, whatever is chosen`, () => {
     it('closes its mass balance to 0.1 % and keeps every component', () => {
       fc.assert(
         fc.property(anyChoices(method), (choices) => {

@@ -62,3 +62,20 @@ export const moment = (atMs: number, as: 'time' | 'day' | 'day and time' = 'time
 export const amount = (value: number, decimals?: number): SimpleQuantity => ({ amount: value, ...rounded(decimals) });
 /** From one quantity to another of its kind: what unit they have is said once. */
 export const between = (from: SimpleQuantity, to: SimpleQuantity): SaidQuantity => ({ from, to });
+
+/** What a number with a unit of a choice is in a sentence: "°C", "g", "%", "min" and such; of other units the number alone. */
+const IN_UNIT: Readonly<Record<string, (value: number) => SimpleQuantity>> = {
+  '°C': (value) => temp(value, Number.isInteger(value) ? 0 : 1),
+  g: (value) => mass(value, 0),
+  kg: (value) => mass(1000 * value),
+  L: (value) => volume(value),
+  mL: ml,
+  cm: length,
+  '%': (value) => percent(value),
+  min: duration,
+  h: (value) => duration(60 * value),
+  'g a kg': perKilo,
+  'IMCU a kg': rennetPerKilo,
+};
+
+export const inUnit = (value: number, unit: string): SimpleQuantity => IN_UNIT[unit]?.(value) ?? amount(value);

@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say, type Text } from '../messages/message.js';
 import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
 import { saltChoice } from './curd-choices.js';
 import {
@@ -14,48 +16,52 @@ import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices
 /** Which acid. */
 export const AGENT: OptionChoice = {
   key: 'agent',
-  label: 'Acid',
+  label: say('methods.acidCurd.acid'),
   kind: 'option',
   initial: 'lemon',
-  why: 'Fruit and bottles differ: clear whey is the end, not the spoon.',
+  why: say('methods.acidCurd.fruitBottlesDifferClear'),
   options: [
-    { id: 'lemon', label: 'Lemon juice', why: 'About 5.5 % citric acid, and its own flavour.' },
-    { id: 'vinegar', label: 'Vinegar, 5 %', why: 'Always to be had; a trace of it stays.' },
-    { id: 'citric', label: 'Citric acid', why: 'Crystals, weighed: clean and even.' },
-    { id: 'tartaric', label: 'Tartaric acid', why: 'Crystals, weighed: from wine.' },
+    { id: 'lemon', label: say('methods.acidCurd.lemonJuice'), why: say('methods.acidCurd.aboutCitricAcidOwn') },
+    { id: 'vinegar', label: say('methods.acidCurd.vinegar'), why: say('methods.acidCurd.alwaysHadTraceStays') },
+    { id: 'citric', label: say('methods.acidCurd.citricAcid'), why: say('methods.acidCurd.crystalsWeighedCleanEven') },
+    {
+      id: 'tartaric',
+      label: say('methods.acidCurd.tartaricAcid'),
+      why: say('methods.acidCurd.crystalsWeighedFromWine'),
+    },
   ],
 };
 
 /** How strong the bottle or the fruit is. */
 export const ACID_STRENGTH: NumberChoice = {
   key: 'acidPct',
-  nought: 'acid as it usually comes',
-  label: 'Its strength',
+  nought: say('methods.acidCurd.acidUsuallyComes'),
+  label: say('methods.acidCurd.itsStrength'),
   kind: 'number',
   unit: '% acid',
   min: 0,
   max: 100,
   step: 0.1,
   initial: 0,
-  why: 'On the bottle, or measured; nought takes lemon as 5.5 %, vinegar as 5 %, crystals as pure.',
+  why: say('methods.acidCurd.bottleMeasuredNoughtTakes'),
 };
 
 /** What the acid costs. */
-export const ACID_PRICE = price('acid', 'The acid costs', 'per kg', 6);
+export const ACID_PRICE = price('acid', say('methods.acidCurd.acidCosts'), 'per kg', 6);
 
 /**
  * Acid to a pH, with a reasoned one for the make. Hot milk is 0.2 to 0.3 pH sourer than the same milk cold (its calcium
  * phosphate comes out), so it parts with less acid than the cold figure seems to ask: some 2.0 to 2.6 g citric acid to the litre
  * of whole milk, which is pH 5.55 to 5.75 measured cold.
  */
-const acid = (initial: number, why: string): ChoiceGroup => ({
-  title: 'Acid',
+const acid = (initial: number, why: Text): ChoiceGroup => ({
+  title: say('methods.acidCurd.acid'),
   choices: [
     AGENT,
     ACID_STRENGTH,
     {
       key: 'targetPh',
-      label: 'Down to, measured cold',
+      label: say('methods.acidCurd.downMeasuredCold'),
       kind: 'number',
       unit: 'pH',
       min: 5.1,
@@ -69,31 +75,35 @@ const acid = (initial: number, why: string): ChoiceGroup => ({
 });
 
 const draining = (texture: 'soft-curd' | 'dry-curd'): ChoiceGroup => ({
-  title: 'Draining',
+  title: say('methods.acidCurd.draining'),
   choices: [
     {
       key: 'texture',
-      label: 'Until it is',
+      label: say('methods.acidCurd.untilItIs'),
       kind: 'option',
       initial: texture,
-      why: 'It drains fast while hot: half an hour, not a night.',
+      why: say('methods.acidCurd.drainsFastWhileHot'),
       options: [
-        { id: 'soft-curd', label: 'Soft', why: 'Moist, for spooning; 34 % solids.' },
-        { id: 'dry-curd', label: 'Dry', why: 'Crumbles, for baking and blending; 42 % solids.' },
+        { id: 'soft-curd', label: say('methods.acidCurd.soft'), why: say('methods.acidCurd.moistSpooningSolids') },
+        {
+          id: 'dry-curd',
+          label: say('methods.acidCurd.dry'),
+          why: say('methods.acidCurd.crumblesBakingBlendingSolids'),
+        },
       ],
     },
     {
       key: 'drain',
-      label: 'How',
+      label: say('methods.acidCurd.how'),
       kind: 'option',
       initial: 'flat',
-      why: 'Gently, or the finest of it goes through the cloth.',
+      why: say('methods.acidCurd.gentlyFinestGoesThrough'),
       options: [
-        { id: 'flat', label: 'Flat in a sieve', why: 'Gentlest.' },
-        { id: 'hung', label: 'Hung in cloth', why: 'A little drier.' },
+        { id: 'flat', label: say('methods.acidCurd.flatSieve'), why: say('methods.acidCurd.gentlest') },
+        { id: 'hung', label: say('methods.acidCurd.hungCloth'), why: say('methods.acidCurd.littleDrier') },
       ],
     },
-    saltChoice(0.5, 'Of the curd, to taste.'),
+    saltChoice(0.5, say('methods.acidCurd.curdTaste')),
   ],
 });
 
@@ -103,7 +113,7 @@ const HEAT = only(
       min: 80,
       max: 96,
       initial: 90,
-      why: 'High enough that the whey protein comes into the curd with the casein.',
+      why: say('methods.acidCurd.highEnoughWheyProtein'),
     },
   }),
   ['heatC'],
@@ -135,24 +145,21 @@ const CURD_MONEY = vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 1
 export const acidHeatCurd: Method = {
   id: 'acid-heat-curd',
   code: 'A1',
-  name: 'Soft curd by acid and heat',
-  short: 'Soft curd',
-  family: 'Curd',
-  summary: 'Milk and a little cream brought near the boil, parted by acid, drained half an hour: sweet and soft.',
+  name: say('methods.acidCurd.softCurdAcidHeat'),
+  short: say('methods.acidCurd.softCurd'),
+  family: FAMILIES.curd,
+  summary: say('methods.acidCurd.milkLittleCreamBrought'),
   groups: [
     vary(MILK, {
       milk: {
-        why: 'Milk gives most; sweet whey gives a little, while its pH is above 6.0; acid whey gives none.',
+        why: say('methods.acidCurd.milkGivesMostSweet'),
         options: [...REFERENCE_MILKS, ...WHEYS].map(milkOption),
         lots: ['milk', 'whey'],
       },
-      fatPct: { max: 10, initial: 6.5, why: 'A little cream makes it tender and gives more.' },
+      fatPct: { max: 10, initial: 6.5, why: say('methods.acidCurd.littleCreamMakesTender') },
     }),
     HEAT,
-    acid(
-      5.7,
-      'Little acid is sweet and soft, 5.8 to 6.0; more, 5.3 to 5.5, is firm and dry. Hot, a meter shows some 0.25 less.',
-    ),
+    acid(5.7, say('methods.acidCurd.littleAcidSweetSoft')),
     draining('soft-curd'),
     CURD_MONEY,
   ],
@@ -167,14 +174,14 @@ export const acidHeatCurd: Method = {
 export const smoothCurd: Method = {
   id: 'smooth-curd',
   code: 'A2',
-  name: 'Smooth acid curd',
-  short: 'Blended smooth',
-  family: 'Curd',
-  summary: 'Milk near the boil, acid until the whey is clear, drained and blended with salt to a spread.',
+  name: say('methods.acidCurd.smoothAcidCurd'),
+  short: say('methods.acidCurd.blendedSmooth'),
+  family: FAMILIES.curd,
+  summary: say('methods.acidCurd.milkNearBoilAcid'),
   groups: [
     vary(MILK, { fatPct: { max: 8 } }),
     vary(HEAT, { heatC: { initial: 95 } }),
-    acid(5.6, 'Until the whey is clear: about 5.5 to 5.7 once cold; a meter in the hot milk shows some 0.25 less.'),
+    acid(5.6, say('methods.acidCurd.untilWheyClearAbout')),
     draining('soft-curd'),
     CURD_MONEY,
   ],

@@ -7,16 +7,14 @@ export function checkChoices(method: Method, given: Choices, stocks: readonly Lo
   for (const [key, value] of Object.entries(given)) {
     const choice = known.get(key);
     if (!choice)
-      throw new RangeError(`"${key}" is not a choice of ${method.name}; it has ${[...known.keys()].join(', ')}`);
+      throw new RangeError(`"${key}" is not a choice of ${method.id}; it has ${[...known.keys()].join(', ')}`);
     if (choice.kind === 'number') {
       const n = value as number;
       if (typeof value !== 'number' || !(n >= choice.min && n <= choice.max)) {
-        throw new RangeError(
-          `"${key}" (${choice.label}) must be a number from ${choice.min} to ${choice.max} ${choice.unit}`,
-        );
+        throw new RangeError(`"${key}" must be a number from ${choice.min} to ${choice.max} ${choice.unit}`);
       }
     } else if (!choice.options.some((o) => o.id === value) && !fits(choice, value, stocks)) {
-      throw new RangeError(`"${key}" (${choice.label}) must be one of ${choice.options.map((o) => o.id).join(', ')}`);
+      throw new RangeError(`"${key}" must be one of ${choice.options.map((o) => o.id).join(', ')}`);
     }
   }
 }

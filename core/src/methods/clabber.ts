@@ -1,38 +1,44 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
 import { ROOM, ROOM_STARTER } from './room-choices.js';
 import { BLEND, HEATING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
 
 const SEEDING: OptionChoice = {
   key: 'seeding',
-  label: 'Soured by',
+  label: say('methods.clabber.souredBy'),
   kind: 'option',
   initial: 'clabber',
-  why: 'Seeded it is faster and safer; by itself takes one to three days and what it gets.',
+  why: say('methods.clabber.seededFasterSaferItself'),
   options: [
-    { id: 'clabber', label: 'A spoon of the last', why: 'Your own line, sourer each year.' },
-    { id: 'mesophilic', label: 'Live buttermilk', why: 'Clean and even.' },
-    { id: 'wild', label: 'By itself', why: 'Raw milk only; as the old way was.' },
+    { id: 'clabber', label: say('methods.clabber.spoonLast'), why: say('methods.clabber.yourOwnLineSourer') },
+    { id: 'mesophilic', label: say('methods.clabber.liveButtermilk'), why: say('methods.clabber.cleanEven') },
+    { id: 'wild', label: say('methods.clabber.byItself'), why: say('methods.clabber.rawMilkOnlyOld') },
   ],
 };
 
 const PASTEURISE: OptionChoice = {
   key: 'pasteurise',
-  label: 'Pasteurise it first',
+  label: say('methods.clabber.pasteuriseFirst'),
   kind: 'option',
   initial: 'no',
-  why: 'Raw milk carries what the cow met; heat within this make is entered in the record. Bought pasteurised, it needs none.',
+  why: say('methods.clabber.rawMilkCarriesWhat'),
   options: [
-    { id: 'no', label: 'As it comes', why: 'Pasteurised already; or raw milk you know, as your law allows.' },
-    { id: 'yes', label: '63 °C for half an hour', why: 'Then it must be seeded.' },
+    { id: 'no', label: say('methods.clabber.asItComes'), why: say('methods.clabber.pasteurisedAlreadyRawMilk') },
+    { id: 'yes', label: say('methods.clabber.halfHour', { temp: temp(63) }), why: say('methods.clabber.mustSeeded') },
   ],
 };
 
 /** Choices of clabber, which soda cheese shares. */
 export const CLABBER_GROUPS: readonly [ChoiceGroup, ChoiceGroup, ChoiceGroup] = [
   { ...MILK, choices: [...clabberMilk().choices, PASTEURISE] },
-  { title: 'Starter', choices: [SEEDING, ...vary(ROOM_STARTER, { dosePct: { initial: 2.5 } }).choices] },
+  {
+    title: say('methods.clabber.starter'),
+    choices: [SEEDING, ...vary(ROOM_STARTER, { dosePct: { initial: 2.5 } }).choices],
+  },
   vary(ROOM, {
-    targetPh: { min: 4.2, max: 4.7, initial: 4.5, why: 'Set like a junket at 4.6; sharper below.' },
+    targetPh: { min: 4.2, max: 4.7, initial: 4.5, why: say('methods.clabber.setLikeJunketSharper') },
     roomC: { min: 16, max: 30, initial: 23 },
   }),
 ];
@@ -80,32 +86,34 @@ export const CLABBER_STAGES: readonly StageTemplate[] = [
 
 /** How it is cooled where it was heated. */
 export const CLABBER_COOLING = only(
-  vary(HEATING, { coolMethod: { why: 'Before the starter goes in.', onlyIf: { choice: 'pasteurise', is: 'yes' } } }),
+  vary(HEATING, {
+    coolMethod: { why: say('methods.clabber.beforeStarterGoes'), onlyIf: { choice: 'pasteurise', is: 'yes' } },
+  }),
   ['coolMethod'],
 );
 
 const CREAM: OptionChoice = {
   key: 'skim',
-  label: 'The cream on top',
+  label: say('methods.clabber.creamTop'),
   kind: 'option',
   initial: 'yes',
-  why: 'On milk that is not homogenised it rises while it sours.',
+  why: say('methods.clabber.milkNotHomogenisedRises'),
   options: [
-    { id: 'yes', label: 'Lift it off', why: 'Soured cream for the spoon or the churn.' },
-    { id: 'no', label: 'Leave it', why: 'Richer clabber.' },
+    { id: 'yes', label: say('methods.clabber.liftOff'), why: say('methods.clabber.souredCreamSpoonChurn') },
+    { id: 'no', label: say('methods.clabber.leaveIt'), why: say('methods.clabber.richerClabber') },
   ],
 };
 
 export const clabber: Method = {
   id: 'clabber',
   code: 'L1',
-  name: 'Clabber',
-  short: 'Clabber',
-  family: 'Soured milk',
-  summary: 'Milk left warm in its jar until it sets, its cream risen and lifted off.',
+  name: say('methods.clabber.clabber'),
+  short: say('methods.clabber.clabber'),
+  family: FAMILIES.souredMilk,
+  summary: say('methods.clabber.milkLeftWarmJar'),
   groups: [
     ...CLABBER_GROUPS,
-    { title: 'After', choices: [CREAM, ...CLABBER_COOLING.choices] },
+    { title: say('methods.clabber.after'), choices: [CREAM, ...CLABBER_COOLING.choices] },
     vary(MONEY, { potG: { initial: 500 }, shopPrice: { initial: 5 } }),
   ],
   stages: [

@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import { only, vary, type Method, type StageTemplate } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
@@ -12,19 +14,18 @@ const WARMING = ['thermostat', 'lamp-oven'];
 export const coldStartYogurt: Method = {
   id: 'cold-start-yogurt',
   code: 'Y2',
-  name: 'Cold-start yogurt',
-  short: 'Cold start',
-  family: 'Yogurt',
-  summary:
-    'Milk that was heated high before it was bought goes cold into the thermostat with its starter: no pot to watch.',
+  name: say('methods.coldStartYogurt.coldStartYogurt'),
+  short: say('methods.coldStartYogurt.coldStart'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.coldStartYogurt.milkHeatedHighBefore'),
   groups: [
     vary(MILK, {
       milk: {
         initial: 'ultra-heated',
-        why: 'Ultra-heated or ultrafiltered milk sets without scalding; ordinary milk sets softer and sheds more whey.',
+        why: say('methods.coldStartYogurt.ultraHeatedUltrafilteredMilk'),
         options: [...READY_MILKS, ...REFERENCE_MILKS].map(milkOption),
       },
-      fatPct: { initial: 3.5, why: 'More fat softens the tang and thickens.' },
+      fatPct: { initial: 3.5, why: say('methods.coldStartYogurt.moreFatSoftensTang') },
     }),
     only(STARTER, STARTER_KEYS),
     vary(KEEPING, {
@@ -32,7 +33,7 @@ export const coldStartYogurt: Method = {
         options: KEEPING.choices.flatMap((c) =>
           c.kind === 'option' ? c.options.filter((o) => WARMING.includes(o.id)) : [],
         ),
-        why: 'It has to warm the cold milk, not only keep it warm; the warm-up counts.',
+        why: say('methods.coldStartYogurt.warmColdMilkNot'),
       },
       keepC: { min: 36 },
     }),

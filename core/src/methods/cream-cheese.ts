@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import {
   CLOTH,
   CLOTH_PARAMS,
@@ -25,7 +27,7 @@ import {
 } from './common-choices.js';
 
 const CREAM_MILK = vary(
-  { ...MILK, title: 'Milk and cream' },
+  { ...MILK, title: say('methods.creamCheese.milkCream') },
   {
     massG: { initial: 4000 },
     fatPct: {
@@ -33,29 +35,33 @@ const CREAM_MILK = vary(
       max: 16,
       step: 0.5,
       initial: 10,
-      why: 'Six is light, ten is usual, twelve and more is double cream.',
+      why: say('methods.creamCheese.sixLightTenUsual'),
     },
   },
 );
 
 const DRAINING: ChoiceGroup = {
-  title: 'Draining',
+  title: say('methods.creamCheese.draining'),
   choices: [
     TRANSFER,
     {
       key: 'texture',
-      label: 'Until it is',
+      label: say('methods.creamCheese.untilItIs'),
       kind: 'option',
       initial: 'cream-cheese',
-      why: 'It stiffens in the cold: stop a little soft.',
+      why: say('methods.creamCheese.stiffensColdStopLittle'),
       options: [
-        { id: 'cream-cheese', label: 'For spreading', why: '40 % solids.' },
-        { id: 'firm-cream-cheese', label: 'For slicing and baking', why: '45 % solids; richer milk gets there.' },
+        { id: 'cream-cheese', label: say('methods.creamCheese.forSpreading'), why: say('methods.creamCheese.solids') },
+        {
+          id: 'firm-cream-cheese',
+          label: say('methods.creamCheese.slicingBaking'),
+          why: say('methods.creamCheese.solidsRicherMilkGets'),
+        },
       ],
     },
     HANGS,
     ...CLOTH,
-    saltChoice(0.8, 'At the last stir: earlier it stops the souring and goes with the whey.'),
+    saltChoice(0.8, say('methods.creamCheese.lastStirEarlierStops')),
   ],
 };
 
@@ -99,11 +105,15 @@ const setting = (culture: string): readonly StageTemplate[] => [
 ];
 
 const CHEESE_STARTER = vary(only(STARTER, STARTER_KEYS), {
-  dosePct: { initial: 1.5, min: 0.2, why: 'Overnight wants little: one to two per cent.' },
+  dosePct: { initial: 1.5, min: 0.2, why: say('methods.creamCheese.overnightWantsLittleOne') },
   form: {
     options: [
-      { id: 'active', label: 'Live', why: 'Buttermilk or the last batch.' },
-      { id: 'freeze-dried', label: 'Powder', why: 'Sprinkled, left five minutes, stirred in.' },
+      { id: 'active', label: say('methods.creamCheese.live'), why: say('methods.creamCheese.buttermilkLastBatch') },
+      {
+        id: 'freeze-dried',
+        label: say('methods.creamCheese.powder'),
+        why: say('methods.creamCheese.sprinkledLeftFiveMinutes'),
+      },
     ],
   },
 });
@@ -116,16 +126,15 @@ const CHEESE_MONEY = vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial:
 export const creamCheese: Method = {
   id: 'cream-cheese',
   code: 'F1',
-  name: 'Cultured cream cheese',
-  short: 'Cream cheese',
-  family: 'Fresh cheese',
-  summary:
-    'Milk and cream set overnight by culture and a trace of rennet, ladled, drained flat, hung, turned and salted.',
+  name: say('methods.creamCheese.culturedCreamCheese'),
+  short: say('methods.creamCheese.creamCheese'),
+  family: FAMILIES.freshCheese,
+  summary: say('methods.creamCheese.milkCreamSetOvernight'),
   groups: [
     CREAM_MILK,
     {
       ...CHEESE_STARTER,
-      choices: [warmTo(29, 24, 33, 'Where the culture gets away well.'), ...CHEESE_STARTER.choices],
+      choices: [warmTo(29, 24, 33, say('methods.creamCheese.whereCultureGetsAway')), ...CHEESE_STARTER.choices],
     },
     SETTING,
     vary(KEEPING, {
@@ -134,9 +143,9 @@ export const creamCheese: Method = {
         min: 20,
         max: 30,
         initial: 24,
-        why: 'Twenty-one to twenty-six overnight; warmer is sooner and sharper.',
+        why: say('methods.creamCheese.twentyOneTwentySix'),
       },
-      targetPh: { initial: 4.6, max: 4.8, why: 'At 4.6 it sets firm and acid guards it.' },
+      targetPh: { initial: 4.6, max: 4.8, why: say('methods.creamCheese.setsFirmAcidGuards') },
     }),
     DRAINING,
     CHEESE_MONEY,
@@ -147,15 +156,15 @@ export const creamCheese: Method = {
 export const yogurtCreamCheese: Method = {
   id: 'yogurt-cream-cheese',
   code: 'F2',
-  name: 'Live-yogurt cream cheese',
-  short: 'By yogurt',
-  family: 'Fresh cheese',
-  summary: 'Cream cheese soured warm by live yogurt with a trace of rennet: set in an afternoon, drained by night.',
+  name: say('methods.creamCheese.liveYogurtCreamCheese'),
+  short: say('methods.creamCheese.byYogurt'),
+  family: FAMILIES.freshCheese,
+  summary: say('methods.creamCheese.creamCheeseSouredWarm'),
   groups: [
     CREAM_MILK,
     {
       ...CHEESE_STARTER,
-      choices: [warmTo(40, 36, 44, 'Yogurt wants its own warmth.'), ...CHEESE_STARTER.choices],
+      choices: [warmTo(40, 36, 44, say('methods.creamCheese.yogurtWantsOwnWarmth')), ...CHEESE_STARTER.choices],
     },
     SETTING,
     vary(KEEPING, {

@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { culturedCream } from './cultured-cream.js';
 import { saltChoice } from './curd-choices.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
@@ -5,75 +7,103 @@ import { vary, type ChoiceGroup, type Method } from './method.js';
 const [CREAM, SOURED_BY, ROOM, MONEY] = culturedCream.groups as [ChoiceGroup, ChoiceGroup, ChoiceGroup, ChoiceGroup];
 
 const CHURNING: ChoiceGroup = {
-  title: 'Churning',
+  title: say('methods.culturedButter.churning'),
   choices: [
     {
       key: 'churnC',
-      label: 'Churn at',
+      label: say('methods.culturedButter.churnAt'),
       kind: 'number',
       unit: '°C',
       min: 8,
       max: 21,
       step: 1,
       initial: 12,
-      why: 'Cold is slower and firmer and leaves little fat behind; at room temperature it takes minutes and is softer.',
+      why: say('methods.culturedButter.coldSlowerFirmerLeaves'),
     },
     {
       key: 'device',
-      label: 'With',
+      label: say('methods.culturedButter.with'),
       kind: 'option',
       initial: 'mixer',
-      why: 'Anything that beats it; the hands differ.',
+      why: say('methods.culturedButter.anythingBeatsHandsDiffer'),
       options: [
-        { id: 'mixer', label: 'Mixer', why: 'Whisk first, the paddle once it stiffens.' },
-        { id: 'crank', label: 'Cranked churn', why: 'Steady, easy to stop in time.' },
-        { id: 'jar', label: 'Jar, shaken', why: 'No gear, some patience.' },
-        { id: 'processor', label: 'Food processor', why: 'Very quick: watch it.' },
+        {
+          id: 'mixer',
+          label: say('methods.culturedButter.mixer'),
+          why: say('methods.culturedButter.whiskFirstPaddleOnce'),
+        },
+        {
+          id: 'crank',
+          label: say('methods.culturedButter.crankedChurn'),
+          why: say('methods.culturedButter.steadyEasyStopTime'),
+        },
+        {
+          id: 'jar',
+          label: say('methods.culturedButter.jarShaken'),
+          why: say('methods.culturedButter.noGearSomePatience'),
+        },
+        {
+          id: 'processor',
+          label: say('methods.culturedButter.foodProcessor'),
+          why: say('methods.culturedButter.veryQuickWatch'),
+        },
       ],
     },
     {
       key: 'churnL',
-      label: 'It holds',
+      label: say('methods.culturedButter.itHolds'),
       kind: 'number',
       unit: 'L',
       min: 0.5,
       max: 80,
       step: 0.5,
       initial: 4,
-      why: 'Half of it stays empty, or the cream cannot whip.',
+      why: say('methods.culturedButter.halfStaysEmptyCream'),
     },
     {
       key: 'washing',
-      label: 'Wash it',
+      label: say('methods.culturedButter.washIt'),
       kind: 'option',
       initial: 'clear',
-      why: 'What buttermilk is left in it turns it.',
+      why: say('methods.culturedButter.whatButtermilkLeftTurns'),
       options: [
-        { id: 'clear', label: 'Until clear', why: 'Keeps for weeks.' },
-        { id: 'press', label: 'Press only', why: 'More flavour; eat it within days.' },
+        { id: 'clear', label: say('methods.culturedButter.untilClear'), why: say('methods.culturedButter.keepsWeeks') },
+        {
+          id: 'press',
+          label: say('methods.culturedButter.pressOnly'),
+          why: say('methods.culturedButter.moreFlavourEatWithin'),
+        },
       ],
     },
     {
       key: 'butterFatPct',
-      label: 'Work it to',
+      label: say('methods.culturedButter.workItTo'),
       kind: 'number',
       unit: '% fat',
       min: 78,
       max: 86,
       step: 1,
       initial: 82,
-      why: 'Eighty-two is butter; drier is for pastry, and takes longer.',
+      why: say('methods.culturedButter.eightyTwoButterDrier'),
     },
-    saltChoice(1, 'Of the butter: none, or one per cent for the table, two for keeping.'),
+    saltChoice(1, say('methods.culturedButter.butterNoneOnePer')),
     {
       key: 'shape',
-      label: 'Shape it',
+      label: say('methods.culturedButter.shapeIt'),
       kind: 'option',
       initial: 'wrap',
-      why: 'Air left in it turns it.',
+      why: say('methods.culturedButter.airLeftTurns'),
       options: [
-        { id: 'wrap', label: 'By hand, wrapped', why: 'With wet paddles, in paper.' },
-        { id: 'mould', label: 'In a mould', why: 'Pressed in cold, turned out.' },
+        {
+          id: 'wrap',
+          label: say('methods.culturedButter.handWrapped'),
+          why: say('methods.culturedButter.wetPaddlesPaper'),
+        },
+        {
+          id: 'mould',
+          label: say('methods.culturedButter.inAMould'),
+          why: say('methods.culturedButter.pressedColdTurnedOut'),
+        },
       ],
     },
   ],
@@ -82,16 +112,16 @@ const CHURNING: ChoiceGroup = {
 export const culturedButter: Method = {
   id: 'cultured-butter',
   code: 'B1',
-  name: 'Cultured butter',
-  short: 'Butter',
-  family: 'Cream',
-  summary: 'Cultured cream, ripened cold, churned to grains, washed, worked and salted; the buttermilk is kept.',
+  name: say('methods.culturedButter.culturedButter'),
+  short: say('methods.culturedButter.butter'),
+  family: FAMILIES.cream,
+  summary: say('methods.culturedButter.culturedCreamRipenedCold'),
   groups: [
     vary(CREAM, {
-      fatPct: { min: 22, initial: 36, why: 'Thirty to forty churns best; leaner takes long and gives little.' },
+      fatPct: { min: 22, initial: 36, why: say('methods.culturedButter.thirtyFortyChurnsBest') },
     }),
     SOURED_BY,
-    vary(ROOM, { targetPh: { initial: 4.7, why: 'Ripe at 4.7: clean and nutty. Lower is sharper.' } }),
+    vary(ROOM, { targetPh: { initial: 4.7, why: say('methods.culturedButter.ripeCleanNuttyLower') } }),
     CHURNING,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
   ],

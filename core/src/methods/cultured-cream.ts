@@ -1,37 +1,67 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const SOURED_BY: ChoiceGroup = {
-  title: 'Starter',
+  title: say('methods.culturedCream.starter'),
   choices: [
     {
       key: 'culture',
-      label: 'Soured by',
+      label: say('methods.culturedCream.souredBy'),
       kind: 'option',
       initial: 'mesophilic',
-      why: 'Grains themselves are a nuisance to pick out of thick cream: take a live starter.',
+      why: say('methods.culturedCream.grainsThemselvesNuisancePick'),
       options: [
-        { id: 'mesophilic', label: 'Live buttermilk', why: 'Clean and buttery.' },
-        { id: 'kefir-grains', label: 'Live kefir', why: 'A little yeast, sharper.' },
-        { id: 'room-yogurt', label: 'Room-temperature yogurt', why: 'Mild and even.' },
+        {
+          id: 'mesophilic',
+          label: say('methods.culturedCream.liveButtermilk'),
+          why: say('methods.culturedCream.cleanButtery'),
+        },
+        {
+          id: 'kefir-grains',
+          label: say('methods.culturedCream.liveKefir'),
+          why: say('methods.culturedCream.littleYeastSharper'),
+        },
+        {
+          id: 'room-yogurt',
+          label: say('methods.culturedCream.roomTemperatureYogurt'),
+          why: say('methods.culturedCream.mildEven'),
+        },
       ],
     },
     {
       key: 'beside',
-      label: 'And beside it',
+      label: say('methods.culturedCream.andBesideIt'),
       kind: 'option',
       initial: 'none',
-      why: 'Two starters share the cream, half of the dose each: rounder, and surer if one is tired.',
+      why: say('methods.culturedCream.twoStartersShareCream'),
       options: [
-        { id: 'none', label: 'Nothing', why: 'One starter, one taste.' },
-        { id: 'kefir-grains', label: 'Live kefir', why: 'A little yeast.' },
-        { id: 'room-yogurt', label: 'Room-temperature yogurt', why: 'Milder.' },
-        { id: 'thermophilic', label: 'Yogurt', why: 'Works only while it is warm.' },
+        {
+          id: 'none',
+          label: say('methods.culturedCream.nothing'),
+          why: say('methods.culturedCream.oneStarterOneTaste'),
+        },
+        {
+          id: 'kefir-grains',
+          label: say('methods.culturedCream.liveKefir'),
+          why: say('methods.culturedCream.littleYeast'),
+        },
+        {
+          id: 'room-yogurt',
+          label: say('methods.culturedCream.roomTemperatureYogurt'),
+          why: say('methods.culturedCream.milder'),
+        },
+        {
+          id: 'thermophilic',
+          label: say('methods.culturedCream.yogurt'),
+          why: say('methods.culturedCream.worksOnlyWhileWarm'),
+        },
       ],
     },
     ...vary(ROOM_STARTER, {
-      dosePct: { initial: 3, min: 1, max: 12, why: 'A spoon or two to the pint; more is quicker and sharper.' },
+      dosePct: { initial: 3, min: 1, max: 12, why: say('methods.culturedCream.spoonTwoPintMore') },
     }).choices,
   ],
 };
@@ -39,28 +69,28 @@ const SOURED_BY: ChoiceGroup = {
 export const culturedCream: Method = {
   id: 'cultured-cream',
   code: 'C1',
-  name: 'Cultured cream',
-  short: 'Cultured',
-  family: 'Cream',
-  summary: 'Cream thickened and soured on the counter under a cloth, overnight or for days, then chilled.',
+  name: say('methods.culturedCream.culturedCream'),
+  short: say('methods.culturedCream.cultured'),
+  family: FAMILIES.cream,
+  summary: say('methods.culturedCream.creamThickenedSouredCounter'),
   groups: [
     vary(
-      { ...MILK, title: 'Cream' },
+      { ...MILK, title: say('methods.culturedCream.cream') },
       {
-        massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
+        massG: { initial: 1000, why: say('methods.culturedCream.creamMilkBringsFat') },
         vesselL: { initial: 2 },
         fatPct: {
           min: 12,
           max: 45,
           step: 1,
           initial: 30,
-          why: 'Eighteen is for spooning, thirty for dolloping, forty for butter.',
+          why: say('methods.culturedCream.eighteenSpooningThirtyDolloping'),
         },
       },
     ),
     SOURED_BY,
     vary(ROOM, {
-      targetPh: { min: 4.3, max: 5.1, initial: 4.6, why: 'Overnight is mild; left for days it is sharp, pH 4.4.' },
+      targetPh: { min: 4.3, max: 5.1, initial: 4.6, why: say('methods.culturedCream.overnightMildLeftDays') },
       roomC: { max: 30 },
     }),
     vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 12 } }),

@@ -1,80 +1,90 @@
+import { say, type Text } from '../messages/message.js';
+import { between, rennetPerKilo } from '../messages/quantity.js';
 import { CALCIUM, RENNET_BOTTLE } from '../constants/rennet.js';
 import type { ChoiceGroup, NumberChoice, OptionChoice, StageTemplate } from './method.js';
 
 /** Calcium and rennet for a curd that souring sets. */
 export const SETTING: ChoiceGroup = {
-  title: 'Setting',
+  title: say('methods.curdChoices.setting'),
   choices: [
     {
       key: 'rennet',
-      label: 'Rennet',
+      label: say('methods.curdChoices.rennet'),
       kind: 'option',
       initial: 'trace',
-      why: 'A trace gives a curd that can be ladled and drains clean; culture alone is softer and finer.',
+      why: say('methods.curdChoices.traceGivesCurdCan'),
       options: [
-        { id: 'trace', label: 'A trace', why: 'A tenth of what a pressed cheese takes.' },
-        { id: 'none', label: 'Culture alone', why: 'Softer; more fines in the whey.' },
+        {
+          id: 'trace',
+          label: say('methods.curdChoices.aTrace'),
+          why: say('methods.curdChoices.tenthWhatPressedCheese'),
+        },
+        {
+          id: 'none',
+          label: say('methods.curdChoices.cultureAlone'),
+          why: say('methods.curdChoices.softerMoreFinesWhey'),
+        },
       ],
     },
     {
       key: 'imcuPerKg',
       onlyIf: { choice: 'rennet', is: 'trace' },
-      label: 'Strength of the set',
+      label: say('methods.curdChoices.strengthSet'),
       kind: 'number',
       unit: 'IMCU a kg',
       min: 1,
       max: 12,
       step: 0.5,
       initial: 4,
-      why: '2 to 8 IMCU a kg for a lactic curd; much more sets it sweet and rubbery, and may taste bitter.',
+      why: say('methods.curdChoices.lacticCurdMuchMore', { dose: between(rennetPerKilo(2), rennetPerKilo(8)) }),
     },
     {
       key: 'imcuPerMl',
       onlyIf: { choice: 'rennet', is: 'trace' },
-      label: 'The bottle holds',
+      label: say('methods.curdChoices.bottleHolds'),
       kind: 'number',
       unit: 'IMCU a mL',
       min: 50,
       max: 800,
       step: 10,
       initial: RENNET_BOTTLE.imcuPerMl,
-      why: 'On its label; rennet loses about a twentieth a month.',
+      why: say('methods.curdChoices.labelRennetLosesAbout'),
     },
     {
       key: 'dropsPerMl',
       onlyIf: { choice: 'rennet', is: 'trace' },
-      label: 'Its dropper gives',
+      label: say('methods.curdChoices.dropperGives'),
       kind: 'number',
       unit: 'drops a mL',
       min: 10,
       max: 60,
       step: 1,
       initial: RENNET_BOTTLE.dropsPerMl,
-      why: 'Count them into a measuring spoon once.',
+      why: say('methods.curdChoices.countThemIntoMeasuring'),
     },
     {
       key: 'calciumGPerKg',
-      nought: 'no calcium',
-      label: 'Calcium chloride',
+      nought: say('methods.curdChoices.noCalcium'),
+      label: say('methods.curdChoices.calciumChloride'),
       kind: 'number',
       unit: 'g a kg',
       min: 0,
       max: 0.3,
       step: 0.01,
       initial: CALCIUM.usualGPerKg,
-      why: 'Pasteurising takes some calcium away; none for raw milk.',
+      why: say('methods.curdChoices.pasteurisingTakesSomeCalcium'),
     },
     {
       key: 'solutionPct',
       onlyIf: { choice: 'calciumGPerKg', above: 0 },
-      label: 'As a solution of',
+      label: say('methods.curdChoices.asASolutionOf'),
       kind: 'number',
       unit: '%',
       min: 5,
       max: 50,
       step: 1,
       initial: CALCIUM.solutionPct,
-      why: 'On the bottle.',
+      why: say('methods.curdChoices.onTheBottle'),
     },
   ],
 };
@@ -100,13 +110,13 @@ export const RENNET_STAGE: StageTemplate = {
 /** Out of the pot and on to the cloth. */
 export const TRANSFER: OptionChoice = {
   key: 'transfer',
-  label: 'On to the cloth',
+  label: say('methods.curdChoices.onToTheCloth'),
   kind: 'option',
   initial: 'ladle',
-  why: 'Whole slices drain faster and lose less than broken curd.',
+  why: say('methods.curdChoices.wholeSlicesDrainFaster'),
   options: [
-    { id: 'ladle', label: 'Ladle', why: 'Ten minutes, clear whey.' },
-    { id: 'pour', label: 'Pour', why: 'Quick; fines blind the cloth.' },
+    { id: 'ladle', label: say('methods.curdChoices.ladle'), why: say('methods.curdChoices.tenMinutesClearWhey') },
+    { id: 'pour', label: say('methods.curdChoices.pour'), why: say('methods.curdChoices.quickFinesBlindCloth') },
   ],
 };
 
@@ -115,13 +125,17 @@ export const LADLE_STAGE: StageTemplate = { id: 'ladle', kind: 'ladle', params: 
 /** Where a soured curd hangs. */
 export const HANGS: OptionChoice = {
   key: 'where',
-  label: 'It hangs',
+  label: say('methods.curdChoices.itHangs'),
   kind: 'option',
   initial: 'cold',
-  why: 'In the cold it takes longer and sours no further.',
+  why: say('methods.curdChoices.coldTakesLongerSours'),
   options: [
-    { id: 'cold', label: 'In the cold', why: 'Safe at any hour.' },
-    { id: 'counter', label: 'On the counter', why: 'Faster; only at pH 4.6 or below, up to 6 h.' },
+    { id: 'cold', label: say('methods.curdChoices.inTheCold'), why: say('methods.curdChoices.safeAnyHour') },
+    {
+      id: 'counter',
+      label: say('methods.curdChoices.onTheCounter'),
+      why: say('methods.curdChoices.fasterOnlyPhBelow'),
+    },
   ],
 };
 
@@ -137,26 +151,26 @@ export const CHILL_AFTER_COUNTER: StageTemplate = {
 export const CLOTH: readonly [OptionChoice, NumberChoice] = [
   {
     key: 'weave',
-    label: 'Cloth',
+    label: say('methods.curdChoices.cloth'),
     kind: 'option',
     initial: 'fine',
-    why: 'Rich curd goes through an open weave.',
+    why: say('methods.curdChoices.richCurdGoesThrough'),
     options: [
-      { id: 'fine', label: 'Fine, or doubled', why: 'Keeps the fat in.' },
-      { id: 'open', label: 'Open, one layer', why: 'Faster, and some fat is lost.' },
+      { id: 'fine', label: say('methods.curdChoices.fineDoubled'), why: say('methods.curdChoices.keepsFat') },
+      { id: 'open', label: say('methods.curdChoices.openOneLayer'), why: say('methods.curdChoices.fasterSomeFatLost') },
     ],
   },
   {
     key: 'strainerL',
-    nought: 'sieve big enough',
-    label: 'The sieve holds',
+    nought: say('methods.curdChoices.sieveBigEnough'),
+    label: say('methods.curdChoices.sieveHolds'),
     kind: 'number',
     unit: 'L',
     min: 0,
     max: 80,
     step: 0.5,
     initial: 0,
-    why: 'Nought where it is big enough for sure.',
+    why: say('methods.curdChoices.noughtWhereBigEnough'),
   },
 ];
 
@@ -167,9 +181,9 @@ export const CLOTH_PARAMS: StageTemplate['params'] = {
 };
 
 /** How warm the milk is made before its culture goes in. */
-export const warmTo = (initial: number, min: number, max: number, why: string): NumberChoice => ({
+export const warmTo = (initial: number, min: number, max: number, why: Text): NumberChoice => ({
   key: 'warmC',
-  label: 'Warm the milk to',
+  label: say('methods.curdChoices.warmMilk'),
   kind: 'number',
   unit: '°C',
   min,
@@ -180,10 +194,10 @@ export const warmTo = (initial: number, min: number, max: number, why: string): 
 });
 
 /** Salt of a curd, by its usual amount. */
-export const saltChoice = (initial: number, why: string): NumberChoice => ({
+export const saltChoice = (initial: number, why: Text): NumberChoice => ({
   key: 'saltPct',
-  nought: 'no salt',
-  label: 'Salt',
+  nought: say('methods.curdChoices.noSalt'),
+  label: say('methods.curdChoices.salt'),
   kind: 'number',
   unit: '%',
   min: 0,

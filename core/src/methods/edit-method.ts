@@ -1,3 +1,4 @@
+import { say, idOfText } from '../messages/message.js';
 import { bind } from '../stages/registry.js';
 import {
   initialChoices,
@@ -11,7 +12,7 @@ import {
 import { askedOf, type Asked } from './stage-asks.js';
 
 /** Where what is newly asked stands. */
-const OWN_GROUP = 'Your own';
+const OWN_GROUP = say('methods.editMethod.yourOwn');
 
 /** A method with a stage of a kind put in before a place; it begins with the kind's own parameters. */
 export function withStage(method: Method, kind: string, before: number): Method {
@@ -62,7 +63,7 @@ function withParam(method: Method, at: number, key: string, value: Parameter): M
 }
 
 function withChoice(method: Method, choice: Choice): Method {
-  const own = method.groups.find((g) => g.title === OWN_GROUP);
+  const own = method.groups.find((g) => idOfText(g.title) === idOfText(OWN_GROUP));
   const groups: readonly ChoiceGroup[] = own
     ? method.groups.map((g) => (g === own ? { ...g, choices: [...g.choices, choice] } : g))
     : [...method.groups, { title: OWN_GROUP, choices: [choice] }];

@@ -1,31 +1,33 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { vary, withMore, type Method, type NumberChoice } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER, price } from './common-choices.js';
 
 const POWDER: NumberChoice = {
   key: 'powderPct',
-  label: 'Milk powder',
+  label: say('methods.enrichedYogurt.milkPowder'),
   kind: 'number',
   unit: '% of the milk',
   min: 0,
   max: 6,
   step: 0.5,
   initial: 2,
-  why: 'Powder brings protein and firms; more than 4 % tastes of it.',
+  why: say('methods.enrichedYogurt.powderBringsProteinFirms'),
 };
 
-const POWDER_PRICE = price('powder', 'Powder costs', 'per kg', 9);
+const POWDER_PRICE = price('powder', say('methods.enrichedYogurt.powderCosts'), 'per kg', 9);
 
 export const enrichedYogurt: Method = {
   id: 'enriched-yogurt',
   code: 'Y3',
-  name: 'Enriched yogurt',
-  short: 'Enriched',
-  family: 'Yogurt',
-  summary: 'Scalded yogurt with cream for roundness, or milk powder for body, or both.',
+  name: say('methods.enrichedYogurt.enrichedYogurt'),
+  short: say('methods.enrichedYogurt.enriched'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.enrichedYogurt.scaldedYogurtCreamRoundness'),
   groups: [
     withMore(
-      vary(MILK, { fatPct: { initial: 7, why: 'Cream softens the tang and thickens: six to ten is double-fat.' } }),
+      vary(MILK, { fatPct: { initial: 7, why: say('methods.enrichedYogurt.creamSoftensTangThickens') } }),
       POWDER,
     ),
     HEATING,

@@ -1,54 +1,72 @@
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import type { ChoiceGroup } from './method.js';
 
 /** Heat, hold and the way down again. */
 export const HEATING: ChoiceGroup = {
-  title: 'Heat',
+  title: say('methods.heatingChoices.heat'),
   choices: [
     {
       key: 'heatC',
-      label: 'Heat to',
+      label: say('methods.heatingChoices.heatTo'),
       kind: 'number',
       unit: '°C',
       min: 63,
       max: 95,
       step: 1,
       initial: 85,
-      why: 'High and held unfolds the whey protein, which then holds water: firmer, less whey. Just to the simmer is quicker and thinner.',
+      why: say('methods.heatingChoices.highHeldUnfoldsWhey'),
     },
     {
       key: 'holdMin',
-      nought: 'no hold',
-      label: 'Hold for',
+      nought: say('methods.heatingChoices.noHold'),
+      label: say('methods.heatingChoices.holdFor'),
       kind: 'number',
       unit: 'min',
       min: 0,
       max: 45,
       step: 1,
       initial: 15,
-      why: 'Fifteen minutes at 85 °C does nearly all of it; at 90 °C five will do.',
+      why: say('methods.heatingChoices.fifteenMinutesDoesNearly', { temp: temp(85), temp2: temp(90) }),
     },
     {
       key: 'lid',
       onlyIf: { choice: 'holdMin', above: 0 },
-      label: 'Lid while it holds',
+      label: say('methods.heatingChoices.lidWhileHolds'),
       kind: 'option',
       initial: 'on',
-      why: 'Open, some water leaves and the yogurt is thicker.',
+      why: say('methods.heatingChoices.openSomeWaterLeaves'),
       options: [
-        { id: 'on', label: 'Lid on', why: 'Nothing lost, no skin.' },
-        { id: 'off', label: 'Lid off', why: 'A skin to lift and a little thicker.' },
+        { id: 'on', label: say('methods.heatingChoices.lidOn'), why: say('methods.heatingChoices.nothingLostNoSkin') },
+        {
+          id: 'off',
+          label: say('methods.heatingChoices.lidOff'),
+          why: say('methods.heatingChoices.skinLiftLittleThicker'),
+        },
       ],
     },
     {
       key: 'coolMethod',
-      label: 'Cool by',
+      label: say('methods.heatingChoices.coolBy'),
       kind: 'option',
       initial: 'water-bath',
-      why: 'Quick cooling leaves no time for anything else to grow.',
+      why: say('methods.heatingChoices.quickCoolingLeavesNo'),
       options: [
-        { id: 'water-bath', label: 'Cold-water bath', why: 'About twenty minutes for a full pot.' },
-        { id: 'ice-bath', label: 'Ice bath, stirred', why: 'Ten minutes, and easy to overshoot.' },
-        { id: 'covered', label: 'Covered on the counter', why: 'No hands, but two hours or more.' },
+        {
+          id: 'water-bath',
+          label: say('methods.heatingChoices.coldWaterBath'),
+          why: say('methods.heatingChoices.aboutTwentyMinutesFull'),
+        },
+        {
+          id: 'ice-bath',
+          label: say('methods.heatingChoices.iceBathStirred'),
+          why: say('methods.heatingChoices.tenMinutesEasyOvershoot'),
+        },
+        {
+          id: 'covered',
+          label: say('methods.heatingChoices.coveredCounter'),
+          why: say('methods.heatingChoices.noHandsButTwo'),
+        },
       ],
     },
   ],

@@ -1,77 +1,111 @@
+import { say } from '../messages/message.js';
+import { tempBy } from '../messages/quantity.js';
 import type { ChoiceGroup, StageTemplate } from './method.js';
 
 /** Where it is kept warm, how warm, and until when. */
 export const KEEPING: ChoiceGroup = {
-  title: 'Keeping warm',
+  title: say('methods.keepingChoices.keepingWarm'),
   choices: [
     {
       key: 'keeper',
-      label: 'Where',
+      label: say('methods.keepingChoices.where'),
       kind: 'option',
       initial: 'thermostat',
-      why: 'Even warmth sets evenly.',
+      why: say('methods.keepingChoices.evenWarmthSetsEvenly'),
       options: [
-        { id: 'thermostat', label: 'Thermostat or water bath', why: 'Holds what you set.' },
-        { id: 'lamp-oven', label: 'Oven with its lamp on', why: 'Holds what it holds: measure it once.' },
-        { id: 'flask', label: 'Vacuum flask', why: 'Cools by about 1 °C an hour where it holds a litre.' },
-        { id: 'wrapped', label: 'Box or towels', why: 'A big pot keeps well, a small one does not.' },
+        {
+          id: 'thermostat',
+          label: say('methods.keepingChoices.thermostatWaterBath'),
+          why: say('methods.keepingChoices.holdsWhatYouSet'),
+        },
+        {
+          id: 'lamp-oven',
+          label: say('methods.keepingChoices.ovenLamp'),
+          why: say('methods.keepingChoices.holdsWhatHoldsMeasure'),
+        },
+        {
+          id: 'flask',
+          label: say('methods.keepingChoices.vacuumFlask'),
+          why: say('methods.keepingChoices.coolsAboutHourWhere', { temp: tempBy(1) }),
+        },
+        {
+          id: 'wrapped',
+          label: say('methods.keepingChoices.boxTowels'),
+          why: say('methods.keepingChoices.bigPotKeepsWell'),
+        },
       ],
     },
     {
       key: 'preheated',
       onlyIf: { choice: 'keeper', is: 'flask' },
-      label: 'A flask is',
+      label: say('methods.keepingChoices.aFlaskIs'),
       kind: 'option',
       initial: 'yes',
-      why: 'A cold flask cools what is poured in by 2 °C at once.',
+      why: say('methods.keepingChoices.coldFlaskCoolsWhat', { temp: tempBy(2) }),
       options: [
-        { id: 'yes', label: 'Rinsed hot first', why: 'Keeps what you give it.' },
-        { id: 'no', label: 'Cold', why: 'Fill it 2 °C warmer.' },
+        {
+          id: 'yes',
+          label: say('methods.keepingChoices.rinsedHotFirst'),
+          why: say('methods.keepingChoices.keepsWhatYouGive'),
+        },
+        {
+          id: 'no',
+          label: say('methods.keepingChoices.cold'),
+          why: say('methods.keepingChoices.fillWarmer', { temp: tempBy(2) }),
+        },
       ],
     },
     {
       key: 'keepC',
-      label: 'Set to',
+      label: say('methods.keepingChoices.setTo'),
       kind: 'number',
       unit: '°C',
       min: 30,
       max: 50,
       step: 0.5,
       initial: 43,
-      why: 'Cooler is slower, firmer and rounder; hotter is quicker and sheds whey.',
+      why: say('methods.keepingChoices.coolerSlowerFirmerRounder'),
     },
     {
       key: 'targetPh',
-      label: 'Sour until',
+      label: say('methods.keepingChoices.sourUntil'),
       kind: 'number',
       unit: 'pH',
       min: 4,
       max: 5,
       step: 0.05,
       initial: 4.5,
-      why: '4.6 is mild, 4.4 tangy, 4.2 sharp. At 4.6 or below acid guards it.',
+      why: say('methods.keepingChoices.mildTangySharpBelow'),
     },
     {
       key: 'leave',
-      label: 'Sour in the night',
+      label: say('methods.keepingChoices.sourNight'),
       kind: 'option',
       initial: 'chill',
-      why: 'Left till somebody is up it is sharper and sheds more whey; the figures here say by how much.',
+      why: say('methods.keepingChoices.leftTillSomebodyUp'),
       options: [
-        { id: 'chill', label: 'Into the cold then', why: 'Somebody gets up for it, unless it can wait without harm.' },
-        { id: 'morning', label: 'Left till morning', why: 'Nobody gets up for it.' },
+        {
+          id: 'chill',
+          label: say('methods.keepingChoices.intoCold'),
+          why: say('methods.keepingChoices.somebodyGetsUpUnless'),
+        },
+        {
+          id: 'morning',
+          label: say('methods.keepingChoices.leftTillMorning'),
+          why: say('methods.keepingChoices.nobodyGetsUp'),
+        },
       ],
     },
     {
       key: 'roomC',
-      label: 'Room',
+      label: say('methods.keepingChoices.room'),
       kind: 'number',
       unit: '°C',
       min: 5,
       max: 38,
       step: 1,
       initial: 20,
-      why: 'Sets how fast things cool.',
+      why: say('methods.keepingChoices.setsHowFastThings'),
     },
   ],
 };

@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { vary, type Method } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
@@ -5,17 +7,17 @@ import { BLEND, MILK, MONEY } from './common-choices.js';
 export const liveKefir: Method = {
   id: 'live-kefir',
   code: 'K2',
-  name: 'Kefir without grains',
-  short: 'Without grains',
-  family: 'Kefir',
-  summary: 'Milk soured at room temperature by live kefir or its powder; no grains to sieve.',
+  name: say('methods.liveKefir.kefirWithoutGrains'),
+  short: say('methods.liveKefir.withoutGrains'),
+  family: FAMILIES.kefir,
+  summary: say('methods.liveKefir.milkSouredRoomTemperature'),
   groups: [
     MILK,
     vary(ROOM_STARTER, {
-      dosePct: { initial: 5, max: 20, why: 'Two to five per cent suits a night; more in winter, less in summer.' },
+      dosePct: { initial: 5, max: 20, why: say('methods.liveKefir.twoFivePerCent') },
     }),
     vary(ROOM, {
-      targetPh: { initial: 4.5, why: 'It goes on souring in the bottle: stop a little early.' },
+      targetPh: { initial: 4.5, why: say('methods.liveKefir.goesSouringBottleStop') },
       roomC: { max: 30 },
     }),
     MONEY,

@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import type { StockLot } from '../lots/lot.js';
 
 /** What a choice must be: above a number, or an option. */
@@ -7,16 +8,16 @@ export type Condition =
 /** A measured choice: a number within bounds. */
 export interface NumberChoice {
   readonly key: string;
-  readonly label: string;
+  readonly label: Text;
   readonly kind: 'number';
   readonly unit: string;
   readonly min: number;
   readonly max: number;
   readonly step: number;
   readonly initial: number;
-  readonly why: string;
+  readonly why: Text;
   /** What nought of it is called, where a number would say less: "no second ferment". */
-  readonly nought?: string;
+  readonly nought?: Text;
   /** Left out of sight unless this holds: then it has no say. */
   readonly onlyIf?: Conditions;
 }
@@ -24,13 +25,13 @@ export interface NumberChoice {
 /** A choice between schools, places or gear. */
 export interface OptionChoice {
   readonly key: string;
-  readonly label: string;
+  readonly label: Text;
   readonly kind: 'option';
-  readonly options: readonly { readonly id: string; readonly label: string; readonly why: string }[];
+  readonly options: readonly { readonly id: string; readonly label: Text; readonly why: Text }[];
   /** Kinds of lots of one's own that may be chosen as well. */
   readonly lots?: readonly StockLot['kind'][];
   readonly initial: string;
-  readonly why: string;
+  readonly why: Text;
   /** Left out of sight unless this holds: then it has no say. */
   readonly onlyIf?: Conditions;
 }
@@ -56,7 +57,7 @@ export interface StageTemplate {
 
 /** A group of choices as the page shows them. */
 export interface ChoiceGroup {
-  readonly title: string;
+  readonly title: Text;
   readonly choices: readonly Choice[];
 }
 
@@ -65,11 +66,11 @@ export interface Method {
   readonly id: string;
   /** Row of the family table, for people who know it by that. */
   readonly code: string;
-  readonly name: string;
+  readonly name: Text;
   /** The name among its family. */
-  readonly short: string;
-  readonly family: string;
-  readonly summary: string;
+  readonly short: Text;
+  readonly family: Text;
+  readonly summary: Text;
   readonly groups: readonly ChoiceGroup[];
   readonly stages: readonly StageTemplate[];
   /** What it gives, where that is no food but a starter for the next make. */

@@ -1,3 +1,4 @@
+import { say } from '../messages/message.js';
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import type { Treatment } from '../constants/milk.js';
 import type { Stock } from '../materials/materials.js';
@@ -21,45 +22,45 @@ export const milkOption = (m: Stock) => ({
 
 /** Choices that every scalded yogurt shares. */
 export const MILK: ChoiceGroup = {
-  title: 'Milk',
+  title: say('methods.milkChoices.milk'),
   choices: [
     {
       key: 'massG',
-      label: 'Milk and cream together',
+      label: say('methods.milkChoices.milkCreamTogether'),
       kind: 'number',
       unit: 'g',
       min: 250,
       max: 60_000,
       step: 250,
       initial: 4000,
-      why: 'What goes into the pot, before the starter.',
+      why: say('methods.milkChoices.whatGoesIntoPot'),
     },
     {
       key: 'vesselL',
-      label: 'The pot holds',
+      label: say('methods.milkChoices.potHolds'),
       kind: 'number',
       unit: 'L',
       min: 0.5,
       max: 80,
       step: 0.5,
       initial: 5,
-      why: 'A tenth is left free, so that it can be stirred and does not boil over.',
+      why: say('methods.milkChoices.tenthLeftFreeCan'),
     },
     {
       key: 'milk',
-      label: 'Milk',
+      label: say('methods.milkChoices.milk'),
       kind: 'option',
       initial: 'whole',
-      why: 'Protein makes the gel; fat rounds it.',
+      why: say('methods.milkChoices.proteinMakesGelFat'),
       lots: ['milk'],
       options: REFERENCE_MILKS.map(milkOption),
     },
     {
       key: 'cream',
-      label: 'Cream to raise it',
+      label: say('methods.milkChoices.creamRaise'),
       kind: 'option',
       initial: 'cream-36',
-      why: 'Used only when the wanted fat is above the milk’s.',
+      why: say('methods.milkChoices.usedOnlyWhenWanted'),
       lots: ['cream'],
       options: REFERENCE_CREAMS.map((m) => ({
         id: m.id,
@@ -69,14 +70,14 @@ export const MILK: ChoiceGroup = {
     },
     {
       key: 'fatPct',
-      label: 'Fat wanted',
+      label: say('methods.milkChoices.fatWanted'),
       kind: 'number',
       unit: '%',
       min: 0.1,
       max: 20,
       step: 0.1,
       initial: 3.6,
-      why: 'More fat softens the tang and thickens; 3.6 % is whole milk as it comes.',
+      why: say('methods.milkChoices.moreFatSoftensTang'),
     },
   ],
 };

@@ -1,28 +1,30 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { PLANT_BASES } from '../materials/reference-materials.js';
 import { only, vary, withMore, type ChoiceGroup, type Method } from './method.js';
 import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
 
 const BASE: ChoiceGroup = {
-  title: 'Base',
+  title: say('methods.plantYogurt.base'),
   choices: [
     {
       key: 'massG',
-      label: 'Base',
+      label: say('methods.plantYogurt.base'),
       kind: 'number',
       unit: 'g',
       min: 200,
       max: 20_000,
       step: 50,
       initial: 800,
-      why: 'What the cans or cartons hold, before the sugar.',
+      why: say('methods.plantYogurt.whatCansCartonsHold'),
     },
     {
       key: 'base',
       lots: ['base'],
-      label: 'Of',
+      label: say('methods.plantYogurt.of'),
       kind: 'option',
       initial: 'coconut-cream',
-      why: 'There is no casein to set it: its own fat makes the body.',
+      why: say('methods.plantYogurt.thereNoCaseinSet'),
       options: PLANT_BASES.map((b) => ({
         id: b.id,
         label: b.name,
@@ -31,68 +33,76 @@ const BASE: ChoiceGroup = {
     },
     {
       key: 'sugarPct',
-      nought: 'no sugar',
-      label: 'Sugar',
+      nought: say('methods.plantYogurt.noSugar'),
+      label: say('methods.plantYogurt.sugar'),
       kind: 'number',
       unit: '%',
       min: 0,
       max: 5,
       step: 0.5,
       initial: 1,
-      why: 'There is no lactose: the culture lives on this, and sours it away.',
+      why: say('methods.plantYogurt.thereNoLactoseCulture'),
     },
   ],
 };
 
 const CAPSULES: ChoiceGroup = {
-  title: 'Culture',
+  title: say('methods.plantYogurt.culture'),
   choices: [
     {
       key: 'as',
-      label: 'As',
+      label: say('methods.plantYogurt.as'),
       kind: 'option',
       initial: 'capsules',
-      why: 'Either must be alive: look at its date.',
+      why: say('methods.plantYogurt.eitherMustAliveLook'),
       options: [
-        { id: 'capsules', label: 'Live capsules', why: 'A supplement, not an assayed starter.' },
+        {
+          id: 'capsules',
+          label: say('methods.plantYogurt.liveCapsules'),
+          why: say('methods.plantYogurt.supplementNotAssayedStarter'),
+        },
         {
           id: 'powder',
-          label: 'Culture powder',
-          why: 'Made for it, without milk; a quarter teaspoon is about a capsule.',
+          label: say('methods.plantYogurt.culturePowder'),
+          why: say('methods.plantYogurt.madeWithoutMilkQuarter'),
         },
       ],
     },
     {
       key: 'perLitre',
-      label: 'How many',
+      label: say('methods.plantYogurt.howMany'),
       kind: 'number',
       unit: 'a litre',
       min: 1,
       max: 12,
       step: 1,
       initial: 2,
-      why: 'Of some ten thousand million live cells each; more are sooner.',
+      why: say('methods.plantYogurt.someTenThousandMillion'),
     },
     {
       key: 'ageDays',
-      label: 'Opened',
+      label: say('methods.plantYogurt.opened'),
       kind: 'number',
       unit: 'days ago',
       min: 0,
       max: 400,
       step: 1,
       initial: 60,
-      why: 'An open bottle loses its life in the warm.',
+      why: say('methods.plantYogurt.openBottleLosesLife'),
     },
     {
       key: 'store',
-      label: 'Kept',
+      label: say('methods.plantYogurt.kept'),
       kind: 'option',
       initial: 'cold',
-      why: 'Cold and dry.',
+      why: say('methods.plantYogurt.coldDry'),
       options: [
-        { id: 'cold', label: 'In the cold', why: 'Lasts a year.' },
-        { id: 'room', label: 'At room temperature', why: 'Half gone in a month.' },
+        { id: 'cold', label: say('methods.plantYogurt.inTheCold'), why: say('methods.plantYogurt.lastsYear') },
+        {
+          id: 'room',
+          label: say('methods.plantYogurt.roomTemperature'),
+          why: say('methods.plantYogurt.halfGoneMonth'),
+        },
       ],
     },
   ],
@@ -101,24 +111,24 @@ const CAPSULES: ChoiceGroup = {
 export const plantYogurt: Method = {
   id: 'plant-yogurt',
   code: 'Y6',
-  name: 'Plant-based yogurt',
-  short: 'Plant-based',
-  family: 'Yogurt',
-  summary: 'Thick coconut cream or another base soured by live capsules for a day and more; acid is its only guard.',
+  name: say('methods.plantYogurt.plantBasedYogurt'),
+  short: say('methods.plantYogurt.plantBased'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.plantYogurt.thickCoconutCreamAnother'),
   groups: [
     BASE,
     CAPSULES,
     vary(only(KEEPING, ['keeper', 'preheated', 'keepC', 'targetPh', 'leave', 'roomC']), {
-      keepC: { min: 36, max: 46, initial: 42, why: 'Forty to forty-six suits what is in the capsules.' },
-      targetPh: { initial: 4.4, max: 4.6, why: 'To taste, but never above 4.6: nothing else guards it.' },
+      keepC: { min: 36, max: 46, initial: 42, why: say('methods.plantYogurt.fortyFortySixSuits') },
+      targetPh: { initial: 4.4, max: 4.6, why: say('methods.plantYogurt.tasteButNeverAbove') },
     }),
     withMore(
       vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice', 'potPrice', 'handsPerHour']), {
         potG: { initial: 200 },
-        milkPrice: { label: 'The base costs', initial: 9 },
+        milkPrice: { label: say('methods.plantYogurt.baseCosts'), initial: 9 },
         shopPrice: { initial: 14 },
       }),
-      price('capsule', 'A capsule costs', 'each', 0.4),
+      price('capsule', say('methods.plantYogurt.capsuleCosts'), 'each', 0.4),
     ),
   ],
   stages: [

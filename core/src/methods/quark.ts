@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import {
   CLOTH,
   CLOTH_PARAMS,
@@ -17,70 +19,69 @@ import { ROOM_STARTER } from './room-choices.js';
 import { BLEND, KEEPING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
 
 const DRAINING: ChoiceGroup = {
-  title: 'Draining',
+  title: say('methods.quark.draining'),
   choices: [
     TRANSFER,
     {
       key: 'texture',
-      label: 'Until it is',
+      label: say('methods.quark.untilItIs'),
       kind: 'option',
       initial: 'quark',
-      why: 'A texture, not a time.',
+      why: say('methods.quark.textureNotTime'),
       options: [
-        { id: 'quark', label: 'Quark', why: 'Spoons, 18 % solids.' },
-        { id: 'lactic-curd', label: 'Lactic curd', why: 'Holds its shape, 26 % solids.' },
+        { id: 'quark', label: say('methods.quark.quark'), why: say('methods.quark.spoonsSolids') },
+        { id: 'lactic-curd', label: say('methods.quark.lacticCurd'), why: say('methods.quark.holdsShapeSolids') },
       ],
     },
     HANGS,
     ...CLOTH,
     {
       key: 'smooth',
-      label: 'In the end',
+      label: say('methods.quark.inTheEnd'),
       kind: 'option',
       initial: 'smooth',
-      why: 'Quark is stirred smooth; lactic curd is left in its slices.',
+      why: say('methods.quark.quarkStirredSmoothLactic'),
       options: [
-        { id: 'smooth', label: 'Stirred smooth', why: 'For the spoon.' },
-        { id: 'whole', label: 'As it is', why: 'For shaping.' },
+        { id: 'smooth', label: say('methods.quark.stirredSmooth'), why: say('methods.quark.forTheSpoon') },
+        { id: 'whole', label: say('methods.quark.asItIs'), why: say('methods.quark.forShaping') },
       ],
     },
-    saltChoice(0, 'None for quark; one per cent for lactic curd.'),
+    saltChoice(0, say('methods.quark.noneQuarkOnePer')),
   ],
 };
 
 export const quark: Method = {
   id: 'quark',
   code: 'F4',
-  name: 'Quark and lactic curd',
-  short: 'Quark',
-  family: 'Fresh cheese',
-  summary:
-    'Milk set by butter culture and a trace of rennet, ladled and hung: quark for the spoon or curd for shaping.',
+  name: say('methods.quark.quarkLacticCurd'),
+  short: say('methods.quark.quark'),
+  family: FAMILIES.freshCheese,
+  summary: say('methods.quark.milkSetButterCulture'),
   groups: [
-    vary(MILK, { fatPct: { min: 0.1, max: 5, initial: 3.6, why: 'Lean is grainier and lighter; whole is round.' } }),
+    vary(MILK, { fatPct: { min: 0.1, max: 5, initial: 3.6, why: say('methods.quark.leanGrainierLighterWhole') } }),
     {
       ...ROOM_STARTER,
       choices: [
-        warmTo(28, 20, 33, 'Where the culture gets away well.'),
+        warmTo(28, 20, 33, say('methods.quark.whereCultureGetsAway')),
         ...vary(ROOM_STARTER, { dosePct: { initial: 3 } }).choices,
         {
           key: 'ripenMin',
-          nought: 'not ripened',
-          label: 'Ripen before the rennet',
+          nought: say('methods.quark.notRipened'),
+          label: say('methods.quark.ripenBeforeRennet'),
           kind: 'number',
           unit: 'min',
           min: 0,
           max: 180,
           step: 15,
           initial: 60,
-          why: 'A head start for the culture.',
+          why: say('methods.quark.headStartCulture'),
         },
       ],
     },
     SETTING,
     vary(only(KEEPING, ['keepC', 'targetPh', 'leave', 'roomC']), {
-      keepC: { min: 20, max: 30, initial: 26, why: 'Six hours at thirty, overnight at twenty-two.' },
-      targetPh: { initial: 4.6, max: 4.8, why: 'At 4.6 it is firm enough to ladle, and acid guards it.' },
+      keepC: { min: 20, max: 30, initial: 26, why: say('methods.quark.sixHoursThirtyOvernight') },
+      targetPh: { initial: 4.6, max: 4.8, why: say('methods.quark.firmEnoughLadleAcid') },
     }),
     DRAINING,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 7 } }),

@@ -1,3 +1,5 @@
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import {
   only,
   vary,
@@ -13,33 +15,37 @@ import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './common-choices
 export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
   form: {
     options: [
-      { id: 'active', label: 'Live', why: 'Some of the last, or a bought pot that lives.' },
-      { id: 'freeze-dried', label: 'Powder', why: 'Slow off the mark, even.' },
+      { id: 'active', label: say('methods.roomChoices.live'), why: say('methods.roomChoices.someLastBoughtPot') },
+      { id: 'freeze-dried', label: say('methods.roomChoices.powder'), why: say('methods.roomChoices.slowOffMarkEven') },
     ],
   },
 });
 
 const COVER: OptionChoice = {
   key: 'cover',
-  label: 'Covered with',
+  label: say('methods.roomChoices.coveredWith'),
   kind: 'option',
   initial: 'cloth',
-  why: 'Both keep dust and flies out; under a cloth no water drips back.',
+  why: say('methods.roomChoices.bothKeepDustFlies'),
   options: [
-    { id: 'cloth', label: 'A breathing cloth', why: 'Or a paper filter, tied down.' },
-    { id: 'lid', label: 'A loose lid', why: 'Less skin on top.' },
+    {
+      id: 'cloth',
+      label: say('methods.roomChoices.breathingCloth'),
+      why: say('methods.roomChoices.paperFilterTiedDown'),
+    },
+    { id: 'lid', label: say('methods.roomChoices.looseLid'), why: say('methods.roomChoices.lessSkinTop') },
   ],
 };
 
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM: ChoiceGroup = vary(
-  { ...withMore(only(KEEPING, ['targetPh', 'leave', 'roomC']), COVER), title: 'Souring' },
+  { ...withMore(only(KEEPING, ['targetPh', 'leave', 'roomC']), COVER), title: say('methods.roomChoices.souring') },
   {
     roomC: {
       initial: 22,
       min: 12,
       max: 32,
-      why: 'It sours as warm as the room is: at 18 °C half as fast as at 24 °C.',
+      why: say('methods.roomChoices.soursWarmRoomHalf', { temp: temp(18), temp2: temp(24) }),
     },
   },
 );

@@ -1,25 +1,28 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { BLEND, HEATING, MILK, MONEY } from './common-choices.js';
 
 const HEAT_FIRST: ChoiceGroup = {
-  title: 'Heat',
+  title: say('methods.roomYogurt.heat'),
   choices: [
     {
       key: 'scald',
-      label: 'Scald it first',
+      label: say('methods.roomYogurt.scaldFirst'),
       kind: 'option',
       initial: 'yes',
-      why: 'No heat is kept while it sours; scalding before is for firmness.',
+      why: say('methods.roomYogurt.noHeatKeptWhile'),
       options: [
-        { id: 'yes', label: 'Scald', why: 'Sets firmer and sheds less whey.' },
-        { id: 'no', label: 'As it comes', why: 'Softer, nothing to watch.' },
+        { id: 'yes', label: say('methods.roomYogurt.scald'), why: say('methods.roomYogurt.setsFirmerShedsLess') },
+        { id: 'no', label: say('methods.roomYogurt.asItComes'), why: say('methods.roomYogurt.softerNothingWatch') },
       ],
     },
     ...vary(HEATING, {
-      heatC: { why: '85 °C and a hold unfold the whey protein.' },
-      coolMethod: { why: 'Down to the room, before the starter goes in.' },
+      heatC: { why: say('methods.roomYogurt.holdUnfoldWheyProtein', { temp: temp(85) }) },
+      coolMethod: { why: say('methods.roomYogurt.downRoomBeforeStarter') },
     }).choices,
   ],
 };
@@ -38,14 +41,14 @@ const scalding: readonly StageTemplate[] = SCALDED_STAGES.filter((s) => ['heat',
 export const roomYogurt: Method = {
   id: 'room-yogurt',
   code: 'Y4',
-  name: 'Room-temperature yogurt',
-  short: 'Room temperature',
-  family: 'Yogurt',
-  summary: 'An heirloom culture sours it on the counter overnight: no thermostat, no blanket.',
+  name: say('methods.roomYogurt.roomTemperatureYogurt'),
+  short: say('methods.roomYogurt.roomTemperature'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.roomYogurt.heirloomCultureSoursCounter'),
   groups: [
     MILK,
     HEAT_FIRST,
-    vary(ROOM_STARTER, { dosePct: { initial: 5, why: 'A spoon to the cup: five per cent is gone by morning.' } }),
+    vary(ROOM_STARTER, { dosePct: { initial: 5, why: say('methods.roomYogurt.spoonCupFivePer') } }),
     vary(ROOM, { roomC: { max: 24 } }),
     MONEY,
   ],

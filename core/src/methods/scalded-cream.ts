@@ -1,51 +1,53 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const SCALDING: ChoiceGroup = {
-  title: 'Scalding',
+  title: say('methods.scaldedCream.scalding'),
   choices: [
     {
       key: 'scaldC',
-      label: 'Keep it at',
+      label: say('methods.scaldedCream.keepItAt'),
       kind: 'number',
       unit: '°C',
       min: 72,
       max: 92,
       step: 1,
       initial: 80,
-      why: 'Steady at 75 to 85; a slow oven or a water bath.',
+      why: say('methods.scaldedCream.steadySlowOvenWater'),
     },
     {
       key: 'scaldH',
-      label: 'For',
+      label: say('methods.scaldedCream.for'),
       kind: 'number',
       unit: 'h',
       min: 6,
       max: 16,
       step: 1,
       initial: 11,
-      why: 'Eight is pale and thin, fourteen golden and thick.',
+      why: say('methods.scaldedCream.eightPaleThinFourteen'),
     },
     {
       key: 'depthCm',
-      label: 'It stands',
+      label: say('methods.scaldedCream.itStands'),
       kind: 'number',
       unit: 'cm deep',
       min: 2,
       max: 12,
       step: 0.5,
       initial: 2.5,
-      why: 'Shallow gives more crust, and is cold in time.',
+      why: say('methods.scaldedCream.shallowGivesMoreCrust'),
     },
     {
       key: 'taking',
-      label: 'Take the crust',
+      label: say('methods.scaldedCream.takeCrust'),
       kind: 'option',
       initial: 'lift',
-      why: 'What is left under it is thin cream.',
+      why: say('methods.scaldedCream.whatLeftUnderThin'),
       options: [
-        { id: 'lift', label: 'Lift it', why: 'Thick; some cream stays behind.' },
-        { id: 'drain', label: 'Pierce and drain', why: 'More of it, softer.' },
+        { id: 'lift', label: say('methods.scaldedCream.liftIt'), why: say('methods.scaldedCream.thickSomeCreamStays') },
+        { id: 'drain', label: say('methods.scaldedCream.pierceDrain'), why: say('methods.scaldedCream.moreSofter') },
       ],
     },
   ],
@@ -54,18 +56,18 @@ const SCALDING: ChoiceGroup = {
 export const scaldedCream: Method = {
   id: 'scalded-cream',
   code: 'S1',
-  name: 'Scalded thick cream',
-  short: 'Scalded',
-  family: 'Cream',
-  summary: 'Rich cream kept hot in a shallow pan through the night, cooled, its crust lifted off.',
+  name: say('methods.scaldedCream.scaldedThickCream'),
+  short: say('methods.scaldedCream.scalded'),
+  family: FAMILIES.cream,
+  summary: say('methods.scaldedCream.richCreamKeptHot'),
   groups: [
     vary(
-      { ...MILK, title: 'Cream' },
+      { ...MILK, title: say('methods.scaldedCream.cream') },
       {
-        massG: { initial: 1500, why: 'Cream, and the milk that brings it to the fat wanted.' },
-        vesselL: { label: 'The pan holds', initial: 3 },
+        massG: { initial: 1500, why: say('methods.scaldedCream.creamMilkBringsFat') },
+        vesselL: { label: say('methods.scaldedCream.panHolds'), initial: 3 },
         cream: { initial: 'cream-48' },
-        fatPct: { min: 30, max: 48, step: 1, initial: 42, why: 'Thirty-five at least; richer gives more crust.' },
+        fatPct: { min: 30, max: 48, step: 1, initial: 42, why: say('methods.scaldedCream.thirtyFiveLeastRicher') },
       },
     ),
     SCALDING,

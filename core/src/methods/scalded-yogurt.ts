@@ -1,3 +1,5 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import type { ChoiceGroup, Method, StageTemplate } from './method.js';
 import { BLEND, HEATING, KEEPING, KEEPING_PARAMS, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
 
@@ -29,30 +31,34 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
 ];
 
 const DRINKING: ChoiceGroup = {
-  title: 'To drink',
+  title: say('methods.scaldedYogurt.toDrink'),
   choices: [
     {
       key: 'thinPct',
-      nought: 'not thinned',
-      label: 'Thin it by',
+      nought: say('methods.scaldedYogurt.notThinned'),
+      label: say('methods.scaldedYogurt.thinItBy'),
       kind: 'number',
       unit: '%',
       min: 0,
       max: 150,
       step: 5,
       initial: 0,
-      why: 'None for the spoon; thirty pours, a hundred is a summer drink.',
+      why: say('methods.scaldedYogurt.noneSpoonThirtyPours'),
     },
     {
       key: 'thinWith',
       onlyIf: { choice: 'thinPct', above: 0 },
-      label: 'With',
+      label: say('methods.scaldedYogurt.with'),
       kind: 'option',
       initial: 'water',
-      why: 'Cold and clean.',
+      why: say('methods.scaldedYogurt.coldClean'),
       options: [
-        { id: 'water', label: 'Water', why: 'Lighter and tart; boiled and cooled.' },
-        { id: 'milk', label: 'Milk', why: 'Rounder.' },
+        {
+          id: 'water',
+          label: say('methods.scaldedYogurt.water'),
+          why: say('methods.scaldedYogurt.lighterTartBoiledCooled'),
+        },
+        { id: 'milk', label: say('methods.scaldedYogurt.milk'), why: say('methods.scaldedYogurt.rounder') },
       ],
     },
   ],
@@ -61,10 +67,10 @@ const DRINKING: ChoiceGroup = {
 export const scaldedYogurt: Method = {
   id: 'scalded-yogurt',
   code: 'Y1',
-  name: 'Scalded yogurt',
-  short: 'Scalded',
-  family: 'Yogurt',
-  summary: 'Milk heated high and held, soured warm by a spoon of the last, chilled undisturbed.',
+  name: say('methods.scaldedYogurt.scaldedYogurt'),
+  short: say('methods.scaldedYogurt.scalded'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.scaldedYogurt.milkHeatedHighHeld'),
   groups: [MILK, HEATING, STARTER, KEEPING, DRINKING, MONEY],
   stages: [
     ...SCALDED_STAGES,

@@ -1,9 +1,11 @@
+import { FAMILIES } from './families.js';
+import { say, type Text } from '../messages/message.js';
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
 import { HANGS } from './curd-choices.js';
 import { vary, withMore, type ChoiceGroup, type Method, type NumberChoice } from './method.js';
 import { MONEY, price } from './common-choices.js';
 
-const percent = (key: string, label: string, max: number, initial: number, why: string): NumberChoice => ({
+const percent = (key: string, label: Text, max: number, initial: number, why: Text): NumberChoice => ({
   key,
   label,
   kind: 'number',
@@ -16,18 +18,18 @@ const percent = (key: string, label: string, max: number, initial: number, why: 
 });
 
 const CURD: ChoiceGroup = {
-  title: 'Curd',
+  title: say('methods.sodaCheese.curd'),
   choices: [
     {
       key: 'scaldC',
-      label: 'Warm the cut curd to',
+      label: say('methods.sodaCheese.warmCutCurd'),
       kind: 'number',
       unit: '°C',
       min: 38,
       max: 52,
       step: 1,
       initial: 46,
-      why: 'Slowly: it firms and gives its whey; too fast the skin closes.',
+      why: say('methods.sodaCheese.slowlyFirmsGivesWhey'),
     },
     HANGS,
     ...CLABBER_COOLING.choices,
@@ -35,44 +37,44 @@ const CURD: ChoiceGroup = {
 };
 
 const MELTING: ChoiceGroup = {
-  title: 'Soda and melting',
+  title: say('methods.sodaCheese.sodaMelting'),
   choices: [
     {
       key: 'sodaPh',
-      label: 'Soda until pH',
+      label: say('methods.sodaCheese.sodaUntilPh'),
       kind: 'number',
       unit: 'pH',
       min: 5.3,
       max: 6.2,
       step: 0.05,
       initial: 5.6,
-      why: 'Between 5.4 and 5.9 it melts smooth; above it tastes of soap.',
+      why: say('methods.sodaCheese.betweenMeltsSmoothAbove'),
     },
     {
       key: 'sodaRestMin',
-      label: 'Rest with the soda',
+      label: say('methods.sodaCheese.restSoda'),
       kind: 'number',
       unit: 'min',
       min: 60,
       max: 480,
       step: 15,
       initial: 270,
-      why: 'Four to five hours, until no white crumb is left.',
+      why: say('methods.sodaCheese.fourFiveHoursUntil'),
     },
-    percent('butterPct', 'Butter', 25, 8, 'Shines and keeps it from catching.'),
-    percent('milkPct', 'Milk', 40, 15, 'Softer with more.'),
-    percent('eggPct', 'Egg', 20, 6, 'Binds it; none is a plainer cheese.'),
-    percent('saltPct', 'Salt', 3, 1.2, 'There is sodium in the soda too.'),
+    percent('butterPct', say('methods.sodaCheese.butter'), 25, 8, say('methods.sodaCheese.shinesKeepsFromCatching')),
+    percent('milkPct', say('methods.sodaCheese.milk'), 40, 15, say('methods.sodaCheese.softerMore')),
+    percent('eggPct', say('methods.sodaCheese.egg'), 20, 6, say('methods.sodaCheese.bindsNonePlainerCheese')),
+    percent('saltPct', say('methods.sodaCheese.salt'), 3, 1.2, say('methods.sodaCheese.thereSodiumSodaToo')),
     {
       key: 'cookC',
-      label: 'Melt it to',
+      label: say('methods.sodaCheese.meltItTo'),
       kind: 'number',
       unit: '°C',
       min: 65,
       max: 92,
       step: 1,
       initial: 82,
-      why: 'With egg never under 74.',
+      why: say('methods.sodaCheese.eggNeverUnder'),
     },
   ],
 };
@@ -80,21 +82,25 @@ const MELTING: ChoiceGroup = {
 export const sodaCheese: Method = {
   id: 'soda-cheese',
   code: 'A4',
-  name: 'Cooked soda cheese',
-  short: 'Soda cheese',
-  family: 'Curd',
-  summary: 'Clabber curd warmed, hung, ripened with soda and melted with butter, milk and egg to a slicing cheese.',
+  name: say('methods.sodaCheese.cookedSodaCheese'),
+  short: say('methods.sodaCheese.sodaCheese'),
+  family: FAMILIES.curd,
+  summary: say('methods.sodaCheese.clabberCurdWarmedHung'),
   groups: [
     ...CLABBER_GROUPS,
     CURD,
     MELTING,
     withMore(
       vary(MONEY, {
-        potG: { initial: 200, label: 'Pieces of', why: 'Weight of one piece.' },
+        potG: {
+          initial: 200,
+          label: say('methods.sodaCheese.piecesOf'),
+          why: say('methods.sodaCheese.weightOnePiece'),
+        },
         shopPrice: { initial: 17 },
       }),
-      price('butter', 'Butter costs', 'per kg', 11),
-      price('egg', 'Egg costs', 'per kg', 5),
+      price('butter', say('methods.sodaCheese.butterCosts'), 'per kg', 11),
+      price('egg', say('methods.sodaCheese.eggCosts'), 'per kg', 5),
     ),
   ],
   stages: [

@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 import { bind } from '../stages/registry.js';
 import { METHODS } from './index.js';
 import { choicesOf, type Choice } from './method.js';
@@ -6,7 +7,7 @@ import { choicesOf, type Choice } from './method.js';
 export type Asked =
   | {
       readonly kind: 'number';
-      readonly label: string;
+      readonly label: Text;
       readonly unit: string;
       readonly min: number;
       readonly max: number;
@@ -14,29 +15,29 @@ export type Asked =
     }
   | {
       readonly kind: 'option';
-      readonly label: string;
+      readonly label: Text;
       readonly values: readonly string[];
       /** What each is called. */
-      readonly labels: Readonly<Record<string, string>>;
+      readonly labels: Readonly<Record<string, Text>>;
     };
 
 /** Bounds and names of what no shipped method asks, but one's own may. */
 const BESIDE: Readonly<Record<string, Readonly<Record<string, Asked>>>> = {
-  heat: { paceCPerMin: ofNumber('How fast, where it must be slow', '°C a minute', [0, 5, 0.5]) },
+  heat: { paceCPerMin: ofNumber(say('methods.stageAsks.howFastWhereMust'), '°C a minute', [0, 5, 0.5]) },
   chill: {
-    targetC: ofNumber('Chill it to', '°C', [2, 15, 1]),
-    holdBackPct: ofNumber('Kept for the next starter', '%', [0, 10, 0.5]),
-    depthCm: ofNumber('Spread so deep in a dish; 0 = in its crock', 'cm', [0, 12, 0.5]),
-    pieceG: ofNumber('In moulds of; 0 = all in one', 'g', [0, 5000, 25]),
+    targetC: ofNumber(say('methods.stageAsks.chillItTo'), '°C', [2, 15, 1]),
+    holdBackPct: ofNumber(say('methods.stageAsks.keptNextStarter'), '%', [0, 10, 0.5]),
+    depthCm: ofNumber(say('methods.stageAsks.spreadDeepDishCrock'), 'cm', [0, 12, 0.5]),
+    pieceG: ofNumber(say('methods.stageAsks.mouldsAllOne'), 'g', [0, 5000, 25]),
   },
-  cool: { depthCm: ofNumber('So deep in a shallow pan; 0 = in its pot', 'cm', [0, 12, 0.5]) },
-  cut: { edgeCm: ofNumber('Edge of a piece', 'cm', [0.5, 5, 0.5]) },
-  acidify: { parts: ofNumber('In so many parts', 'parts', [1, 8, 1]) },
-  strain: { share: ofNumber('Done when so much of what can run off has; 0 = by texture', 'share', [0, 0.99, 0.01]) },
-  wash: { waterShare: ofNumber('Water for each wash', 'times the butter', [0.25, 3, 0.25]) },
+  cool: { depthCm: ofNumber(say('methods.stageAsks.deepShallowPanPot'), 'cm', [0, 12, 0.5]) },
+  cut: { edgeCm: ofNumber(say('methods.stageAsks.edgePiece'), 'cm', [0.5, 5, 0.5]) },
+  acidify: { parts: ofNumber(say('methods.stageAsks.manyParts'), 'parts', [1, 8, 1]) },
+  strain: { share: ofNumber(say('methods.stageAsks.doneWhenMuchWhat'), 'share', [0, 0.99, 0.01]) },
+  wash: { waterShare: ofNumber(say('methods.stageAsks.waterEachWash'), 'times the butter', [0.25, 3, 0.25]) },
 };
 
-function ofNumber(label: string, unit: string, [min, max, step]: readonly [number, number, number]): Asked {
+function ofNumber(label: Text, unit: string, [min, max, step]: readonly [number, number, number]): Asked {
   return { kind: 'number', label, unit, min, max, step };
 }
 

@@ -1,22 +1,45 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
+import { between, temp } from '../messages/quantity.js';
 import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 
 const WHICH: ChoiceGroup = {
-  title: 'Culture',
+  title: say('methods.starterFeeding.culture'),
   choices: [
     {
       key: 'culture',
-      label: 'It is',
+      label: say('methods.starterFeeding.itIs'),
       kind: 'option',
       initial: 'thermophilic',
-      why: 'Each ripens at its own warmth.',
+      why: say('methods.starterFeeding.eachRipensOwnWarmth'),
       options: [
-        { id: 'thermophilic', label: 'Yogurt culture', why: 'Warm, 40 to 44 °C.' },
-        { id: 'mesophilic', label: 'Butter and cream culture', why: 'At 21 to 26 °C.' },
-        { id: 'room-yogurt', label: 'Room-temperature heirloom', why: 'On the counter.' },
-        { id: 'kefir-grains', label: 'Kefir without grains', why: 'On the counter.' },
-        { id: 'clabber', label: 'Clabber', why: 'On the counter.' },
+        {
+          id: 'thermophilic',
+          label: say('methods.starterFeeding.yogurtCulture'),
+          why: say('methods.starterFeeding.warm', { temp: between(temp(40), temp(44)) }),
+        },
+        {
+          id: 'mesophilic',
+          label: say('methods.starterFeeding.butterCreamCulture'),
+          why: say('methods.starterFeeding.at', { temp: between(temp(21), temp(26)) }),
+        },
+        {
+          id: 'room-yogurt',
+          label: say('methods.starterFeeding.roomTemperatureHeirloom'),
+          why: say('methods.starterFeeding.onTheCounter'),
+        },
+        {
+          id: 'kefir-grains',
+          label: say('methods.starterFeeding.kefirWithoutGrains'),
+          why: say('methods.starterFeeding.onTheCounter'),
+        },
+        {
+          id: 'clabber',
+          label: say('methods.starterFeeding.clabber'),
+          why: say('methods.starterFeeding.onTheCounter'),
+        },
       ],
     },
   ],
@@ -28,11 +51,11 @@ const INCUBATORS = KEEPING.choices.find((c) => c.key === 'keeper')!;
 export const starterFeeding: Method = {
   id: 'starter-feeding',
   code: 'M1',
-  name: 'Starter, fed',
-  short: 'Fed',
-  family: 'Starters',
+  name: say('methods.starterFeeding.starterFed'),
+  short: say('methods.starterFeeding.fed'),
+  family: FAMILIES.starters,
   gives: 'starter',
-  summary: 'A little scalded milk, soured by a culture so that it lives on: all of it is kept as the next starter.',
+  summary: say('methods.starterFeeding.littleScaldedMilkSoured'),
   groups: [
     WHICH,
     vary(MILK, {
@@ -41,8 +64,8 @@ export const starterFeeding: Method = {
         min: 50,
         step: 50,
         max: 20_000,
-        label: 'Milk',
-        why: 'What the next make needs, and a spoon to feed again.',
+        label: say('methods.starterFeeding.milk'),
+        why: say('methods.starterFeeding.whatNextMakeNeeds'),
       },
       vesselL: { initial: 1, min: 0.1, step: 0.1 },
     }),
@@ -52,11 +75,15 @@ export const starterFeeding: Method = {
       keeper: {
         options: [
           ...(INCUBATORS.kind === 'option' ? INCUBATORS.options : []),
-          { id: 'counter', label: 'On the counter', why: 'For what sours at the warmth of the room.' },
+          {
+            id: 'counter',
+            label: say('methods.starterFeeding.onTheCounter2'),
+            why: say('methods.starterFeeding.whatSoursWarmthRoom'),
+          },
         ],
       },
       keepC: { min: 18 },
-      targetPh: { initial: 4.5, why: 'Ripe is set and bright, not sharp: too sour a mother is a slow one.' },
+      targetPh: { initial: 4.5, why: say('methods.starterFeeding.ripeSetBrightNot') },
     }),
     vary(MONEY, { potG: { initial: 100 }, shopPrice: { initial: 8 } }),
   ],

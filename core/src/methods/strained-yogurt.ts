@@ -1,57 +1,103 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import type { ChoiceGroup, Method } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 
 const STRAINING: ChoiceGroup = {
-  title: 'Straining',
+  title: say('methods.strainedYogurt.straining'),
   choices: [
     {
       key: 'texture',
-      label: 'Until it is',
+      label: say('methods.strainedYogurt.untilItIs'),
       kind: 'option',
       initial: 'very-thick',
-      why: 'A texture, not a time: the scale tells when.',
+      why: say('methods.strainedYogurt.textureNotTimeScale'),
       options: [
-        { id: 'thick', label: 'Thick', why: 'Pours off a spoon slowly; 17 % solids.' },
-        { id: 'very-thick', label: 'Very thick', why: 'Stands on the spoon; 21 % solids.' },
-        { id: 'spreadable', label: 'Spreadable', why: 'Holds a furrow; 25 % solids.' },
-        { id: 'firm', label: 'Firm', why: 'Rolls into balls; 30 % solids.' },
+        {
+          id: 'thick',
+          label: say('methods.strainedYogurt.thick'),
+          why: say('methods.strainedYogurt.poursOffSpoonSlowly'),
+        },
+        {
+          id: 'very-thick',
+          label: say('methods.strainedYogurt.veryThick'),
+          why: say('methods.strainedYogurt.standsSpoonSolids'),
+        },
+        {
+          id: 'spreadable',
+          label: say('methods.strainedYogurt.spreadable'),
+          why: say('methods.strainedYogurt.holdsFurrowSolids'),
+        },
+        {
+          id: 'firm',
+          label: say('methods.strainedYogurt.firm'),
+          why: say('methods.strainedYogurt.rollsIntoBallsSolids'),
+        },
       ],
     },
     {
       key: 'drain',
-      label: 'How',
+      label: say('methods.strainedYogurt.how'),
       kind: 'option',
       initial: 'hung',
-      why: 'More weight on the curd presses more whey out of it.',
+      why: say('methods.strainedYogurt.moreWeightCurdPresses'),
       options: [
-        { id: 'flat', label: 'Flat in a sieve', why: 'Gentlest; stops by itself near 28 % solids.' },
-        { id: 'hung', label: 'Hung in cloth', why: 'To spreadable overnight.' },
-        { id: 'pressed', label: 'Pressed in a mould', why: 'For firm.' },
+        {
+          id: 'flat',
+          label: say('methods.strainedYogurt.flatSieve'),
+          why: say('methods.strainedYogurt.gentlestStopsItselfNear'),
+        },
+        {
+          id: 'hung',
+          label: say('methods.strainedYogurt.hungCloth'),
+          why: say('methods.strainedYogurt.spreadableOvernight'),
+        },
+        {
+          id: 'pressed',
+          label: say('methods.strainedYogurt.pressedMould'),
+          why: say('methods.strainedYogurt.forFirm'),
+        },
       ],
     },
     {
       key: 'where',
-      label: 'Where',
+      label: say('methods.strainedYogurt.where'),
       kind: 'option',
       initial: 'cold',
-      why: 'On the counter it drains faster but goes on souring.',
+      why: say('methods.strainedYogurt.counterDrainsFasterBut'),
       options: [
-        { id: 'cold', label: 'In the cold', why: 'Slower, and safe at any hour.' },
-        { id: 'counter', label: 'On the counter', why: 'Only at pH 4.6 or below, up to 6 h.' },
+        {
+          id: 'cold',
+          label: say('methods.strainedYogurt.inTheCold'),
+          why: say('methods.strainedYogurt.slowerSafeAnyHour'),
+        },
+        {
+          id: 'counter',
+          label: say('methods.strainedYogurt.onTheCounter'),
+          why: say('methods.strainedYogurt.onlyPhBelowUp'),
+        },
       ],
     },
     ...CLOTH,
     {
       key: 'stopping',
-      label: 'And stop',
+      label: say('methods.strainedYogurt.andStop'),
       kind: 'option',
       initial: 'scale',
-      why: 'Somebody must be there when it is as wanted, or some whey goes back in.',
+      why: say('methods.strainedYogurt.somebodyMustThereWhen'),
       options: [
-        { id: 'scale', label: 'By the scale', why: 'Just as thick as wanted.' },
-        { id: 'overnight', label: 'When it hardly drips', why: 'Nobody need be there; whey is whisked back in.' },
+        {
+          id: 'scale',
+          label: say('methods.strainedYogurt.byTheScale'),
+          why: say('methods.strainedYogurt.justThickWanted'),
+        },
+        {
+          id: 'overnight',
+          label: say('methods.strainedYogurt.whenHardlyDrips'),
+          why: say('methods.strainedYogurt.nobodyNeedThereWhey'),
+        },
       ],
     },
   ],
@@ -60,10 +106,10 @@ const STRAINING: ChoiceGroup = {
 export const strainedYogurt: Method = {
   id: 'strained-yogurt',
   code: 'Y5',
-  name: 'Strained yogurt',
-  short: 'Strained',
-  family: 'Yogurt',
-  summary: 'Scalded yogurt, chilled, then on the cloth to the thickness you want; the whey is weighed.',
+  name: say('methods.strainedYogurt.strainedYogurt'),
+  short: say('methods.strainedYogurt.strained'),
+  family: FAMILIES.yogurt,
+  summary: say('methods.strainedYogurt.scaldedYogurtChilledCloth'),
   groups: [MILK, HEATING, STARTER, KEEPING, STRAINING, MONEY],
   stages: [
     ...SCALDED_STAGES,

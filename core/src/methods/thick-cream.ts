@@ -1,35 +1,38 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
+import { temp } from '../messages/quantity.js';
 import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
 import { vary, type ChoiceGroup, type Method } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 
 const CREAM = vary(
-  { ...MILK, title: 'Cream' },
+  { ...MILK, title: say('methods.thickCream.cream') },
   {
-    massG: { initial: 1000, why: 'Cream, and the milk that brings it to the fat wanted.' },
+    massG: { initial: 1000, why: say('methods.thickCream.creamMilkBringsFat') },
     vesselL: { initial: 2 },
-    fatPct: { min: 25, max: 48, step: 1, initial: 36, why: 'Thirty at least; more is stiffer.' },
+    fatPct: { min: 25, max: 48, step: 1, initial: 36, why: say('methods.thickCream.thirtyLeastMoreStiffer') },
   },
 );
 
 const THICKENING: ChoiceGroup = {
-  title: 'Acid and heat',
+  title: say('methods.thickCream.acidHeat'),
   choices: [
     {
       key: 'way',
-      label: 'The acid goes in',
+      label: say('methods.thickCream.acidGoes'),
       kind: 'option',
       initial: 'two-stage',
-      why: 'Either way it must not boil.',
+      why: say('methods.thickCream.eitherWayMustNot'),
       options: [
         {
           id: 'two-stage',
-          label: 'Cooler, then heated again',
-          why: 'To 85 °C, down to 65 °C, acid, back to 85 °C: smooth.',
+          label: say('methods.thickCream.coolerHeatedAgain'),
+          why: say('methods.thickCream.downAcidBackSmooth', { temp: temp(85), temp2: temp(65), temp3: temp(85) }),
         },
         {
           id: 'simmer',
-          label: 'While it is hot',
-          why: 'Eight to ten minutes just under the simmer: quicker, a little grain.',
+          label: say('methods.thickCream.whileHot'),
+          why: say('methods.thickCream.eightTenMinutesJust'),
         },
       ],
     },
@@ -37,25 +40,25 @@ const THICKENING: ChoiceGroup = {
     ACID_STRENGTH,
     {
       key: 'targetPh',
-      label: 'Down to, measured cold',
+      label: say('methods.thickCream.downMeasuredCold'),
       kind: 'number',
       unit: 'pH',
       min: 5.3,
       max: 6.1,
       step: 0.05,
       initial: 5.7,
-      why: 'More acid is thicker, and tastes of it.',
+      why: say('methods.thickCream.moreAcidThickerTastes'),
     },
     {
       key: 'holdMin',
-      label: 'Hold it hot',
+      label: say('methods.thickCream.holdHot'),
       kind: 'number',
       unit: 'min',
       min: 2,
       max: 15,
       step: 1,
       initial: 8,
-      why: 'Longer is thicker.',
+      why: say('methods.thickCream.longerThicker'),
     },
     ACID_PRICE,
   ],
@@ -69,10 +72,10 @@ const twoStage = { choice: 'way', is: 'two-stage' };
 export const thickCream: Method = {
   id: 'thick-cream',
   code: 'A3',
-  name: 'Thick acid cream',
-  short: 'Thick cream',
-  family: 'Cream',
-  summary: 'Cream thickened by a little acid and heat, cooled in water, set in a doubled cloth overnight.',
+  name: say('methods.thickCream.thickAcidCream'),
+  short: say('methods.thickCream.thickCream'),
+  family: FAMILIES.cream,
+  summary: say('methods.thickCream.creamThickenedLittleAcid'),
   groups: [CREAM, THICKENING, vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 15 } })],
   stages: [
     BLEND,

@@ -1,44 +1,50 @@
+import { FAMILIES } from './families.js';
+import { say } from '../messages/message.js';
 import { saltChoice, SALT_STAGE } from './curd-choices.js';
 import { vary, when, type ChoiceGroup, type Method } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 
 const FROM: ChoiceGroup = {
-  title: 'Beginning',
+  title: say('methods.yogurtCheese.beginning'),
   choices: [
     {
       key: 'from',
-      label: 'Begin with',
+      label: say('methods.yogurtCheese.beginWith'),
       kind: 'option',
       initial: 'milk',
-      why: 'Any plain yogurt does that has no starch or gelatine in it.',
+      why: say('methods.yogurtCheese.anyPlainYogurtDoes'),
       options: [
-        { id: 'milk', label: 'Milk', why: 'Yogurt made in the same go.' },
-        { id: 'bought', label: 'Yogurt, bought or made', why: 'Straight to the cloth.' },
+        { id: 'milk', label: say('methods.yogurtCheese.milk'), why: say('methods.yogurtCheese.yogurtMadeSameGo') },
+        {
+          id: 'bought',
+          label: say('methods.yogurtCheese.yogurtBoughtMade'),
+          why: say('methods.yogurtCheese.straightCloth'),
+        },
       ],
     },
     {
       key: 'boughtG',
-      label: 'Yogurt',
+      label: say('methods.yogurtCheese.yogurt'),
       kind: 'number',
       unit: 'g',
       min: 250,
       max: 60_000,
       step: 250,
       initial: 2000,
-      why: 'A fifth of it comes out pressed.',
+      why: say('methods.yogurtCheese.fifthComesOutPressed'),
       onlyIf: { choice: 'from', is: 'bought' },
     },
     {
       key: 'boughtFatPct',
-      label: 'Its fat',
+      label: say('methods.yogurtCheese.itsFat'),
       kind: 'number',
       unit: '%',
       min: 0,
       max: 12,
       step: 0.1,
       initial: 3.6,
-      why: 'On its label.',
+      why: say('methods.yogurtCheese.onItsLabel'),
       onlyIf: { choice: 'from', is: 'bought' },
     },
   ],
@@ -47,30 +53,34 @@ const FROM: ChoiceGroup = {
 const ofMilk = { choice: 'from', is: 'milk' };
 
 const PRESSING: ChoiceGroup = {
-  title: 'Draining and pressing',
+  title: say('methods.yogurtCheese.drainingPressing'),
   choices: [
     {
       key: 'texture',
-      label: 'Press it until it is',
+      label: say('methods.yogurtCheese.pressUntil'),
       kind: 'option',
       initial: 'pressed',
-      why: 'Flat first, then hung overnight in the cold, then under a weight.',
+      why: say('methods.yogurtCheese.flatFirstHungOvernight'),
       options: [
-        { id: 'firm', label: 'Firm', why: 'Rolls into balls; 30 % solids.' },
-        { id: 'pressed', label: 'Pressed', why: 'Turns out of its mould and slices; 36 % solids.' },
+        { id: 'firm', label: say('methods.yogurtCheese.firm'), why: say('methods.yogurtCheese.rollsIntoBallsSolids') },
+        {
+          id: 'pressed',
+          label: say('methods.yogurtCheese.pressed'),
+          why: say('methods.yogurtCheese.turnsOutMouldSlices'),
+        },
       ],
     },
-    saltChoice(0.8, 'Half to one per cent, worked in before the mould.'),
+    saltChoice(0.8, say('methods.yogurtCheese.halfOnePerCent')),
   ],
 };
 
 export const yogurtCheese: Method = {
   id: 'yogurt-cheese',
   code: 'F3',
-  name: 'Pressed yogurt cheese',
-  short: 'Yogurt cheese',
-  family: 'Fresh cheese',
-  summary: 'Yogurt drained flat, hung overnight in the cold, salted, pressed in a mould and turned out.',
+  name: say('methods.yogurtCheese.pressedYogurtCheese'),
+  short: say('methods.yogurtCheese.yogurtCheese'),
+  family: FAMILIES.freshCheese,
+  summary: say('methods.yogurtCheese.yogurtDrainedFlatHung'),
   groups: [
     FROM,
     when(ofMilk, MILK),
@@ -79,7 +89,11 @@ export const yogurtCheese: Method = {
     when(ofMilk, KEEPING),
     PRESSING,
     vary(MONEY, {
-      potG: { initial: 250, label: 'Pieces of', why: 'Weight of one piece.' },
+      potG: {
+        initial: 250,
+        label: say('methods.yogurtCheese.piecesOf'),
+        why: say('methods.yogurtCheese.weightOnePiece'),
+      },
       shopPrice: { initial: 16 },
     }),
   ],

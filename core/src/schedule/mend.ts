@@ -57,7 +57,7 @@ export interface MovedTask {
 export interface Change {
   readonly orderId: string;
   readonly part: number;
-  readonly name: string;
+  readonly name: Text;
   /** When it began, and when it begins; null where it was not there, or is left out. */
   readonly fromMin: number | null;
   readonly toMin: number | null;

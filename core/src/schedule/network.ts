@@ -63,7 +63,7 @@ export interface CoursePoint {
 /** A make as a network of steps, one after the other. */
 export interface Network {
   readonly methodId: string;
-  readonly name: string;
+  readonly name: Text;
   readonly choices: Choices;
   readonly steps: readonly Step[];
   readonly demands: readonly GearDemand[];

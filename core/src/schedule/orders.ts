@@ -12,7 +12,7 @@ import { networkOf, outlineOf, type Network, type Outline } from './network.js';
 export interface Order {
   readonly id: string;
   /** What it is called in a sentence; where nothing is said, as its method is. */
-  readonly name?: string;
+  readonly name?: Text;
   readonly method: Method;
   readonly choices?: Choices;
   readonly productG: number;

@@ -1,3 +1,4 @@
+import type { Text } from '../messages/message.js';
 import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
@@ -12,13 +13,13 @@ import type { MakeMode, Placing, ObjectiveWeights } from './mode.js';
 
 /** Something that has a resource for some slots, and what it is called. */
 export interface Holder {
-  readonly name: string;
+  readonly name: Text;
   readonly uses: readonly Use[];
 }
 
 /** What is on already and cannot be moved: its hands, and what it stands in. */
 export interface Committed {
-  readonly name: string;
+  readonly name: Text;
   readonly tasks: readonly { readonly atMin: number; readonly minutes: number }[];
   readonly demands: readonly {
     readonly gear: GearKind;
@@ -56,7 +57,7 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
 export interface PlannedMake {
   readonly orderId: string;
   /** What it is called in a sentence. */
-  readonly name: string;
+  readonly name: Text;
   /** Which of the makes of its order, counted from 1, and of how many. */
   readonly part: number;
   readonly parts: number;

@@ -1,4 +1,4 @@
-import { say, listOf, type Value } from '../messages/message.js';
+import { type Text, uniqueTexts, say, listOf, type Value } from '../messages/message.js';
 import { amount, duration } from '../messages/quantity.js';
 import type { ResourceProfile } from './resource-profile.js';
 import { gearWord, labourResource, type GearResource } from './gear-resources.js';
@@ -57,7 +57,7 @@ export function whyLeftOut(
   if (resource === labourResource(gearResources))
     return {
       orderId: id,
-      why: say('schedule.unmet.handsWantedWhenThere', { name: (name ?? network.name).toLowerCase(), inTime, names }),
+      why: say('schedule.unmet.handsWantedWhenThere', { name: name ?? network.name, inTime, names }),
       remedy: say('schedule.unmet.wantOneThemAnother'),
     };
   const { gear } = gearResources[resource]!;
@@ -69,7 +69,7 @@ export function whyLeftOut(
 }
 
 /** Names of what has something, each once: "A and B". */
-export function namesOf(holders: readonly { readonly name: string }[]): Value {
-  const names = [...new Set(holders.map((h) => h.name))];
+export function namesOf(holders: readonly { readonly name: Text }[]): Value {
+  const names = uniqueTexts(holders.map((h) => h.name));
   return names.length > 0 ? listOf(names) : say('schedule.unmet.whatIsOnAlready');
 }

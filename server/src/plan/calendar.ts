@@ -52,7 +52,7 @@ interface PlanEvent {
 
 function eventsOf(plannedBatch: PlannedBatch): readonly PlanEvent[] {
   const { feed, dueMs } = plannedBatch;
-  const of = plannedBatchName(plannedBatch);
+  const of = english(plannedBatchName(plannedBatch));
   const visits = visitsOf(plannedBatch.tasks).map((visit): PlanEvent => ({
     id: visit.tasks[0]!.stageId,
     fromMs: visit.fromMs,

@@ -26,7 +26,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
       minutes: Math.round(task.minutes),
       earliest: iso(task.earliestMs),
       latest: iso(task.latestMs),
-      make: plannedBatch.name,
+      make: english(plannedBatch.name),
       part: `${plannedBatch.part}/${plannedBatch.parts}`,
       for: plannedBatch.whom,
       stage: task.stageId,

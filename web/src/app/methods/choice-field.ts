@@ -4,7 +4,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import type { OwnFill } from './own-things';
 import { ProblemLine } from './problem-line';
-import { textOf } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/units';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -13,9 +13,9 @@ const SIDE_BY_SIDE = 2;
 @Component({
   selector: 'oc-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField, ProblemLine],
+  imports: [SaidPipe, NumberField, OptionField, ProblemLine],
   template: `
-    <label [attr.for]="id()">{{ choice().label }}</label>
+    <label [attr.for]="id()">{{ choice().label | said }}</label>
     @if (number(); as n) {
       <oc-number-field
         [fieldId]="id()"
@@ -29,7 +29,7 @@ const SIDE_BY_SIDE = 2;
         [invalid]="problem() !== null"
       />
     } @else if (few()) {
-      <div class="few" role="group" [attr.aria-label]="choice().label">
+      <div class="few" role="group" [attr.aria-label]="choice().label | said">
         @for (option of options(); track option.id) {
           <button
             type="button"
@@ -44,7 +44,7 @@ const SIDE_BY_SIDE = 2;
     } @else {
       <oc-option-field
         [fieldId]="id()"
-        [ariaLabel]="choice().label"
+        [ariaLabel]="choice().label | said"
         [options]="options()"
         [value]="value()"
         (changed)="chosen.emit($event)"
@@ -52,7 +52,7 @@ const SIDE_BY_SIDE = 2;
       />
     }
     @if (own().length) {
-      <div class="own" role="group" [attr.aria-label]="'Your own, for ' + choice().label">
+      <div class="own" role="group" [attr.aria-label]="'Your own, for ' + (choice().label | said)">
         @for (thing of offered(); track thing.id) {
           <button type="button" [attr.aria-pressed]="ownChosen() === thing.id" (click)="filled.emit(thing)">
             {{ thing.label }}
@@ -94,14 +94,17 @@ export class ChoiceField {
     const choice = this.choice();
     if (choice.kind === 'number') return [];
     return choice.options.map((o) =>
-      lotIdOf(o.id) === null ? { ...o, label: textOf(o.label), why: textOf(o.why) } : o,
+      lotIdOf(o.id) === null
+        ? { id: o.id, label: textOf(o.label), why: textOf(o.why) }
+        : { id: o.id, label: String(o.label), why: String(o.why) },
     );
   });
   protected readonly few = computed(() => this.options().length > 0 && this.options().length <= SIDE_BY_SIDE);
   /** The reason of the option chosen, else of the choice. */
   protected readonly reason = computed(() => {
     const picked = this.options().find((o) => o.id === this.value());
-    return textOf(picked ? `${picked.why} ${this.choice().why}` : this.choice().why);
+    const why = textOf(this.choice().why);
+    return picked ? `${picked.why} ${why}` : why;
   });
 
   protected readonly offered = computed(() => this.own().filter((thing) => !thing.refused));

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { initialChoices, METRIC, methodById } from '@oat-crock/core';
 import { measureIn } from '../ui/units';
 import { groupWords, valueWords } from './choice-words';
@@ -23,7 +24,7 @@ describe('choices in words', () => {
   });
 
   it('sum a closed group up', () => {
-    const group = method.groups.find((g) => g.title === 'Heat')!;
+    const group = method.groups.find((g) => english(g.title) === 'Heat')!;
     expect(groupWords(group, initialChoices(method))).toBe('85 °C, 15 min, Lid on, Cold-water bath');
   });
 

@@ -6,7 +6,7 @@ import { amount, mass } from '../ui/words';
 export function valueWords(choice: Choice, choices: Choices): string {
   const value = choices[choice.key] ?? choice.initial;
   if (choice.kind === 'option') return optionWords(choice, value);
-  if (Number(value) === 0 && choice.nought) return choice.nought;
+  if (Number(value) === 0 && choice.nought) return textOf(choice.nought);
   if (choice.unit === 'pH') return `pH ${Number(value).toFixed(2)}`;
   if (choice.unit === 'g')
     return mass(Number(value))
@@ -19,7 +19,7 @@ export function valueWords(choice: Choice, choices: Choices): string {
 function optionWords(choice: OptionChoice, value: number | string): string {
   const option = choice.options.find((o) => o.id === value);
   if (!option) return String(value);
-  return lotIdOf(option.id) === null ? textOf(option.label) : option.label;
+  return lotIdOf(option.id) === null ? textOf(option.label) : String(option.label);
 }
 
 /** A closed group says what is chosen in it, the important first. */

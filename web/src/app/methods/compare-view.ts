@@ -101,7 +101,7 @@ export class CompareView {
       .map((c) => {
         const choice = options.get(c.key) ?? c;
         return {
-          what: choice.label,
+          what: textOf(choice.label),
           was: valueWords(choice, this.was().choices),
           is: valueWords(choice, this.is().choices),
         };

@@ -1,3 +1,4 @@
+import { isCalled } from './called';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -101,7 +102,6 @@ export class Finder {
     lot: this.lot(),
     withinH: this.withinH(),
     thermostat: this.thermostat(),
-    words: this.read().words,
     startMs: this.startMs(),
     gear: this.own().gear,
   }));
@@ -130,7 +130,9 @@ export class Finder {
   constructor() {
     let latest = 0;
     effect((onCleanup) => {
-      const [methods, wanted, settings] = [this.book.all().filter((m) => !m.gives), this.wanted(), this.settings()];
+      const { words } = this.read();
+      const methods = this.book.all().filter((m) => !m.gives && isCalled(m, words));
+      const [wanted, settings] = [this.wanted(), this.settings()];
       const mine = ++latest;
       const rest = setTimeout(() => {
         this.engine.find(methods, wanted, settings).then(

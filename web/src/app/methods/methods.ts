@@ -1,3 +1,4 @@
+import { batchName } from '../ui/batch-name';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -12,7 +13,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { checkChoices, isOfRoom, METHODS, type Problem } from '@oat-crock/core';
+import { type Text, checkChoices, isOfRoom, METHODS, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
@@ -29,12 +30,12 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
-import { type PlannedBatch, plannedBatchName } from '@oat-crock/contract/api';
+import { type PlannedBatch } from '@oat-crock/contract/api';
 import { Paper } from '../paper/paper';
 import { PlanRecords } from '../plan/plan-records';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
-import { SaidPipe } from '../ui/units';
+import { textOf, SaidPipe } from '../ui/units';
 import { dayTime } from '../ui/words';
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
@@ -91,10 +92,12 @@ export class Methods {
   protected readonly defeats = computed(() => this.problems().filter((p) => !p.mild));
   protected readonly startMs = this.decision.startMs;
   /** The methods of its family. */
-  protected readonly kin = computed(() => this.book.all().filter((m) => m.family === this.method().family));
+  protected readonly kin = computed(() =>
+    this.book.all().filter((m) => textOf(m.family) === textOf(this.method().family)),
+  );
   protected readonly isOwn = computed(() => this.book.isOwn(this.method().id));
   protected readonly name = computed(() => this.decision.draft().name);
-  protected readonly open = linkedSignal(() => this.method().groups[0]!.title);
+  protected readonly open = linkedSignal((): Text => this.method().groups[0]!.title);
   protected readonly groups = computed(() =>
     this.decision.groups().map((group) => ({
       ...group,
@@ -125,14 +128,14 @@ export class Methods {
   });
   protected readonly plannedWords = computed(() => {
     const plannedBatch = this.planned();
-    return plannedBatch && `${plannedBatchName(plannedBatch)}, planned to be begun ${dayTime(plannedBatch.startMs)}`;
+    return plannedBatch && `${batchName(plannedBatch)}, planned to be begun ${dayTime(plannedBatch.startMs)}`;
   });
 
   /** A planned make is decided as it was planned, in the gear it was given; the address forgets it. */
   private decideAsPlanned(plannedBatch: PlannedBatch): void {
     const { methodId, choices, id: plannedBatchId } = plannedBatch;
     this.store.dispatch(
-      DraftActions.forPlannedBatch({ methodId, choices, name: plannedBatchName(plannedBatch), plannedBatchId }),
+      DraftActions.forPlannedBatch({ methodId, choices, name: batchName(plannedBatch), plannedBatchId }),
     );
     this.decision.useGear(plannedBatch.gear);
     void this.router.navigate([], { queryParams: {}, replaceUrl: true });
@@ -148,7 +151,7 @@ export class Methods {
     void this.router.navigate([], { queryParams: {}, replaceUrl: true });
   }
 
-  protected toggle(title: string): void {
+  protected toggle(title: Text): void {
     this.open.update((now) => (now === title ? '' : title));
   }
 
@@ -157,7 +160,7 @@ export class Methods {
     const view = this.sheetView();
     if (!view) return;
     this.paperTrouble.set('');
-    const title = this.method().name;
+    const title = textOf(this.method().name);
     try {
       const { sheetPaper } = await import('./sheet-paper');
       await this.paper.save(
@@ -192,7 +195,7 @@ export class Methods {
     const atMs = momentOf(this.when(), this.clock.exactMs(), kitchenZone());
     this.wrongTime.set(atMs === null ? 'Say the time as hours and minutes, like 22:15.' : '');
     if (atMs === null) return;
-    const batchId = this.logger.start(method, choices, this.name().trim() || method.name, larder, atMs);
+    const batchId = this.logger.start(method, choices, this.name().trim() || textOf(method.name), larder, atMs);
     const planned = this.planned();
     if (planned) this.planRecords.begun(planned, batchId);
     this.placeFreeKit(batchId);

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import {
   lotChoice,
   methodById,
@@ -51,8 +52,13 @@ describe('a choice of milk', () => {
     ]);
     const offered = withOwnLots(choice('milk'), things);
     if (offered.kind !== 'option') throw new Error('it is an option');
-    expect(offered.options.slice(0, 3).map((o) => o.label)).toEqual(['Soon', 'Late', 'Whole milk, 3.6 % fat']);
-    expect(offered.options[0]!.why).toContain('5.00 kg left, until Sun 3 May; 3.6 % fat');
+    expect(
+      offered.options
+        .slice(0, 3)
+        .map((o) => o.label)
+        .map(english),
+    ).toEqual(['Soon', 'Late', 'Whole milk, 3.6 % fat']);
+    expect(english(offered.options[0]!.why)).toContain('5.00 kg left, until Sun 3 May; 3.6 % fat');
   });
 
   it('keeps a lot that was taken away while it is chosen, and says so', () => {

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { initialChoices, makeSheet, METHODS, METRIC } from '@oat-crock/core';
 import { measureIn } from '../ui/units';
 import { sheetPaper } from './sheet-paper';
@@ -25,7 +26,7 @@ describe('a sheet on paper', () => {
   afterEach(() => measureIn(METRIC));
 
   for (const method of METHODS) {
-    it(`has all that is weighed, done and warned of: ${method.name}`, () => {
+    it(`has all that is weighed, done and warned of: ${english(method.name)}`, () => {
       const says = sheetWords(makeSheet(method, initialChoices(method)), BEGUN, NOTHING_OWN);
       const texts = textsOf(sheetPaper(says, HEAD));
       const page = texts.join(' ');

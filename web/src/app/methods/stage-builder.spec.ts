@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { makeSheet, methodById } from '@oat-crock/core';
 import type { MakeAsked } from '../engine/engine-api';
 import { Engine } from '../engine/engine';
@@ -32,7 +33,7 @@ describe('writing a method from stages', () => {
     const before = JSON.stringify(quark);
     await page.click(/^Take .* out$/);
     const [copy] = writing(page);
-    expect(copy!.name).toBe('Quark and lactic curd, our way');
+    expect(english(copy!.name)).toBe('Quark and lactic curd, our way');
     expect(copy!.id).not.toBe('quark');
     expect(copy!.stages.length).toBe(quark.stages.length - 1);
     expect(JSON.stringify(quark)).toBe(before);

@@ -185,7 +185,7 @@ export class StageBuilder {
       this.store.dispatch(LarderActions.edited({ family: 'methods', draft: method, overVersion }));
       return;
     }
-    const copy = variantOf(method, this.clock.newId(), `${method.name}, our way`, initialChoices(method));
+    const copy = variantOf(method, this.clock.newId(), `${textOf(method.name)}, our way`, initialChoices(method));
     this.store.dispatch(LarderActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }

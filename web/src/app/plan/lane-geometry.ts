@@ -1,5 +1,6 @@
+import { batchName } from '../ui/batch-name';
 import { type Asleep, isNight } from '@oat-crock/calendar';
-import { type PlannedTask, type PlannedBatch, plannedBatchName, type PourPoint } from '@oat-crock/contract/api';
+import { type PlannedTask, type PlannedBatch, type PourPoint } from '@oat-crock/contract/api';
 import type { Batch, Followed } from '@oat-crock/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { BatchTrouble } from './planner-api';
@@ -38,7 +39,7 @@ const ON_NOW = 'On now';
 export function plannedLane(plannedBatch: PlannedBatch, troubles: readonly BatchTrouble[]): LaneBatch {
   return {
     id: plannedBatch.id,
-    name: plannedBatchName(plannedBatch),
+    name: batchName(plannedBatch),
     is: 'planned',
     startMs: plannedBatch.startMs,
     readyMs: plannedBatch.readyMs,

@@ -1,3 +1,4 @@
+import { textOf } from '../ui/units';
 import type { Due, WantedOrder } from '@oat-crock/contract/api';
 import { METHODS, type Choices, type Method } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
@@ -51,7 +52,7 @@ const hour = (): OptionAsked => {
 /** How much is asked by itself; the vessel follows from it. */
 const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'vesselL']);
 /** Makes that feed a culture are no orders. */
-const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.family === 'Starters').map((m) => m.id));
+const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.gives === 'starter').map((m) => m.id));
 
 /** What is chosen on the sheet of a method, but for how much. */
 export const withoutAmount = (choices: Choices): Choices =>
@@ -77,7 +78,7 @@ export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change 
   const what = option(
     'methodId',
     'What',
-    methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, name] as const),
+    methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, textOf(name)] as const),
   );
   const made = madeAs(order.choices, onSheet);
   const asked = made !== 'usual' || Object.keys(onSheet).length > 0;

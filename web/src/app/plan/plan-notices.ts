@@ -1,4 +1,4 @@
-import { plannedBatchName } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { planFeature } from '../state/plan.feature';
@@ -178,7 +178,7 @@ export class PlanNotices {
         const at = first?.atMs && first.is !== 'past' ? ` (${dayTime(first.atMs)})` : '';
         return {
           plannedBatchId,
-          name: plannedBatch ? plannedBatchName(plannedBatch) : '',
+          name: plannedBatch ? batchName(plannedBatch) : '',
           says: `${textOf(first?.says ?? '')}${at}`,
         };
       });
@@ -205,9 +205,9 @@ export class PlanNotices {
     if (!first) return 'All of it holds.';
     return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
   });
-  protected readonly shiftedNames = computed(() => this.plans.shifted().map(plannedBatchName).join(' and '));
+  protected readonly shiftedNames = computed(() => this.plans.shifted().map(batchName).join(' and '));
   protected readonly staleWords = computed(() => {
-    const names = this.plans.stale().map(plannedBatchName);
+    const names = this.plans.stale().map(batchName);
     return `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} planned, and not wanted any more, or ${names.length === 1 ? 'its' : 'their'} day is over.`;
   });
   protected readonly whyNotKept = computed(() => {

@@ -31,7 +31,7 @@ describe('the keeper of a plan', () => {
     const { store, planRecords: own } = await planRecords([a, b]);
     own.keep([b], [a, b]);
     expect(own.plannedBatches().map((p) => p.id)).toEqual([b.id]);
-    const stays = { id: a.id, name: a.name, wanted: 'taken away', errors: [] } as const;
+    const stays = { id: a.id, name: 'A make', wanted: 'taken away', errors: [] } as const;
     store.dispatch(LarderActions.staysAsItWas({ stays }));
     expect(own.plannedBatches().map((p) => p.id))
       .withContext('the server would not let it go')

@@ -1,8 +1,8 @@
+import { batchName } from '../ui/batch-name';
 import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { plannedBatchName } from '@oat-crock/contract/api';
 import type { KeptPlace } from '@oat-crock/core';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
@@ -105,7 +105,7 @@ export class PlannedBatchPanel {
       ? (moving.told?.plannedBatch ?? plannedBatch)
       : plannedBatch;
   });
-  protected readonly name = computed(() => plannedBatchName(this.plannedBatch()!));
+  protected readonly name = computed(() => batchName(this.plannedBatch()!));
   private readonly trouble = computed(() =>
     this.plans.standing()?.troubles.find((t) => t.plannedBatchId === this.mover.chosen()),
   );

@@ -59,7 +59,7 @@ export interface BatchTrouble {
 export interface NotMet {
   readonly occurrenceId: string;
   /** What it is called. */
-  readonly name: string;
+  readonly name: Text;
   readonly why: Text;
   readonly remedy: Text;
 }
@@ -110,7 +110,7 @@ export interface BatchMoved {
 
 /** A hand, or the beginning of a make, that comes at another time. */
 export interface BatchChange {
-  readonly name: string;
+  readonly name: Text;
   readonly fromMs: number | null;
   readonly toMs: number | null;
   readonly tasks: readonly { readonly name: Text; readonly fromMs: number; readonly toMs: number }[];

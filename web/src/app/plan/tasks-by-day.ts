@@ -1,4 +1,5 @@
-import { type PlannedBatch, plannedBatchName, visitsOf } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
+import { type PlannedBatch, visitsOf } from '@oat-crock/contract/api';
 import { textOf } from '../ui/units';
 import { written } from '../ui/dates';
 import { mass, span } from '../ui/words';
@@ -40,7 +41,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
   });
   const visits = [
     ...[
-      ...planned.map((p) => ({ of: plannedBatchName(p), tasks: p.tasks })),
+      ...planned.map((p) => ({ of: batchName(p), tasks: p.tasks })),
       ...live.map((l) => ({ of: l.name, tasks: l.tasks })),
     ]
       .flatMap(({ of, tasks }) => visitsOf(tasks.filter((h) => h.minutes > 0)).map((sitting) => ({ of, sitting })))
@@ -54,7 +55,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
       ),
     ...planned.flatMap((plannedBatch) => feedingVisits(plannedBatch, visit)),
     ...planned.flatMap((p) =>
-      p.dueMs === null ? [] : [visit(p.dueMs, plannedBatchName(p), `Handed on: ${mass(p.productG)}.`, 0)],
+      p.dueMs === null ? [] : [visit(p.dueMs, batchName(p), `Handed on: ${mass(p.productG)}.`, 0)],
     ),
   ].sort((a, b) => a.atMs - b.atMs);
   return [...Map.groupBy(visits, (v) => dayHeading(v.atMs))].map(([day, own]) => ({
@@ -70,7 +71,7 @@ function feedingVisits(
 ): readonly Timed[] {
   const { feed } = plannedBatch;
   if (!feed) return [];
-  const of = `Starter for ${plannedBatchName(plannedBatch)}`;
+  const of = `Starter for ${batchName(plannedBatch)}`;
   const says = `Stir ${feed.starterG.toFixed(0)} g of the culture into ${mass(feed.milkG)} of scalded milk at ${feed.tempC.toFixed(0)} °C.`;
   return [
     visit(feed.beginMs, of, says, FEED_MIN.begin),

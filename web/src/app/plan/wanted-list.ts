@@ -1,6 +1,7 @@
+import { nameOfWanted } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { wantedName, type Occurrence } from '@oat-crock/contract/api';
+import { type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
@@ -148,7 +149,7 @@ export class WantedList {
         const method = this.book.find(order.methodId)?.name ?? 'Of a method that is gone';
         return {
           id: order.id,
-          name: wantedName(method, order.whom),
+          name: nameOfWanted(method, order.whom),
           much: mass(order.productG),
           due: dueWords(order, this.plans.inputs.startMs()),
           times:

@@ -1,6 +1,7 @@
+import { batchName } from '../ui/batch-name';
 import { isNight, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type PlannedBatch, plannedBatchName } from '@oat-crock/contract/api';
+import { type PlannedBatch } from '@oat-crock/contract/api';
 import { injectBoxSize } from '../ui/box-size';
 import { dayTime } from '../ui/words';
 import { AcidFill } from './acid-fill';
@@ -111,7 +112,7 @@ export class PlannedStrip {
     return this.inView().map((plannedBatch, i) => ({
       plannedBatch,
       y: 3 + LINE_PX * this.lines()[i]!,
-      name: `${plannedBatchName(plannedBatch)}, planned from ${dayTime(plannedBatch.startMs)}`,
+      name: `${batchName(plannedBatch)}, planned from ${dayTime(plannedBatch.startMs)}`,
       left: x(plannedBatch.startMs),
       right: Math.max(x(plannedBatch.readyMs), x(plannedBatch.startMs) + 1),
       stops: acidStops(plannedBatch.course),

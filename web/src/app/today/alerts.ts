@@ -1,4 +1,4 @@
-import { plannedBatchName } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -77,7 +77,7 @@ export class Alerts {
     const open = this.planned().filter((p) => p.batchId === null);
     const planned = planTasks(open, nowMs).map((task): Near => ({
       key: `${task.plannedBatch.id} ${task.is} ${task.atMs}`,
-      of: plannedBatchName(task.plannedBatch),
+      of: batchName(task.plannedBatch),
       atMs: task.atMs,
       text: textOf(planTaskSays(task)),
     }));

@@ -1,4 +1,4 @@
-import { plannedBatchName } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { isFed, type Due } from '@oat-crock/core';
@@ -85,7 +85,7 @@ export class PlanCard {
     return strongest ?? null;
   });
 
-  protected readonly name = computed(() => plannedBatchName(this.task().plannedBatch));
+  protected readonly name = computed(() => batchName(this.task().plannedBatch));
   protected readonly at = computed(() => clockTime(this.task().atMs, this.clock.nowMs()));
   protected readonly when = computed(() => fromNow(this.task().atMs, this.clock.nowMs()));
   protected readonly near = computed(() => this.task().atMs - this.clock.nowMs() < NEAR_MS);

@@ -1,9 +1,9 @@
+import { batchName } from '../ui/batch-name';
 import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdOf } from '@oat-crock/core';
-import { plannedBatchName } from '@oat-crock/contract/api';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { feedsNow, wantsOf } from '../cultures/wants';
@@ -79,7 +79,7 @@ export class Today {
     const [first] = troubles;
     const plannedBatch = this.planned().find((p) => p.id === first?.plannedBatchId);
     return first && plannedBatch
-      ? `${plannedBatchName(plannedBatch)}: ${textOf(first.breaks[0]!.says)}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+      ? `${batchName(plannedBatch)}: ${textOf(first.breaks[0]!.says)}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
       : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
