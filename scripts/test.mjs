@@ -91,6 +91,7 @@ const SIDE_BY_SIDE = [
     process.execPath,
     ['--conditions=source', '--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js', '--config=server/jasmine.json'],
   ],
+  [whole, 'Texts', process.execPath, ['scripts/messages.mjs', '--check']],
   [whole, 'Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   [whole, 'Types of the tests of the real page', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']],
 ];

@@ -26,11 +26,14 @@ async function readAll(page: Page): Promise<readonly string[]> {
 
 /** A metric quantity, but for what a syringe or a bottle says in mL and a label for 100 g. */
 const METRIC = /(?<!(?:[Pp]er|[Ii]n|[Ff]or) )\b\d+(?:\.\d+)? ?(?:°C|kg|g|L|cm|bar)(?!\w)|°C|per kg|a kg\b/;
+/** A message that nobody put into words, or a place of it that nothing was put into. */
+const UNSAID = /\[object|\bundefined\b|\bNaN\b|^[a-z]+(?:\.[A-Za-z]\w*){2,}$/;
 const OF_A_LABEL = /^\d+\.\d g$|g fat, .* g protein/;
 
-/** Nothing on a page is in metric, nor behind each of some controls that open more of it. */
+/** Nothing on a page is in metric or left unsaid, nor behind each of some controls that open more of it. */
 async function expectNothingMetric(page: Page, controls?: Locator): Promise<void> {
-  const seen = async () => (await readAll(page)).filter((text) => METRIC.test(text) && !OF_A_LABEL.test(text));
+  const seen = async () =>
+    (await readAll(page)).filter((text) => UNSAID.test(text) || (METRIC.test(text) && !OF_A_LABEL.test(text)));
   expect(await seen()).toEqual([]);
   for (const control of (await controls?.all()) ?? []) {
     if ((await control.getAttribute('aria-expanded')) !== 'true') await control.click();

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { type Starter, starterActivity, starterAdvice } from '@oat-crock/core';
 import Joi from 'joi';
 import { starterFields } from '../inputs/starter.js';
@@ -5,7 +6,7 @@ import type { Verb } from '../verb.js';
 
 const run = (starter: Starter) => ({
   relative: starterActivity(starter),
-  advice: starterAdvice(starter),
+  advice: english(starterAdvice(starter)),
 });
 
 /** Share of a fresh starter’s activity that is left (1 = fresh), and what to do about it. */

@@ -1,3 +1,4 @@
+import { amount } from '../messages/quantity.js';
 import { say, type Text } from '../messages/message.js';
 import { SPENT, TIRED } from '../constants/starter.js';
 import { spentBelow } from '../physics/starter-activity.js';
@@ -51,7 +52,7 @@ export function dueOf(
   const lastMs = fallsTo(lot, spent, nowMs, shown);
   const common = { lot, leftG, activity, feedByMs, lastMs };
   if (activity.likely <= spent) {
-    const says = 'Too little is left in it to trust: take it from a fresher one, or begin the line again.';
+    const says: Text = say('cultures.due.tooLittleLeftTrust');
     return { ...common, level: 'past', does: 'renew', says };
   }
   const again = beginAgain(lot, school, tasted);
@@ -59,13 +60,13 @@ export function dueOf(
   if (feedByMs === null) return { ...common, level: 'well', does: 'nothing', says: reserveWords(lot, activity) };
   const grains = lot.form === 'grains';
   if (activity.likely <= TIRED) {
-    const says = grains
-      ? 'The grains have waited too long for milk: give them fresh milk now, and pour away the first.'
-      : `It is tired: feed it in a little milk now, or take ${(1 / activity.likely).toFixed(1)} times the dose.`;
+    const says: Text = grains
+      ? say('cultures.due.grainsWaitedTooLong')
+      : say('cultures.due.tiredFeedLittleMilk', { likely: amount(1 / activity.likely, 1) });
     return { ...common, level: 'now', does: grains ? 'wake' : 'feed', says };
   }
   if (feedByMs - nowMs < SOON_MS) {
-    const says = grains ? 'The grains want the next milk.' : 'It wants to be fed or used soon.';
+    const says: Text = grains ? say('cultures.due.grainsWantNextMilk') : say('cultures.due.wantsFedUsedSoon');
     return { ...common, level: 'soon', does: 'feed', says };
   }
   return { ...common, level: 'well', does: 'use', says: say('cultures.due.goodNextMake') };

@@ -35,7 +35,7 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
             lot,
             does: 'cold' as const,
             activityThen: then(movedTo(lot, 'cold', leaveMs)),
-            says: 'Put it into the cold.',
+            says: say('cultures.park.putCold'),
           },
         ]
       : []),
@@ -45,17 +45,13 @@ export function parkingOf(lot: CultureLot, leaveMs: number, backMs: number, show
             lot,
             does: 'feed' as const,
             activityThen: then(fresh('cold')),
-            says: grains
-              ? 'Fresh milk over the grains on the last day, then into the cold.'
-              : 'Feed it on the last days, then into the cold.',
+            says: grains ? say('cultures.park.freshMilkThenCold') : say('cultures.park.feedThenCold'),
           },
           {
             lot,
             does: 'freeze' as const,
             activityThen: then(fresh('frozen')),
-            says: grains
-              ? 'Pat some of the grains dry and freeze them in milk powder; allow two or three batches to wake them.'
-              : 'Feed it, freeze it in cubes, and feed it twice on coming back.',
+            says: grains ? say('cultures.park.freezeGrains') : say('cultures.park.freezeCubes'),
           },
         ]
       : []),

@@ -41,7 +41,13 @@ function choiceFaults(method: Method): MethodFault[] {
       seen.add(choice.key);
       return [
         ...(twice
-          ? [{ field: `${field}.key`, message: `"${choice.key}" is asked twice.`, remedy: 'Ask it once.' }]
+          ? [
+              {
+                field: `${field}.key`,
+                message: say('make.checkMethod.askedTwice', { key: choice.key }),
+                remedy: say('make.checkMethod.askItOnce'),
+              },
+            ]
           : []),
         ...initialFaults(choice, field),
         ...conditionFaults(method, choice.onlyIf, `${field}.onlyIf`),
@@ -79,8 +85,8 @@ function conditionFaults(method: Method, conditions: Conditions | undefined, fie
     .filter((condition) => !keys.has(condition.choice))
     .map(({ choice }) => ({
       field,
-      message: `It hangs on a choice "${choice}" that is not asked.`,
-      remedy: 'Ask it, or leave the condition out.',
+      message: say('make.checkMethod.hangsOnUnasked', { choice }),
+      remedy: say('make.checkMethod.askOrLeaveOut'),
     }));
 }
 
@@ -98,7 +104,13 @@ function stageFaults(method: Method, stage: StageTemplate, i: number): MethodFau
   const twice = method.stages.some((s, j) => j < i && s.id === stage.id && !(s.onlyIf && stage.onlyIf));
   return [
     ...(twice
-      ? [{ field: `${field}.id`, message: `Two stages are called "${stage.id}".`, remedy: 'Give each its own.' }]
+      ? [
+          {
+            field: `${field}.id`,
+            message: say('make.checkMethod.twoStages', { id: stage.id }),
+            remedy: say('make.checkMethod.giveEachItsOwn'),
+          },
+        ]
       : []),
     ...Object.entries(stage.params).flatMap(([key, value]) =>
       paramFaults(method, stage, key, value, `${field}.params.${key}`),

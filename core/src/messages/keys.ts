@@ -57,8 +57,13 @@ export interface MessageValues {
   'cultures.due.frozenReserveNowWeak': None;
   'cultures.due.frozenReserveThawCold': None;
   'cultures.due.goodNextMake': None;
+  'cultures.due.grainsWaitedTooLong': None;
+  'cultures.due.grainsWantNextMilk': None;
   'cultures.due.reserveKeeps': None;
   'cultures.due.reserveOlderBestTake': None;
+  'cultures.due.tiredFeedLittleMilk': { readonly likely: Value };
+  'cultures.due.tooLittleLeftTrust': None;
+  'cultures.due.wantsFedUsedSoon': None;
   'cultures.feeding.allGrainsIntoMilk': { readonly mass: Value; readonly grains: Value; readonly room: Value };
   'cultures.feeding.keptAt': { readonly keep: Value };
   'cultures.feeding.onTheCounter': None;
@@ -68,8 +73,13 @@ export interface MessageValues {
   'cultures.match.doesNotGrowWants': { readonly keep: Value; readonly opt: Value };
   'cultures.match.makeReckonedOneHours': { readonly name: Value };
   'cultures.match.warmCultureUnderStands': { readonly p: Value };
+  'cultures.park.feedThenCold': None;
+  'cultures.park.freezeCubes': None;
+  'cultures.park.freezeGrains': None;
+  'cultures.park.freshMilkThenCold': None;
   'cultures.park.leaveWhere': None;
   'cultures.park.nothingBringsOverLong': None;
+  'cultures.park.putCold': None;
   'cultures.renewalPolicy.afterSomeGenerations': None;
   'cultures.renewalPolicy.beenCarriedTimesBought': { readonly generation: Value; readonly generations: Value };
   'cultures.renewalPolicy.boughtCultureFewStrains': None;
@@ -318,10 +328,15 @@ export interface MessageValues {
   'lots.cultureLot.kefirGrains': None;
   'lots.cultureLot.powderPacket': None;
   'make.checkMethod.askGiveValue': None;
+  'make.checkMethod.askItOnce': None;
+  'make.checkMethod.askOrLeaveOut': None;
+  'make.checkMethod.askedTwice': { readonly key: Value };
   'make.checkMethod.beginStagePoursSomething': None;
   'make.checkMethod.cannotBegin': { readonly label: Value };
   'make.checkMethod.cannotTold': { readonly kind: Value; readonly key: Value; readonly value: Value };
   'make.checkMethod.give': { readonly allowed: Value };
+  'make.checkMethod.giveEachItsOwn': None;
+  'make.checkMethod.hangsOnUnasked': { readonly choice: Value };
   'make.checkMethod.leaveOut': None;
   'make.checkMethod.nothingPotYetWhen': None;
   'make.checkMethod.putEachAfterWhat': None;
@@ -329,6 +344,7 @@ export interface MessageValues {
   'make.checkMethod.takesChoiceNotAsked': { readonly choice: Value };
   'make.checkMethod.takesNo': { readonly kind: Value; readonly key: Value };
   'make.checkMethod.thereNoStage': { readonly kind: Value };
+  'make.checkMethod.twoStages': { readonly id: Value };
   'make.checkMethod.useOne': { readonly stageKindNames: Value };
   'make.scale.chooseFirst': None;
   'make.scale.makeGoesFromNearest': { readonly range: Value; readonly bound: Value };
@@ -929,6 +945,10 @@ export interface MessageValues {
   'methods.yogurtCheese.yogurtCheese': None;
   'methods.yogurtCheese.yogurtDrainedFlatHung': None;
   'methods.yogurtCheese.yogurtMadeSameGo': None;
+  'physics.starterActivity.alsoDrifted': { readonly now: Value; readonly generations: number };
+  'physics.starterActivity.good': None;
+  'physics.starterActivity.spent': None;
+  'physics.starterActivity.tired': { readonly times: Value };
   'plan.nameFor': { readonly name: Value; readonly whom: Value };
   'plan.namePart': { readonly name: Value; readonly part: Value; readonly parts: Value };
   'quantity.alone': { readonly quantity: Value };
@@ -998,6 +1018,7 @@ export interface MessageValues {
   'schedule.orders.wantLessOnce': None;
   'schedule.orders.wantsLarderNone': { readonly gear: Value };
   'schedule.orders.wouldTakeMoreMakes': { readonly mostParts: Value };
+  'schedule.standing.wasToBeBegun': { readonly ago: Value };
   'schedule.unmet.handsWantedWhenThere': { readonly name: Value; readonly inTime: Value; readonly names: Value };
   'schedule.unmet.keepsDaysWouldToo': { readonly keepsDays: Value };
   'schedule.unmet.leftOutFar': None;
@@ -1125,6 +1146,7 @@ export interface MessageValues {
   'stages.chill.chill': None;
   'stages.chill.coldThrough': None;
   'stages.chill.coldThroughFirmWhen': None;
+  'stages.chill.heldBack': None;
   'stages.chill.keepsColdTwoDays': None;
   'stages.chill.putCrockIntoCold': None;
   'stages.chill.putIntoCold': None;
@@ -1306,6 +1328,7 @@ export interface MessageValues {
   'stages.hold.timeUpSkinMay': None;
   'stages.incubate.askPhLower': None;
   'stages.incubate.cleanSpoonHowDoes': None;
+  'stages.incubate.clottedByRennet': None;
   'stages.incubate.counterUnderOutDraught': { readonly cover: string };
   'stages.incubate.earlierMilderSofterLater': None;
   'stages.incubate.heatItTo': { readonly temp: Value };
@@ -1318,6 +1341,7 @@ export interface MessageValues {
   'stages.incubate.leaveCounter': None;
   'stages.incubate.leavesWall': None;
   'stages.incubate.leavesWallOnePiece': None;
+  'stages.incubate.leftTillMorningGoes': None;
   'stages.incubate.onTheCounter': None;
   'stages.incubate.phMilkStillLiquid': { readonly targetPh: Value; readonly gelPh: Value };
   'stages.incubate.putDoNotMove': { readonly cover: Value };
@@ -1522,6 +1546,8 @@ export interface MessageValues {
   'stages.skim.startSkimming': None;
   'stages.skim.weighIt': None;
   'stages.skim.whiteCurdAllOver': None;
+  'stages.souringBranches.aboutPhSetLittle': { readonly ph: Value };
+  'stages.souringBranches.aboutPhSourWanted': { readonly ph: Value };
   'stages.souringBranches.goNow': None;
   'stages.souringBranches.letPlaceCoolDown': None;
   'stages.souringBranches.letPlaceCoolDown2': None;
@@ -1533,8 +1559,10 @@ export interface MessageValues {
   'stages.souringBranches.smellsFoulDoNot': None;
   'stages.souringBranches.smellsYeastNotDangerous': None;
   'stages.souringBranches.stopDiscard': None;
+  'stages.souringBranches.tastesSharpAlready': None;
   'stages.souringBranches.warmPlaceUpAgain': None;
   'stages.souringBranches.warmedPlaceUp': None;
+  'stages.souringBranches.wheyStandsLongerSheds': None;
   'stages.sowing.aboutSoMuch': { readonly left: Value };
   'stages.sowing.afterDaysLifeLeft': { readonly days: number; readonly store: string; readonly left: Value };
   'stages.sowing.coolMilkFirst': { readonly opt: Value };

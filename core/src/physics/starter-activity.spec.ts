@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { CULTURES, LINES, type CultureId } from '../constants/cultures.js';
 import { starterAdvice, starterActivity, type Starter } from './starter-activity.js';
@@ -63,13 +64,13 @@ describe('lines of descent', () => {
     expect(LINES.thermophilic.generations).toBeLessThanOrEqual(6);
     const old: Starter = { form: 'active', store: 'cold', ageDays: 1, generation: 50 };
     expect(starterActivity(old, 'room-yogurt')).toBe(starterActivity({ ...old, generation: 0 }, 'room-yogurt'));
-    expect(starterAdvice(old, 'room-yogurt')).toBe('Good for the next make.');
-    expect(starterAdvice({ ...old, generation: 5 })).toContain('begin a new line');
+    expect(english(starterAdvice(old, 'room-yogurt'))).toBe('Good for the next make.');
+    expect(english(starterAdvice({ ...old, generation: 5 }))).toContain('begin a new line');
   });
 
   it('says what dose makes up for lost vigour, and when nothing will', () => {
     const aged = (ageDays: number): Starter => ({ form: 'active', store: 'cold', ageDays });
-    expect(starterAdvice(aged(10))).toContain('2.8 times the dose');
-    expect(starterAdvice(aged(40))).toContain('start from a fresh culture');
+    expect(english(starterAdvice(aged(10)))).toContain('2.8 times the dose');
+    expect(english(starterAdvice(aged(40)))).toContain('start from a fresh culture');
   });
 });

@@ -1,3 +1,5 @@
+import { amount } from '../messages/quantity.js';
+import { say, type Text } from '../messages/message.js';
 import {
   DEAD_CHANCE,
   PACE_SD,
@@ -71,18 +73,16 @@ export function starterPrior(starter: Pick<Starter, 'form' | 'store'>, activity:
 }
 
 /** What to do about a starter's activity, in a sentence or two. */
-export function starterAdvice(starter: Starter, culture: CultureId = 'thermophilic'): string {
-  const left = starterActivity(starter, culture);
+export function starterAdvice(starter: Starter, culture: CultureId = 'thermophilic'): Text {
   const { generations } = LINES[culture];
-  const said = [
-    left < spentBelow(starter)
-      ? 'Too little is left in it to trust: start from a fresh culture.'
-      : left < TIRED
-        ? `It is tired: take ${(1 / left).toFixed(1)} times the dose, or feed it once in a little milk first.`
-        : 'Good for the next make.',
-  ];
-  if (generations !== null && (starter.generation ?? 0) >= generations) {
-    said.push(`After ${generations} generations its strains have drifted, sourer and slower: begin a new line.`);
-  }
-  return said.join(' ');
+  const now = adviceNow(starter, starterActivity(starter, culture));
+  if (generations === null || (starter.generation ?? 0) < generations) return now;
+  return say('physics.starterActivity.alsoDrifted', { now, generations });
+}
+
+function adviceNow(starter: Starter, left: number): Text {
+  if (left < spentBelow(starter)) return say('physics.starterActivity.spent');
+  return left < TIRED
+    ? say('physics.starterActivity.tired', { times: amount(1 / left, 1) })
+    : say('physics.starterActivity.good');
 }

@@ -1,4 +1,5 @@
-import { sayDuration } from '../stages/words.js';
+import { duration } from '../messages/quantity.js';
+import { say } from '../messages/message.js';
 import { emptyProfile } from './resource-profile.js';
 import { leastBlocking, moved, type Break } from './move.js';
 import { planFrom } from './plan-of.js';
@@ -95,6 +96,6 @@ const breaksOfItsOwn = ({ breaks }: Trouble): boolean => breaks.some(({ is }) =>
 
 function lateToBegin(startMin: number): readonly Break[] {
   if (startMin >= -LATE_TO_BEGIN_MIN) return [];
-  const says = `It was to be begun ${sayDuration(-startMin)} ago.`;
+  const says = say('schedule.standing.wasToBeBegun', { ago: duration(-startMin) });
   return [{ is: 'past', says, step: 0, atMin: startMin, against: [] }];
 }

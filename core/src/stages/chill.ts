@@ -68,7 +68,7 @@ export const chill: StageKind<ChillParams> = {
     warmthGauge(seen, params.targetC),
     { what: say('stages.chill.acidity'), unit: 'pH', planned: seen.planned.ph, now: seen.here.ph },
     ...(params.holdBackPct > 0
-      ? [{ what: 'Held back', unit: 'g' as const, planned: null, now: totalG(seen.here.heldBack) }]
+      ? [{ what: say('stages.chill.heldBack'), unit: 'g' as const, planned: null, now: totalG(seen.here.heldBack) }]
       : []),
   ],
   cautions: (params) => (params.holdBackPct > 0 ? [CAUTIONS.spoon] : []),

@@ -98,7 +98,7 @@ export const incubate: StageKind<IncubateParams> = {
     ...(seen.begun.curd.rennetImcuPerKg > 0
       ? [
           {
-            what: 'Clotted by rennet',
+            what: say('stages.incubate.clottedByRennet'),
             unit: '%' as const,
             planned: 100,
             now: 100 * Math.min(1, seen.here.curd.clotted),
@@ -178,7 +178,7 @@ function sournessSlack(params: IncubateParams, course: Course): Slack {
   };
   const earlyMin = crossed(0, -5, (s) => s.ph > params.targetPh + MILDER);
   if (params.leave === 'morning') {
-    const cost = 'Left till morning it goes on souring: sharper, and it sheds more whey.';
+    const cost: Text = say('stages.incubate.leftTillMorningGoes');
     return { earlyMin, lateMin: NIGHT_MIN, cost };
   }
   return {

@@ -1,5 +1,5 @@
-import { say } from '../messages/message.js';
-import { temp } from '../messages/quantity.js';
+import { say, type Text } from '../messages/message.js';
+import { temp, acidity } from '../messages/quantity.js';
 import { firmness } from '../state/crock-state.js';
 import type { IncubateParams } from './incubate.js';
 import type { Branch, Seen } from './watch.js';
@@ -45,15 +45,15 @@ function spoiltBranches(looks: Seen['looks']): Branch[] {
 }
 
 function readyBranches({ targetPh }: IncubateParams, { here, looks }: Seen): Branch[] {
-  const because =
+  const because: Text | null =
     here.ph <= targetPh
-      ? `It is at about pH ${here.ph.toFixed(2)}, as sour as wanted.`
+      ? say('stages.souringBranches.aboutPhSourWanted', { ph: acidity(here.ph) })
       : looks['taste'] === 'sharp'
-        ? 'It tastes sharp already.'
+        ? say('stages.souringBranches.tastesSharpAlready')
         : looks['whey'] === 'a pool'
-          ? 'Whey stands on it: longer it sheds more.'
+          ? say('stages.souringBranches.wheyStandsLongerSheds')
           : here.ph <= targetPh + MILDER && firmness(here) > 0
-            ? `It is at about pH ${here.ph.toFixed(2)}: set, and a little milder than wanted.`
+            ? say('stages.souringBranches.aboutPhSetLittle', { ph: acidity(here.ph) })
             : null;
   return because === null
     ? []
