@@ -1,4 +1,4 @@
-import { SaidPipe } from '../ui/units';
+import { NamedPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -20,7 +20,7 @@ const MOST_LOTS = 4;
 @Component({
   selector: 'oc-use-first',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, RouterLink],
+  imports: [NamedPipe, RouterLink],
   template: `
     <h1>Use first</h1>
     @for (lot of list(); track lot.id) {
@@ -38,7 +38,7 @@ const MOST_LOTS = 4;
           <p class="ideas">
             <span class="quiet">Good for</span>
             @for (idea of lot.ideas; track idea.methodId) {
-              <a [routerLink]="['/methods', idea.methodId]" [queryParams]="{ of: lot.id }">{{ idea.name | said }}</a>
+              <a [routerLink]="['/methods', idea.methodId]" [queryParams]="{ of: lot.id }">{{ idea.name | named }}</a>
             }
           </p>
         }

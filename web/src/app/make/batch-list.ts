@@ -1,4 +1,4 @@
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -76,7 +76,7 @@ export class BatchList {
   protected readonly rows = computed(() =>
     this.batches().map((batch) => ({
       batch,
-      method: textOf(methodOf(batch).name),
+      method: named(methodOf(batch).name),
       begun: written(batch.startedMs, 'dayClock'),
       state: stateWords(batch),
       level: levelOf(batch),

@@ -23,7 +23,7 @@ import { SafetyPanel } from './safety-panel';
 import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
 import { WhyPanel } from './why-panel';
-import { textOf, SaidPipe } from '../ui/units';
+import { named, SaidPipe } from '../ui/units';
 
 const HOUR_MS = 3_600_000;
 
@@ -66,7 +66,7 @@ export class Make {
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.batchId()) ?? null);
   protected readonly followed = computed(() => this.byBatch()[this.batchId() ?? ''] ?? null);
   protected readonly failure = computed(() => this.failures()[this.batchId() ?? ''] ?? null);
-  protected readonly method = computed(() => (this.batch() ? textOf(methodOf(this.batch()!).name) : ''));
+  protected readonly method = computed(() => (this.batch() ? named(methodOf(this.batch()!).name) : ''));
   protected readonly headline = computed(() => {
     const [batch, followed] = [this.batch(), this.followed()];
     return batch && followed ? headline(batch, followed, this.clock.nowMs()) : '';

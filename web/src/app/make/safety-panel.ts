@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { methodOf, type Batch, type Followed } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Paper } from '../paper/paper';
-import { textOf, SaidPipe } from '../ui/units';
+import { named, SaidPipe } from '../ui/units';
 import { lotCode } from './lot-code';
 import { safetyRows } from './safety-words';
 
@@ -50,7 +50,7 @@ export class SafetyPanel {
     const batch = this.batch();
     try {
       const { recordPaper } = await import('./record-paper');
-      const head = { method: textOf(methodOf(batch).name), nowMs: this.clock.exactMs() };
+      const head = { method: named(methodOf(batch).name), nowMs: this.clock.exactMs() };
       await this.paper.save(`record-${lotCode(batch)}`, recordPaper(batch, this.followed(), head));
     } catch (error) {
       this.trouble.set(`The PDF could not be made (${(error as Error).message}). Try again.`);

@@ -20,7 +20,7 @@ import { knownOf, learnedFeature } from '../state/learned.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { roomFeature } from '../state/room.feature';
 import { OptionField } from '../ui/option-field';
-import { textOf, SaidPipe } from '../ui/units';
+import { named, SaidPipe } from '../ui/units';
 
 /** Causes shown before the rest is asked for. */
 const SHOWN = 3;
@@ -94,7 +94,7 @@ export class WhyPanel {
   /** A method of one's own that begins with what would mend this. */
   protected keepSo(cause: ExplainedCause): void {
     const method = methodOf(this.batch());
-    const draft = variantOf(method, this.clock.newId(), `${textOf(method.name)}, mended`, this.chosen(cause));
+    const draft = variantOf(method, this.clock.newId(), `${named(method.name)}, mended`, this.chosen(cause));
     this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion: 0 }));
     this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);

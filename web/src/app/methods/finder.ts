@@ -13,7 +13,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { clockTime, mass, pricePer, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
-import { SaidPipe } from '../ui/units';
+import { NamedPipe, SaidPipe } from '../ui/units';
 
 const MIN_MS = 60_000;
 const QUARTER_MS = 15 * MIN_MS;
@@ -24,7 +24,7 @@ const REST_MS = 120;
 @Component({
   selector: 'oc-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, NumberField, OptionField],
+  imports: [NamedPipe, SaidPipe, NumberField, OptionField],
   templateUrl: './finder.html',
   styleUrl: './finder.css',
 })

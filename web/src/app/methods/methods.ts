@@ -35,7 +35,7 @@ import { Paper } from '../paper/paper';
 import { PlanRecords } from '../plan/plan-records';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
-import { textOf, SaidPipe } from '../ui/units';
+import { NamedPipe, named, SaidPipe, textOf } from '../ui/units';
 import { dayTime } from '../ui/words';
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
@@ -43,6 +43,7 @@ import { dayTime } from '../ui/words';
   selector: 'oc-methods',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    NamedPipe,
     WhenRow,
     SaidPipe,
     RouterLink,
@@ -160,7 +161,7 @@ export class Methods {
     const view = this.sheetView();
     if (!view) return;
     this.paperTrouble.set('');
-    const title = textOf(this.method().name);
+    const title = named(this.method().name);
     try {
       const { sheetPaper } = await import('./sheet-paper');
       await this.paper.save(
@@ -195,7 +196,7 @@ export class Methods {
     const atMs = momentOf(this.when(), this.clock.exactMs(), kitchenZone());
     this.wrongTime.set(atMs === null ? 'Say the time as hours and minutes, like 22:15.' : '');
     if (atMs === null) return;
-    const batchId = this.logger.start(method, choices, this.name().trim() || textOf(method.name), larder, atMs);
+    const batchId = this.logger.start(method, choices, this.name().trim() || named(method.name), larder, atMs);
     const planned = this.planned();
     if (planned) this.planRecords.begun(planned, batchId);
     this.placeFreeKit(batchId);

@@ -1,5 +1,5 @@
 import { inEnglish } from '@oat-crock/messages';
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -44,7 +44,7 @@ export class OwnMethodBar {
   );
 
   protected askName(): void {
-    this.newName.set(`${textOf(this.decision.method().name)}, our way`);
+    this.newName.set(`${named(this.decision.method().name)}, our way`);
     this.naming.set(true);
   }
 
@@ -64,9 +64,9 @@ export class OwnMethodBar {
   /** Hands the method out as an open file. */
   protected saveFile(): void {
     const { method, choices } = { method: this.decision.method(), choices: this.decision.choices() };
-    const file = inEnglish(methodFile(variantOf(method, method.id, textOf(method.name), choices)));
+    const file = inEnglish(methodFile(variantOf(method, method.id, named(method.name), choices)));
     const content = new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' });
-    saveFile(`${fileName(textOf(method.name))}.method.json`, content);
+    saveFile(`${fileName(named(method.name))}.method.json`, content);
   }
 
   /** Reads a method file and keeps it under an id of its own. */
@@ -83,7 +83,7 @@ export class OwnMethodBar {
   protected takeAway(): void {
     const { id, name } = this.decision.method();
     this.store.dispatch(LarderActions.removeWanted({ family: 'methods', id }));
-    this.removed.last.set({ family: 'methods', id, name: textOf(name) });
+    this.removed.last.set({ family: 'methods', id, name: named(name) });
     void this.router.navigate(['/methods']);
   }
 

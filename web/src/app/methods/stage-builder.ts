@@ -30,13 +30,13 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
 import { MethodBook } from './method-book';
-import { textOf, SaidPipe } from '../ui/units';
+import { NamedPipe, named, SaidPipe, textOf } from '../ui/units';
 
 /** The stages of a method, put in order and told what to do; the engine tries it at every touch. */
 @Component({
   selector: 'oc-stage-builder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
+  imports: [NamedPipe, SaidPipe, CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
   templateUrl: './stage-builder.html',
   styleUrl: './stage-builder.css',
 })
@@ -185,7 +185,7 @@ export class StageBuilder {
       this.store.dispatch(LarderActions.edited({ family: 'methods', draft: method, overVersion }));
       return;
     }
-    const copy = variantOf(method, this.clock.newId(), `${textOf(method.name)}, our way`, initialChoices(method));
+    const copy = variantOf(method, this.clock.newId(), `${named(method.name)}, our way`, initialChoices(method));
     this.store.dispatch(LarderActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }

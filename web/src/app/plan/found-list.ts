@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { OBJECTIVE_PRESETS, type Supposition } from '@oat-crock/core';
-import { textOf, SaidPipe } from '../ui/units';
+import { named, NamedPipe, SaidPipe } from '../ui/units';
 import { dayTime, span } from '../ui/words';
 import { PlanService } from './plan-service';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
@@ -11,7 +11,7 @@ import { WhatIf } from './what-if';
 @Component({
   selector: 'oc-found-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, WhatIf],
+  imports: [NamedPipe, SaidPipe, WhatIf],
   template: `
     <div class="head">
       <h2>{{ title() }}</h2>
@@ -51,7 +51,7 @@ import { WhatIf } from './what-if';
             <p>{{ change }}</p>
           }
           @for (no of plan.found.notMet; track no.occurrenceId) {
-            <p class="problem">{{ no.name | said }}: {{ no.why | said }} {{ no.remedy | said }}</p>
+            <p class="problem">{{ no.name | named }}: {{ no.why | said }} {{ no.remedy | said }}</p>
           }
           <p class="quiet">{{ plan.gap }}</p>
         </article>
@@ -158,7 +158,7 @@ const ONE_VISIT_MS = 30 * 60_000;
 
 /** What of a make comes at another time, in a sentence: when it is begun, and when its other hands come. */
 export function changeWords({ name: of, fromMs, toMs, tasks }: PlanFound['changes'][number]): string {
-  const name = textOf(of);
+  const name = named(of);
   if (fromMs === null) return `${name} is begun ${dayTime(toMs!)}.`;
   if (toMs === null) return `${name} is left out.`;
   const visits = tasks.filter((h, i) => i === 0 || h.toMs - tasks[i - 1]!.toMs > ONE_VISIT_MS);

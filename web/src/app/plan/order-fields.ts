@@ -1,4 +1,4 @@
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import type { Due, WantedOrder } from '@oat-crock/contract/api';
 import { METHODS, type Choices, type Method } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
@@ -78,7 +78,7 @@ export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change 
   const what = option(
     'methodId',
     'What',
-    methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, textOf(name)] as const),
+    methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, named(name)] as const),
   );
   const made = madeAs(order.choices, onSheet);
   const asked = made !== 'usual' || Object.keys(onSheet).length > 0;

@@ -1,4 +1,4 @@
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
@@ -185,7 +185,7 @@ export class PlanService {
     const places = placesIn(this.standing()?.plannedBatches ?? [], this.inputs.plannedBatches()).map((place) =>
       place.of === plannedBatch.id ? { ...place, startMs, extension, pinned } : place,
     );
-    this.drafted(places, `${textOf(plannedBatch.name)} is moved`);
+    this.drafted(places, `${named(plannedBatch.name)} is moved`);
   }
 
   private drafted(places: readonly PlaceAt[], of: string): void {

@@ -1,4 +1,4 @@
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -63,7 +63,7 @@ export class GoTo {
   private readonly goals = computed<readonly Goal[]>(() => [
     ...PLACES.map((p) => ({ text: p.text, path: p.path })),
     ...this.batches().map((b) => ({ text: `${b.name}, ${dayTime(b.startedMs)}`, path: `/make/${b.id}` })),
-    ...this.methods.all().map((m) => ({ text: `Method: ${textOf(m.name)}`, path: `/methods/${m.id}` })),
+    ...this.methods.all().map((m) => ({ text: `Method: ${named(m.name)}`, path: `/methods/${m.id}` })),
   ]);
   protected readonly found = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/);

@@ -1,4 +1,4 @@
-import { textOf } from '../ui/units';
+import { named } from '../ui/units';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
@@ -80,7 +80,7 @@ const removeOrRestore = createEffect(
 );
 
 /** What a record is called; what is wanted has no name of its own. */
-const nameOf = (item: KeptItem): string => ('name' in item ? textOf(item.name) : 'What is wanted');
+const nameOf = (item: KeptItem): string => ('name' in item ? named(item.name) : 'What is wanted');
 
 /** Why something was not taken away or brought back: that is not asked for again by itself. */
 function whyNot(saved: Exclude<Saved, { kind: 'saved' }>): readonly FieldProblem[] {

@@ -1,9 +1,9 @@
 import { plannedBatchName, wantedName, type PlannedBatch } from '@oat-crock/contract/api';
 import type { Text } from '@oat-crock/core';
-import { textOf } from './units';
+import { named } from './units';
 
 /** What a planned make is called, as the household reads it: "Thick yogurt for the café, 1 of 2". */
-export const batchName = (plannedBatch: PlannedBatch): string => textOf(plannedBatchName(plannedBatch));
+export const batchName = (plannedBatch: PlannedBatch): string => named(plannedBatchName(plannedBatch));
 
 /** What is wanted, and for whom. */
-export const nameOfWanted = (name: Text, whom: string): string => textOf(wantedName(name, whom));
+export const nameOfWanted = (name: Text, whom: string): string => named(wantedName(name, whom));

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import type { Text } from '@oat-crock/core';
 import { SelectModule } from 'primeng/select';
-import { textOf } from './units';
+import { named } from './units';
 
 /** Something to choose, and more about it for those who open the list. */
 export interface Option {
@@ -64,7 +64,7 @@ export class OptionField {
   readonly ariaLabel = input.required<string>();
   readonly options = input.required<readonly Option[]>();
   protected readonly inWords = computed(() =>
-    this.options().map(({ id, label, why }) => ({ id, label: textOf(label), ...(why && { why: textOf(why) }) })),
+    this.options().map(({ id, label, why }) => ({ id, label: named(label), ...(why && { why: named(why) }) })),
   );
   /** What is chosen; null for a list that only adds something. */
   readonly value = input.required<unknown>();

@@ -40,3 +40,14 @@ export class SaidPipe implements PipeTransform {
     return textOf(text);
   }
 }
+
+/** A name: what somebody gave a thing of theirs stands as it was given; a thing of the house is named in words. */
+export const named = (name: Text): string => (typeof name === 'string' ? name : textOf(name));
+
+/** A name in a template. Impure as the words may change under it. */
+@Pipe({ name: 'named', pure: false })
+export class NamedPipe implements PipeTransform {
+  transform(name: Text): string {
+    return named(name);
+  }
+}

@@ -1,6 +1,6 @@
-import { METRIC } from '@oat-crock/core';
+import { METRIC, say } from '@oat-crock/core';
 import { datesIn, pickedAs, written } from './dates';
-import { measureIn, textOf } from './units';
+import { measureIn, named, textOf } from './units';
 import { clockTime, fromNow, litres, longDay, mass, pricePer, span, tasteOf, temp, toFive, windowWords } from './words';
 
 const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 10, day, hour, minute);
@@ -36,6 +36,15 @@ describe('words in a household’s units', () => {
   afterEach(() => {
     measureIn(METRIC);
     datesIn('en-GB');
+  });
+
+  it('leave the names that somebody gave as they were given, and follow the units in what the engine says', () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    expect(named('Yogurt at 43 °C, 2 kg')).toBe('Yogurt at 43 °C, 2 kg');
+    expect(named(say('stages.heat.thermometerShows', { target: { tempC: 43 } }))).toContain('109 °F');
+    expect(textOf(say('plan.nameFor', { name: 'Yogurt at 43 °C', whom: 'the quay' }))).toBe(
+      'Yogurt at 43 °C for the quay',
+    );
   });
 
   it('follow a change of units, and come back as they were', () => {
