@@ -4,6 +4,7 @@ import { METHODS } from '@oat-crock/core';
 import { InputRefused } from '@oat-crock/contract';
 import { cliHelp, runVerb, VERB_NAMES } from './cli.js';
 import { VERBS, type VerbName } from './verbs.js';
+import { english } from '@oat-crock/messages';
 
 const example = (verb: VerbName) => structuredClone(VERBS[verb].example) as Record<string, unknown>;
 const run = (verb: VerbName, change: object = {}) =>
@@ -234,7 +235,7 @@ describe('the command line', () => {
     const big = { method: 'Y5', massG: 60_000, choices: { texture: 'firm', drain: 'hung' } };
     expect(refused('make', big)).toEqual(['choices.strain']);
     expect(() => runVerb('make', big)).toThrowMatching((e: InputRefused) =>
-      e.errors[0]!.remedy.includes('more cloths'),
+      english(e.errors[0]!.remedy).includes('more cloths'),
     );
   });
 

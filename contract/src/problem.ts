@@ -1,10 +1,11 @@
+import type { Text } from '@oat-crock/core';
 import type Joi from 'joi';
 
 /** What is wrong with one field, and what would be right. */
 export interface FieldProblem {
   readonly field: string;
-  readonly message: string;
-  readonly remedy: string;
+  readonly message: Text;
+  readonly remedy: Text;
 }
 
 /** An error as it crosses the wire (RFC 9457, application/problem+json), naming the field and the remedy. */

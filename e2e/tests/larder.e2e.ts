@@ -157,7 +157,7 @@ test('a pot is measured step by step, the fit drawn and kept; on a telephone one
   await page.reload();
   await expect(measuring.getByRole('listitem').filter({ hasText: '64.5 °C' })).toBeVisible();
   await measuring.getByRole('button', { name: 'Keep this figure' }).click();
-  await expect(measuring).toContainText(/\d\.\d\d W per °C/);
+  await expect(measuring).toContainText(/\d\.\d\d W\/°C/);
   await page.getByRole('link', { name: 'Close' }).click();
   await expect(board(page, 'Cold')).toBeVisible();
 });

@@ -23,6 +23,7 @@ interface Said {
 
 type Kind =
   | 'massG'
+  | 'weighedG'
   | 'tempC'
   | 'byC'
   | 'ml'
@@ -43,6 +44,7 @@ type Say = (value: number, reader: Reader, decimals: number | undefined) => Said
 const KINDS: Readonly<Record<Kind, Say>> = {
   massG: (massG, reader, decimals) =>
     reader.units.mass === 'oz' ? ounces(massG, reader) : grams(massG, reader, decimals),
+  weighedG: (massG, reader) => (reader.units.mass === 'oz' ? ounces(massG, reader) : onScale(massG, reader)),
   tempC: (tempC, { units, language }, decimals = 0) =>
     units.temperature === 'C'
       ? { number: fixed(language, tempC, decimals), unit: '°C' }
@@ -106,6 +108,13 @@ function grams(massG: number, { language }: Reader, asked: number | undefined): 
   if (massG >= 100) return { number: fixed(language, Math.round(massG / 5) * 5, 0), unit: 'g' };
   const decimals = massG >= 9.95 || massG <= 0 ? 0 : massG < 0.95 ? 2 : 1;
   return { number: trimmed(language, massG, decimals), unit: 'g' };
+}
+
+/** A mass as a scale shows it: "1.99 kg", "620 g", "0.40 g". */
+function onScale(massG: number, { language }: Reader): Said {
+  if (massG >= 999.5) return { number: fixed(language, massG / 1000, massG >= 9995 ? 1 : 2), unit: 'kg' };
+  const decimals = massG >= 9.95 || massG <= 0 ? 0 : massG < 0.95 ? 2 : 1;
+  return { number: fixed(language, massG, decimals), unit: 'g' };
 }
 
 /** Ounces are split off pounds below this many of them; above, tenths of a pound will do. */

@@ -24,7 +24,8 @@ const LISTS = {
 
 const lists = new Map<string, Intl.ListFormat>();
 
-function sayList({ all, by }: List, reader: Reader): string {
+/** Some things in a row, as a language has it. */
+export function sayList({ all, by }: List, reader: Reader): string {
   const name = `${reader.language} ${by}`;
   const format = lists.get(name) ?? new Intl.ListFormat(reader.language, LISTS[by]);
   lists.set(name, format);

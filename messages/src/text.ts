@@ -2,8 +2,13 @@ import type { MessageKey } from '@oat-crock/core';
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Reader, Texts } from './reader.js';
 
+interface Read {
+  readonly format: IntlMessageFormat;
+  readonly isSentence: boolean;
+}
+
 /** Texts that were read already: parsing one costs twenty times as much as filling it in. */
-const parsed = new WeakMap<Texts, Map<string, IntlMessageFormat>>();
+const parsed = new WeakMap<Texts, Map<string, Read>>();
 
 /**
  * A text with its places filled in.
@@ -16,22 +21,25 @@ export function textOf(
   key: MessageKey,
   values: Readonly<Record<string, string | number>> = {},
 ): string {
-  const read = parsed.get(texts) ?? new Map<string, IntlMessageFormat>();
+  const read = parsed.get(texts) ?? new Map<string, Read>();
   parsed.set(texts, read);
-  let format = read.get(key);
-  if (!format) {
+  let known = read.get(key);
+  if (!known) {
     const text = texts[key];
     if (text === undefined) return key;
-    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
-    read.set(key, format);
+    const format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+    known = { format, isSentence: SENTENCE.test(text) };
+    read.set(key, known);
   }
-  return asSentence(format.format(withCapitals(values)) as string);
+  const words = known.format.format(withCapitals(values)) as string;
+  return known.isSentence ? capital(words) : words;
 }
 
-/** A whole sentence begins with a capital, also where what stands first in it is a word of another text. */
-function asSentence(words: string): string {
-  return /[.!?]$/.test(words) ? capital(words) : words;
-}
+/**
+ * A whole sentence begins with a capital, also where what stands first in it is a word of another text. It ends with its own
+ * stop, or that of each of its ways to be said; one that ends with what is filled in may be part of another.
+ */
+const SENTENCE = /[.!?]\}*$/;
 
 /** A place that is written with a capital, "{Name}: {was}", is filled in with one. */
 function withCapitals(values: Readonly<Record<string, string | number>>): Record<string, string | number> {

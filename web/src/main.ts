@@ -1,5 +1,8 @@
 import { bootstrapApplication } from '@angular/platform-browser';
 import { App } from './app/app';
 import { appConfig } from './app/app.config';
+import { speak } from './app/ui/language';
 
-bootstrapApplication(App, appConfig).catch((error: unknown) => console.error(error));
+speak('en')
+  .then(() => bootstrapApplication(App, appConfig))
+  .catch((error: unknown) => console.error(error));

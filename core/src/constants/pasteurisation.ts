@@ -3,13 +3,13 @@
  * For milk of 10 % fat or more, or with added sweetener, each temperature rises by 3 °C.
  */
 export const PMO_PAIRS = [
-  { tempC: 63, seconds: 1800, name: '63 °C for 30 min' },
-  { tempC: 72, seconds: 15, name: '72 °C for 15 s' },
-  { tempC: 89, seconds: 1, name: '89 °C for 1 s' },
-  { tempC: 90, seconds: 0.5, name: '90 °C for 0.5 s' },
-  { tempC: 94, seconds: 0.1, name: '94 °C for 0.1 s' },
-  { tempC: 96, seconds: 0.05, name: '96 °C for 0.05 s' },
-  { tempC: 100, seconds: 0.01, name: '100 °C for 0.01 s' },
+  { tempC: 63, seconds: 1800 },
+  { tempC: 72, seconds: 15 },
+  { tempC: 89, seconds: 1 },
+  { tempC: 90, seconds: 0.5 },
+  { tempC: 94, seconds: 0.1 },
+  { tempC: 96, seconds: 0.05 },
+  { tempC: 100, seconds: 0.01 },
 ] as const;
 
 /** Rise of every pair for rich or sweetened milk, °C. */

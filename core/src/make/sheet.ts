@@ -1,4 +1,4 @@
-import { say, type Text, uniqueTexts } from '../messages/message.js';
+import { say, type Message, type Text, uniqueTexts } from '../messages/message.js';
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
@@ -67,7 +67,7 @@ export interface MakeSheet {
     readonly peakC: number;
     readonly betaLgPct: number;
     readonly pasteurised: boolean;
-    readonly pair: string;
+    readonly pair: Message;
   };
   readonly product: {
     readonly massG: number;

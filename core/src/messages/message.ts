@@ -26,7 +26,7 @@ export interface Message {
 /** What is said to people by the engine: a message; or, where a room does not speak in messages yet, an English sentence. */
 export type Text = Message | string;
 
-type ValuesOf<K extends MessageKey> = keyof MessageValues[K] extends never ? [] : [values: MessageValues[K]];
+export type ValuesOf<K extends MessageKey> = keyof MessageValues[K] extends never ? [] : [values: MessageValues[K]];
 
 /** A message: its key, and every value that its text has. */
 export function say<K extends MessageKey>(key: K, ...[values]: ValuesOf<K>): Message {

@@ -4,6 +4,7 @@
  */
 export type SimpleQuantity =
   | { readonly massG: number; readonly decimals?: number }
+  | { readonly weighedG: number }
   | { readonly tempC: number; readonly decimals?: number }
   | { readonly byC: number; readonly decimals?: number }
   | { readonly ml: number }
@@ -27,6 +28,8 @@ const rounded = (decimals: number | undefined) => (decimals === undefined ? {} :
 
 /** A mass, g: as a kitchen scale shows it; in grams with just so many decimals where those are asked for. */
 export const mass = (massG: number, decimals?: number): SimpleQuantity => ({ massG, ...rounded(decimals) });
+/** A mass that was weighed or is to be, g: to the gram, and to 10 g from a kilo on. */
+export const weighed = (weighedG: number): SimpleQuantity => ({ weighedG });
 /** A temperature, °C: whole degrees where no decimals are asked for. */
 export const temp = (tempC: number, decimals?: number): SimpleQuantity => ({ tempC, ...rounded(decimals) });
 /** A difference of temperatures, °C. */

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { denatureAlong, denaturedBetaLg, denaturedWhey, type TracePoint } from './denaturation.js';
 import { PMO_PAIRS } from '../constants/pasteurisation.js';
@@ -91,7 +92,7 @@ describe('the pasteurisation record (PMO pairs)', () => {
   });
 
   it('names the pair of the peak', () => {
-    expect(pasteurisationAlong(hold(85, 15)).pair).toBe('72 °C for 15 s');
-    expect(pasteurisationAlong(hold(60, 15)).pair).toBe('63 °C for 30 min');
+    expect(english(pasteurisationAlong(hold(85, 15)).pair)).toBe('72 °C for 15 s');
+    expect(english(pasteurisationAlong(hold(60, 15)).pair)).toBe('63 °C for 30 min');
   });
 });

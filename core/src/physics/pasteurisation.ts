@@ -1,4 +1,6 @@
 import { PMO_PAIRS, PMO_RICH_RISE_C } from '../constants/pasteurisation.js';
+import { say, type Message } from '../messages/message.js';
+import { amount, duration, temp } from '../messages/quantity.js';
 import { alongTrace, type TracePoint } from './denaturation.js';
 
 /**
@@ -35,7 +37,7 @@ export function pasteurisationShare(tempC: number, minutes: number, rich = false
 export function pasteurisationAlong(
   trace: readonly TracePoint[],
   rich = false,
-): { readonly share: number; readonly pair: string } {
+): { readonly share: number; readonly pair: Message } {
   let share = 0;
   let hottestC = -Infinity;
   alongTrace(trace, (tempC, minutes) => {
@@ -46,8 +48,11 @@ export function pasteurisationAlong(
 }
 
 /** The legal pair a peak temperature answers to, in words. */
-export function nearestPair(peakC: number, rich = false): string {
+export function nearestPair(peakC: number, rich = false): Message {
   const rise = rich ? PMO_RICH_RISE_C : 0;
-  const pair = PMO_PAIRS.findLast((p) => peakC >= p.tempC + rise) ?? PMO_PAIRS[0];
-  return rise ? pair.name.replace(/^\d+/, String(pair.tempC + rise)) : pair.name;
+  const { tempC, seconds } = PMO_PAIRS.findLast((p) => peakC >= p.tempC + rise) ?? PMO_PAIRS[0];
+  const hot = temp(tempC + rise);
+  return seconds < 60
+    ? say('physics.pasteurisation.forSeconds', { temp: hot, seconds: amount(seconds) })
+    : say('physics.pasteurisation.forMinutes', { temp: hot, time: duration(seconds / 60) });
 }

@@ -1,8 +1,8 @@
-import { SaidPipe } from '../ui/units';
 import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted, type ClockedStep } from '@oat-crock/core';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
@@ -20,13 +20,13 @@ const BELOW_BEST_C = 1.5;
 @Component({
   selector: 'oc-chain-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, DayField, NumberField, OptionField],
+  imports: [SaidPipe, DayField, NumberField, OptionField, SayPipe],
   template: `
     <section aria-labelledby="chain-title">
-      <h2 id="chain-title">Starter by a time</h2>
+      <h2 id="chain-title">{{ 'page.cultures.chainTool.starterTime' | say }}</h2>
       <div class="asked">
         <label for="chain-mass">
-          Wanted
+          {{ 'page.cultures.chainTool.wanted' | say }}
           <oc-number-field
             fieldId="chain-mass"
             suffix=" g"
@@ -38,15 +38,20 @@ const BELOW_BEST_C = 1.5;
           />
         </label>
         <div>
-          <span>Out of</span>
-          <oc-option-field ariaLabel="Out of" [options]="options()" [value]="fromId()" (changed)="fromId.set($event)" />
+          <span>{{ 'page.cultures.chainTool.outOf' | say }}</span>
+          <oc-option-field
+            [ariaLabel]="'page.cultures.chainTool.outOf' | say"
+            [options]="options()"
+            [value]="fromId()"
+            (changed)="fromId.set($event)"
+          />
         </div>
         <label for="chain-when">
-          Ripe by
+          {{ 'page.cultures.chainTool.ripeBy' | say }}
           <oc-day-field fieldId="chain-when" [atMs]="readyMs()" [withTime]="true" (changed)="ready($event)" />
         </label>
         <label for="chain-held">
-          Held back of each
+          {{ 'page.cultures.chainTool.heldBackEach' | say }}
           <oc-number-field
             fieldId="chain-held"
             suffix=" g"
@@ -64,20 +69,39 @@ const BELOW_BEST_C = 1.5;
         <ol>
           @for (step of plan.steps; track step.beginMs; let last = $last) {
             <li>
-              <b>{{ dayTime(step.beginMs) }}{{ inTheNight(step.beginMs) ? ', in the night' : '' }}</b>
+              <b>{{
+                'page.cultures.chainTool.at'
+                  | say
+                    : {
+                        at: dayTime(step.beginMs),
+                        when: inTheNight(step.beginMs) ? 'night' : 'day',
+                      }
+              }}</b>
               <span>
-                {{ mass(step.starterG) }} {{ $first ? 'of it' : 'of that' }} into {{ mass(step.milkG) }} of scalded milk
-                at {{ temp(step.tempC) }}; ripe by {{ dayTime(step.ripeMs) }}{{ waits(step, last) }}.
+                {{
+                  'page.cultures.chainTool.step'
+                    | say
+                      : {
+                          of: $first ? 'it' : 'that',
+                          starter: mass(step.starterG),
+                          milk: mass(step.milkG),
+                          temp: temp(step.tempC),
+                          ripe: dayTime(step.ripeMs),
+                          then: waits(step, last),
+                        }
+                }}
               </span>
             </li>
           }
         </ol>
         @if (plan.steps.length && !plan.impossible) {
-          <p class="quiet">If it breaks: {{ wayOut() }}</p>
-          <button type="button" class="press line-press" (click)="begin()">Begin its first step</button>
+          <p class="quiet">{{ 'page.cultures.chainTool.ifBreaks' | say: { wayOut: wayOut() } }}</p>
+          <button type="button" class="press line-press" (click)="begin()">
+            {{ 'page.cultures.chainTool.beginFirstStep' | say }}
+          </button>
         }
       } @else {
-        <p class="quiet">Nothing that lives in milk is here to begin with.</p>
+        <p class="quiet">{{ 'page.cultures.chainTool.nothingLivesMilkHere' | say }}</p>
       }
     </section>
   `,
@@ -125,8 +149,11 @@ export class ChainTool {
   protected readonly wayOut = computed(() => {
     const from = this.from();
     const other = from && otherwise(from, this.froms(), this.wanted());
-    if (!other) return 'keep a packet of powder in reserve; no other culture here would be ripe in time.';
-    return `${other.from.lot.name} would do: begin it by ${dayTime(other.steps[0]!.beginMs)}.`;
+    if (!other) return tell('page.cultures.chainTool.keepPacketPowderReserve');
+    return tell('page.cultures.chainTool.wouldDoBegin', {
+      name: other.from.lot.name,
+      begin: dayTime(other.steps[0]!.beginMs),
+    });
   });
 
   protected readonly mass = mass;
@@ -139,8 +166,10 @@ export class ChainTool {
 
   /** What becomes of a step once it is ripe. */
   protected waits({ waitsH }: ClockedStep, last: boolean): string {
-    if (last) return ', then cold until it is used';
-    return waitsH >= WORTH_COOLING_H ? `, then ${span(Math.round(waitsH * 60))} in the cold` : ', then at once';
+    if (last) return tell('page.cultures.chainTool.coldUntilUsed');
+    return waitsH >= WORTH_COOLING_H
+      ? tell('page.cultures.chainTool.coldFor', { time: span(Math.round(waitsH * 60)) })
+      : tell('page.cultures.chainTool.atOnce');
   }
 
   protected begin(): void {

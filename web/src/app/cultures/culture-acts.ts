@@ -21,6 +21,7 @@ import { Logger } from '../log/logger';
 import { selectKitchen } from '../state/kitchen';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
 import { roomFeature } from '../state/room.feature';
+import { tell } from '../ui/said';
 
 /** What is done with a culture: each writes what has become of it. */
 @Injectable({ providedIn: 'root' })
@@ -51,7 +52,18 @@ export class CultureActs {
   }
 
   mix(a: CultureLot, b: CultureLot, massG: number): void {
-    this.save(mixed(a, b, { id: this.clock.newId(), massG, name: `${a.name} with ${b.name}` }, this.clock.exactMs()));
+    this.save(
+      mixed(
+        a,
+        b,
+        {
+          id: this.clock.newId(),
+          massG,
+          name: tell('page.cultures.cultureActs.with', { name: a.name, other: b.name }),
+        },
+        this.clock.exactMs(),
+      ),
+    );
   }
 
   retire(lot: CultureLot): void {
@@ -72,12 +84,19 @@ export class CultureActs {
     const feeding = this.feeding(due);
     if (!feeding) return;
     const { lot } = due;
-    const grains = lot.form === 'grains' ? { then: storeOf(lot) === 'room' ? 'next milk' : 'rest' } : {};
+    const grains =
+      lot.form === 'grains'
+        ? { then: storeOf(lot) === 'room' ? tell('page.cultures.cultureActs.nextMilk') : 'rest' }
+        : {};
     const massG = step?.starterG ?? feeding.takesG;
     const takings = [{ lotId: lot.id, massG: Math.round(10 * massG) / 10 }];
     const method = methodById(feeding.methodId);
     const choices = { ...feeding.choices, ...grains, ...(step && stepChoices(step)) };
-    const batchId = this.logger.start(method, choices, `${lot.name}, fed`, { stocks: [], gear: [], takings });
+    const batchId = this.logger.start(method, choices, tell('page.cultures.cultureActs.fed', { name: lot.name }), {
+      stocks: [],
+      gear: [],
+      takings,
+    });
     void this.router.navigate(['/make', batchId]);
   }
 }

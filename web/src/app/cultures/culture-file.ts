@@ -1,4 +1,6 @@
 import type { CultureLot } from '@oat-crock/core';
+import { tell } from '../ui/said';
+import { problemWords } from '../ui/words';
 
 /** Cultures out of a file, or what is wrong with it in a sentence. */
 export type ReadCultures =
@@ -10,9 +12,9 @@ export async function readCulturesFile(text: string): Promise<ReadCultures> {
   try {
     return { ok: true, cultures: check(culturesFileSchema, JSON.parse(text) as unknown).cultures };
   } catch (error) {
-    if (error instanceof SyntaxError) return { ok: false, wrong: 'This is no file of cultures: it is not JSON.' };
+    if (error instanceof SyntaxError) return { ok: false, wrong: tell('page.cultures.cultureFile.noFileCulturesNot') };
     if (!(error instanceof InputRefused)) throw error;
     const [first] = error.errors;
-    return { ok: false, wrong: `${first!.field}: ${first!.message} ${first!.remedy}` };
+    return { ok: false, wrong: `${first!.field}: ${problemWords(first!)}` };
   }
 }

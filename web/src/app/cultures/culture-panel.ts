@@ -22,13 +22,15 @@ import {
   storeOf,
   type CultureLot,
   type StarterStore,
+  amount,
+  percent,
 } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { written } from '../ui/dates';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, AroundPipe, SayPipe } from '../ui/said';
 import { mass, span } from '../ui/words';
 import { CultureActs } from './culture-acts';
 import { kindWords, lotWords, moveWords, STORES, activityWords } from './culture-words';
@@ -43,7 +45,7 @@ const INTO: readonly StarterStore[] = ['cold', 'frozen', 'room'];
 @Component({
   selector: 'oc-culture-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GrainCare, LineDrift, NumberField, OptionField, RouterLink, SaidPipe],
+  imports: [AroundPipe, GrainCare, LineDrift, NumberField, OptionField, RouterLink, SaidPipe, SayPipe],
   templateUrl: './culture-panel.html',
   styleUrl: './culture-panel.css',
 })
@@ -65,15 +67,22 @@ export class CulturePanel {
   protected readonly dose = computed(() => {
     if (this.lot().form === 'grains') return '';
     const pct = doseFor(this.due().activity.likely, DOSE_PCT);
-    if (pct === null) return 'No dose makes up for that: feed it first, or take another.';
+    if (pct === null) return tell('page.cultures.culturePanel.noDoseMakesUp');
     const usual = pct < 1.15 * DOSE_PCT;
-    return usual ? 'The usual dose will do.' : `Take ${pct.toFixed(1)} % where ${DOSE_PCT} % would do of a fresh one.`;
+    return usual
+      ? tell('page.cultures.culturePanel.usualDoseWillDo')
+      : tell('page.cultures.culturePanel.takeWhereWouldDo', { dose: percent(pct, 1), usual: percent(DOSE_PCT) });
   });
   protected readonly dates = computed(() => {
     const { feedByMs, lastMs } = this.due();
     return [
-      ...(feedByMs === null ? [] : [{ what: 'Feed it by', when: written(feedByMs, 'day') }]),
-      { what: 'Last worth using', when: lastMs === null ? 'years from now' : written(lastMs, 'dayYear') },
+      ...(feedByMs === null
+        ? []
+        : [{ what: tell('page.cultures.culturePanel.feedItBy'), when: written(feedByMs, 'day') }]),
+      {
+        what: tell('page.cultures.culturePanel.lastWorthUsing'),
+        when: lastMs === null ? tell('page.cultures.culturePanel.yearsFromNow') : written(lastMs, 'dayYear'),
+      },
     ];
   });
   protected readonly feeding = computed(() => this.acts.feeding(this.due()));
@@ -94,16 +103,28 @@ export class CulturePanel {
     this.own
       .alive()
       .filter((other) => other.id !== this.lot().id && other.form === this.lot().form)
-      .map((other) => ({ id: other.id, label: `${other.name}, generation ${other.generation}` })),
+      .map((other) => ({
+        id: other.id,
+        label: tell('page.cultures.culturePanel.generation', {
+          name: other.name,
+          generation: amount(other.generation),
+        }),
+      })),
   );
   protected readonly mixWith = linkedSignal<string, string | null>({ source: this.id, computation: () => null });
   protected readonly wrong = linkedSignal({ source: this.id, computation: () => '' });
 
+  /** Where it stood, one store after another: "in the cold for 4 days, then in the room for 6 h". */
   protected readonly stays = computed(() =>
-    this.lot().stays.map(({ store, fromMs }, i, all) => {
-      const untilMs = all[i + 1]?.fromMs ?? this.clock.nowMs();
-      return `${STORES[store]} for ${daysOrHours(Math.max(0, untilMs - fromMs))}`;
-    }),
+    this.lot()
+      .stays.map(({ store, fromMs }, i, all) => {
+        const untilMs = all[i + 1]?.fromMs ?? this.clock.nowMs();
+        return tell('page.cultures.culturePanel.for', {
+          store: STORES[store],
+          time: daysOrHours(Math.max(0, untilMs - fromMs)),
+        });
+      })
+      .reduce((first, then) => tell('page.cultures.culturePanel.stays', { first, then })),
   );
   protected readonly line = computed(() => {
     const all = this.own.all();
@@ -127,7 +148,7 @@ export class CulturePanel {
   protected divide(): void {
     const massG = this.part();
     if (massG === null || massG <= 0 || massG > this.due().leftG) {
-      this.wrong.set(`Say how much, up to the ${mass(this.due().leftG)} there is.`);
+      this.wrong.set(tell('page.cultures.culturePanel.sayHowMuchUp', { left: mass(this.due().leftG) }));
       return;
     }
     this.wrong.set('');
@@ -140,7 +161,7 @@ export class CulturePanel {
 
   protected mix(): void {
     const other = this.own.all().get(this.mixWith() ?? '');
-    if (!other) this.wrong.set('Choose what it is mixed with.');
+    if (!other) this.wrong.set(tell('page.cultures.culturePanel.chooseWhatMixed'));
     else this.acts.mix(this.lot(), other, Math.round(this.due().leftG));
   }
 
@@ -159,5 +180,7 @@ const DAY_MS = 86_400_000;
 
 /** "5 days", "7 h 20". */
 function daysOrHours(ms: number): string {
-  return ms < 2 * DAY_MS ? span(ms / 60_000) : `${Math.round(ms / DAY_MS)} days`;
+  return ms < 2 * DAY_MS
+    ? span(ms / 60_000)
+    : tell('page.cultures.culturePanel.days', { days: Math.round(ms / DAY_MS) });
 }

@@ -1,4 +1,3 @@
-import { textOf } from '../ui/units';
 import {
   CULTURES,
   ORIGINS,
@@ -7,49 +6,59 @@ import {
   type Origin,
   type StarterStore,
   type Activity,
+  amount,
+  percent,
+  say,
+  type Text,
 } from '@oat-crock/core';
-
-const pct = (share: number) => `${Math.round(100 * share)}`;
+import { textOf, tell } from '../ui/said';
 
 /** "64 % of a fresh one’s activity, between 48 and 85 %". */
 export function activityWords({ likely, low, high }: Activity): string {
-  return `${pct(likely)} % of a fresh one’s vigour, between ${pct(low)} and ${pct(high)} %`;
+  return tell('page.cultures.cultureWords.activity', {
+    likely: percent(100 * likely, 0),
+    low: amount(100 * low, 0),
+    high: percent(100 * high, 0),
+  });
 }
 
-const CAME: Readonly<Record<Origin, string>> = {
-  ...(Object.fromEntries(ORIGINS.map(({ origin, label }) => [origin, textOf(label).toLowerCase()])) as Record<
-    Origin,
-    string
-  >),
-  'held back': 'held back',
-  fed: 'fed',
-  divided: 'divided off',
-  mixed: 'mixed',
+const CAME: Readonly<Record<Origin, Text>> = {
+  ...(Object.fromEntries(ORIGINS.map(({ origin, label }) => [origin, label])) as Record<Origin, Text>),
+  'held back': say('page.cultures.cultureWords.heldBack'),
+  fed: say('page.cultures.cultureWords.fed'),
+  divided: say('page.cultures.cultureWords.divided'),
+  mixed: say('page.cultures.cultureWords.mixed'),
 };
 
-export const STORES: Readonly<Record<StarterStore, string>> = {
-  cold: 'in the cold',
-  frozen: 'frozen',
-  room: 'in the room',
+export const STORES: Readonly<Record<StarterStore, Text>> = {
+  cold: say('page.cultures.cultureWords.inTheCold'),
+  frozen: say('page.cultures.cultureWords.frozen'),
+  room: say('page.cultures.cultureWords.inTheRoom'),
 };
 
 /** What moving a culture into a store is called: to thaw, to rest, to wake it. */
 export function moveWords({ form, stays }: CultureLot, store: StarterStore): string {
-  const them = form === 'grains' ? 'them' : 'it';
-  if (store === 'frozen') return `Freeze ${them}`;
+  const is = form === 'grains' ? 'grains' : 'one';
+  if (store === 'frozen') return tell('page.cultures.cultureWords.freeze', { is });
   if (storeOf({ stays }) === 'frozen')
-    return store === 'cold' ? `Thaw ${them} in the cold` : `Thaw ${them} in the room`;
-  if (store === 'cold') return form === 'grains' ? 'Rest them in the cold' : 'Into the cold';
-  return form === 'grains' ? 'Wake them in the room' : 'Into the room';
+    return store === 'cold'
+      ? tell('page.cultures.cultureWords.thawCold', { is })
+      : tell('page.cultures.cultureWords.thawRoom', { is });
+  return store === 'cold'
+    ? tell('page.cultures.cultureWords.restCold', { is })
+    : tell('page.cultures.cultureWords.wakeRoom', { is });
 }
 
 /** "Yogurt culture, bought pot". */
 export function kindWords({ culture, beside, origin }: CultureLot): string {
-  const beside_ = beside ? ` with ${CULTURES[beside].name.toLowerCase()}` : '';
-  return `${CULTURES[culture].name}${beside_}, ${CAME[origin]}`;
+  const came = textOf(CAME[origin]).toLowerCase();
+  const { name } = CULTURES[culture];
+  return beside
+    ? tell('page.cultures.cultureWords.kindBeside', { name, beside: CULTURES[beside].name.toLowerCase(), came })
+    : tell('page.cultures.cultureWords.kind', { name, came });
 }
 
 /** "generation 3, in the cold". */
 export function lotWords(lot: CultureLot): string {
-  return `generation ${lot.generation}, ${STORES[storeOf(lot)]}`;
+  return tell('page.cultures.cultureWords.lot', { generation: lot.generation, store: STORES[storeOf(lot)] });
 }

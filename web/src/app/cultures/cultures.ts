@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { culturesFile } from '@oat-crock/contract/api';
-import { giftOf, storeOf, unclaimed, type Batch, type Due } from '@oat-crock/core';
+import { giftOf, storeOf, unclaimed, type Batch, type Due, amount } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { logFeature } from '../state/log.feature';
 import { written } from '../ui/dates';
 import { saveFile } from '../ui/save-file';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { mass } from '../ui/words';
 import { ChainTool } from './chain-tool';
 import { CultureActs } from './culture-acts';
@@ -24,7 +24,7 @@ import { isReserve, livingOf } from './wants';
 @Component({
   selector: 'oc-cultures',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, ChainTool, CulturePanel, NewCulture, ParkTool, RouterLink, StemDrawing],
+  imports: [SaidPipe, ChainTool, CulturePanel, NewCulture, ParkTool, RouterLink, StemDrawing, SayPipe],
   templateUrl: './cultures.html',
   styleUrl: './cultures.css',
 })
@@ -54,7 +54,8 @@ export class CulturesPlace {
       .sort((a, b) => a.lot.bornMs - b.lot.bornMs),
   );
   protected readonly unclaimed = computed(() => unclaimed(this.batches(), this.own.lots()).slice(0, 4));
-  protected readonly born = ({ lot }: Due) => `generation ${lot.generation}, ${written(lot.bornMs, 'day')}`;
+  protected readonly born = ({ lot }: Due) =>
+    tell('page.cultures.cultures.generation', { generation: amount(lot.generation), born: written(lot.bornMs, 'day') });
   protected readonly pct = ({ activity }: Due) => `${Math.round(100 * activity.likely)} %`;
   protected readonly mass = mass;
   protected readonly activityWords = activityWords;
@@ -95,7 +96,7 @@ export class CulturesPlace {
     const fresh = read.cultures.filter((lot) => !this.own.all().has(lot.id));
     for (const lot of fresh) this.acts.save(lot);
     const were = read.cultures.length - fresh.length;
-    this.fileSays.set(`${fresh.length} taken in${were ? `, ${were} were here already` : ''}.`);
+    this.fileSays.set(tell('page.cultures.cultures.takenIn', { count: fresh.length, were }));
   }
 
   protected heldBack(batch: Batch): string {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { max } from 'd3-array';
 import { scaleLinear, scalePoint } from 'd3-scale';
-import { textOf } from '../ui/units';
+import { amount } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 
 const WIDTH = 380;
 const HEIGHT = 130;
@@ -95,7 +96,12 @@ export class GenerationPlot {
   });
   protected readonly words = computed(() =>
     this.marks()
-      .map((mark) => `Generation ${mark.generation}: ${this.says()(mark)}`)
+      .map((mark) =>
+        tell('page.cultures.generationPlot.generation', {
+          generation: amount(mark.generation),
+          mark: this.says()(mark),
+        }),
+      )
       .join('; '),
   );
 }

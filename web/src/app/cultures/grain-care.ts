@@ -1,12 +1,12 @@
 import { roomToPlanFor } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { grainsPctFor, growthOf, spareGrainsG, usualMilkG, type Due } from '@oat-crock/core';
+import { grainsPctFor, growthOf, spareGrainsG, usualMilkG, type Due, percent, temp as tempOf } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { selectKitchen } from '../state/kitchen';
 import { logFeature } from '../state/log.feature';
 import { roomFeature } from '../state/room.feature';
-import { textOf } from '../ui/units';
+import { tell, SayPipe } from '../ui/said';
 import { mass } from '../ui/words';
 import { GenerationPlot, type Mark } from './generation-plot';
 import { OwnCultures } from './own-cultures';
@@ -18,23 +18,23 @@ const WORTH_G = 5;
 @Component({
   selector: 'oc-grain-care',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GenerationPlot],
+  imports: [GenerationPlot, SayPipe],
   template: `
     <section aria-labelledby="growth-title">
-      <h3 id="growth-title">How they grow</h3>
+      <h3 id="growth-title">{{ 'page.cultures.grainCare.howTheyGrow' | say }}</h3>
       @if (marks().length) {
         <oc-generation-plot
           [marks]="marks()"
           unit=" g"
-          caption="Grains after each batch, the newest at the right."
+          [caption]="'page.cultures.grainCare.grainsAfterEachBatch' | say"
           [says]="weighed"
         />
       }
-      <p class="quiet">{{ growth() }} Never rinse them: the curd on them is part of the culture.</p>
+      <p class="quiet">{{ 'page.cultures.grainCare.neverRinseThemCurd' | say: { growth: growth() } }}</p>
       <p>{{ wants() }}</p>
       @if (spareG() >= least) {
         <button type="button" class="press line-press" (click)="spare.emit(spareG())">
-          Divide off the spare {{ mass(spareG()) }}
+          {{ 'page.cultures.grainCare.divideOffSpare' | say: { spare: mass(spareG()) } }}
         </button>
       }
     </section>
@@ -60,11 +60,15 @@ export class GrainCare {
   protected readonly weighed = ({ value }: Mark) => mass(value);
   protected readonly growth = computed(() => {
     const grew = this.grew();
-    if (grew.length === 0) return 'Grains grow by 5 to 15 % a batch; weigh yours when you sieve them.';
+    if (grew.length === 0) return tell('page.cultures.grainCare.grainsGrowBatchWeigh');
     const [first, last] = [grew[0]!, grew.at(-1)!];
     const meanPct = grew.reduce((sum, g) => sum + g.grewPct, 0) / grew.length;
-    const batches = grew.length === 1 ? 'one batch' : `${grew.length} batches`;
-    return `They grew by ${meanPct.toFixed(0)} % a batch over ${batches}, from ${mass(first.fromG)} to ${mass(last.toG)}.`;
+    return tell('page.cultures.grainCare.grew', {
+      by: percent(meanPct, 0),
+      batches: grew.length,
+      from: mass(first.fromG),
+      to: mass(last.toG),
+    });
   });
   private readonly roomC = computed(() => roomToPlanFor(this.settings(), this.room(), this.hourMs()));
   private readonly hourMs = computed(() => Math.floor(this.clock.nowMs() / 3_600_000) * 3_600_000);
@@ -75,11 +79,19 @@ export class GrainCare {
   });
   protected readonly wants = computed(() => {
     const [pct, milkG, { leftG }] = [grainsPctFor(this.roomC()), this.milkG(), this.due()];
-    const season = textOf(`In a room of ${Math.round(this.roomC())} °C ${pct} % of the milk is right`);
-    const feeds = `${mass(leftG)} of them feed ${mass((100 * leftG) / pct)} of milk`;
-    if (milkG === null) return `${season}: ${feeds}.`;
-    const spare = this.spareG() >= WORTH_G ? `${mass(this.spareG())} are spare` : 'none are spare';
-    return `${season}: ${feeds}. You usually set ${mass(milkG)}, so ${spare}.`;
+    const feeds = tell('page.cultures.grainCare.feeds', {
+      room: tempOf(this.roomC()),
+      share: percent(pct),
+      grains: mass(leftG),
+      milk: mass((100 * leftG) / pct),
+    });
+    if (milkG === null) return feeds;
+    const usual = mass(milkG);
+    const spare =
+      this.spareG() >= WORTH_G
+        ? tell('page.cultures.grainCare.spare', { usual, spare: mass(this.spareG()) })
+        : tell('page.cultures.grainCare.noneSpare', { usual });
+    return `${feeds} ${spare}`;
   });
 
   protected readonly mass = mass;

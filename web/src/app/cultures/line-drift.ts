@@ -1,4 +1,3 @@
-import { SaidPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   PACE_AT,
@@ -9,7 +8,11 @@ import {
   RENEWAL_POLICIES,
   type CultureLot,
   type RenewalPolicy,
+  acidity as acidityOf,
+  percent as percentOf,
+  amount,
 } from '@oat-crock/core';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { OptionField } from '../ui/option-field';
 import { CultureActs } from './culture-acts';
 import { GenerationPlot, type Mark } from './generation-plot';
@@ -23,12 +26,12 @@ const STEADY_MARKS = 0.1;
 @Component({
   selector: 'oc-line-drift',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, GenerationPlot, OptionField],
+  imports: [SaidPipe, GenerationPlot, OptionField, SayPipe],
   template: `
     @if (pace().length && lot().form !== 'grains') {
       <section aria-labelledby="pace-title">
-        <h3 id="pace-title">How fast its line sours</h3>
-        <oc-generation-plot [marks]="pace()" unit=" h" [caption]="paceCaption" [says]="hours" />
+        <h3 id="pace-title">{{ 'page.cultures.lineDrift.howFastLineSours' | say }}</h3>
+        <oc-generation-plot [marks]="pace()" unit=" h" [caption]="paceCaption()" [says]="hours" />
         @if (slower()) {
           <p class="quiet">{{ slower() }}</p>
         }
@@ -36,17 +39,17 @@ const STEADY_MARKS = 0.1;
     }
     @if (tasted().length) {
       <section aria-labelledby="taste-title">
-        <h3 id="taste-title">How sharp its makes were</h3>
-        <oc-generation-plot [marks]="tasted()" [scale]="[1, 5]" [caption]="tasteCaption" [says]="marked" />
+        <h3 id="taste-title">{{ 'page.cultures.lineDrift.howSharpMakesWere' | say }}</h3>
+        <oc-generation-plot [marks]="tasted()" [scale]="[1, 5]" [caption]="tasteCaption()" [says]="marked" />
         @if (sourer()) {
           <p class="quiet">{{ sourer() }}</p>
         }
       </section>
     }
     <div class="school">
-      <span>Its line is begun again</span>
+      <span>{{ 'page.cultures.lineDrift.lineBegunAgain' | say }}</span>
       <oc-option-field
-        ariaLabel="Its line is begun again"
+        [ariaLabel]="'page.cultures.lineDrift.lineBegunAgain' | say"
         [options]="schools"
         [value]="school()"
         (changed)="keepBy($event)"
@@ -98,27 +101,30 @@ export class LineDrift {
         .map(({ batchId: id, generation, atMs, sourness: value }) => ({ id, generation, atMs, value })),
     ),
   );
-  protected readonly paceCaption = `Hours to pH ${PACE_AT.ph} at ${PACE_AT.dosePct} % in its own warmth, by generation.`;
-  protected readonly tasteCaption = 'Your marks of sourness, 1 mild to 5 sharp, by generation.';
-  protected readonly hours = ({ value }: Mark) => `about ${value.toFixed(1)} hours`;
-  protected readonly marked = ({ value }: Mark) => `${value} of 5`;
+  protected readonly paceCaption = computed(() =>
+    tell('page.cultures.lineDrift.paceCaption', { ph: acidityOf(PACE_AT.ph, 1), dose: percentOf(PACE_AT.dosePct) }),
+  );
+  protected readonly tasteCaption = computed(() => tell('page.cultures.lineDrift.tasteCaption'));
+  protected readonly hours = ({ value }: Mark) =>
+    tell('page.cultures.lineDrift.aboutHours', { hours: amount(value, 1) });
+  protected readonly marked = ({ value }: Mark) => tell('page.cultures.lineDrift.of', { mark: amount(value) });
 
   protected readonly slower = computed(() => {
     const hours = perGeneration(this.pace());
     if (hours === null) return '';
     const minutes = Math.round(Math.abs(hours) * 60);
-    if (minutes < STEADY_MIN) return 'Its makes keep their pace from generation to generation.';
+    if (minutes < STEADY_MIN) return tell('page.cultures.lineDrift.makesKeepTheirPace');
     return hours > 0
-      ? `It slows by about ${minutes} min a generation: that is the drift to expect, and a reason to begin again in time.`
-      : `It has quickened by about ${minutes} min a generation.`;
+      ? tell('page.cultures.lineDrift.slowsAboutMinGeneration', { minutes: amount(minutes) })
+      : tell('page.cultures.lineDrift.quickenedAboutMinGeneration', { minutes: amount(minutes) });
   });
   protected readonly sourer = computed(() => {
     const marks = perGeneration(this.tasted());
     if (marks === null) return '';
-    if (Math.abs(marks) < STEADY_MARKS) return 'Its makes keep their taste from generation to generation.';
+    if (Math.abs(marks) < STEADY_MARKS) return tell('page.cultures.lineDrift.makesKeepTheirTaste');
     return marks > 0
-      ? `It turns sharper by ${marks.toFixed(1)} marks a generation.`
-      : `It turns milder by ${(-marks).toFixed(1)} marks a generation.`;
+      ? tell('page.cultures.lineDrift.turnsSharperMarksGeneration', { marks: amount(marks, 1) })
+      : tell('page.cultures.lineDrift.turnsMilderMarksGeneration', { marks: amount(-marks, 1) });
   });
 
   /** The school is said of what the line began with. */

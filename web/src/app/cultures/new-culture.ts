@@ -4,42 +4,48 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { recordProblems } from '../state/record-problems';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
-import { textOf } from '../ui/units';
+import { tell, SayPipe } from '../ui/said';
 import { CultureActs } from './culture-acts';
+import { problemWords } from '../ui/words';
 
 /** What a line begins with: what it is, how it came, how much of it, how old it is already. */
 @Component({
   selector: 'oc-new-culture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField, OptionField],
+  imports: [NumberField, OptionField, SayPipe],
   template: `
     <form (submit)="$event.preventDefault(); add()">
       <label for="new-name">
-        Name
+        {{ 'page.cultures.newCulture.name' | say }}
         <input
           class="type"
           id="new-name"
           maxlength="80"
-          placeholder="What you call it"
+          [placeholder]="'page.cultures.newCulture.whatYouCall' | say"
           [value]="name()"
           (input)="name.set($any($event.target).value)"
         />
       </label>
       <div>
-        <span id="new-origin">It came as</span>
-        <oc-option-field ariaLabel="It came as" [options]="origins" [value]="origin()" (changed)="begin($event)" />
+        <span id="new-origin">{{ 'page.cultures.newCulture.itCameAs' | say }}</span>
+        <oc-option-field
+          [ariaLabel]="'page.cultures.newCulture.itCameAs' | say"
+          [options]="origins"
+          [value]="origin()"
+          (changed)="begin($event)"
+        />
       </div>
       <div>
-        <span>It is</span>
+        <span>{{ 'page.cultures.newCulture.itIs' | say }}</span>
         <oc-option-field
-          ariaLabel="It is"
+          [ariaLabel]="'page.cultures.newCulture.itIs' | say"
           [options]="cultures()"
           [value]="culture()"
           (changed)="culture.set($any($event))"
         />
       </div>
       <label for="new-mass">
-        There is
+        {{ 'page.cultures.newCulture.thereIs' | say }}
         <oc-number-field
           fieldId="new-mass"
           suffix=" g"
@@ -50,7 +56,7 @@ import { CultureActs } from './culture-acts';
         />
       </label>
       <label for="new-age">
-        Already old
+        {{ 'page.cultures.newCulture.alreadyOld' | say }}
         <oc-number-field
           fieldId="new-age"
           suffix=" days"
@@ -64,8 +70,10 @@ import { CultureActs } from './culture-acts';
         <p class="problem" role="alert">{{ wrong() }}</p>
       }
       <div class="do">
-        <button type="submit" class="press">Begin its line</button>
-        <button type="button" class="press quiet-press" (click)="done.emit()">Leave it</button>
+        <button type="submit" class="press">{{ 'page.cultures.newCulture.beginLine' | say }}</button>
+        <button type="button" class="press quiet-press" (click)="done.emit()">
+          {{ 'page.cultures.newCulture.leaveIt' | say }}
+        </button>
       </div>
     </form>
   `,
@@ -133,7 +141,7 @@ export class NewCulture {
     };
     const [problem] = await recordProblems('lots', lot as unknown as Parameters<typeof recordProblems>[1]);
     if (problem || lot.amount <= 0) {
-      this.wrong.set(problem ? textOf(`${problem.message} ${problem.remedy}`) : 'Say how much of it there is.');
+      this.wrong.set(problem ? problemWords(problem) : tell('page.cultures.newCulture.sayHowMuchThere'));
       return;
     }
     this.acts.save(lot);

@@ -1,7 +1,7 @@
-import { SaidPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { dayWord, noonOf } from '@oat-crock/calendar';
-import { parkingOf, type Parking } from '@oat-crock/core';
+import { parkingOf, type Parking, percent } from '@oat-crock/core';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { DayField } from '../ui/day-field';
 import { kitchenZone } from '../ui/zone';
@@ -14,13 +14,13 @@ const DAY_MS = 86_400_000;
 @Component({
   selector: 'oc-park-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, DayField],
+  imports: [SaidPipe, DayField, SayPipe],
   template: `
     <section aria-labelledby="park-title">
-      <h2 id="park-title">Going away</h2>
+      <h2 id="park-title">{{ 'page.cultures.parkTool.goingAway' | say }}</h2>
       <div class="asked">
         <label for="park-back">
-          Back on
+          {{ 'page.cultures.parkTool.backOn' | say }}
           <oc-day-field fieldId="park-back" [atMs]="backMs()" (changed)="back($event)" />
         </label>
       </div>
@@ -30,13 +30,17 @@ const DAY_MS = 86_400_000;
             <b>{{ row.lot.name }}</b>
             <span>{{ row.says | said }} {{ thenWords(row) }}</span>
             @if (row.does === 'cold') {
-              <button type="button" class="press line-press" (click)="acts.move(row.lot, 'cold')">Into the cold</button>
+              <button type="button" class="press line-press" (click)="acts.move(row.lot, 'cold')">
+                {{ 'page.cultures.parkTool.intoCold' | say }}
+              </button>
             } @else if (row.does === 'feed' || row.does === 'freeze') {
-              <button type="button" class="press line-press" (click)="feed(row)">Feed it now</button>
+              <button type="button" class="press line-press" (click)="feed(row)">
+                {{ 'page.cultures.parkTool.feedNow' | say }}
+              </button>
             }
           </li>
         } @empty {
-          <li class="quiet">Nothing here has to be brought over.</li>
+          <li class="quiet">{{ 'page.cultures.parkTool.nothingHereBroughtOver' | say }}</li>
         }
       </ul>
     </section>
@@ -60,7 +64,9 @@ export class ParkTool {
   }
 
   protected thenWords({ does, activityThen }: Parking): string {
-    return does === 'renew' ? '' : `About ${Math.round(100 * activityThen)} % of its vigour on that day.`;
+    return does === 'renew'
+      ? ''
+      : tell('page.cultures.parkTool.aboutVigourDay', { share: percent(100 * activityThen, 0) });
   }
 
   protected feed({ lot }: Parking): void {

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { stemsOf, storeOf, type Cultures, type Due } from '@oat-crock/core';
+import { stemsOf, storeOf, type Cultures, type Due, amount } from '@oat-crock/core';
 import { injectBoxSize } from '../ui/box-size';
 import { written } from '../ui/dates';
 import { mass } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { kindWords, activityWords } from './culture-words';
 import { drawStems, type DrawnBud } from './stem-geometry';
+import { tell, SayPipe } from '../ui/said';
 
 /** Narrower than this, px, a stem is headed by its name alone. */
 const NARROW = 520;
@@ -14,8 +15,14 @@ const NARROW = 520;
 @Component({
   selector: 'oc-stem-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
-    <svg [attr.width]="box().width" [attr.height]="drawing().height" role="group" aria-label="Lines of descent">
+    <svg
+      [attr.width]="box().width"
+      [attr.height]="drawing().height"
+      role="group"
+      [attr.aria-label]="'page.cultures.stemDrawing.linesDescent' | say"
+    >
       @for (day of drawing().days; track day.atMs) {
         <line class="day" [attr.x1]="day.x" [attr.x2]="day.x" y1="0" [attr.y2]="drawing().height - 20" />
         <text class="day" [attr.x]="day.x + 4" [attr.y]="drawing().height - 6" aria-hidden="true">
@@ -123,8 +130,13 @@ export class StemDrawing {
 
   protected wordsOf({ lot }: DrawnBud): string {
     const due = this.byId().get(lot.id);
-    const born = `${lot.name}, generation ${lot.generation}, ${written(lot.bornMs, 'day')}`;
-    if (!due) return `${born}: ${lot.retiredMs === null ? 'used up' : 'given up'}`;
+    const born = tell('page.cultures.stemDrawing.generation', {
+      name: lot.name,
+      generation: amount(lot.generation),
+      born: written(lot.bornMs, 'day'),
+    });
+    if (!due)
+      return `${born}: ${lot.retiredMs === null ? tell('page.cultures.stemDrawing.usedUp') : tell('page.cultures.stemDrawing.givenUp')}`;
     return `${born}: ${mass(due.leftG)}, ${activityWords(due.activity)}`;
   }
 }

@@ -8,16 +8,20 @@ import {
   packWords,
   type BlendMaterial,
   type StockLot,
+  amount,
+  percent,
+  say,
 } from '@oat-crock/core';
 import { householdFeature } from '../state/household.feature';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 import { OwnLarder } from './own-larder';
+import { tell, SayPipe } from '../ui/said';
 
 const MISSED = {
-  massG: 'There is not enough of it.',
-  fatPct: 'That fat cannot be met.',
-  proteinPct: 'That protein cannot be met.',
+  massG: say('page.larder.blendPanel.thereNotEnough'),
+  fatPct: say('page.larder.blendPanel.fatCannotMet'),
+  proteinPct: say('page.larder.blendPanel.proteinCannotMet'),
 };
 /** Less than this is not weighed, g. */
 const TRACE_G = 0.5;
@@ -26,13 +30,13 @@ const TRACE_G = 0.5;
 @Component({
   selector: 'oc-blend-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField],
+  imports: [NumberField, SayPipe],
   template: `
-    <h2>Blend what there is</h2>
+    <h2>{{ 'page.larder.blendPanel.blendWhatThere' | say }}</h2>
     <div class="asked">
       <oc-number-field
         fieldId="blend-kg"
-        label="To get"
+        [label]="'page.larder.blendPanel.toGet' | say"
         [value]="kg()"
         (changed)="kg.set($event)"
         [min]="0.1"
@@ -42,7 +46,7 @@ const TRACE_G = 0.5;
       />
       <oc-number-field
         fieldId="blend-fat"
-        label="of fat"
+        [label]="'page.larder.blendPanel.ofFat' | say"
         [value]="fatPct()"
         (changed)="fatPct.set($event)"
         [max]="60"
@@ -51,7 +55,7 @@ const TRACE_G = 0.5;
       />
       <oc-number-field
         fieldId="blend-protein"
-        label="protein"
+        [label]="'page.larder.blendPanel.protein' | say"
         [value]="proteinPct()"
         (changed)="proteinPct.set($event)"
         [max]="20"
@@ -62,7 +66,7 @@ const TRACE_G = 0.5;
     @if (blend(); as blend) {
       <div role="status">
         @if (blend.missed) {
-          <p class="missed">{{ blend.missed }} The nearest:</p>
+          <p class="missed">{{ 'page.larder.blendPanel.theNearest' | say: { missed: blend.missed } }}</p>
         }
         <ul>
           @for (part of blend.parts; track part.name) {
@@ -145,7 +149,12 @@ export class BlendPanel {
     return {
       parts,
       missed: 'infeasible' in found ? MISSED[found.infeasible.bound] : '',
-      words: `${blend.fatPct.toFixed(1)} % fat, ${blend.proteinPct.toFixed(1)} % protein; ${this.settings().currency} ${blend.cost.toFixed(2)}, the cheapest that does it.`,
+      words: tell('page.larder.blendPanel.fatProteinCheapestDoes', {
+        fat: percent(blend.fatPct, 1),
+        protein: percent(blend.proteinPct, 1),
+        currency: this.settings().currency,
+        cost: amount(blend.cost, 2),
+      }),
     };
   });
 }

@@ -1,19 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { dropsPerMl, strengthBySoda, type SourAgentId } from '@oat-crock/core';
+import { dropsPerMl, strengthBySoda, type SourAgentId, amount, percent, say } from '@oat-crock/core';
 import type { Draft } from '../state/larder.feature';
 import { NumberField } from '../ui/number-field';
+import { tell, SayPipe, SaidPipe } from '../ui/said';
 
 /** What is asked to measure a bottle, and how. */
 const ASKED = {
   rennet: {
-    how: 'Count the drops that fill a measuring spoon to the brim.',
-    first: { label: 'Drops', suffix: '', max: 500, initial: 60 },
-    second: { label: 'The spoon holds', suffix: ' mL', max: 20, initial: 2.5 },
+    how: say('page.larder.bottleMeasure.countDropsFillMeasuring'),
+    first: { label: say('page.larder.bottleMeasure.drops'), suffix: '', max: 500, initial: 60 },
+    second: { label: say('page.larder.bottleMeasure.spoonHolds'), suffix: ' mL', max: 20, initial: 2.5 },
   },
   acid: {
-    how: 'Weigh some of it into a glass; stir in weighed soda until it no longer fizzes.',
-    first: { label: 'Soda used', suffix: ' g', max: 500, initial: 7 },
-    second: { label: 'Of it in the glass', suffix: ' g', max: 1000, initial: 100 },
+    how: say('page.larder.bottleMeasure.weighSomeIntoGlass'),
+    first: { label: say('page.larder.bottleMeasure.sodaUsed'), suffix: ' g', max: 500, initial: 7 },
+    second: { label: say('page.larder.bottleMeasure.ofItInThe'), suffix: ' g', max: 1000, initial: 100 },
   },
 } as const;
 
@@ -21,15 +22,15 @@ const ASKED = {
 @Component({
   selector: 'oc-bottle-measure',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField],
+  imports: [NumberField, SaidPipe, SayPipe],
   template: `
     <details>
-      <summary>Measure it</summary>
-      <p class="quiet">{{ asked().how }}</p>
+      <summary>{{ 'page.larder.bottleMeasure.measureIt' | say }}</summary>
+      <p class="quiet">{{ asked().how | said }}</p>
       <div class="asked">
         <oc-number-field
           fieldId="bottle-first"
-          [label]="asked().first.label"
+          [label]="asked().first.label | said"
           [value]="first() ?? asked().first.initial"
           (changed)="first.set($event)"
           [min]="0.1"
@@ -38,7 +39,7 @@ const ASKED = {
         />
         <oc-number-field
           fieldId="bottle-second"
-          [label]="asked().second.label"
+          [label]="asked().second.label | said"
           [value]="second() ?? asked().second.initial"
           (changed)="second.set($event)"
           [min]="0.1"
@@ -47,7 +48,10 @@ const ASKED = {
         />
       </div>
       <p role="status">
-        {{ words() }} <button type="button" class="press line-press" (click)="take()">Take that</button>
+        {{ words() }}
+        <button type="button" class="press line-press" (click)="take()">
+          {{ 'page.larder.bottleMeasure.takeThat' | say }}
+        </button>
       </p>
     </details>
   `,
@@ -87,7 +91,9 @@ export class BottleMeasure {
     return Math.round(strengthBySoda(this.draft().agent as SourAgentId, b, a) * 10) / 10;
   });
   protected readonly words = computed(() =>
-    this.isRennet() ? `${this.figure()} drops to a mL.` : `${this.figure()} % acid.`,
+    this.isRennet()
+      ? tell('page.larder.bottleMeasure.dropsMl', { drops: amount(this.figure()) })
+      : tell('page.larder.bottleMeasure.acid', { strength: percent(this.figure()) }),
   );
 
   protected take(): void {

@@ -1,7 +1,8 @@
 import type { Family } from '@oat-crock/contract/api';
+import { say, type Text } from '@oat-crock/core';
 import type { Draft } from '../state/larder.feature';
-import { textOf } from '../ui/units';
-import { amount } from '../ui/words';
+import { textOf, tell } from '../ui/said';
+import { amount, grams } from '../ui/words';
 import { fieldsOf, valueAt, type LarderAsked } from './fields';
 
 /** A field that two people have written differently, in words. */
@@ -12,14 +13,14 @@ export interface Difference {
 }
 
 const MATERIAL = [
-  ['material.fatPct', 'Fat'],
-  ['material.proteinPct', 'Protein'],
-  ['material.lactosePct', 'Sugars'],
+  ['material.fatPct', say('page.larder.differences.fat')],
+  ['material.proteinPct', say('page.larder.differences.protein')],
+  ['material.lactosePct', say('page.larder.differences.sugars')],
 ] as const;
 
 interface Compared {
   readonly path: string;
-  readonly label: string;
+  readonly label: Text;
   readonly say: (value: unknown) => string;
 }
 
@@ -33,25 +34,26 @@ export function differences(family: Family, mine: Draft, theirs: object): readon
   );
   return fields.flatMap(({ path, label, say }) => {
     const [a, b] = [valueAt(mine, path), valueAt(theirs, path)];
-    return a === b ? [] : [{ label, mine: say(a), theirs: say(b) }];
+    return a === b ? [] : [{ label: textOf(label), mine: say(a), theirs: say(b) }];
   });
 }
 
 function sayer(field: LarderAsked): (value: unknown) => string {
   switch (field.type) {
     case 'option':
-      return (value) => textOf(field.options.find((o) => o.id === value)?.label ?? 'nothing');
+      return (value) =>
+        textOf(field.options.find((o) => o.id === value)?.label ?? tell('page.larder.differences.nothing'));
     case 'switch':
-      return (value) => (value === true ? 'yes' : 'no');
+      return (value) => (value === true ? tell('page.larder.differences.yes') : tell('page.larder.differences.no'));
     case 'number':
       return sayNumber((n) => amount(n, field.suffix.trim(), field.step));
     default:
-      return (value) => (typeof value === 'string' && value ? value : 'nothing');
+      return (value) => (typeof value === 'string' && value ? value : tell('page.larder.differences.nothing'));
   }
 }
 
 const sayNumber = (words: (n: number) => string) => (value: unknown) =>
-  typeof value === 'number' ? words(value) : 'nothing';
+  typeof value === 'number' ? words(value) : tell('page.larder.differences.nothing');
 
 /** A label's figures are in grams for 100 g everywhere. */
-const ofLabel = sayNumber((n) => `${Math.round(n * 100) / 100} g`);
+const ofLabel = sayNumber((n) => grams(n));

@@ -1,4 +1,5 @@
 import { daysBetween, leftOf, useFirst, type Lot, type Taken } from '@oat-crock/core';
+import { tell } from '../ui/said';
 
 /** A lot that is near its date: what is left of it, in how many days, and that in words. */
 export interface DueLot {
@@ -25,6 +26,6 @@ export function dueLots(
 }
 
 function dueWords(days: number): string {
-  if (days < -1) return `${-days} days past its date`;
-  return ['a day past its date', 'today', 'until tomorrow'][days + 1] ?? `for ${days} days`;
+  if (days < 0) return tell('page.larder.due.past', { days: -days });
+  return days < 2 ? tell('page.larder.due.near', { days }) : tell('page.larder.due.for', { days });
 }

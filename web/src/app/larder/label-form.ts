@@ -1,28 +1,34 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { materialOfLabel, type Material } from '@oat-crock/core';
+import { materialOfLabel, type Material, say, type Text } from '@oat-crock/core';
 import { NumberField } from '../ui/number-field';
+import { tell, SayPipe, SaidPipe } from '../ui/said';
+import { grams } from '../ui/words';
 
 type Figure = 'fatG' | 'proteinG' | 'sugarsG';
 
-const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly of: keyof Material }[] = [
-  { key: 'fatG', label: 'Fat', of: 'fatPct' },
-  { key: 'proteinG', label: 'Protein', of: 'proteinPct' },
-  { key: 'sugarsG', label: 'Sugars', of: 'lactosePct' },
+const FIGURES: readonly { readonly key: Figure; readonly label: Text; readonly of: keyof Material }[] = [
+  { key: 'fatG', label: say('page.larder.labelForm.fat'), of: 'fatPct' },
+  { key: 'proteinG', label: say('page.larder.labelForm.protein'), of: 'proteinPct' },
+  { key: 'sugarsG', label: say('page.larder.labelForm.sugars'), of: 'lactosePct' },
 ];
 
 /** A label typed as it is printed, for 100 g or for a serving, and what it comes to in 100 g. */
 @Component({
   selector: 'oc-label-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField],
+  imports: [NumberField, SaidPipe, SayPipe],
   template: `
     <fieldset>
-      <legend>Its label</legend>
-      <div class="per" role="group" aria-label="The figures are for">
-        <button type="button" [attr.aria-pressed]="servingG() === 100" (click)="per(100)">for 100 g</button>
-        <button type="button" [attr.aria-pressed]="servingG() !== 100" (click)="per(240)">for a serving</button>
+      <legend>{{ 'page.larder.labelForm.itsLabel' | say }}</legend>
+      <div class="per" role="group" [attr.aria-label]="'page.larder.labelForm.theFiguresAreFor' | say">
+        <button type="button" [attr.aria-pressed]="servingG() === 100" (click)="per(100)">
+          {{ 'page.larder.labelForm.forG' | say }}
+        </button>
+        <button type="button" [attr.aria-pressed]="servingG() !== 100" (click)="per(240)">
+          {{ 'page.larder.labelForm.forAServing' | say }}
+        </button>
         @if (servingG() !== 100) {
-          <label class="unseen" for="label-serving">A serving weighs</label>
+          <label class="unseen" for="label-serving">{{ 'page.larder.labelForm.servingWeighs' | say }}</label>
           <oc-number-field
             fieldId="label-serving"
             [value]="servingG()"
@@ -39,7 +45,7 @@ const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly
         @for (figure of figures(); track figure.key) {
           <oc-number-field
             [fieldId]="'label-' + figure.key"
-            [label]="figure.label"
+            [label]="figure.label | said"
             [value]="figure.value"
             (changed)="type(figure.key, $event)"
             [max]="100000"
@@ -50,7 +56,7 @@ const FIGURES: readonly { readonly key: Figure; readonly label: string; readonly
         }
       </div>
       @if (trouble()) {
-        <p class="problem" role="alert">{{ trouble() }} Look at the label again.</p>
+        <p class="problem" role="alert">{{ 'page.larder.labelForm.lookLabelAgain' | say: { trouble: trouble() } }}</p>
       } @else if (servingG() !== 100) {
         <p class="quiet">{{ in100() }}</p>
       }
@@ -72,7 +78,11 @@ export class LabelForm {
   );
   protected readonly in100 = computed(() => {
     const { fatPct, proteinPct, lactosePct } = this.material();
-    return `In 100 g: ${round(fatPct)} g fat, ${round(proteinPct)} g protein, ${round(lactosePct)} g sugars.`;
+    return tell('page.larder.labelForm.gFatProteinSugars', {
+      fat: grams(fatPct),
+      protein: grams(proteinPct),
+      lactose: grams(lactosePct),
+    });
   });
 
   /** The same figures are now for another mass. */

@@ -10,10 +10,10 @@ import {
   type Lot,
   type StockLot,
 } from '@oat-crock/core';
-import { LarderActions, larderFeature } from '../state/larder.feature';
-import { measureIn } from '../ui/units';
-import { pageOf, type TestPage } from '../testing/page';
 import { kitchenOf } from '@oat-crock/calendar';
+import { LarderActions, larderFeature } from '../state/larder.feature';
+import { measureIn } from '../ui/reader';
+import { pageOf, type TestPage } from '../testing/page';
 import { BlendPanel } from './blend-panel';
 import { BottleMeasure } from './bottle-measure';
 import { dayOf } from './days';

@@ -13,6 +13,8 @@ import {
   type GearKind,
   type Lot,
   type LotKind,
+  amount,
+  type Text,
 } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
@@ -27,6 +29,7 @@ import { RecordPanel } from './record-panel';
 import { Removed } from './removed';
 import { Thing } from './thing';
 import { UseFirst } from './use-first';
+import { tell, SayPipe } from '../ui/said';
 
 /** One thing on a board. */
 interface Standing {
@@ -43,7 +46,7 @@ interface Standing {
 interface Board {
   readonly title: string;
   readonly family: Family;
-  readonly kinds: readonly { readonly id: string; readonly label: string }[];
+  readonly kinds: readonly { readonly id: string; readonly label: Text }[];
   readonly things: readonly Standing[];
 }
 
@@ -54,7 +57,7 @@ const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 
 @Component({
   selector: 'oc-larder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BlendPanel, OptionField, RecordPanel, Removed, RouterLink, Thing, UseFirst],
+  imports: [BlendPanel, OptionField, RecordPanel, Removed, RouterLink, Thing, UseFirst, SayPipe],
   templateUrl: './larder.html',
   styleUrl: './larder.css',
 })
@@ -75,9 +78,14 @@ export class LarderPlace {
   private readonly today = computed(() => dayOf(this.clock.nowMs()));
 
   protected readonly boards = computed((): readonly Board[] => [
-    { title: 'Cold', family: 'lots', kinds: lotKinds(COLD), things: this.lotsOf(COLD) },
-    { title: 'Bottles, jars and cloth', family: 'lots', kinds: lotKinds(DRY), things: this.lotsOf(DRY) },
-    { title: 'Gear', family: 'gear', kinds: GEAR_KINDS, things: this.gearThings() },
+    { title: tell('page.larder.larder.cold'), family: 'lots', kinds: lotKinds(COLD), things: this.lotsOf(COLD) },
+    {
+      title: tell('page.larder.larder.bottlesJarsCloth'),
+      family: 'lots',
+      kinds: lotKinds(DRY),
+      things: this.lotsOf(DRY),
+    },
+    { title: tell('page.larder.larder.gear'), family: 'gear', kinds: GEAR_KINDS, things: this.gearThings() },
   ]);
   protected readonly empty = computed(() => this.boards().every((b) => b.things.length === 0));
 
@@ -105,14 +113,18 @@ export class LarderPlace {
       id: lot.id,
       kind: lot.kind,
       name: lot.name,
-      words: pieces ? `${lot.amount}` : left <= 0 ? 'none left' : `${mass(left)}${fatWords(lot)}`,
+      words: pieces
+        ? `${lot.amount}`
+        : left <= 0
+          ? tell('page.larder.larder.noneLeft')
+          : `${mass(left)}${fatWords(lot)}`,
       date:
         lot.useBy === null
           ? ''
           : near === 'today'
-            ? 'today'
+            ? tell('page.larder.larder.today')
             : near === 'past'
-              ? `was ${sayDay(lot.useBy)}`
+              ? tell('page.larder.larder.was', { useBy: sayDay(lot.useBy) })
               : sayDay(lot.useBy),
       near,
       level: pieces ? null : lot.amount > 0 ? left / lot.amount : 0,
@@ -127,10 +139,13 @@ export class LarderPlace {
         id: g.id,
         kind: g.kind,
         name: g.name,
-        words: [g.count > 1 ? `${g.count} of` : '', g.holdsL === null ? '' : litres(g.holdsL)]
+        words: [
+          g.count > 1 ? tell('page.larder.larder.of', { count: amount(g.count) }) : '',
+          g.holdsL === null ? '' : litres(g.holdsL),
+        ]
           .filter(Boolean)
           .join(' '),
-        date: g.learned.holdsC ? `holds ${temp(g.learned.holdsC.value)}` : '',
+        date: g.learned.holdsC ? tell('page.larder.larder.holds', { temp: temp(g.learned.holdsC.value) }) : '',
         near: 'keeps',
         level: null,
         unsaved: g.id in this.writing(),
@@ -148,7 +163,7 @@ export class LarderPlace {
         id: w.draft.id,
         kind: w.draft.kind as LotKind,
         name: String(w.draft.name),
-        words: 'not saved yet',
+        words: tell('page.larder.larder.notSavedYet'),
         date: '',
         near: 'keeps',
         level: null,

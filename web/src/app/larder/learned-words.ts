@@ -1,23 +1,24 @@
-import { type Learned, type LearnedKey } from '@oat-crock/core';
-import { textOf } from '../ui/units';
+import { heatLoss, type Learned, type LearnedKey, amount } from '@oat-crock/core';
+import { quantity, tell } from '../ui/said';
 import { degrees, temp } from '../ui/words';
 import { sayDay, dayOf } from './days';
 
 const SAY: Readonly<Record<LearnedKey, (value: number) => string>> = {
-  lossWPerK: (v) => textOf(`${v.toFixed(2)} W per °C`),
+  lossWPerK: (v) => quantity(heatLoss(v)),
   holdsC: temp,
-  powerW: (v) => `${Math.round(v / 10) * 10} W`,
+  powerW: (v) => tell('page.larder.learnedWords.w', { power: amount(Math.round(v / 10) * 10) }),
 };
 
 const SPREAD: Readonly<Record<LearnedKey, (sd: number) => string>> = {
-  lossWPerK: (sd) => textOf(`${sd.toFixed(2)} W per °C`),
+  lossWPerK: (sd) => quantity(heatLoss(sd)),
   holdsC: (sd) => degrees(sd),
-  powerW: (sd) => `${Math.round(sd / 10) * 10} W`,
+  powerW: (sd) => tell('page.larder.learnedWords.w', { power: amount(Math.round(sd / 10) * 10) }),
 };
 
 /** What was learned, with its spread and its day. */
 export function learnedWords(key: LearnedKey, learned: Learned | undefined): string {
-  if (!learned) return 'not measured yet';
-  const spread = learned.sd === null ? '' : ` ±${SPREAD[key](learned.sd)}`;
-  return `${SAY[key](learned.value)}${spread}, measured ${sayDay(dayOf(learned.atMs))}`;
+  if (!learned) return tell('page.larder.learnedWords.notMeasuredYet');
+  const value = SAY[key](learned.value);
+  const read = learned.sd === null ? value : `${value} ±${SPREAD[key](learned.sd)}`;
+  return tell('page.larder.learnedWords.measured', { read, day: sayDay(dayOf(learned.atMs)) });
 }

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { GEAR_TYPES, ROUTINES, type Gear, type LearnedKey, type Measured, type UnderWay } from '@oat-crock/core';
-import { KitchenClock } from '../engine/kitchen-clock';
 import { Store } from '@ngrx/store';
+import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';
 import { NumberField } from '../ui/number-field';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
 import { dayTime, span, temp } from '../ui/words';
 import { learnedWords } from './learned-words';
-import { textOf, SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 
 const MIN_MS = 60_000;
 
@@ -16,7 +16,7 @@ const MIN_MS = 60_000;
 @Component({
   selector: 'oc-measure-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, NumberField, Plot],
+  imports: [SaidPipe, NumberField, Plot, SayPipe],
   templateUrl: './measure-panel.html',
   styleUrl: './measure-panel.css',
 })
@@ -49,7 +49,10 @@ export class MeasurePanel {
   protected readonly lines = computed(() =>
     (this.under()?.noted ?? []).map(({ atMs, tempC }, i) => ({
       at: dayTime(atMs),
-      after: i === 0 ? 'first' : `after ${span(this.minutes()[i]!.min)}`,
+      after:
+        i === 0
+          ? tell('page.larder.measurePanel.first')
+          : tell('page.larder.measurePanel.after', { time: span(this.minutes()[i]!.min) }),
       words: temp(tempC),
     })),
   );
@@ -74,7 +77,7 @@ export class MeasurePanel {
     const [low, high] = [Math.min(...temps), Math.max(...temps)];
     const room = Math.max(1, 0.1 * (high - low));
     return {
-      words: `Temperatures noted, and the fit. ${textOf(measured.words)}`,
+      words: tell('page.larder.measurePanel.temperaturesNotedFit', { words: measured.words }),
       x: { from: 0, to: Math.max(noted.at(-1)!.min, 1) / 60, kind: 'hours' },
       left: { from: Math.floor(low - room), to: Math.ceil(high + room), unit: '°C' },
       lines: [{ points: measured.curve.map((n) => [n.min / 60, n.tempC] as const), look: 'fact' }],

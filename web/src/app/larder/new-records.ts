@@ -16,6 +16,7 @@ import {
 } from '@oat-crock/core';
 import type { Draft } from '../state/larder.feature';
 import { LOT_NAMES } from './fields';
+import { textOf } from '../ui/said';
 
 /** What comes filled in from the list that is shipped, by kind. */
 export const REFERENCE: Readonly<Partial<Record<LotKind, readonly Stock[]>>> = {
@@ -55,7 +56,7 @@ export function newLot(id: string, kind: LotKind, nowMs: number): Draft {
   const common = {
     id,
     kind,
-    name: LOT_NAMES[kind],
+    name: textOf(LOT_NAMES[kind]),
     amount: 1000,
     countedMs: nowMs,
     pack: null,

@@ -7,7 +7,7 @@ import type { Draft } from '../state/larder.feature';
 import { dayOf, noonOf } from './days';
 import { fieldsOf, valueAt, withValue } from './fields';
 import { LabelForm } from './label-form';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe } from '../ui/said';
 
 /** The fields of a record, each with its reason and, where it is wrong, what would be right. */
 @Component({

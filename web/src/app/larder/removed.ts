@@ -2,18 +2,22 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { RemovedState } from './removed.state';
+import { SayPipe } from '../ui/said';
 
 /** Offers back what was just taken away. */
 @Component({
   selector: 'oc-removed',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     <div role="status">
       @if (last(); as last) {
         <p>
-          {{ last.name }} is taken away.
-          <button type="button" (click)="bringBack()">Bring it back</button>
-          <button type="button" class="plain" (click)="removed.last.set(null)">Leave it</button>
+          {{ 'page.larder.removed.takenAway' | say: { name: last.name } }}
+          <button type="button" (click)="bringBack()">{{ 'page.larder.removed.bringBack' | say }}</button>
+          <button type="button" class="plain" (click)="removed.last.set(null)">
+            {{ 'page.larder.removed.leaveIt' | say }}
+          </button>
         </p>
       }
     </div>

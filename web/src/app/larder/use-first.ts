@@ -1,8 +1,8 @@
-import { NamedPipe } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { ideasFor, isStock, takenBy } from '@oat-crock/core';
+import { NamedPipe, SayPipe } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { larderFeature } from '../state/larder.feature';
@@ -20,9 +20,9 @@ const MOST_LOTS = 4;
 @Component({
   selector: 'oc-use-first',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, RouterLink],
+  imports: [NamedPipe, RouterLink, SayPipe],
   template: `
-    <h1>Use first</h1>
+    <h1>{{ 'page.larder.useFirst.useFirst' | say }}</h1>
     @for (lot of list(); track lot.id) {
       <article [class.past]="lot.past">
         <h2>
@@ -31,12 +31,12 @@ const MOST_LOTS = 4;
         <p>
           {{ lot.left }}, <b>{{ lot.due }}</b>.
           @if (lot.past) {
-            Look, smell, and if in doubt discard it.
+            {{ 'page.larder.useFirst.lookSmellIfDoubt' | say }}
           }
         </p>
         @if (!lot.past && lot.ideas.length) {
           <p class="ideas">
-            <span class="quiet">Good for</span>
+            <span class="quiet">{{ 'page.larder.useFirst.goodFor' | say }}</span>
             @for (idea of lot.ideas; track idea.methodId) {
               <a [routerLink]="['/methods', idea.methodId]" [queryParams]="{ of: lot.id }">{{ idea.name | named }}</a>
             }
@@ -44,7 +44,7 @@ const MOST_LOTS = 4;
         }
       </article>
     } @empty {
-      <p>Nothing is near its date this week.</p>
+      <p>{{ 'page.larder.useFirst.nothingNearDateWeek' | say }}</p>
     }
   `,
   styles: `

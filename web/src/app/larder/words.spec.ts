@@ -21,7 +21,7 @@ describe('what was learned of gear', () => {
   it('is said with its unit, its spread and its day, each to a sensible figure', () => {
     expect(learnedWords('holdsC', { value: 42.13, sd: 0.28, atMs })).toBe('42.1 °C ±0.3 °C, measured Wed 6 May');
     expect(learnedWords('powerW', { value: 1748, sd: 92, atMs })).toBe('1750 W ±90 W, measured Wed 6 May');
-    expect(learnedWords('lossWPerK', { value: 1.904, sd: null, atMs })).toBe('1.90 W per °C, measured Wed 6 May');
+    expect(learnedWords('lossWPerK', { value: 1.904, sd: null, atMs })).toBe('1.90 W/°C, measured Wed 6 May');
     expect(learnedWords('holdsC', undefined)).toBe('not measured yet');
   });
 });

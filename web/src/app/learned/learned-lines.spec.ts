@@ -20,7 +20,7 @@ const says = (more: Partial<LearnedHere>) => learnedSentences([one(more)])[0]!.s
 
 describe('what the kitchen has taught', () => {
   it('is said where it acts, each in its own words, with the makes it is from', () => {
-    expect(says({})).toBe('The thermostat holds 42.4 °C where it is set to 43.0 °C (42.0 °C to 42.7 °C).');
+    expect(says({})).toBe('The thermostat holds 42.4 °C where it is set to 43.0 °C (42.0 to 42.7 °C).');
     expect(says({ of: 'place counter', setC: null })).toContain('The counter stands 0.6 °C cooler than the room');
     expect(says({ of: 'culture A', what: 'culture pace', value: 0.8 })).toContain('20 % slower');
     expect(says({ of: 'culture A', what: 'culture pace', value: 1.1 })).toContain('10 % faster');

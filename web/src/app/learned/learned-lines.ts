@@ -4,21 +4,27 @@ import type { LearnedHere } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { HouseholdActions } from '../state/household.feature';
 import { learnedSentences } from './learned-sentences';
+import { SayPipe } from '../ui/said';
 
 /** What the kitchen's own makes have taught that acts here, what it was learned from, and a way to have it forgotten. */
 @Component({
   selector: 'oc-learned-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     @if (lines().length > 0 || wide()) {
       <section class="learned" aria-labelledby="learned-title">
-        <h2 id="learned-title">Your kitchen</h2>
+        <h2 id="learned-title">{{ 'page.learned.learnedLines.yourKitchen' | say }}</h2>
         <ul>
           @for (line of lines(); track line.of + line.says) {
             <li>
               <span>{{ line.says }}</span> <span class="quiet from">{{ line.from }}</span>
-              <button type="button" [attr.aria-label]="'Forget that: ' + line.says" (click)="forget(line.of)">
-                Forget that
+              <button
+                type="button"
+                [attr.aria-label]="'page.learned.learnedLines.forgetThat' | say: { says: line.says }"
+                (click)="forget(line.of)"
+              >
+                {{ 'page.learned.learnedLines.forgetThat2' | say }}
               </button>
             </li>
           }

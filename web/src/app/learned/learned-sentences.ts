@@ -1,5 +1,15 @@
-import { textOf } from '../ui/units';
-import { SOUR_AGENTS, type LearnedHere, type MakeSheet, type SourAgentId } from '@oat-crock/core';
+import {
+  between,
+  percent,
+  say,
+  SOUR_AGENTS,
+  temp as tempOf,
+  type LearnedHere,
+  type MakeSheet,
+  type SourAgentId,
+  type Text,
+} from '@oat-crock/core';
+import { tell } from '../ui/said';
 import { degrees, span, temp } from '../ui/words';
 
 /** What was learned in a sentence, what it was learned from, and whose it is. */
@@ -9,53 +19,78 @@ export interface LearnedSentence {
   readonly from: string;
 }
 
-const PLACES: Readonly<Record<string, string>> = {
-  thermostat: 'The thermostat',
-  'lamp-oven': 'The oven with its lamp',
-  counter: 'The counter',
-  flask: 'The flask',
-  wrapped: 'The box',
+const PLACES: Readonly<Record<string, Text>> = {
+  thermostat: say('page.learned.learnedSentences.thermostat'),
+  'lamp-oven': say('page.learned.learnedSentences.lampOven'),
+  counter: say('page.learned.learnedSentences.counter'),
+  flask: say('page.learned.learnedSentences.flask'),
+  wrapped: say('page.learned.learnedSentences.box'),
 };
 
-const CLOTHS: Readonly<Record<string, string>> = {
-  flat: 'lying flat',
-  hung: 'hung',
-  pressed: 'pressed',
+const CLOTHS: Readonly<Record<string, Text>> = {
+  flat: say('page.learned.learnedSentences.clothFlat'),
+  hung: say('page.learned.learnedSentences.clothHung'),
+  pressed: say('page.learned.learnedSentences.clothPressed'),
 };
+const CLOTH_AS_USED = say('page.learned.learnedSentences.clothAsUsed');
 
-const sayMakes = (makes: number) => (makes === 1 ? 'one make' : `${makes} makes`);
 /** An owner without what kind of thing it is: "place thermostat" is the thermostat. */
 const nameOf = (of: string) => of.slice(of.indexOf(' ') + 1);
-const percent = (factor: number) => `${Math.round(100 * Math.abs(factor - 1))} %`;
+const off = (factor: number) => percent(100 * Math.abs(factor - 1), 0);
+
+const potOf = (of: string): Text =>
+  of === 'pot'
+    ? say('page.learned.learnedSentences.pot')
+    : say('page.learned.learnedSentences.potOf', { size: nameOf(of) });
+const acidOf = (of: string): Text =>
+  SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? say('page.learned.learnedSentences.acid');
 
 /** All that was learned and acts on a make, in words. */
 export function learnedSentences(learned: readonly LearnedHere[]): readonly LearnedSentence[] {
   return learned.map((one) => ({
     of: one.of,
     says: SAYS[one.what](one),
-    from: `Learned from ${sayMakes(one.makes)}.`,
+    from: tell('page.learned.learnedSentences.learnedFrom', { makes: one.makes }),
   }));
 }
 
 const SAYS: Readonly<Record<LearnedHere['what'], (one: LearnedHere) => string>> = {
   place: ({ of, value, p10, p90, setC }) => {
-    const place = PLACES[nameOf(of)] ?? 'The warm place';
+    const place = PLACES[nameOf(of)] ?? say('page.learned.learnedSentences.warmPlace');
     if (setC === null)
-      return `${place} stands ${degrees(Math.abs(value))} ${value < 0 ? 'cooler' : 'warmer'} than the room is said to be.`;
-    return `${place} holds ${temp(setC + value)} where it is set to ${temp(setC)} (${temp(setC + p10)} to ${temp(setC + p90)}).`;
+      return value < 0
+        ? tell('page.learned.learnedSentences.placeCooler', { place, by: degrees(-value) })
+        : tell('page.learned.learnedSentences.placeWarmer', { place, by: degrees(value) });
+    return tell('page.learned.learnedSentences.placeHolds', {
+      place,
+      holds: temp(setC + value),
+      set: temp(setC),
+      range: between(tempOf(setC + p10, 1), tempOf(setC + p90, 1)),
+    });
   },
   'culture pace': ({ value }) =>
-    `This culture works ${percent(value)} ${value < 1 ? 'slower' : 'faster'} than is usual of its kind.`,
+    value < 1
+      ? tell('page.learned.learnedSentences.cultureSlower', { by: off(value) })
+      : tell('page.learned.learnedSentences.cultureFaster', { by: off(value) }),
   'cloth time': ({ of, value }) =>
-    `Your cloth, ${CLOTHS[nameOf(of)] ?? 'as you use it'}, takes ${percent(value)} ${value > 1 ? 'longer' : 'less time'} than is usual.`,
+    value > 1
+      ? tell('page.learned.learnedSentences.clothLonger', { used: CLOTHS[nameOf(of)] ?? CLOTH_AS_USED, by: off(value) })
+      : tell('page.learned.learnedSentences.clothShorter', {
+          used: CLOTHS[nameOf(of)] ?? CLOTH_AS_USED,
+          by: off(value),
+        }),
   'pot loss': ({ of, value }) =>
-    `Your ${of === 'pot' ? 'pot' : `pot of ${nameOf(of)}`} loses its heat ${percent(value)} ${value > 1 ? 'faster' : 'more slowly'} than is usual of its size.`,
+    value > 1
+      ? tell('page.learned.learnedSentences.potFaster', { pot: potOf(of), by: off(value) })
+      : tell('page.learned.learnedSentences.potSlower', { pot: potOf(of), by: off(value) }),
   'acid strength': ({ of, value }) =>
-    `Your ${textOf(SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? 'acid')} is ${percent(value)} ${value > 1 ? 'stronger' : 'weaker'} than its label or the usual says; the dose goes by that.`,
+    value > 1
+      ? tell('page.learned.learnedSentences.acidStronger', { acid: acidOf(of), by: off(value) })
+      : tell('page.learned.learnedSentences.acidWeaker', { acid: acidOf(of), by: off(value) }),
   'maker loss': ({ value }) =>
     value < 1
-      ? `Of what is reckoned ${percent(value)} more than usual stays on cloth, pot and spoons.`
-      : `${percent(value)} more than is usually reckoned comes into your pots.`,
+      ? tell('page.learned.learnedSentences.moreIsLost', { by: off(value) })
+      : tell('page.learned.learnedSentences.lessIsLost', { by: off(value) }),
 };
 
 /** A first window wider than this is worth a word, min. */
@@ -67,5 +102,5 @@ export function whyWide({ souring, learned }: MakeSheet): string {
   const { p10Min, p90Min } = souring.forecast;
   if (p10Min === null || p90Min === null || p90Min - p10Min < WIDE_MIN) return '';
   if (learned.some(({ what }) => what === 'culture pace')) return '';
-  return `It is ${span(Math.round((p90Min - p10Min) / 10) * 10)} wide, as nobody has seen yet how fast this culture works. One pH half-way narrows it to a third; two finished makes that were read, for good.`;
+  return tell('page.learned.learnedSentences.whyWide', { wide: span(Math.round((p90Min - p10Min) / 10) * 10) });
 }

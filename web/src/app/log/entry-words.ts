@@ -1,81 +1,91 @@
-import type { EntryBody } from '@oat-crock/core';
-import { textOf } from '../ui/units';
+import { type EntryBody, acidity, say, type Text } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 import { mass, temp } from '../ui/words';
 
 const QUANTITY = {
   tempC: temp,
-  ph: (v: number) => `pH ${v.toFixed(2)}`,
-  wheyG: (v: number) => `whey ${mass(v)}`,
-  productG: (v: number) => `product ${mass(v)}`,
-  grainsG: (v: number) => `grains ${mass(v)}`,
-  asideG: (v: number) => `put by ${mass(v)}`,
+  ph: (v: number) => tell('page.log.entryWords.ph', { read: acidity(v) }),
+  wheyG: (v: number) => tell('page.log.entryWords.whey', { read: mass(v) }),
+  productG: (v: number) => tell('page.log.entryWords.product', { read: mass(v) }),
+  grainsG: (v: number) => tell('page.log.entryWords.grains', { read: mass(v) }),
+  asideG: (v: number) => tell('page.log.entryWords.putBy', { read: mass(v) }),
 } as const;
 
-const CUE_ASKED: Readonly<Record<string, string>> = {
-  set: 'Tilted',
-  taste: 'Tasted',
-  whey: 'Whey on top',
-  clarity: 'Whey looks',
-  drip: 'Drips',
-  slurry: 'Starter slurry',
-  skin: 'Skin',
-  bottom: 'Bottom',
-  texture: 'Texture',
-  smell: 'Smells',
-  break: 'Breaks',
-  churn: 'Churned to',
-  wash: 'Wash water',
-  buttermilk: 'Buttermilk',
-  butter: 'Butter',
-  melt: 'Melt',
-  fizz: 'Opened',
+const CUE_ASKED: Readonly<Record<string, Text>> = {
+  set: say('page.log.entryWords.tilted'),
+  taste: say('page.log.entryWords.tasted'),
+  whey: say('page.log.entryWords.wheyTop'),
+  clarity: say('page.log.entryWords.wheyLooks'),
+  drip: say('page.log.entryWords.drips'),
+  slurry: say('page.log.entryWords.starterSlurry'),
+  skin: say('page.log.entryWords.skin'),
+  bottom: say('page.log.entryWords.bottom'),
+  texture: say('page.log.entryWords.texture'),
+  smell: say('page.log.entryWords.smells'),
+  break: say('page.log.entryWords.breaks'),
+  churn: say('page.log.entryWords.churnedTo'),
+  wash: say('page.log.entryWords.washWater'),
+  buttermilk: say('page.log.entryWords.buttermilk'),
+  butter: say('page.log.entryWords.butter'),
+  melt: say('page.log.entryWords.melt'),
+  fizz: say('page.log.entryWords.opened'),
 };
 
 /** What a step is called where nothing is known of its make but the stage's id. */
-const bareStep = (stageId: string) => `Began: ${stageId}`;
+const bareStep = (stageId: string) => tell('page.log.entryWords.began', { stageId });
 
 /** What an entry says, in a few words; `stepWords` says a step by its stage's id. */
 export function entryWords(
   body: EntryBody,
   stepWords: (stageId: string) => string = bareStep,
-  lotName: (id: string) => string = () => 'the larder',
+  lotName: (id: string) => string = () => tell('page.log.entryWords.theLarder'),
 ): string {
   switch (body.type) {
     case 'started':
-      return `Started: ${body.name}`;
+      return tell('page.log.entryWords.started', { name: body.name });
     case 'took':
-      return `Took ${mass(body.massG)} out of ${lotName(body.lotId)}`;
+      return tell('page.log.entryWords.tookOut', { mass: mass(body.massG), lotId: lotName(body.lotId) });
     case 'step':
       return textOf(stepWords(body.stageId));
     case 'reading':
-      return `${QUANTITY[body.quantity](body.value)}${body.by === 'strip' ? ' by strip' : ''}`;
+      return body.by === 'strip'
+        ? tell('page.log.entryWords.byStrip', { read: QUANTITY[body.quantity](body.value) })
+        : QUANTITY[body.quantity](body.value);
     case 'cue':
-      return `${CUE_ASKED[body.cue] ?? body.cue}: ${body.answer}`;
+      return tell('page.log.entryWords.looked', { what: CUE_ASKED[body.cue] ?? body.cue, answer: body.answer });
     case 'added':
-      return `Put in ${mass(body.massG)} of ${body.what}`;
+      return tell('page.log.entryWords.putInOf', { mass: mass(body.massG), what: body.what });
     case 'held':
-      return `On hold, by ${body.by}: ${body.reason}`;
+      return tell('page.log.entryWords.onHoldBy', { by: body.by, reason: body.reason });
     case 'released':
-      return `Let go, by ${body.by}: ${body.reason}`;
+      return tell('page.log.entryWords.letGo', { by: body.by, reason: body.reason });
     case 'photo':
-      return body.text ? `Picture: ${body.text}` : 'Picture';
+      return body.text
+        ? tell('page.log.entryWords.picture', { text: body.text })
+        : tell('page.log.entryWords.picture2');
     case 'note':
       return body.text;
     case 'finished':
       return finishedWords(body);
     case 'discarded':
-      return `Discarded${body.by ? `, by ${body.by}` : ''}: ${body.reason}`;
+      return body.by
+        ? tell('page.log.entryWords.discardedBy', { by: body.by, reason: body.reason })
+        : tell('page.log.entryWords.discarded', { reason: body.reason });
     case 'correction':
-      return body.body ? `Correction: ${entryWords(body.body, stepWords, lotName)}` : 'Taken back';
+      return body.body
+        ? tell('page.log.entryWords.correction', { now: entryWords(body.body, stepWords, lotName) })
+        : tell('page.log.entryWords.takenBack');
   }
 }
 
 function finishedWords({ productG, wheyG, pots, left = [], words, score }: EntryBody & { type: 'finished' }): string {
   const parts = [
-    `Finished: ${mass(productG)} of product${pots ? ` in ${pots}` : ''}`,
-    ...(wheyG === null ? [] : [`${mass(wheyG)} whey`]),
-    ...left.map(({ what, massG }) => `${mass(massG)} ${what.toLowerCase()} into the larder`),
-    ...(score ? Object.entries(score).map(([mark, given]) => `${mark} ${given} of 5`) : []),
+    tell('page.log.entryWords.finished', { product: mass(productG), pots: pots ?? 0 }),
+    ...(wheyG === null ? [] : [tell('page.log.entryWords.whey2', { whey: mass(wheyG) })]),
+    ...left.map(({ what, massG }) =>
+      tell('page.log.entryWords.intoLarder', { mass: mass(massG), what: what.toLowerCase() }),
+    ),
+    ...(score ? Object.entries(score).map(([mark, given]) => tell('page.log.entryWords.of', { mark, given })) : []),
   ];
   return `${parts.join(', ')}${words ? `. ${words}` : ''}`;
 }

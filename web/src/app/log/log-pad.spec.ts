@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
+import { METRIC } from '@oat-crock/core';
 import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf, type TestPage } from '../testing/page';
 import { until } from '../testing/until';
-import { METRIC } from '@oat-crock/core';
-import { measureIn } from '../ui/units';
+import { measureIn } from '../ui/reader';
 import { bodyProblems } from './check-body';
 import { LogPad } from './log-pad';
 import { LogPadState, type PadTab } from './log-pad.state';

@@ -29,7 +29,8 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { logFeature } from '../state/log.feature';
 import { LookRow } from '../ui/look-row';
-import { SaidPipe, textOf, units } from '../ui/units';
+import { units } from '../ui/reader';
+import { SaidPipe, textOf, tell, SayPipe } from '../ui/said';
 import { dayTime } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { bodyProblems } from './check-body';
@@ -53,7 +54,7 @@ function withoutLine(batch: Batch, line: LogLine | null): Batch {
 @Component({
   selector: 'oc-log-pad',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule, WhenRow],
+  imports: [SaidPipe, LookRow, DialogModule, ButtonModule, TextareaModule, FormsModule, WhenRow, SayPipe],
   templateUrl: './log-pad.html',
   styleUrl: './log-pad.css',
 })
@@ -136,7 +137,9 @@ export class LogPad {
   });
   protected readonly heading = computed(() => {
     const line = this.correcting();
-    return line ? `Correct the line of ${dayTime(this.line()!.atMs)}` : `Log to ${this.batch()?.name ?? ''}`;
+    return line
+      ? tell('page.log.logPad.correctLine', { at: dayTime(this.line()!.atMs) })
+      : tell('page.log.logPad.logTo', { name: this.batch()?.name ?? '' });
   });
 
   /** What can be looked for in the stage at hand; every look of the make where a line is corrected. */
@@ -222,7 +225,7 @@ export class LogPad {
 
   protected async saveReading(): Promise<void> {
     if (this.typed() === '') {
-      this.wrong.set('Type the number first.');
+      this.wrong.set(tell('page.log.logPad.typeNumberFirst'));
       return;
     }
     const { id, adds, gPerMl } = this.tab();
@@ -272,7 +275,7 @@ export class LogPad {
     if (!batch) return;
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(`${textOf(problem.message)} ${this.inItsUnit(problem.remedy)}`);
+      this.wrong.set(`${textOf(problem.message)} ${this.inItsUnit(textOf(problem.remedy))}`);
       return;
     }
     const line = this.line();

@@ -1,6 +1,6 @@
-import { textOf } from '../ui/units';
 import { inject, signal, type Signal, type WritableSignal } from '@angular/core';
 import { impossibleTime, plannedOf, type Batch, type EntryBody } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { kitchenZone } from '../ui/zone';
 import { Logger } from './logger';
@@ -30,14 +30,14 @@ export function stepWordsIn(batch: Batch): (stageId: string) => string {
   return (stageId) => {
     const at = stages.findIndex((s) => s.id === stageId);
     const stage = stages[at];
-    if (!stage) return `Began: ${stageId}`;
-    return `${at === 0 ? 'Done' : 'Began'}: ${textOf(stage.kind.name(stage.params))}`;
+    if (!stage) return tell('page.log.timedLog.began', { stageId });
+    return `${at === 0 ? tell('page.log.timedLog.done') : tell('page.log.timedLog.began2')}: ${textOf(stage.kind.name(stage.params))}`;
   };
 }
 
 /** Why a line cannot have been at a moment; empty where it can. */
 export function timeWrong(batch: Batch, body: EntryBody, atMs: number | null, nowMs: number): string {
-  if (atMs === null) return 'Say the time as hours and minutes, like 22:15.';
+  if (atMs === null) return tell('page.log.timedLog.sayTimeHoursMinutes');
   const order = plannedOf(batch).stages.map((s) => s.id);
   const why = impossibleTime(batch, order, body, atMs, nowMs);
   return why ? impossibleWords(why, atMs, stageNameIn(batch)) : '';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { say, type Text } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { dayTime } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { clockOf, momentOf, NOW, type When } from './when';
+import { SayPipe, SaidPipe } from '../ui/said';
 
 const AGO_MIN = 10;
 
@@ -10,23 +12,26 @@ const AGO_MIN = 10;
 @Component({
   selector: 'oc-when-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe, SayPipe],
   template: `
-    <div class="row" role="group" [attr.aria-label]="label()">
-      <button type="button" [attr.aria-pressed]="when().is === 'now'" (click)="when.set(now)">{{ standing() }}</button>
+    <div class="row" role="group" [attr.aria-label]="label() | said">
+      <button type="button" [attr.aria-pressed]="when().is === 'now'" (click)="when.set(now)">
+        {{ standing() | said }}
+      </button>
       <button type="button" [attr.aria-pressed]="when().is === 'ago'" (click)="when.set(ago)">
-        {{ latestMs() === null ? '10 min ago' : '10 min earlier' }}
+        {{ latestMs() === null ? ('page.log.whenRow.minAgo' | say) : ('page.log.whenRow.minEarlier' | say) }}
       </button>
       @if (clock() !== null) {
         <input
           inputmode="numeric"
           maxlength="5"
           size="5"
-          aria-label="At, by the clock"
+          [attr.aria-label]="'page.log.whenRow.atByTheClock' | say"
           [value]="clock()"
           (input)="when.set({ is: 'at', clock: $any($event.target).value })"
         />
       } @else {
-        <button type="button" (click)="atClock()">at…</button>
+        <button type="button" (click)="atClock()">{{ 'page.log.whenRow.at' | say }}</button>
       }
       @if (meant(); as meant) {
         <span>{{ meant }}</span>
@@ -69,9 +74,9 @@ const AGO_MIN = 10;
 })
 export class WhenRow {
   readonly when = model.required<When>();
-  readonly label = input('When was it?');
+  readonly label = input<Text>(say('page.log.whenRow.whenWasIt'));
   /** What it is where nothing else is said. */
-  readonly standing = input('now');
+  readonly standing = input<Text>(say('page.log.whenRow.now'));
   /** The latest that it can have been, ms; now where none is given. */
   readonly latestMs = input<number | null>(null);
   /** Why it cannot have been then. */

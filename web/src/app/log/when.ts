@@ -1,6 +1,7 @@
 import { daysOn, localTime, momentAt, type Zone } from '@oat-crock/calendar';
 import type { ImpossibleTime } from '@oat-crock/core';
 import { dayTime } from '../ui/words';
+import { tell } from '../ui/said';
 
 /** When something happened, as it is said: now, so many minutes ago, or at a time of the clock. */
 export type When =
@@ -35,7 +36,12 @@ export function clockOf(atMs: number, zone: Zone): string {
 
 /** Why something cannot have been then, in a sentence. */
 export function impossibleWords(why: ImpossibleTime, atMs: number, stageName: (id: string) => string): string {
-  if (why.is === 'future') return `It is not ${dayTime(atMs)} yet.`;
-  if (why.is === 'before the start') return `This make was begun ${dayTime(why.startedMs)}; say a later time.`;
-  return `${dayTime(atMs)} does not fit: "${stageName(why.stageId)}" was begun ${dayTime(why.atMs)}. Correct that first, or say another time.`;
+  if (why.is === 'future') return tell('page.log.when.notYet', { at: dayTime(atMs) });
+  if (why.is === 'before the start')
+    return tell('page.log.when.makeBegunSayLater', { started: dayTime(why.startedMs) });
+  return tell('page.log.when.doesNotFitBegun', {
+    at: dayTime(atMs),
+    stage: stageName(why.stageId),
+    begun: dayTime(why.atMs),
+  });
 }

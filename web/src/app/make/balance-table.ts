@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { differenceOf, type Batch, type Followed } from '@oat-crock/core';
-import { textOf } from '../ui/units';
+import { textOf, tell, SayPipe } from '../ui/said';
 import { mass } from '../ui/words';
 
 /** Where everything that went in is, now and in the end; after the finish, against what was weighed. */
 @Component({
   selector: 'oc-balance-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     <table>
       <caption>
-        The balance
+        {{
+          'page.make.balanceTable.theBalance' | say
+        }}
       </caption>
       <thead>
         <tr>
@@ -77,7 +80,11 @@ export class BalanceTable {
     const { ended } = this.batch();
     return ended?.how === 'finished' ? ended : null;
   });
-  protected readonly columns = computed(() => (this.finished() ? ['Forecast', 'Weighed'] : ['Now', 'In the end']));
+  protected readonly columns = computed(() =>
+    this.finished()
+      ? [tell('page.make.balanceTable.forecast'), tell('page.make.balanceTable.weighed')]
+      : [tell('page.make.balanceTable.now'), tell('page.make.balanceTable.inTheEnd')],
+  );
 
   protected readonly rows = computed(() => {
     const { balanceNow: now, balanceEnd: end, runsOff, setsAside } = this.followed();
@@ -85,16 +92,16 @@ export class BalanceTable {
     const aside = (...cells: string[]) => (setsAside ? [{ what: setsAside.name, cells }] : []);
     const weighed = this.finished();
     const keeps = end.heldBackG > 0 || (weighed?.heldBackG ?? 0) > 0;
-    const held = (...cells: string[]) => (keeps ? [{ what: 'Held back', cells }] : []);
+    const held = (...cells: string[]) => (keeps ? [{ what: tell('page.make.balanceTable.heldBack'), cells }] : []);
     const lost = (b: typeof now) => b.lostG + b.evaporatedG + b.gasG;
     if (!weighed) {
       return [
-        { what: 'Went in', cells: [mass(now.inG), mass(end.inG)] },
-        { what: 'In the crock', cells: [mass(now.productG), mass(end.productG)] },
+        { what: tell('page.make.balanceTable.wentIn'), cells: [mass(now.inG), mass(end.inG)] },
+        { what: tell('page.make.balanceTable.inTheCrock'), cells: [mass(now.productG), mass(end.productG)] },
         ...runs(mass(now.wheyG), mass(end.wheyG)),
         ...aside(mass(now.asideG), mass(end.asideG)),
         ...held(mass(now.heldBackG), mass(end.heldBackG)),
-        { what: 'Cloth, vessel, air', cells: [mass(lost(now)), mass(lost(end))] },
+        { what: tell('page.make.balanceTable.clothVesselAir'), cells: [mass(lost(now)), mass(lost(end))] },
       ];
     }
     const { runOffEndG, weighedNow } = this.followed();
@@ -106,12 +113,18 @@ export class BalanceTable {
       (weighed.heldBackG ?? end.heldBackG) -
       (asideG ?? end.asideG);
     return [
-      { what: 'Went in', cells: [mass(end.inG), mass(end.inG)] },
-      { what: 'Product', cells: [mass(end.productG), mass(weighed.productG)] },
-      ...runs(mass(runOffEndG), weighed.wheyG === null ? 'not weighed' : mass(weighed.wheyG)),
-      ...aside(mass(end.asideG), asideG === null ? 'not weighed' : mass(asideG)),
-      ...held(mass(end.heldBackG), weighed.heldBackG === null ? 'not weighed' : mass(weighed.heldBackG)),
-      { what: 'Not accounted for', cells: [mass(lost(end)), mass(rest)] },
+      { what: tell('page.make.balanceTable.wentIn'), cells: [mass(end.inG), mass(end.inG)] },
+      { what: tell('page.make.balanceTable.product'), cells: [mass(end.productG), mass(weighed.productG)] },
+      ...runs(
+        mass(runOffEndG),
+        weighed.wheyG === null ? tell('page.make.balanceTable.notWeighed') : mass(weighed.wheyG),
+      ),
+      ...aside(mass(end.asideG), asideG === null ? tell('page.make.balanceTable.notWeighed') : mass(asideG)),
+      ...held(
+        mass(end.heldBackG),
+        weighed.heldBackG === null ? tell('page.make.balanceTable.notWeighed') : mass(weighed.heldBackG),
+      ),
+      { what: tell('page.make.balanceTable.notAccounted'), cells: [mass(lost(end)), mass(rest)] },
     ];
   });
 

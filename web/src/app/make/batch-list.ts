@@ -1,8 +1,8 @@
-import { named } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type Batch, initialChoices, methodOf } from '@oat-crock/core';
+import { named, tell, SayPipe } from '../ui/said';
 import { logFeature } from '../state/log.feature';
 import { Crock } from '../ui/crock';
 import { written } from '../ui/dates';
@@ -12,9 +12,9 @@ import { mass } from '../ui/words';
 @Component({
   selector: 'oc-batch-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Crock],
+  imports: [RouterLink, Crock, SayPipe],
   template: `
-    <h1>Makes</h1>
+    <h1>{{ 'page.make.batchList.makes' | say }}</h1>
     <ul>
       @for (row of rows(); track row.batch.id) {
         <li>
@@ -22,12 +22,15 @@ import { mass } from '../ui/words';
             <oc-crock [level]="row.level" [ph]="row.ph" />
             <span class="name">{{ row.batch.name }}</span>
             <span class="quiet">{{ row.method }}</span>
-            <span class="quiet">begun {{ row.begun }}</span>
+            <span class="quiet">{{ 'page.make.batchList.begun' | say: { begun: row.begun } }}</span>
             <span>{{ row.state }}</span>
           </a>
         </li>
       } @empty {
-        <li class="none">No make has been started. <a routerLink="/methods">Decide a first one</a>.</li>
+        <li class="none">
+          {{ 'page.make.batchList.noMakeBeenStarted' | say }}
+          <a routerLink="/methods">{{ 'page.make.batchList.decideFirstOne' | say }}</a>.
+        </li>
       }
     </ul>
   `,
@@ -86,8 +89,10 @@ export class BatchList {
 }
 
 function stateWords(batch: Batch): string {
-  if (!batch.ended) return 'on the way';
-  return batch.ended.how === 'discarded' ? 'discarded' : `${mass(batch.ended.productG)} made`;
+  if (!batch.ended) return tell('page.make.batchList.onTheWay');
+  return batch.ended.how === 'discarded'
+    ? tell('page.make.batchList.discarded')
+    : tell('page.make.batchList.made', { product: mass(batch.ended.productG) });
 }
 
 /** pH that tints the crock: as last read, else what was wanted of a finished make, else that of milk. */

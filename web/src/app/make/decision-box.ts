@@ -8,28 +8,40 @@ import {
   model,
   signal,
 } from '@angular/core';
-import { holdOf, type Batch, type EntryBody, type Finding } from '@oat-crock/core';
+import { holdOf, type Batch, type EntryBody, type Finding, say } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { bodyProblems } from '../log/check-body';
 import { Logger } from '../log/logger';
-import { SaidPipe, textOf } from '../ui/units';
-import { dayTime } from '../ui/words';
+import { SaidPipe, textOf, tell, SayPipe } from '../ui/said';
+import { dayTime, problemWords } from '../ui/words';
 import { Decider } from './decider';
 
 /** What can be decided of a make, with a name and a reason. */
 export type Deciding = { readonly decide: 'hold' | 'release' | 'discard'; readonly reason: string } | null;
 
 const WORDS = {
-  hold: { title: 'Put it on hold', ask: 'Why is it held?', act: 'Put it on hold' },
-  release: { title: 'Let it go after all', ask: 'Why may it go out?', act: 'Let it go' },
-  discard: { title: 'Stop and discard it', ask: 'Why is it discarded?', act: 'Discard it' },
+  hold: {
+    title: say('page.make.decisionBox.putHold'),
+    ask: say('page.make.decisionBox.whyHeld'),
+    act: say('page.make.decisionBox.putHold'),
+  },
+  release: {
+    title: say('page.make.decisionBox.letGoAfterAll'),
+    ask: say('page.make.decisionBox.whyMayGoOut'),
+    act: say('page.make.decisionBox.letGo'),
+  },
+  discard: {
+    title: say('page.make.decisionBox.stopDiscard'),
+    ask: say('page.make.decisionBox.whyDiscarded'),
+    act: say('page.make.decisionBox.discardIt'),
+  },
 } as const;
 
 /** Holding, letting go and discarding: decisions that others rely on, so each has a name and a reason. */
 @Component({
   selector: 'oc-decision-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonModule, SaidPipe],
+  imports: [ButtonModule, SaidPipe, SayPipe],
   templateUrl: './decision-box.html',
   styleUrl: './decision-box.css',
 })
@@ -65,13 +77,13 @@ export class DecisionBox {
     if (!deciding) return;
     const [by, reason] = [this.by().trim(), this.reason().trim()];
     if (!reason || !by) {
-      this.wrong.set(reason ? 'Say who decides it.' : 'Say why.');
+      this.wrong.set(reason ? tell('page.make.decisionBox.sayWhoDecides') : tell('page.make.decisionBox.sayWhy'));
       return;
     }
     const body: EntryBody = { type: TYPES[deciding.decide], by, reason };
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(textOf(`${problem.message} ${problem.remedy}`));
+      this.wrong.set(problemWords(problem));
       return;
     }
     this.decider.call(by);

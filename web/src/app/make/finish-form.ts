@@ -14,6 +14,9 @@ import {
   type EntryBody,
   type Followed,
   type Score,
+  amount,
+  say,
+  type Text,
 } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { CultureActs } from '../cultures/culture-acts';
@@ -27,26 +30,46 @@ import { LarderActions, type Draft } from '../state/larder.feature';
 import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
 import { NumberField } from '../ui/number-field';
 import { typedOver, type TypedOver } from '../ui/typed-over';
-import { mass } from '../ui/words';
-import { SaidPipe, textOf } from '../ui/units';
+import { mass, problemWords } from '../ui/words';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 
 const MARKS: readonly {
   readonly key: keyof Score;
-  readonly ask: string;
-  readonly low: string;
-  readonly high: string;
+  readonly ask: Text;
+  readonly low: Text;
+  readonly high: Text;
 }[] = [
-  { key: 'sourness', ask: 'Sourness', low: 'mild', high: 'sharp' },
-  { key: 'thickness', ask: 'Thickness', low: 'thin', high: 'stiff' },
-  { key: 'smoothness', ask: 'Smoothness', low: 'grainy', high: 'silky' },
-  { key: 'taste', ask: 'Taste', low: 'poor', high: 'fine' },
+  {
+    key: 'sourness',
+    ask: say('page.make.finishForm.sourness'),
+    low: say('page.make.finishForm.mild'),
+    high: say('page.make.finishForm.sharp'),
+  },
+  {
+    key: 'thickness',
+    ask: say('page.make.finishForm.thickness'),
+    low: say('page.make.finishForm.thin'),
+    high: say('page.make.finishForm.stiff'),
+  },
+  {
+    key: 'smoothness',
+    ask: say('page.make.finishForm.smoothness'),
+    low: say('page.make.finishForm.grainy'),
+    high: say('page.make.finishForm.silky'),
+  },
+  {
+    key: 'taste',
+    ask: say('page.make.finishForm.taste'),
+    low: say('page.make.finishForm.poor'),
+    high: say('page.make.finishForm.fine'),
+  },
 ];
 
 /** What came out: weighed, scored, and the make is finished. */
 @Component({
   selector: 'oc-finish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, ButtonModule, NumberField, SaidPipe],
+  imports: [FormsModule, ButtonModule, NumberField, SaidPipe, SayPipe],
   templateUrl: './finish-form.html',
   styleUrl: './finish-form.css',
 })
@@ -86,14 +109,16 @@ export class FinishForm {
   protected readonly keepsCulture = computed(() => this.draft().noCulture !== true);
   protected readonly giftWords = computed(() => {
     const gift = this.gift();
-    return gift ? `${gift.lot.name}, generation ${gift.lot.generation}` : '';
+    return gift
+      ? tell('page.make.finishForm.generation', { name: gift.lot.name, generation: amount(gift.lot.generation) })
+      : '';
   });
   protected readonly score = computed(() => this.draft().score ?? {});
   protected readonly wrong = signal('');
   /** Why it cannot be finished as sound: somebody holds it, or a rule does and nobody has answered it. */
   protected readonly kept = computed(() => {
     const against = notGoingOut(this.batch(), this.followed().findings);
-    return against ? `${textOf(against.message)} ${textOf(against.remedy)}` : '';
+    return against ? problemWords(against) : '';
   });
   protected readonly expected = computed(() => mass(this.followed().end.massG));
   protected readonly runsOff = computed(() => this.followed().runsOff);
@@ -101,7 +126,7 @@ export class FinishForm {
   protected readonly mass = mass;
 
   protected readonly weights = computed(() => [
-    { id: 'finish-product', label: 'Product', massG: this.productG },
+    { id: 'finish-product', label: tell('page.make.finishForm.product'), massG: this.productG },
     ...this.runsOffWeight(),
     ...this.asideWeight(),
     ...this.heldWeight(),
@@ -111,7 +136,7 @@ export class FinishForm {
   private heldWeight() {
     if (this.followed().balanceNow.heldBackG <= 0 && this.draft().heldBackG === undefined) return [];
     const kept = plannedOf(this.batch()).stages.find((s) => s.kind.keepsBack)?.kind.keepsBack;
-    return [{ id: 'finish-held', label: kept?.name ?? 'Held back', massG: this.heldBackG }];
+    return [{ id: 'finish-held', label: kept?.name ?? tell('page.make.finishForm.heldBack'), massG: this.heldBackG }];
   }
 
   private asideWeight() {
@@ -156,13 +181,13 @@ export class FinishForm {
   protected async finish(): Promise<void> {
     const productG = this.productG();
     if (productG === null) {
-      this.wrong.set('Weigh the product and type its mass in grams.');
+      this.wrong.set(tell('page.make.finishForm.weighProductTypeMass'));
       return;
     }
     const given = this.score();
     const whole = MARKS.every((m) => given[m.key] !== undefined);
     if (!whole && Object.values(given).some((v) => v !== undefined)) {
-      this.wrong.set('Give all four marks, or none.');
+      this.wrong.set(tell('page.make.finishForm.giveAllFourMarks'));
       return;
     }
     const lots = this.lots();
@@ -178,7 +203,7 @@ export class FinishForm {
     };
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(textOf(`${problem.message} ${problem.remedy}`));
+      this.wrong.set(problemWords(problem));
       return;
     }
     const gift = this.gift();

@@ -1,6 +1,6 @@
-import type { Gauge, GaugeUnit } from '@oat-crock/core';
-import { textOf } from '../ui/units';
-import { acidity, mass, span, tasteOf, temp } from '../ui/words';
+import { pressure, type Gauge, type GaugeUnit } from '@oat-crock/core';
+import { textOf, quantity } from '../ui/said';
+import { number, acidity, mass, span, tasteOf, temp } from '../ui/words';
 
 /** A figure as it is read: with its unit, in the household's units, at one sensible precision. */
 export function figureWords(value: Gauge['now'] | null, unit: GaugeUnit): string {
@@ -11,12 +11,12 @@ export function figureWords(value: Gauge['now'] | null, unit: GaugeUnit): string
 const WAYS: Readonly<Record<GaugeUnit, (value: number) => string>> = {
   '°C': temp,
   g: mass,
-  mL: (v) => `${v < 10 ? v.toFixed(1) : v.toFixed(0)} mL`,
+  mL: (v) => `${number(v, v < 10 ? 1 : 0)} mL`,
   min: span,
   pH: (v) => `${acidity(v)}, ${tasteOf(v)}`,
-  '%': (v) => `${v < 10 ? v.toFixed(1) : v.toFixed(0)} %`,
-  bar: (v) => `${v.toFixed(1)} bar`,
-  '': (v) => v.toFixed(0),
+  '%': (v) => `${number(v, v < 10 ? 1 : 0)} %`,
+  bar: (v) => quantity(pressure(v)),
+  '': (v) => number(v, 0),
 };
 
 /** A figure to watch, as a row: what it is, what was planned, what it is now. */

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Batch, Followed } from '@oat-crock/core';
+import { type Batch, type Followed, amount } from '@oat-crock/core';
 import { sameHourOn } from '@oat-crock/calendar';
 import { written } from '../ui/dates';
-import { textOf, SaidPipe } from '../ui/units';
-import { mass, temp } from '../ui/words';
+import { textOf, SaidPipe, tell, SayPipe } from '../ui/said';
+import { mass, temp, grams } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { lotCode } from './lot-code';
 
@@ -11,9 +11,9 @@ import { lotCode } from './lot-code';
 @Component({
   selector: 'oc-label-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [SaidPipe, SayPipe],
   template: `
-    <h2>For the label</h2>
+    <h2>{{ 'page.make.labelPanel.forTheLabel' | say }}</h2>
     <dl class="fact-list">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
@@ -45,22 +45,31 @@ export class LabelPanel {
     const { netG, keepsDays, keepsNeeds, storeC, contains, ingredients, per100g } = this.label();
     const madeMs = ended?.atMs ?? startedMs;
     return [
-      { what: 'Lot', says: lotCode(this.batch()) },
-      { what: 'Made', says: written(madeMs, 'dayYear') },
+      { what: tell('page.make.labelPanel.lot'), says: lotCode(this.batch()) },
+      { what: tell('page.make.labelPanel.made'), says: written(madeMs, 'dayYear') },
       {
-        what: 'Use by',
+        what: tell('page.make.labelPanel.useBy'),
         says: keepsDays === null ? keepsNeeds : written(sameHourOn(madeMs, keepsDays, kitchenZone()), 'dayYear'),
       },
-      { what: 'Keep at', says: `${temp(storeC)} or colder` },
-      { what: 'Net', says: mass(netG) },
       {
-        what: 'Contains',
-        says: contains.length ? contains.map(textOf).join(', ') : 'no allergen that is reckoned here',
+        what: tell('page.make.labelPanel.keepAt'),
+        says: tell('page.make.labelPanel.orColder', { store: temp(storeC) }),
       },
-      { what: 'Of', says: ingredients.map(textOf).join(', ') },
+      { what: tell('page.make.labelPanel.net'), says: mass(netG) },
       {
-        what: 'In 100 g',
-        says: `${per100g.energyKcal.toFixed(0)} kcal, ${per100g.fatG.toFixed(1)} g fat, ${per100g.proteinG.toFixed(1)} g protein, ${per100g.sugarsG.toFixed(1)} g sugars, ${per100g.saltG.toFixed(2)} g salt`,
+        what: tell('page.make.labelPanel.contains'),
+        says: contains.length ? contains.map(textOf).join(', ') : tell('page.make.labelPanel.noAllergenReckonedHere'),
+      },
+      { what: tell('page.make.labelPanel.of'), says: ingredients.map(textOf).join(', ') },
+      {
+        what: tell('page.make.labelPanel.inG'),
+        says: tell('page.make.labelPanel.kcalFatProteinSugars', {
+          energy: amount(per100g.energyKcal, 0),
+          fat: grams(per100g.fatG, 1),
+          protein: grams(per100g.proteinG, 1),
+          sugars: grams(per100g.sugarsG, 1),
+          salt: grams(per100g.saltG, 2),
+        }),
       },
     ];
   });

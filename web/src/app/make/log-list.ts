@@ -6,6 +6,7 @@ import { LogPadState, type PadTab } from '../log/log-pad.state';
 import { entryWords } from '../log/entry-words';
 import { stepWordsIn } from '../log/timed-log';
 import { dayTime } from '../ui/words';
+import { tell, SayPipe } from '../ui/said';
 
 /** Written so long after it happened, a line says both, ms. */
 const WRITTEN_LATER_MS = 15 * 60_000;
@@ -16,13 +17,14 @@ const SHOWN = 40;
 export function writtenLater({ entry, atMs }: LogLine): string {
   if (entry.source !== 'hand') return '';
   const writtenMs = decodeTime(entry.id);
-  return writtenMs - atMs > WRITTEN_LATER_MS ? `written ${dayTime(writtenMs)}` : '';
+  return writtenMs - atMs > WRITTEN_LATER_MS ? tell('page.make.logList.written', { written: dayTime(writtenMs) }) : '';
 }
 
 /** The log as an honest list: what was corrected stays, struck through, with what it says now. */
 @Component({
   selector: 'oc-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   templateUrl: './log-list.html',
   styleUrl: './log-list.css',
 })

@@ -23,7 +23,7 @@ import { SafetyPanel } from './safety-panel';
 import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
 import { WhyPanel } from './why-panel';
-import { named, SaidPipe } from '../ui/units';
+import { named, SaidPipe, SayPipe } from '../ui/said';
 
 const HOUR_MS = 3_600_000;
 
@@ -48,6 +48,7 @@ const HOUR_MS = 3_600_000;
     StagePanel,
     WhyPanel,
     RouterLink,
+    SayPipe,
   ],
   templateUrl: './make.html',
   styleUrl: './make.css',

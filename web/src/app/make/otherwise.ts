@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Deviation } from '@oat-crock/core';
 import { capital } from '../ui/words';
-import { textOf, SaidPipe } from '../ui/units';
+import { textOf, SaidPipe, tell, SayPipe } from '../ui/said';
 
 /** What was done otherwise than planned, and what that does to the end. */
 @Component({
   selector: 'oc-otherwise',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [SaidPipe, SayPipe],
   template: `
-    <h2>Otherwise than planned</h2>
+    <h2>{{ 'page.make.otherwise.otherwisePlanned' | say }}</h2>
     <ul>
       @for (row of rows(); track row.id) {
         <li>
@@ -35,7 +35,7 @@ export class Otherwise {
         says,
         effects: effects.length
           ? `${capital(effects.map(textOf).join('; '))}.`
-          : 'It makes no difference worth noticing.',
+          : tell('page.make.otherwise.makesNoDifferenceWorth'),
       })),
   );
 }

@@ -7,23 +7,25 @@ import { logFeature } from '../state/log.feature';
 import { waiting } from '../state/waiting';
 import { dayTime } from '../ui/words';
 import { smaller } from './smaller';
+import { tell, SayPipe } from '../ui/said';
 
 /** Pictures of a make: taken or picked, made small, kept with it. */
 @Component({
   selector: 'oc-photos',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     @if (batch().photos.length) {
       <ul>
         @for (photo of batch().photos; track photo.id) {
           <li>
             @if (waits().has(photo.id)) {
-              <i>waits to be sent</i>
+              <i>{{ 'page.make.photos.waitsSent' | say }}</i>
             } @else {
               <a [href]="'/api/v1/photos/' + photo.photoId" target="_blank" rel="noopener">
                 <img
                   [src]="'/api/v1/photos/' + photo.photoId"
-                  [alt]="photo.text || 'The make on ' + dayTime(photo.atMs)"
+                  [alt]="photo.text || ('page.make.photos.makeOn' | say: { at: dayTime(photo.atMs) })"
                   loading="lazy"
                   width="96"
                   height="72"
@@ -36,7 +38,7 @@ import { smaller } from './smaller';
       </ul>
     }
     <label class="press quiet-press">
-      {{ sending() ? 'Keeping the picture…' : 'Add a picture' }}
+      {{ sending() ? ('page.make.photos.keepingPicture' | say) : ('page.make.photos.addPicture' | say) }}
       <input class="unseen" type="file" accept="image/*" [disabled]="sending()" (change)="add($event)" />
     </label>
     @if (wrong()) {
@@ -104,13 +106,13 @@ export class Photos {
   /** Keeps a picture, to be sent with its line of the log; says why it could not, or nothing. */
   private async keep(file: Blob): Promise<string> {
     const picture = await smaller(file).catch(() => null);
-    if (!picture) return 'This file is no picture that can be read here. Take a JPEG, PNG or WebP.';
+    if (!picture) return tell('page.make.photos.fileNoPictureCan');
     const photoId = this.clock.newId();
     const { id } = this.batch();
     try {
       await waiting.keepPhoto({ photoId, batchId: id, picture });
     } catch {
-      return 'This browser has no room left for the picture. Make room on the device and add it again.';
+      return tell('page.make.photos.browserNoRoomLeft');
     }
     this.logger.write(id, { type: 'photo', photoId, text: '' });
     return '';

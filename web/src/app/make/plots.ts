@@ -1,6 +1,12 @@
-import { textOf } from '../ui/units';
-import type { Batch, Drawn, DrawnStage, Followed, FollowedStage } from '@oat-crock/core';
-import { CUE_MODELS } from '@oat-crock/core';
+import {
+  type Batch,
+  type Drawn,
+  type DrawnStage,
+  type Followed,
+  type FollowedStage,
+  CUE_MODELS,
+} from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 import type { PlotAxis, PlotDot, PlotSpec } from '../ui/plot-spec';
 import { acidity, dayTime, mass, temp, windowWords } from '../ui/words';
 
@@ -33,7 +39,13 @@ function drawnPlot(batch: Batch, followed: Followed, stage: FollowedStage, drawn
   const target = stage.endsBy === 'temperature' && left.measure === 'tempC' ? stage.target : null;
   const inView = limit?.line.filter(([ms]) => ms <= to).map(([, value]) => value) ?? [];
   return {
-    words: `${textOf(left.name)} while it is at "${textOf(stage.name)}", as it goes and as it was planned${right ? `; ${textOf(right.name).toLowerCase()} beside it` : ''}.`,
+    words: right
+      ? tell('page.make.plots.drawnBeside', {
+          measure: left.name,
+          stage: stage.name,
+          second: textOf(right.name).toLowerCase(),
+        })
+      : tell('page.make.plots.drawn', { measure: left.name, stage: stage.name }),
     x: { from, to, kind: 'moment' },
     left: axisOf(left, [...dots.map((d) => d.y), ...inView, ...(target === null ? [] : [target])]),
     ...(right && { right: axisOf(right, []) }),
@@ -47,7 +59,7 @@ function drawnPlot(batch: Batch, followed: Followed, stage: FollowedStage, drawn
       ...(right
         ? [{ points: right.line, look: 'second' as const, axis: 'right' as const, label: textOf(right.name) }]
         : []),
-      ...(limit ? [{ points: limit.line, look: 'limit' as const, label: 'no slower than this' }] : []),
+      ...(limit ? [{ points: limit.line, look: 'limit' as const, label: tell('page.make.plots.noSlower') }] : []),
     ],
     dots,
     rules: target === null ? [] : [{ y: target, text: temp(target), look: 'target' }],
@@ -73,18 +85,23 @@ function souringPlot(batch: Batch, followed: Followed, stage: FollowedStage): Pl
   const fan = followed.fan.filter((f) => f.atMs <= latest + 60 * MIN_MS);
   const median = (atMs: number) =>
     fan.reduce((best, f) => (Math.abs(f.atMs - atMs) < Math.abs(best.atMs - atMs) ? f : best), fan[0]!).p50;
-  const read = readingsOf(batch, 'ph', from, latest, (v) => `pH ${v.toFixed(2)}`, followed.doubtful);
+  const read = readingsOf(batch, 'ph', from, latest, acidity, followed.doubtful);
   const looked: PlotDot[] = batch.cues
     .filter((c) => c.cue in CUE_MODELS && c.atMs >= from && c.atMs <= latest && fan.length > 0)
     .map((c) => ({ x: c.atMs, y: median(c.atMs), look: 'cue' as const, title: `${c.answer}, ${dayTime(c.atMs)}` }));
   return {
-    words: `Acidity while it is kept warm. ${window ? windowWords(window, followed.nowMs) : ''}. ${read.length} readings, ${looked.length} looks.`,
+    words: tell('page.make.plots.acidity', {
+      window: window ? windowWords(window, followed.nowMs) : 'none',
+      isAwaited: window ? 'yes' : 'no',
+      readings: read.length,
+      looks: looked.length,
+    }),
     x: { from, to: latest, kind: 'moment' },
     left: { from: 4, to: 6.8, unit: 'pH' },
     bands: [{ points: fan.map((f) => [f.atMs, f.p10, f.p90] as const), look: 'likely' }],
     lines: [{ points: fan.map((f) => [f.atMs, f.p50] as const), look: 'fact' }],
     dots: [...read, ...looked],
-    rules: [{ y: stage.target, text: `wanted, pH ${stage.target.toFixed(2)}`, look: 'target' }],
+    rules: [{ y: stage.target, text: tell('page.make.plots.wanted', { ph: acidity(stage.target) }), look: 'target' }],
     windows:
       window && window.p10Ms !== null && window.p90Ms !== null
         ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]
@@ -99,15 +116,17 @@ function wheyPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotS
   const wanted = followed.drain?.wantedWheyG ?? 0;
   const from = stage.beginMs;
   const to = Math.max(stage.endMs ?? 0, window?.p90Ms ?? 0, followed.nowMs) + 60 * MIN_MS;
-  const read = readingsOf(batch, 'wheyG', from, to, (v) => `${mass(v)} whey`);
+  const read = readingsOf(batch, 'wheyG', from, to, (v) => tell('page.make.plots.whey2', { mass: mass(v) }));
   const points = followed.series.filter((p) => p.stageId === stage.id).map((p) => [p.atMs, p.wheyG] as const);
   return {
-    words: `Whey drained. ${mass(wanted)} must leave for the wanted texture. ${window ? windowWords(window, followed.nowMs) : ''}.`,
+    words: window
+      ? tell('page.make.plots.wheyUntil', { wanted: mass(wanted), window: windowWords(window, followed.nowMs) })
+      : tell('page.make.plots.whey', { wanted: mass(wanted) }),
     x: { from, to, kind: 'moment' },
-    left: { from: 0, to: Math.max(wanted * 1.15, ...read.map((d) => d.y)), unit: 'g whey' },
+    left: { from: 0, to: Math.max(wanted * 1.15, ...read.map((d) => d.y)), unit: 'g' },
     lines: [{ points, look: 'whey' }],
     dots: read,
-    rules: [{ y: wanted, text: `stop at ${mass(wanted)}`, look: 'target' }],
+    rules: [{ y: wanted, text: tell('page.make.plots.stopAt', { wanted: mass(wanted) }), look: 'target' }],
     windows:
       window && window.p10Ms !== null && window.p90Ms !== null
         ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]
@@ -121,7 +140,7 @@ function readingsOf(
   quantity: 'tempC' | 'ph' | 'wheyG',
   from: number,
   to: number,
-  say: (value: number) => string,
+  words: (value: number) => string,
   doubtful: readonly string[] = [],
 ): PlotDot[] {
   return batch.readings
@@ -130,6 +149,8 @@ function readingsOf(
       x: r.atMs,
       y: r.value,
       look: doubtful.includes(r.id) ? ('doubtful' as const) : ('read' as const),
-      title: `${say(r.value)}, ${dayTime(r.atMs)}${doubtful.includes(r.id) ? ', doubtful' : ''}`,
+      title: doubtful.includes(r.id)
+        ? tell('page.make.plots.doubtful', { read: words(r.value), at: dayTime(r.atMs) })
+        : `${words(r.value)}, ${dayTime(r.atMs)}`,
     }));
 }

@@ -11,12 +11,13 @@ import {
   type Followed,
   type SeriesPoint,
   type InstrumentFault,
+  say,
 } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { householdFeature } from '../state/household.feature';
 import { InstrumentActions, instrumentsFeature } from '../state/instruments.feature';
 import { OptionField } from '../ui/option-field';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { acidity, fromNow, mass, temp } from '../ui/words';
 
 const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> = {
@@ -26,7 +27,7 @@ const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> 
   roomC: temp,
 };
 const FAULTS = [
-  { id: 'none', label: 'reads as it should' },
+  { id: 'none', label: say('page.make.probeList.readsShould') },
   ...Object.entries(INSTRUMENT_FAULTS).map(([id, label]) => ({ id, label })),
 ];
 
@@ -34,7 +35,7 @@ const FAULTS = [
 @Component({
   selector: 'oc-probe-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField, SaidPipe],
+  imports: [OptionField, SaidPipe, SayPipe],
   templateUrl: './probe-list.html',
   styleUrl: './probe-list.css',
 })
@@ -59,7 +60,7 @@ export class ProbeList {
           probe,
           inIt,
           ofRoom,
-          name: `${probe.name}${probe.simulated ? ', simulated' : ''}`,
+          name: `${probe.name}${probe.simulated ? tell('page.make.probeList.simulated') : ''}`,
           last: read ? `${READ[probe.quantity](probe.lastValue!)}, ${fromNow(probe.lastMs!, nowMs)}` : '',
           trouble: inIt ? probeTrouble(probe, nowMs, (atMs) => this.courseOf(probe.quantity, atMs)) : null,
           calibrates: inIt && probe.simulated && kindReading(probe.quantity).simulated.wandersPerH > 0,

@@ -1,11 +1,10 @@
-import { writtenLater } from './log-list';
-import type { Batch, Followed, LogLine } from '@oat-crock/core';
-import { CAUTIONS } from '@oat-crock/core';
+import { type Batch, type Followed, type LogLine, CAUTIONS, temp as tempOf } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { writtenLater } from './log-list';
 import { entryWords } from '../log/entry-words';
 import { stepWordsIn } from '../log/timed-log';
 import { A4_PT, bold, onA4, ruled, soft } from '../paper/parts';
-import { textOf } from '../ui/units';
+import { textOf, tell } from '../ui/said';
 import { written } from '../ui/dates';
 import { dayTime, mass } from '../ui/words';
 import { lotCode } from './lot-code';
@@ -23,33 +22,48 @@ export interface RecordHead {
  */
 export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }: RecordHead): TDocumentDefinitions {
   const stepWords = stepWordsIn(batch);
-  return onA4(`Record ${lotCode(batch)}`, [
+  return onA4(tell('page.make.recordPaper.record', { lot: lotCode(batch) }), [
     {
       columns: [
         { text: batch.name, style: 'title' },
-        { text: `Lot ${lotCode(batch)}. Printed ${written(nowMs, 'record')}`, alignment: 'right', style: 'soft' },
+        {
+          text: tell('page.make.recordPaper.lotPrinted', { lot: lotCode(batch), at: written(nowMs, 'record') }),
+          alignment: 'right',
+          style: 'soft',
+        },
       ],
     },
-    { text: `${method}. Begun ${written(batch.startedMs, 'record')}. ${endWords(batch)}` },
+    {
+      text: tell('page.make.recordPaper.begun', {
+        method,
+        started: written(batch.startedMs, 'record'),
+        end: endWords(batch),
+      }),
+    },
     {
       columns: [
         {
           width: '*',
-          stack: [heading('Safety'), safetyTable(followed, nowMs), ...findings(followed), ...decisions(batch)],
+          stack: [
+            heading(tell('page.make.recordPaper.safety')),
+            safetyTable(followed, nowMs),
+            ...findings(followed),
+            ...decisions(batch),
+          ],
         },
         {
           width: '*',
           stack: [
-            heading('What came of it'),
+            heading(tell('page.make.recordPaper.whatCame')),
             outcome(batch, followed),
-            heading('Otherwise than planned'),
+            heading(tell('page.make.recordPaper.otherwisePlanned')),
             ...deviations(followed),
           ],
         },
       ],
       columnGap: A4_PT.gap,
     },
-    heading('The log, by hand'),
+    heading(tell('page.make.recordPaper.logHand')),
     ruled(
       ['auto', '*'],
       batch.log
@@ -61,17 +75,23 @@ export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }:
     ),
     ...instruments(batch),
     { text: textOf(CAUTIONS.defer), style: 'small', margin: [0, 8, 0, 0] },
-    { text: 'The heat record is a record, not a certificate.', style: 'small' },
+    { text: tell('page.make.recordPaper.heatRecordRecordNot'), style: 'small' },
   ]);
 }
 
 const heading = (text: string): Content => ({ text, style: 'heading' });
 
 function endWords({ ended }: Batch): string {
-  if (!ended) return 'Still on the way.';
+  if (!ended) return tell('page.make.recordPaper.stillWay');
   return ended.how === 'finished'
-    ? `Finished ${written(ended.atMs, 'record')}.`
-    : `Discarded ${written(ended.atMs, 'record')}${ended.by ? ` by ${ended.by}` : ''}: ${ended.reason}`;
+    ? tell('page.make.recordPaper.finished', { at: written(ended.atMs, 'record') })
+    : ended.by
+      ? tell('page.make.recordPaper.discardedBy', {
+          at: written(ended.atMs, 'record'),
+          by: ended.by,
+          reason: ended.reason,
+        })
+      : tell('page.make.recordPaper.discarded', { at: written(ended.atMs, 'record'), reason: ended.reason });
 }
 
 function safetyTable({ safety }: Followed, nowMs: number): Content {
@@ -83,7 +103,7 @@ function safetyTable({ safety }: Followed, nowMs: number): Content {
 
 function findings({ findings: found }: Followed): Content[] {
   return found.map(({ level, rule, reason, source }): Content => ({
-    text: [bold(`${level}, ${textOf(rule)}: `), textOf(reason), soft(textOf(source))],
+    text: [bold(`${tell('page.make.recordPaper.level', { level, rule })} `), textOf(reason), soft(textOf(source))],
     margin: [0, 3, 0, 0],
   }));
 }
@@ -91,12 +111,17 @@ function findings({ findings: found }: Followed): Content[] {
 function decisions({ decisions: taken }: Batch): Content[] {
   if (taken.length === 0) return [];
   return [
-    heading('Decisions'),
+    heading(tell('page.make.recordPaper.decisions')),
     ruled(
       ['auto', '*'],
       taken.map(({ atMs, decided, by, reason }) => [
         { text: dayTime(atMs), style: 'soft' },
-        { text: [bold(decided === 'held' ? 'On hold' : 'Let go'), ` by ${by}: ${reason}`] },
+        {
+          text: [
+            bold(decided === 'held' ? tell('page.make.recordPaper.onHold') : tell('page.make.recordPaper.letGo')),
+            ` ${tell('page.make.recordPaper.byWhom', { by, reason })}`,
+          ],
+        },
       ]),
     ),
   ];
@@ -107,32 +132,36 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
   return ruled(
     [52, '*'],
     [
-      [{ text: 'Went in', style: 'soft' }, { text: mass(balanceEnd.inG) }],
+      [{ text: tell('page.make.recordPaper.wentIn'), style: 'soft' }, { text: mass(balanceEnd.inG) }],
       [
-        { text: 'Product', style: 'soft' },
-        { text: finished ? mass(finished.productG) : `about ${mass(balanceEnd.productG)}` },
+        { text: tell('page.make.recordPaper.product'), style: 'soft' },
+        {
+          text: finished
+            ? mass(finished.productG)
+            : tell('page.make.recordPaper.about', { product: mass(balanceEnd.productG) }),
+        },
       ],
-      [{ text: 'Pots', style: 'soft' }, { text: String(finished?.pots ?? label.pots) }],
+      [{ text: tell('page.make.recordPaper.pots'), style: 'soft' }, { text: String(finished?.pots ?? label.pots) }],
       ...(byproducts.length > 0
         ? [
             [
-              { text: 'Beside it', style: 'soft' },
+              { text: tell('page.make.recordPaper.besideIt'), style: 'soft' },
               { text: byproducts.map((left) => `${left.name.toLowerCase()} ${mass(left.massG)}`).join(', ') },
             ],
           ]
         : []),
-      [{ text: 'Of', style: 'soft' }, { text: label.ingredients.map(textOf).join(', ') }],
+      [{ text: tell('page.make.recordPaper.of'), style: 'soft' }, { text: label.ingredients.map(textOf).join(', ') }],
       [
-        { text: 'Contains', style: 'soft' },
-        { text: label.contains.map(textOf).join(', ') || 'nothing that is reckoned here' },
+        { text: tell('page.make.recordPaper.contains'), style: 'soft' },
+        { text: label.contains.map(textOf).join(', ') || tell('page.make.recordPaper.nothingReckonedHere') },
       ],
       [
-        { text: 'Keeps', style: 'soft' },
+        { text: tell('page.make.recordPaper.keeps'), style: 'soft' },
         {
           text:
             label.keepsDays === null
               ? textOf(label.keepsNeeds)
-              : textOf(`${label.keepsDays} days at ${label.storeC.toFixed(0)} °C`),
+              : tell('page.make.recordPaper.days', { days: label.keepsDays, store: tempOf(label.storeC) }),
         },
       ],
     ],
@@ -140,7 +169,7 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
 }
 
 function deviations({ deviations: found }: Followed): Content[] {
-  if (found.length === 0) return [{ text: 'Nothing.' }];
+  if (found.length === 0) return [{ text: tell('page.make.recordPaper.nothing') }];
   return found.map(({ says, effects }): Content => ({
     text: [bold(`${textOf(says)}. `), effects.map(textOf).join('; ')],
   }));
@@ -150,7 +179,9 @@ function deviations({ deviations: found }: Followed): Content[] {
 function lineWords({ entry, fate, now }: LogLine, stepWords: (id: string) => string): Content {
   const words = entryWords(entry.body, stepWords);
   if (fate === 'stands') return { text: words };
-  const after = now ? `corrected: ${entryWords(now, stepWords)}` : 'taken back';
+  const after = now
+    ? tell('page.make.recordPaper.corrected', { now: entryWords(now, stepWords) })
+    : tell('page.make.recordPaper.takenBack');
   return { text: [{ text: words, decoration: 'lineThrough' }, ` ${after}`] };
 }
 
@@ -168,9 +199,15 @@ function instruments({ log }: Batch): Content[] {
     return [
       { text: source, style: 'soft' },
       {
-        text: `${values.length} readings, ${words(sorted[0]!)} to ${words(sorted.at(-1)!)}, ${dayTime(lines[0]!.entry.atMs)} to ${dayTime(lines.at(-1)!.entry.atMs)}`,
+        text: tell('page.make.recordPaper.readingsToTo', {
+          count: values.length,
+          least: words(sorted[0]!),
+          most: words(sorted.at(-1)!),
+          from: dayTime(lines[0]!.entry.atMs),
+          until: dayTime(lines.at(-1)!.entry.atMs),
+        }),
       },
     ];
   });
-  return [heading('Instruments'), ruled(['auto', '*'], rows)];
+  return [heading(tell('page.make.recordPaper.instruments')), ruled(['auto', '*'], rows)];
 }

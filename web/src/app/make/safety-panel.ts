@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { methodOf, type Batch, type Followed } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Paper } from '../paper/paper';
-import { named, SaidPipe } from '../ui/units';
+import { named, SaidPipe, tell, SayPipe } from '../ui/said';
 import { lotCode } from './lot-code';
 import { safetyRows } from './safety-words';
 
@@ -10,16 +10,18 @@ import { safetyRows } from './safety-words';
 @Component({
   selector: 'oc-safety-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [SaidPipe, SayPipe],
   template: `
-    <h2>Safety</h2>
+    <h2>{{ 'page.make.safetyPanel.safety' | say }}</h2>
     <dl class="fact-list">
       @for (row of rows(); track row.what) {
         <dt>{{ row.what }}</dt>
         <dd [class]="row.tone">{{ row.says | said }}</dd>
       }
     </dl>
-    <button type="button" class="press quiet-press" (click)="save()">Record for an inspector, PDF</button>
+    <button type="button" class="press quiet-press" (click)="save()">
+      {{ 'page.make.safetyPanel.recordInspectorPdf' | say }}
+    </button>
     @if (trouble()) {
       <p class="problem" role="alert">{{ trouble() }}</p>
     }
@@ -53,7 +55,7 @@ export class SafetyPanel {
       const head = { method: named(methodOf(batch).name), nowMs: this.clock.exactMs() };
       await this.paper.save(`record-${lotCode(batch)}`, recordPaper(batch, this.followed(), head));
     } catch (error) {
-      this.trouble.set(`The PDF could not be made (${(error as Error).message}). Try again.`);
+      this.trouble.set(tell('page.make.safetyPanel.pdfCouldNotMade', { message: (error as Error).message }));
     }
   }
 }

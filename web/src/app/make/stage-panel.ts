@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Batch, Branch, Followed, FollowedStage } from '@oat-crock/core';
+import { type Batch, type Branch, type Followed, type FollowedStage, say, type Text } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LogPadState } from '../log/log-pad.state';
@@ -9,7 +9,7 @@ import { WhenRow } from '../log/when-row';
 import { Plot } from '../ui/plot';
 import { LookRow } from '../ui/look-row';
 import { OneTouch } from '../ui/one-touch';
-import { textOf, SaidPipe } from '../ui/units';
+import { textOf, SaidPipe, SayPipe } from '../ui/said';
 import { gaugeRow } from './gauge-words';
 import { stagePlot } from './plots';
 import { toExpect } from './stage-words';
@@ -24,7 +24,7 @@ export interface WantsDecision {
 @Component({
   selector: 'oc-stage-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, Plot, WhenRow],
+  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, Plot, WhenRow, SayPipe],
   templateUrl: './stage-panel.html',
   styleUrl: './stage-panel.css',
 })
@@ -83,11 +83,11 @@ export class StagePanel {
     this.pad.open(this.batch().id, tab);
   }
 
-  protected readonly TAKING: Readonly<Record<Branch['does']['do'], string>> = {
-    next: 'Done, on to the next',
-    add: 'It is in',
-    leave: 'Done so',
-    hold: 'Put it on hold',
-    discard: 'Discard it',
+  protected readonly TAKING: Readonly<Record<Branch['does']['do'], Text>> = {
+    next: say('page.make.stagePanel.doneNext'),
+    add: say('page.make.stagePanel.itIsIn'),
+    leave: say('page.make.stagePanel.doneSo'),
+    hold: say('page.make.stagePanel.putHold'),
+    discard: say('page.make.stagePanel.discardIt'),
   };
 }

@@ -20,7 +20,7 @@ import { knownOf, learnedFeature } from '../state/learned.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { roomFeature } from '../state/room.feature';
 import { OptionField } from '../ui/option-field';
-import { named, SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 
 /** Causes shown before the rest is asked for. */
 const SHOWN = 3;
@@ -29,7 +29,7 @@ const SHOWN = 3;
 @Component({
   selector: 'oc-why-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField, SaidPipe],
+  imports: [OptionField, SaidPipe, SayPipe],
   templateUrl: './why-panel.html',
   styleUrl: './why-panel.css',
 })
@@ -80,7 +80,13 @@ export class WhyPanel {
 
   protected likely(chance: number): string {
     const word =
-      chance >= 0.5 ? 'most likely' : chance >= 0.2 ? 'quite possible' : chance >= 0.08 ? 'possible' : 'unlikely';
+      chance >= 0.5
+        ? tell('page.make.whyPanel.mostLikely')
+        : chance >= 0.2
+          ? tell('page.make.whyPanel.quitePossible')
+          : chance >= 0.08
+            ? 'possible'
+            : 'unlikely';
     return `${word}, ${(100 * chance).toFixed(0)} %`;
   }
 
@@ -94,7 +100,12 @@ export class WhyPanel {
   /** A method of one's own that begins with what would mend this. */
   protected keepSo(cause: ExplainedCause): void {
     const method = methodOf(this.batch());
-    const draft = variantOf(method, this.clock.newId(), `${named(method.name)}, mended`, this.chosen(cause));
+    const draft = variantOf(
+      method,
+      this.clock.newId(),
+      tell('page.make.whyPanel.mended', { name: method.name }),
+      this.chosen(cause),
+    );
     this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion: 0 }));
     this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);

@@ -1,5 +1,5 @@
 import type { Method } from '@oat-crock/core';
-import { textOf } from '../ui/units';
+import { textOf } from '../ui/said';
 
 /** Whether a method's name, family and summary, as the household reads them, have all of some words, in any order. */
 export function isCalled({ name, family, summary }: Method, words: string): boolean {

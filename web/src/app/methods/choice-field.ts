@@ -4,7 +4,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import type { OwnFill } from './own-things';
 import { ProblemLine } from './problem-line';
-import { SaidPipe, textOf } from '../ui/units';
+import { SaidPipe, textOf, SayPipe } from '../ui/said';
 
 /** Options up to this many stand side by side; more go into a list. */
 const SIDE_BY_SIDE = 2;
@@ -13,7 +13,7 @@ const SIDE_BY_SIDE = 2;
 @Component({
   selector: 'oc-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, NumberField, OptionField, ProblemLine],
+  imports: [SaidPipe, NumberField, OptionField, ProblemLine, SayPipe],
   template: `
     <label [attr.for]="id()">{{ choice().label | said }}</label>
     @if (number(); as n) {
@@ -52,7 +52,11 @@ const SIDE_BY_SIDE = 2;
       />
     }
     @if (own().length) {
-      <div class="own" role="group" [attr.aria-label]="'Your own, for ' + (choice().label | said)">
+      <div
+        class="own"
+        role="group"
+        [attr.aria-label]="'page.methods.choiceField.yourOwn' | say: { label: (choice().label | said) }"
+      >
         @for (thing of offered(); track thing.id) {
           <button type="button" [attr.aria-pressed]="ownChosen() === thing.id" (click)="filled.emit(thing)">
             {{ thing.label }}
@@ -60,7 +64,7 @@ const SIDE_BY_SIDE = 2;
         }
         @for (thing of refused(); track thing.id) {
           <p class="refused">
-            <b>{{ thing.label }} would not do.</b> {{ said(thing.refused) }}
+            <b>{{ 'page.methods.choiceField.wouldNotDo' | say: { label: thing.label } }}</b> {{ said(thing.refused) }}
           </p>
         }
       </div>

@@ -1,6 +1,6 @@
 import { english } from '@oat-crock/messages';
 import { initialChoices, METRIC, methodById } from '@oat-crock/core';
-import { measureIn } from '../ui/units';
+import { measureIn } from '../ui/reader';
 import { groupWords, valueWords } from './choice-words';
 
 const method = methodById('strained-yogurt');

@@ -1,5 +1,5 @@
-import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
-import { textOf } from '../ui/units';
+import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice, acidity } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 import { amount, mass } from '../ui/words';
 
 /** A chosen value in words: "85 °C", "In the cold". */
@@ -7,12 +7,12 @@ export function valueWords(choice: Choice, choices: Choices): string {
   const value = choices[choice.key] ?? choice.initial;
   if (choice.kind === 'option') return optionWords(choice, value);
   if (Number(value) === 0 && choice.nought) return textOf(choice.nought);
-  if (choice.unit === 'pH') return `pH ${Number(value).toFixed(2)}`;
+  if (choice.unit === 'pH') return tell('page.methods.choiceWords.ph', { number: acidity(Number(value)) });
   if (choice.unit === 'g')
     return mass(Number(value))
       .replace(/(?<=\.\d*?)0+(?= k?g)/, '')
       .replace('. ', ' ');
-  return amount(Number(value), choice.unit, choice.step).replace(/^1 days/, '1 day');
+  return amount(Number(value), choice.unit, choice.step).replace(/^1 days/, tell('page.methods.choiceWords.day'));
 }
 
 /** An option by its label; one's own lots have names, which nobody re-words. */

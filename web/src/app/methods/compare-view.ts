@@ -6,7 +6,7 @@ import { mass, span } from '../ui/words';
 import { valueWords } from './choice-words';
 import { Decision } from './decision';
 import { factsOf, windowsOf } from './sheet-facts';
-import { textOf } from '../ui/units';
+import { textOf, tell, SayPipe } from '../ui/said';
 
 /** A line of the comparison; told apart where the two differ. */
 interface Line {
@@ -19,13 +19,14 @@ interface Line {
 @Component({
   selector: 'oc-compare-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
-    <table aria-label="Side by side">
+    <table [attr.aria-label]="'page.methods.compareView.sideSide' | say">
       <thead>
         <tr>
           <td></td>
-          <th scope="col">As it was</th>
-          <th scope="col">As it is now</th>
+          <th scope="col">{{ 'page.methods.compareView.asItWas' | say }}</th>
+          <th scope="col">{{ 'page.methods.compareView.asItIsNow' | say }}</th>
         </tr>
       </thead>
       <tbody>
@@ -37,7 +38,7 @@ interface Line {
           </tr>
         } @empty {
           <tr class="chosen">
-            <td colspan="3">Change a choice at the left: what it was stays here beside it.</td>
+            <td colspan="3">{{ 'page.methods.compareView.changeChoiceLeftWhat' | say }}</td>
           </tr>
         }
         @for (line of results(); track line.what) {
@@ -113,8 +114,8 @@ export class CompareView {
     const [was, is] = [this.rows(this.was()), this.rows(this.is())];
     return [...new Set([...was.keys(), ...is.keys()])].map((what) => ({
       what,
-      was: was.get(what) ?? 'none',
-      is: is.get(what) ?? 'none',
+      was: was.get(what) ?? tell('page.methods.compareView.none'),
+      is: is.get(what) ?? tell('page.methods.compareView.none'),
     }));
   });
 
@@ -122,15 +123,18 @@ export class CompareView {
     return new Map([
       ...sheet.amounts.map((a) => [textOf(a.what), mass(a.massG)] as const),
       ...windowsOf(sheet, this.startMs()).map((w) => [w.what, w.words] as const),
-      ['Hands', `${span(sheet.handsMin)} over ${span(sheet.totalMin)}`] as const,
-      ...factsOf(sheet, this.settings().currency).map((f) => [f.what, f.value] as const),
-      ['It', textOf(sheet.product.firmnessWord)] as const,
       [
-        'Would not work',
+        tell('page.methods.compareView.hands'),
+        tell('page.methods.compareView.over', { hands: span(sheet.handsMin), sheet: span(sheet.totalMin) }),
+      ] as const,
+      ...factsOf(sheet, this.settings().currency).map((f) => [f.what, f.value] as const),
+      [tell('page.methods.compareView.it'), textOf(sheet.product.firmnessWord)] as const,
+      [
+        tell('page.methods.compareView.wouldNotWork'),
         sheet.problems
           .filter((p) => !p.mild)
           .map((p) => textOf(p.message))
-          .join(' ') || 'works',
+          .join(' ') || tell('page.methods.compareView.works'),
       ] as const,
     ]);
   }

@@ -1,4 +1,3 @@
-import { textOf } from '../ui/units';
 import {
   asStarter,
   choicesOf,
@@ -12,6 +11,7 @@ import {
   type Method,
   type Mismatch,
 } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 import { span } from '../ui/words';
 import { allows, type OwnFill } from './own-things';
 
@@ -73,5 +73,7 @@ function paceWords({ culture, form }: CultureLot, activity: number, choices: Cho
   const tempC = Number(keeper === undefined || keeper === 'counter' ? roomC : keepC);
   if (form !== 'active' || dosePct === undefined || targetPh === undefined || !Number.isFinite(tempC)) return '';
   const hours = ripeningH(culture, Number(dosePct) / 100, activity, tempC, Number(targetPh));
-  return hours === null ? ': does not get there' : `: about ${span(Math.round((hours * 60) / 10) * 10)}`;
+  return hours === null
+    ? tell('page.methods.cultureFills.doesNotGetThere')
+    : tell('page.methods.cultureFills.about', { hours: span(Math.round((hours * 60) / 10) * 10) });
 }

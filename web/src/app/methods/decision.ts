@@ -28,7 +28,7 @@ import { OwnCultures } from '../cultures/own-cultures';
 import { cultureFills } from './culture-fills';
 import { MethodBook } from './method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
-import { textOf } from '../ui/units';
+import { textOf, tell } from '../ui/said';
 
 const QUARTER_MS = 15 * 60_000;
 
@@ -108,7 +108,7 @@ export class Decision {
             {
               field: beside,
               message: mismatch.says,
-              remedy: 'Take one of its own kind, or reckon with other hours.',
+              remedy: tell('page.methods.decision.takeOneOwnKind'),
               mild: true,
             },
           ]

@@ -1,8 +1,8 @@
-import { isCalled } from './called';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { askedFor, isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
+import { isCalled } from './called';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { sayDay } from '../larder/days';
@@ -13,7 +13,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { clockTime, mass, pricePer, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
-import { NamedPipe, SaidPipe } from '../ui/units';
+import { NamedPipe, SaidPipe, tell, SayPipe } from '../ui/said';
 
 const MIN_MS = 60_000;
 const QUARTER_MS = 15 * MIN_MS;
@@ -24,7 +24,7 @@ const REST_MS = 120;
 @Component({
   selector: 'oc-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, SaidPipe, NumberField, OptionField],
+  imports: [NamedPipe, SaidPipe, NumberField, OptionField, SayPipe],
   templateUrl: './finder.html',
   styleUrl: './finder.css',
 })
@@ -51,10 +51,10 @@ export class Finder {
       .filter(({ leftG }) => leftG > 0),
   );
   protected readonly lots = computed(() => [
-    { id: '', label: 'Anything' },
+    { id: '', label: tell('page.methods.finder.anything') },
     ...this.stocks().map(({ lot, leftG }) => ({
       id: lot.id,
-      label: `${lot.name}, ${mass(leftG)}${lot.useBy === null ? '' : `, until ${sayDay(lot.useBy)}`}`,
+      label: `${lot.name}, ${mass(leftG)}${lot.useBy === null ? '' : tell('page.methods.finder.until', { useBy: sayDay(lot.useBy) })}`,
     })),
   ]);
 
@@ -68,14 +68,14 @@ export class Finder {
   protected readonly readAs = computed(() => {
     const { lot, withinH, thermostat, words } = this.read();
     const parts = [
-      lot && `${mass(lot.leftG)} of ${lot.lot.name}`,
-      withinH !== null && `ready within ${span(withinH * 60)}`,
-      thermostat === false && 'nothing that holds a warmth',
-      words && `called or like “${words}”`,
+      lot && tell('page.methods.finder.of', { left: mass(lot.leftG), name: lot.lot.name }),
+      withinH !== null && tell('page.methods.finder.readyWithin', { within: span(withinH * 60) }),
+      thermostat === false && tell('page.methods.finder.nothingHoldsWarmth'),
+      words && tell('page.methods.finder.calledLike', { words }),
     ].filter((part) => typeof part === 'string' && part !== '');
     return parts.length > 0
-      ? `Read as: ${parts.join('; ')}.`
-      : 'A lot of yours, an amount, a time, a name: in any order.';
+      ? tell('page.methods.finder.readAs', { parts: parts.join('; ') })
+      : tell('page.methods.finder.lotYoursAmountTime');
   });
 
   /** A line is written: what it says anew goes into the fields, where it can be changed again. */
@@ -117,7 +117,7 @@ export class Finder {
       gives: mass(f.productG),
       ready: clockTime(toFive(this.startMs() + f.totalMin * MIN_MS), this.startMs()),
       takes: span(f.totalMin),
-      hands: `${span(f.handsMin)} hands`,
+      hands: tell('page.methods.finder.hands', { hands: span(f.handsMin) }),
       costs: pricePer(f.perKg, currency),
       widthPct: (100 * f.totalMin) / longest,
       handsPct: (100 * f.handsMin) / longest,

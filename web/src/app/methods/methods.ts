@@ -1,4 +1,3 @@
-import { batchName } from '../ui/batch-name';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -15,6 +14,8 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type Text, checkChoices, isOfRoom, METHODS, type Problem } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
+import { type PlannedBatch } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Logger } from '../log/logger';
 import { momentOf, NOW, type When } from '../log/when';
@@ -30,12 +31,11 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
-import { type PlannedBatch } from '@oat-crock/contract/api';
 import { Paper } from '../paper/paper';
 import { PlanRecords } from '../plan/plan-records';
 import { fileName } from '../ui/save-file';
 import { SheetView } from './sheet-view';
-import { NamedPipe, named, SaidPipe, textOf } from '../ui/units';
+import { NamedPipe, named, SaidPipe, textOf, tell, SayPipe } from '../ui/said';
 import { dayTime } from '../ui/words';
 
 /** Where a make is decided: choices at the left, the sheet at the right, worked out anew at every touch. */
@@ -54,6 +54,7 @@ import { dayTime } from '../ui/words';
     ScaleBar,
     SheetView,
     ButtonModule,
+    SayPipe,
   ],
   providers: [Decision],
   templateUrl: './methods.html',
@@ -129,7 +130,13 @@ export class Methods {
   });
   protected readonly plannedWords = computed(() => {
     const plannedBatch = this.planned();
-    return plannedBatch && `${batchName(plannedBatch)}, planned to be begun ${dayTime(plannedBatch.startMs)}`;
+    return (
+      plannedBatch &&
+      tell('page.methods.methods.plannedBegun', {
+        plannedBatch: batchName(plannedBatch),
+        start: dayTime(plannedBatch.startMs),
+      })
+    );
   });
 
   /** A planned make is decided as it was planned, in the gear it was given; the address forgets it. */
@@ -169,7 +176,7 @@ export class Methods {
         sheetPaper(view.words(), { title, ...view.head(this.name()) }),
       );
     } catch (error) {
-      this.paperTrouble.set(`The PDF could not be made (${(error as Error).message}). Print still works.`);
+      this.paperTrouble.set(tell('page.methods.methods.pdfCouldNotMade', { message: (error as Error).message }));
     }
   }
 
@@ -194,7 +201,7 @@ export class Methods {
     const gear = this.decision.gear().map((g) => g.id);
     const larder = { stocks, gear, takings: this.decision.takings() };
     const atMs = momentOf(this.when(), this.clock.exactMs(), kitchenZone());
-    this.wrongTime.set(atMs === null ? 'Say the time as hours and minutes, like 22:15.' : '');
+    this.wrongTime.set(atMs === null ? tell('page.methods.methods.sayTimeHoursMinutes') : '');
     if (atMs === null) return;
     const batchId = this.logger.start(method, choices, this.name().trim() || named(method.name), larder, atMs);
     const planned = this.planned();

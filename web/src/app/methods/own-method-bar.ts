@@ -1,9 +1,9 @@
 import { inEnglish } from '@oat-crock/messages';
-import { named } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { methodFile, variantOf } from '@oat-crock/core';
+import { named, tell, SayPipe } from '../ui/said';
 import { RemovedState } from '../larder/removed.state';
 import { Removed } from '../larder/removed';
 import { LarderActions, larderFeature, type Draft } from '../state/larder.feature';
@@ -12,12 +12,13 @@ import { Decision } from './decision';
 import { MethodBook } from './method-book';
 import { fileName, saveFile } from '../ui/save-file';
 import { readMethodFile } from './read-method-file';
+import { problemWords } from '../ui/words';
 
 /** What can be done with a sheet besides starting it: keep it as one's own, compare, print, take it out and in. */
 @Component({
   selector: 'oc-own-method-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Removed, RouterLink],
+  imports: [Removed, RouterLink, SayPipe],
   templateUrl: './own-method-bar.html',
   styleUrl: './own-method-bar.css',
 })
@@ -40,11 +41,11 @@ export class OwnMethodBar {
   protected readonly refused = computed(() =>
     Object.values(this.writing())
       .filter((w) => w.family === 'methods' && w.errors.length > 0)
-      .flatMap((w) => w.errors.map((e) => `${e.message} ${e.remedy}`)),
+      .flatMap((w) => w.errors.map((e) => problemWords(e))),
   );
 
   protected askName(): void {
-    this.newName.set(`${named(this.decision.method().name)}, our way`);
+    this.newName.set(tell('page.methods.ownMethodBar.ourWay', { name: this.decision.method().name }));
     this.naming.set(true);
   }
 

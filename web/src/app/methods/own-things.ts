@@ -19,9 +19,11 @@ import {
   type Method,
   type OptionChoice,
   type Taken,
+  percent,
 } from '@oat-crock/core';
 import { mass } from '../ui/words';
 import { sayDay } from '../larder/days';
+import { tell } from '../ui/said';
 
 /** What the household has, as the sheet needs it. */
 export interface OwnThings {
@@ -64,8 +66,8 @@ function goneOptions(choice: OptionChoice, { everyLot, lots }: OwnThings): Optio
     .filter(({ item }) => !here.has(item.id) && choice.lots!.some((kind) => kind === item.kind))
     .map(({ item }) => ({
       id: lotChoice(item.id),
-      label: `${item.name} (taken away)`,
-      why: 'It is no longer in the larder.',
+      label: tell('page.methods.ownThings.takenAway', { name: item.name }),
+      why: tell('page.methods.ownThings.noLongerLarder'),
     }));
 }
 
@@ -75,12 +77,15 @@ function lotWords(lot: Lot, { taken, today }: OwnThings): string {
     lot.useBy === null
       ? ''
       : near === 'past'
-        ? `, past its date (${sayDay(lot.useBy)})`
-        : `, until ${sayDay(lot.useBy)}`;
+        ? tell('page.methods.ownThings.pastDate', { useBy: sayDay(lot.useBy) })
+        : tell('page.methods.ownThings.until', { useBy: sayDay(lot.useBy) });
   const fat = isStock(lot)
-    ? `; ${lot.material.fatPct.toFixed(1)} % fat, ${lot.material.proteinPct.toFixed(1)} % protein`
+    ? tell('page.methods.ownThings.fatProtein', {
+        fat: percent(lot.material.fatPct, 1),
+        protein: percent(lot.material.proteinPct, 1),
+      })
     : '';
-  return `${mass(leftOf(lot, taken))} left${date}${fat}.`;
+  return tell('page.methods.ownThings.left', { taken: mass(leftOf(lot, taken)), date, fat });
 }
 
 /** Everything of one's own that answers some choices of a method, by the choice beside which it is offered. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { choicesOf, type Choices, type Method, type Problem } from '@oat-crock/core';
 import { valueWords } from './choice-words';
 import { allows } from './own-things';
-import { SaidPipe, textOf } from '../ui/units';
+import { SaidPipe, textOf } from '../ui/said';
 
 /** Why a choice does not work, what would, and that in one tap. */
 @Component({

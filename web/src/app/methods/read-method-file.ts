@@ -1,5 +1,5 @@
-import { textOf } from '../ui/units';
 import { type Text, methodFaults, type Method } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
 
 /** A method out of a file, or what is wrong with the file, each in a sentence. */
 export type ReadMethod =
@@ -16,7 +16,8 @@ export async function readMethodFile(text: string): Promise<ReadMethod> {
     if (faults.length === 0) return { ok: true, method };
     return refused(faults);
   } catch (error) {
-    if (error instanceof SyntaxError) return { ok: false, errors: ['This is not a method file: it is not JSON.'] };
+    if (error instanceof SyntaxError)
+      return { ok: false, errors: [tell('page.methods.readMethodFile.notMethodFileNot')] };
     if (error instanceof InputRefused) return refused(error.errors);
     throw error;
   }
@@ -24,6 +25,9 @@ export async function readMethodFile(text: string): Promise<ReadMethod> {
 
 function refused(faults: readonly { field: string; message: Text; remedy: Text }[]): ReadMethod {
   const said = faults.slice(0, MOST_SAID).map((f) => `${f.field}: ${textOf(f.message)} ${textOf(f.remedy)}`);
-  const more = faults.length > MOST_SAID ? [`And ${faults.length - MOST_SAID} more.`] : [];
+  const more =
+    faults.length > MOST_SAID
+      ? [tell('page.methods.readMethodFile.andMore', { count: faults.length - MOST_SAID })]
+      : [];
   return { ok: false, errors: [...said, ...more] };
 }

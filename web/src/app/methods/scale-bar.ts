@@ -4,18 +4,19 @@ import { OwnLarder } from '../larder/own-larder';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 import { Decision } from './decision';
+import { tell, SayPipe } from '../ui/said';
 
 /** The other ways to say how much: so much product, the pot full, a lot used up; and the pots it would be split over. */
 @Component({
   selector: 'oc-scale-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField],
+  imports: [NumberField, SayPipe],
   template: `
-    <p class="lead">Or scale it</p>
+    <p class="lead">{{ 'page.methods.scaleBar.orScaleIt' | say }}</p>
     <div class="goals product">
       <oc-number-field
         fieldId="scale-product"
-        label="to get"
+        [label]="'page.methods.scaleBar.toGet' | say"
         [value]="wantedKg()"
         (changed)="wantedKg.set($event)"
         [min]="0.05"
@@ -24,13 +25,13 @@ import { Decision } from './decision';
         suffix=" kg"
       />
       <button type="button" class="press line-press" (click)="toProduct()" [disabled]="wantedKg() === null">
-        Scale
+        {{ 'page.methods.scaleBar.scale' | say }}
       </button>
     </div>
     <div class="goals">
       @if (hasPot()) {
         <button type="button" class="press line-press" (click)="decision.scaleTo({ is: 'fill the pot' })">
-          Fill the pot
+          {{ 'page.methods.scaleBar.fillPot' | say }}
         </button>
       }
       @for (lot of named(); track lot.id) {
@@ -39,7 +40,7 @@ import { Decision } from './decision';
           class="press line-press"
           (click)="decision.scaleTo({ is: 'use up', lotId: lot.id, massG: lot.leftG })"
         >
-          Use up {{ lot.words }}
+          {{ 'page.methods.scaleBar.useUp' | say: { words: lot.words } }}
         </button>
       }
     </div>
@@ -107,11 +108,14 @@ export class ScaleBar {
     if (pots.length === 0) return null;
     const massG = Number(this.decision.choices()['massG']);
     const fit = fitInto(massG / 1000 / CROCK_G_PER_ML, pots);
-    if (fit.how === 'too much') return `All your pots together hold ${mass(1000 * fit.fitsL * CROCK_G_PER_ML)}.`;
+    if (fit.how === 'too much')
+      return tell('page.methods.scaleBar.allYourPotsTogether', { mass: mass(1000 * fit.fitsL * CROCK_G_PER_ML) });
     const [first] = fit.shares;
-    if (fit.how === 'one') return `It fits into your ${first!.gear.name}.`;
-    const shares = fit.shares.map((s) => `${mass(s.litres * 1000 * CROCK_G_PER_ML)} in ${s.gear.name}`);
-    return `Split it: ${shares.join(', ')}. They cool and sour apart, the smaller faster.`;
+    if (fit.how === 'one') return tell('page.methods.scaleBar.fitsIntoYour', { name: first!.gear.name });
+    const shares = fit.shares.map((s) =>
+      tell('page.methods.scaleBar.in', { mass: mass(s.litres * 1000 * CROCK_G_PER_ML), name: s.gear.name }),
+    );
+    return tell('page.methods.scaleBar.splitTheyCoolSour', { shares: shares.join(', ') });
   });
 
   protected toProduct(): void {

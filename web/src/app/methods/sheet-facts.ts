@@ -1,6 +1,6 @@
-import { sayPots, type MakeSheet, type SouringForecast } from '@oat-crock/core';
-import { textOf } from '../ui/units';
-import { mass, pricePer, tasteOf, windowWords } from '../ui/words';
+import { temp as tempOf, type MakeSheet, type SouringForecast, amount as amountOf } from '@oat-crock/core';
+import { textOf, tell } from '../ui/said';
+import { acidity, grams, listed, mass, number, pricePer, tasteOf, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
 /** Less than this in 100 g is not worth a word. */
@@ -13,58 +13,90 @@ export interface Fact {
   readonly more: string;
 }
 
-/** What is left when its pots are full, where that is worth a word. */
-const over = (massG: number, pots: number, potG: number) =>
-  massG - pots * potG > 0.1 * potG ? `, ${mass(massG - pots * potG)} over` : '';
+/** What is left when its pots are full is worth a word from this share of a pot on. */
+const OVER_SHARE = 0.1;
 
-const sayDays = (days: number) => (days === 1 ? '1 day' : `${days} days`);
+/** How many pots it fills, and what is over. */
+function filled({ massG, pots, firmnessWord: sets }: MakeSheet['product'], potG: number): string {
+  const overG = massG - pots * potG;
+  return overG > OVER_SHARE * potG
+    ? tell('page.methods.sheetFacts.fillsAndOver', { pots, over: mass(overG), sets })
+    : tell('page.methods.sheetFacts.fills', { pots, sets });
+}
 
 /** All that can be said of what never comes to its end. */
-const UNFINISHED: Fact = {
-  what: 'Product',
-  value: 'none',
-  more: 'as chosen it never comes to its end; what stands in the way is said above',
-};
+const unfinished = (): Fact => ({
+  what: tell('page.methods.sheetFacts.product'),
+  value: tell('page.methods.sheetFacts.none'),
+  more: tell('page.methods.sheetFacts.chosenNeverComesEnd'),
+});
 
 /** What comes of a make: product, by-products, sourness, food value, life, cost. */
 export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
   const { product, nutrition, cost, byproducts, keeps, choices } = sheet;
-  if (!keeps) return [UNFINISHED];
-  const money = (amount: number) => `${currency} ${amount.toFixed(2)}`;
+  if (!keeps) return [unfinished()];
+  const money = (amount: number) => `${currency} ${number(amount, 2)}`;
   const potG = Number(choices['potG']);
   const inPot = (in100: number) => (in100 * potG) / 100;
   return [
     {
-      what: 'Product',
+      what: tell('page.methods.sheetFacts.product'),
       value: mass(product.massG),
-      more: `fills ${sayPots(product.pots)}${over(product.massG, product.pots, potG)}; it ${textOf(product.firmnessWord)}`,
+      more: filled(product, potG),
     },
     ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: textOf(left.use) })),
     {
-      what: 'Sourness',
-      value: `pH ${product.ph.toFixed(2)}`,
-      more: `${tasteOf(product.ph)}, once it is cold through`,
+      what: tell('page.methods.sheetFacts.sourness'),
+      value: acidity(product.ph),
+      more: tell('page.methods.sheetFacts.onceColdThrough', { ph: tasteOf(product.ph) }),
     },
     {
-      what: 'Sugars left',
-      value: `${nutrition.sugarsG.toFixed(1)} g`,
-      more: `per 100 g: ${nutrition.lactoseG.toFixed(1)} lactose, ${nutrition.galactoseG.toFixed(1)} galactose`,
+      what: tell('page.methods.sheetFacts.sugarsLeft'),
+      value: grams(nutrition.sugarsG, 1),
+      more: tell('page.methods.sheetFacts.perGLactoseGalactose', {
+        lactose: amountOf(nutrition.lactoseG, 1),
+        galactose: amountOf(nutrition.galactoseG, 1),
+      }),
     },
     {
-      what: 'In 100 g',
-      value: `${nutrition.energyKcal.toFixed(0)} kcal`,
-      more: `${nutrition.fatG.toFixed(1)} g fat, ${nutrition.proteinG.toFixed(1)} g protein, ${nutrition.saltG.toFixed(1)} g salt${nutrition.alcoholG >= TRACE_OF_ALCOHOL_G ? `, ${nutrition.alcoholG.toFixed(1)} g alcohol` : ''}`,
+      what: tell('page.methods.sheetFacts.inG'),
+      value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(nutrition.energyKcal, 0) }),
+      more: listed([
+        tell('page.methods.sheetFacts.fat', { fat: grams(nutrition.fatG, 1) }),
+        tell('page.methods.sheetFacts.protein', { protein: grams(nutrition.proteinG, 1) }),
+        tell('page.methods.sheetFacts.salt', { salt: grams(nutrition.saltG, 1) }),
+        ...(nutrition.alcoholG >= TRACE_OF_ALCOHOL_G
+          ? [tell('page.methods.sheetFacts.alcohol', { alcohol: grams(nutrition.alcoholG, 1) })]
+          : []),
+      ]),
     },
     {
-      what: 'In a pot',
-      value: `${inPot(nutrition.energyKcal).toFixed(0)} kcal`,
-      more: `${inPot(nutrition.fatG).toFixed(0)} g fat, ${inPot(nutrition.proteinG).toFixed(0)} g protein, ${inPot(nutrition.sugarsG).toFixed(0)} g sugars`,
+      what: tell('page.methods.sheetFacts.inAPot'),
+      value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(inPot(nutrition.energyKcal), 0) }),
+      more: listed([
+        tell('page.methods.sheetFacts.fat', { fat: grams(inPot(nutrition.fatG), 0) }),
+        tell('page.methods.sheetFacts.protein', { protein: grams(inPot(nutrition.proteinG), 0) }),
+        tell('page.methods.sheetFacts.sugars', { sugars: grams(inPot(nutrition.sugarsG), 0) }),
+      ]),
     },
-    { what: 'Keeps', value: sayDays(keeps.days), more: `${textOf('at 4 °C, unopened.')} ${textOf(keeps.why)}` },
     {
-      what: 'Cost',
-      value: `${money(cost.perPot)} a pot`,
-      more: `${pricePer(cost.perKg, currency)}; ${money(Math.abs(cost.savedAgainstShop))} ${cost.savedAgainstShop >= 0 ? 'less' : 'more'} than the shop for all of it`,
+      what: tell('page.methods.sheetFacts.keeps'),
+      value: tell('page.methods.sheetFacts.days', { count: keeps.days }),
+      more: tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(4), why: keeps.why }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.cost'),
+      value: tell('page.methods.sheetFacts.aPot', { price: money(cost.perPot) }),
+      more:
+        cost.savedAgainstShop >= 0
+          ? tell('page.methods.sheetFacts.cheaper', {
+              per: pricePer(cost.perKg, currency),
+              by: money(cost.savedAgainstShop),
+            })
+          : tell('page.methods.sheetFacts.dearer', {
+              per: pricePer(cost.perKg, currency),
+              by: money(-cost.savedAgainstShop),
+            }),
     },
   ];
 }
@@ -80,7 +112,11 @@ export function windowsOf(
     return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min), deadChance }, startMs);
   };
   return [
-    ...(souring ? [{ what: 'Sour enough', words: at(souring.beginMin, souring.forecast) }] : []),
-    ...(straining ? [{ what: 'Thick enough', words: at(straining.beginMin, straining.forecast) }] : []),
+    ...(souring
+      ? [{ what: tell('page.methods.sheetFacts.sourEnough'), words: at(souring.beginMin, souring.forecast) }]
+      : []),
+    ...(straining
+      ? [{ what: tell('page.methods.sheetFacts.thickEnough'), words: at(straining.beginMin, straining.forecast) }]
+      : []),
   ];
 }

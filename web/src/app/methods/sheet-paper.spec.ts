@@ -1,6 +1,6 @@
 import { english } from '@oat-crock/messages';
 import { initialChoices, makeSheet, METHODS, METRIC } from '@oat-crock/core';
-import { measureIn } from '../ui/units';
+import { measureIn } from '../ui/reader';
 import { sheetPaper } from './sheet-paper';
 import { sheetWords, type Begun } from './sheet-words';
 

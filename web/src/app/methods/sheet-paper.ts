@@ -1,6 +1,7 @@
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { A4_PT, bold, COLUMN_PT, LINE, onA4, ruled, soft } from '../paper/parts';
 import type { SheetWords } from './sheet-words';
+import { tell } from '../ui/said';
 
 /** What heads a printed sheet, and the drawing on it. */
 export interface SheetHead {
@@ -28,18 +29,19 @@ export function sheetPaper(says: SheetWords, head: SheetHead): TDocumentDefiniti
     },
     ...says.findings.map((f): Content => ({ text: [bold(f.reason), ` ${f.doNow}`], margin: [0, 3, 0, 0] })),
     { columns: [leftColumn(says, head), rightColumn(says)], columnGap: A4_PT.gap },
-    { text: 'Cautions', style: 'heading' },
+    { text: tell('page.methods.sheetPaper.cautions'), style: 'heading' },
     { ul: says.cautions.map((text): Content => ({ text })), style: 'small' },
   ]);
 }
 
-const begunLine = ({ name, begun }: SheetHead) => (name ? `${name}. Begun ${begun}` : `Begun ${begun}`);
+const begunLine = ({ name, begun }: SheetHead) =>
+  name ? tell('page.methods.sheetPaper.begun', { name, begun }) : tell('page.methods.sheetPaper.begun2', { begun });
 
 function leftColumn(says: SheetWords, { drawing }: SheetHead): Column {
   return {
     width: '*',
     stack: [
-      { text: 'Weigh out', style: 'heading' },
+      { text: tell('page.methods.sheetPaper.weighOut'), style: 'heading' },
       ruled(
         ['auto', '*', 'auto'],
         says.amounts.map(({ mass, what, kitchen, lacking }) => [
@@ -51,7 +53,7 @@ function leftColumn(says: SheetWords, { drawing }: SheetHead): Column {
       { text: says.lineTitle, style: 'heading' },
       { svg: drawing, width: COLUMN_PT },
       { text: says.heat, style: 'soft' },
-      { text: 'What comes of it', style: 'heading' },
+      { text: tell('page.methods.sheetPaper.whatComes'), style: 'heading' },
       ruled(
         [62, '*'],
         [
@@ -67,13 +69,13 @@ function rightColumn(says: SheetWords): Column {
   return {
     width: '*',
     stack: [
-      { text: 'Hands', style: 'heading' },
+      { text: tell('page.methods.sheetPaper.hands'), style: 'heading' },
       { text: says.handsLine, style: 'soft', margin: [0, 0, 0, 2] },
       ruled(
         [9, 'auto', '*'],
         says.hands.map((hand) => [BOX, { ...bold(hand.at), noWrap: true }, { text: [hand.what, soft(hand.expect)] }]),
       ),
-      { text: 'Notes', style: 'heading' },
+      { text: tell('page.methods.sheetPaper.notes'), style: 'heading' },
       ...Array.from({ length: NOTE_LINES }, (): Content => NOTE_LINE),
     ],
   };

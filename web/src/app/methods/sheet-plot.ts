@@ -1,6 +1,7 @@
-import type { MakeSheet } from '@oat-crock/core';
+import { type MakeSheet, acidity } from '@oat-crock/core';
 import type { PlotSpec } from '../ui/plot-spec';
 import { temp } from '../ui/words';
+import { tell } from '../ui/said';
 
 /** The line of the first day of a make: temperature, and pH with its spread. */
 export function sheetPlot(sheet: MakeSheet): PlotSpec {
@@ -12,7 +13,9 @@ export function sheetPlot(sheet: MakeSheet): PlotSpec {
   const phTo = 7;
   const scaled = (ph: number) => ((ph - phFrom) / (phTo - phFrom)) * 100;
   return {
-    words: `Temperature and acidity from the start of the make. Heat to ${temp(Math.max(...line.map((p) => p.tempC)))}.`,
+    words: tell('page.methods.sheetPlot.temperatureAcidityFromStart', {
+      temp: temp(Math.max(...line.map((p) => p.tempC))),
+    }),
     x: { from: 0, to, kind: 'hours' },
     left: { from: 0, to: 100, unit: '°C' },
     right: { from: phFrom, to: phTo, unit: 'pH' },
@@ -35,7 +38,13 @@ export function sheetPlot(sheet: MakeSheet): PlotSpec {
       },
     ],
     rules: souring
-      ? [{ y: scaled(souring.targetPh), text: `wanted, pH ${souring.targetPh.toFixed(2)}`, look: 'target' }]
+      ? [
+          {
+            y: scaled(souring.targetPh),
+            text: tell('page.methods.sheetPlot.wantedPh', { targetPh: acidity(souring.targetPh) }),
+            look: 'target',
+          },
+        ]
       : [],
     windows:
       souring && souring.forecast.p10Min !== null && souring.forecast.p90Min !== null

@@ -11,12 +11,13 @@ import { Plot } from '../ui/plot';
 import { sheetPlot } from './sheet-plot';
 import type { SheetHead } from './sheet-paper';
 import { sheetWords } from './sheet-words';
+import { SayPipe } from '../ui/said';
 
 /** The make sheet: amounts, the line of heat and souring, hands by the clock, what comes of it and what it costs. */
 @Component({
   selector: 'oc-sheet-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LearnedLines, Plot],
+  imports: [LearnedLines, Plot, SayPipe],
   templateUrl: './sheet-view.html',
   styleUrl: './sheet-view.css',
   host: { '(window:beforeprint)': 'onPaper.set(true)', '(window:afterprint)': 'onPaper.set(false)' },

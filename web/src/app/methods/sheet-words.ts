@@ -1,6 +1,7 @@
 import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
-import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet } from '@oat-crock/core';
-import { textOf, units } from '../ui/units';
+import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet, percent } from '@oat-crock/core';
+import { units } from '../ui/reader';
+import { textOf, tell } from '../ui/said';
 import { clockTime, dayTime, mass, span, toFive } from '../ui/words';
 import type { OwnThings } from './own-things';
 import { factsOf, windowsOf, type Fact } from './sheet-facts';
@@ -46,12 +47,6 @@ export interface SheetWords {
   readonly cautions: readonly string[];
 }
 
-const HOUR_WORDS: Readonly<Record<HourKind, string>> = {
-  night: ' In the night.',
-  off: ' Outside working hours.',
-  work: '',
-};
-
 /** All that a sheet says. */
 export function sheetWords(sheet: MakeSheet, begun: Begun, own: Pick<OwnThings, 'everyLot' | 'taken'>): SheetWords {
   const hands = sheet.stages.map((stage) => handWords(stage, begun));
@@ -60,12 +55,12 @@ export function sheetWords(sheet: MakeSheet, begun: Begun, own: Pick<OwnThings, 
     findings: sheet.findings.map((f) => ({ rule: textOf(f.rule), reason: textOf(f.reason), doNow: textOf(f.doNow) })),
     amounts: sheet.amounts.map((amount) => amountWords(amount, own)),
     windows: windowsOf(sheet, begun.startMs),
-    handsLine: `${span(sheet.handsMin)} in all, the last ${ends}.`,
+    handsLine: tell('page.methods.sheetWords.allLast', { hands: span(sheet.handsMin), ends }),
     nightHands: hands.filter((h) => h.hours === 'night').length,
     offHands: hands.filter((h) => h.hours === 'off').length,
     hands,
-    lineTitle: sheet.souring ? 'Heat and souring' : 'Heat and acid',
-    heat: `${heatWords(sheet)} ${sheet.souring ? 'Eight makes in ten stay inside the band.' : ''}`.trimEnd(),
+    lineTitle: sheet.souring ? tell('page.methods.sheetWords.heatSouring') : tell('page.methods.sheetWords.heatAcid'),
+    heat: [heatWords(sheet), ...(sheet.souring ? [tell('page.methods.sheetWords.band')] : [])].join(' '),
     facts: factsOf(sheet, begun.currency),
     cautions: sheet.cautions.map(textOf),
   };
@@ -76,13 +71,18 @@ function handWords(stage: MakeSheet['stages'][number], { startMs, asleep, works 
   const hours = hourKind(atMs, asleep, works);
   const expect = stage.expect
     .filter((e) => EXPECT_SHOWN.has(e.answer))
-    .map((e) => `${e.answer} from about ${clockTime(toFive(startMs + e.fromMin * MIN_MS), startMs)}`)
+    .map((e) =>
+      tell('page.methods.sheetWords.fromAbout', {
+        answer: e.answer,
+        start: clockTime(toFive(startMs + e.fromMin * MIN_MS), startMs),
+      }),
+    )
     .join(', ');
   return {
     id: stage.id,
     at: clockTime(toFive(atMs), startMs),
-    what: `${textOf(stage.instruction)}${HOUR_WORDS[hours]}`,
-    expect: expect && `Look for it: ${expect}.`,
+    what: tell('page.methods.sheetWords.hand', { says: stage.instruction, hours }),
+    expect: expect && tell('page.methods.sheetWords.lookForIt', { expect }),
     hours,
   };
 }
@@ -99,7 +99,7 @@ function amountWords(
   return {
     ...said,
     kitchen: lot.pack === null ? said.kitchen : packWords(amount.massG, lot.pack, mass),
-    lacking: amount.massG > left + 1 ? `Only ${mass(left)} of it is there.` : '',
+    lacking: amount.massG > left + 1 ? tell('page.methods.sheetWords.onlyThere', { left: mass(left) }) : '',
   };
 }
 
@@ -108,11 +108,9 @@ const kitchenWords = ({ measure, volumeMl }: Amount): string =>
   measure === null ? kitchenMeasure(volumeMl, units().volume) : textOf(measure);
 
 function heatWords({ heat }: MakeSheet): string {
-  const unfolded = `${heat.betaLgPct.toFixed(0)} % of the whey protein`;
-  if (heat.peakC < SCALDS_ABOVE_C)
-    return `Nothing is heated in this make; ${unfolded} was unfolded before it was bought.`;
-  const record = heat.pasteurised
-    ? `more heat than ${textOf(heat.pair ?? '')}, the listed pasteurisation`
-    : 'less heat than any listed pasteurisation';
-  return `${unfolded} unfolds; ${record}.`;
+  const unfolded = percent(heat.betaLgPct, 0);
+  if (heat.peakC < SCALDS_ABOVE_C) return tell('page.methods.sheetWords.notHeated', { unfolded });
+  return heat.pasteurised
+    ? tell('page.methods.sheetWords.heatedMore', { unfolded, pair: heat.pair })
+    : tell('page.methods.sheetWords.heatedLess', { unfolded });
 }

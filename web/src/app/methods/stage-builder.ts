@@ -21,6 +21,7 @@ import {
   type MakeSheet,
   type Method,
   type MethodFault,
+  acidity,
 } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -30,13 +31,13 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { mass, span } from '../ui/words';
 import { MethodBook } from './method-book';
-import { NamedPipe, named, SaidPipe, textOf } from '../ui/units';
+import { NamedPipe, SaidPipe, textOf, tell, SayPipe } from '../ui/said';
 
 /** The stages of a method, put in order and told what to do; the engine tries it at every touch. */
 @Component({
   selector: 'oc-stage-builder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, SaidPipe, CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink],
+  imports: [NamedPipe, SaidPipe, CdkDrag, CdkDragHandle, CdkDropList, NumberField, OptionField, RouterLink, SayPipe],
   templateUrl: './stage-builder.html',
   styleUrl: './stage-builder.css',
 })
@@ -68,7 +69,13 @@ export class StageBuilder {
   protected readonly summary = computed(() => {
     const sheet = this.sheet();
     if (!sheet || this.faults().length > 0) return null;
-    return `${mass(sheet.product.massG)} that ${textOf(sheet.product.firmnessWord)}, pH ${sheet.product.ph.toFixed(2)}; ${span(sheet.totalMin)}, of which ${span(sheet.handsMin)} hands.`;
+    return tell('page.methods.stageBuilder.phWhichHands', {
+      mass: mass(sheet.product.massG),
+      firmnessWord: sheet.product.firmnessWord,
+      ph: acidity(sheet.product.ph),
+      sheet: span(sheet.totalMin),
+      hands: span(sheet.handsMin),
+    });
   });
 
   protected readonly stages = computed(() => {
@@ -78,7 +85,7 @@ export class StageBuilder {
       stage,
       i,
       name: planned.get(stage.id) ?? stage.kind.replaceAll('-', ' '),
-      when: stage.onlyIf ? 'only for some choices' : '',
+      when: stage.onlyIf ? tell('page.methods.stageBuilder.onlySomeChoices') : '',
       wrong: this.faults().some((f) => f.field.startsWith(`stages.${i}.`) || f.field === `stages.${i}`),
     }));
   });
@@ -185,7 +192,12 @@ export class StageBuilder {
       this.store.dispatch(LarderActions.edited({ family: 'methods', draft: method, overVersion }));
       return;
     }
-    const copy = variantOf(method, this.clock.newId(), `${named(method.name)}, our way`, initialChoices(method));
+    const copy = variantOf(
+      method,
+      this.clock.newId(),
+      tell('page.methods.stageBuilder.ourWay', { name: method.name }),
+      initialChoices(method),
+    );
     this.store.dispatch(LarderActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }

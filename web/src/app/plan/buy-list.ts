@@ -1,6 +1,6 @@
-import { textOf } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { textOf, AroundPipe, SayPipe } from '../ui/said';
 import { dayTime, mass } from '../ui/words';
 import { PlanService } from './plan-service';
 
@@ -8,25 +8,28 @@ import { PlanService } from './plan-service';
 @Component({
   selector: 'oc-buy-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [AroundPipe, RouterLink, SayPipe],
   template: `
-    <h2 id="buy-title">Milk and the rest</h2>
+    <h2 id="buy-title">{{ 'page.plan.buyList.milkRest' | say }}</h2>
     <ul aria-labelledby="buy-title">
       @for (buy of buys(); track buy.what) {
         <li>
-          <b>Buy {{ buy.much }}</b> {{ buy.what }}, by {{ buy.by }}
+          <b>{{ 'page.plan.buyList.buy' | say: { much: buy.much } }}</b>
+          {{ 'page.plan.buyList.by' | say: { what: buy.what, by: buy.by } }}
         </li>
       }
       @for (take of takes(); track take.lotId) {
         <li class="quiet">
-          {{ take.much }} of <a [routerLink]="['/larder', take.lotId]">{{ take.name }}</a> from {{ take.first }}
+          @let at = 'page.plan.buyList.take' | around: { much: take.much, first: take.first }; {{ at[0]
+          }}<a [routerLink]="['/larder', take.lotId]">{{ take.name }}</a
+          >{{ at[1] }}
         </li>
       }
     </ul>
     @if (!buys().length && !takes().length) {
-      <p class="quiet">Nothing is weighed in yet.</p>
+      <p class="quiet">{{ 'page.plan.buyList.nothingWeighedYet' | say }}</p>
     } @else if (!buys().length) {
-      <p class="quiet">All of it is in the larder.</p>
+      <p class="quiet">{{ 'page.plan.buyList.allLarder' | say }}</p>
     }
   `,
   styles: `

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { OBJECTIVE_PRESETS, type Supposition } from '@oat-crock/core';
-import { named, NamedPipe, SaidPipe } from '../ui/units';
+import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
+import { named, NamedPipe, SaidPipe, tell, SayPipe } from '../ui/said';
 import { dayTime, span } from '../ui/words';
 import { PlanService } from './plan-service';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
@@ -11,22 +11,26 @@ import { WhatIf } from './what-if';
 @Component({
   selector: 'oc-found-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, SaidPipe, WhatIf],
+  imports: [NamedPipe, SaidPipe, WhatIf, SayPipe],
   template: `
     <div class="head">
       <h2>{{ title() }}</h2>
       @if (searching()?.running) {
         <p class="quiet" role="status">
-          <progress [attr.aria-label]="'Searching'"></progress>
-          Looking, round {{ searching()!.round }}
+          <progress [attr.aria-label]="'page.plan.foundList.searching' | say"></progress>
+          {{ 'page.plan.foundList.lookingRound' | say: { round: searching()!.round } }}
         </p>
-        <button type="button" class="press quiet-press" (click)="plans.stop()">That will do</button>
+        <button type="button" class="press quiet-press" (click)="plans.stop()">
+          {{ 'page.plan.foundList.willDo' | say }}
+        </button>
       }
       <oc-what-if class="end" />
-      <button type="button" class="press quiet-press" (click)="plans.close()">Close</button>
+      <button type="button" class="press quiet-press" (click)="plans.close()">
+        {{ 'page.plan.foundList.close' | say }}
+      </button>
     </div>
     @if (searching()?.failed; as failed) {
-      <p class="problem" role="alert">The search stopped: {{ failed }}. Try it again.</p>
+      <p class="problem" role="alert">{{ 'page.plan.foundList.searchStoppedTryAgain' | say: { failed: failed } }}</p>
     }
     <div class="row">
       @for (plan of offers(); track plan.found.of) {
@@ -37,15 +41,22 @@ import { WhatIf } from './what-if';
               type="button"
               class="press line-press"
               [attr.aria-pressed]="plan.here"
-              [attr.aria-label]="(plan.here ? 'It is shown: ' : 'Show it: ') + plan.name"
+              [attr.aria-label]="
+                'page.plan.foundList.shownOrShow'
+                  | say
+                    : {
+                        is: plan.here ? 'shown' : 'hidden',
+                        name: plan.name,
+                      }
+              "
               (click)="look(plan)"
             >
-              {{ plan.here ? 'Shown' : 'Show it' }}
+              {{ plan.here ? ('page.plan.foundList.shown2' | say) : ('page.plan.foundList.showIt' | say) }}
             </button>
           </div>
           <p>{{ plan.words }}</p>
           @if (plan.same) {
-            <p class="quiet">The same plan as "{{ plan.same }}".</p>
+            <p class="quiet">{{ 'page.plan.foundList.samePlan' | say: { same: plan.same } }}</p>
           }
           @for (change of plan.changes; track change) {
             <p>{{ change }}</p>
@@ -57,7 +68,7 @@ import { WhatIf } from './what-if';
         </article>
       } @empty {
         @if (searching()?.running) {
-          <p class="quiet">Every way to place each make is laid out first…</p>
+          <p class="quiet">{{ 'page.plan.foundList.everyWayPlaceEach' | say }}</p>
         }
       }
     </div>
@@ -115,8 +126,8 @@ export class FoundList {
 
   protected readonly title = computed(() => {
     const searching = this.searching();
-    if (!searching?.supposing) return 'Whole plans';
-    return `What if ${supposedWords(searching.supposing)}`;
+    if (!searching?.supposing) return tell('page.plan.foundList.wholePlans');
+    return tell('page.plan.foundList.whatIf', { supposed: supposedWords(searching.supposing) });
   });
 
   protected readonly offers = computed(() => {
@@ -125,7 +136,7 @@ export class FoundList {
     const of = this.plans.draft()?.of;
     return (searching?.found ?? []).map((found) => {
       const preset = presetOf(found.of);
-      const name = preset?.name ?? 'Moving as little as it must';
+      const name = preset?.name ?? tell('page.plan.foundList.movingLittleMust');
       return {
         found,
         name,
@@ -148,9 +159,9 @@ const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l
 
 /** "the cream comes a day late" */
 export function supposedWords(what: Supposition): string {
-  if (what.is === 'comes late') return `the ${what.what} comes ${span(what.byMin)} late`;
-  if (what.is === 'out of use') return `the ${what.gear} is out of use`;
-  return 'nobody is at home';
+  if (what.is === 'comes late') return tell('page.plan.foundList.late', { what: what.what, by: span(what.byMin) });
+  if (what.is === 'out of use') return tell('page.plan.foundList.outOfUse', { gear: what.gear });
+  return tell('page.plan.foundList.nobody');
 }
 
 /** Hands that follow each other within so long are one visit. */
@@ -159,14 +170,20 @@ const ONE_VISIT_MS = 30 * 60_000;
 /** What of a make comes at another time, in a sentence: when it is begun, and when its other hands come. */
 export function changeWords({ name: of, fromMs, toMs, tasks }: PlanFound['changes'][number]): string {
   const name = named(of);
-  if (fromMs === null) return `${name} is begun ${dayTime(toMs!)}.`;
-  if (toMs === null) return `${name} is left out.`;
+  if (fromMs === null) return tell('page.plan.foundList.isBegun', { name, to: dayTime(toMs!) });
+  if (toMs === null) return tell('page.plan.foundList.leftOut', { name });
   const visits = tasks.filter((h, i) => i === 0 || h.toMs - tasks[i - 1]!.toMs > ONE_VISIT_MS);
   const isMoved = fromMs !== toMs;
   const times = (isMoved ? visits.slice(1) : visits).map((h) => dayTime(h.toMs));
-  if (isMoved) {
-    const others = times.length > 0 ? `; its hands then come ${times.join(', ')}` : '';
-    return `${name} is begun ${dayTime(toMs)}, ${shiftWords(fromMs, toMs)}${others}.`;
-  }
-  return `${name}: hands come ${times.join(', ')}, ${shiftWords(tasks[0]!.fromMs, tasks[0]!.toMs)}.`;
+  const hands = listOf(times, 'comma');
+  if (!isMoved)
+    return tell('page.plan.foundList.handsMoved', {
+      name,
+      times: hands,
+      by: shiftWords(tasks[0]!.fromMs, tasks[0]!.toMs),
+    });
+  const moved = { name, at: dayTime(toMs), by: shiftWords(fromMs, toMs) };
+  return times.length > 0
+    ? tell('page.plan.foundList.movedWithHands', { ...moved, times: hands })
+    : tell('page.plan.foundList.moved', moved);
 }

@@ -1,9 +1,10 @@
-import { batchName } from '../ui/batch-name';
 import { type Asleep, isNight } from '@oat-crock/calendar';
 import { type PlannedTask, type PlannedBatch, type PourPoint } from '@oat-crock/contract/api';
-import type { Batch, Followed } from '@oat-crock/core';
+import { type Batch, type Followed, say, type Text } from '@oat-crock/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { batchName } from '../ui/batch-name';
 import type { BatchTrouble } from './planner-api';
+import { named } from '../ui/said';
 
 /** A pour in a lane: one that is planned, or one that is on. */
 export interface LaneBatch {
@@ -20,20 +21,20 @@ export interface LaneBatch {
   /** Moments at which its culture is fed, and ripe. */
   readonly feedMs: readonly number[];
   /** The vessel it begins in. */
-  readonly lane: string;
+  readonly lane: Text;
   /** Something of it does not hold. */
   readonly troubled: boolean;
 }
 
 /** A lane: a vessel, and its pours in rows so that none covers another. */
 export interface Lane {
-  readonly name: string;
+  readonly name: Text;
   readonly rows: readonly (readonly LaneBatch[])[];
 }
 
 /** What stands in no vessel that is known: a make that is on leads all lanes. */
-const NO_VESSEL = 'On the counter';
-const ON_NOW = 'On now';
+const NO_VESSEL = say('page.plan.laneGeometry.onTheCounter');
+const ON_NOW = say('page.plan.laneGeometry.onNow');
 
 /** A planned batch in its lane. */
 export function plannedLane(plannedBatch: PlannedBatch, troubles: readonly BatchTrouble[]): LaneBatch {
@@ -114,7 +115,7 @@ export function lanesOf(plannedBatches: readonly LaneBatch[], frame: LaneFrame):
   const x = timeAcross(frame);
   const inView = plannedBatches.filter((p) => endOf(p, x) > 0 && x(firstOf(p)) < frame.width);
   return [...Map.groupBy(inView, (p) => p.lane)]
-    .sort(([a], [b]) => Number(b === ON_NOW) - Number(a === ON_NOW) || (a < b ? -1 : 1))
+    .sort(([a], [b]) => Number(b === ON_NOW) - Number(a === ON_NOW) || named(a).localeCompare(named(b)))
     .map(([name, own]): Lane => {
       const rows: { plannedBatches: LaneBatch[]; rightPx: number }[] = [];
       for (const plannedBatch of own.toSorted((a, b) => firstOf(a) - firstOf(b))) {

@@ -1,7 +1,7 @@
 import { isNight } from '@oat-crock/calendar';
 import type { ScaleLinear } from 'd3-scale';
 import { acidStops, ribbons } from '../pour/geometry';
-import { textOf } from '../ui/units';
+import { textOf, tell } from '../ui/said';
 import { dayTime, span } from '../ui/words';
 import { lanesOf, LETTER_PX, thicknessOf, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 
@@ -85,7 +85,13 @@ function rowOf(
 
 /** A pour in a sentence, for who does not see it. */
 function wordsOf({ name, startMs, readyMs, dueMs, pinned, troubled }: LaneBatch): string {
-  const wanted = dueMs === null ? '' : `, wanted ${dayTime(dueMs)}`;
-  const marks = `${pinned ? ', pinned' : ''}${troubled ? ', does not hold' : ''}`;
-  return `${name}: begin ${dayTime(startMs)}, ready ${dayTime(readyMs)}${wanted}${marks}`;
+  const wanted = dueMs === null ? '' : tell('page.plan.laneRows.wanted', { due: dayTime(dueMs) });
+  const marks = `${pinned ? tell('page.plan.laneRows.pinned') : ''}${troubled ? tell('page.plan.laneRows.doesNotHold') : ''}`;
+  return tell('page.plan.laneRows.beginReady', {
+    name,
+    start: dayTime(startMs),
+    ready: dayTime(readyMs),
+    wanted,
+    marks,
+  });
 }

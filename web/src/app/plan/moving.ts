@@ -1,5 +1,5 @@
-import { textOf } from '../ui/units';
 import type { PlannedBatch } from '@oat-crock/contract/api';
+import { textOf, tell } from '../ui/said';
 import { dayTime } from '../ui/words';
 import type { LaneBatch } from './lane-geometry';
 import type { TaskAt, BatchMoved } from './planner-api';
@@ -33,12 +33,13 @@ export function movedLane(plannedBatch: LaneBatch, { told, startMs, plannedBatch
 
 /** What becomes of it, in words: when, whether it holds, what does not, and where it would. */
 export function movingWords({ told, task, startMs }: Moving): string {
-  if (!told) return `${dayTime(task?.atMs ?? startMs)}: looking…`;
+  if (!told) return tell('page.plan.moving.looking', { at: dayTime(task?.atMs ?? startMs) });
   const { plannedBatch, breaks, repair } = told;
   const at = plannedBatch.tasks.find((h) => h.stageId === task?.stageId)?.atMs ?? plannedBatch.startMs;
-  const when = `${dayTime(at)}, ready ${dayTime(plannedBatch.readyMs)}`;
-  if (breaks.length === 0) return `${when}: it holds.`;
-  const why = breaks.map((b) => textOf(b.says)).join(' ');
-  const where = repair ? `Nearest that holds: ${dayTime(repair.startMs)} (R).` : 'Nowhere else would it hold.';
-  return `${when}. ${why} ${where}`;
+  const when = { at: dayTime(at), ready: dayTime(plannedBatch.readyMs) };
+  if (breaks.length === 0) return tell('page.plan.moving.holds', when);
+  const where = repair
+    ? tell('page.plan.moving.nearest', { at: dayTime(repair.startMs) })
+    : tell('page.plan.moving.nowhere');
+  return [tell('page.plan.moving.readyThen', when), ...breaks.map((b) => textOf(b.says)), where].join(' ');
 }

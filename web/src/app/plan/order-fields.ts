@@ -1,7 +1,7 @@
-import { named } from '../ui/units';
 import type { Due, WantedOrder } from '@oat-crock/contract/api';
-import { METHODS, type Choices, type Method } from '@oat-crock/core';
+import { METHODS, type Choices, type Method, say, type Text } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
+import { named, tell } from '../ui/said';
 import { numberAsked, type Asked, type OptionAsked } from '../ui/asked';
 import { hourWord } from '../ui/dates';
 import { weekdays } from '../ui/weekday-toggle';
@@ -17,36 +17,38 @@ export type OrderRow =
       readonly set: (atMs: number | null) => void;
     };
 
-const option = (path: string, label: string, options: readonly (readonly [string, string])[]): OptionAsked => ({
+const option = (path: string, label: Text, options: readonly (readonly [string, Text])[]): OptionAsked => ({
   type: 'option',
   path,
   label,
   options: options.map(([id, text]) => ({ id, label: text })),
 });
 
-const WHEN = option('due', 'When', [
-  ['once', 'Once'],
-  ['weekly', 'Every week'],
-  ['some time', 'Some time'],
+const WHEN = option('due', say('page.plan.orderFields.when'), [
+  ['once', say('page.plan.orderFields.once')],
+  ['weekly', say('page.plan.orderFields.everyWeek')],
+  ['some time', say('page.plan.orderFields.someTime')],
 ]);
-const MADE = option('choices', 'Made', [
-  ['usual', 'As the method has it'],
-  ['sheet', 'As on its sheet now'],
-  ['own', 'As it was wanted'],
+const MADE = option('choices', say('page.plan.orderFields.made'), [
+  ['usual', say('page.plan.orderFields.asTheMethodHas')],
+  ['sheet', say('page.plan.orderFields.sheetNow')],
+  ['own', say('page.plan.orderFields.asItWasWanted')],
 ]);
-const MUCH = numberAsked('productG', 'How much', ' g', [100, 500_000, 100], { why: 'Of what is handed on.' });
-const WHOM: Asked = { type: 'text', path: 'whom', label: 'For whom', most: 80 };
-const NOTE: Asked = { type: 'text', path: 'note', label: 'Note' };
+const MUCH = numberAsked('productG', say('page.plan.orderFields.howMuch'), ' g', [100, 500_000, 100], {
+  why: say('page.plan.orderFields.whatHanded'),
+});
+const WHOM: Asked = { type: 'text', path: 'whom', label: say('page.plan.orderFields.forWhom'), most: 80 };
+const NOTE: Asked = { type: 'text', path: 'note', label: say('page.plan.orderFields.note') };
 
 const day = (): OptionAsked => {
   const days = weekdays().map(({ day: of, name }) => [String(of), name] as const);
-  return { ...option('due.day', 'On', days), numeric: true };
+  return { ...option('due.day', tell('page.plan.orderFields.on'), days), numeric: true };
 };
 
 /** Every quarter of an hour of a day as the clock shows it: a flag is dragged by as much. */
 const hour = (): OptionAsked => {
   const hours = Array.from({ length: 96 }, (_, i) => [String(i / 4), hourWord(i / 4)] as const);
-  return { ...option('due.atH', 'at', hours), numeric: true };
+  return { ...option('due.atH', tell('page.plan.orderFields.at'), hours), numeric: true };
 };
 
 /** How much is asked by itself; the vessel follows from it. */
@@ -77,7 +79,7 @@ export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change 
   });
   const what = option(
     'methodId',
-    'What',
+    tell('page.plan.orderFields.what'),
     methods.filter((m) => !FEEDINGS.has(m.id)).map(({ id, name }) => [id, named(name)] as const),
   );
   const made = madeAs(order.choices, onSheet);
@@ -107,7 +109,7 @@ function dueRows(
       row('hour', hour(), due.atH, (atH) => change({ due: { ...due, atH: atH as number } })),
     ];
   const set = (atMs: number | null) => atMs !== null && change({ due: { is: 'once', atMs } });
-  return [{ id: 'order-at', label: 'Wanted', atMs: due.atMs, set }];
+  return [{ id: 'order-at', label: tell('page.plan.orderFields.wanted'), atMs: due.atMs, set }];
 }
 
 /** As whose choices those of an order are: the method's own, those of its sheet now, or its own. */

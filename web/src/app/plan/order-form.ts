@@ -19,14 +19,14 @@ import { draftFeature, draftOf } from '../state/draft.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { AskedField } from '../ui/asked-field';
 import { DayField } from '../ui/day-field';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, AroundPipe, SayPipe } from '../ui/said';
 import { orderRows, withoutAmount } from './order-fields';
 
 /** Something that is wanted: of what, how much, when, for whom. What is written outlives the page. */
 @Component({
   selector: 'oc-order-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskedField, DayField, RouterLink, SaidPipe],
+  imports: [AroundPipe, AskedField, DayField, RouterLink, SaidPipe, SayPipe],
   templateUrl: './order-form.html',
   styles: `
     :host {

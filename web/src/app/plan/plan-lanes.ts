@@ -16,7 +16,7 @@ import { AcidFill } from '../pour/acid-fill';
 import { brush } from '../pour/brush';
 import { nights } from '../pour/geometry';
 import { injectBoxSize } from '../ui/box-size';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe, NamedPipe } from '../ui/said';
 import { dayTime } from '../ui/words';
 import { daysAcross, hoursAcross } from './lane-axis';
 import { movedBy, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
@@ -46,7 +46,7 @@ let drawn = 0;
 @Component({
   selector: 'oc-plan-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AcidFill, SaidPipe],
+  imports: [NamedPipe, AcidFill, SaidPipe, SayPipe],
   templateUrl: './plan-lanes.html',
   styleUrls: ['../pour/pour-parts.css', './plan-lanes.css'],
 })
@@ -112,7 +112,7 @@ export class PlanLanes {
   /** What becomes of what is being moved, in words. */
   protected readonly told = computed(() => {
     const due = this.due();
-    if (due) return `Wanted ${dayTime(due.dueMs)}.`;
+    if (due) return tell('page.plan.planLanes.wanted', { due: dayTime(due.dueMs) });
     const moving = this.mover.moving();
     return moving ? movingWords(moving) : '';
   });

@@ -8,6 +8,7 @@ import { selectLive } from '../state/log.feature';
 import { dayTime, span } from '../ui/words';
 import { liveLane, type LaneBatch } from './lane-geometry';
 import { PlanInputs } from './plan-inputs';
+import { tell } from '../ui/said';
 
 const MIN_MS = 60_000;
 
@@ -36,11 +37,21 @@ export class PlanLive {
   readonly late = computed(() =>
     this.plannedBatches().flatMap(({ id, name, readyMs, readyLateMs, dueMs }) => {
       if (dueMs === null || readyLateMs <= dueMs) return [];
-      const wanted = `it is wanted ${dayTime(dueMs)}`;
+      const wanted = tell('page.plan.planLive.itIsWanted', { due: dayTime(dueMs) });
       const says =
         readyMs > dueMs
-          ? `${name} is likely ready ${dayTime(readyMs)}, and ${wanted}: ${span((readyMs - dueMs) / MIN_MS)} too late. Tell whom it is for, or hand on something else.`
-          : `${name} is likely ready ${dayTime(readyMs)}, but one time in ten only ${dayTime(readyLateMs)}, and ${wanted}.`;
+          ? tell('page.plan.planLive.likelyReadyTooLate', {
+              name,
+              ready: dayTime(readyMs),
+              wanted,
+              by: span((readyMs - dueMs) / MIN_MS),
+            })
+          : tell('page.plan.planLive.likelyReadyButOne', {
+              name,
+              ready: dayTime(readyMs),
+              readyLate: dayTime(readyLateMs),
+              wanted,
+            });
       return [{ batchId: id, says }];
     }),
   );

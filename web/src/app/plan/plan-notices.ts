@@ -1,9 +1,10 @@
-import { batchName } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { listOf } from '@oat-crock/core';
+import { batchName } from '../ui/batch-name';
 import { planFeature } from '../state/plan.feature';
-import { textOf, SaidPipe } from '../ui/units';
-import { dayTime } from '../ui/words';
+import { textOf, SaidPipe, tell, textList, SayPipe } from '../ui/said';
+import { dayTime, problemWords } from '../ui/words';
 import { changeWords } from './found-list';
 import { PlanService } from './plan-service';
 import { PlanRecords } from './plan-records';
@@ -17,15 +18,19 @@ const CHANGES_SHOWN = 3;
 @Component({
   selector: 'oc-plan-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe],
+  imports: [SaidPipe, SayPipe],
   template: `
     @if (planRecords.notKept().length) {
       <div class="notice grave" role="alert">
         <p>
-          {{ planRecords.notKept().length }} of the plan’s makes could not be kept: {{ whyNotKept() | said }}
-          What you took is here meanwhile.
+          {{
+            'page.plan.planNotices.plansMakesCouldNot'
+              | say: { count: planRecords.notKept().length, whyNotKept: whyNotKept() }
+          }}
         </p>
-        <button type="button" class="press line-press" (click)="planRecords.again()">Keep it now</button>
+        <button type="button" class="press line-press" (click)="planRecords.again()">
+          {{ 'page.plan.planNotices.keepNow' | say }}
+        </button>
       </div>
     }
     @for (late of live.late(); track late.batchId) {
@@ -35,35 +40,39 @@ const CHANGES_SHOWN = 3;
     }
     @if (plans.draft(); as draft) {
       <div class="notice" role="status">
-        <p><b>Not taken yet:</b> {{ draft.of }}. {{ holds() | said }}</p>
+        <p>
+          <b>{{ 'page.plan.planNotices.notTakenYet' | say }}</b> {{ draft.of }}. {{ holds() | said }}
+        </p>
         <button type="button" class="press" aria-keyshortcuts="T" (click)="taken.emit()">
-          Take this plan <kbd>T</kbd>
+          {{ 'page.plan.planNotices.takePlan' | say }} <kbd>T</kbd>
         </button>
-        <button type="button" class="press quiet-press" (click)="plans.putBack()">Put it back</button>
+        <button type="button" class="press quiet-press" (click)="plans.putBack()">
+          {{ 'page.plan.planNotices.putBack' | say }}
+        </button>
       </div>
     } @else if (troubles().length) {
       <div class="notice grave" role="alert">
         <p>
-          <b>The plan no longer holds.</b>{{ ' ' }}
+          <b>{{ 'page.plan.planNotices.planNoLongerHolds' | say }}</b>{{ ' ' }}
           @for (trouble of troubles(); track trouble.plannedBatchId) {
             <button type="button" class="link" (click)="mover.chosen.set(trouble.plannedBatchId)">
               {{ trouble.name }}</button>:
             {{ trouble.says | said }}
           }
           @if (more()) {
-            And {{ more() }} more.
+            {{ 'page.plan.planNotices.andMore' | say: { more: more() } }}
           }
           @if (changes().length) {
             <span class="change">{{ changes().join(' ') }}</span>
           } @else if (unmendable()) {
-            Nothing that moves less than all of it mends this: {{ unmendable() | said }}
+            {{ 'page.plan.planNotices.nothingMovesLessAll' | say: { unmendable: unmendable() } }}
           }
         </p>
         @if (plans.mending()) {
-          <p class="quiet">Looking for the least that must move…</p>
+          <p class="quiet">{{ 'page.plan.planNotices.lookingLeastMustMove' | say }}</p>
         } @else if (changes().length) {
           <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
-            Move it so <kbd>R</kbd>
+            {{ 'page.plan.planNotices.moveItSo' | say }} <kbd>R</kbd>
           </button>
         }
       </div>
@@ -73,10 +82,10 @@ const CHANGES_SHOWN = 3;
           {{ unplaced() }} <span class="change">{{ changes().join(' ') }}</span>
         </p>
         @if (plans.mending()) {
-          <p class="quiet">Looking where it fits…</p>
+          <p class="quiet">{{ 'page.plan.planNotices.lookingWhereFits' | say }}</p>
         } @else if (changes().length) {
           <button type="button" class="press" aria-keyshortcuts="R" (click)="mended.emit()">
-            Put it in so <kbd>R</kbd>
+            {{ 'page.plan.planNotices.putItInSo' | say }} <kbd>R</kbd>
           </button>
         }
       </div>
@@ -84,16 +93,19 @@ const CHANGES_SHOWN = 3;
     @if (!plans.draft() && !troubles().length && plans.shifted().length) {
       <div class="notice" role="status">
         <p>
-          Hands of {{ shiftedNames() }} come at another time than when it was taken: your hours, your gear or the room
-          have changed since.
+          {{ 'page.plan.planNotices.handsComeAnotherTime' | say: { shiftedNames: shiftedNames() } }}
         </p>
-        <button type="button" class="press line-press" (click)="plans.take()">Keep it so</button>
+        <button type="button" class="press line-press" (click)="plans.take()">
+          {{ 'page.plan.planNotices.keepItSo' | say }}
+        </button>
       </div>
     }
     @if (plans.stale().length) {
       <div class="notice" role="status">
         <p>{{ staleWords() }}</p>
-        <button type="button" class="press line-press" (click)="plans.dropStale()">Take it away</button>
+        <button type="button" class="press line-press" (click)="plans.dropStale()">
+          {{ 'page.plan.planNotices.takeAway' | say }}
+        </button>
       </div>
     }
     @if (said() && !plans.draft()) {
@@ -101,14 +113,14 @@ const CHANGES_SHOWN = 3;
         <p>{{ said() }}</p>
         @if (undoable()) {
           <button type="button" class="press quiet-press" aria-keyshortcuts="U" (click)="undone.emit()">
-            Undo <kbd>U</kbd>
+            {{ 'page.plan.planNotices.undo' | say }} <kbd>U</kbd>
           </button>
         }
       </div>
     }
     @if (plans.failed(); as why) {
       <div class="notice grave" role="alert">
-        <p>The plan could not be worked out: {{ why | said }} What is kept of it is still shown.</p>
+        <p>{{ 'page.plan.planNotices.planCouldNotWorked' | say: { why: why } }}</p>
       </div>
     }
   `,
@@ -196,24 +208,22 @@ export class PlanNotices {
   protected readonly unplaced = computed(() => {
     const count = this.plans.standing()?.unplaced.length ?? 0;
     if (count === 0 || this.plans.inputs.planned().length === 0) return '';
-    return count === 1
-      ? 'One thing is wanted that is not in the plan yet.'
-      : `${count} things are wanted that are not in the plan yet.`;
+    return tell('page.plan.planNotices.unplaced', { count });
   });
   protected readonly holds = computed(() => {
     const [first] = this.troubles();
-    if (!first) return 'All of it holds.';
-    return `${first.name}: ${first.says}${this.all().length > 1 ? ` And ${this.all().length - 1} more.` : ''}`;
+    if (!first) return tell('page.plan.planNotices.allHolds');
+    return tell('page.plan.planNotices.trouble', { name: first.name, says: first.says, more: this.all().length - 1 });
   });
-  protected readonly shiftedNames = computed(() => this.plans.shifted().map(batchName).join(' and '));
+  protected readonly shiftedNames = computed(() => textList(this.plans.shifted().map(batchName)));
   protected readonly staleWords = computed(() => {
     const names = this.plans.stale().map(batchName);
-    return `${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} planned, and not wanted any more, or ${names.length === 1 ? 'its' : 'their'} day is over.`;
+    return tell('page.plan.planNotices.stale', { names: listOf(names), count: names.length });
   });
   protected readonly whyNotKept = computed(() => {
     const [first] = this.planRecords.notKept();
-    if (first?.theirs) return 'Somebody else has changed the plan meanwhile.';
+    if (first?.theirs) return tell('page.plan.planNotices.somebodyElseChangedPlan');
     const [error] = first?.errors ?? [];
-    return error ? `${error.message} ${error.remedy}` : '';
+    return error ? problemWords(error) : '';
   });
 }

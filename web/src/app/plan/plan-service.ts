@@ -1,10 +1,10 @@
-import { named } from '../ui/units';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { staleOf, type PlannedBatch } from '@oat-crock/contract/api';
 import { OBJECTIVE_PRESETS, type KeptPlace, type Supposition } from '@oat-crock/core';
 import { filter, firstValueFrom } from 'rxjs';
+import { tell } from '../ui/said';
 import { PlanActions, planFeature } from '../state/plan.feature';
 import { PlanInputs } from './plan-inputs';
 import { PlanRecords } from './plan-records';
@@ -185,7 +185,7 @@ export class PlanService {
     const places = placesIn(this.standing()?.plannedBatches ?? [], this.inputs.plannedBatches()).map((place) =>
       place.of === plannedBatch.id ? { ...place, startMs, extension, pinned } : place,
     );
-    this.drafted(places, `${named(plannedBatch.name)} is moved`);
+    this.drafted(places, tell('page.plan.planService.isMoved', { name: plannedBatch.name }));
   }
 
   private drafted(places: readonly PlaceAt[], of: string): void {

@@ -1,8 +1,9 @@
 import type { WantedOrder } from '@oat-crock/contract/api';
-import type { Likeness } from '@oat-crock/core';
+import { percent, type Likeness } from '@oat-crock/core';
 import { weekdayHourWord, written } from '../ui/dates';
 import { dayTime, span } from '../ui/words';
 import type { PlanFound } from './planner-api';
+import { tell } from '../ui/said';
 
 /** So far ahead a weekday alone would be taken for that of this week. */
 const THIS_WEEK_MS = 6 * 86_400_000;
@@ -15,7 +16,7 @@ export const whenWords = (atMs: number, nowMs: number): string =>
 export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): string {
   if (due.is === 'some time') return 'some time';
   if (due.is === 'once') return whenWords(due.atMs, nowMs);
-  return `each ${weekdayHourWord(due.day, due.atH)}`;
+  return tell('page.plan.planWords.each', { atH: weekdayHourWord(due.day, due.atH) });
 }
 
 /** How a plan is, in a few short sentences that can be set beside those of another. */
@@ -23,18 +24,22 @@ export function likenessWords(likeness: Likeness, startMs: number): readonly str
   const { nightMin, offMin, handsMin, meanAgeH, oldestH, leastToSpareH, firstMin, feedings } = likeness;
   const when =
     nightMin >= 1
-      ? `${span(nightMin)} of hands in the night.`
+      ? tell('page.plan.planWords.handsNight', { night: span(nightMin) })
       : offMin >= 1
-        ? `No hands in the night, ${span(offMin)} outside working hours.`
-        : 'All hands in working hours.';
-  const begins = firstMin === null ? '' : ` First hands ${dayTime(startMs + firstMin * 60_000)}.`;
+        ? tell('page.plan.planWords.noHandsNightOutside', { off: span(offMin) })
+        : tell('page.plan.planWords.allHandsWorkingHours');
+  const begins =
+    firstMin === null ? [] : [tell('page.plan.planWords.firstHands', { at: dayTime(startMs + firstMin * 60_000) })];
+  const fresh =
+    oldestH > 0 ? [tell('page.plan.planWords.fresh', { by: span(60 * meanAgeH), most: span(60 * oldestH) })] : [];
   const spare =
-    leastToSpareH === null || leastToSpareH < 1 ? '' : ` One time in ten only ${span(60 * leastToSpareH)} to spare.`;
-  const fed = feedings === 0 ? '' : `, ${feedings === 1 ? 'one feeding' : `${feedings} feedings`} of a culture before`;
+    leastToSpareH === null || leastToSpareH < 1
+      ? []
+      : [tell('page.plan.planWords.toSpare', { time: span(60 * leastToSpareH) })];
   return [
-    when + begins,
-    ...(oldestH > 0 ? [`Fresh by ${span(60 * meanAgeH)}, ${span(60 * oldestH)} at most.${spare}`] : []),
-    `${span(handsMin)} of hands in all${fed}.`,
+    [when, ...begins].join(' '),
+    ...(fresh.length > 0 ? [[...fresh, ...spare].join(' ')] : []),
+    tell('page.plan.planWords.handsInAll', { hands: span(handsMin), feedings }),
   ];
 }
 
@@ -43,16 +48,17 @@ const TELLING_GAP = 0.25;
 
 /** How good a plan is known to be. */
 export function gapWords({ proven, gap }: Pick<PlanFound, 'proven' | 'gap'>): string {
-  if (proven) return 'None is better.';
-  if (gap > TELLING_GAP) return 'More rounds may find better.';
+  if (proven) return tell('page.plan.planWords.noneBetter');
+  if (gap > TELLING_GAP) return tell('page.plan.planWords.moreRoundsMayFind');
   const pct = 100 * gap;
-  return `Within ${pct < 1 ? pct.toFixed(1) : pct.toFixed(0)} % of the best.`;
+  return tell('page.plan.planWords.within', { gap: percent(pct, pct < 1 ? 1 : 0) });
 }
 
 /** Time from one moment to another: "40 min later", "2 h earlier". */
 export function shiftWords(fromMs: number, toMs: number): string {
   const minutes = (toMs - fromMs) / 60_000;
-  return `${span(Math.abs(minutes))} ${minutes < 0 ? 'earlier' : 'later'}`;
+  const by = span(Math.abs(minutes));
+  return minutes < 0 ? tell('page.plan.planWords.earlier', { by }) : tell('page.plan.planWords.later', { by });
 }
 
 /** The day a moment falls on, as a heading: "Thursday 23 November". */

@@ -37,7 +37,7 @@ describe('the Plan place', () => {
     const { text } = await openPlan({ orders: [order(1)], gear: [GEAR[0]!] });
     expect(text()).toContain('It wants a thermostat, and the larder has none.');
     const gone = await openPlan({ orders: [order(1, { methodId: '01J00000000000000000000MTH' })] });
-    expect(gone.text()).toContain('its method is no longer there. Choose another.');
+    expect(gone.text()).toContain('Its method is no longer there. Choose another.');
     const soon = await openPlan({ orders: [order(1, { due: { is: 'once', atMs: NOW + 3 * HOUR } })] });
     expect(soon.text()).toMatch(/It takes \d+ h.* nine times in ten/);
   });

@@ -1,7 +1,8 @@
-import { textOf } from '../ui/units';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
+import { say, type Text } from '@oat-crock/core';
+import { textOf, SayPipe, SaidPipe } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Paper } from '../paper/paper';
 import { placeKeys } from '../shell/place-keys';
@@ -35,13 +36,29 @@ const BACK_MS = 2 * HOUR_MS;
 /** What is moved by keys has at least so much of the view behind its beginning. */
 const IN_SIGHT_MS = 6 * HOUR_MS;
 
-const SCALE_WORDS: Readonly<Record<number, string>> = { 1: 'Day', 3: 'Three days', 7: 'Week' };
+const SCALE_WORDS: Readonly<Record<number, Text>> = {
+  1: say('page.plan.plan.day'),
+  3: say('page.plan.plan.threeDays'),
+  7: say('page.plan.plan.week'),
+};
 
 /** Where it is planned: what is wanted at left, planned batches in lanes over nights and hours, whole plans in words. */
 @Component({
   selector: 'oc-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BuyList, FoundList, TasksList, OptionField, PlanLanes, PlanNotices, PlannedBatchPanel, WantedList, WhatIf],
+  imports: [
+    SaidPipe,
+    BuyList,
+    FoundList,
+    TasksList,
+    OptionField,
+    PlanLanes,
+    PlanNotices,
+    PlannedBatchPanel,
+    WantedList,
+    WhatIf,
+    SayPipe,
+  ],
   providers: [BatchMover],
   templateUrl: './plan.html',
   styleUrl: './plan.css',
@@ -60,7 +77,10 @@ export class PlanPlace {
   private readonly orders = this.store.selectSignal(larderFeature.selectOrders);
 
   protected readonly scales = SCALES.map((days) => ({ days, name: SCALE_WORDS[days]! }));
-  protected readonly aheads = AHEAD_DAYS.map((days) => ({ id: String(days), label: `${days} days` }));
+  protected readonly aheads = AHEAD_DAYS.map((days) => ({
+    id: String(days),
+    label: say('page.plan.plan.days', { days }),
+  }));
   protected readonly view = signal<'lanes' | 'hands'>('lanes');
   protected readonly said = signal('');
   protected readonly undoes = signal(false);
@@ -101,16 +121,16 @@ export class PlanPlace {
       if (bare && this.plans.inputs.occurrences().length > 0) void this.propose();
     });
     placeKeys([
-      { key: 'p', says: 'Plan anew', act: () => this.plan() },
-      { key: 't', says: 'Take the plan that is shown', act: () => this.take() },
-      { key: 'r', says: 'Move what must be moved, as proposed', act: () => this.mend() },
-      { key: 'u', says: 'Put back what was held before the last plan was taken', act: () => this.undo() },
-      { key: 'escape', says: 'Leave what is being moved where it was', act: () => this.leave() },
-      { key: '[', says: 'Earlier', act: () => this.step(-1) },
-      { key: ']', says: 'Later', act: () => this.step(1) },
+      { key: 'p', says: say('page.plan.plan.planAnew'), act: () => this.plan() },
+      { key: 't', says: say('page.plan.plan.takePlanShown'), act: () => this.take() },
+      { key: 'r', says: say('page.plan.plan.moveWhatMustMoved'), act: () => this.mend() },
+      { key: 'u', says: say('page.plan.plan.putBackWhatHeld'), act: () => this.undo() },
+      { key: 'escape', says: say('page.plan.plan.leaveWhatBeingMoved'), act: () => this.leave() },
+      { key: '[', says: say('page.plan.plan.earlier'), act: () => this.step(-1) },
+      { key: ']', says: say('page.plan.plan.later'), act: () => this.step(1) },
       {
         key: 'h',
-        says: 'On a make: arrows move it, with Shift two hours; H takes one of its hands; Enter puts it, Esc leaves it',
+        says: say('page.plan.plan.makeArrowsMoveShift'),
         act: () => false,
       },
     ]);

@@ -1,13 +1,13 @@
-import { batchName } from '../ui/batch-name';
 import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { KeptPlace } from '@oat-crock/core';
+import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
+import { batchName } from '../ui/batch-name';
 import { householdFeature } from '../state/household.feature';
 import { DayField } from '../ui/day-field';
-import { SaidPipe } from '../ui/units';
-import { clockTime, dayTime, mass, span } from '../ui/words';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
+import { clockTime, dayTime, mass, span, listed } from '../ui/words';
 import { PlanService } from './plan-service';
 import { BatchMover } from './batch-mover';
 import type { BatchBreak } from './planner-api';
@@ -18,12 +18,19 @@ const MIN_MS = 60_000;
 @Component({
   selector: 'oc-planned-batch-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayField, RouterLink, SaidPipe],
+  imports: [DayField, RouterLink, SaidPipe, SayPipe],
   template: `
     @if (plannedBatch(); as plannedBatch) {
       <div class="head">
         <h2>{{ name() }}</h2>
-        <button type="button" class="press quiet-press" aria-label="Close this make" (click)="close()">Close</button>
+        <button
+          type="button"
+          class="press quiet-press"
+          [attr.aria-label]="'page.plan.plannedBatchPanel.closeMake' | say"
+          (click)="close()"
+        >
+          {{ 'page.plan.plannedBatchPanel.close' | say }}
+        </button>
       </div>
       <p class="facts">{{ facts() }}</p>
       @if (breaks().length) {
@@ -35,33 +42,43 @@ const MIN_MS = 60_000;
           }
           @if (repair(); as place) {
             <button type="button" class="press line-press" (click)="putAt(place.startMs, place.extension)">
-              Begin it {{ dayTime(place.startMs) }}: the nearest that holds
+              {{ 'page.plan.plannedBatchPanel.beginNearestHolds' | say: { start: dayTime(place.startMs) } }}
             </button>
           } @else {
-            <p>No other time of it would hold with all else where it is.</p>
+            <p>{{ 'page.plan.plannedBatchPanel.noOtherTimeWould' | say }}</p>
           }
         </div>
       }
       <div class="acts">
-        <label for="pour-start">Begin it</label>
+        <label for="pour-start">{{ 'page.plan.plannedBatchPanel.beginIt' | say }}</label>
         <oc-day-field fieldId="pour-start" [atMs]="plannedBatch.startMs" [withTime]="true" (changed)="putAt($event)" />
         @if (mover.moving()) {
-          <button type="button" class="press" (click)="mover.drop()">Put it here <kbd>Enter</kbd></button>
-          <button type="button" class="press quiet-press" (click)="mover.leave()">Leave it <kbd>Esc</kbd></button>
+          <button type="button" class="press" (click)="mover.drop()">
+            {{ 'page.plan.plannedBatchPanel.putHere' | say }} <kbd>{{ 'page.plan.plannedBatchPanel.enter' | say }}</kbd>
+          </button>
+          <button type="button" class="press quiet-press" (click)="mover.leave()">
+            {{ 'page.plan.plannedBatchPanel.leaveIt' | say }} <kbd>{{ 'page.plan.plannedBatchPanel.esc' | say }}</kbd>
+          </button>
         } @else {
           <button type="button" class="press line-press" [attr.aria-pressed]="plannedBatch.pinned" (click)="pin()">
-            {{ plannedBatch.pinned ? 'Let it move again' : 'Pin it here' }}
+            {{
+              plannedBatch.pinned
+                ? ('page.plan.plannedBatchPanel.letMoveAgain' | say)
+                : ('page.plan.plannedBatchPanel.pinHere' | say)
+            }}
           </button>
           <a
             class="press go"
             [routerLink]="['/methods', plannedBatch.methodId]"
             [queryParams]="{ plannedBatch: plannedBatch.id }"
             [class.line-press]="!soon()"
-            >{{ soon() ? 'Begin it now' : 'Its sheet' }}</a
+            >{{
+              soon() ? ('page.plan.plannedBatchPanel.beginNow' | say) : ('page.plan.plannedBatchPanel.itsSheet' | say)
+            }}</a
           >
         }
       </div>
-      <ol class="hands" aria-label="Its hands">
+      <ol class="hands" [attr.aria-label]="'page.plan.plannedBatchPanel.itsHands' | say">
         @for (task of tasks(); track task.stageId) {
           <li [class.night]="task.night" [class.gripped]="mover.gripped() === plannedBatch.id + ' ' + task.stageId">
             <b>{{ task.at }}</b>
@@ -71,14 +88,14 @@ const MIN_MS = 60_000;
               <span class="nudge">
                 <button
                   type="button"
-                  [attr.aria-label]="'Quarter of an hour earlier: ' + task.at"
+                  [attr.aria-label]="'page.plan.plannedBatchPanel.quarterHourEarlier' | say: { at: task.at }"
                   (click)="mover.by(plannedBatch, -15, task.stageId)"
                 >
                   −
                 </button>
                 <button
                   type="button"
-                  [attr.aria-label]="'Quarter of an hour later: ' + task.at"
+                  [attr.aria-label]="'page.plan.plannedBatchPanel.quarterHourLater' | say: { at: task.at }"
                   (click)="mover.by(plannedBatch, 15, task.stageId)"
                 >
                   +
@@ -128,8 +145,10 @@ export class PlannedBatchPanel {
         const waits = (h.latestMs - h.atMs) / MIN_MS;
         const earlier = (h.atMs - h.earliestMs) / MIN_MS;
         const slack = [
-          waits >= 5 ? `can wait ${span(waits)}` : 'cannot wait',
-          ...(earlier >= 5 ? [`may come ${span(earlier)} before`] : []),
+          waits >= 5
+            ? tell('page.plan.plannedBatchPanel.canWait', { waits: span(waits) })
+            : tell('page.plan.plannedBatchPanel.cannotWait'),
+          ...(earlier >= 5 ? [tell('page.plan.plannedBatchPanel.mayComeBefore', { earlier: span(earlier) })] : []),
         ];
         const night = isNight(h.atMs, this.asleep());
         const before = all[i - 1];
@@ -139,18 +158,26 @@ export class PlannedBatchPanel {
           says: h.says,
           first: i === 0,
           night,
-          words: `${span(h.minutes)}${i === 0 ? '' : `, ${slack.join(', ')}`}${night ? ', in the night' : ''}`,
+          words: listed([
+            span(h.minutes),
+            ...(i === 0 ? [] : slack),
+            ...(night ? [tell('page.plan.plannedBatchPanel.inTheNight')] : []),
+          ]),
         };
       });
   });
 
   protected readonly facts = computed(() => {
     const { productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.plannedBatch()!;
-    const wanted = dueMs === null ? '' : `, wanted ${dayTime(dueMs)}`;
-    const ready = `Ready ${dayTime(readyMs)}, nine times in ten by ${clockTime(readyLateMs, readyMs)}${wanted}.`;
-    const tired =
-      starterTimes > 1 ? ` Its culture is tired by then: take ${starterTimes.toFixed(1)} times the starter.` : '';
-    return `${mass(productG)}. ${ready} In ${[...new Set(gear)].join(', ')}.${tired}`;
+    const ready = { at: dayTime(readyMs), late: clockTime(readyLateMs, readyMs) };
+    return [
+      `${mass(productG)}.`,
+      dueMs === null
+        ? tell('page.plan.plannedBatchPanel.ready', ready)
+        : tell('page.plan.plannedBatchPanel.readyForDay', { ...ready, wanted: dayTime(dueMs) }),
+      tell('page.plan.plannedBatchPanel.in', { gear: listOf([...new Set(gear)], 'comma') }),
+      ...(starterTimes > 1 ? [tell('page.plan.plannedBatchPanel.tired', { times: amountOf(starterTimes, 1) })] : []),
+    ].join(' ');
   });
 
   protected readonly dayTime = dayTime;

@@ -1,6 +1,7 @@
-import { batchName } from '../ui/batch-name';
 import { type PlannedBatch, visitsOf } from '@oat-crock/contract/api';
-import { textOf } from '../ui/units';
+import { mass as massOf, temp as tempOf } from '@oat-crock/core';
+import { batchName } from '../ui/batch-name';
+import { textOf, tell } from '../ui/said';
 import { written } from '../ui/dates';
 import { mass, span } from '../ui/words';
 import type { LaneBatch } from './lane-geometry';
@@ -35,7 +36,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
     atMs,
     at: written(atMs, 'clock'),
     of,
-    says: textOf(says),
+    says,
     minutes,
     takes: span(minutes),
   });
@@ -55,7 +56,9 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
       ),
     ...planned.flatMap((plannedBatch) => feedingVisits(plannedBatch, visit)),
     ...planned.flatMap((p) =>
-      p.dueMs === null ? [] : [visit(p.dueMs, batchName(p), `Handed on: ${mass(p.productG)}.`, 0)],
+      p.dueMs === null
+        ? []
+        : [visit(p.dueMs, batchName(p), tell('page.plan.tasksByDay.handedOn', { product: mass(p.productG) }), 0)],
     ),
   ].sort((a, b) => a.atMs - b.atMs);
   return [...Map.groupBy(visits, (v) => dayHeading(v.atMs))].map(([day, own]) => ({
@@ -71,10 +74,14 @@ function feedingVisits(
 ): readonly Timed[] {
   const { feed } = plannedBatch;
   if (!feed) return [];
-  const of = `Starter for ${batchName(plannedBatch)}`;
-  const says = `Stir ${feed.starterG.toFixed(0)} g of the culture into ${mass(feed.milkG)} of scalded milk at ${feed.tempC.toFixed(0)} °C.`;
+  const of = tell('page.plan.tasksByDay.starterFor', { plannedBatch: batchName(plannedBatch) });
+  const says = tell('page.plan.tasksByDay.stirIn', {
+    starter: massOf(feed.starterG, 0),
+    milk: mass(feed.milkG),
+    temp: tempOf(feed.tempC),
+  });
   return [
     visit(feed.beginMs, of, says, FEED_MIN.begin),
-    visit(feed.ripeMs, of, 'It is ripe: put it into the cold until it is taken.', FEED_MIN.ripe),
+    visit(feed.ripeMs, of, tell('page.plan.tasksByDay.ripePutIntoCold'), FEED_MIN.ripe),
   ];
 }

@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { DayOfTasks } from './tasks-by-day';
+import { SayPipe } from '../ui/said';
 
 /** When hands are needed, day by day, as a list. */
 @Component({
   selector: 'oc-tasks-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     @for (day of days(); track day.day) {
       <section [attr.aria-label]="day.day">
         <h3>
-          {{ day.day }} <span>{{ day.takes }} of hands</span>
+          {{ day.day }} <span>{{ 'page.plan.tasksList.ofHands' | say: { takes: day.takes } }}</span>
         </h3>
         <ol>
           @for (visit of day.visits; track $index) {
@@ -24,7 +26,7 @@ import type { DayOfTasks } from './tasks-by-day';
         </ol>
       </section>
     } @empty {
-      <p class="quiet">No hands are planned yet.</p>
+      <p class="quiet">{{ 'page.plan.tasksList.noHandsPlannedYet' | say }}</p>
     }
   `,
   styles: `

@@ -2,6 +2,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { onA4, ruled } from '../paper/parts';
 import { written } from '../ui/dates';
 import type { DayOfTasks } from './tasks-by-day';
+import { tell } from '../ui/said';
 
 /** What is to be bought, in words. */
 export interface ToFetch {
@@ -16,15 +17,19 @@ export function tasksPaper(
   fetch: readonly ToFetch[],
   nowMs: number,
 ): TDocumentDefinitions {
-  return onA4('Hands by day', [
+  return onA4(tell('page.plan.tasksPaper.handsDay'), [
     {
       columns: [
-        { text: 'Hands by day', style: 'title' },
-        { text: `Printed ${written(nowMs, 'record')}`, alignment: 'right', style: 'soft' },
+        { text: tell('page.plan.tasksPaper.handsDay'), style: 'title' },
+        {
+          text: tell('page.plan.tasksPaper.printed', { now: written(nowMs, 'record') }),
+          alignment: 'right',
+          style: 'soft',
+        },
       ],
     },
     ...days.flatMap(({ day, takes, visits }): Content[] => [
-      { text: [day, { text: `   ${takes} of hands`, fontSize: 8.5 }], style: 'heading' },
+      { text: [day, { text: `   ${tell('page.plan.tasksPaper.takes', { takes })}`, fontSize: 8.5 }], style: 'heading' },
       ruled(
         [34, 26, 130, '*'],
         visits.map((v) => [
@@ -37,10 +42,14 @@ export function tasksPaper(
     ]),
     ...(fetch.length > 0
       ? [
-          { text: 'To fetch', style: 'heading' } as Content,
+          { text: tell('page.plan.tasksPaper.toFetch'), style: 'heading' } as Content,
           ruled(
             [60, '*', 'auto'],
-            fetch.map((f) => [{ text: f.much, bold: true }, { text: f.what }, { text: `by ${f.by}`, style: 'soft' }]),
+            fetch.map((f) => [
+              { text: f.much, bold: true },
+              { text: f.what },
+              { text: tell('page.plan.tasksPaper.by', { by: f.by }), style: 'soft' },
+            ]),
           ),
         ]
       : []),

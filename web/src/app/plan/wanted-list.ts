@@ -1,12 +1,12 @@
-import { nameOfWanted } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
+import { nameOfWanted } from '../ui/batch-name';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { MethodBook } from '../methods/method-book';
 import { LarderActions, larderFeature } from '../state/larder.feature';
-import { textOf, SaidPipe } from '../ui/units';
+import { textOf, SaidPipe, tell, SayPipe } from '../ui/said';
 import { mass } from '../ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
@@ -18,11 +18,13 @@ import { BatchMover } from './batch-mover';
 @Component({
   selector: 'oc-wanted-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OrderForm, SaidPipe],
+  imports: [OrderForm, SaidPipe, SayPipe],
   template: `
     <div class="head">
-      <h2 id="wanted-title">Wanted</h2>
-      <button type="button" class="press quiet-press" (click)="add()">Want something</button>
+      <h2 id="wanted-title">{{ 'page.plan.wantedList.wanted' | say }}</h2>
+      <button type="button" class="press quiet-press" (click)="add()">
+        {{ 'page.plan.wantedList.wantSomething' | say }}
+      </button>
     </div>
     @for (draft of unsaved(); track draft) {
       <oc-order-form [id]="draft" (closed)="open.set(null)" />
@@ -33,7 +35,12 @@ import { BatchMover } from './batch-mover';
           @if (open() === row.id) {
             <oc-order-form [id]="row.id" (closed)="open.set(null)" />
           } @else {
-            <button type="button" class="order" [attr.aria-label]="'Change: ' + row.name" (click)="open.set(row.id)">
+            <button
+              type="button"
+              class="order"
+              [attr.aria-label]="'page.plan.wantedList.change' | say: { name: row.name }"
+              (click)="open.set(row.id)"
+            >
               <b>{{ row.name }}</b>
               <span>{{ row.much }}, {{ row.due }}</span>
             </button>
@@ -49,8 +56,7 @@ import { BatchMover } from './batch-mover';
       } @empty {
         @if (!unsaved().length) {
           <li class="quiet none">
-            Say what you want to have, how much of it and when. When to begin, and when your hands are needed, is worked
-            out from that.
+            {{ 'page.plan.wantedList.sayWhatYouWant' | say }}
           </li>
         }
       }
@@ -146,7 +152,7 @@ export class WantedList {
       .orders()
       .map((order) => {
         const own = (times.get(order.id) ?? []).map((o) => this.timeOf(o));
-        const method = this.book.find(order.methodId)?.name ?? 'Of a method that is gone';
+        const method = this.book.find(order.methodId)?.name ?? tell('page.plan.wantedList.methodGone2');
         return {
           id: order.id,
           name: nameOfWanted(method, order.whom),
@@ -155,7 +161,7 @@ export class WantedList {
           times:
             own.length > 0
               ? own
-              : [{ id: order.id, says: 'Not in the days ahead.', unmet: false, plannedBatchId: null }],
+              : [{ id: order.id, says: tell('page.plan.wantedList.notDaysAhead'), unmet: false, plannedBatchId: null }],
           wrong: own.some((t) => t.unmet),
           firstMs: Math.min(Infinity, ...(times.get(order.id) ?? []).map((o) => o.dueMs ?? Infinity)),
         };
@@ -166,24 +172,28 @@ export class WantedList {
   private timeOf({ id, dueMs, order }: Occurrence) {
     const standing = this.plans.standing();
     const when = (ms: number) => whenWords(ms, this.plans.inputs.startMs());
-    const of = dueMs === null ? '' : `${when(dueMs)}: `;
+    const of = (says: string) =>
+      dueMs === null ? says : tell('page.plan.wantedList.forThatDay', { when: when(dueMs), says });
     const begun = this.plans.inputs.plannedBatches().filter((p) => p.occurrenceId === id && p.batchId !== null);
     const plannedBatches = standing?.plannedBatches.filter((p) => p.occurrenceId === id) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
     if (!this.book.find(order.methodId))
-      return { id, says: `${of}its method is no longer there. Choose another.`, unmet: true, plannedBatchId: null };
+      return { id, says: of(tell('page.plan.wantedList.methodGone')), unmet: true, plannedBatchId: null };
     if (plannedBatches.length > 0) {
       const [first] = [...plannedBatches].sort((a, b) => a.startMs - b.startMs);
-      const more = begun.length > 0 ? ' (the rest is on)' : '';
-      const says = `${of}begin ${when(first!.startMs)}${plannedBatches.length > 1 ? `, ${plannedBatches.length} makes` : ''}${more}`;
+      const begin = { when: when(first!.startMs), makes: plannedBatches.length };
+      const says = of(
+        begun.length > 0 ? tell('page.plan.wantedList.beginTheRest', begin) : tell('page.plan.wantedList.begin', begin),
+      );
       return { id, says, unmet: false, plannedBatchId: first!.id };
     }
-    if (begun.length > 0) return { id, says: `${of}it is begun.`, unmet: false, plannedBatchId: null };
+    if (begun.length > 0)
+      return { id, says: of(tell('page.plan.wantedList.begun')), unmet: false, plannedBatchId: null };
     if (notMet)
-      return { id, says: `${of}${textOf(notMet.why)} ${textOf(notMet.remedy)}`, unmet: true, plannedBatchId: null };
+      return { id, says: of(`${textOf(notMet.why)} ${textOf(notMet.remedy)}`), unmet: true, plannedBatchId: null };
     return {
       id,
-      says: `${of}${standing ? 'not in the plan yet' : 'working it out…'}`,
+      says: of(standing ? tell('page.plan.wantedList.notYet') : tell('page.plan.wantedList.working')),
       unmet: false,
       plannedBatchId: null,
     };

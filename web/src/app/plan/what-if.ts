@@ -1,20 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
-import type { Supposition } from '@oat-crock/core';
+import { type Supposition, say } from '@oat-crock/core';
 import { larderFeature } from '../state/larder.feature';
 import { OptionField } from '../ui/option-field';
 import { written } from '../ui/dates';
 import { kitchenZone } from '../ui/zone';
 import { PlanService } from './plan-service';
+import { tell, SayPipe } from '../ui/said';
 
 const MIN_MS = 60_000;
 const DAY_MIN = 1440;
 const BY = [
-  { id: '360', label: '6 h late' },
-  { id: '720', label: 'half a day late' },
-  { id: String(DAY_MIN), label: 'a day late' },
-  { id: String(2 * DAY_MIN), label: 'two days late' },
+  { id: '360', label: say('page.plan.whatIf.hLate') },
+  { id: '720', label: say('page.plan.whatIf.halfDayLate') },
+  { id: String(DAY_MIN), label: say('page.plan.whatIf.dayLate') },
+  { id: String(2 * DAY_MIN), label: say('page.plan.whatIf.twoDaysLate') },
 ] as const;
 const DAYS_OFFERED = 6;
 
@@ -22,12 +23,12 @@ const DAYS_OFFERED = 6;
 @Component({
   selector: 'oc-what-if',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField],
+  imports: [OptionField, SayPipe],
   template: `
-    <span id="what-if">What if</span>
+    <span id="what-if">{{ 'page.plan.whatIf.whatIf' | say }}</span>
     <oc-option-field
       fieldId="what-if-what"
-      ariaLabel="What if"
+      [ariaLabel]="'page.plan.whatIf.whatIf' | say"
       [options]="whats()"
       placeholder="…"
       [value]="what()"
@@ -36,13 +37,15 @@ const DAYS_OFFERED = 6;
     @if (what().startsWith('late')) {
       <oc-option-field
         fieldId="what-if-by"
-        ariaLabel="How late"
+        [ariaLabel]="'page.plan.whatIf.howLate' | say"
         [options]="$any(by)"
         [value]="late()"
         (changed)="late.set($event)"
       />
     }
-    <button type="button" class="press line-press" [disabled]="!what()" (click)="ask()">See</button>
+    <button type="button" class="press line-press" [disabled]="!what()" (click)="ask()">
+      {{ 'page.plan.whatIf.see' | say }}
+    </button>
   `,
   styles: `
     :host {
@@ -76,14 +79,14 @@ export class WhatIf {
   });
 
   protected readonly whats = computed(() => [
-    { id: 'late milk', label: 'the milk comes' },
-    { id: 'late cream', label: 'the cream comes' },
+    { id: 'late milk', label: tell('page.plan.whatIf.milkComes') },
+    { id: 'late cream', label: tell('page.plan.whatIf.creamComes') },
     ...this.gear()
       .filter((g) => PLANNED.has(g.kind))
-      .map((g) => ({ id: `gear ${g.name}`, label: `the ${g.name} is out of use` })),
+      .map((g) => ({ id: `gear ${g.name}`, label: tell('page.plan.whatIf.outUse', { name: g.name }) })),
     ...this.days().map(({ fromMs }) => ({
       id: `away ${fromMs}`,
-      label: `nobody is at home ${written(fromMs, 'day')}`,
+      label: tell('page.plan.whatIf.nobodyHome', { from: written(fromMs, 'day') }),
     })),
   ]);
 

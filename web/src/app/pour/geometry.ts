@@ -1,10 +1,11 @@
 import { dailyStretches, isNight, type Asleep } from '@oat-crock/calendar';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import { G_PER_LB, type Followed, type Task } from '@oat-crock/core';
+import { G_PER_LB, type Followed, type Task, acidity as acidityOf } from '@oat-crock/core';
 import { type PourPoint } from '@oat-crock/contract/api';
 import { acidColour } from './colour';
-import { textOf, units } from '../ui/units';
+import { units } from '../ui/reader';
+import { textOf, tell } from '../ui/said';
 import { mass, temp } from '../ui/words';
 
 /** What a drawing of a pour has to fit into. */
@@ -183,7 +184,7 @@ export function labelsOf(dots: readonly Dot[], width: number): DotLabel[] {
 function groupText(group: readonly Dot[]): string {
   const names = group.map((d) => textOf(d.task.name));
   if (names.length <= 2) return names.join(', ');
-  return `${names[0]!} to ${names[names.length - 1]!} (${names.length} hands)`;
+  return tell('page.pour.geometry.group', { from: names[0]!, to: names[names.length - 1]!, count: names.length });
 }
 
 /** Round masses for a scale bar. */
@@ -200,8 +201,11 @@ export function scaleBarG(thick: ScaleLinear<number, number>): number {
 /** A sentence that says what the drawing shows. */
 export function pourInWords(name: string, followed: Followed, moment: (atMs: number) => string): string {
   const ahead = followed.tasks.filter((h) => h.status !== 'done');
-  const tasks = ahead.map((h) => `${textOf(h.name)} at ${moment(h.atMs)}`).join('; ');
-  const now = `${name}: ${mass(followed.now.massG)} in the crock at ${temp(followed.now.tempC)}, pH about ${followed.now.ph.toFixed(2)}.`;
-  const end = `Expected in the end: ${mass(followed.end.massG)}.`;
-  return `${now} ${tasks ? `Hands still to come: ${tasks}.` : 'No hands left.'} ${end}`;
+  const tasks = ahead.map((h) => tell('page.pour.geometry.handAt', { name: h.name, at: moment(h.atMs) })).join('; ');
+  const { massG, tempC, ph } = followed.now;
+  return [
+    tell('page.pour.geometry.now', { name, mass: mass(massG), temp: temp(tempC), ph: acidityOf(ph) }),
+    tasks ? tell('page.pour.geometry.toCome', { tasks }) : tell('page.pour.geometry.noneLeft'),
+    tell('page.pour.geometry.end', { mass: mass(followed.end.massG) }),
+  ].join(' ');
 }

@@ -1,11 +1,12 @@
-import { batchName } from '../ui/batch-name';
 import { isNight, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type PlannedBatch } from '@oat-crock/contract/api';
+import { batchName } from '../ui/batch-name';
 import { injectBoxSize } from '../ui/box-size';
 import { dayTime } from '../ui/words';
 import { AcidFill } from './acid-fill';
 import { acidStops, massScale, nights, ribbons, timeScale } from './geometry';
+import { tell } from '../ui/said';
 
 /** Height of one pour of the strip, px, and how many lie one under the other. */
 const LINE_PX = 13;
@@ -112,7 +113,10 @@ export class PlannedStrip {
     return this.inView().map((plannedBatch, i) => ({
       plannedBatch,
       y: 3 + LINE_PX * this.lines()[i]!,
-      name: `${batchName(plannedBatch)}, planned from ${dayTime(plannedBatch.startMs)}`,
+      name: tell('page.pour.plannedStrip.plannedFrom', {
+        plannedBatch: batchName(plannedBatch),
+        start: dayTime(plannedBatch.startMs),
+      }),
       left: x(plannedBatch.startMs),
       right: Math.max(x(plannedBatch.readyMs), x(plannedBatch.startMs) + 1),
       stops: acidStops(plannedBatch.course),
@@ -122,10 +126,11 @@ export class PlannedStrip {
         .map((h) => ({ x: x(h.atMs), night: isNight(h.atMs, this.asleep()) })),
     }));
   });
-  protected readonly words = computed(
-    () =>
-      `Planned: ${this.rows()
+  protected readonly words = computed(() =>
+    tell('page.pour.plannedStrip.planned', {
+      name: this.rows()
         .map((r) => r.name)
-        .join('; ')}`,
+        .join('; '),
+    }),
   );
 }

@@ -18,7 +18,7 @@ import {
   warmthScale,
   type PourFrame,
 } from './geometry';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, SayPipe } from '../ui/said';
 import { AcidFill } from './acid-fill';
 import { brush } from './brush';
 
@@ -28,7 +28,7 @@ let drawn = 0;
 @Component({
   selector: 'oc-pour',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AcidFill, SaidPipe],
+  imports: [AcidFill, SaidPipe, SayPipe],
   templateUrl: './pour.html',
   styleUrls: ['./pour-parts.css', './pour.css'],
   host: { '[class.short]': 'short()' },

@@ -1,4 +1,3 @@
-import { named } from '../ui/units';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -12,6 +11,7 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { tell, textOf, SayPipe } from '../ui/said';
 import { MethodBook } from '../methods/method-book';
 import { logFeature } from '../state/log.feature';
 import { dayTime } from '../ui/words';
@@ -26,13 +26,14 @@ interface Goal {
 @Component({
   selector: 'oc-goto',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
   template: `
     <dialog #box (close)="closed.emit()" aria-labelledby="goto-title">
-      <h2 id="goto-title">Find or go</h2>
+      <h2 id="goto-title">{{ 'page.shell.goto.findGo' | say }}</h2>
       <input
         type="text"
-        aria-label="A make, a method or a place"
-        placeholder="A make, a method or a place"
+        [attr.aria-label]="'page.shell.goto.makeMethodPlace' | say"
+        [placeholder]="'page.shell.goto.makeMethodPlace' | say"
         autocomplete="off"
         [value]="typed()"
         (input)="type($event)"
@@ -44,7 +45,7 @@ interface Goal {
             <button type="button" (click)="go(goal)">{{ goal.text }}</button>
           </li>
         } @empty {
-          <li class="quiet">Nothing of that name.</li>
+          <li class="quiet">{{ 'page.shell.goto.nothingName' | say }}</li>
         }
       </ul>
     </dialog>
@@ -61,9 +62,11 @@ export class GoTo {
   protected readonly chosen = signal(0);
 
   private readonly goals = computed<readonly Goal[]>(() => [
-    ...PLACES.map((p) => ({ text: p.text, path: p.path })),
+    ...PLACES.map((p) => ({ text: textOf(p.text), path: p.path })),
     ...this.batches().map((b) => ({ text: `${b.name}, ${dayTime(b.startedMs)}`, path: `/make/${b.id}` })),
-    ...this.methods.all().map((m) => ({ text: `Method: ${named(m.name)}`, path: `/methods/${m.id}` })),
+    ...this.methods
+      .all()
+      .map((m) => ({ text: tell('page.shell.goto.method', { name: m.name }), path: `/methods/${m.id}` })),
   ]);
   protected readonly found = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/);

@@ -1,7 +1,9 @@
 import { DATES_IN, type Settings } from '@oat-crock/contract/api';
+import { say, type Text } from '@oat-crock/core';
 import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
 import { hourWord, monthWord } from '../ui/dates';
 import type { Option } from '../ui/option-field';
+import { tell } from '../ui/said';
 
 /** What a household is asked: what any form asks, and days of the week. */
 export type HouseholdAsked = Asked | FieldOf<'days'>;
@@ -10,23 +12,23 @@ export type HouseholdAsked = Asked | FieldOf<'days'>;
 const hours = (): Option[] =>
   Array.from({ length: 25 }, (_, hour) => ({
     id: String(hour),
-    label: hour === 24 ? 'midnight' : hourWord(hour),
+    label: hour === 24 ? tell('page.shell.householdFields.midnight') : hourWord(hour),
   }));
 
 const months = (): Option[] => Array.from({ length: 12 }, (_, m) => ({ id: String(m + 1), label: monthWord(m + 1) }));
 
-const DATE_WORDS: Readonly<Record<(typeof DATES_IN)[number], string>> = {
-  'en-GB': '24 Nov, 14:30',
-  'en-US': 'Nov 24, 2:30 PM',
-  '': 'As the browser has it',
+const DATE_WORDS: Readonly<Record<(typeof DATES_IN)[number], Text>> = {
+  'en-GB': say('page.shell.householdFields.nov'),
+  'en-US': say('page.shell.householdFields.novPm'),
+  '': say('page.shell.householdFields.asTheBrowserHas'),
 };
 
 type Key = keyof Settings & string;
 
-const degrees = (path: Key, label: string, suffix: string, [min, max]: readonly [number, number], why = '') =>
+const degrees = (path: Key, label: Text, suffix: string, [min, max]: readonly [number, number], why: Text = '') =>
   numberAsked(path, label, suffix, [min, max, 0.5], { why, buttons: true });
 
-const oneOf = (path: Key, label: string, options: readonly Option[], why = ''): OptionAsked => ({
+const oneOf = (path: Key, label: Text, options: readonly Option[], why: Text = ''): OptionAsked => ({
   type: 'option',
   path,
   label,
@@ -34,7 +36,7 @@ const oneOf = (path: Key, label: string, options: readonly Option[], why = ''): 
   why,
 });
 
-const oneNumberOf = (path: Key, label: string, options: readonly Option[], why = ''): Asked => ({
+const oneNumberOf = (path: Key, label: Text, options: readonly Option[], why: Text = ''): Asked => ({
   type: 'option',
   path,
   label,
@@ -43,7 +45,12 @@ const oneNumberOf = (path: Key, label: string, options: readonly Option[], why =
   numeric: true,
 });
 
-const DAYS = { type: 'days', path: 'worksDays', label: 'on', why: 'Hands outside these hours are marked so.' } as const;
+const DAYS = {
+  type: 'days',
+  path: 'worksDays',
+  label: say('page.shell.householdFields.on'),
+  why: say('page.shell.householdFields.handsOutsideTheseHours'),
+} as const;
 
 /** Every time zone that this device knows, by its name; "UTC" is not among what it lists. */
 const zones = (): Option[] =>
@@ -53,46 +60,93 @@ const zones = (): Option[] =>
 export function householdParts(): readonly { readonly title: string; readonly fields: readonly HouseholdAsked[] }[] {
   return [
     {
-      title: 'Hours',
+      title: tell('page.shell.householdFields.hours'),
       fields: [
-        oneNumberOf('asleepFromH', 'Asleep from', hours()),
-        oneNumberOf('asleepToH', 'until', hours(), 'Hands that can wait are not asked for then.'),
-        oneNumberOf('worksFromH', 'At the crocks from', hours()),
-        oneNumberOf('worksToH', 'until', hours()),
+        oneNumberOf('asleepFromH', tell('page.shell.householdFields.asleepFrom'), hours()),
+        oneNumberOf(
+          'asleepToH',
+          tell('page.shell.householdFields.until'),
+          hours(),
+          tell('page.shell.householdFields.handsCanWaitNot'),
+        ),
+        oneNumberOf('worksFromH', tell('page.shell.householdFields.crocksFrom'), hours()),
+        oneNumberOf('worksToH', tell('page.shell.householdFields.until'), hours()),
         DAYS,
-        { ...oneOf('zone', 'Time zone', zones(), 'Whose clocks hang on your walls.'), filter: true },
+        {
+          ...oneOf(
+            'zone',
+            tell('page.shell.householdFields.timeZone'),
+            zones(),
+            tell('page.shell.householdFields.whoseClocksHangYour'),
+          ),
+          filter: true,
+        },
       ],
     },
     {
-      title: 'Units',
+      title: tell('page.shell.householdFields.units'),
       fields: [
-        oneOf('temperatureIn', 'Temperature', [
+        oneOf('temperatureIn', tell('page.shell.householdFields.temperature'), [
           { id: 'C', label: '°C' },
           { id: 'F', label: '°F' },
         ]),
-        oneOf('massIn', 'Weights', [
-          { id: 'g', label: 'Grams, kilos' },
-          { id: 'oz', label: 'Ounces, pounds' },
+        oneOf('massIn', tell('page.shell.householdFields.weights'), [
+          { id: 'g', label: tell('page.shell.householdFields.gramsKilos') },
+          { id: 'oz', label: tell('page.shell.householdFields.ouncesPounds') },
         ]),
-        oneOf('volumeIn', 'Spoons and pots', SETS, 'Lengths and pressures go with them.'),
+        oneOf(
+          'volumeIn',
+          tell('page.shell.householdFields.spoonsPots'),
+          SETS,
+          tell('page.shell.householdFields.lengthsPressuresGoThem'),
+        ),
         oneOf(
           'datesIn',
-          'Dates',
+          tell('page.shell.householdFields.dates'),
           DATES_IN.map((id) => ({ id, label: DATE_WORDS[id] })),
         ),
-        { type: 'text', path: 'currency', label: 'Your money', most: 6, why: 'Stands before every price.' },
+        {
+          type: 'text',
+          path: 'currency',
+          label: tell('page.shell.householdFields.yourMoney'),
+          most: 6,
+          why: tell('page.shell.householdFields.standsBeforeEveryPrice'),
+        },
       ],
     },
     {
-      title: 'Kitchen',
+      title: tell('page.shell.householdFields.kitchen'),
       fields: [
-        degrees('roomC', 'The room, coldest month', ' °C', [5, 38], 'Its mean through the day.'),
-        degrees('roomSummerC', 'and in the warmest', ' °C', [5, 38]),
-        oneNumberOf('warmestMonth', 'which is', months(), 'The sheet begins with the room as it is in the season.'),
-        degrees('roomNightDropC', 'At night', ' °C less', [0, 15], 'Moves what stands on the counter.'),
-        degrees('refrigeratorC', 'The cold shelf is at', ' °C', [0, 10], 'Sets how fast it chills and drains.'),
-        numberAsked('hobW', 'The hob gives', ' W', [200, 10_000, 100], {
-          why: 'Sets how long heating takes.',
+        degrees(
+          'roomC',
+          tell('page.shell.householdFields.roomColdestMonth'),
+          ' °C',
+          [5, 38],
+          tell('page.shell.householdFields.meanThroughDay'),
+        ),
+        degrees('roomSummerC', tell('page.shell.householdFields.andInTheWarmest'), ' °C', [5, 38]),
+        oneNumberOf(
+          'warmestMonth',
+          tell('page.shell.householdFields.whichIs'),
+          months(),
+          tell('page.shell.householdFields.sheetBeginsRoomSeason'),
+        ),
+        degrees(
+          'roomNightDropC',
+          tell('page.shell.householdFields.atNight'),
+          ' °C less',
+          [0, 15],
+          tell('page.shell.householdFields.movesWhatStandsCounter'),
+        ),
+        degrees(
+          'refrigeratorC',
+          tell('page.shell.householdFields.coldShelf'),
+          ' °C',
+          [0, 10],
+          tell('page.shell.householdFields.setsHowFastChills'),
+        ),
+        numberAsked('hobW', tell('page.shell.householdFields.hobGives'), ' W', [200, 10_000, 100], {
+          why: tell('page.shell.householdFields.setsHowLongHeating'),
           buttons: true,
         }),
       ],
@@ -102,7 +156,15 @@ export function householdParts(): readonly { readonly title: string; readonly fi
 
 /** Sets of spoons and pots. */
 const SETS: readonly Option[] = [
-  { id: 'metric', label: 'Metric', why: 'Litres, spoons of 5 and 15 mL' },
-  { id: 'us', label: 'US', why: 'Quarts, cups, spoons' },
-  { id: 'imperial', label: 'Imperial', why: 'Pints, cups, spoons' },
+  {
+    id: 'metric',
+    label: say('page.shell.householdFields.metric'),
+    why: say('page.shell.householdFields.litresSpoons'),
+  },
+  { id: 'us', label: say('page.shell.householdFields.us'), why: say('page.shell.householdFields.quartsCupsSpoons') },
+  {
+    id: 'imperial',
+    label: say('page.shell.householdFields.imperial'),
+    why: say('page.shell.householdFields.pintsCupsSpoons'),
+  },
 ];

@@ -11,20 +11,26 @@ import {
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/api';
+import { say, type Text } from '@oat-crock/core';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
 import { AskedField } from '../ui/asked-field';
 import { WeekdayToggle } from '../ui/weekday-toggle';
 import { householdParts } from './household-fields';
 import { PeopleFields } from './people-fields';
+import { SayPipe, SaidPipe, textList } from '../ui/said';
+import { problemWords } from '../ui/words';
 
 /** What a list of the household is called. */
-const PEOPLE: Readonly<Partial<Record<keyof Settings, string>>> = { away: 'Times away', helpers: 'Who helps' };
+const PEOPLE: Readonly<Partial<Record<keyof Settings, Text>>> = {
+  away: say('page.shell.household.timesAway'),
+  helpers: say('page.shell.household.whoHelps'),
+};
 
 /** The household: sleeping and working hours, units, money, kitchen. What is written outlives the dialog until it is saved or left. */
 @Component({
   selector: 'oc-household',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskedField, PeopleFields, WeekdayToggle],
+  imports: [SaidPipe, AskedField, PeopleFields, WeekdayToggle, SayPipe],
   templateUrl: './household.html',
   styleUrls: ['./dialog.css', './fieldset.css', './household.css'],
 })
@@ -41,9 +47,10 @@ export class HouseholdForm {
   /** What somebody else has changed while it was being changed here, by its names; empty where nothing. */
   protected readonly theirs = computed(() => {
     const labels = new Map(this.parts().flatMap(({ fields }) => fields.map((f) => [f.path, f.label] as const)));
-    return this.conflicts()
-      .map((key) => labels.get(key) ?? PEOPLE[key] ?? key)
-      .join(', ');
+    return textList(
+      this.conflicts().map((key) => labels.get(key) ?? PEOPLE[key] ?? key),
+      'comma',
+    );
   });
   /** What is wrong with a time away, or with who helps. */
   protected readonly peopleErrors = computed(() => this.errors().filter((e) => /^(away|helpers)\W/.test(e.field)));
@@ -51,7 +58,7 @@ export class HouseholdForm {
   protected readonly trouble = computed(() =>
     this.errors()
       .filter((e) => !(e.field in this.draft()) && !this.peopleErrors().includes(e))
-      .map((e) => `${e.message} ${e.remedy}`)
+      .map((e) => problemWords(e))
       .join(' '),
   );
 

@@ -10,14 +10,16 @@ import {
 } from '@angular/core';
 import { PlaceKeys } from './place-keys';
 import { KEYS } from './places';
+import { SayPipe, SaidPipe, textOf } from '../ui/said';
 
 /** The keys of the house. */
 @Component({
   selector: 'oc-keys',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe, SayPipe],
   template: `
     <dialog #box (close)="closed.emit()" aria-labelledby="keys-title">
-      <h2 id="keys-title">Keys</h2>
+      <h2 id="keys-title">{{ 'page.shell.keys.keys' | say }}</h2>
       <dl>
         @for (row of keys(); track row[0]) {
           <div>
@@ -26,11 +28,13 @@ import { KEYS } from './places';
                 <kbd>{{ key }}</kbd>
               }
             </dt>
-            <dd>{{ row[1] }}</dd>
+            <dd>{{ row[1] | said }}</dd>
           </div>
         }
       </dl>
-      <form method="dialog"><button>Close</button></form>
+      <form method="dialog">
+        <button>{{ 'page.shell.keys.close' | say }}</button>
+      </form>
     </dialog>
   `,
   styleUrl: './dialog.css',
@@ -40,7 +44,7 @@ export class Keys {
   private readonly ofPlace = inject(PlaceKeys).keys;
   /** Those that work everywhere, and after them those of this place. */
   protected readonly keys = computed(() => [
-    ...KEYS,
+    ...KEYS.map(([key, says]) => [textOf(key), says] as const),
     ...this.ofPlace().map(({ key, says }) => [key.toUpperCase(), says] as const),
   ]);
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');

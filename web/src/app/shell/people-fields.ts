@@ -6,26 +6,27 @@ import { hourWord } from '../ui/dates';
 import { DayField } from '../ui/day-field';
 import { OptionField } from '../ui/option-field';
 import { WeekdayToggle } from '../ui/weekday-toggle';
+import { tell, SayPipe, SaidPipe } from '../ui/said';
 
 /** The hour at which a time away begins and ends, until somebody says otherwise. */
 const AWAY_H = 8;
 const HOURS = () =>
   Array.from({ length: 25 }, (_, hour) => ({
     id: String(hour),
-    label: hour === 24 ? 'midnight' : hourWord(hour),
+    label: hour === 24 ? tell('page.shell.peopleFields.midnight') : hourWord(hour),
   }));
 
 /** When nobody of the house is at home, and who lends a hand when: a plan asks for hands accordingly. */
 @Component({
   selector: 'oc-people-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayField, OptionField, WeekdayToggle],
+  imports: [SaidPipe, DayField, OptionField, WeekdayToggle, SayPipe],
   template: `
     <fieldset>
-      <legend>Away</legend>
+      <legend>{{ 'page.shell.peopleFields.away' | say }}</legend>
       @for (away of settings().away; track $index; let i = $index) {
         <div class="away">
-          <label class="unseen" [for]="'away-from-' + i">Away from</label>
+          <label class="unseen" [for]="'away-from-' + i">{{ 'page.shell.peopleFields.awayFrom' | say }}</label>
           <oc-day-field
             [fieldId]="'away-from-' + i"
             [atMs]="away.fromMs"
@@ -33,8 +34,8 @@ const HOURS = () =>
             [inPlace]="true"
             (changed)="setAway(i, { fromMs: $event ?? away.fromMs })"
           />
-          <span aria-hidden="true">to</span>
-          <label class="unseen" [for]="'away-to-' + i">Away until</label>
+          <span aria-hidden="true">{{ 'page.shell.peopleFields.to' | say }}</span>
+          <label class="unseen" [for]="'away-to-' + i">{{ 'page.shell.peopleFields.awayUntil' | say }}</label>
           <oc-day-field
             [fieldId]="'away-to-' + i"
             [atMs]="away.toMs"
@@ -42,38 +43,45 @@ const HOURS = () =>
             [inPlace]="true"
             (changed)="setAway(i, { toMs: $event ?? away.toMs })"
           />
-          <button type="button" class="remove" aria-label="Not away then" (click)="drop('away', i)">
+          <button
+            type="button"
+            class="remove"
+            [attr.aria-label]="'page.shell.peopleFields.notAway' | say"
+            (click)="drop('away', i)"
+          >
             <i class="pi pi-times" aria-hidden="true"></i>
           </button>
         </div>
         @for (problem of wrongOf('away', i); track problem.message) {
-          <p class="problem" role="alert">{{ problem.message }} {{ problem.remedy }}</p>
+          <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
         }
       }
-      <button type="button" class="press quiet-press" (click)="addAway()">A time away</button>
+      <button type="button" class="press quiet-press" (click)="addAway()">
+        {{ 'page.shell.peopleFields.timeAway' | say }}
+      </button>
     </fieldset>
     <fieldset>
-      <legend>Who helps</legend>
+      <legend>{{ 'page.shell.peopleFields.whoHelps' | say }}</legend>
       @for (helper of settings().helpers; track $index; let i = $index) {
         <div class="helper">
-          <label class="unseen" [for]="'helper-name-' + i">Name of who helps</label>
+          <label class="unseen" [for]="'helper-name-' + i">{{ 'page.shell.peopleFields.nameWhoHelps' | say }}</label>
           <input
             class="type"
             [id]="'helper-name-' + i"
             maxlength="60"
-            placeholder="Name"
+            [placeholder]="'page.shell.peopleFields.name' | say"
             [value]="helper.name"
             (input)="setHelper(i, { name: $any($event.target).value })"
           />
           <oc-option-field
-            [ariaLabel]="helper.name + ' from'"
+            [ariaLabel]="'page.shell.peopleFields.from' | say: { name: helper.name }"
             [options]="hours()"
             [value]="helper.fromH.toString()"
             [inPlace]="true"
             (changed)="setHelper(i, { fromH: +$event })"
           />
           <oc-option-field
-            [ariaLabel]="helper.name + ' until'"
+            [ariaLabel]="'page.shell.peopleFields.until' | say: { name: helper.name }"
             [options]="hours()"
             [value]="helper.toH.toString()"
             [inPlace]="true"
@@ -82,22 +90,24 @@ const HOURS = () =>
           <button
             type="button"
             class="remove"
-            [attr.aria-label]="helper.name + ' no longer helps'"
+            [attr.aria-label]="'page.shell.peopleFields.noLongerHelps' | say: { name: helper.name }"
             (click)="drop('helpers', i)"
           >
             <i class="pi pi-times" aria-hidden="true"></i>
           </button>
           <oc-weekday-toggle
-            [label]="helper.name + ' on these days'"
+            [label]="'page.shell.peopleFields.theseDays' | say: { name: helper.name }"
             [days]="helper.days"
             (changed)="setHelper(i, { days: $event })"
           />
         </div>
         @for (problem of wrongOf('helpers', i); track problem.message) {
-          <p class="problem" role="alert">{{ problem.message }} {{ problem.remedy }}</p>
+          <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
         }
       }
-      <button type="button" class="press quiet-press" (click)="addHelper()">Somebody who helps</button>
+      <button type="button" class="press quiet-press" (click)="addHelper()">
+        {{ 'page.shell.peopleFields.somebodyWhoHelps' | say }}
+      </button>
     </fieldset>
   `,
   styleUrl: './fieldset.css',
@@ -166,7 +176,7 @@ export class PeopleFields {
   }
 
   protected addHelper(): void {
-    const helper: Helper = { name: 'A neighbour', fromH: 8, toH: 12, days: [6] };
+    const helper: Helper = { name: tell('page.shell.peopleFields.aNeighbour'), fromH: 8, toH: 12, days: [6] };
     this.changed.emit({ helpers: [...this.settings().helpers, helper] });
   }
 

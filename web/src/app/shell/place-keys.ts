@@ -1,9 +1,10 @@
+import type { Text } from '@oat-crock/core';
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 
 /** A key of one place: what it does, and whether it did; one that did nothing is left to the house. */
 export interface PlaceKey {
   readonly key: string;
-  readonly says: string;
+  readonly says: Text;
   readonly act: () => boolean;
 }
 

@@ -12,6 +12,7 @@ import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectLive } from '../state/log.feature';
 import { written } from '../ui/dates';
+import { SayPipe } from '../ui/said';
 
 const HOUR_MS = 3_600_000;
 /** What the shelf shows: a little of what was, three days of what comes. */
@@ -25,7 +26,7 @@ const MARKED_H = 6;
   selector: 'oc-shelf',
   host: { role: 'region', 'aria-label': 'The shelf: pours on the way' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PlannedStrip, Pour, RouterLink],
+  imports: [PlannedStrip, Pour, RouterLink, SayPipe],
   template: `
     <div class="days" aria-hidden="true">
       @for (mark of marks(); track mark.at) {
@@ -48,7 +49,7 @@ const MARKED_H = 6;
                 [asleep]="asleep()"
               />
             } @else {
-              <span class="quiet">working it out…</span>
+              <span class="quiet">{{ 'page.shell.shelf.workingOut' | say }}</span>
             }
           </a>
         </li>
@@ -56,7 +57,7 @@ const MARKED_H = 6;
       @if (planned().length) {
         <li>
           <a routerLink="/plan">
-            <span class="name plan">Planned</span>
+            <span class="name plan">{{ 'page.shell.shelf.planned' | say }}</span>
             <oc-planned-strip [plannedBatches]="planned()" [fromMs]="from()" [untilMs]="until()" [asleep]="asleep()" />
           </a>
         </li>

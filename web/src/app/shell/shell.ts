@@ -17,12 +17,12 @@ import { HouseholdForm } from './household';
 import { Keys } from './keys';
 import { Looks } from './looks';
 import { written } from '../ui/dates';
-import { span } from '../ui/words';
+import { span, problemWords } from '../ui/words';
 import { Alerts } from '../today/alerts';
 import { PlaceKeys } from './place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
-import { textOf } from '../ui/units';
+import { tell, SayPipe, SaidPipe } from '../ui/said';
 
 /** What is said stands for so long, ms. */
 const SAID_MS = 8000;
@@ -35,7 +35,7 @@ const CLOCK_OFF_MS = 2 * 60_000;
 @Component({
   selector: 'oc-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm],
+  imports: [SaidPipe, RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm, SayPipe],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })
@@ -89,15 +89,18 @@ export class Shell {
   }
 
   protected staysWords({ name, wanted, errors }: Stays): string {
-    const why = errors.map(({ message, remedy }) => `${message} ${remedy}`).join(' ');
-    return `${name} could not be ${wanted}, and is as it was. ${textOf(why)}`;
+    const why = errors.map(problemWords).join(' ');
+    return tell('page.shell.shell.couldNot', { name, wanted: wanted === 'taken away' ? 'away' : 'back', why });
   }
 
   protected refusalWords(): string {
     const [first] = this.refused();
     if (!first) return '';
     const [error] = first.errors;
-    return `"${entryWords(first.entry.body)}" was not taken. ${error ? textOf(`${error.message} ${error.remedy}`) : ''}`;
+    return tell('page.shell.shell.notTaken', {
+      body: entryWords(first.entry.body),
+      remedy: error ? problemWords(error) : '',
+    });
   }
 
   @HostListener('document:keydown', ['$event'])

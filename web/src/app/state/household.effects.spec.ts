@@ -6,7 +6,7 @@ import { provideStore, Store } from '@ngrx/store';
 import { USUAL_SETTINGS, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import { METRIC } from '@oat-crock/core';
 import { datesIn } from '../ui/dates';
-import { measureIn, units } from '../ui/units';
+import { measureIn, units } from '../ui/reader';
 import { mass } from '../ui/words';
 import { householdEffects } from './household.effects';
 import { HouseholdActions, householdFeature } from './household.feature';

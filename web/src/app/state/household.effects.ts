@@ -5,8 +5,9 @@ import { Store, type Action } from '@ngrx/store';
 import { unitsOf, type Problem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import { dequal } from 'dequal/lite';
 import { concatMap, EMPTY, from, map, mergeMap, type Observable, of, skip, tap } from 'rxjs';
+import { say } from '@oat-crock/core';
 import { datesIn } from '../ui/dates';
-import { measureIn } from '../ui/units';
+import { measureIn } from '../ui/reader';
 import { clocksIn } from '../ui/zone';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { keepHere, keptHere } from './kept-here';
@@ -15,7 +16,11 @@ import { ApiClient } from './api-client';
 
 const KEY = 'oat-crock.household.writing';
 const AWAY = [
-  { field: '', message: 'The server did not take it.', remedy: 'What you wrote is kept: save it again in a moment.' },
+  {
+    field: '',
+    message: say('page.state.household.serverDidNotTake'),
+    remedy: say('page.state.household.whatYouWroteKept'),
+  },
 ];
 
 /** Sends a change over what the server has, once its own schema finds it right. */

@@ -2,6 +2,7 @@ import { asleepOf, worksOf } from '@oat-crock/calendar';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { dequal } from 'dequal/lite';
 import { USUAL_SETTINGS, type FieldProblem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
+import { say } from '@oat-crock/core';
 
 export const HouseholdActions = createActionGroup({
   source: 'household',
@@ -57,7 +58,11 @@ const initial: HouseholdState = {
   saved: 0,
 };
 
-const NOT_TAKEN: FieldProblem = { field: '', message: 'It was not taken.', remedy: 'Try again in a moment.' };
+const NOT_TAKEN: FieldProblem = {
+  field: '',
+  message: say('page.state.household.notTaken'),
+  remedy: say('page.state.household.tryAgainMoment'),
+};
 
 const NOTHING_WRITTEN = { writing: {}, before: {}, conflicts: [] } as const;
 

@@ -4,6 +4,7 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
 import type { Family, Kept, KeptItem } from '@oat-crock/contract/api';
 import { methodById, type Lot } from '@oat-crock/core';
+import { english, inEnglish } from '@oat-crock/messages';
 import { newLot } from '../larder/new-records';
 import { ClockActions } from './clock.feature';
 import { larderEffects } from './larder.effects';
@@ -207,7 +208,7 @@ describe('writing into the larder', () => {
     await until(() => state().stays.length === 1);
     expect(lots().length).toBe(1);
     const errors = [{ field: '', message: 'The server did not answer.', remedy: 'Do it again in a moment.' }];
-    expect(state().stays).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors }]);
+    expect(inEnglish(state().stays)).toEqual([{ id: ID, name: 'Ours', wanted: 'taken away', errors }]);
 
     // Somebody else has written it meanwhile: theirs is shown, and it is theirs that is taken away when asked again.
     answers.next = { kind: 'conflicted', theirs: kept(lot({ name: 'Theirs' }), 4) };
@@ -215,7 +216,7 @@ describe('writing into the larder', () => {
     expect(state().stays).toEqual([]);
     await until(() => state().stays.length === 1);
     expect(lots()[0]!.name).toBe('Theirs');
-    expect(state().stays[0]!.errors[0]!.message).toContain('Somebody else');
+    expect(english(state().stays[0]!.errors[0]!.message)).toContain('Somebody else');
     answers.next = { kind: 'saved', kept: kept(lot(), 5, NOW) };
     store.dispatch(LarderActions.removeWanted({ family: 'lots', id: ID }));
     await until(() => lots().length === 0);

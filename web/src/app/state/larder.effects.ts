@@ -1,4 +1,3 @@
-import { named } from '../ui/units';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
@@ -11,6 +10,8 @@ import {
   type Larder,
 } from '@oat-crock/contract/api';
 import { concatMap, debounceTime, EMPTY, from, map, merge, mergeMap, type Observable, of, skip, tap } from 'rxjs';
+import { say } from '@oat-crock/core';
+import { named, tell } from '../ui/said';
 import { ClockActions } from './clock.feature';
 import { larderFeature, LarderActions, type Writing } from './larder.feature';
 import { RecordsClient, type Saved } from './records-client';
@@ -80,14 +81,26 @@ const removeOrRestore = createEffect(
 );
 
 /** What a record is called; what is wanted has no name of its own. */
-const nameOf = (item: KeptItem): string => ('name' in item ? named(item.name) : 'What is wanted');
+const nameOf = (item: KeptItem): string => ('name' in item ? named(item.name) : tell('page.state.larder.whatWanted'));
 
 /** Why something was not taken away or brought back: that is not asked for again by itself. */
 function whyNot(saved: Exclude<Saved, { kind: 'saved' }>): readonly FieldProblem[] {
   if (saved.kind === 'refused') return saved.errors;
   if (saved.kind === 'unreachable')
-    return [{ field: '', message: 'The server did not answer.', remedy: 'Do it again in a moment.' }];
-  return [{ field: '', message: 'Somebody else has changed it meanwhile.', remedy: 'Look at it, and do it again.' }];
+    return [
+      {
+        field: '',
+        message: say('page.state.larder.serverDidNotAnswer'),
+        remedy: say('page.state.larder.doAgainMoment'),
+      },
+    ];
+  return [
+    {
+      field: '',
+      message: say('page.state.larder.somebodyElseChangedMeanwhile'),
+      remedy: say('page.state.larder.lookDoAgain'),
+    },
+  ];
 }
 
 /** What is to be saved and was not answered is sent again: soon, once the server answers, and when the page is opened again. */

@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Lot } from '@oat-crock/core';
+import { english } from '@oat-crock/messages';
 import { newLot } from '../larder/new-records';
 import { RecordsClient } from './records-client';
 
@@ -66,7 +67,7 @@ describe('the larder on the wire', () => {
       const away = wire.save('lots', lot, 1);
       fail(http);
       const saved = await away;
-      expect(saved.kind === 'unreachable' && saved.errors[0]!.remedy).toContain('is kept here');
+      expect(saved.kind === 'unreachable' && english(saved.errors[0]!.remedy)).toContain('is kept here');
     }
   });
 

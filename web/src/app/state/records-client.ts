@@ -9,6 +9,7 @@ import {
   type Problem,
 } from '@oat-crock/contract/api';
 import { firstValueFrom, type Observable } from 'rxjs';
+import { say } from '@oat-crock/core';
 
 const API = '/api/v1';
 /** Answers of HTTP after which the same request may succeed later: 429, and 500 and above. */
@@ -23,13 +24,17 @@ export type Saved =
   | { readonly kind: 'conflicted'; readonly theirs: Kept<KeptItem> };
 
 const NOT_TAKEN: readonly FieldProblem[] = [
-  { field: '', message: 'The server did not take it.', remedy: 'What you wrote is kept here: save it again.' },
+  {
+    field: '',
+    message: say('page.state.recordsClient.serverDidNotTake'),
+    remedy: say('page.state.recordsClient.whatYouWroteKept'),
+  },
 ];
 const AWAY: readonly FieldProblem[] = [
   {
     field: '',
-    message: 'The server cannot be reached.',
-    remedy: 'What you wrote is kept here, and saved once the server answers.',
+    message: say('page.state.recordsClient.serverCannotReached'),
+    remedy: say('page.state.recordsClient.whatYouWroteKept2'),
   },
 ];
 

@@ -1,8 +1,9 @@
+import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/api';
+import { english } from '@oat-crock/messages';
 import { entriesUntil } from '../testing/followed';
 import { DraftActions, draftFeature, draftOf } from './draft.feature';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { LogActions, logFeature, selectLive } from './log.feature';
-import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/api';
 
 const stored = (minute: number): StoredEntry[] => entriesUntil(minute).map((e, i) => ({ ...e, seq: i + 1 }));
 const reduce = (...actions: Parameters<typeof logFeature.reducer>[1][]) =>
@@ -60,7 +61,7 @@ describe('the household in the page', () => {
     const once = householdFeature.reducer(undefined, told(1, 18));
     expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6, zone: 'UTC' });
     const refused = householdFeature.reducer(once, HouseholdActions.refused({ errors: [] }));
-    expect(refused.errors[0]!.remedy).toContain('Try again');
+    expect(english(refused.errors[0]!.remedy)).toContain('Try again');
     expect(householdFeature.reducer(refused, HouseholdActions.saveWanted({ change: {} })).errors).toEqual([]);
   });
 

@@ -1,32 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { say, type Text } from '@oat-crock/core';
 import { Alerts, type ToldBy } from './alerts';
+import { SayPipe, SaidPipe } from '../ui/said';
 
-const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, string>> = {
-  'chime and note': 'Hands that are near ring here, and show as a note of this device.',
-  chime: 'Hands that are near ring here.',
-  nothing: 'Nothing rings on this device.',
+const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
+  'chime and note': say('page.today.alertAsk.handsNearRingHere'),
+  chime: say('page.today.alertAsk.handsNearRingHere2'),
+  nothing: say('page.today.alertAsk.nothingRingsDevice'),
 };
 
 /** Asks once, in words, how somebody wants to be told of hands; afterwards says so in a line that can be changed. */
 @Component({
   selector: 'oc-alert-ask',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SaidPipe, SayPipe],
   template: `
     @if (asking()) {
       <div class="ask" role="group" aria-labelledby="alert-ask">
         <p id="alert-ask">
-          Shall this device tell you when hands are near? A chime needs the page open; a note shows over other programs
-          too, and your browser will ask you whether it may.
+          {{ 'page.today.alertAsk.shallDeviceTellYou' | say }}
         </p>
         <div>
-          <button type="button" class="press line-press" (click)="choose('chime and note')">Chime and note</button>
-          <button type="button" class="press line-press" (click)="choose('chime')">Chime alone</button>
-          <button type="button" class="press quiet-press" (click)="choose('nothing')">No</button>
+          <button type="button" class="press line-press" (click)="choose('chime and note')">
+            {{ 'page.today.alertAsk.chimeNote' | say }}
+          </button>
+          <button type="button" class="press line-press" (click)="choose('chime')">
+            {{ 'page.today.alertAsk.chimeAlone' | say }}
+          </button>
+          <button type="button" class="press quiet-press" (click)="choose('nothing')">
+            {{ 'page.today.alertAsk.no' | say }}
+          </button>
         </div>
       </div>
     } @else {
       <p class="quiet">
-        {{ words() }} <button type="button" class="change" (click)="changing.set(true)">Change it</button>
+        {{ words() | said }}
+        <button type="button" class="change" (click)="changing.set(true)">
+          {{ 'page.today.alertAsk.changeIt' | say }}
+        </button>
       </p>
     }
   `,

@@ -1,11 +1,11 @@
-import { batchName } from '../ui/batch-name';
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { batchName } from '../ui/batch-name';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { followFeature } from '../state/follow.feature';
 import { keepHere, keptHere } from '../state/kept-here';
 import { selectLive } from '../state/log.feature';
-import { textOf } from '../ui/units';
+import { textOf, tell } from '../ui/said';
 import { clockTime, toFive } from '../ui/words';
 import { PlanRecords } from '../plan/plan-records';
 import { Bell } from './bell';
@@ -72,7 +72,7 @@ export class Alerts {
         key: `${batch.id} ${task.stageId} ${finishes}`,
         of: batch.name,
         atMs: task.atMs,
-        text: finishes ? 'Weigh it and log what came out.' : textOf(task.instruction),
+        text: finishes ? tell('page.today.alerts.weighLogWhatCame') : textOf(task.instruction),
       }));
     const open = this.planned().filter((p) => p.batchId === null);
     const planned = planTasks(open, nowMs).map((task): Near => ({

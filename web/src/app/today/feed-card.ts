@@ -1,25 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Due, Feeding } from '@oat-crock/core';
+import { type Due, type Feeding, percent } from '@oat-crock/core';
 import { CultureActs } from '../cultures/culture-acts';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, SayPipe } from '../ui/said';
 import { clockTime, toFive } from '../ui/words';
 
 /** The feeding of a culture as hands: by when, how much milk, how warm, and the one control that begins it as a make. */
 @Component({
   selector: 'oc-feed-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, SaidPipe],
+  imports: [RouterLink, SaidPipe, SayPipe],
   template: `
     <div class="when">
-      <strong>{{ now() ? 'Now' : by() }}</strong>
-      <span>{{ now() ? 'when your hands are free' : 'at the latest' }}</span>
+      <strong>{{ now() ? ('page.today.feedCard.now' | say) : by() }}</strong>
+      <span>{{
+        now() ? ('page.today.feedCard.whenYourHandsFree' | say) : ('page.today.feedCard.atTheLatest' | say)
+      }}</span>
     </div>
     <div class="what">
       <p class="of">
         <a [routerLink]="['/cultures', due().lot.id]">{{ due().lot.name }}</a>
-        <span>{{ (100 * due().activity.likely).toFixed(0) }} % of its vigour</span>
+        <span>{{ 'page.today.feedCard.ofItsVigour' | say: { likely: likely() } }}</span>
       </p>
       <h2>{{ feeding().says | said }}</h2>
       @if (first() || now()) {
@@ -29,10 +31,10 @@ import { clockTime, toFive } from '../ui/words';
         <button
           type="button"
           class="press line-press"
-          [attr.aria-label]="'Feed it now: ' + due().lot.name"
+          [attr.aria-label]="'page.today.feedCard.feedNow' | say: { name: due().lot.name }"
           (click)="acts.feed(due())"
         >
-          Feed it now
+          {{ 'page.today.feedCard.feedNow2' | say }}
         </button>
       </div>
     </div>
@@ -49,5 +51,6 @@ export class FeedCard {
   private readonly clock = inject(KitchenClock);
   protected readonly acts = inject(CultureActs);
   protected readonly now = computed(() => this.due().level !== 'soon');
+  protected readonly likely = computed(() => percent(100 * this.due().activity.likely, 0));
   protected readonly by = computed(() => clockTime(toFive(this.byMs()), this.clock.nowMs()));
 }

@@ -1,4 +1,5 @@
 import type { Batch, Branch, CueScale, Followed, Task } from '@oat-crock/core';
+import { tell } from '../ui/said';
 
 /** Hands as Today lists them: with the make they belong to and what can be looked at meanwhile. */
 export interface NextTask {
@@ -44,12 +45,14 @@ function tasksOf(batch: Batch, followed: Followed): NextTask[] {
 }
 
 /** What the give of a hand says, in a sentence. */
-export function slackWords(task: Task, nowMs: number, say: (atMs: number) => string): string {
+export function slackWords(task: Task, nowMs: number, clock: (atMs: number) => string): string {
   if (task.latestMs <= task.earliestMs) return '';
   if (task.atMs > task.readyMs + 60_000 && task.atMs > nowMs) {
-    return `ready from ${say(task.readyMs)}, in the night; leave it till morning`;
+    return tell('page.today.nextTasks.leave', { from: clock(task.readyMs) });
   }
-  if (task.latestMs < nowMs) return `it ran out at ${say(task.latestMs)}`;
-  const late = `it can wait until ${say(task.latestMs)}`;
-  return task.earliestMs < task.atMs && task.earliestMs > nowMs ? `from ${say(task.earliestMs)}; ${late}` : late;
+  if (task.latestMs < nowMs) return tell('page.today.nextTasks.ranOut', { at: clock(task.latestMs) });
+  const until = clock(task.latestMs);
+  return task.earliestMs < task.atMs && task.earliestMs > nowMs
+    ? tell('page.today.nextTasks.fromUntil', { from: clock(task.earliestMs), until })
+    : tell('page.today.nextTasks.canWait', { until });
 }

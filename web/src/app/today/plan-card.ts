@@ -1,11 +1,11 @@
-import { batchName } from '../ui/batch-name';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { isFed, type Due } from '@oat-crock/core';
+import { batchName } from '../ui/batch-name';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { KitchenClock } from '../engine/kitchen-clock';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 import { clockTime, fromNow, span } from '../ui/words';
 import { firstVisit, planTaskSays, type PlanTask } from './plan-tasks';
 
@@ -17,7 +17,7 @@ const NEAR_MS = 30 * MIN_MS;
 @Component({
   selector: 'oc-plan-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, SaidPipe],
+  imports: [RouterLink, SaidPipe, SayPipe],
   template: `
     <div class="when">
       <strong>{{ at() }}</strong>
@@ -26,7 +26,7 @@ const NEAR_MS = 30 * MIN_MS;
     <div class="what">
       <p class="of">
         <a routerLink="/plan">{{ name() }}</a>
-        <span>planned{{ minutes() }}</span>
+        <span>{{ 'page.today.planCard.planned' | say: { minutes: minutes() } }}</span>
       </p>
       <h2>{{ says() | said }}</h2>
       <div class="do">
@@ -37,21 +37,26 @@ const NEAR_MS = 30 * MIN_MS;
             [routerLink]="['/methods', task().plannedBatch.methodId]"
             [queryParams]="{ plannedBatch: task().plannedBatch.id }"
             [attr.data-next-hands]="first() ? '' : null"
-            [attr.aria-label]="(near() ? 'Begin it: ' : 'Its sheet: ') + name()"
-            >{{ near() ? 'Begin it' : 'Its sheet' }}</a
+            [attr.aria-label]="
+              (near() ? 'page.today.planCard.beginNamed' : 'page.today.planCard.sheetNamed') | say: { name: name() }
+            "
+            >{{ near() ? ('page.today.planCard.beginIt' | say) : ('page.today.planCard.itsSheet' | say) }}</a
           >
         } @else if (feeds(); as due) {
           <button
             type="button"
             class="press line-press"
-            [attr.aria-label]="'Feed it now: ' + name()"
+            [attr.aria-label]="'page.today.planCard.feedNow' | say: { name: name() }"
             (click)="feed(due)"
           >
-            Feed it now
+            {{ 'page.today.planCard.feedNow2' | say }}
           </button>
         } @else {
-          <a class="press line-press" routerLink="/cultures" [attr.aria-label]="'To the cultures: ' + name()"
-            >To the cultures</a
+          <a
+            class="press line-press"
+            routerLink="/cultures"
+            [attr.aria-label]="'page.today.planCard.toTheCultures' | say: { name: name() }"
+            >{{ 'page.today.planCard.toTheCultures2' | say }}</a
           >
         }
       </div>
@@ -92,7 +97,7 @@ export class PlanCard {
   protected readonly minutes = computed(() => {
     const visit = firstVisit(this.task().plannedBatch);
     if (this.task().is === 'feed' || !visit) return '';
-    return `, ${span(visit.tasks.reduce((sum, h) => sum + h.minutes, 0))} of hands`;
+    return tell('page.today.planCard.ofHands', { time: span(visit.tasks.reduce((sum, h) => sum + h.minutes, 0)) });
   });
   /** Begins the feeding as it was planned. */
   protected feed(due: Due): void {

@@ -1,6 +1,5 @@
-import type { Text } from '@oat-crock/core';
+import { mass as massOf, say, temp as tempOf, weighed, type Text } from '@oat-crock/core';
 import { visitsOf, type PlannedBatch, type Visit } from '@oat-crock/contract/api';
-import { mass } from '../ui/words';
 
 /** Hands of the plan that come next: a make to be begun, or the feeding of its culture before it. */
 export interface PlanTask {
@@ -17,9 +16,9 @@ export const firstVisit = (plannedBatch: PlannedBatch): Visit | null =>
 
 /** What these hands do, in a sentence of metric quantities. */
 export function planTaskSays({ plannedBatch, is }: PlanTask): Text {
-  if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? 'Begin it.';
+  if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? say('page.today.planTasks.begin');
   const { starterG, milkG, tempC } = plannedBatch.feed!;
-  return `Feed its culture: ${starterG.toFixed(0)} g into ${mass(milkG)} of scalded milk at ${tempC.toFixed(0)} °C.`;
+  return say('page.today.planTasks.feed', { starter: massOf(starterG, 0), milk: weighed(milkG), temp: tempOf(tempC) });
 }
 
 /** So long ahead the hands of a plan stand among those of Today. */

@@ -2,6 +2,7 @@ import { usualRoomC } from '@oat-crock/calendar';
 import { type Settings } from '@oat-crock/contract/api';
 import type { RoomReading } from '@oat-crock/core';
 import { degrees, fromNow, temp } from '../ui/words';
+import { tell } from '../ui/said';
 
 /** Off its usual course by so much (°C), a room is worth a word. */
 const WORTH_A_WORD_C = 1;
@@ -17,12 +18,13 @@ export function roomWords(
   const last = readings.findLast(({ atMs }) => atMs <= nowMs);
   if (!last || nowMs - last.atMs > OLD_MS) return null;
   const offC = last.tempC - usualRoomC(settings, last.atMs);
-  const now = `${temp(last.tempC)} in the room`;
+  const now = tell('page.today.roomWords.inTheRoom', { temp: temp(last.tempC) });
   const when = fromNow(last.atMs, nowMs);
-  if (Math.abs(offC) < WORTH_A_WORD_C) return { now, says: `, ${when}: as usual at this hour.` };
-  const [is, does] = offC < 0 ? ['cooler', 'longer'] : ['warmer', 'less time'];
+  if (Math.abs(offC) < WORTH_A_WORD_C) return { now, says: tell('page.today.roomWords.asUsual', { when }) };
+  const by = degrees(Math.abs(offC));
   return {
     now,
-    says: `, ${when}: ${degrees(Math.abs(offC))} ${is} than usual, so what stands on the counter takes ${does}.`,
+    says:
+      offC < 0 ? tell('page.today.roomWords.cooler', { when, by }) : tell('page.today.roomWords.warmer', { when, by }),
   };
 }

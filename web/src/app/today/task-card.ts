@@ -13,7 +13,7 @@ import { clockTime, fromNow, toFive } from '../ui/words';
 import { slackWords, type NextTask } from './next-tasks';
 import { LookRow } from '../ui/look-row';
 import { OneTouch } from '../ui/one-touch';
-import { SaidPipe } from '../ui/units';
+import { SaidPipe, tell, SayPipe } from '../ui/said';
 
 const MOVED_MS = 60_000;
 
@@ -21,7 +21,7 @@ const MOVED_MS = 60_000;
 @Component({
   selector: 'oc-task-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, RouterLink, WhenRow],
+  imports: [OneTouch, LookRow, SaidPipe, ButtonModule, RouterLink, WhenRow, SayPipe],
   templateUrl: './task-card.html',
   styleUrl: './task-card.css',
   host: { '[class.first]': 'first()', '[class.due]': "next().task.status === 'due'" },
@@ -51,10 +51,10 @@ export class TaskCard {
   protected readonly night = computed(() => {
     const { atMs, readyMs } = this.next().task;
     const hours = hourKind(atMs, this.asleep(), this.works());
-    if (hours === 'night') return 'In the night: this one cannot wait for morning.';
+    if (hours === 'night') return tell('page.today.taskCard.nightOneCannotWait');
     const say = (ms: number) => clockTime(toFive(ms), this.clock.nowMs());
-    if (atMs > readyMs + MOVED_MS) return `Ready from ${say(readyMs)}; left till morning.`;
-    return hours === 'off' ? 'Outside working hours.' : '';
+    if (atMs > readyMs + MOVED_MS) return tell('page.today.taskCard.readyFromLeftTill', { ready: say(readyMs) });
+    return hours === 'off' ? tell('page.today.taskCard.outsideWorkingHours') : '';
   });
 
   protected record(): void {

@@ -1,9 +1,9 @@
-import { batchName } from '../ui/batch-name';
 import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf } from '@oat-crock/core';
+import { holdOf, percent } from '@oat-crock/core';
+import { batchName } from '../ui/batch-name';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
 import { feedsNow, wantsOf } from '../cultures/wants';
@@ -26,7 +26,7 @@ import { nextTasks } from './next-tasks';
 import { PlanCard } from './plan-card';
 import { planTasks } from './plan-tasks';
 import { roomWords } from './room-words';
-import { SaidPipe, textOf } from '../ui/units';
+import { SaidPipe, textOf, tell, AroundPipe, SayPipe } from '../ui/said';
 
 /** Lots are quietly due so many days before their date, and so many of them are named. */
 const DUE_DAYS = 1;
@@ -39,7 +39,7 @@ const NEAR_MS = 3_600_000;
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, AlertAsk, FeedCard, TaskCard, PlanCard, RouterLink, Crock],
+  imports: [AroundPipe, SaidPipe, AlertAsk, FeedCard, TaskCard, PlanCard, RouterLink, Crock, SayPipe],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
@@ -79,7 +79,11 @@ export class Today {
     const [first] = troubles;
     const plannedBatch = this.planned().find((p) => p.id === first?.plannedBatchId);
     return first && plannedBatch
-      ? `${batchName(plannedBatch)}: ${textOf(first.breaks[0]!.says)}${troubles.length > 1 ? ` And ${troubles.length - 1} more.` : ''}`
+      ? tell('page.today.today.trouble', {
+          name: batchName(plannedBatch),
+          says: first.breaks[0]!.says,
+          more: troubles.length - 1,
+        })
       : '';
   });
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
@@ -119,8 +123,8 @@ export class Today {
               ? `${mass(followed.now.wheyG)} ${followed.runsOff?.name.toLowerCase() ?? 'whey'}`
               : null,
           ].filter((part): part is string => part !== null),
-          what: window?.by === 'solids' ? 'Thick enough' : 'Sour enough',
-          window: window ? windowWords(window, this.clock.nowMs()) : 'nothing left to wait for',
+          what: window?.by === 'solids' ? tell('page.today.today.thickEnough') : tell('page.today.today.sourEnough'),
+          window: window ? windowWords(window, this.clock.nowMs()) : tell('page.today.today.nothingLeftWait'),
           findings: followed.findings,
           held: holdOf(batch),
         },
@@ -144,4 +148,7 @@ export class Today {
     const focus = inject(BatchFocus);
     effect(() => focus.look(this.tasks()[0]?.batch.id ?? null));
   }
+
+  protected readonly whole = Math.round;
+  protected readonly share = (of: number) => percent(100 * of, 0);
 }

@@ -3,7 +3,7 @@ import type { FieldProblem } from '@oat-crock/contract/api';
 import type { Asked } from './asked';
 import { NumberField } from './number-field';
 import { OptionField } from './option-field';
-import { SaidPipe, textOf } from './units';
+import { SaidPipe, textOf } from './said';
 
 /** A field of a form: its label, its control, why it is asked, and what is wrong with it. */
 @Component({
@@ -16,7 +16,7 @@ import { SaidPipe, textOf } from './units';
       @case ('number') {
         <oc-number-field
           [fieldId]="fieldId()"
-          [label]="f.label"
+          [label]="f.label | said"
           [value]="asNumber()"
           (changed)="changed.emit($event)"
           [min]="f.min"
@@ -28,10 +28,10 @@ import { SaidPipe, textOf } from './units';
         />
       }
       @case ('option') {
-        <label [for]="fieldId()">{{ f.label }}</label>
+        <label [for]="fieldId()">{{ f.label | said }}</label>
         <oc-option-field
           [fieldId]="fieldId()"
-          [ariaLabel]="f.label"
+          [ariaLabel]="f.label | said"
           [options]="options()"
           [value]="asId()"
           (changed)="changed.emit(f.numeric ? +$event : $event)"
@@ -41,7 +41,7 @@ import { SaidPipe, textOf } from './units';
         />
       }
       @case ('text') {
-        <label [for]="fieldId()">{{ f.label }}</label>
+        <label [for]="fieldId()">{{ f.label | said }}</label>
         <input
           class="type"
           [id]="fieldId()"
@@ -59,7 +59,7 @@ import { SaidPipe, textOf } from './units';
             [checked]="value() === true"
             (change)="changed.emit($any($event.target).checked)"
           />
-          {{ f.label }}
+          {{ f.label | said }}
         </label>
       }
     }

@@ -1,3 +1,4 @@
+import type { Text } from '@oat-crock/core';
 import type { Option } from './option-field';
 
 /** A field of a form: where its value stands in what is filled in, what it is called, and why it is asked. */
@@ -5,8 +6,8 @@ export interface FieldOf<T extends string> {
   readonly type: T;
   /** "price", "material.fatPct" */
   readonly path: string;
-  readonly label: string;
-  readonly why?: string;
+  readonly label: Text;
+  readonly why?: Text;
 }
 
 /** A number; its suffix begins with a space and names the metric unit. */
@@ -16,7 +17,7 @@ export interface NumberAsked extends FieldOf<'number'> {
   readonly max: number;
   readonly step: number;
   /** What an empty field means, where it may be empty. */
-  readonly empty?: string;
+  readonly empty?: Text;
   /** With a button at either side. */
   readonly buttons?: true;
 }
@@ -39,7 +40,7 @@ export type Asked = NumberAsked | OptionAsked | TextAsked | FieldOf<'switch'>;
 /** A number asked for, from a least to a most by steps. */
 export function numberAsked(
   path: string,
-  label: string,
+  label: Text,
   suffix: string,
   [min, max, step]: readonly [number, number, number],
   more: Partial<NumberAsked> = {},

@@ -1,6 +1,6 @@
 import { plannedBatchName, wantedName, type PlannedBatch } from '@oat-crock/contract/api';
 import type { Text } from '@oat-crock/core';
-import { named } from './units';
+import { named } from './said';
 
 /** What a planned make is called, as the household reads it: "Thick yogurt for the café, 1 of 2". */
 export const batchName = (plannedBatch: PlannedBatch): string => named(plannedBatchName(plannedBatch));

@@ -1,7 +1,7 @@
 import { METRIC } from '@oat-crock/core';
 import { pageOf } from '../testing/page';
 import { NumberField } from './number-field';
-import { measureIn } from './units';
+import { measureIn } from './reader';
 
 async function field(value: number | null) {
   const page = await pageOf(NumberField, [], 0, {

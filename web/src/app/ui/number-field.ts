@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { shownIn } from '@oat-crock/core';
+import { shownIn, amount } from '@oat-crock/core';
 import { InputNumberModule } from 'primeng/inputnumber';
-import { units } from './units';
+import { units } from './reader';
+import { tell } from './said';
 
 /**
  * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
@@ -89,7 +90,9 @@ export class NumberField {
 
   /** A number that was typed and lies outside the bounds: it stays as typed, and says what would be right. */
   protected readonly outside = signal<number | null>(null);
-  protected readonly bounds = computed(() => `From ${this.least()} to ${this.most()}${this.unit()}.`);
+  protected readonly bounds = computed(() =>
+    tell('page.ui.numberField.fromTo', { least: amount(this.least()), most: amount(this.most()), unit: this.unit() }),
+  );
 
   private readonly way = computed(() => {
     const suffix = this.suffix();

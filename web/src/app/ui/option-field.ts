@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import type { Text } from '@oat-crock/core';
 import { SelectModule } from 'primeng/select';
-import { named } from './units';
+import { named } from './said';
 
 /** Something to choose, and more about it for those who open the list. */
 export interface Option {

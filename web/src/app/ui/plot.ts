@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { shownIn, type Shown } from '@oat-crock/core';
+import { shownIn, type Shown, amount } from '@oat-crock/core';
 import { hoursOver, localTime } from '@oat-crock/calendar';
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { injectBoxSize } from './box-size';
 import { written } from './dates';
 import type { PlotAxis, PlotBand, PlotLine, PlotSpec } from './plot-spec';
-import { SaidPipe, units } from './units';
+import { units } from './reader';
+import { SaidPipe, tell } from './said';
 import { kitchenZone } from './zone';
 
 const MARGIN = { top: 20, right: 12, bottom: 24, left: 40, rightAxis: 44 };
@@ -57,7 +58,7 @@ export class Plot {
     const { kind, from, to } = this.spec().x;
     return kind === 'moment'
       ? momentTicks(from, to, wanted).map((ms) => ({ x: scale(ms), text: momentText(ms) }))
-      : scale.ticks(wanted).map((tick) => ({ x: scale(tick), text: `${tick} h` }));
+      : scale.ticks(wanted).map((tick) => ({ x: scale(tick), text: tell('page.ui.plot.h', { tick: amount(tick) }) }));
   });
   /** What each axis is read in: the spec is in metric, whatever the household says. */
   protected readonly axes = computed(() => {

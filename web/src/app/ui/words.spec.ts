@@ -1,6 +1,7 @@
 import { METRIC, say } from '@oat-crock/core';
 import { datesIn, pickedAs, written } from './dates';
-import { measureIn, named, textOf } from './units';
+import { measureIn } from './reader';
+import { named, textOf } from './said';
 import { clockTime, fromNow, litres, longDay, mass, pricePer, span, tasteOf, temp, toFive, windowWords } from './words';
 
 const at = (day: number, hour: number, minute = 0) => Date.UTC(2026, 10, day, hour, minute);

@@ -1,7 +1,19 @@
-import { priceIn, sayDegreesIn, sayLitresIn, sayMassIn, sayTempIn, shownIn } from '@oat-crock/core';
+import {
+  acidity as acidityOf,
+  amount as amountOf,
+  percent as percentOf,
+  priceIn,
+  shownIn,
+  temp as tempOf,
+  tempBy,
+  volume,
+  weighed,
+  type Text,
+} from '@oat-crock/core';
 import { isSameDay } from '@oat-crock/calendar';
 import { written } from './dates';
-import { units } from './units';
+import { units } from './reader';
+import { quantity, tell, textList, textOf } from './said';
 import { kitchenZone } from './zone';
 
 /** Clock time: "19:10", or "Thu 19:10" on another day than `nowMs`. */
@@ -40,60 +52,60 @@ export function windowWords(
   nowMs: number,
 ): string {
   const { p10Ms, p50Ms, p90Ms, deadChance = 0 } = window;
-  const dead = `${Math.min(99, Math.round(100 * deadChance))} %`;
+  const dead = percentOf(Math.min(99, 100 * deadChance), 0);
   if (p50Ms === null)
-    return deadChance >= LIKELY_DEAD
-      ? `never, by all there is to go by: the starter is dead (${dead})`
-      : 'not as things stand';
-  const perhaps = deadChance >= MAYBE_DEAD ? `; the starter may be dead (${dead})` : '';
-  const likely = `likely ${clockTime(toFive(p50Ms), nowMs)}`;
-  if (p10Ms === null) return likely + perhaps;
-  if (p90Ms === null) return `${likely}, not before ${clockTime(toFive(p10Ms), nowMs)}${perhaps}`;
+    return deadChance >= LIKELY_DEAD ? tell('page.ui.words.windowDead', { dead }) : tell('page.ui.words.windowNever');
+  const perhaps = deadChance >= MAYBE_DEAD ? tell('page.ui.words.windowMaybeDead', { dead }) : '';
+  const likely = clockTime(toFive(p50Ms), nowMs);
+  if (p10Ms === null) return tell('page.ui.words.windowLikely', { likely, perhaps });
   const from = toFive(p10Ms);
-  return `${likely}, between ${clockTime(from, nowMs)} and ${clockTime(toFive(p90Ms), from)}${perhaps}`;
+  if (p90Ms === null) return tell('page.ui.words.windowFrom', { likely, from: clockTime(from, nowMs), perhaps });
+  const until = clockTime(toFive(p90Ms), from);
+  return tell('page.ui.words.window', { likely, from: clockTime(from, nowMs), until, perhaps });
 }
 
 /** Mass, in the household's units: "1.99 kg", "620 g". */
-export function mass(massG: number): string {
-  return sayMassIn(massG, units());
-}
+export const mass = (massG: number): string => quantity(weighed(massG));
+
+/** Grams as a label has them, whatever the household weighs in: "3.6 g". */
+export const grams = (massG: number, decimals?: number): string => `${quantity(amountOf(massG, decimals))} g`;
 
 /** Temperature, in the household's units: "42.1 °C". */
-export function temp(tempC: number): string {
-  return sayTempIn(tempC, units());
-}
+export const temp = (tempC: number): string => quantity(tempOf(tempC, 1));
 
 /** A difference of temperatures, in the household's units: "2.8 °C", "5.0 °F". */
-export function degrees(byC: number): string {
-  return sayDegreesIn(byC, units());
-}
+export const degrees = (byC: number): string => quantity(tempBy(byC, 1));
 
 /** What a vessel holds, in the household's units: "4 L". */
-export function litres(volumeL: number): string {
-  return sayLitresIn(volumeL, units());
-}
+export const litres = (volumeL: number): string => quantity(volume(volumeL, 2));
+
+/** A number with just so many decimals, as the household writes it: "1.20", "1,20". */
+export const number = (value: number, decimals: number): string => quantity(amountOf(value, decimals));
 
 /** A number with the metric unit it has, in the household's: "8.82 lb", "185 °F"; `stepBy` as of the field it is typed into. */
 export function amount(value: number, unit: string, stepBy = 1): string {
   const way = shownIn(unit, units(), stepBy);
-  return `${Number(way.toShown(value).toFixed(2))} ${way.unit}`.trimEnd();
+  return `${quantity(amountOf(way.toShown(value)))} ${way.unit}`.trimEnd();
 }
 
 /** Money for what a kilo costs, for the weight the household buys by: "¤ 1.20 per kg". */
 export function pricePer(perKg: number, currency: string): string {
-  const { amount, unit } = priceIn(perKg, units());
-  return `${currency} ${amount.toFixed(2)} per ${unit}`;
+  const { amount: price, unit } = priceIn(perKg, units());
+  return tell('page.ui.words.pricePer', { price: `${currency} ${number(price, 2)}`, unit });
 }
 
-export function acidity(ph: number): string {
-  return `pH ${ph.toFixed(2)}`;
-}
+export const acidity = (ph: number): string => tell('page.ui.words.acidity', { ph: acidityOf(ph) });
+
+/** Some things one after another: "a, b, c". */
+export const listed = (all: readonly string[]): string => textList(all, 'comma');
 
 /** How long until a moment, or how long it has been waiting: "in 2 h 10", "now", "25 min ago". */
 export function fromNow(atMs: number, nowMs: number): string {
   const minutes = Math.round((atMs - nowMs) / 60_000);
-  if (Math.abs(minutes) < 1) return 'now';
-  return minutes > 0 ? `in ${span(minutes)}` : `${span(-minutes)} ago`;
+  if (Math.abs(minutes) < 1) return tell('page.ui.words.now');
+  return minutes > 0
+    ? tell('page.ui.words.in', { time: span(minutes) })
+    : tell('page.ui.words.ago', { time: span(-minutes) });
 }
 
 /** A duration in minutes as "35 min", "2 h 10", "14 h". */
@@ -108,14 +120,18 @@ export function span(minutes: number): string {
 
 /** What a pH tastes of. */
 export function tasteOf(ph: number): string {
-  if (ph > 5.6) return 'sweet';
-  if (ph > 4.85) return 'barely sour';
-  if (ph > 4.5) return 'mild';
-  if (ph > 4.25) return 'tangy';
-  return 'sharp';
+  if (ph > 5.6) return tell('page.ui.words.tasteSweet');
+  if (ph > 4.85) return tell('page.ui.words.tasteBarely');
+  if (ph > 4.5) return tell('page.ui.words.tasteMild');
+  if (ph > 4.25) return tell('page.ui.words.tasteTangy');
+  return tell('page.ui.words.tasteSharp');
 }
 
 /** The first letter large. */
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
+
+/** What is wrong, and what to do about it. */
+export const problemWords = ({ message, remedy }: { readonly message: Text; readonly remedy: Text }): string =>
+  `${textOf(message)} ${textOf(remedy)}`;
