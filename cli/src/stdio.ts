@@ -1,5 +1,6 @@
-import { InputRefused, refusal } from '@oat-crock/contract';
+import { InputRefused, problemIn, refusal } from '@oat-crock/contract';
 import { readFileSync } from 'node:fs';
+import { english } from '@oat-crock/messages';
 
 /** One JSON object in on standard input, one out; on bad input nothing out, a problem on stderr, exit 2. */
 export function throughStdio(compute: (input: unknown) => object): void {
@@ -7,7 +8,7 @@ export function throughStdio(compute: (input: unknown) => object): void {
     process.stdout.write(`${JSON.stringify(compute(readInput()))}\n`);
   } catch (error) {
     if (!(error instanceof InputRefused)) throw error;
-    process.stderr.write(`${JSON.stringify(refusal(error.errors))}\n`);
+    process.stderr.write(`${JSON.stringify(problemIn(refusal(error.errors), english))}\n`);
     process.exitCode = 2;
   }
 }

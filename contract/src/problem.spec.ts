@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { check, InputRefused, refusal } from './problem.js';
+import { english } from '@oat-crock/messages';
+import { check, InputRefused, problemIn, refusal } from './problem.js';
 
 function errorsOf(schema: Joi.Schema, input: unknown) {
   try {
@@ -15,10 +16,10 @@ describe('refusing input', () => {
   const schema = Joi.object({ a: Joi.number().min(1).required(), b: Joi.valid('x', 'y') });
 
   it('names every wrong field with its remedy', () => {
-    expect(errorsOf(schema, { a: 0, b: 'z', c: 1 }).map((e) => [e.field, e.remedy])).toEqual([
+    expect(errorsOf(schema, { a: 0, b: 'z', c: 1 }).map((e) => [e.field, english(e.remedy)])).toEqual([
       ['a', 'Give 1 or more.'],
       ['b', 'Choose one of x, y.'],
-      ['c', 'Leave it out; it is not known here.'],
+      ['c', 'Leave it out.'],
     ]);
   });
 
@@ -28,7 +29,7 @@ describe('refusing input', () => {
   });
 
   it('makes a problem document whose detail says the first thing to mend', () => {
-    const document = refusal(errorsOf(schema, {}));
+    const document = problemIn(refusal(errorsOf(schema, {})), english);
     expect(document.status).toBe(422);
     expect(document.detail).toContain('Add it.');
   });

@@ -1,4 +1,4 @@
-import type { Text } from '@oat-crock/core';
+import { amount, listOf, percent, say, type Message, type Text, type Value } from '@oat-crock/core';
 import type Joi from 'joi';
 
 /** What is wrong with one field, and what would be right. */
@@ -8,39 +8,60 @@ export interface FieldProblem {
   readonly remedy: Text;
 }
 
-/** An error as it crosses the wire (RFC 9457, application/problem+json), naming the field and the remedy. */
-export interface Problem {
+/** An error as it is found: what is said of it is not in anybody's words yet. */
+export interface ProblemFound {
   readonly type: string;
-  readonly title: string;
   readonly status: number;
-  readonly detail: string;
+  readonly title: Text;
+  readonly detail: Text;
   readonly errors: readonly FieldProblem[];
   /** What stands there now, where an edit came too late. */
   readonly current?: unknown;
 }
 
+/** An error as it crosses the wire (RFC 9457, application/problem+json), naming the field and the remedy. */
+export interface Problem extends ProblemFound {
+  readonly title: string;
+  readonly detail: string;
+  readonly errors: readonly (FieldProblem & { readonly message: string; readonly remedy: string })[];
+}
+
+/** An error in the words of whoever asked. */
+export function problemIn({ title, detail, errors, ...rest }: ProblemFound, words: (text: Text) => string): Problem {
+  return {
+    ...rest,
+    title: words(title),
+    detail: words(detail),
+    errors: errors.map(({ field, message, remedy }) => ({ field, message: words(message), remedy: words(remedy) })),
+  };
+}
+
 /** Thrown wherever input is refused. */
 export class InputRefused extends Error {
   constructor(readonly errors: readonly FieldProblem[]) {
-    super(errors.map((e) => `${e.field}: ${e.message}`).join('; '));
+    super(
+      errors.map(({ field, message }) => `${field}: ${typeof message === 'string' ? message : message.key}`).join('; '),
+    );
     this.name = 'InputRefused';
   }
 }
 
-/** The problem document for refused input. */
-export function refusal(errors: readonly FieldProblem[], status = 422): Problem {
-  const first = errors[0];
+/** The problem of refused input. */
+export function refusal(errors: readonly FieldProblem[], status = 422): ProblemFound {
+  const [first] = errors;
   return {
     type: 'urn:oat-crock:refused',
-    title: 'Something in this cannot be right',
+    title: say('problem.refused'),
     status,
-    detail: first ? `${first.message} ${first.remedy}` : 'The input was refused.',
+    detail: first
+      ? say('problem.firstOf', { field: first.field, message: first.message, remedy: first.remedy })
+      : say('problem.inputRefused'),
     errors,
   };
 }
 
 /** A problem that is not about a field. */
-export function problem(status: number, title: string, detail: string): Problem {
+export function problem(status: number, title: Text, detail: Text): ProblemFound {
   return { type: 'about:blank', title, status, detail, errors: [] };
 }
 
@@ -54,41 +75,96 @@ export function check<T>(schema: Joi.Schema<T>, input: unknown): T {
   return value as T;
 }
 
-/** The fields a Joi error names, in words. */
+/** The fields a Joi error names, and what is wrong with each. */
 export function fieldProblems(error: Joi.ValidationError): FieldProblem[] {
   return error.details.map((detail) => ({
-    field: detail.path.join('.') || '(the whole)',
-    message: `${detail.message.replace(/"/g, '')}.`,
-    remedy: remedyOf(detail),
+    field: detail.path.join('.') || WHOLE,
+    ...(KINDS[detail.type] ?? UNKNOWN)(contextOf(detail)),
   }));
 }
 
-type Remedy = (context: Record<string, unknown>) => string;
+/** What a problem of the whole input is about. */
+const WHOLE = '(the whole)';
 
-/** What to do about each kind of refusal Joi knows. */
-const REMEDIES: Readonly<Record<string, Remedy>> = {
-  'any.required': () => 'Add it.',
-  'zone.unknown': () => 'Give one like Europe/Berlin.',
-  'object.unknown': () => 'Leave it out; it is not known here.',
-  'number.base': () => 'Give a number.',
-  'number.integer': () => 'Give a whole number.',
-  'number.min': (c) => `Give ${String(c['limit'])} or more.`,
-  'number.max': (c) => `Give ${String(c['limit'])} or less.`,
-  'number.greater': (c) => `Give more than ${String(c['limit'])}.`,
-  'number.unsafe': () => 'Give a number of ordinary size.',
-  'number.infinity': () => 'Give a finite number.',
-  'any.only': (c) => `Choose one of ${(c['valids'] as unknown[]).join(', ')}.`,
-  'array.min': (c) => `Give at least ${String(c['limit'])}.`,
-  'array.max': (c) => `Give at most ${String(c['limit'])}.`,
-  'string.max': (c) => `Keep it to ${String(c['limit'])} characters.`,
-  'string.empty': () => 'Write something.',
-  'material.tooMuch': () => 'Look at the label again: the figures are for 100 g.',
-  'date.format': () => 'Give a day, like 2026-05-02.',
-  'string.isoDate': () => 'Give a day, like 2026-05-02.',
-  'object.missing': (c) => `Give one of ${(c['peers'] as string[]).join(' or ')}.`,
-  'object.xor': (c) => `Give only one of ${(c['peers'] as string[]).join(', ')}.`,
-};
-
-function remedyOf(detail: Joi.ValidationErrorItem): string {
-  return REMEDIES[detail.type]?.(detail.context ?? {}) ?? 'Check its form.';
+/** What Joi tells of a refusal: its limit, what would be allowed. */
+interface Context {
+  readonly limit: Value;
+  readonly allowed: Value;
+  readonly peers: readonly string[];
+  readonly solids: Value;
 }
+
+function contextOf({ context }: Joi.ValidationErrorItem): Context {
+  const { limit, valids, peers, solids } = (context ?? {}) as Record<string, unknown>;
+  return {
+    limit: typeof limit === 'number' ? amount(limit) : String(limit),
+    allowed: listOf(((valids as unknown[] | undefined) ?? []).map(String), 'comma'),
+    peers: (peers as string[] | undefined) ?? [],
+    solids: percent(Number(solids)),
+  };
+}
+
+type Said = (context: Context) => { readonly message: Message; readonly remedy: Message };
+
+const UNKNOWN: Said = () => ({
+  message: say('problem.notRight'),
+  remedy: say('problem.checkForm'),
+});
+
+/** What each kind of refusal that Joi knows says, and what to do about it. */
+const KINDS: Readonly<Record<string, Said>> = {
+  'any.required': () => ({ message: say('problem.required'), remedy: say('problem.addIt') }),
+  'any.only': ({ allowed }) => ({
+    message: say('problem.only'),
+    remedy: say('problem.chooseOne', { allowed }),
+  }),
+  'any.invalid': UNKNOWN,
+  'any.unknown': () => ({ message: say('problem.notAllowed'), remedy: say('problem.leaveOut') }),
+  'object.unknown': () => ({ message: say('problem.notAllowed'), remedy: say('problem.leaveOut') }),
+  'object.missing': ({ peers }) => ({
+    message: say('problem.missing'),
+    remedy: say('problem.giveOneOf', { peers: listOf(peers, 'or') }),
+  }),
+  'object.xor': ({ peers }) => ({
+    message: say('problem.together'),
+    remedy: say('problem.giveOnlyOne', { peers: listOf(peers, 'comma') }),
+  }),
+  'number.base': () => ({ message: say('problem.number'), remedy: say('problem.giveNumber') }),
+  'number.integer': () => ({ message: say('problem.integer'), remedy: say('problem.giveInteger') }),
+  'number.min': ({ limit }) => ({
+    message: say('problem.tooLittle'),
+    remedy: say('problem.giveOrMore', { limit }),
+  }),
+  'number.max': ({ limit }) => ({
+    message: say('problem.tooMuch'),
+    remedy: say('problem.giveOrLess', { limit }),
+  }),
+  'number.greater': ({ limit }) => ({
+    message: say('problem.tooLittle'),
+    remedy: say('problem.giveMoreThan', { limit }),
+  }),
+  'number.unsafe': () => ({ message: say('problem.tooMuch'), remedy: say('problem.giveOrdinary') }),
+  'number.infinity': () => ({ message: say('problem.number'), remedy: say('problem.giveFinite') }),
+  'string.base': () => ({ message: say('problem.text'), remedy: say('problem.giveText') }),
+  'string.empty': () => ({ message: say('problem.empty'), remedy: say('problem.writeSomething') }),
+  'string.max': ({ limit }) => ({
+    message: say('problem.tooLong'),
+    remedy: say('problem.keepTo', { limit }),
+  }),
+  'string.isoDate': () => ({ message: say('problem.day'), remedy: say('problem.giveDay') }),
+  'date.format': () => ({ message: say('problem.day'), remedy: say('problem.giveDay') }),
+  'array.min': ({ limit }) => ({
+    message: say('problem.tooFew'),
+    remedy: say('problem.giveAtLeast', { limit }),
+  }),
+  'array.max': ({ limit }) => ({
+    message: say('problem.tooMany'),
+    remedy: say('problem.giveAtMost', { limit }),
+  }),
+  'zone.unknown': () => ({ message: say('problem.zone'), remedy: say('problem.giveZone') }),
+  'away.backBefore': () => ({ message: say('problem.backBefore'), remedy: say('problem.giveLater') }),
+  'material.tooMuch': ({ solids }) => ({
+    message: say('problem.material', { solids }),
+    remedy: say('problem.lookAtLabel'),
+  }),
+};

@@ -12,6 +12,7 @@ import { keptStore, type KeptStore } from './store/kept.js';
 import type { Db } from './store/open.js';
 import { machineClock, setClock, type Clock } from './time/clock.js';
 import { machineNowMs } from './time/machine.js';
+import { wordsFor, type Words } from './words.js';
 import type { TimeSettings } from './time/settings.js';
 
 /** Everything a running server holds together. */
@@ -37,6 +38,8 @@ export interface Kitchen {
   readonly clock: Clock;
   readonly events: Events;
   readonly log: Logger;
+  /** How things are said here: in the household's language, units and zone. */
+  readonly words: Words;
 }
 
 /** Opens the kitchen over a database; with a start moment of its own its clock can be set. */
@@ -81,5 +84,6 @@ export function openKitchen(
         : setClock({ store: household, latestEntryMs: entries.latestMs, startMs, rate, machineNow }),
     events: events(entries),
     log,
+    words: wordsFor(() => household.settings().settings),
   };
 }

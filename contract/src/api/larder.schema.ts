@@ -23,10 +23,8 @@ const materialFields = {
 function fitsInto100(material: Material, helpers: Joi.CustomHelpers): Material | Joi.ErrorReport {
   const { fatPct, proteinPct, lactosePct, mineralsPct, sucrosePct = 0, otherPct = 0 } = material;
   const solids = fatPct + proteinPct + lactosePct + mineralsPct + sucrosePct + otherPct;
-  return solids <= 100 ? material : helpers.error('material.tooMuch', { solids: solids.toFixed(1) });
+  return solids <= 100 ? material : helpers.error('material.tooMuch', { solids: Math.round(10 * solids) / 10 });
 }
-
-const TOO_MUCH = { 'material.tooMuch': 'fat, protein, sugar and the rest come to {#solids} g in 100 g' };
 
 const treatment = Joi.valid('raw', '63C-30min', '72C-15s', 'scalded', 'ultra-heated', 'ultrafiltered').required();
 const species = Joi.valid('cow', 'goat', 'sheep');
@@ -46,9 +44,7 @@ export const lotStockSchema: Joi.ObjectSchema<LotStock> = Joi.object({
   species,
   freshPh,
   allergen,
-})
-  .custom(fitsInto100)
-  .messages(TOO_MUCH);
+}).custom(fitsInto100);
 
 /** What every lot has. */
 const lot = (kind: string) => ({
@@ -67,7 +63,7 @@ const lot = (kind: string) => ({
 const stock = (kind: string) =>
   Joi.object({
     ...lot(kind),
-    material: Joi.object(materialFields).custom(fitsInto100).messages(TOO_MUCH).required(),
+    material: Joi.object(materialFields).custom(fitsInto100).required(),
     treatment,
     species: species.required(),
     homogenised: Joi.boolean().required(),

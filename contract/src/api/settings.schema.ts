@@ -5,12 +5,15 @@ import { DATES_IN, USUAL_SETTINGS, type Settings } from './settings.js';
 const hour = Joi.number().min(0).max(24).required();
 const weekdays = Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7);
 
+/** Nobody is back before they are away. */
+function afterLeaving(toMs: number, helpers: Joi.CustomHelpers): number | Joi.ErrorReport {
+  const [{ fromMs }] = helpers.state.ancestors as readonly [{ readonly fromMs: unknown }];
+  return typeof fromMs === 'number' && toMs <= fromMs ? helpers.error('away.backBefore') : toMs;
+}
+
 const away = Joi.object({
   fromMs: moment.required(),
-  toMs: moment
-    .greater(Joi.ref('fromMs'))
-    .required()
-    .messages({ 'number.greater': 'You would be back before you are away' }),
+  toMs: moment.custom(afterLeaving).required(),
 });
 const helper = Joi.object({
   name: Joi.string().trim().min(1).max(60).required(),
@@ -27,8 +30,7 @@ const forgotten = Joi.object({
 /** The name of a time zone that this machine knows. */
 const timeZone = Joi.string()
   .max(60)
-  .custom((name: string, helpers) => (isTimeZone(name) ? name : helpers.error('zone.unknown')))
-  .messages({ 'zone.unknown': 'There is no time zone of this name' });
+  .custom((name: string, helpers) => (isTimeZone(name) ? name : helpers.error('zone.unknown')));
 
 function isTimeZone(name: string): boolean {
   try {

@@ -14,8 +14,7 @@ export const messageSchema: Joi.ObjectSchema<Message> = Joi.object({
     .unknown()
     .custom((values: object, helpers) =>
       JSON.stringify(values).length <= LONGEST ? values : helpers.error('message.long'),
-    )
-    .messages({ 'message.long': '{{#label}} is too long for a message' }),
+    ),
 });
 
 /** Something said to people: a message, or a sentence as it was written down before there were messages. */

@@ -2,11 +2,13 @@ import type { BoundStage } from '../stages/registry.js';
 import { totalG, type Masses } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import type { Material } from '../materials/materials.js';
+import { say, type Text } from '../messages/message.js';
 
 /** Something left over from a make: what it is, what is in it, how long it keeps and what it is good for. */
 export interface Byproduct {
   readonly is: 'whey' | 'buttermilk' | 'cream' | 'starter' | 'grains';
-  readonly name: string;
+  /** What it is called within a sentence. */
+  readonly name: Text;
   readonly massG: number;
   readonly fatPct: number;
   readonly proteinPct: number;
@@ -14,7 +16,7 @@ export interface Byproduct {
   /** Its composition as a label would give it, percent by mass, and its pH. */
   readonly material: Material;
   readonly ph: number;
-  readonly use: string;
+  readonly use: Text;
   /** Days it keeps at 4 °C. */
   readonly keepsDays: number;
 }
@@ -26,27 +28,27 @@ const WORTH_A_JAR_G = 5;
 const WHEYS = [
   {
     fromAcid: 0.0035,
-    name: 'Acid whey',
-    use: 'bread, brine, marinade, feed; thins what is too thick; never makes soft curd',
+    name: say('good.acidWhey'),
+    use: say('use.acidWhey'),
     keepsDays: 14,
   },
   {
     fromAcid: 0.0005,
-    name: 'Whey',
-    use: 'bread, soup, to cook grain in, feed; too sour for soft curd',
+    name: say('good.whey'),
+    use: say('use.whey'),
     keepsDays: 3,
   },
   {
     fromAcid: 0,
-    name: 'Sweet whey',
-    use: 'soft curd by acid and heat while it is fresh; bread, soup, to drink',
+    name: say('good.sweetWhey'),
+    use: say('use.sweetWhey'),
     keepsDays: 2,
   },
 ] as const;
 
 const SOUR_CREAM_KEEPS_DAYS = 10;
 const SWEET_CREAM_KEEPS_DAYS = 4;
-const BUTTERMILK = { keepsDays: 7, use: 'drink it, bake with it, or sour the next cream with it' } as const;
+const BUTTERMILK = { keepsDays: 7, use: say('use.buttermilk') } as const;
 
 /** What is left of a make besides its product. */
 export function byproductsOf(end: CrockState, stages: readonly BoundStage[]): readonly Byproduct[] {
@@ -58,7 +60,7 @@ export function byproductsOf(end: CrockState, stages: readonly BoundStage[]): re
 function runOff({ whey, souring, ph }: CrockState, stages: readonly BoundStage[]): Byproduct[] {
   const is = stages.find((s) => s.kind.runsOff)?.kind.runsOff?.is;
   if (is === 'buttermilk') {
-    const name = souring ? 'Cultured buttermilk' : 'Sweet buttermilk';
+    const name = souring ? say('good.culturedButtermilk') : say('good.sweetButtermilk');
     return [{ is, name, ...inIt(whey, ph), ...BUTTERMILK }];
   }
   const acid = (whey.lactic + whey.citric + whey.acetic) / Math.max(1e-9, totalG(whey));

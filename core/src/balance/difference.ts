@@ -40,7 +40,7 @@ const EXPLAINS = 0.5;
 export function differenceOf(
   forecast: Balance,
   weighed: WeighedOut,
-  runsOff: string | null,
+  runsOff: Text | null,
   usual: UsualLoss | null = null,
 ): Difference {
   const shortG = forecast.productG - weighed.productG;
@@ -68,7 +68,7 @@ export function differenceOf(
   }
 
   function wheyWords(): Text {
-    const name = (runsOff ?? 'whey').toLowerCase();
+    const name = runsOff ?? say('good.whey');
     return moreWheyG > 0
       ? say('balance.difference.moreRanOffDrained', { moreWhey: mass(moreWheyG), name })
       : say('balance.difference.lessRanOffStayed', { moreWhey: mass(-moreWheyG), name });
@@ -89,7 +89,7 @@ export function differenceOf(
       : '';
     const lost = { unaccounted: mass(unaccountedG), beyond };
     return runsOff !== null && weighed.wheyG === null
-      ? say('balance.difference.noWeighingRunOffUnweighed', { ...lost, name: runsOff.toLowerCase() })
+      ? say('balance.difference.noWeighingRunOffUnweighed', { ...lost, name: runsOff })
       : say('balance.difference.noWeighingLeftCloth', lost);
   }
 }

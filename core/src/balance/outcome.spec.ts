@@ -8,6 +8,7 @@ import { totalG } from '../materials/composition.js';
 import { atMinute, logged } from '../testing/logged.js';
 import { differenceOf } from './difference.js';
 import type { Balance } from './yield.js';
+import { say } from '../messages/message.js';
 
 const FEW = { members: 40, seed: 1, fanPoints: 2 };
 const FORECAST: Balance = {
@@ -25,7 +26,7 @@ const outcome = (methodId: string, choices = {}) => follow(logged(methodId, choi
 
 describe('a yield that is not as forecast', () => {
   const says = (productG: number, wheyG: number | null, heldBackG: number | null = 120) =>
-    differenceOf(FORECAST, { productG, wheyG, heldBackG }, 'Whey').says;
+    differenceOf(FORECAST, { productG, wheyG, heldBackG }, say('good.whey')).says;
 
   it('is said to be as forecast within 2 %', () => {
     expect(english(says(1650, 2300))).toBe('As forecast, within 2 %.');
@@ -60,7 +61,7 @@ describe('a yield that is not as forecast', () => {
     const g = fc.integer({ min: 0, max: 4000 });
     fc.assert(
       fc.property(g, g, g, (productG, wheyG, heldBackG) => {
-        const { unaccountedG } = differenceOf(FORECAST, { productG, wheyG, heldBackG }, 'Whey');
+        const { unaccountedG } = differenceOf(FORECAST, { productG, wheyG, heldBackG }, say('good.whey'));
         const forecastOut = FORECAST.productG + FORECAST.wheyG + FORECAST.heldBackG;
         expect(productG + wheyG + heldBackG + unaccountedG).toBeCloseTo(forecastOut, 6);
       }),
@@ -72,7 +73,7 @@ describe('the label of a pot', () => {
   it('names what it contains, most of what went in first, the net mass and the days', () => {
     const { label } = outcome('cultured-butter');
     expect(label.contains.map(english)).toEqual(['milk']);
-    expect(english(label.ingredients[0]!)).toBe('Cream');
+    expect(english(label.ingredients[0]!)).toBe('cream');
     expect(label.netG).toBe(250);
     expect(label.per100g.fatG).toBeGreaterThan(78);
     expect(outcome('soda-cheese').label.contains.map(english)).toEqual(['milk', 'egg']);
@@ -91,7 +92,8 @@ describe('the label of a pot', () => {
 describe('what is left of a make', () => {
   const made = {
     batchId: '01J00000000000000000000000',
-    name: 'Pot',
+    called: 'Acid whey',
+    note: 'Left of Pot.',
     atMs: 1,
     useBy: '2026-05-12',
     treatment: 'scalded',

@@ -34,7 +34,7 @@ export function potLabel(
   const weighed = new Map<string, { readonly name: Text; readonly massG: number }>();
   for (const { stage, before } of stages) {
     for (const { what, ingredient, massG } of stage.kind.weighIn?.(stage.params, before) ?? []) {
-      const name = ingredient ?? (typeof what === 'string' ? what.split(',')[0]! : what);
+      const name = ingredient ?? what;
       const id = idOfText(name);
       weighed.set(id, { name, massG: (weighed.get(id)?.massG ?? 0) + massG });
     }

@@ -1,3 +1,4 @@
+import { say, type Text } from '../messages/message.js';
 /** Cardinal temperatures in °C of one activity of a culture. */
 export interface Cardinal {
   readonly minC: number;
@@ -14,7 +15,8 @@ export type CultureId = 'thermophilic' | 'mesophilic' | 'kefir-grains' | 'room-y
  */
 export interface Culture {
   readonly id: CultureId;
-  readonly name: string;
+  /** What it is called within a sentence. */
+  readonly name: Text;
   readonly growth: Cardinal;
   readonly acid: Cardinal;
   /** Specific growth rate at the optimum, 1/h. */
@@ -46,7 +48,7 @@ const WILD_SPREAD = { activity: 0.6, lag: 0.7, mu: 0.15, acid: 0.2 };
 export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   thermophilic: {
     id: 'thermophilic',
-    name: 'Yogurt culture',
+    name: say('culture.thermophilic'),
     growth: { minC: 20, optC: 43.5, maxC: 51 },
     acid: { minC: 14, optC: 44.5, maxC: 52.5 },
     muOptPerH: 1.7,
@@ -64,7 +66,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
   mesophilic: {
     id: 'mesophilic',
-    name: 'Butter and cream culture',
+    name: say('culture.mesophilic'),
     growth: { minC: 5, optC: 30.5, maxC: 39.5 },
     acid: { minC: 10, optC: 33, maxC: 41 },
     muOptPerH: 1.0,
@@ -82,7 +84,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
   'kefir-grains': {
     id: 'kefir-grains',
-    name: 'Kefir grains',
+    name: say('culture.kefirGrains'),
     growth: { minC: 5, optC: 28, maxC: 38 },
     acid: { minC: 7, optC: 30, maxC: 40 },
     muOptPerH: 0.65,
@@ -100,7 +102,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
   'room-yogurt': {
     id: 'room-yogurt',
-    name: 'Room-temperature heirloom yogurt',
+    name: say('culture.roomYogurt'),
     growth: { minC: 6, optC: 29, maxC: 38 },
     acid: { minC: 9, optC: 31, maxC: 40 },
     muOptPerH: 0.8,
@@ -118,7 +120,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
   clabber: {
     id: 'clabber',
-    name: 'Clabber',
+    name: say('culture.clabber'),
     growth: { minC: 6, optC: 30, maxC: 39 },
     acid: { minC: 9, optC: 32, maxC: 41 },
     muOptPerH: 0.7,
@@ -136,7 +138,7 @@ export const CULTURES: Readonly<Record<CultureId, Culture>> = {
   },
   plant: {
     id: 'plant',
-    name: 'Plant-base capsule',
+    name: say('culture.plant'),
     growth: { minC: 18, optC: 41, maxC: 49 },
     acid: { minC: 14, optC: 42, maxC: 50 },
     muOptPerH: 0.5,

@@ -38,6 +38,6 @@ export function mismatchOf(
     return { grave: true, says: say('cultures.match.doesNotGrowWants', { keep: temp(place.keepC), opt: temp(optC) }) };
   return {
     grave: false,
-    says: say('cultures.match.makeReckonedOneHours', { name: CULTURES[wanted].name.toLowerCase() }),
+    says: say('cultures.match.makeReckonedOneHours', { name: CULTURES[wanted].name }),
   };
 }

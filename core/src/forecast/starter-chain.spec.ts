@@ -1,6 +1,7 @@
 import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { starterChain, type ChainAsked, type ChainStep } from './starter-chain.js';
+import { inEnglish } from '@oat-crock/messages';
 
 const ASKED: ChainAsked = {
   culture: 'mesophilic',
@@ -53,8 +54,10 @@ describe('a chain of starters', () => {
   });
 
   it('says why where it cannot be', () => {
-    expect(starterChain({ ...ASKED, tempC: 45 })).toEqual({ impossible: jasmine.stringContaining('never ripens') });
-    expect(starterChain({ ...ASKED, dosePct: 90, from: { ...ASKED.from, massG: 1 } })).toEqual({
+    expect(inEnglish(starterChain({ ...ASKED, tempC: 45 }))).toEqual({
+      impossible: jasmine.stringContaining('never ripens'),
+    });
+    expect(inEnglish(starterChain({ ...ASKED, dosePct: 90, from: { ...ASKED.from, massG: 1 } }))).toEqual({
       impossible: jasmine.stringContaining('6 steps'),
     });
   });

@@ -4,6 +4,8 @@ import { STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { NORMAL_MINERALS_G_PER_KG } from '../constants/buffer.js';
 import { starterActivity, type Starter } from '../physics/starter-activity.js';
 import { keepAt, souringCrock, souringLaw, sourStep, SOURING_STEP_MIN } from '../physics/souring.js';
+import { say, type Message } from '../messages/message.js';
+import { amount as amountOf, temp } from '../messages/quantity.js';
 
 /** What a chain of starters is asked for. */
 export interface ChainAsked {
@@ -44,14 +46,14 @@ const LONGEST_H = 72;
  *
  * @returns the steps in order of time; the first error in words where it cannot be done
  */
-export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readonly impossible: string } {
+export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readonly impossible: Message } {
   const { culture, neededG, from, dosePct, tempC, ripePh, heldBackG } = asked;
   const dose = dosePct / 100;
   const amounts: { milkG: number; starterG: number }[] = [];
   let wantedG = neededG;
   do {
     if (amounts.length >= MOST_STEPS)
-      return { impossible: `Even ${MOST_STEPS} steps do not make that much of so little.` };
+      return { impossible: say('forecast.starterChain.tooMuch', { steps: amountOf(MOST_STEPS) }) };
     const wholeG = (wantedG + heldBackG) / (1 - LEFT_BEHIND);
     const starterG = (wholeG * dose) / (1 + dose);
     amounts.unshift({ milkG: wholeG - starterG, starterG });
@@ -60,7 +62,7 @@ export function starterChain(asked: ChainAsked): readonly ChainStep[] | { readon
   const firstActivity = asked.activity ?? starterActivity(from, culture);
   const hours = amounts.map((_, i) => ripeningH(culture, dose, i === 0 ? firstActivity : 1, tempC, ripePh));
   if (hours.some((h) => h === null))
-    return { impossible: `At ${tempC} °C it never ripens: choose a warmth it lives in, or a fresher culture.` };
+    return { impossible: say('forecast.starterChain.neverRipens', { temp: temp(tempC) }) };
   return amounts.map((amount, i) => ({
     ...amount,
     ripensH: hours[i]!,

@@ -92,14 +92,15 @@ describe('dates', () => {
 });
 
 describe('packs', () => {
-  const g = (x: number) => `${Math.round(x)} g`;
+  const words = (amountG: number, packG: number) => english(packWords(amountG, packG));
 
   it('say whole ones and what is taken of the next', () => {
-    expect(packWords(1210, 1030, g, 'carton')).toBe('1 carton and 180 g of the second');
-    expect(packWords(2060, 1030, g, 'carton')).toBe('2 cartons');
-    expect(packWords(500, 1030, g, 'carton')).toBe('500 g of one carton');
-    expect(packWords(2055, 1030, g, 'carton')).toBe('2 cartons');
-    expect(packWords(8000, 1000, g)).toBe('8 packs');
+    expect(words(1210, 1030)).toBe('1 pack and 180 g of the second');
+    expect(words(2060, 1030)).toBe('2 packs');
+    expect(words(500, 1030)).toBe('500 g of one pack');
+    expect(words(2055, 1030)).toBe('2 packs');
+    expect(words(4200, 1000)).toBe('4 packs and 200 g of the fifth');
+    expect(words(8000, 1000)).toBe('8 packs');
   });
 
   it('come to the amount again, within a hundredth of a pack', () => {

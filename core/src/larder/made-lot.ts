@@ -4,8 +4,10 @@ import type { Lot, StockLot } from '../lots/lot.js';
 /** The make that something was left over from. */
 export interface MadeIn {
   readonly batchId: string;
-  readonly name: string;
   readonly atMs: number;
+  /** What the lot is called, and what is noted of it, in its household's words. */
+  readonly called: string;
+  readonly note: string;
   /** Last day it keeps, "2026-05-02". */
   readonly useBy: string;
   readonly treatment: StockLot['treatment'];
@@ -32,17 +34,17 @@ export function canStandInLarder({ is }: Pick<Byproduct, 'is'>): boolean {
  */
 export function madeLot(left: Byproduct, id: string, massG: number, made: MadeIn): Lot {
   const kind = KEPT_AS[left.is];
-  if (!kind) throw new RangeError(`${left.name} is a culture, not a lot`);
+  if (!kind) throw new RangeError(`${left.is} is a culture, not a lot`);
   return {
     id,
     kind,
-    name: left.name,
+    name: made.called,
     amount: massG,
     countedMs: made.atMs,
     pack: null,
     price: 0,
     useBy: made.useBy,
-    note: `Left of ${made.name}.`,
+    note: made.note,
     from: made.batchId,
     material: left.material,
     treatment: made.treatment,

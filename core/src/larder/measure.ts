@@ -1,4 +1,4 @@
-import { amount, between, temp, tempBy } from '../messages/quantity.js';
+import { amount, between, temp, tempBy, heatLoss } from '../messages/quantity.js';
 import { say, type Text } from '../messages/message.js';
 import { ACIDS, SODA, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
 import { protonsGiven } from '../physics/acids.js';
@@ -41,7 +41,7 @@ export function measureLoss({ noted, litres, roomC }: Measuring): Measured {
     const min = (i * lasts) / CURVE_POINTS;
     return { min: first.min + min, tempC: roomC + (first.tempC - roomC) * Math.exp(-perMin * min) };
   });
-  const words = `Over the first hour it cools by ${perHourC.toFixed(1)} °C: ${uaWPerK.toFixed(2)} W per °C over the room.`;
+  const words = say('larder.measure.cools', { by: tempBy(perHourC, 1), loss: heatLoss(uaWPerK) });
   return { value: uaWPerK, sd: sdWPerK, words, curve };
 }
 

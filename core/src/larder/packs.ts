@@ -1,3 +1,6 @@
+import { say, type Message } from '../messages/message.js';
+import { weighed } from '../messages/quantity.js';
+
 /** An amount in whole packs and what is taken of the next. */
 export interface InPacks {
   readonly whole: number;
@@ -18,13 +21,10 @@ export function inPacks(amountG: number, packG: number): InPacks {
   return { whole, rest: rest > NOT_WORTH * packG ? rest : 0 };
 }
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
-
-/** "1 carton and 180 g of the second"; `sayMass` says the rest. */
-export function packWords(amountG: number, packG: number, sayMass: (g: number) => string, pack = 'pack'): string {
+/** "1 pack and 180 g of the second". */
+export function packWords(amountG: number, packG: number): Message {
   const { whole, rest } = inPacks(amountG, packG);
-  const packs = whole === 1 ? `1 ${pack}` : `${whole} ${pack}s`;
-  if (rest === 0) return packs;
-  if (whole === 0) return `${sayMass(rest)} of one ${pack}`;
-  return `${packs} and ${sayMass(rest)} of the ${ORDINALS[whole] ?? 'next'}`;
+  if (rest === 0) return say('larder.packs.whole', { whole });
+  if (whole === 0) return say('larder.packs.ofOne', { rest: weighed(rest) });
+  return say('larder.packs.andOfNext', { whole, rest: weighed(rest) });
 }

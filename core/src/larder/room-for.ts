@@ -122,4 +122,4 @@ function keepingProblems({ choices }: Filled, keeper: Gear): Problem[] {
   ];
 }
 
-const namesOf = (vessels: readonly Gear[]) => vessels.map((g) => g.name).join(' and ');
+const namesOf = (vessels: readonly Gear[]) => listOf(vessels.map((g) => g.name));

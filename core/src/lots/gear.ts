@@ -1,4 +1,5 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
+import { say, type Text } from '../messages/message.js';
 
 /** What a kitchen makes with. */
 export type GearKind =
@@ -51,7 +52,8 @@ export interface Gear {
 
 /** What each kind is called, whether it has a capacity, what can be learned of it, and how full it may be. */
 export interface GearType {
-  readonly name: string;
+  /** What it is called within a sentence. */
+  readonly name: Text;
   readonly holds: boolean;
   readonly learns: readonly LearnedKey[];
   /** Share of its capacity that milk or curd may fill. */
@@ -59,18 +61,18 @@ export interface GearType {
 }
 
 export const GEAR_TYPES: Readonly<Record<GearKind, GearType>> = {
-  pot: { name: 'Pot', holds: true, learns: ['lossWPerK'], fillable: 0.9 },
-  jar: { name: 'Jar', holds: true, learns: [], fillable: 0.95 },
-  flask: { name: 'Flask', holds: true, learns: ['lossWPerK'], fillable: 0.97 },
-  thermostat: { name: 'Thermostat', holds: true, learns: ['holdsC'], fillable: 0.95 },
-  'lamp-oven': { name: 'Oven with a lamp', holds: false, learns: ['holdsC'], fillable: 1 },
-  bath: { name: 'Water bath', holds: true, learns: ['holdsC'], fillable: 0.8 },
-  strainer: { name: 'Strainer', holds: true, learns: [], fillable: 1 },
-  mould: { name: 'Mould', holds: true, learns: [], fillable: 1 },
-  churn: { name: 'Churn', holds: true, learns: [], fillable: 0.5 },
-  'cold-shelf': { name: 'Cold shelf', holds: true, learns: ['holdsC'], fillable: 0.9 },
-  hob: { name: 'Hob', holds: false, learns: ['powerW'], fillable: 1 },
-  counter: { name: 'Counter', holds: false, learns: ['holdsC'], fillable: 1 },
+  pot: { name: say('gear.pot'), holds: true, learns: ['lossWPerK'], fillable: 0.9 },
+  jar: { name: say('gear.jar'), holds: true, learns: [], fillable: 0.95 },
+  flask: { name: say('gear.flask'), holds: true, learns: ['lossWPerK'], fillable: 0.97 },
+  thermostat: { name: say('gear.thermostat'), holds: true, learns: ['holdsC'], fillable: 0.95 },
+  'lamp-oven': { name: say('gear.lampOven'), holds: false, learns: ['holdsC'], fillable: 1 },
+  bath: { name: say('gear.bath'), holds: true, learns: ['holdsC'], fillable: 0.8 },
+  strainer: { name: say('gear.strainer'), holds: true, learns: [], fillable: 1 },
+  mould: { name: say('gear.mould'), holds: true, learns: [], fillable: 1 },
+  churn: { name: say('gear.churn'), holds: true, learns: [], fillable: 0.5 },
+  'cold-shelf': { name: say('gear.coldShelf'), holds: true, learns: ['holdsC'], fillable: 0.9 },
+  hob: { name: say('gear.hob'), holds: false, learns: ['powerW'], fillable: 1 },
+  counter: { name: say('gear.counter'), holds: false, learns: ['holdsC'], fillable: 1 },
 };
 
 /** What one vessel takes with its headspace left, g, to five grams below. */

@@ -1,5 +1,6 @@
 import { CASEIN_SHARE_OF_PROTEIN, FRESH_PH, type Species, type Treatment } from '../constants/milk.js';
 import { massesBy, NOTHING, type Masses } from './composition.js';
+import { type Text } from '../messages/message.js';
 
 /** A milk or cream as its label gives it: percent by mass. */
 export interface Material {
@@ -17,7 +18,8 @@ export interface Material {
 /** A material that can be bought: composition, treatment and price. */
 export interface Stock extends Material {
   readonly id: string;
-  readonly name: string;
+  /** What its maker called it, or what it is called on the list of usual ones. */
+  readonly name: Text;
   readonly treatment: Treatment;
   readonly pricePerKg: number;
   /** Cow's when left out. */

@@ -1,4 +1,6 @@
 import type { Stock } from './materials.js';
+import { say } from '../messages/message.js';
+import { percent } from '../messages/quantity.js';
 
 /**
  * Milks and creams as they usually come, percent by mass (typical label values for cow's milk; Walstra et al. 2006,
@@ -7,7 +9,7 @@ import type { Stock } from './materials.js';
 export const REFERENCE_MILKS: readonly Stock[] = [
   {
     id: 'whole',
-    name: 'Whole milk, 3.6 % fat',
+    name: say('stock.whole', { fat: percent(3.6) }),
     fatPct: 3.6,
     proteinPct: 3.3,
     lactosePct: 4.7,
@@ -17,7 +19,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
   {
     id: 'half-skimmed',
-    name: 'Half-skimmed milk, 1.7 % fat',
+    name: say('stock.halfSkimmed', { fat: percent(1.7) }),
     fatPct: 1.7,
     proteinPct: 3.4,
     lactosePct: 4.8,
@@ -27,7 +29,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
   {
     id: 'skimmed',
-    name: 'Skimmed milk, 0.1 % fat',
+    name: say('stock.skimmed', { fat: percent(0.1) }),
     fatPct: 0.1,
     proteinPct: 3.45,
     lactosePct: 4.9,
@@ -37,7 +39,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
   {
     id: 'raw',
-    name: 'Raw milk, 4.2 % fat',
+    name: say('stock.raw', { fat: percent(4.2) }),
     fatPct: 4.2,
     proteinPct: 3.4,
     lactosePct: 4.7,
@@ -47,7 +49,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
   {
     id: 'goat',
-    name: 'Goat’s milk, 3.9 % fat',
+    name: say('stock.goat', { fat: percent(3.9) }),
     fatPct: 3.9,
     proteinPct: 3.3,
     lactosePct: 4.4,
@@ -58,7 +60,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
   },
   {
     id: 'sheep',
-    name: 'Sheep’s milk, 6.5 % fat',
+    name: say('stock.sheep', { fat: percent(6.5) }),
     fatPct: 6.5,
     proteinPct: 5.5,
     lactosePct: 4.8,
@@ -73,7 +75,7 @@ export const REFERENCE_MILKS: readonly Stock[] = [
 export const READY_MILKS: readonly Stock[] = [
   {
     id: 'ultra-heated',
-    name: 'Ultra-heated milk, 3.5 % fat',
+    name: say('stock.ultraHeated', { fat: percent(3.5) }),
     fatPct: 3.5,
     proteinPct: 3.3,
     lactosePct: 4.8,
@@ -83,7 +85,7 @@ export const READY_MILKS: readonly Stock[] = [
   },
   {
     id: 'ultrafiltered',
-    name: 'Ultrafiltered milk, 3.5 % fat',
+    name: say('stock.ultrafiltered', { fat: percent(3.5) }),
     fatPct: 3.5,
     proteinPct: 5.6,
     lactosePct: 2.5,
@@ -97,7 +99,7 @@ export const READY_MILKS: readonly Stock[] = [
 export const WHEYS: readonly Stock[] = [
   {
     id: 'sweet-whey',
-    name: 'Sweet whey, of rennet cheese',
+    name: say('stock.sweetWhey'),
     fatPct: 0.4,
     proteinPct: 0.85,
     lactosePct: 4.8,
@@ -109,7 +111,7 @@ export const WHEYS: readonly Stock[] = [
   },
   {
     id: 'acid-whey',
-    name: 'Acid whey, of soured curd',
+    name: say('stock.acidWhey'),
     fatPct: 0.2,
     proteinPct: 0.75,
     lactosePct: 4.2,
@@ -136,7 +138,7 @@ export const MILK_POWDER: Stock = {
 export const REFERENCE_CREAMS: readonly Stock[] = [
   {
     id: 'cream-36',
-    name: 'Cream, 36 % fat',
+    name: say('stock.cream36', { fat: percent(36) }),
     fatPct: 36,
     proteinPct: 2.1,
     lactosePct: 3.1,
@@ -146,7 +148,7 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
   },
   {
     id: 'cream-48',
-    name: 'Rich cream, 48 % fat',
+    name: say('stock.cream48', { fat: percent(48) }),
     fatPct: 48,
     proteinPct: 1.6,
     lactosePct: 2.5,
@@ -156,7 +158,7 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
   },
   {
     id: 'cream-ultra',
-    name: 'Ultra-heated cream, 35 % fat',
+    name: say('stock.creamUltra', { fat: percent(35) }),
     fatPct: 35,
     proteinPct: 2.1,
     lactosePct: 3.2,
@@ -170,7 +172,7 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
 export const PLANT_BASES: readonly Stock[] = [
   {
     id: 'coconut-cream',
-    name: 'Thick coconut cream, off the chilled can',
+    name: say('stock.coconutCream'),
     fatPct: 30,
     proteinPct: 2.4,
     lactosePct: 0,
@@ -185,7 +187,7 @@ export const PLANT_BASES: readonly Stock[] = [
   },
   {
     id: 'coconut-whole',
-    name: 'Coconut milk, the whole can',
+    name: say('stock.coconutWhole'),
     fatPct: 17,
     proteinPct: 1.7,
     lactosePct: 0,
@@ -200,7 +202,7 @@ export const PLANT_BASES: readonly Stock[] = [
   },
   {
     id: 'cashew',
-    name: 'Cashew milk, home-made',
+    name: say('stock.cashew'),
     fatPct: 9,
     proteinPct: 3.6,
     lactosePct: 0,
@@ -215,7 +217,7 @@ export const PLANT_BASES: readonly Stock[] = [
   },
   {
     id: 'soya',
-    name: 'Soya drink, unsweetened',
+    name: say('stock.soya'),
     fatPct: 2.1,
     proteinPct: 3.7,
     lactosePct: 0,

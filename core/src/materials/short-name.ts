@@ -25,4 +25,8 @@ const SHORT: Readonly<Record<string, Text>> = {
 
 /** A material's name within a sentence: "whole milk"; of one's own, what stands before the first comma of its name. */
 export const shortName = ({ id, name }: Pick<Stock, 'id' | 'name'>): Text =>
-  SHORT[id] ?? name.split(',')[0]!.toLowerCase();
+  SHORT[id] ?? (typeof name === 'string' ? name.split(',')[0]!.toLowerCase() : name);
+
+/** What it is called on a label: in short; one's own as its maker called it, to the first comma. */
+export const ingredientName = ({ id, name }: Pick<Stock, 'id' | 'name'>): Text =>
+  typeof name === 'string' ? name.split(',')[0]! : (SHORT[id] ?? name);

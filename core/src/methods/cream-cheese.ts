@@ -25,6 +25,7 @@ import {
   STARTER_KEYS,
   STARTER_PARAMS,
 } from './common-choices.js';
+import { between, temp } from '../messages/quantity.js';
 
 const CREAM_MILK = vary(
   { ...MILK, title: say('methods.creamCheese.milkCream') },
@@ -118,8 +119,16 @@ const CHEESE_STARTER = vary(only(STARTER, STARTER_KEYS), {
   },
 });
 
-const COUNTER = { id: 'counter', label: 'On the counter, covered', why: 'Where the room is at 21 to 26 °C.' };
-const THERMOSTAT = { id: 'thermostat', label: 'Thermostat or water bath', why: 'Holds what you set.' };
+const COUNTER = {
+  id: 'counter',
+  label: say('methods.creamCheese.onTheCounter'),
+  why: say('methods.creamCheese.whereRoomIs', { range: between(temp(21), temp(26)) }),
+};
+const THERMOSTAT = {
+  id: 'thermostat',
+  label: say('methods.creamCheese.thermostatOrBath'),
+  why: say('methods.creamCheese.holdsWhatYouSet'),
+};
 
 const CHEESE_MONEY = vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 16 } });
 

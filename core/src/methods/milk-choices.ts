@@ -1,23 +1,24 @@
-import { say } from '../messages/message.js';
+import { say, type Text } from '../messages/message.js';
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import type { Treatment } from '../constants/milk.js';
 import type { Stock } from '../materials/materials.js';
 import type { ChoiceGroup, StageTemplate } from './method.js';
+import { percent } from '../messages/quantity.js';
 
-const TREATED: Readonly<Record<Treatment, string>> = {
-  raw: 'raw: heat it in this make',
-  '63C-30min': 'pasteurised slowly',
-  '72C-15s': 'pasteurised',
-  scalded: 'scalded',
-  'ultra-heated': 'ultra-heated',
-  ultrafiltered: 'ultrafiltered',
+const TREATED: Readonly<Record<Treatment, Text>> = {
+  raw: say('treated.raw'),
+  '63C-30min': say('treated.slowly'),
+  '72C-15s': say('treated.pasteurised'),
+  scalded: say('treated.scalded'),
+  'ultra-heated': say('treated.ultraHeated'),
+  ultrafiltered: say('treated.ultrafiltered'),
 };
 
 /** A milk as an option of a choice. */
 export const milkOption = (m: Stock) => ({
   id: m.id,
   label: m.name,
-  why: `${m.proteinPct} % protein, ${TREATED[m.treatment]}.`,
+  why: say('methods.milkChoices.protein', { protein: percent(m.proteinPct), treated: TREATED[m.treatment] }),
 });
 
 /** Choices that every scalded yogurt shares. */
@@ -65,7 +66,7 @@ export const MILK: ChoiceGroup = {
       options: REFERENCE_CREAMS.map((m) => ({
         id: m.id,
         label: m.name,
-        why: `${m.fatPct} % fat, ${TREATED[m.treatment]}.`,
+        why: say('methods.milkChoices.fat', { fat: percent(m.fatPct), treated: TREATED[m.treatment] }),
       })),
     },
     {

@@ -3,6 +3,7 @@ import { say } from '../messages/message.js';
 import { PLANT_BASES } from '../materials/reference-materials.js';
 import { only, vary, withMore, type ChoiceGroup, type Method } from './method.js';
 import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
+import { percent } from '../messages/quantity.js';
 
 const BASE: ChoiceGroup = {
   title: say('methods.plantYogurt.base'),
@@ -28,7 +29,7 @@ const BASE: ChoiceGroup = {
       options: PLANT_BASES.map((b) => ({
         id: b.id,
         label: b.name,
-        why: `${b.fatPct} % fat, ${b.proteinPct} % protein.`,
+        why: say('methods.plantYogurt.fatProtein', { fat: percent(b.fatPct), protein: percent(b.proteinPct) }),
       })),
     },
     {

@@ -35,8 +35,11 @@ export function firmnessIndex(gel: GelConditions): number {
   return 100 * (1 - Math.exp(-strength / 66.6));
 }
 
+/** What a gel does on a spoon, softest first. */
+export type FirmnessWord = (typeof FIRMNESS_WORDS)[number]['word'];
+
 /** The word for a firmness index. */
-export function firmnessWord(index: number): string {
+export function firmnessWord(index: number): FirmnessWord {
   return FIRMNESS_WORDS.findLast((w) => index >= w.from)!.word;
 }
 

@@ -116,17 +116,17 @@ describe('how long it keeps at the edge of what keeps it', () => {
 
 describe('what is left', () => {
   const left = (code: string, choices = {}) => byproductsOf(end(code, choices), planStages(methodById(code), choices));
-  const named = (code: string, choices = {}) => left(code, choices).map((b) => b.name);
+  const named = (code: string, choices = {}) => left(code, choices).map((b) => english(b.name));
 
   it('is named for what it is: acid whey never makes soft curd, sweet buttermilk is not cultured', () => {
-    expect(named('Y5')).toEqual(['Acid whey', 'Starter held back']);
-    expect(named('A1')).toEqual(['Whey']);
-    expect(named('B1')).toEqual(['Cultured buttermilk', 'Starter held back']);
-    expect(named('K1')).toEqual(['Kefir grains']);
-    expect(named('L1')).toEqual(['Soured cream', 'Starter held back']);
-    expect(named('S1')).toEqual(['Thin cream']);
-    expect(named('A4')).toEqual(['Acid whey']);
-    expect(left('Y5')[0]!.use).toContain('never makes soft curd');
+    expect(named('Y5')).toEqual(['acid whey', 'starter held back']);
+    expect(named('A1')).toEqual(['whey']);
+    expect(named('B1')).toEqual(['cultured buttermilk', 'starter held back']);
+    expect(named('K1')).toEqual(['kefir grains']);
+    expect(named('L1')).toEqual(['soured cream', 'starter held back']);
+    expect(named('S1')).toEqual(['thin cream']);
+    expect(named('A4')).toEqual(['acid whey']);
+    expect(english(left('Y5')[0]!.use)).toContain('never makes soft curd');
   });
 
   it('has its composition and its days', () => {

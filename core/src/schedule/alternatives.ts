@@ -8,7 +8,7 @@ import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 /** An objective preset that a whole plan may have. */
 export interface ObjectivePreset {
   readonly id: 'even' | 'fresh' | 'early';
-  readonly name: string;
+  readonly name: Text;
   readonly why: Text;
   readonly weights: ObjectiveWeights;
 }
@@ -17,19 +17,19 @@ export interface ObjectivePreset {
 export const OBJECTIVE_PRESETS: readonly ObjectivePreset[] = [
   {
     id: 'even',
-    name: 'Hands in working hours',
+    name: say('schedule.alternatives.even'),
     why: say('schedule.alternatives.handsComeWhenSomebody'),
     weights: USUAL_WEIGHTS,
   },
   {
     id: 'fresh',
-    name: 'As fresh as it can be',
+    name: say('schedule.alternatives.fresh'),
     why: say('schedule.alternatives.eachReadyShortlyBefore'),
     weights: { ...USUAL_WEIGHTS, offMin: 0.2, ageH: 3 },
   },
   {
     id: 'early',
-    name: 'Early, with time to spare',
+    name: say('schedule.alternatives.early'),
     why: say('schedule.alternatives.eachReadyDayBefore'),
     weights: { ...USUAL_WEIGHTS, offMin: 2, spareH: 24, souringSlack: 40, otherSlack: 0.2 },
   },

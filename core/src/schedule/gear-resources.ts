@@ -1,5 +1,6 @@
 import { GEAR_TYPES, type Gear, type GearKind } from '../lots/gear.js';
 import type { GearDemand } from '../make/gear-demands.js';
+import { type Text } from '../messages/message.js';
 
 /** Gear as a plan needs it: pieces alike, of which each holds one make, or several at one setting. */
 export type PlanGear = Pick<Gear, 'kind' | 'holdsL' | 'count'> & {
@@ -74,7 +75,7 @@ export function mostLitres(kind: GearKind, gearResources: readonly GearResource[
 }
 
 /** What a kind of gear is called in a sentence. */
-export const gearWord = (kind: GearKind): string => GEAR_TYPES[kind].name.toLowerCase();
+export const gearWord = (kind: GearKind): Text => GEAR_TYPES[kind].name;
 
 /** Hands are the resource after those of gear. */
 export const labourResource = (gearResources: readonly GearResource[]): number => gearResources.length;

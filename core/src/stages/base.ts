@@ -1,4 +1,4 @@
-import { shortName } from '../materials/short-name.js';
+import { shortName, ingredientName } from '../materials/short-name.js';
 import { say } from '../messages/message.js';
 import { mass } from '../messages/quantity.js';
 import { GOODS } from '../materials/kitchen-goods.js';
@@ -43,12 +43,13 @@ export const base: StageKind<BaseParams> = {
     return [
       {
         what: stock.name,
+        ingredient: ingredientName(stock),
         massG: params.massG,
         gPerMl: materialDensity(stock, 5),
         stockId: stock.id,
         pricedAs: 'milk' as const,
       },
-      { what: 'Sugar', massG: sugarG(params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' as const },
+      { what: GOODS.sugar.name, massG: sugarG(params), gPerMl: GOODS.sugar.gPerMl, pricedAs: 'own' as const },
     ].filter((w) => w.massG > 0.05);
   },
   begin: (state, params) => {

@@ -1,4 +1,4 @@
-import { shortName } from '../materials/short-name.js';
+import { shortName, ingredientName } from '../materials/short-name.js';
 import { say, listOf } from '../messages/message.js';
 import { mass, percent, volume, spoons } from '../messages/quantity.js';
 import { CROCK_G_PER_ML, STARTER_ROOM } from '../constants/vessels.js';
@@ -83,6 +83,7 @@ export const blend: StageKind<BlendParams> = {
   weighIn: (params) =>
     blendParts(params).map(({ stock, massG }, i) => ({
       what: stock.name,
+      ingredient: ingredientName(stock),
       massG,
       gPerMl: materialDensity(stock, 5),
       stockId: stock.id,

@@ -48,7 +48,7 @@ export const chill: StageKind<ChillParams> = {
   gear: () => ['cold shelf'],
   endsBy: 'temperature',
   target: (params) => params.targetC,
-  keepsBack: { is: 'starter', name: 'Starter held back', use: 'the next make', keepsDays: 10 },
+  keepsBack: { is: 'starter', name: say('good.starterHeldBack'), use: say('use.starter'), keepsDays: 10 },
   begin: (state, params) => takeOut(state, scaleMasses(state.masses, params.holdBackPct / 100), 'heldBack'),
   advance: (state, params, environment, minutes) =>
     standBy('refrigerator', state, environment, minutes, shapeOf(params, state)),

@@ -32,7 +32,7 @@ export const cook: StageKind<CookParams> = {
   over: () => say('stages.cook.itHasMelted'),
   instruction: (params, before) => {
     const list = partsOf(params, before).map(({ goods, massG }) =>
-      say('stages.cook.part', { mass: mass(massG), name: goods.name.toLowerCase() }),
+      say('stages.cook.part', { mass: mass(massG), name: goods.name }),
     );
     return say('stages.cook.overLowFlameMelt', { list: listOf(list, 'comma'), target: temp(params.targetC) });
   },

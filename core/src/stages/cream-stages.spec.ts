@@ -3,6 +3,7 @@ import { lastOf, runStage } from '../make/run.js';
 import { totalG } from '../materials/composition.js';
 import { balanceErrorPct, bodyWord, emptyCrock, type CrockState } from '../state/crock-state.js';
 import { bind } from './registry.js';
+import { english } from '@oat-crock/messages';
 
 const run = (kind: string, params: object, from: CrockState) =>
   lastOf(runStage(bind({ id: kind, kind, params: { ...params } }), from, USUAL_ENVIRONMENT));
@@ -23,7 +24,7 @@ describe('scalded cream', () => {
     expect(lifted.masses.fat / totalG(lifted.masses)).toBeCloseTo(0.6, 6);
     expect(totalG(lifted.masses) + totalG(lifted.aside)).toBeCloseTo(totalG(scalded.masses), 6);
     expect(balanceErrorPct(lifted)).toBeLessThan(1e-9);
-    expect(bodyWord(lifted)).toBe('stands');
+    expect(english(bodyWord(lifted))).toBe('stands');
     const drained = run('lift', { scaldedH: 11, how: 'drain' }, scalded);
     expect(totalG(drained.masses)).toBeGreaterThan(totalG(lifted.masses));
   });
@@ -40,7 +41,7 @@ describe('cream thickened by acid', () => {
   it('does not part, and hardly drains', () => {
     const thick = run('acidify', acid, run('cool', { targetC: 65, method: 'covered' }, HOT));
     expect(thick.ph).toBeCloseTo(5.7, 6);
-    expect(bodyWord(thick)).toBe('spoons');
+    expect(english(bodyWord(thick))).toBe('spoons');
     const drained = run('strain', { method: 'flat', share: 0.93 }, run('cool', { targetC: 20 }, thick));
     expect(totalG(drained.whey) / totalG(thick.masses)).toBeLessThan(0.12);
   });

@@ -27,7 +27,7 @@ export const draw: StageKind<DrawParams> = {
     }),
   ...handsWork(TAKES_MIN),
   gear: () => ['cloth', 'strainer'],
-  runsOff: { is: 'buttermilk', name: 'Buttermilk' },
+  runsOff: { is: 'buttermilk', name: say('good.buttermilk') },
   begin: (state) => {
     const { butterG, butterFatPct } = split(state);
     // What is too lean to churn gives no more fat than it has.

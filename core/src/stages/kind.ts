@@ -65,20 +65,20 @@ export interface Drainage {
 /** What leaves a crock as it drains: what it is, and its name. */
 export interface RunsOff {
   readonly is: 'whey' | 'buttermilk';
-  readonly name: string;
+  readonly name: Text;
 }
 
 /** What is taken off and put by: its name and its uses. */
 export interface SetAside {
-  readonly name: string;
-  readonly use: string;
+  readonly name: Text;
+  readonly use: Text;
 }
 
 /** What is kept for the next make. */
 export interface KeepsBack {
   readonly is: 'starter' | 'grains';
-  readonly name: string;
-  readonly use: string;
+  readonly name: Text;
+  readonly use: Text;
   readonly keepsDays: number;
 }
 

@@ -34,7 +34,7 @@ export const lift: StageKind<LiftParams> = {
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['slotted spoon'],
-  setsAside: { name: 'Thin cream', use: 'bake with it, or churn it' },
+  setsAside: { name: say('good.thinCream'), use: say('use.thinCream') },
   begin: (state, params) => {
     const crust = upperLayer(state, crustOf(state, params));
     return withCurd(takeOut(state, subtractMasses(state.masses, crust), 'aside'), { body: 'crust' });

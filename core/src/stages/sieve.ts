@@ -36,8 +36,8 @@ export const sieve: StageKind<SieveParams> = {
   gear: () => ['sieve', 'bowl', 'scale'],
   keepsBack: {
     is: 'grains',
-    name: 'Kefir grains',
-    use: 'the next milk at once, or a rest in the cold',
+    name: say('good.kefirGrains'),
+    use: say('use.grains'),
     keepsDays: 21,
   },
   begin: (state, params) => {

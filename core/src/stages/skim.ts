@@ -25,7 +25,7 @@ export const skim: StageKind<SkimParams> = {
   instruction: (_params, before) => say('stages.skim.liftRisenCreamOff', { top: mass(layerOf(before).topG) }),
   ...handsWork(TAKES_MIN),
   gear: () => ['skimming spoon', 'jar'],
-  setsAside: { name: 'Soured cream', use: 'spoon it as it is, or churn it' },
+  setsAside: { name: say('good.souredCream'), use: say('use.souredCream') },
   begin: (state) => takeOut(state, upperLayer(state, layerOf(state)), 'aside'),
   slack: () => ({ earlyMin: 0, lateMin: 240, cost: say('stages.skim.keepsCurdStirredLost') }),
   endCue: () => say('stages.skim.whiteCurdAllOver'),

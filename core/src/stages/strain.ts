@@ -84,7 +84,7 @@ export const strain: StageKind<StrainParams> = {
   ],
   endsBy: 'solids',
   target: (params) => (params.share > 0 ? 0 : TEXTURES[params.texture].solids),
-  runsOff: { is: 'whey', name: 'Whey' },
+  runsOff: { is: 'whey', name: say('good.whey') },
   drainage: (state, params, environment) => {
     const course = strainCourse(state, params, environment);
     return { course, wantedWheyG: wantedWheyG(state, params, course) };

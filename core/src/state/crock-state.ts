@@ -1,10 +1,11 @@
-import { CULTURES, type CultureId } from '../constants/cultures.js';
+import type { CultureId } from '../constants/cultures.js';
 import { SETS_BY_RENNET_FROM } from '../constants/gel.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { ALL_NATIVE, denaturedBetaLg, type NativeWhey } from '../physics/denaturation.js';
 import {
   firmnessIndex,
   firmnessWord,
+  type FirmnessWord,
   gelPointPh,
   plantFirmnessIndex,
   syneresisIndex,
@@ -23,6 +24,7 @@ import {
   totalG,
   type Masses,
 } from '../materials/composition.js';
+import { say, type Message } from '../messages/message.js';
 
 /** A culture alive in a milk: its relative biomass (1 = ripe milk) and its readiness. */
 export interface Living {
@@ -197,11 +199,17 @@ export function firmness(state: CrockState): number {
 /** Solids (fraction) from which grains of acid curd crumble. */
 const CRUMBLES_FROM = 0.38;
 
-/** Words for what is no gel. */
-const BODY_WORDS: Readonly<Partial<Record<Body, string>>> = { thickened: 'spoons', crust: 'stands', melt: 'slices' };
+/** What it does on a spoon where it is no gel. */
+const BODY_WORDS: Readonly<Partial<Record<Body, FirmnessWord | 'slices'>>> = {
+  thickened: 'spoons',
+  crust: 'stands',
+  melt: 'slices',
+};
 
 /** What it does on a spoon, in a word. */
-export function bodyWord(state: CrockState): string {
+export const bodyWord = (state: CrockState): Message => say('state.body', { does: bodyOf(state) });
+
+function bodyOf(state: CrockState): FirmnessWord | 'slices' | 'spreads' | 'crumbles' {
   const { body, churned, disturbed } = state.curd;
   if (churned >= 1) return 'spreads';
   if (body !== 'grains') return BODY_WORDS[body] ?? firmnessWord(firmness(state));
@@ -211,11 +219,6 @@ export function bodyWord(state: CrockState): string {
 
 export function syneresis(state: CrockState): number {
   return syneresisIndex(gelConditions(state));
-}
-
-/** Name of the culture at work, or null. */
-export function cultureName(state: CrockState): string | null {
-  return state.souring ? CULTURES[state.souring.culture].name : null;
 }
 
 /** How far the books are from closing: |in − out| over in, in percent. */

@@ -52,7 +52,7 @@ function sheetLines(sheet: MakeSheet, words: Words): string[] {
         `${r1(s.beginMin)}-${r1(s.endMin)} ${s.kind} (${words(s.name)}), hands ${s.handsMin}, give ${r1(s.slack.earlyMin)}/${r1(s.slack.lateMin)}: ${words(s.instruction)} | ${words(s.lookFor)} | ${words(s.slack.cost)}`,
     ),
     ...sheet.byproducts.map(
-      (b) => `left ${b.name} ${r1(b.massG)} g, pH ${b.ph.toFixed(2)}, ${b.keepsDays} days: ${b.use}`,
+      (b) => `left ${words(b.name)} ${r1(b.massG)} g, pH ${b.ph.toFixed(2)}, ${b.keepsDays} days: ${words(b.use)}`,
     ),
     `comes ${r1(product.massG)} g, ${r1(product.solidsPct)} % solids, ${words(product.firmnessWord)}, ${product.pots} pots, ${keeps?.days} days, ${r1(100 * cost.perPot)} a pot, ${r1(nutrition.energyKcal)} kcal, salt ${nutrition.saltG.toFixed(2)} g`,
     ...sheet.problems.map((p) => `problem ${p.field}: ${words(p.message)} ${words(p.remedy)}`),

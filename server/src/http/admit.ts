@@ -1,4 +1,3 @@
-import { inEnglish } from '@oat-crock/messages';
 import { householdAround, type House } from '@oat-crock/calendar';
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
@@ -13,6 +12,7 @@ import {
   type Batch,
   type Entry,
   type EntryBody,
+  say,
 } from '@oat-crock/core';
 
 /** What entries are checked against. */
@@ -57,16 +57,16 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
   if (!batch) {
     return {
       field: 'batchId',
-      message: 'No batch of this id has been started.',
-      remedy: 'Send its "started" entry first.',
+      message: say('server.http.admit.noBatchIdBeen'),
+      remedy: say('server.http.admit.sendStartedEntryFirst'),
     };
   }
   if (body.type === 'correction') return correctionProblem(body, log);
   if (batch.ended && body.type !== 'note' && body.type !== 'photo') {
     return {
       field: 'body.type',
-      message: `This batch ended and takes no "${body.type}".`,
-      remedy: 'Write a note, or correct the line that ended it.',
+      message: say('server.http.admit.batchEndedTakesNo', { type: body.type }),
+      remedy: say('server.http.admit.writeNoteCorrectLine'),
     };
   }
   return timeProblem(entry, batch) ?? bodyProblem(body, batch);
@@ -77,8 +77,8 @@ function timeProblem({ atMs }: Entry, batch: Batch): FieldProblem | null {
   if (atMs >= batch.startedMs) return null;
   return {
     field: 'atMs',
-    message: 'This make had not begun then.',
-    remedy: `Give a time from ${new Date(batch.startedMs).toISOString()} on.`,
+    message: say('server.http.admit.makeHadNotBegun'),
+    remedy: say('server.http.admit.giveTimeFrom', { started: new Date(batch.startedMs).toISOString() }),
   };
 }
 
@@ -90,8 +90,8 @@ function dayAhead({ atMs, body }: Entry, nowMs: number): FieldProblem | null {
   if (lastMs <= nowMs + DAY_MS) return null;
   return {
     field: 'atMs',
-    message: 'It cannot have happened yet.',
-    remedy: `The kitchen's clock stands at ${new Date(nowMs).toISOString()}: give the time by it.`,
+    message: say('server.http.admit.cannotHappenedYet'),
+    remedy: say('server.http.admit.kitchensClockStandsGive', { now: new Date(nowMs).toISOString() }),
   };
 }
 
@@ -109,9 +109,13 @@ function holdProblem(
   if (!batch) return null;
   const { findings } = follow(batch, atMs, RULES, householdAround(batch, houseOf(batch)));
   const against = notGoingOut(batch, findings);
-  if (body.type === 'finished') return against && { field: 'body.type', ...inEnglish(against) };
+  if (body.type === 'finished') return against && { field: 'body.type', ...against };
   if (!against && holdOf(batch) === null) {
-    return { field: 'body.type', message: 'This batch is not on hold.', remedy: 'Nothing needs to be let go.' };
+    return {
+      field: 'body.type',
+      message: say('server.http.admit.batchNotHold'),
+      remedy: say('server.http.admit.nothingNeedsLetGo'),
+    };
   }
   return null;
 }
@@ -120,39 +124,47 @@ function lotProblem(body: EntryBody, hasLot: (lotId: string) => boolean): FieldP
   if (body.type !== 'took' || hasLot(body.lotId)) return null;
   return {
     field: 'body.lotId',
-    message: 'The larder has no such lot.',
-    remedy: 'Write the lot first, then what was taken.',
+    message: say('server.http.admit.larderNoSuchLot'),
+    remedy: say('server.http.admit.writeLotFirstWhat'),
   };
 }
 
 function startProblem(body: EntryBody & { type: 'started' }, batch: Batch | null): FieldProblem | null {
   if (batch) {
-    return { field: 'body.type', message: 'This batch is already started.', remedy: 'Start another under a new id.' };
+    return {
+      field: 'body.type',
+      message: say('server.http.admit.batchAlreadyStarted'),
+      remedy: say('server.http.admit.startAnotherUnderNew'),
+    };
   }
   const method = body.method ?? METHODS.find((m) => m.id === body.methodId);
   if (!method) {
     return {
       field: 'body.methodId',
-      message: `There is no method "${body.methodId}".`,
-      remedy: `Use one of ${METHODS.map((m) => m.id).join(', ')}.`,
+      message: say('server.http.admit.thereNoMethod', { methodId: body.methodId }),
+      remedy: say('server.http.admit.useOne', { id: METHODS.map((m) => m.id).join(', ') }),
     };
   }
   if (body.method) {
     const [fault] = body.method.id === body.methodId ? methodFaults(body.method) : [OTHER_METHOD];
-    if (fault) return { ...inEnglish(fault), field: `body.method.${fault.field}` };
+    if (fault) return { ...fault, field: `body.method.${fault.field}` };
   }
   try {
     checkChoices(method, body.choices, body.stocks);
     return null;
   } catch (error) {
-    return { field: 'body.choices', message: `${(error as Error).message}.`, remedy: 'Choose what is offered.' };
+    return {
+      field: 'body.choices',
+      message: say('server.http.admit.text', { message: (error as Error).message }),
+      remedy: say('server.http.admit.chooseWhatOffered'),
+    };
   }
 }
 
 const OTHER_METHOD: FieldProblem = {
   field: 'id',
-  message: 'It is not the method that is named.',
-  remedy: 'Give the same id in both.',
+  message: say('server.http.admit.notMethodNamed'),
+  remedy: say('server.http.admit.giveSameIdBoth'),
 };
 
 function correctionProblem(body: EntryBody & { type: 'correction' }, log: readonly Entry[]): FieldProblem | null {
@@ -160,25 +172,29 @@ function correctionProblem(body: EntryBody & { type: 'correction' }, log: readon
   if (!replaced) {
     return {
       field: 'body.replaces',
-      message: 'This batch has no such line.',
-      remedy: 'Name the id of the line it corrects.',
+      message: say('server.http.admit.batchNoSuchLine'),
+      remedy: say('server.http.admit.nameIdLineCorrects'),
     };
   }
   if (replaced.body.type === 'correction') {
     return {
       field: 'body.replaces',
-      message: 'A correction cannot be corrected.',
-      remedy: 'Correct the first line again; the newest correction counts.',
+      message: say('server.http.admit.correctionCannotCorrected'),
+      remedy: say('server.http.admit.correctFirstLineAgain'),
     };
   }
   if (replaced.body.type === 'started') {
-    return { field: 'body.replaces', message: 'The start cannot be taken back.', remedy: 'Discard the batch instead.' };
+    return {
+      field: 'body.replaces',
+      message: say('server.http.admit.startCannotTakenBack'),
+      remedy: say('server.http.admit.discardBatchInstead'),
+    };
   }
   if (body.body && body.body.type !== replaced.body.type) {
     return {
       field: 'body.body.type',
-      message: `A "${replaced.body.type}" is corrected by another "${replaced.body.type}".`,
-      remedy: 'Take it back with null and write the other line anew.',
+      message: say('server.http.admit.correctedAnother', { type: replaced.body.type }),
+      remedy: say('server.http.admit.takeBackNullWrite'),
     };
   }
   return null;
@@ -189,8 +205,8 @@ function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
   if (body.type === 'step' && !stages.some((s) => s.id === body.stageId)) {
     return {
       field: 'body.stageId',
-      message: `This make has no stage "${body.stageId}".`,
-      remedy: `Use one of ${stages.map((s) => s.id).join(', ')}.`,
+      message: say('server.http.admit.makeNoStage', { stageId: body.stageId }),
+      remedy: say('server.http.admit.useOne', { id: stages.map((s) => s.id).join(', ') }),
     };
   }
   if (body.type === 'cue') {
@@ -199,8 +215,10 @@ function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
     if (!answers.includes(body.answer)) {
       return {
         field: scales.length ? 'body.answer' : 'body.cue',
-        message: `"${body.cue}: ${body.answer}" is not asked in this make.`,
-        remedy: scales.length ? `Answer one of ${[...new Set(answers)].join(', ')}.` : 'Use a cue of its stages.',
+        message: say('server.http.admit.notAskedMake', { cue: body.cue, answer: body.answer }),
+        remedy: scales.length
+          ? say('server.http.admit.answerOne', { answers: [...new Set(answers)].join(', ') })
+          : say('server.http.admit.useCueStages'),
       };
     }
   }

@@ -9,6 +9,7 @@ import { problem } from '@oat-crock/contract';
 import type { Kitchen } from '../kitchen.js';
 import { errorHandler, sendProblem } from './errors.js';
 import { apiRoutes } from './routes.js';
+import { say } from '@oat-crock/core';
 
 /** Only what the page ships may run, load or be asked. */
 const CONTENT_SECURITY = {
@@ -43,7 +44,11 @@ const limited = (kitchen: Kitchen) =>
       return probe && kitchen.instruments.get(probe) ? `probe ${probe}` : ipKeyGenerator(ip);
     },
     handler: (_request, response) =>
-      sendProblem(response, problem(429, 'Too many at once', 'Wait a minute and send it again; nothing was lost.')),
+      sendProblem(
+        response,
+        problem(429, say('server.http.app.tooManyOnce'), say('server.http.app.waitMinuteSendAgain')),
+        kitchen.words,
+      ),
   });
 
 /**
@@ -58,7 +63,7 @@ export function createApp(kitchen: Kitchen, webRoot: string | null): Express {
   app.use(compression());
   app.use('/api/v1', limited(kitchen), express.json({ limit: '512kb' }), apiRoutes(kitchen));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
-  app.use(errorHandler(kitchen.log));
+  app.use(errorHandler(kitchen.log, kitchen.words));
   return app;
 }
 

@@ -1,4 +1,5 @@
 import { InputRefused, type InstrumentReading } from '@oat-crock/contract';
+import { amount, say, type Text } from '@oat-crock/core';
 import Papa from 'papaparse';
 
 /** Most lines taken at once. */
@@ -14,16 +15,28 @@ export function readingsFromCsv(text: string): readonly InstrumentReading[] {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const lines = data.length > 0 && Number.isNaN(momentOf(data[0]![0] ?? '')) ? data.slice(1) : data;
   if (lines.length === 0 || lines.length > MOST_LINES) {
-    throw refused('body', `There are ${lines.length} readings in it.`, `Send 1 to ${MOST_LINES} at once.`);
+    throw refused(
+      'body',
+      say('server.http.csvReadings.thereReadings', { length: amount(lines.length) }),
+      say('server.http.csvReadings.sendOnce', { mostLines: amount(MOST_LINES) }),
+    );
   }
   return lines.map(([moment = '', value = ''], i) => {
     const at = `line ${i + 1 + data.length - lines.length}`;
     const atMs = momentOf(moment);
     if (Number.isNaN(atMs)) {
-      throw refused(at, `"${moment}" is no moment.`, 'Give ms since the epoch, or 2026-05-02T08:00:00Z.');
+      throw refused(
+        at,
+        say('server.http.csvReadings.noMoment', { moment }),
+        say('server.http.csvReadings.giveMsSinceEpoch'),
+      );
     }
     if (value.trim() === '' || !Number.isFinite(Number(value))) {
-      throw refused(at, `"${value}" is no number.`, 'Give the reading as a number with a point: 42.5.');
+      throw refused(
+        at,
+        say('server.http.csvReadings.noNumber', { value }),
+        say('server.http.csvReadings.giveReadingNumberPoint'),
+      );
     }
     return { atMs, value: Number(value) };
   });
@@ -37,4 +50,4 @@ function momentOf(text: string): number {
   return WITH_OFFSET.test(trimmed) ? Date.parse(trimmed) : Number.NaN;
 }
 
-const refused = (field: string, message: string, remedy: string) => new InputRefused([{ field, message, remedy }]);
+const refused = (field: string, message: Text, remedy: Text) => new InputRefused([{ field, message, remedy }]);

@@ -1,58 +1,80 @@
-import { InputRefused, problem, refusal, type Problem } from '@oat-crock/contract';
+import { InputRefused, problem, problemIn, refusal, type ProblemFound } from '@oat-crock/contract';
+import { say, type Text } from '@oat-crock/core';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { EntryClash } from '../store/entries.js';
+import type { Words } from '../words.js';
 
 /** Answers with a problem document (RFC 9457). */
-export function sendProblem(response: Response, body: Problem): void {
-  response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+export function sendProblem(response: Response, found: ProblemFound, words: Words): void {
+  const body = JSON.stringify(problemIn(found, words));
+  response.status(found.status).type('application/problem+json').send(body);
 }
 
 /** An answer other than success, thrown from a route. */
 export class HttpProblem extends Error {
-  constructor(readonly body: Problem) {
-    super(body.detail);
+  constructor(readonly found: ProblemFound) {
+    super(`${found.status} ${typeof found.detail === 'string' ? found.detail : found.detail.key}`);
     this.name = 'HttpProblem';
   }
 }
 
-export function notFound(what: string): HttpProblem {
-  return new HttpProblem(problem(404, 'Not here', `There is no ${what}.`));
+/** There is nothing of this kind at the address. */
+export function notFound(what: Text): HttpProblem {
+  return new HttpProblem(
+    problem(404, say('server.http.errors.notHere'), say('server.http.errors.thereIsNo', { what })),
+  );
 }
 
 /** Every error becomes a problem document; what nobody foresaw is logged and told without its insides. */
-export function errorHandler(log: Logger): ErrorRequestHandler {
+export function errorHandler(log: Logger, words: Words): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
     if (response.headersSent) return next(error);
-    sendProblem(response, problemOf(error, log));
+    sendProblem(response, problemOf(error, log), words);
   };
 }
 
-function problemOf(error: unknown, log: Logger): Problem {
-  if (error instanceof HttpProblem) return error.body;
+function problemOf(error: unknown, log: Logger): ProblemFound {
+  if (error instanceof HttpProblem) return error.found;
   if (error instanceof InputRefused) return refusal(error.errors);
   if (error instanceof EntryClash) {
     return refusal(
-      [{ field: 'entries.id', message: `${error.message}.`, remedy: 'Write it under a new id, or as a correction.' }],
+      [
+        {
+          field: 'entries.id',
+          message: say('server.http.errors.clash', { id: error.id }),
+          remedy: say('server.http.errors.writeUnderNewId'),
+        },
+      ],
       409,
     );
   }
   const { type, code } = error as { type?: string; code?: string };
   if (type === 'entity.parse.failed') {
-    return refusal([{ field: '(the whole)', message: 'This is not JSON.', remedy: 'Send a JSON object.' }], 400);
+    return refusal(
+      [
+        {
+          field: '(the whole)',
+          message: say('server.http.errors.notJson'),
+          remedy: say('server.http.errors.sendJsonObject'),
+        },
+      ],
+      400,
+    );
   }
-  if (type === 'entity.too.large') return problem(413, 'Too much at once', 'Send it in smaller parts.');
+  if (type === 'entity.too.large')
+    return problem(413, say('server.http.errors.tooMuchOnce'), say('server.http.errors.sendSmallerParts'));
   if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
-    return problem(507, 'The disk is full', 'Nothing of this was written. Free some space and send it again.');
+    return problem(507, say('server.http.errors.diskFull'), say('server.http.errors.nothingWrittenFreeSome'));
   }
   log.error(error);
-  return problem(500, 'Something went wrong here', 'It was not written. Try again; the server has noted it.');
+  return problem(500, say('server.http.errors.somethingWentWrongHere'), say('server.http.errors.notWrittenTryAgain'));
 }
 
 /** An edit that came too late is shown what stands there now. */
 export function conflicted(current: unknown): HttpProblem {
   return new HttpProblem({
-    ...problem(412, 'Somebody else has changed this', 'What stands there now is sent along: make your change on that.'),
+    ...problem(412, say('server.http.errors.somebodyElseChanged'), say('server.http.errors.whatStandsThereNow')),
     current,
   });
 }

@@ -7,7 +7,7 @@ import {
   problem,
   type Instrument,
 } from '@oat-crock/contract';
-import { isOfRoom } from '@oat-crock/core';
+import { isOfRoom, say } from '@oat-crock/core';
 import { Router, text, type Request } from 'express';
 import { timingSafeEqual } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
@@ -31,12 +31,20 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
     const { batchId } = check(placementSchema, request.body);
     if (batchId !== null && isOfRoom(instrument.quantity)) {
       throw new InputRefused([
-        { field: 'batchId', message: 'It reads the room, not a crock.', remedy: 'Leave it where it hangs: give null.' },
+        {
+          field: 'batchId',
+          message: say('server.http.instrumentRoutes.readsRoomNotCrock'),
+          remedy: say('server.http.instrumentRoutes.leaveWhereHangsGive'),
+        },
       ]);
     }
     if (batchId !== null && !entries.has(batchId)) {
       throw new InputRefused([
-        { field: 'batchId', message: 'There is no such batch.', remedy: 'Give the id of a live batch, or null.' },
+        {
+          field: 'batchId',
+          message: say('server.http.instrumentRoutes.thereNoSuchBatch'),
+          remedy: say('server.http.instrumentRoutes.giveIdLiveBatch'),
+        },
       ]);
     }
     instruments.place(instrument.id, batchId);
@@ -80,14 +88,20 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
 
   function instrumentOf(request: Request): KeptInstrument {
     const found = instruments.get(String(request.params['id']));
-    if (!found) throw notFound('instrument of this id');
+    if (!found) throw notFound(say('server.http.instrumentRoutes.instrumentId'));
     return found;
   }
 
   function simulated(request: Request): KeptInstrument {
     const instrument = instrumentOf(request);
     if (instrument.simulated) return instrument;
-    throw new HttpProblem(problem(409, 'This instrument is a real one', 'Only a simulated one can be told to fail.'));
+    throw new HttpProblem(
+      problem(
+        409,
+        say('server.http.instrumentRoutes.instrumentRealOne'),
+        say('server.http.instrumentRoutes.onlySimulatedOneCan'),
+      ),
+    );
   }
 }
 
@@ -96,6 +110,10 @@ function demandToken(request: Request, instrument: KeptInstrument): void {
   const wanted = Buffer.from(instrument.token);
   if (given.length === wanted.length && timingSafeEqual(given, wanted)) return;
   throw new HttpProblem(
-    problem(401, 'Not this instrument', 'Send "Authorization: Bearer" with the instrument’s token.'),
+    problem(
+      401,
+      say('server.http.instrumentRoutes.notInstrument'),
+      say('server.http.instrumentRoutes.sendAuthorizationBearerInstruments'),
+    ),
   );
 }

@@ -1,4 +1,3 @@
-import { inEnglish } from '@oat-crock/messages';
 import {
   check,
   FAMILY_PATHS,
@@ -29,6 +28,8 @@ import {
   stockOfLot,
   type Choices,
   type LotStock,
+  say,
+  type Text,
 } from '@oat-crock/core';
 import { methodFileDocument } from './openapi.js';
 import { conflicted, HttpProblem, notFound } from './errors.js';
@@ -39,28 +40,34 @@ export function larderRoutes(kitchen: Kitchen): Router {
   router.get('/larder', (_request, response) => {
     response.json(kitchen.larder());
   });
-  keep('lots', kitchen.lots, lotSchema, 'lot');
+  keep('lots', kitchen.lots, lotSchema, say('server.http.larderRoutes.lot'));
   router.get('/lots/:id/uses', (request, response) => {
     const { id } = request.params;
-    if (!kitchen.lots.get(id)) throw notFound('lot of this id');
+    if (!kitchen.lots.get(id)) throw notFound(say('server.http.larderRoutes.lotId'));
     response.json({ lotId: id, uses: kitchen.entries.tookFrom(id) });
   });
   router.get('/cultures', (_request, response) => {
     const lots = kitchen.lots.all().map(({ item }) => item);
     response.json(culturesFile(lots.filter(isCulture)));
   });
-  keep('gear', kitchen.gear, gearSchema, 'piece of gear');
-  keep('methods', kitchen.methods, methodSchema, 'method', (method) =>
+  keep('gear', kitchen.gear, gearSchema, say('server.http.larderRoutes.pieceGear'));
+  keep('methods', kitchen.methods, methodSchema, say('server.http.larderRoutes.method'), (method) =>
     ULID.test(method.id)
-      ? inEnglish(methodFaults(method))
-      : [{ field: 'id', message: 'It is the id of a method of the house.', remedy: 'Give it one of its own, a ULID.' }],
+      ? methodFaults(method)
+      : [
+          {
+            field: 'id',
+            message: say('server.http.larderRoutes.idMethodHouse'),
+            remedy: say('server.http.larderRoutes.giveOneOwnUlid'),
+          },
+        ],
   );
 
-  keep('orders', kitchen.orders, orderSchema, 'order', ({ methodId, choices }) =>
+  keep('orders', kitchen.orders, orderSchema, say('server.http.larderRoutes.order'), ({ methodId, choices }) =>
     orderFaults(kitchen, methodId, choices),
   );
 
-  keep('plannedBatches', kitchen.plannedBatches, plannedBatchSchema, 'planned make');
+  keep('plannedBatches', kitchen.plannedBatches, plannedBatchSchema, say('server.http.larderRoutes.plannedMake'));
 
   router.get('/method.schema.json', (_request, response) => {
     response.json(methodFileDocument());
@@ -71,14 +78,18 @@ export function larderRoutes(kitchen: Kitchen): Router {
     family: F,
     store: KeptStore<KeptFamilies[F]>,
     schema: Schema<KeptFamilies[F]>,
-    what: string,
+    what: Text,
     faults: (item: KeptFamilies[F]) => readonly FieldProblem[] = () => [],
   ): void {
     router.put(`/${FAMILY_PATHS[family]}/:id`, (request, response) => {
       const item = check(schema, request.body);
       if (item.id !== request.params['id']) {
         throw new InputRefused([
-          { field: 'id', message: 'It is not that of the address.', remedy: 'Give the same id in both.' },
+          {
+            field: 'id',
+            message: say('server.http.larderRoutes.notAddress'),
+            remedy: say('server.http.larderRoutes.giveSameIdBoth'),
+          },
         ]);
       }
       const wrong = faults(item);
@@ -90,7 +101,7 @@ export function larderRoutes(kitchen: Kitchen): Router {
 
     router.delete(`/${FAMILY_PATHS[family]}/:id`, (request, response) => {
       const id = String(request.params['id']);
-      if (!store.get(id)) throw notFound(`${what} of this id`);
+      if (!store.get(id)) throw notFound(say('server.http.larderRoutes.ofThisId', { what }));
       answer(response, store.remove(id, versionOf(request), kitchen.clock.now()), 200, store.get(id));
     });
 
@@ -123,8 +134,8 @@ function orderFaults(kitchen: Kitchen, methodId: string, choices: Choices): read
     return [
       {
         field: 'methodId',
-        message: `There is no method "${methodId}".`,
-        remedy: 'Name one of the house, or of your own.',
+        message: say('server.http.larderRoutes.thereNoMethod', { methodId }),
+        remedy: say('server.http.larderRoutes.nameOneHouseYour'),
       },
     ];
   try {
@@ -132,7 +143,13 @@ function orderFaults(kitchen: Kitchen, methodId: string, choices: Choices): read
     return [];
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    return [{ field: 'choices', message: `${error.message}.`, remedy: 'Choose what is offered.' }];
+    return [
+      {
+        field: 'choices',
+        message: say('server.http.larderRoutes.text', { message: error.message }),
+        remedy: say('server.http.larderRoutes.chooseWhatOffered'),
+      },
+    ];
   }
 }
 
@@ -144,11 +161,7 @@ function versionOf(request: Request): number {
   const version = Number(/^"(\d+)"$/.exec(request.get('if-match') ?? '')?.[1] ?? Number.NaN);
   if (Number.isNaN(version)) {
     throw new HttpProblem(
-      problem(
-        428,
-        'Which version is this over?',
-        'Send If-Match with the ETag you read, or If-None-Match: * for a new one.',
-      ),
+      problem(428, say('server.http.larderRoutes.whichVersionOver'), say('server.http.larderRoutes.sendIfMatchEtag')),
     );
   }
   return version;

@@ -97,7 +97,7 @@ describe('lots and gear', () => {
     const fat = { fatPct: 60, proteinPct: 30, lactosePct: 20, mineralsPct: 1 };
     const tooMuch = await make('lots', { ...lot, material: fat } as Lot);
     expect(fields(tooMuch)).toEqual(['material']);
-    expect(tooMuch.body.detail).toContain('111.0 g in 100 g');
+    expect(tooMuch.body.detail).toContain('come to 111 % of it');
     expect(fields(await make('gear', { ...pot(), holdsL: null } as never))).toEqual(['holdsL']);
     expect(fields(await make('gear', { ...pot(), kind: 'hob' } as never))).toEqual(['holdsL']);
     const other = await request(app).put(`${API}/lots/${ulid()}`).set('if-none-match', '*').send(lot);

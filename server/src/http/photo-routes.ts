@@ -3,6 +3,7 @@ import { raw, Router } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import type { PhotoType } from '../store/photos.js';
 import { notFound } from './errors.js';
+import { say } from '@oat-crock/core';
 
 /** The largest picture that is kept; the page sends far smaller ones. */
 const LARGEST = '2mb';
@@ -15,12 +16,16 @@ export function photoRoutes({ entries, photos }: Kitchen): Router {
   router.put('/batches/:id/photos/:photo', body, (request, response) => {
     const { id: batchId, photo } = request.params as { id: string; photo: string };
     const { id } = check(photoIdSchema, { id: photo });
-    if (!entries.has(batchId)) throw notFound('batch of this id');
+    if (!entries.has(batchId)) throw notFound(say('server.http.photoRoutes.batchId'));
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
     const type = typeOf(bytes);
     if (!type) {
       throw new InputRefused([
-        { field: '(the whole)', message: 'This is no picture that can be kept.', remedy: 'Send a JPEG, PNG or WebP.' },
+        {
+          field: '(the whole)',
+          message: say('server.http.photoRoutes.noPictureCanKept'),
+          remedy: say('server.http.photoRoutes.sendJpegPngWebp'),
+        },
       ]);
     }
     const fresh = photos.keep({ id, batchId, type, bytes });
@@ -29,7 +34,7 @@ export function photoRoutes({ entries, photos }: Kitchen): Router {
 
   router.get('/photos/:id', (request, response) => {
     const photo = photos.get(request.params.id);
-    if (!photo) throw notFound('picture of this id');
+    if (!photo) throw notFound(say('server.http.photoRoutes.pictureId'));
     response.set('cache-control', 'private, max-age=31536000, immutable').type(photo.type).send(photo.bytes);
   });
 

@@ -15,13 +15,13 @@ export function planRoutes(kitchen: Kitchen): Router {
     response
       .type('text/calendar; charset=utf-8')
       .set('content-disposition', 'inline; filename="oat-crock.ics"')
-      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now()));
+      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now(), kitchen.words));
   });
   router.get('/plan.csv', (_request, response) => {
     response
       .type('text/csv; charset=utf-8')
       .set('content-disposition', 'attachment; filename="oat-crock-plan.csv"')
-      .send(tableOf(here()));
+      .send(tableOf(here(), kitchen.words));
   });
   router.get('/plan.json', (_request, response) => {
     const orders = kitchen.orders

@@ -21,6 +21,7 @@ import { larderRoutes } from './larder-routes.js';
 import { planRoutes } from './plan-routes.js';
 import { photoRoutes } from './photo-routes.js';
 import { openApiDocument } from './openapi.js';
+import { say } from '@oat-crock/core';
 
 /** The public interface under /api/v1. */
 export function apiRoutes(kitchen: Kitchen): Router {
@@ -58,8 +59,8 @@ export function apiRoutes(kitchen: Kitchen): Router {
         throw new InputRefused([
           {
             field: `entries.${i}.source`,
-            message: 'Only hands write here.',
-            remedy: 'Give "hand"; instruments have their own address.',
+            message: say('server.http.routes.onlyHandsWriteHere'),
+            remedy: say('server.http.routes.giveHandInstrumentsTheir'),
           },
         ]);
       }
@@ -79,7 +80,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
   router.get('/batches/:id', (request, response) => {
     const { readings } = check(readingsSchema, request.query);
     const found = entries.ofBatch(request.params.id, readings);
-    if (found.length === 0) throw notFound('batch of this id');
+    if (found.length === 0) throw notFound(say('server.http.routes.batchId'));
     response.json({ batchId: request.params.id, entries: found });
   });
 
@@ -93,11 +94,17 @@ export function apiRoutes(kitchen: Kitchen): Router {
   router.put('/clock', (request, response) => {
     const change = check(clockChangeSchema, request.body);
     if (!clock.reading().adjustable) {
-      throw new HttpProblem(problem(409, 'This clock is the real one', 'Only the demonstration’s clock can be set.'));
+      throw new HttpProblem(
+        problem(409, say('server.http.routes.clockRealOne'), say('server.http.routes.onlyDemonstrationsClockCan')),
+      );
     }
     if (change.kitchenMs !== undefined && change.kitchenMs < clock.now()) {
       throw new InputRefused([
-        { field: 'kitchenMs', message: 'The clock shows more than that.', remedy: 'It goes ahead only.' },
+        {
+          field: 'kitchenMs',
+          message: say('server.http.routes.clockShowsMore'),
+          remedy: say('server.http.routes.goesAheadOnly'),
+        },
       ]);
     }
     const reading = clock.set(change);
@@ -113,7 +120,9 @@ export function apiRoutes(kitchen: Kitchen): Router {
   router.put('/settings', (request, response) => {
     const over = Number(/^"(\d+)"$/.exec(request.get('if-match') ?? '')?.[1] ?? Number.NaN);
     if (Number.isNaN(over)) {
-      throw new HttpProblem(problem(428, 'Which version is this over?', 'Send If-Match with the ETag you read.'));
+      throw new HttpProblem(
+        problem(428, say('server.http.routes.whichVersionOver'), say('server.http.routes.sendIfMatchEtag')),
+      );
     }
     const saved = household.saveSettings(check(settingsSchema, request.body), over);
     if (!saved) {
@@ -131,7 +140,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
   });
 
   router.use((request) => {
-    throw notFound(`address ${request.method} ${request.originalUrl}`);
+    throw notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl }));
   });
 
   return router;

@@ -1,6 +1,7 @@
-import { english } from '@oat-crock/messages';
 import { plannedBatchName, visitsOf, type Kept, type PlannedBatch, type Visit } from '@oat-crock/contract';
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator';
+import { duration, say, temp, weighed } from '@oat-crock/core';
+import { type Words } from '../words.js';
 
 const MIN_MS = 60_000;
 /** Before each visit the calendar says a word, seconds. */
@@ -14,16 +15,17 @@ const FEED_MIN = { begin: 10, end: 5 } as const;
  * what was taken away is sent as cancelled.
  *
  * @param nowMs the moment at which it is written
+ * @param words how its household reads it
  */
-export function calendarOf(plannedBatches: readonly Kept<PlannedBatch>[], nowMs: number): string {
+export function calendarOf(plannedBatches: readonly Kept<PlannedBatch>[], nowMs: number, words: Words): string {
   const calendar = ical({
-    name: 'Oat Crock: hands',
+    name: words(say('server.calendar.name')),
     prodId: { company: 'oat-crock', product: 'plan', language: 'EN' },
   });
   for (const { item, version, goneMs } of plannedBatches) {
     if (item.batchId !== null) continue;
     const status = goneMs === null ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED;
-    for (const { id, fromMs, untilMs, summary, description, alarm } of eventsOf(item)) {
+    for (const { id, fromMs, untilMs, summary, description, alarm } of eventsOf(item, words)) {
       const event = calendar.createEvent({
         id: `${item.id}-${id}@oat-crock`,
         sequence: version - 1,
@@ -50,15 +52,15 @@ interface PlanEvent {
   readonly alarm: boolean;
 }
 
-function eventsOf(plannedBatch: PlannedBatch): readonly PlanEvent[] {
+function eventsOf(plannedBatch: PlannedBatch, words: Words): readonly PlanEvent[] {
   const { feed, dueMs } = plannedBatch;
-  const of = english(plannedBatchName(plannedBatch));
+  const of = plannedBatchName(plannedBatch);
   const visits = visitsOf(plannedBatch.tasks).map((visit): PlanEvent => ({
     id: visit.tasks[0]!.stageId,
     fromMs: visit.fromMs,
     untilMs: visit.untilMs,
-    summary: `${of}: ${minutesOf(visit)} min of hands`,
-    description: describe(visit),
+    summary: words(say('server.calendar.hands', { of, time: duration(minutesOf(visit)) })),
+    description: describe(visit, words),
     alarm: true,
   }));
   const feeding: readonly PlanEvent[] = feed
@@ -67,16 +69,22 @@ function eventsOf(plannedBatch: PlannedBatch): readonly PlanEvent[] {
           id: 'feed',
           fromMs: feed.beginMs,
           untilMs: feed.beginMs + FEED_MIN.begin * MIN_MS,
-          summary: `${of}: feed its starter`,
-          description: `${feed.starterG} g into ${feed.milkG} g of scalded milk at ${feed.tempC} °C.`,
+          summary: words(say('server.calendar.feed', { of })),
+          description: words(
+            say('server.calendar.stir', {
+              starter: weighed(feed.starterG),
+              milk: weighed(feed.milkG),
+              temp: temp(feed.tempC),
+            }),
+          ),
           alarm: true,
         },
         {
           id: 'fed',
           fromMs: feed.ripeMs,
           untilMs: feed.ripeMs + FEED_MIN.end * MIN_MS,
-          summary: `${of}: its starter is ripe`,
-          description: 'Put it into the cold until it is taken.',
+          summary: words(say('server.calendar.ripe', { of })),
+          description: words(say('server.calendar.cold')),
           alarm: true,
         },
       ]
@@ -84,17 +92,26 @@ function eventsOf(plannedBatch: PlannedBatch): readonly PlanEvent[] {
   const handed: readonly PlanEvent[] =
     dueMs === null
       ? []
-      : [{ id: 'due', fromMs: dueMs, untilMs: dueMs, summary: `${of}: handed on`, description: '', alarm: false }];
+      : [
+          {
+            id: 'due',
+            fromMs: dueMs,
+            untilMs: dueMs,
+            summary: words(say('server.calendar.handedOn', { of })),
+            description: '',
+            alarm: false,
+          },
+        ];
   return [...feeding, ...visits, ...handed];
 }
 
 const minutesOf = ({ tasks }: Visit) => Math.round(tasks.reduce((sum, h) => sum + h.minutes, 0));
 
 /** What the hands of a visit do, and how late its first may come. */
-function describe({ tasks, fromMs }: Visit): string {
+function describe({ tasks, fromMs }: Visit, words: Words): string {
   const [first] = tasks;
   const slackMin = Math.floor((first!.latestMs - fromMs) / MIN_MS);
-  const slack =
-    slackMin >= 5 ? `\nIt can wait ${slackMin < 90 ? `${slackMin} min` : `${Math.floor(slackMin / 60)} h`}.` : '';
-  return tasks.map((h) => english(h.says)).join('\n') + slack;
+  const shownMin = slackMin < 90 ? slackMin : 60 * Math.floor(slackMin / 60);
+  const slack = slackMin >= 5 ? [words(say('server.calendar.canWait', { time: duration(shownMin) }))] : [];
+  return [...tasks.map((h) => words(h.says)), ...slack].join('\n');
 }

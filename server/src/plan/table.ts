@@ -1,6 +1,6 @@
-import { english } from '@oat-crock/messages';
 import type { PlannedBatch } from '@oat-crock/contract';
 import { stringify } from 'csv-stringify/sync';
+import type { Words } from '../words.js';
 
 interface Row {
   readonly at: string;
@@ -19,18 +19,18 @@ interface Row {
 }
 
 /** The hands of planned makes as a table (RFC 4180), one a line in order of time; moments as ISO 8601 in UTC. */
-export function tableOf(plannedBatches: readonly PlannedBatch[]): string {
+export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): string {
   const rows = plannedBatches.flatMap((plannedBatch) =>
     plannedBatch.tasks.map((task): Row => ({
       at: iso(task.atMs),
       minutes: Math.round(task.minutes),
       earliest: iso(task.earliestMs),
       latest: iso(task.latestMs),
-      make: english(plannedBatch.name),
+      make: words(plannedBatch.name),
       part: `${plannedBatch.part}/${plannedBatch.parts}`,
       for: plannedBatch.whom,
       stage: task.stageId,
-      hands: english(task.says),
+      hands: words(task.says),
       ready: iso(plannedBatch.readyMs),
       due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
       product_g: plannedBatch.productG,

@@ -11,7 +11,7 @@ import {
   say,
   type Text,
 } from '@oat-crock/core';
-import { textOf, tell } from '../ui/said';
+import { textOf, tell, titled } from '../ui/said';
 
 /** "64 % of a fresh one’s activity, between 48 and 85 %". */
 export function activityWords({ likely, low, high }: Activity): string {
@@ -52,9 +52,9 @@ export function moveWords({ form, stays }: CultureLot, store: StarterStore): str
 /** "Yogurt culture, bought pot". */
 export function kindWords({ culture, beside, origin }: CultureLot): string {
   const came = textOf(CAME[origin]).toLowerCase();
-  const { name } = CULTURES[culture];
+  const name = titled(CULTURES[culture].name);
   return beside
-    ? tell('page.cultures.cultureWords.kindBeside', { name, beside: CULTURES[beside].name.toLowerCase(), came })
+    ? tell('page.cultures.cultureWords.kindBeside', { name, beside: CULTURES[beside].name, came })
     : tell('page.cultures.cultureWords.kind', { name, came });
 }
 

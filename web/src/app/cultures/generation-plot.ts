@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { max } from 'd3-array';
 import { scaleLinear, scalePoint } from 'd3-scale';
 import { amount } from '@oat-crock/core';
-import { textOf, tell } from '../ui/said';
+import { tell, quantity } from '../ui/said';
 
 const WIDTH = 380;
 const HEIGHT = 130;
@@ -83,7 +83,7 @@ export class GenerationPlot {
       [LEFT + 16, WIDTH - 12],
     ).padding(0.2);
     return {
-      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: textOf(`${value}${this.unit()}`) })),
+      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: `${quantity(amount(value))}${this.unit()}` })),
       marks: marks.map(({ id, generation, value, low, high }) => ({
         id,
         generation,

@@ -4,7 +4,7 @@ import { KitchenClock } from '../engine/kitchen-clock';
 import { recordProblems } from '../state/record-problems';
 import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
-import { tell, SayPipe } from '../ui/said';
+import { tell, SayPipe, titled } from '../ui/said';
 import { CultureActs } from './culture-acts';
 import { problemWords } from '../ui/words';
 
@@ -102,7 +102,9 @@ export class NewCulture {
   protected readonly origins = ORIGINS.map(({ origin, label }) => ({ id: origin, label }));
   protected readonly origin = signal<string>('pot');
   private readonly kind = computed(() => ORIGINS.find((o) => o.origin === this.origin())!);
-  protected readonly cultures = computed(() => this.kind().cultures.map((id) => ({ id, label: CULTURES[id].name })));
+  protected readonly cultures = computed(() =>
+    this.kind().cultures.map((id) => ({ id, label: titled(CULTURES[id].name) })),
+  );
   protected readonly culture = signal<CultureId>('thermophilic');
   protected readonly name = signal('');
   protected readonly massG = signal<number | null>(150);

@@ -16,7 +16,7 @@ import { householdFeature } from '../state/household.feature';
 import { NumberField } from '../ui/number-field';
 import { mass } from '../ui/words';
 import { OwnLarder } from './own-larder';
-import { tell, SayPipe } from '../ui/said';
+import { tell, SayPipe, textOf } from '../ui/said';
 
 const MISSED = {
   massG: say('page.larder.blendPanel.thereNotEnough'),
@@ -144,7 +144,11 @@ export class BlendPanel {
       .filter((p) => p.massG >= TRACE_G)
       .map(({ name, massG }) => {
         const lot = lots.find((l) => l.id === name)!;
-        return { name: lot.name, mass: mass(massG), packs: lot.pack === null ? '' : packWords(massG, lot.pack, mass) };
+        return {
+          name: lot.name,
+          mass: mass(massG),
+          packs: lot.pack === null ? '' : textOf(packWords(massG, lot.pack)),
+        };
       });
     return {
       parts,

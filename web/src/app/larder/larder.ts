@@ -15,6 +15,7 @@ import {
   type LotKind,
   amount,
   type Text,
+  percent,
 } from '@oat-crock/core';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { LarderActions, larderFeature } from '../state/larder.feature';
@@ -29,7 +30,7 @@ import { RecordPanel } from './record-panel';
 import { Removed } from './removed';
 import { Thing } from './thing';
 import { UseFirst } from './use-first';
-import { tell, SayPipe } from '../ui/said';
+import { tell, SayPipe, titled, quantity } from '../ui/said';
 
 /** One thing on a board. */
 interface Standing {
@@ -85,7 +86,7 @@ export class LarderPlace {
       kinds: lotKinds(DRY),
       things: this.lotsOf(DRY),
     },
-    { title: tell('page.larder.larder.gear'), family: 'gear', kinds: GEAR_KINDS, things: this.gearThings() },
+    { title: tell('page.larder.larder.gear'), family: 'gear', kinds: gearKinds(), things: this.gearThings() },
   ]);
   protected readonly empty = computed(() => this.boards().every((b) => b.things.length === 0));
 
@@ -95,7 +96,7 @@ export class LarderPlace {
     const draft =
       family === 'lots'
         ? newLot(id, kind as LotKind, nowMs)
-        : newGear(id, kind as GearKind, GEAR_TYPES[kind as GearKind].name);
+        : newGear(id, kind as GearKind, titled(GEAR_TYPES[kind as GearKind].name));
     this.store.dispatch(LarderActions.edited({ family, draft, overVersion: 0 }));
     void this.router.navigate(['/larder', id]);
   }
@@ -175,8 +176,8 @@ export class LarderPlace {
 const KINDS_IN_ORDER = Object.keys(GEAR_TYPES);
 const order = (gear: Gear) => KINDS_IN_ORDER.indexOf(gear.kind);
 const lotKinds = (kinds: readonly LotKind[]) => kinds.map((id) => ({ id, label: LOT_NAMES[id] }));
-const GEAR_KINDS = Object.entries(GEAR_TYPES).map(([id, { name }]) => ({ id, label: name }));
+const gearKinds = () => Object.entries(GEAR_TYPES).map(([id, { name }]) => ({ id, label: titled(name) }));
 
 /** Its fat, where that tells one milk from another. */
 const fatWords = (lot: Lot) =>
-  isStock(lot) && (lot.kind === 'milk' || lot.kind === 'cream') ? `, ${lot.material.fatPct.toFixed(1)} %` : '';
+  isStock(lot) && (lot.kind === 'milk' || lot.kind === 'cream') ? `, ${quantity(percent(lot.material.fatPct, 1))}` : '';

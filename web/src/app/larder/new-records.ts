@@ -31,7 +31,7 @@ export const REFERENCE: Readonly<Partial<Record<LotKind, readonly Stock[]>>> = {
 export function ofReference(stock: Stock): Readonly<Record<string, unknown>> {
   const { name, treatment, pricePerKg, species = 'cow', freshPh = null, allergen = null } = stock;
   return {
-    name: name.split(',')[0],
+    name: textOf(name).split(',')[0],
     material: materialOf(stock),
     treatment,
     price: pricePerKg,

@@ -34,7 +34,7 @@ import { BottleMeasure } from './bottle-measure';
 import { MeasurePanel } from './measure-panel';
 import { RecordForm } from './record-form';
 import { RemovedState } from './removed.state';
-import { SayPipe, SaidPipe } from '../ui/said';
+import { SayPipe, SaidPipe, titled } from '../ui/said';
 
 /** A list that was chosen from takes the focus back when it closes; then the name may have it. */
 const FOCUS_SETTLES_MS = 60;
@@ -74,7 +74,7 @@ export class RecordPanel {
 
   protected readonly kindName = computed(() => {
     const kind = String(this.draft()?.kind);
-    return this.family() === 'lots' ? LOT_NAMES[kind as LotKind] : GEAR_TYPES[kind as GearKind].name;
+    return titled(this.family() === 'lots' ? LOT_NAMES[kind as LotKind] : GEAR_TYPES[kind as GearKind].name);
   });
 
   /** Materials of the shipped list that it may be filled in from. */

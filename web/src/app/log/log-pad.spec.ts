@@ -7,6 +7,7 @@ import { measureIn } from '../ui/reader';
 import { bodyProblems } from './check-body';
 import { LogPad } from './log-pad';
 import { LogPadState, type PadTab } from './log-pad.state';
+import { english } from '@oat-crock/messages';
 
 const ID = '01J00000000000000000000BTC';
 const NOW = START_MS + 200 * 60_000;
@@ -148,7 +149,7 @@ describe('checking before logging', () => {
   it('uses the server’s own bounds', async () => {
     expect(await bodyProblems({ type: 'reading', quantity: 'wheyG', value: 500, by: 'scale' })).toEqual([]);
     const [problem] = await bodyProblems({ type: 'reading', quantity: 'wheyG', value: -5, by: 'scale' });
-    expect(problem!.remedy).toBe('Give 0 or more.');
-    expect((await bodyProblems({ type: 'note', text: '' }))[0]!.remedy).toBe('Write something.');
+    expect(english(problem!.remedy)).toBe('Give 0 or more.');
+    expect(english((await bodyProblems({ type: 'note', text: '' }))[0]!.remedy)).toBe('Write something.');
   });
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { differenceOf, type Batch, type Followed } from '@oat-crock/core';
-import { textOf, tell, SayPipe } from '../ui/said';
+import { textOf, tell, SayPipe, titled } from '../ui/said';
 import { mass } from '../ui/words';
 
 /** Where everything that went in is, now and in the end; after the finish, against what was weighed. */
@@ -88,8 +88,8 @@ export class BalanceTable {
 
   protected readonly rows = computed(() => {
     const { balanceNow: now, balanceEnd: end, runsOff, setsAside } = this.followed();
-    const runs = (...cells: string[]) => (runsOff ? [{ what: runsOff.name, cells }] : []);
-    const aside = (...cells: string[]) => (setsAside ? [{ what: setsAside.name, cells }] : []);
+    const runs = (...cells: string[]) => (runsOff ? [{ what: titled(runsOff.name), cells }] : []);
+    const aside = (...cells: string[]) => (setsAside ? [{ what: titled(setsAside.name), cells }] : []);
     const weighed = this.finished();
     const keeps = end.heldBackG > 0 || (weighed?.heldBackG ?? 0) > 0;
     const held = (...cells: string[]) => (keeps ? [{ what: tell('page.make.balanceTable.heldBack'), cells }] : []);

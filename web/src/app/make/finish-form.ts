@@ -31,7 +31,7 @@ import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
 import { NumberField } from '../ui/number-field';
 import { typedOver, type TypedOver } from '../ui/typed-over';
 import { mass, problemWords } from '../ui/words';
-import { SaidPipe, tell, SayPipe } from '../ui/said';
+import { SaidPipe, tell, SayPipe, titled } from '../ui/said';
 
 const MARKS: readonly {
   readonly key: keyof Score;
@@ -136,17 +136,23 @@ export class FinishForm {
   private heldWeight() {
     if (this.followed().balanceNow.heldBackG <= 0 && this.draft().heldBackG === undefined) return [];
     const kept = plannedOf(this.batch()).stages.find((s) => s.kind.keepsBack)?.kind.keepsBack;
-    return [{ id: 'finish-held', label: kept?.name ?? tell('page.make.finishForm.heldBack'), massG: this.heldBackG }];
+    return [
+      {
+        id: 'finish-held',
+        label: kept ? titled(kept.name) : tell('page.make.finishForm.heldBack'),
+        massG: this.heldBackG,
+      },
+    ];
   }
 
   private asideWeight() {
     const { setsAside } = this.followed();
-    return setsAside ? [{ id: 'finish-aside', label: setsAside.name, massG: this.asideG }] : [];
+    return setsAside ? [{ id: 'finish-aside', label: titled(setsAside.name), massG: this.asideG }] : [];
   }
 
   private runsOffWeight() {
     const runsOff = this.runsOff();
-    return runsOff ? [{ id: 'finish-whey', label: runsOff.name, massG: this.wheyG }] : [];
+    return runsOff ? [{ id: 'finish-whey', label: titled(runsOff.name), massG: this.wheyG }] : [];
   }
 
   private typed(key: 'productG' | 'wheyG' | 'heldBackG' | 'asideG' | 'pots', reckoned: () => number | null): TypedOver {
@@ -168,9 +174,9 @@ export class FinishForm {
     return this.wheyG() ?? left.massG;
   }
 
-  protected keep(name: string): void {
+  protected keep(is: string): void {
     const kept = [...this.intoLarder()];
-    this.change({ intoLarder: kept.includes(name) ? kept.filter((k) => k !== name) : [...kept, name] });
+    this.change({ intoLarder: kept.includes(is) ? kept.filter((k) => k !== is) : [...kept, is] });
   }
 
   protected setMark(key: keyof Score, value: number): void {
@@ -224,12 +230,13 @@ export class FinishForm {
     const { id: batchId, name } = this.batch();
     const nowMs = this.clock.exactMs();
     return this.leftOvers()
-      .filter(({ left, massG }) => this.intoLarder().has(left.name) && massG > 0)
+      .filter(({ left, massG }) => this.intoLarder().has(left.is) && massG > 0)
       .map(({ left, massG }) => {
         const useBy = dayOf(sameHourOn(nowMs, left.keepsDays, kitchenZone()));
         return madeLot(left, this.clock.newId(), Math.round(massG), {
           batchId,
-          name,
+          called: titled(left.name),
+          note: tell('page.make.finishForm.leftOf', { name }),
           atMs: nowMs,
           useBy,
           ...this.followed().outcome.leftAs,

@@ -1,5 +1,5 @@
 import { pressure, type Gauge, type GaugeUnit } from '@oat-crock/core';
-import { textOf, quantity } from '../ui/said';
+import { textOf, quantity, titled } from '../ui/said';
 import { number, acidity, mass, span, tasteOf, temp } from '../ui/words';
 
 /** A figure as it is read: with its unit, in the household's units, at one sensible precision. */
@@ -30,7 +30,7 @@ export interface GaugeRow {
 
 export function gaugeRow({ what, unit, planned, now, says, tone }: Gauge): GaugeRow {
   return {
-    what: textOf(what),
+    what: titled(what),
     planned: figureWords(planned, unit),
     now: figureWords(now, unit),
     says: says ? textOf(says) : '',

@@ -146,7 +146,7 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
         ? [
             [
               { text: tell('page.make.recordPaper.besideIt'), style: 'soft' },
-              { text: byproducts.map((left) => `${left.name.toLowerCase()} ${mass(left.massG)}`).join(', ') },
+              { text: byproducts.map((left) => `${textOf(left.name)} ${mass(left.massG)}`).join(', ') },
             ],
           ]
         : []),

@@ -10,6 +10,7 @@ import {
   type Batch,
   type ExplainedCause,
   type FaultId,
+  percent,
 } from '@oat-crock/core';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -20,7 +21,7 @@ import { knownOf, learnedFeature } from '../state/learned.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { roomFeature } from '../state/room.feature';
 import { OptionField } from '../ui/option-field';
-import { SaidPipe, tell, SayPipe } from '../ui/said';
+import { SaidPipe, tell, SayPipe, quantity } from '../ui/said';
 
 /** Causes shown before the rest is asked for. */
 const SHOWN = 3;
@@ -85,9 +86,9 @@ export class WhyPanel {
         : chance >= 0.2
           ? tell('page.make.whyPanel.quitePossible')
           : chance >= 0.08
-            ? 'possible'
-            : 'unlikely';
-    return `${word}, ${(100 * chance).toFixed(0)} %`;
+            ? tell('page.make.whyPanel.possible')
+            : tell('page.make.whyPanel.unlikely');
+    return `${word}, ${quantity(percent(100 * chance, 0))}`;
   }
 
   /** The next make of it is decided with what would mend this. */

@@ -1,18 +1,24 @@
-import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice, acidity } from '@oat-crock/core';
+import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
 import { textOf, tell } from '../ui/said';
-import { amount, mass } from '../ui/words';
+import { amount, mass, acidity } from '../ui/words';
+import { units } from '../ui/reader';
+
+const G_PER_KG = 1000;
 
 /** A chosen value in words: "85 °C", "In the cold". */
 export function valueWords(choice: Choice, choices: Choices): string {
   const value = choices[choice.key] ?? choice.initial;
   if (choice.kind === 'option') return optionWords(choice, value);
   if (Number(value) === 0 && choice.nought) return textOf(choice.nought);
-  if (choice.unit === 'pH') return tell('page.methods.choiceWords.ph', { number: acidity(Number(value)) });
+  if (choice.unit === 'pH') return acidity(Number(value));
   if (choice.unit === 'g')
-    return mass(Number(value))
-      .replace(/(?<=\.\d*?)0+(?= k?g)/, '')
-      .replace('. ', ' ');
-  return amount(Number(value), choice.unit, choice.step).replace(/^1 days/, tell('page.methods.choiceWords.day'));
+    return units().mass === 'oz'
+      ? mass(Number(value))
+      : Number(value) < G_PER_KG
+        ? amount(Number(value), 'g')
+        : amount(Number(value) / G_PER_KG, 'kg');
+  if (choice.unit === 'days') return tell('quantity.days', { count: Number(value) });
+  return amount(Number(value), choice.unit, choice.step);
 }
 
 /** An option by its label; one's own lots have names, which nobody re-words. */

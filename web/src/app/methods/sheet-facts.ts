@@ -1,5 +1,5 @@
 import { temp as tempOf, type MakeSheet, type SouringForecast, amount as amountOf } from '@oat-crock/core';
-import { textOf, tell } from '../ui/said';
+import { textOf, tell, titled } from '../ui/said';
 import { acidity, grams, listed, mass, number, pricePer, tasteOf, windowWords } from '../ui/words';
 
 const MIN_MS = 60_000;
@@ -44,7 +44,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       value: mass(product.massG),
       more: filled(product, potG),
     },
-    ...byproducts.map((left) => ({ what: left.name, value: mass(left.massG), more: textOf(left.use) })),
+    ...byproducts.map((left) => ({ what: titled(left.name), value: mass(left.massG), more: textOf(left.use) })),
     {
       what: tell('page.methods.sheetFacts.sourness'),
       value: acidity(product.ph),

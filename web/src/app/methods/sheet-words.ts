@@ -1,7 +1,7 @@
 import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
 import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet, percent } from '@oat-crock/core';
 import { units } from '../ui/reader';
-import { textOf, tell } from '../ui/said';
+import { textOf, tell, titled } from '../ui/said';
 import { clockTime, dayTime, mass, span, toFive } from '../ui/words';
 import type { OwnThings } from './own-things';
 import { factsOf, windowsOf, type Fact } from './sheet-facts';
@@ -93,12 +93,12 @@ function amountWords(
   { everyLot, taken }: Pick<OwnThings, 'everyLot' | 'taken'>,
 ): SheetWords['amounts'][number] {
   const lot = amount.lotId === null ? undefined : everyLot[amount.lotId]?.item;
-  const said = { mass: mass(amount.massG), what: textOf(amount.what), kitchen: kitchenWords(amount), lacking: '' };
+  const said = { mass: mass(amount.massG), what: titled(amount.what), kitchen: kitchenWords(amount), lacking: '' };
   if (!lot) return said;
   const left = Math.max(0, leftOf(lot, taken));
   return {
     ...said,
-    kitchen: lot.pack === null ? said.kitchen : packWords(amount.massG, lot.pack, mass),
+    kitchen: lot.pack === null ? said.kitchen : textOf(packWords(amount.massG, lot.pack)),
     lacking: amount.massG > left + 1 ? tell('page.methods.sheetWords.onlyThere', { left: mass(left) }) : '',
   };
 }

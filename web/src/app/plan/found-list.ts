@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
-import { named, NamedPipe, SaidPipe, tell, SayPipe } from '../ui/said';
+import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../ui/said';
 import { dayTime, span } from '../ui/words';
 import { PlanService } from './plan-service';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
@@ -136,13 +136,13 @@ export class FoundList {
     const of = this.plans.draft()?.of;
     return (searching?.found ?? []).map((found) => {
       const preset = presetOf(found.of);
-      const name = preset?.name ?? tell('page.plan.foundList.movingLittleMust');
+      const name = preset ? textOf(preset.name) : tell('page.plan.foundList.movingLittleMust');
       return {
         found,
         name,
-        why: preset?.why ?? '',
+        why: preset ? textOf(preset.why) : '',
         words: likenessWords(found.likeness, startMs).join(' '),
-        same: presetOf(found.sameAs)?.name ?? '',
+        same: presetOf(found.sameAs)?.name ?? null,
         changes: found.changes.map(changeWords),
         gap: searching?.running ? '' : gapWords(found),
         here: of === name,

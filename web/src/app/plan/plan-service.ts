@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { staleOf, type PlannedBatch } from '@oat-crock/contract/api';
 import { OBJECTIVE_PRESETS, type KeptPlace, type Supposition } from '@oat-crock/core';
 import { filter, firstValueFrom } from 'rxjs';
-import { tell } from '../ui/said';
+import { tell, textOf } from '../ui/said';
 import { PlanActions, planFeature } from '../state/plan.feature';
 import { PlanInputs } from './plan-inputs';
 import { PlanRecords } from './plan-records';
@@ -172,7 +172,7 @@ export class PlanService {
   lookAtFirst(): void {
     const [first] = this.searching()?.found ?? [];
     const usual = OBJECTIVE_PRESETS.find((l) => l.id === first?.of);
-    if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, usual.name);
+    if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, textOf(usual.name));
   }
 
   /** What becomes of a planned batch that is begun at another moment, or of which a hand comes at another. */

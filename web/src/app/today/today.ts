@@ -2,7 +2,7 @@ import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf, percent } from '@oat-crock/core';
+import { holdOf, percent, say } from '@oat-crock/core';
 import { batchName } from '../ui/batch-name';
 import { CultureActs } from '../cultures/culture-acts';
 import { OwnCultures } from '../cultures/own-cultures';
@@ -34,6 +34,9 @@ const DUE_SHOWN = 2;
 const WANTS_SHOWN = 3;
 /** Hands so near come before the feeding of a culture. */
 const NEAR_MS = 3_600_000;
+
+/** What runs off where its stage has no name for it. */
+const WHEY = say('good.whey');
 
 /** What do my hands do next. */
 @Component({
@@ -119,9 +122,7 @@ export class Today {
           now: [
             temp(followed.now.tempC),
             followed.now.soured ? `${acidity(followed.now.ph)}, ${tasteOf(followed.now.ph)}` : null,
-            followed.now.wheyG > 0
-              ? `${mass(followed.now.wheyG)} ${followed.runsOff?.name.toLowerCase() ?? 'whey'}`
-              : null,
+            followed.now.wheyG > 0 ? `${mass(followed.now.wheyG)} ${textOf(followed.runsOff?.name ?? WHEY)}` : null,
           ].filter((part): part is string => part !== null),
           what: window?.by === 'solids' ? tell('page.today.today.thickEnough') : tell('page.today.today.sourEnough'),
           window: window ? windowWords(window, this.clock.nowMs()) : tell('page.today.today.nothingLeftWait'),

@@ -4,6 +4,7 @@ import { shownIn, amount } from '@oat-crock/core';
 import { InputNumberModule } from 'primeng/inputnumber';
 import { units } from './reader';
 import { tell } from './said';
+import { unitWords } from './unit-words';
 
 /**
  * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
@@ -99,8 +100,8 @@ export class NumberField {
     return this.asPrinted() || !suffix.startsWith(' ') ? null : shownIn(suffix.trim(), units(), this.step());
   });
   protected readonly unit = computed(() => {
-    const way = this.way();
-    return way ? ` ${way.unit}`.trimEnd() : this.suffix();
+    const unit = this.way()?.unit ?? this.suffix().trim();
+    return unit ? ` ${unitWords(unit)}` : '';
   });
   protected readonly by = computed(() => this.way()?.step(this.step()) ?? this.step());
   protected readonly shown = computed(() => {

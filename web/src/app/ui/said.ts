@@ -102,6 +102,12 @@ export class AroundPipe implements PipeTransform {
 /** A name: what somebody gave a thing of theirs stands as it was given; a thing of the house is named in words. */
 export const named = (name: Text): string => (typeof name === 'string' ? name : textOf(name));
 
+/** What something of the house is called, at the head of a line: with a capital. */
+export function titled(name: Text): string {
+  const words = textOf(name);
+  return words.charAt(0).toLocaleUpperCase() + words.slice(1);
+}
+
 /** A name in a template. Impure as the words may change under it. */
 @Pipe({ name: 'named', pure: false })
 export class NamedPipe implements PipeTransform {

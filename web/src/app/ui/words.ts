@@ -15,6 +15,7 @@ import { written } from './dates';
 import { units } from './reader';
 import { quantity, tell, textList, textOf } from './said';
 import { kitchenZone } from './zone';
+import { unitWords } from './unit-words';
 
 /** Clock time: "19:10", or "Thu 19:10" on another day than `nowMs`. */
 export function clockTime(atMs: number, nowMs: number): string {
@@ -85,7 +86,7 @@ export const number = (value: number, decimals: number): string => quantity(amou
 /** A number with the metric unit it has, in the household's: "8.82 lb", "185 °F"; `stepBy` as of the field it is typed into. */
 export function amount(value: number, unit: string, stepBy = 1): string {
   const way = shownIn(unit, units(), stepBy);
-  return `${quantity(amountOf(way.toShown(value)))} ${way.unit}`.trimEnd();
+  return `${quantity(amountOf(way.toShown(value)))} ${unitWords(way.unit)}`.trimEnd();
 }
 
 /** Money for what a kilo costs, for the weight the household buys by: "¤ 1.20 per kg". */

@@ -1,0 +1,20 @@
+import { unitsOf, type Settings } from '@oat-crock/contract';
+import type { Text } from '@oat-crock/core';
+import { LANGUAGES, renderText, type Reader, type Texts } from '@oat-crock/messages';
+
+/** How something is said to whoever asks this server. */
+export type Words = (text: Text) => string;
+
+const TEXTS: Readonly<Record<string, Texts>> = Object.fromEntries(
+  await Promise.all(Object.entries(LANGUAGES).map(async ([language, { texts }]) => [language, await texts()] as const)),
+);
+
+/** Says things as a household reads them at that moment: in its language, units and zone. */
+export function wordsFor(settings: () => Settings): Words {
+  return (text) => renderText(text, readerOf(settings()));
+}
+
+function readerOf(settings: Settings): Reader {
+  const { tag } = LANGUAGES.en;
+  return { language: tag, texts: TEXTS['en']!, units: unitsOf(settings), zone: settings.zone };
+}
