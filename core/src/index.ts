@@ -1,9 +1,6 @@
 /** The engine: pure computation, no clock, no chance and no store but what it is handed. */
 export * from './units/volume.js';
-export * from './units/kitchen.js';
 export * from './units/system.js';
-export * from './units/say.js';
-export * from './units/in-units.js';
 export * from './units/shown.js';
 export * from './messages/message.js';
 export * from './messages/quantity.js';
@@ -74,12 +71,12 @@ export * from './forecast/souring-forecast.js';
 export * from './forecast/drain-forecast.js';
 export * from './methods/method.js';
 export * from './methods/index.js';
+export * from './stages/answers.js';
 export * from './stages/kind.js';
 export * from './stages/told.js';
 export * from './stages/watch.js';
 export * from './stages/measures.js';
 export * from './stages/registry.js';
-export * from './stages/words.js';
 export * from './stages/cautions.js';
 export * from './make/plan.js';
 export * from './stages/culture-of.js';

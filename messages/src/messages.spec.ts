@@ -19,6 +19,7 @@ import {
   temp,
   tempBy,
   volume,
+  weighed,
   type Message,
   type MessageKey,
   type SaidQuantity,
@@ -27,6 +28,7 @@ import {
   type Value,
 } from '@oat-crock/core';
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
+import fc from 'fast-check';
 import { ENGLISH, english, inEnglish } from './english.js';
 import { sayQuantity } from './quantities.js';
 import type { Reader } from './reader.js';
@@ -80,6 +82,38 @@ describe('a quantity in a sentence', () => {
       '4.6',
       '0.25',
     ]);
+  });
+
+  it('that a household measures with spoons is the nearest its set has', () => {
+    expect([0.2, 5, 37.5, 333, 3250].map((amountMl) => metric(spoons(amountMl)))).toEqual([
+      'a pinch',
+      '1 tsp',
+      '2½ tbsp',
+      '1⅓ cups',
+      '3.25 L',
+    ]);
+    expect(ounces(spoons(237))).toBe('1 cup');
+    expect(ounces(volume(3.785411784))).toBe('4 qt');
+  });
+
+  it('that was weighed is said to the gram, and never shows sixteen ounces or loses a twentieth of one', () => {
+    expect([3.42, 0.4, 172.8, 999.7, 3827].map((g) => metric(weighed(g)))).toEqual([
+      '3.4 g',
+      '0.40 g',
+      '173 g',
+      '1.00 kg',
+      '3.83 kg',
+    ]);
+    expect([453.59237, 28.349523].map((g) => ounces(weighed(g)))).toEqual(['1 lb', '1.0 oz']);
+    fc.assert(
+      fc.property(fc.double({ min: 100, max: 9000, noNaN: true }), (massG) => {
+        const words = ounces(weighed(massG));
+        const [, lb = '0'] = /(\d+) lb/.exec(words) ?? [];
+        const [, oz = '0'] = /([\d.]+) oz/.exec(words) ?? [];
+        expect(Number(oz)).toBeLessThan(16);
+        expect(Math.abs(Number(lb) * 16 + Number(oz) - massG / 28.349523125)).toBeLessThan(0.0501);
+      }),
+    );
   });
 
   it('that is a span has its unit once, and is one where both ends read the same', () => {

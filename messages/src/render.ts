@@ -1,4 +1,4 @@
-import { inUnits, isMessage, type List, type Message, type Text, type Value } from '@oat-crock/core';
+import { isMessage, type List, type Message, type Text, type Value } from '@oat-crock/core';
 import { sayQuantity } from './quantities.js';
 import type { Reader } from './reader.js';
 import { textOf } from './text.js';
@@ -32,6 +32,6 @@ export function sayList({ all, by }: List, reader: Reader): string {
   return format.format(all.map((value) => String(inWords(value, reader))));
 }
 
-/** What is said to people, as its reader has it: a message, or a sentence of a room that does not speak in messages yet. */
+/** What is said to people, as its reader has it: a message; a name or words of somebody's own stand as they are. */
 export const renderText = (text: Text, reader: Reader): string =>
-  typeof text === 'string' ? inUnits(text, reader.units) : render(text, reader);
+  typeof text === 'string' ? text : render(text, reader);

@@ -2,6 +2,7 @@ import { ALL_NATIVE, denatureAlong, denaturedBetaLg, pasteurisationAlong, type T
 import Joi from 'joi';
 import { trace } from '../inputs/trace.js';
 import type { Verb } from '../verb.js';
+import { english } from '@oat-crock/messages';
 
 const run = ({ trace }: { trace: TracePoint[] }) => {
   const native = denatureAlong(trace, ALL_NATIVE);
@@ -10,7 +11,7 @@ const run = ({ trace }: { trace: TracePoint[] }) => {
     betaLgPct: 100 * denaturedBetaLg(native),
     alphaLaPct: 100 * (1 - native.alphaLa),
     pasteurised: record.share >= 1,
-    pair: record.pair,
+    pair: english(record.pair),
   };
 };
 

@@ -1,4 +1,4 @@
-import { forecastSouring, type SouringReading } from '@oat-crock/core';
+import { forecastSouring, type SouringReading, answerId, CUE_MODELS } from '@oat-crock/core';
 import Joi from 'joi';
 import { seed } from '../inputs/bounds.js';
 import { learned } from '../inputs/learned.js';
@@ -25,24 +25,17 @@ const run = (i: SouringInput & { readings: CliReading[]; members: number; seed: 
 
 type CliReading = { min: number; ph: number; by: 'meter' | 'strip' } | { min: number; cue: string };
 
-/** Which question each answer belongs to: at the command line a cue is given by its answer alone. */
-const QUESTION_OF: Readonly<Record<string, string>> = {
-  liquid: 'set',
-  wobbles: 'set',
-  'leaves the wall': 'set',
-  stands: 'set',
-  sweet: 'taste',
-  mild: 'taste',
-  tangy: 'taste',
-  sharp: 'taste',
-  none: 'whey',
-  'a film': 'whey',
-  'a pool': 'whey',
-};
+/** Which look each answer belongs to, by its id: at the command line a look is given by its answer alone. */
+const LOOK_OF = new Map(
+  Object.entries(CUE_MODELS).flatMap(([cue, { answers }]) => answers.map((answer) => [answer, cue] as const)),
+);
+/** Answers as they may be given: by their ids, or in words. */
+const ANSWERS = [...new Set([...LOOK_OF.keys()].flatMap((id) => [id, id.replaceAll('-', ' ')]))];
 
 function namedCue(reading: CliReading): SouringReading {
   if ('ph' in reading) return reading;
-  return { min: reading.min, cue: QUESTION_OF[reading.cue]!, answer: reading.cue };
+  const answer = answerId(reading.cue);
+  return { min: reading.min, cue: LOOK_OF.get(answer)!, answer };
 }
 
 const reading = Joi.alternatives().conditional('.ph', {
@@ -54,19 +47,7 @@ const reading = Joi.alternatives().conditional('.ph', {
   }),
   otherwise: Joi.object({
     min: Joi.number().min(0).max(14_400).required(),
-    cue: Joi.valid(
-      'liquid',
-      'wobbles',
-      'leaves the wall',
-      'stands',
-      'sweet',
-      'mild',
-      'tangy',
-      'sharp',
-      'none',
-      'a film',
-      'a pool',
-    ).required(),
+    cue: Joi.valid(...ANSWERS).required(),
   }),
 });
 

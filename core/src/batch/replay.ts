@@ -2,6 +2,7 @@ import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition } from '../stages/told.js';
 import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
+import { answerId } from '../stages/answers.js';
 
 /** An entry as it stands after corrections. */
 export interface StandingEntry {
@@ -134,7 +135,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
         : null,
     ),
     cues: collect(standing, (e) =>
-      e.body.type === 'cue' ? { atMs: e.atMs, cue: e.body.cue, answer: e.body.answer, id: e.id } : null,
+      e.body.type === 'cue' ? { atMs: e.atMs, cue: e.body.cue, answer: answerId(e.body.answer), id: e.id } : null,
     ),
     taken: collect(standing, (e) =>
       e.body.type === 'took' ? { atMs: e.atMs, lotId: e.body.lotId, massG: e.body.massG, id: e.id } : null,

@@ -37,7 +37,7 @@ export interface CueModel {
 export const CUE_MODELS: Readonly<Record<string, CueModel>> = {
   set: {
     reads: 'belowGelPoint',
-    answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'],
+    answers: ['liquid', 'wobbles', 'leaves-the-wall', 'stands'],
     thresholds: [0, 0.3, 0.6],
     slope: 0.08,
   },
@@ -49,7 +49,7 @@ export const CUE_MODELS: Readonly<Record<string, CueModel>> = {
   },
   whey: {
     reads: 'acid',
-    answers: ['none', 'a film', 'a pool'],
+    answers: ['none', 'a-film', 'a-pool'],
     thresholds: [-4.55, -4.2],
     slope: 0.14,
   },

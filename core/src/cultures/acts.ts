@@ -2,7 +2,6 @@ import type { CultureId, StarterStore } from '../constants/cultures.js';
 import { starterActivity } from '../physics/starter-activity.js';
 import { movedTo, storeOf, type CultureLot, type Origin } from '../lots/culture-lot.js';
 import type { Activity } from './activity.js';
-import { sayNumber } from '../stages/words.js';
 
 const DAY_MS = 86_400_000;
 
@@ -23,7 +22,7 @@ export function divided(
   part: { readonly id: string; readonly massG: number; readonly store: StarterStore; readonly name: string },
   atMs: number,
 ): readonly [CultureLot, CultureLot] {
-  if (!(part.massG > 0 && part.massG <= leftG)) throw new RangeError(`there are ${sayNumber(leftG)} g of it`);
+  if (!(part.massG > 0 && part.massG <= leftG)) throw new RangeError(`there are ${leftG.toFixed(1)} g of it`);
   const child = {
     ...counted(lot, part.massG, atMs),
     id: part.id,

@@ -30,7 +30,7 @@ export const OF_MILK = {
   heatedUnevenly: {
     says: say('explain.causesOfMilk.heatedUnevenlyTooFast'),
     next: say('explain.causesOfMilk.useWaterBathLow'),
-    weigh: (c) => looked(c, 'bottom', { scorched: 2, 'a film': 1, clean: -1.5 }, say('explain.causesOfMilk.bottomPot')),
+    weigh: (c) => looked(c, 'bottom', { scorched: 2, 'a-film': 1, clean: -1.5 }, say('explain.causesOfMilk.bottomPot')),
   },
   highFat: {
     says: say('explain.causesOfMilk.richFatSoftensTang'),
@@ -83,7 +83,7 @@ export const OF_MILK = {
   hotBottom: {
     says: say('explain.causesOfMilk.bottomTooHot'),
     next: say('explain.causesOfMilk.lowerFlameThickerPot'),
-    weigh: (c) => looked(c, 'bottom', { scorched: 1.5, 'a film': 1, clean: -2 }, say('explain.causesOfMilk.bottomPot')),
+    weigh: (c) => looked(c, 'bottom', { scorched: 1.5, 'a-film': 1, clean: -2 }, say('explain.causesOfMilk.bottomPot')),
   },
   notStirred: {
     says: say('explain.causesOfMilk.stirringStopped'),

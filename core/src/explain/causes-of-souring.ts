@@ -186,7 +186,7 @@ export const OF_SOURING = {
     says: say('explain.causesOfSouring.starterNotDispersed'),
     next: say('explain.causesOfSouring.stirSmoothLittleMilk'),
     weigh: (c) =>
-      looked(c, 'slurry', { lumpy: 2.5, 'a few': 1, smooth: -2 }, say('explain.causesOfSouring.starterSlurry')),
+      looked(c, 'slurry', { lumpy: 2.5, 'a-few': 1, smooth: -2 }, say('explain.causesOfSouring.starterSlurry')),
   },
   contamination: {
     says: say('explain.causesOfSouring.somethingElseGrownDiscard'),
@@ -196,7 +196,7 @@ export const OF_SOURING = {
       ...looked(
         c,
         'smell',
-        { foul: 3, yeasty: 1.5, 'bright acid': -2, milky: -0.5 },
+        { foul: 3, yeasty: 1.5, 'bright-acid': -2, milky: -0.5 },
         say('explain.causesOfSouring.itSmelled'),
       ),
       ...figure(

@@ -250,7 +250,7 @@ describe('the table of faults', () => {
     const foul = of(why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'foul')]), 'contamination');
     expect(english(foul.speaksFor[0]!)).toBe('It smelled: foul.');
     const clean = of(
-      why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'bright acid')]),
+      why('foul', 'scalded-yogurt', {}, chilledAt(400), [saw(380, 'smell', 'bright-acid')]),
       'contamination',
     );
     expect(clean.speaksAgainst.length).toBe(2);

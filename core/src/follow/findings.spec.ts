@@ -76,11 +76,11 @@ describe('acid in time, as a make is followed', () => {
     const at = after(1.2);
     expect(verdict(after(2.3), [[at, ph(4.45)]])).toBe(RANK.fine);
     const looks: Line[] = [
-      [at, look('set', 'leaves the wall')],
-      [at + 1, look('whey', 'a film')],
+      [at, look('set', 'leaves-the-wall')],
+      [at + 1, look('whey', 'a-film')],
     ];
     expect(verdict(after(2.3), looks)).toBe(RANK.discard);
-    const left = followed(after(2.3), [...looks, [at + 2, look('smell', 'bright acid')]]);
+    const left = followed(after(2.3), [...looks, [at + 2, look('smell', 'bright-acid')]]);
     expect(left.findings.map((f) => f.level)).toEqual(['watch']);
     expect(english(left.findings[0]!.reason)).toContain('sharper');
   });

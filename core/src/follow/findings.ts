@@ -67,10 +67,10 @@ export function acidShown({ batch, doubtful }: Pick<Context, 'batch' | 'doubtful
 /** Two different looks of a set curd, and a clean sour smell, each as it was seen last. */
 function acidSeen(cues: readonly CueSeen[]): boolean {
   const last = (cue: string) => cues.findLast((c) => c.cue === cue)?.answer ?? '';
-  const isSet = ['leaves the wall', 'stands'].includes(last('set'));
-  const hasWhey = ['a film', 'a pool'].includes(last('whey'));
+  const isSet = ['leaves-the-wall', 'stands'].includes(last('set'));
+  const hasWhey = ['a-film', 'a-pool'].includes(last('whey'));
   const isSour = ['mild', 'tangy', 'sharp'].includes(last('taste'));
-  return isSet && (hasWhey || isSour) && last('smell') === 'bright acid';
+  return isSet && (hasWhey || isSour) && last('smell') === 'bright-acid';
 }
 
 /** What it has passed through until now. */

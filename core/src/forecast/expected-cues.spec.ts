@@ -16,8 +16,8 @@ describe('what to look for, and when', () => {
   const at = (answer: string) => cues.find((c) => c.answer === answer)!.fromMin;
 
   it('comes in the order of its answers', () => {
-    expect(at('wobbles')).toBeLessThan(at('leaves the wall'));
-    expect(at('leaves the wall')).toBeLessThan(at('stands'));
+    expect(at('wobbles')).toBeLessThan(at('leaves-the-wall'));
+    expect(at('leaves-the-wall')).toBeLessThan(at('stands'));
     expect(at('mild')).toBeLessThan(at('tangy'));
     cues.forEach((c, i) => i > 0 && expect(c.fromMin).toBeGreaterThanOrEqual(cues[i - 1]!.fromMin));
   });
@@ -34,7 +34,7 @@ describe('what to look for, and when', () => {
     for (const code of ['Y1', 'Y4', 'C1', 'K2', 'F1', 'L1']) {
       const sheet = makeSheet(methodById(code), {}, FEW);
       const looked = sheet.stages.find((s) => s.id === 'warm')!.expect.map((e) => e.answer);
-      expect(looked).withContext(code).toContain('leaves the wall');
+      expect(looked).withContext(code).toContain('leaves-the-wall');
       expect(sheet.stages.find((s) => s.id === 'blend')!.expect).toEqual([]);
     }
   });

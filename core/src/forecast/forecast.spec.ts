@@ -88,7 +88,7 @@ describe('the souring forecast', () => {
       byReading.push(width(forecastSouring(PROBLEM, [reading], options)) / prior);
       const looks = [150, 180, 210].map((min): SouringReading => {
         const below = PROBLEM.gelPh - batch.phAt(min);
-        const answer = below < 0 ? 'liquid' : below < 0.3 ? 'wobbles' : below < 0.6 ? 'leaves the wall' : 'stands';
+        const answer = below < 0 ? 'liquid' : below < 0.3 ? 'wobbles' : below < 0.6 ? 'leaves-the-wall' : 'stands';
         return { min, cue: 'set', answer };
       });
       byLooks.push(width(forecastSouring(PROBLEM, looks, options)) / prior);

@@ -23,7 +23,7 @@ export interface Message {
   readonly values?: Readonly<Record<string, Value>>;
 }
 
-/** What is said to people by the engine: a message; or, where a room does not speak in messages yet, an English sentence. */
+/** What is said to people: a message; or a name, or words of somebody's own, which stand as they are. */
 export type Text = Message | string;
 
 export type ValuesOf<K extends MessageKey> = keyof MessageValues[K] extends never ? [] : [values: MessageValues[K]];

@@ -74,7 +74,7 @@ export const capsule: StageKind<CapsuleParams> = {
   },
   slack: () => ({ earlyMin: 0, lateMin: 20, cost: say('stages.capsule.coolsMeanwhileNothingElse') }),
   endCue: () => say('stages.capsule.noPowderFloats'),
-  cues: [{ cue: 'slurry', ask: say('stages.capsule.lumpsInIt'), answers: ['smooth', 'a few', 'lumpy'] }],
+  cues: [{ cue: 'slurry', ask: say('stages.capsule.lumpsInIt'), answers: ['smooth', 'a-few', 'lumpy'] }],
   cautions: () => [CAUTIONS.capsule],
   problems: (params, state) => [
     ...spentProblems(ofCapsule(params), starterActivity(ofCapsule(params), params.culture), {

@@ -60,7 +60,7 @@ export const chill: StageKind<ChillParams> = {
     {
       cue: 'set',
       ask: say('stages.chill.tiltHowDoesStand'),
-      answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'],
+      answers: ['liquid', 'wobbles', 'leaves-the-wall', 'stands'],
     },
   ],
   chart: { left: 'tempC', right: 'ph', limit: 'cooling' },

@@ -71,7 +71,7 @@ export const churn: StageKind<ChurnParams> = {
     {
       cue: 'churn',
       ask: say('stages.churn.howFar'),
-      answers: ['foam', 'soft peaks', 'stiff', 'grains', 'broken'],
+      answers: ['foam', 'soft-peaks', 'stiff', 'grains', 'broken'],
     },
   ],
   chart: { left: 'churnedPct', right: 'tempC' },

@@ -67,7 +67,7 @@ export const cook: StageKind<CookParams> = {
   }),
   endCue: (params) => say('stages.cook.oneSmoothMassDraws', { target: temp(params.targetC) }),
   cues: [
-    { cue: 'bottom', ask: say('stages.cook.doesBottomCatch'), answers: ['clean', 'a film', 'scorched'] },
+    { cue: 'bottom', ask: say('stages.cook.doesBottomCatch'), answers: ['clean', 'a-film', 'scorched'] },
     { cue: 'melt', ask: say('stages.cook.howDoesRun'), answers: ['grainy', 'lumpy', 'smooth'] },
   ],
   watch: (params, seen) => [

@@ -134,7 +134,7 @@ describe('heating', () => {
 
   it('a film wants a lower flame, what has scorched another pot', () => {
     const note = (bottom: string) => inEnglish(catchBranches(seen({ looks: { bottom } })).map((b) => b.does));
-    expect(note('a film')).toEqual([{ do: 'leave', note: 'Turned the flame down.' }]);
+    expect(note('a-film')).toEqual([{ do: 'leave', note: 'Turned the flame down.' }]);
     expect(note('scorched')).toEqual([{ do: 'leave', note: 'Poured off the scorched bottom.' }]);
     expect(note('clean')).toEqual([]);
   });

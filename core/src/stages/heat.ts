@@ -71,7 +71,7 @@ export const heat: StageKind<HeatParams> = {
     {
       cue: 'bottom',
       ask: say('stages.heat.doesBottomCatch'),
-      answers: ['clean', 'a film', 'scorched'],
+      answers: ['clean', 'a-film', 'scorched'],
     },
   ],
   chart: { left: 'tempC', right: 'unfoldedPct' },
@@ -121,7 +121,7 @@ function bottomGauge({ here, environment }: Seen): Gauge {
 
 /** What to do about milk that catches. */
 export function catchBranches({ looks, over }: Seen): Branch[] {
-  if (over || (looks['bottom'] !== 'a film' && looks['bottom'] !== 'scorched')) return [];
+  if (over || (looks['bottom'] !== 'a-film' && looks['bottom'] !== 'scorched')) return [];
   const scorched = looks['bottom'] === 'scorched';
   return [
     {

@@ -80,11 +80,11 @@ export const incubate: StageKind<IncubateParams> = {
     {
       cue: 'set',
       ask: say('stages.incubate.tiltHowDoesStand'),
-      answers: ['liquid', 'wobbles', 'leaves the wall', 'stands'],
+      answers: ['liquid', 'wobbles', 'leaves-the-wall', 'stands'],
     },
-    { cue: 'whey', ask: say('stages.incubate.wheyTop'), answers: ['none', 'a film', 'a pool'] },
+    { cue: 'whey', ask: say('stages.incubate.wheyTop'), answers: ['none', 'a-film', 'a-pool'] },
     { cue: 'taste', ask: say('stages.incubate.cleanSpoonHowDoes'), answers: ['sweet', 'mild', 'tangy', 'sharp'] },
-    { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
+    { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
   ],
   watch: (params, seen) => [
     acidityGauge(seen, params.targetPh),

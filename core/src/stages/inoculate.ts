@@ -112,7 +112,7 @@ export const inoculate: StageKind<InoculateParams> = {
   begin: (state, params, environment) => addStarter(state, params, environment.member),
   slack: () => ({ earlyMin: 0, lateMin: 10, cost: say('stages.inoculate.everyTenMinutesCool', { temp: tempBy(1) }) }),
   endCue: () => say('stages.inoculate.noLumpsLeftWhen'),
-  cues: [{ cue: 'slurry', ask: say('stages.inoculate.lumpsStarter'), answers: ['smooth', 'a few', 'lumpy'] }],
+  cues: [{ cue: 'slurry', ask: say('stages.inoculate.lumpsStarter'), answers: ['smooth', 'a-few', 'lumpy'] }],
   watch: (params, seen) => [
     {
       what: say('stages.inoculate.slurry'),

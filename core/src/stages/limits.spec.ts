@@ -61,8 +61,8 @@ describe('a crock that is ready', () => {
 
   it('or as it tastes sharp, or a pool stands on it', () => {
     expect(offers({}, { looks: { taste: 'sharp' } })).toEqual(['chill-now']);
-    expect(offers({}, { looks: { whey: 'a pool' } })).toEqual(['chill-now']);
-    expect(offers({}, { looks: { taste: 'tangy', whey: 'a film' } })).toEqual([]);
+    expect(offers({}, { looks: { whey: 'a-pool' } })).toEqual(['chill-now']);
+    expect(offers({}, { looks: { taste: 'tangy', whey: 'a-film' } })).toEqual([]);
   });
 
   it('is never advised on before what smells wrong', () => {

@@ -48,7 +48,7 @@ export const sieve: StageKind<SieveParams> = {
   slack: () => ({ earlyMin: 0, lateMin: 120, cost: say('stages.sieve.leftGoesSouringGrains') }),
   endCue: () => say('stages.sieve.kefirThroughGrainsClean'),
   cues: [
-    { cue: 'smell', ask: say('stages.sieve.howDoesSmell'), answers: ['milky', 'bright acid', 'yeasty', 'foul'] },
+    { cue: 'smell', ask: say('stages.sieve.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
     { cue: 'texture', ask: say('stages.sieve.howDoesPour'), answers: ['smooth', 'grainy', 'stringy'] },
   ],
   told: (params, { weighed }) => ({ ...params, grainsG: weighed.grainsG ?? null }),

@@ -50,7 +50,7 @@ function readyBranches({ targetPh }: IncubateParams, { here, looks }: Seen): Bra
       ? say('stages.souringBranches.aboutPhSourWanted', { ph: acidity(here.ph) })
       : looks['taste'] === 'sharp'
         ? say('stages.souringBranches.tastesSharpAlready')
-        : looks['whey'] === 'a pool'
+        : looks['whey'] === 'a-pool'
           ? say('stages.souringBranches.wheyStandsLongerSheds')
           : here.ph <= targetPh + MILDER && firmness(here) > 0
             ? say('stages.souringBranches.aboutPhSetLittle', { ph: acidity(here.ph) })

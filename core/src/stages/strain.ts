@@ -137,7 +137,7 @@ export const strain: StageKind<StrainParams> = {
           }),
   cues: [
     { cue: 'clarity', ask: say('stages.strain.howDoesWheyLook'), answers: ['milky', 'cloudy', 'clear', 'greenish'] },
-    { cue: 'drip', ask: say('stages.strain.howDoesDrip'), answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
+    { cue: 'drip', ask: say('stages.strain.howDoesDrip'), answers: ['streams', 'fast-drops', 'slow-drops', 'stopped'] },
   ],
   cautions: (params, state) => [
     CAUTIONS.clean,

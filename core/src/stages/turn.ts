@@ -21,7 +21,7 @@ export const turn: StageKind<TurnParams> = {
   slack: () => ({ earlyMin: 60, lateMin: 240, cost: say('stages.turn.withoutRimDriesWhile') }),
   endCue: () => say('stages.turn.evenAllThroughDrip'),
   cues: [
-    { cue: 'drip', ask: say('stages.turn.howDoesDrip'), answers: ['streams', 'fast drops', 'slow drops', 'stopped'] },
+    { cue: 'drip', ask: say('stages.turn.howDoesDrip'), answers: ['streams', 'fast-drops', 'slow-drops', 'stopped'] },
   ],
   cautions: () => [],
   problems: () => [],

@@ -14,7 +14,6 @@ import {
 import { balanceErrorPct, emptyCrock, pourIn, takeOut } from './crock-state.js';
 import { massesOfMaterial } from '../materials/materials.js';
 import { REFERENCE_CREAMS, REFERENCE_MILKS, referenceStock } from '../materials/reference-materials.js';
-import { sayDuration, sayMass, sayTemp } from '../stages/words.js';
 import { english } from '@oat-crock/messages';
 
 const anyMasses = fc
@@ -87,27 +86,5 @@ describe('the reference milks and creams', () => {
     expect(Math.min(...REFERENCE_CREAMS.map((c) => c.fatPct))).toBeGreaterThan(richestMilk);
     expect(new Set(stocks.map((s) => s.id)).size).toBe(stocks.length);
     expect(() => referenceStock('moon')).toThrowError(/moon/);
-  });
-});
-
-describe('the words of the engine', () => {
-  it('give an amount one sensible precision and its unit', () => {
-    expect([sayMass(3.42), sayMass(42.4), sayMass(172.8), sayMass(3827), sayMass(12_345)]).toEqual([
-      '3.4 g',
-      '42 g',
-      '175 g',
-      '3.83 kg',
-      '12.3 kg',
-    ]);
-    expect(sayTemp(43.4)).toBe('43 °C');
-  });
-
-  it('say a duration as a kitchen does', () => {
-    expect([sayDuration(35), sayDuration(131), sayDuration(180), sayDuration(5 * 24 * 60)]).toEqual([
-      '35 min',
-      '2 h 11',
-      '3 h',
-      '5 days',
-    ]);
   });
 });

@@ -81,3 +81,8 @@ function roundStep(step: number): number {
   const [nearest] = [1, 2, 5, 10].map((n) => n * ten).sort((a, b) => Math.abs(a - step) - Math.abs(b - step));
   return Number(nearest!.toPrecision(3));
 }
+
+/** A price for a kilo as one for the weight things are bought by, and what that is called. */
+export function priceIn(perKg: number, { mass }: Units): { readonly amount: number; readonly unit: 'kg' | 'lb' } {
+  return mass === 'g' ? { amount: perKg, unit: 'kg' } : { amount: (perKg * G_PER_LB) / 1000, unit: 'lb' };
+}

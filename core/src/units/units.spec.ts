@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { fromMl, gToMl, ML_PER_UNIT, mlToG, toMl, type VolumeUnit } from './volume.js';
-import { kitchenMeasure } from './kitchen.js';
 
 describe('kitchen volumes', () => {
   it('come back unchanged from a round trip through any unit', () => {
@@ -28,14 +27,5 @@ describe('kitchen volumes', () => {
     // 231 in³ per US gallon of 16 cups; 4.54609 L per imperial gallon of 8 pints
     expect(toMl(16, 'US cup')).toBeCloseTo(231 * 2.54 ** 3, 6);
     expect(toMl(8, 'imperial pint')).toBeCloseTo(4546.09, 9);
-  });
-
-  it('are said in the measures a kitchen has', () => {
-    expect(kitchenMeasure(5)).toBe('1 tsp');
-    expect(kitchenMeasure(37.5)).toBe('2½ tbsp');
-    expect(kitchenMeasure(333)).toBe('1⅓ cups');
-    expect(kitchenMeasure(3250)).toBe('3.25 L');
-    expect(kitchenMeasure(0.2)).toBe('a pinch');
-    expect(kitchenMeasure(237, 'us')).toBe('1 cup');
   });
 });

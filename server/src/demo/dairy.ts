@@ -31,7 +31,7 @@ const SCALE_ALONE = { 'scale-b': 'scale' } as const;
 const SET_SEEN = [
   { stageId: 'warm', share: 0.55, cue: 'set', answer: 'liquid' },
   { stageId: 'warm', share: 0.8, cue: 'set', answer: 'wobbles' },
-  { stageId: 'warm', share: 0.97, cue: 'set', answer: 'leaves the wall' },
+  { stageId: 'warm', share: 0.97, cue: 'set', answer: 'leaves-the-wall' },
 ] as const;
 
 const good = (sourness: number, thickness: number, smoothness: number, taste: number) => ({

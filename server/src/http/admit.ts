@@ -13,6 +13,7 @@ import {
   type Entry,
   type EntryBody,
   say,
+  answerId,
 } from '@oat-crock/core';
 
 /** What entries are checked against. */
@@ -212,7 +213,7 @@ function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
   if (body.type === 'cue') {
     const scales = stages.flatMap((s) => s.kind.cues).filter((c) => c.cue === body.cue);
     const answers = scales.flatMap((c) => c.answers);
-    if (!answers.includes(body.answer)) {
+    if (!answers.includes(answerId(body.answer))) {
       return {
         field: scales.length ? 'body.answer' : 'body.cue',
         message: say('server.http.admit.notAskedMake', { cue: body.cue, answer: body.answer }),

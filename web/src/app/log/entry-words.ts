@@ -1,4 +1,4 @@
-import { type EntryBody, acidity, say, type Text } from '@oat-crock/core';
+import { type EntryBody, acidity, say, type Text, answerWords } from '@oat-crock/core';
 import { textOf, tell } from '../ui/said';
 import { mass, temp } from '../ui/words';
 
@@ -52,7 +52,10 @@ export function entryWords(
         ? tell('page.log.entryWords.byStrip', { read: QUANTITY[body.quantity](body.value) })
         : QUANTITY[body.quantity](body.value);
     case 'cue':
-      return tell('page.log.entryWords.looked', { what: CUE_ASKED[body.cue] ?? body.cue, answer: body.answer });
+      return tell('page.log.entryWords.looked', {
+        what: CUE_ASKED[body.cue] ?? body.cue,
+        answer: answerWords(body.cue, body.answer),
+      });
     case 'added':
       return tell('page.log.entryWords.putInOf', { mass: mass(body.massG), what: body.what });
     case 'held':

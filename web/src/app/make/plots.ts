@@ -5,6 +5,7 @@ import {
   type Followed,
   type FollowedStage,
   CUE_MODELS,
+  answerWords,
 } from '@oat-crock/core';
 import { textOf, tell } from '../ui/said';
 import type { PlotAxis, PlotDot, PlotSpec } from '../ui/plot-spec';
@@ -88,7 +89,12 @@ function souringPlot(batch: Batch, followed: Followed, stage: FollowedStage): Pl
   const read = readingsOf(batch, 'ph', from, latest, acidity, followed.doubtful);
   const looked: PlotDot[] = batch.cues
     .filter((c) => c.cue in CUE_MODELS && c.atMs >= from && c.atMs <= latest && fan.length > 0)
-    .map((c) => ({ x: c.atMs, y: median(c.atMs), look: 'cue' as const, title: `${c.answer}, ${dayTime(c.atMs)}` }));
+    .map((c) => ({
+      x: c.atMs,
+      y: median(c.atMs),
+      look: 'cue' as const,
+      title: `${textOf(answerWords(c.cue, c.answer))}, ${dayTime(c.atMs)}`,
+    }));
   return {
     words: tell('page.make.plots.acidity', {
       window: window ? windowWords(window, followed.nowMs) : 'none',

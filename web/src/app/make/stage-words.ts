@@ -1,4 +1,4 @@
-import { percent, type Batch, type Followed } from '@oat-crock/core';
+import { percent, type Batch, type Followed, answerWords } from '@oat-crock/core';
 import { clockTime, fromNow, mass, temp, toFive, windowWords } from '../ui/words';
 import { tell } from '../ui/said';
 
@@ -36,7 +36,9 @@ export function toExpect(followed: Followed, cues: readonly string[], nowMs: num
   return followed.expected
     .filter(({ cue }) => cues.includes(cue))
     .slice(0, EXPECTED_SHOWN)
-    .map(({ answer, atMs }) => tell('page.make.stageWords.fromAbout', { answer, at: clockTime(toFive(atMs), nowMs) }))
+    .map(({ cue, answer, atMs }) =>
+      tell('page.make.stageWords.fromAbout', { answer: answerWords(cue, answer), at: clockTime(toFive(atMs), nowMs) }),
+    )
     .join(', ');
 }
 

@@ -1,7 +1,6 @@
 import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
-import { kitchenMeasure, leftOf, packWords, type Amount, type MakeSheet, percent } from '@oat-crock/core';
-import { units } from '../ui/reader';
-import { textOf, tell, titled } from '../ui/said';
+import { leftOf, packWords, type Amount, type MakeSheet, percent, answerWords, spoons } from '@oat-crock/core';
+import { textOf, tell, titled, quantity } from '../ui/said';
 import { clockTime, dayTime, mass, span, toFive } from '../ui/words';
 import type { OwnThings } from './own-things';
 import { factsOf, windowsOf, type Fact } from './sheet-facts';
@@ -10,7 +9,7 @@ const MIN_MS = 60_000;
 /** A make that stays colder than this (°C) scalds nothing. */
 const SCALDS_ABOVE_C = 55;
 /** Of what is looked at, the changes worth a line on the sheet. */
-const EXPECT_SHOWN = new Set(['wobbles', 'leaves the wall', 'tangy']);
+const EXPECT_SHOWN = new Set(['wobbles', 'leaves-the-wall', 'tangy']);
 
 /** When a make would be begun, and whose hours it would fall in. */
 export interface Begun {
@@ -73,7 +72,7 @@ function handWords(stage: MakeSheet['stages'][number], { startMs, asleep, works 
     .filter((e) => EXPECT_SHOWN.has(e.answer))
     .map((e) =>
       tell('page.methods.sheetWords.fromAbout', {
-        answer: e.answer,
+        answer: answerWords(e.cue, e.answer),
         start: clockTime(toFive(startMs + e.fromMin * MIN_MS), startMs),
       }),
     )
@@ -105,7 +104,7 @@ function amountWords(
 
 /** An amount by drops, spoons or cups. */
 const kitchenWords = ({ measure, volumeMl }: Amount): string =>
-  measure === null ? kitchenMeasure(volumeMl, units().volume) : textOf(measure);
+  measure === null ? quantity(spoons(volumeMl)) : textOf(measure);
 
 function heatWords({ heat }: MakeSheet): string {
   const unfolded = percent(heat.betaLgPct, 0);

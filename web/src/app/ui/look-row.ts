@@ -1,18 +1,20 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { LookDrawing } from './look-drawing';
+import { answerWords } from '@oat-crock/core';
+import { SaidPipe } from './said';
 
 /** Something to look at, and a button for each answer. */
 @Component({
   selector: 'oc-look-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LookDrawing],
+  imports: [LookDrawing, SaidPipe],
   template: `
     <div class="look" role="group" [attr.aria-label]="ask()">
       <span class="ask">{{ ask() }}</span>
       <div>
         @for (answer of answers(); track answer) {
           <button type="button" [attr.aria-pressed]="chosen(answer)" (click)="saw.emit(answer)">
-            <oc-look-drawing [cue]="cue()" [answer]="answer" />{{ answer }}
+            <oc-look-drawing [cue]="cue()" [answer]="answer" />{{ words(answer) | said }}
           </button>
         }
       </div>
@@ -68,6 +70,8 @@ export class LookRow {
   /** The answer that was given; undefined where that is not shown. */
   readonly given = input<string | null>();
   readonly saw = output<string>();
+
+  protected readonly words = (answer: string) => answerWords(this.cue(), answer);
 
   protected chosen(answer: string): boolean | null {
     return this.given() === undefined ? null : this.given() === answer;

@@ -43,19 +43,19 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
   set: {
     liquid: tilted(patch('milk', 'M5 11h19.500q1 2-1.5 4l-8 5q-3 1.5-5-1z')),
     wobbles: tilted(patch('milk', 'M5.5 12q4 1 7-2.500t8-3.500l3.5 5q1.5 2-1 4l-8 5q-3 1.5-5-1z')),
-    'leaves the wall': tilted(patch('milk', 'M8 14l13.5-7.5 2 4q1 2-1 4l-7.5 5q-3 1-4.5-1z')),
+    'leaves-the-wall': tilted(patch('milk', 'M8 14l13.5-7.5 2 4q1 2-1 4l-7.5 5q-3 1-4.5-1z')),
     stands: potOf(edge('M15 1v13'), patch('dark', 'M13.5 12h3v5q-1.5 1.5-3 0z')),
   },
   whey: {
     none: potOf(),
-    'a film': potOf(patch('whey', 'M5 8h20v2H5z')),
-    'a pool': potOf(patch('whey', 'M5 8h20v5H5z')),
+    'a-film': potOf(patch('whey', 'M5 8h20v2H5z')),
+    'a-pool': potOf(patch('whey', 'M5 8h20v5H5z')),
   },
   clarity: { ...MILKY_TO_CLEAR, greenish: glass('whey') },
   wash: MILKY_TO_CLEAR,
   drip: {
     streams: bag(edge('M13 15v8'), edge('M17 15v8')),
-    'fast drops': bag(
+    'fast-drops': bag(
       ...dots(
         [
           [15, 16.5],
@@ -65,7 +65,7 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
         1.1,
       ),
     ),
-    'slow drops': bag(dot(15, 20, 1.3)),
+    'slow-drops': bag(dot(15, 20, 1.3)),
     stopped: bag(),
   },
   break: {
@@ -89,7 +89,7 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
         'milk',
       ),
     ),
-    'soft peaks': bowl(patch('milk', 'M4 12q6-1 9-5 1-2-1-3 6 0 6 5 2 3 8 3-1 8-11 8T4 12z')),
+    'soft-peaks': bowl(patch('milk', 'M4 12q6-1 9-5 1-2-1-3 6 0 6 5 2 3 8 3-1 8-11 8T4 12z')),
     stiff: bowl(patch('milk', 'M4 12q6-1 11-10 5 9 11 10-1 8-11 8T4 12z')),
     grains: bowl(
       ...dots(
@@ -138,7 +138,7 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
   },
   slurry: {
     smooth: glass('milk'),
-    'a few': [
+    'a-few': [
       ...glass('milk'),
       ...dots(
         [
@@ -205,7 +205,7 @@ export const LOOK_SHAPES: Readonly<Record<string, Readonly<Record<string, readon
   },
   bottom: {
     clean: potOf(),
-    'a film': potOf(patch('crust', 'M7 18.500h16l-2 2.500H9z')),
+    'a-film': potOf(patch('crust', 'M7 18.500h16l-2 2.500H9z')),
     scorched: potOf(patch('dark', 'M6 17h18q-1 4-4 4H10q-3 0-4-4z')),
   },
 };
