@@ -1,5 +1,6 @@
 // The texts that people read, against the code that says them.
-//   npm run messages            writes the keys and what values each takes (core/src/messages/keys.ts) from the English texts
+//   npm run messages            writes the keys and what values each takes (core/src/messages/keys.ts) from the English texts,
+//                               and which languages there are (messages/src/languages.ts) from the files there are
 //   npm run messages -- --check fails where those are not as written, a text is missing in a language or cannot be read, takes
 //                               other values than the English one, or is said nowhere
 import { TYPE, parse } from '@formatjs/icu-messageformat-parser';
@@ -10,6 +11,7 @@ import { filesUnder, ROOT } from './lib.mjs';
 
 const TEXTS = join(ROOT, 'messages/src/texts');
 const KEYS = join(ROOT, 'core/src/messages/keys.ts');
+const LANGUAGES = join(ROOT, 'messages/src/languages.ts');
 const wrong = [];
 
 /** The places of a text, each with what it takes: a count, or anything that can be said. */
@@ -18,7 +20,7 @@ function placesOf(parts, places = new Map()) {
     // A place written with a capital is the same, filled in with a capital.
     const name = part.value?.replace?.(/^[A-Z]/, (first) => first.toLowerCase());
     if (part.type === TYPE.argument && !places.has(name)) places.set(name, 'Value');
-    if (part.type === TYPE.select) places.set(part.value, 'string');
+    if (part.type === TYPE.select) places.set(part.value, `string of ${Object.keys(part.options).sort().join('|')}`);
     if (part.type === TYPE.plural) places.set(part.value, 'number');
     if (part.type === TYPE.select || part.type === TYPE.plural)
       for (const { value } of Object.values(part.options)) placesOf(value, places);
@@ -36,16 +38,42 @@ function placesOfText(language, key, text) {
 }
 
 const read = (language) => JSON.parse(readFileSync(join(TEXTS, `${language}.json`), 'utf8'));
-const namesOf = (places) => [...places.keys()].sort().join(', ');
+/** The places of a text, and what each chooses among. */
+const namesOf = (places) =>
+  [...places]
+    .map(([name, takes]) => (takes.startsWith('string of') ? `${name} (${takes})` : name))
+    .sort()
+    .join(', ');
+const typeOf = (takes) => takes.split(' ')[0];
 
 const english = read('en');
 const keys = Object.keys(english).sort();
 const places = new Map(keys.map((key) => [key, placesOfText('en', key, english[key])]));
 
 const lines = keys.map((key) => {
-  const values = [...places.get(key)].map(([name, type]) => `readonly ${name}: ${type}`);
+  const values = [...places.get(key)].map(([name, type]) => `readonly ${name}: ${typeOf(type)}`);
   return `  '${key}': ${values.length > 0 ? `{ ${values.join('; ')} }` : 'None'};`;
 });
+const spoken = readdirSync(TEXTS)
+  .map((file) => basename(file, '.json'))
+  .sort();
+const languages = await format(
+  `import type { LanguageOf } from './language.js';
+
+/** The languages there are texts in. Written by \`npm run messages\`, an entry a file of texts. */
+export const LANGUAGES = {
+${spoken
+  .map((id) => {
+    const { 'language.name': name, 'language.tag': tag } = read(id);
+    return `  ${id}: { name: '${name}', tag: '${tag}', texts: async () => (await import('./texts/${id}.json', { with: { type: 'json' } })).default },`;
+  })
+  .join('\n')}
+} as const satisfies Readonly<Record<string, LanguageOf>>;
+
+export type Language = keyof typeof LANGUAGES;
+`,
+  { parser: 'typescript', singleQuote: true, printWidth: 120 },
+);
 const written = await format(
   `import type { Value } from './message.js';
 
@@ -80,20 +108,23 @@ function checkUsed() {
     .filter((file) => /\.(ts|html)$/.test(file) && !/\.spec\.ts$/.test(file) && file !== KEYS)
     .map((file) => readFileSync(file, 'utf8'))
     .join('\n');
+  const ofLanguage = new Set(['language.name', 'language.tag']);
   const whole = new Set([...code.matchAll(/['"`]([a-z][\w-]*(?:\.[\w-]+)+)['"`]/g)].map(([, key]) => key));
   const begun = [...code.matchAll(/`([a-z][\w.-]*\.[\w.-]*)\$\{/g)].map(([, start]) => start);
   for (const key of keys) {
-    if (!whole.has(key) && !begun.some((start) => key.startsWith(start))) wrong.push(`${key} is said nowhere.`);
+    if (!ofLanguage.has(key) && !whole.has(key) && !begun.some((start) => key.startsWith(start)))
+      wrong.push(`${key} is said nowhere.`);
   }
 }
 
 if (process.argv.includes('--check')) {
   checkLanguages();
   checkUsed();
-  if (readFileSync(KEYS, 'utf8') !== written)
-    wrong.push('The keys are not as the English texts have them: run `npm run messages`.');
+  if (readFileSync(KEYS, 'utf8') !== written || readFileSync(LANGUAGES, 'utf8') !== languages)
+    wrong.push('The keys and languages are not as the texts have them: run `npm run messages`.');
 } else {
   writeFileSync(KEYS, written);
+  writeFileSync(LANGUAGES, languages);
 }
 if (wrong.length > 0) {
   process.stderr.write(`${wrong.join('\n')}\n`);

@@ -45,6 +45,15 @@ async function moveIntoTheNight(page) {
   for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
 }
 
+/** The household chooses Spanish. */
+async function speakSpanish(page) {
+  await page.getByRole('button', { name: /^The household/ }).click();
+  await page.getByRole('dialog').getByRole('combobox', { name: 'Language' }).click();
+  await page.getByRole('option', { name: 'Español' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('heading', { name: 'Pesar' }).waitFor();
+}
+
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const PICTURES = [
@@ -72,11 +81,12 @@ const PICTURES = [
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],
   ['make-butter', `/make/${batch('Butter for the quay stall')}`, DESK],
-  ['makes', '/make', DESK],
   ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
   ['household', '/today', DESK, (page) => page.getByRole('button', { name: /^The household/ }).click()],
   ['today-phone', '/today', PHONE],
   ['today-dawn', '/today', DESK, (page) => page.getByRole('button', { name: /Before dawn/ }).click()],
+  // Last, as the household speaks it from then on.
+  ['methods-spanish', '/methods/strained-yogurt', DESK, speakSpanish],
 ];
 
 const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu'] });

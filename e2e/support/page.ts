@@ -20,3 +20,25 @@ export async function goTo(page: Page, path: string): Promise<void> {
   }, path);
   await page.waitForURL((url) => url.pathname.startsWith(path));
 }
+
+/** Chooses from a list of the household's dialog. */
+export async function pick(page: Page, field: string, option: string): Promise<void> {
+  await page.getByRole('dialog').getByRole('combobox', { name: field, exact: true }).click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+/** Everything that is read on a page: its words, its fields, and what a screen reader is told. */
+export async function readAll(page: Page): Promise<readonly string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    const walk = (node: Node): void => {
+      if (node.nodeType === Node.TEXT_NODE) found.push(node.textContent ?? '');
+      if (!(node instanceof Element) || ['SCRIPT', 'STYLE'].includes(node.tagName)) return;
+      for (const name of ['aria-label', 'title', 'placeholder']) found.push(node.getAttribute(name) ?? '');
+      if (node instanceof HTMLInputElement) found.push(node.value);
+      node.childNodes.forEach(walk);
+    };
+    walk(document.body);
+    return found.map((text) => text.replace(/\s+/g, ' ').trim()).filter(Boolean);
+  });
+}

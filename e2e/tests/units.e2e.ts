@@ -1,28 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
-import { goTo } from '../support/page.js';
-
-/** Chooses from a list of the household's dialog. */
-async function pick(page: Page, field: string, option: string): Promise<void> {
-  await page.getByRole('dialog').getByRole('combobox', { name: field, exact: true }).click();
-  await page.getByRole('option', { name: option }).click();
-}
-
-/** Everything that is read on a page: its words, its fields, and what a screen reader is told. */
-async function readAll(page: Page): Promise<readonly string[]> {
-  return page.evaluate(() => {
-    const found: string[] = [];
-    const walk = (node: Node): void => {
-      if (node.nodeType === Node.TEXT_NODE) found.push(node.textContent ?? '');
-      if (!(node instanceof Element) || ['SCRIPT', 'STYLE'].includes(node.tagName)) return;
-      for (const name of ['aria-label', 'title', 'placeholder']) found.push(node.getAttribute(name) ?? '');
-      if (node instanceof HTMLInputElement) found.push(node.value);
-      node.childNodes.forEach(walk);
-    };
-    walk(document.body);
-    return found.map((text) => text.replace(/\s+/g, ' ').trim()).filter(Boolean);
-  });
-}
+import { goTo, pick, readAll } from '../support/page.js';
 
 /** A metric quantity, but for what a syringe or a bottle says in mL and a label for 100 g. */
 const METRIC = /(?<!(?:[Pp]er|[Ii]n|[Ff]or) )\b\d+(?:\.\d+)? ?(?:°C|kg|g|L|cm|bar)(?!\w)|°C|per kg|a kg\b/;

@@ -1,18 +1,16 @@
-import type { Texts } from './reader.js';
+import type { LanguageOf } from './language.js';
 
-/** A language: what it calls itself, its tag for numbers, dates and plurals, and its texts, a file read when it is asked for. */
-interface LanguageOf {
-  readonly name: string;
-  readonly tag: string;
-  readonly texts: () => Promise<Texts>;
-}
-
-/** The languages there are texts in. */
+/** The languages there are texts in. Written by `npm run messages`, an entry a file of texts. */
 export const LANGUAGES = {
   en: {
     name: 'English',
     tag: 'en-GB',
     texts: async () => (await import('./texts/en.json', { with: { type: 'json' } })).default,
+  },
+  es: {
+    name: 'Español',
+    tag: 'es-ES',
+    texts: async () => (await import('./texts/es.json', { with: { type: 'json' } })).default,
   },
 } as const satisfies Readonly<Record<string, LanguageOf>>;
 

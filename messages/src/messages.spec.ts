@@ -30,6 +30,7 @@ import {
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
 import fc from 'fast-check';
 import { ENGLISH, english, inEnglish } from './english.js';
+import { LANGUAGES } from './languages.js';
 import { sayQuantity } from './quantities.js';
 import type { Reader } from './reader.js';
 import { renderText } from './render.js';
@@ -206,24 +207,40 @@ const EXTREMES: readonly Value[] = [
 const WRONG = /undefined|NaN|\[object|[{}]|\d\.\d{4}|(°[CF]|\bg|kg|mL|%) \1(?!\w)/;
 
 describe('every text', () => {
-  it('reads whole with anything in its places, in every system of units', () => {
-    const wrong: string[] = [];
-    const readers = SYSTEMS.map(reader);
-    for (const [key, text] of Object.entries(ENGLISH.texts)) {
-      const places = [...placesOf(parse(text, { ignoreTag: true }))];
-      const count = places.length === 0 ? 1 : EXTREMES.length;
-      for (let i = 0; i < count; i++) {
-        const values = Object.fromEntries(
-          places.map(([name, takes], j): [string, Value] => {
-            if (takes === 'count') return [name, [0, 1, 2, 1000][i % 4]!];
-            return [name, takes === 'any' ? EXTREMES[(i + j) % EXTREMES.length]! : takes[i % takes.length]!];
-          }),
-        );
-        const message: Message = { key: key as MessageKey, ...(places.length > 0 && { values }) };
-        const words = renderText(message, readers[i % readers.length]!);
-        if (WRONG.test(words) || words.split('(').length !== words.split(')').length) wrong.push(`${key}: ${words}`);
+  for (const [id, { name, tag, texts }] of Object.entries(LANGUAGES)) {
+    it(`reads whole with anything in its places, in every system of units: ${name}`, async () => {
+      const wrong: string[] = [];
+      const said = await texts();
+      const readers = SYSTEMS.map((units): Reader => ({ language: tag, texts: said, units, zone: 'UTC' }));
+      for (const [key, text] of Object.entries(said)) {
+        const places = [...placesOf(parse(text, { ignoreTag: true }))];
+        const count = places.length === 0 ? 1 : EXTREMES.length;
+        for (let i = 0; i < count; i++) {
+          const values = Object.fromEntries(
+            places.map(([place, takes], j): [string, Value] => {
+              if (takes === 'count') return [place, [0, 1, 2, 1000][i % 4]!];
+              return [place, takes === 'any' ? EXTREMES[(i + j) % EXTREMES.length]! : takes[i % takes.length]!];
+            }),
+          );
+          const message: Message = { key: key as MessageKey, ...(places.length > 0 && { values }) };
+          const words = renderText(message, readers[i % readers.length]!);
+          if (WRONG.test(words) || words.split('(').length !== words.split(')').length) wrong.push(`${key}: ${words}`);
+        }
       }
-    }
-    expect(wrong).toEqual([]);
+      expect(wrong).withContext(id).toEqual([]);
+    });
+  }
+
+  it('in Spanish has its decimal comma, its measures and its days', async () => {
+    const { tag, texts } = LANGUAGES.es;
+    const spanish = { language: tag, texts: await texts(), units: METRIC, zone: 'UTC' };
+    expect(sayQuantity(temp(42.6, 1), spanish)).toBe('42,6 °C');
+    expect(sayQuantity(spoons(333), spanish)).toBe('1⅓ tazas');
+    expect(sayQuantity(duration(5 * 24 * 60), spanish)).toBe('5 días');
+    expect(sayQuantity(between(temp(57), temp(21)), spanish)).toBe('57 a 21 °C');
+    const parts = listOf([say('good.wholeMilk'), say('good.cream')]);
+    expect(renderText(say('stages.blend.weighIntoPot', { parts }), spanish)).toBe(
+      'Pese leche entera y nata en la olla.',
+    );
   });
 });

@@ -1,6 +1,6 @@
 import { unitsOf, type Settings } from '@oat-crock/contract';
 import type { Text } from '@oat-crock/core';
-import { LANGUAGES, renderText, type Reader, type Texts } from '@oat-crock/messages';
+import { LANGUAGES, renderText, type Language, type Reader, type Texts } from '@oat-crock/messages';
 
 /** How something is said to whoever asks this server. */
 export type Words = (text: Text) => string;
@@ -15,6 +15,7 @@ export function wordsFor(settings: () => Settings): Words {
 }
 
 function readerOf(settings: Settings): Reader {
-  const { tag } = LANGUAGES.en;
-  return { language: tag, texts: TEXTS['en']!, units: unitsOf(settings), zone: settings.zone };
+  const language = settings.language in LANGUAGES ? (settings.language as Language) : 'en';
+  const { tag } = LANGUAGES[language];
+  return { language: tag, texts: TEXTS[language]!, units: unitsOf(settings), zone: settings.zone };
 }

@@ -1,8 +1,8 @@
 import { bootstrapApplication } from '@angular/platform-browser';
 import { App } from './app/app';
 import { appConfig } from './app/app.config';
-import { speak } from './app/ui/language';
+import { speak, spokenHere } from './app/ui/language';
 
-speak('en')
+speak(spokenHere())
   .then(() => bootstrapApplication(App, appConfig))
   .catch((error: unknown) => console.error(error));

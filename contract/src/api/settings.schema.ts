@@ -59,6 +59,10 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   temperatureIn: Joi.valid('C', 'F').default(USUAL_SETTINGS.temperatureIn),
   massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),
   volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),
+  language: Joi.string()
+    .pattern(/^[a-z]{2,3}$/)
+    .allow('')
+    .default(USUAL_SETTINGS.language),
   datesIn: Joi.valid(...DATES_IN).default(USUAL_SETTINGS.datesIn),
   zone: timeZone.required(),
   forgotten: Joi.array().items(forgotten).max(200).default([]),

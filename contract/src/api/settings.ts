@@ -34,6 +34,8 @@ export interface Settings {
   /** Times at which nobody of the house is at home. */
   readonly away: readonly Away[];
   readonly helpers: readonly Helper[];
+  /** The language that is spoken, as "es"; empty for that of each browser. */
+  readonly language: string;
   /** What amounts are said and typed in. */
   readonly temperatureIn: Units['temperature'];
   readonly massIn: Units['mass'];
@@ -70,6 +72,7 @@ export const USUAL_SETTINGS: Settings = {
   worksDays: [0, 1, 2, 3, 4, 5, 6],
   away: [],
   helpers: [],
+  language: '',
   temperatureIn: 'C',
   massIn: 'g',
   volumeIn: 'metric',

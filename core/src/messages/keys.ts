@@ -384,6 +384,8 @@ export interface MessageValues {
   'instruments.trouble.droppedOutMeasureHand': None;
   'instruments.trouble.readWhichCannotNot': { readonly number: Value };
   'instruments.trouble.showsSameAgainAgain': None;
+  'language.name': None;
+  'language.tag': None;
   'larder.findMakes.notReadyH': { readonly withinH: Value };
   'larder.findMakes.wantsSteadyWarmth': None;
   'larder.measure.cools': { readonly by: Value; readonly loss: Value };
@@ -1179,6 +1181,7 @@ export interface MessageValues {
   'page.cultures.lineDrift.turnsSharperMarksGeneration': { readonly marks: Value };
   'page.cultures.newCulture.alreadyOld': None;
   'page.cultures.newCulture.beginLine': None;
+  'page.cultures.newCulture.giveName': None;
   'page.cultures.newCulture.itCameAs': None;
   'page.cultures.newCulture.itIs': None;
   'page.cultures.newCulture.leaveIt': None;
@@ -2030,6 +2033,7 @@ export interface MessageValues {
   'page.plan.planWords.moreRoundsMayFind': None;
   'page.plan.planWords.noHandsNightOutside': { readonly off: Value };
   'page.plan.planWords.noneBetter': None;
+  'page.plan.planWords.someTime': None;
   'page.plan.planWords.toSpare': { readonly time: Value };
   'page.plan.planWords.within': { readonly gap: Value };
   'page.plan.plannedBatchPanel.beginIt': None;
@@ -2126,6 +2130,7 @@ export interface MessageValues {
   'page.shell.householdFields.hours': None;
   'page.shell.householdFields.imperial': None;
   'page.shell.householdFields.kitchen': None;
+  'page.shell.householdFields.language': None;
   'page.shell.householdFields.lengthsPressuresGoThem': None;
   'page.shell.householdFields.litresSpoons': None;
   'page.shell.householdFields.meanThroughDay': None;
@@ -2150,6 +2155,7 @@ export interface MessageValues {
   'page.shell.householdFields.until': None;
   'page.shell.householdFields.us': None;
   'page.shell.householdFields.weights': None;
+  'page.shell.householdFields.whatIsSaid': None;
   'page.shell.householdFields.whichIs': None;
   'page.shell.householdFields.whoseClocksHangYour': None;
   'page.shell.householdFields.yourMoney': None;
@@ -2286,6 +2292,7 @@ export interface MessageValues {
   'page.today.today.planNoLongerHolds': None;
   'page.today.today.potStrainedYogurtGood': None;
   'page.today.today.quietlyDue': None;
+  'page.today.today.ranOff': { readonly mass: Value; readonly name: Value };
   'page.today.today.seeWhatWouldMend': None;
   'page.today.today.sourEnough': None;
   'page.today.today.starter': {
@@ -2303,6 +2310,9 @@ export interface MessageValues {
   'page.today.today.workingOutWhatComes': None;
   'page.ui.numberField.fromTo': { readonly least: Value; readonly most: Value; readonly unit: Value };
   'page.ui.plot.h': { readonly tick: Value };
+  'page.ui.primeWords.clear': None;
+  'page.ui.primeWords.nothing': None;
+  'page.ui.primeWords.today': None;
   'page.ui.words.acidity': { readonly ph: Value };
   'page.ui.words.ago': { readonly time: Value };
   'page.ui.words.in': { readonly time: Value };

@@ -1,6 +1,6 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { providePrimeNG } from 'primeng/config';
@@ -21,12 +21,14 @@ import { logFeature } from './state/log.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
+import { PageTitle } from './ui/page-title';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
+    { provide: TitleStrategy, useClass: PageTitle },
     provideHttpClient(withFetch()),
     provideStore({
       [logFeature.name]: logFeature.reducer,

@@ -1,5 +1,8 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
+import { PrimeNG } from 'primeng/config';
 import { Shell } from './shell/shell';
+import { primeWords } from './ui/prime-words';
+import { reader } from './ui/reader';
 
 /** The page. */
 @Component({
@@ -8,4 +11,13 @@ import { Shell } from './shell/shell';
   imports: [Shell],
   template: '<oc-shell />',
 })
-export class App {}
+export class App {
+  constructor() {
+    const controls = inject(PrimeNG);
+    effect(() => {
+      const { language } = reader();
+      document.documentElement.lang = language;
+      controls.setTranslation(primeWords(language));
+    });
+  }
+}

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { max } from 'd3-array';
 import { scaleLinear, scalePoint } from 'd3-scale';
-import { amount } from '@oat-crock/core';
-import { tell, quantity } from '../ui/said';
+import { tell } from '../ui/said';
+import { amount } from '../ui/words';
 
 const WIDTH = 380;
 const HEIGHT = 130;
@@ -83,7 +83,7 @@ export class GenerationPlot {
       [LEFT + 16, WIDTH - 12],
     ).padding(0.2);
     return {
-      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: `${quantity(amount(value))}${this.unit()}` })),
+      ticks: y.ticks(4).map((value) => ({ value, y: y(value), says: amount(value, this.unit().trim()) })),
       marks: marks.map(({ id, generation, value, low, high }) => ({
         id,
         generation,
@@ -98,7 +98,7 @@ export class GenerationPlot {
     this.marks()
       .map((mark) =>
         tell('page.cultures.generationPlot.generation', {
-          generation: amount(mark.generation),
+          generation: mark.generation,
           mark: this.says()(mark),
         }),
       )

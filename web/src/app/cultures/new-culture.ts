@@ -143,7 +143,13 @@ export class NewCulture {
     };
     const [problem] = await recordProblems('lots', lot as unknown as Parameters<typeof recordProblems>[1]);
     if (problem || lot.amount <= 0) {
-      this.wrong.set(problem ? problemWords(problem) : tell('page.cultures.newCulture.sayHowMuchThere'));
+      this.wrong.set(
+        problem?.field === 'name'
+          ? tell('page.cultures.newCulture.giveName')
+          : problem
+            ? problemWords(problem)
+            : tell('page.cultures.newCulture.sayHowMuchThere'),
+      );
       return;
     }
     this.acts.save(lot);

@@ -81,7 +81,7 @@ export class MeasurePanel {
       x: { from: 0, to: Math.max(noted.at(-1)!.min, 1) / 60, kind: 'hours' },
       left: { from: Math.floor(low - room), to: Math.ceil(high + room), unit: '°C' },
       lines: [{ points: measured.curve.map((n) => [n.min / 60, n.tempC] as const), look: 'fact' }],
-      dots: noted.map((n) => ({ x: n.min / 60, y: n.tempC, look: 'read', title: `${n.tempC} °C` })),
+      dots: noted.map((n) => ({ x: n.min / 60, y: n.tempC, look: 'read', title: temp(n.tempC) })),
     };
   });
 

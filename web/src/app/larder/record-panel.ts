@@ -34,7 +34,7 @@ import { BottleMeasure } from './bottle-measure';
 import { MeasurePanel } from './measure-panel';
 import { RecordForm } from './record-form';
 import { RemovedState } from './removed.state';
-import { SayPipe, SaidPipe, titled } from '../ui/said';
+import { SayPipe, titled } from '../ui/said';
 
 /** A list that was chosen from takes the focus back when it closes; then the name may have it. */
 const FOCUS_SETTLES_MS = 60;
@@ -43,7 +43,7 @@ const FOCUS_SETTLES_MS = 60;
 @Component({
   selector: 'oc-record-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, BottleMeasure, FormsModule, MeasurePanel, RecordForm, RouterLink, OptionField, SayPipe],
+  imports: [BottleMeasure, FormsModule, MeasurePanel, RecordForm, RouterLink, OptionField, SayPipe],
   templateUrl: './record-panel.html',
   styleUrl: './record-panel.css',
 })

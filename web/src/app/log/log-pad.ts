@@ -21,6 +21,10 @@ import {
   type Entry,
   type EntryBody,
   type ReadBy,
+  amount,
+  isMessage,
+  type Message,
+  type Text,
 } from '@oat-crock/core';
 import { ButtonModule } from 'primeng/button';
 import { DialogModule } from 'primeng/dialog';
@@ -30,7 +34,7 @@ import { followFeature } from '../state/follow.feature';
 import { logFeature } from '../state/log.feature';
 import { LookRow } from '../ui/look-row';
 import { units } from '../ui/reader';
-import { SaidPipe, textOf, tell, SayPipe } from '../ui/said';
+import { SaidPipe, textOf, tell, SayPipe, quantity } from '../ui/said';
 import { dayTime } from '../ui/words';
 import { kitchenZone } from '../ui/zone';
 import { bodyProblems } from './check-body';
@@ -255,11 +259,13 @@ export class LogPad {
     return this.way().fromShown(Number(this.typed()));
   }
 
-  /** A bound, which comes bare and in the metric unit, as it would be typed. */
-  private inItsUnit(remedy: string): string {
+  /** What would be right, its bound as it would be typed. */
+  private inItsUnit(remedy: Text): string {
     const { toShown, unit } = this.way();
-    if (unit === 'pH') return remedy;
-    return remedy.replace(/-?\d+(\.\d+)?/, (n) => `${Math.round(toShown(Number(n)) * 100) / 100} ${unit}`);
+    const limit = isMessage(remedy) ? remedy.values?.['limit'] : undefined;
+    if (unit === 'pH' || typeof limit !== 'object' || !('amount' in limit)) return textOf(remedy);
+    const shown = `${quantity(amount(toShown(limit.amount)))} ${unit}`;
+    return textOf({ ...(remedy as Message), values: { limit: shown } });
   }
 
   protected async saveCue(cue: string, answer: string): Promise<void> {
@@ -275,7 +281,7 @@ export class LogPad {
     if (!batch) return;
     const [problem] = await bodyProblems(body);
     if (problem) {
-      this.wrong.set(`${textOf(problem.message)} ${this.inItsUnit(textOf(problem.remedy))}`);
+      this.wrong.set(`${textOf(problem.message)} ${this.inItsUnit(problem.remedy)}`);
       return;
     }
     const line = this.line();

@@ -14,7 +14,7 @@ export const whenWords = (atMs: number, nowMs: number): string =>
 
 /** When something is wanted: "Sat 09:00", "each Saturday 09:00", "some time". */
 export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): string {
-  if (due.is === 'some time') return 'some time';
+  if (due.is === 'some time') return tell('page.plan.planWords.someTime');
   if (due.is === 'once') return whenWords(due.atMs, nowMs);
   return tell('page.plan.planWords.each', { atH: weekdayHourWord(due.day, due.atH) });
 }

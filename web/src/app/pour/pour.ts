@@ -1,7 +1,7 @@
 import { hoursOver, localTime, type Asleep } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Followed } from '@oat-crock/core';
-import { dayTime, mass } from '../ui/words';
+import { dayTime, mass, amount } from '../ui/words';
 import { injectBoxSize } from '../ui/box-size';
 import { written } from '../ui/dates';
 import {
@@ -18,11 +18,15 @@ import {
   warmthScale,
   type PourFrame,
 } from './geometry';
-import { SaidPipe, SayPipe } from '../ui/said';
+import { SayPipe, quantity, SaidPipe } from '../ui/said';
 import { AcidFill } from './acid-fill';
 import { brush } from './brush';
+import { temp as tempOf } from '@oat-crock/core';
+import { units } from '../ui/reader';
 
 let drawn = 0;
+
+const G_PER_KG = 1000;
 
 /** The pour: a batch as a ribbon through time. Long on its own page, short on the shelf. */
 @Component({
@@ -117,10 +121,15 @@ export class Pour {
 
   protected readonly bar = computed(() => {
     const massG = scaleBarG(this.thick());
-    return { height: this.thick()(massG), text: mass(massG).replace('.00', '') };
+    return {
+      height: this.thick()(massG),
+      text: units().mass === 'g' && massG >= G_PER_KG ? amount(massG / G_PER_KG, 'kg') : mass(massG),
+    };
   });
 
   protected readonly words = computed(() => pourInWords(this.name(), this.followed(), dayTime));
 
   protected readonly brush = brush;
+
+  protected readonly tickWords = (tempC: number) => quantity(tempOf(tempC));
 }

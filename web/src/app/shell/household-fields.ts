@@ -4,6 +4,7 @@ import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/a
 import { hourWord, monthWord } from '../ui/dates';
 import type { Option } from '../ui/option-field';
 import { tell } from '../ui/said';
+import { LANGUAGES } from '@oat-crock/messages';
 
 /** What a household is asked: what any form asks, and days of the week. */
 export type HouseholdAsked = Asked | FieldOf<'days'>;
@@ -52,6 +53,12 @@ const DAYS = {
   why: say('page.shell.householdFields.handsOutsideTheseHours'),
 } as const;
 
+/** The languages there are, by the names they give themselves. */
+const languages = (): Option[] => [
+  { id: '', label: say('page.shell.householdFields.asTheBrowserHas') },
+  ...Object.entries(LANGUAGES).map(([id, { name }]) => ({ id, label: name })),
+];
+
 /** Every time zone that this device knows, by its name; "UTC" is not among what it lists. */
 const zones = (): Option[] =>
   ['UTC', ...Intl.supportedValuesOf('timeZone')].map((id) => ({ id, label: id.replaceAll('_', ' ') }));
@@ -86,6 +93,12 @@ export function householdParts(): readonly { readonly title: string; readonly fi
     {
       title: tell('page.shell.householdFields.units'),
       fields: [
+        oneOf(
+          'language',
+          tell('page.shell.householdFields.language'),
+          languages(),
+          tell('page.shell.householdFields.whatIsSaid'),
+        ),
         oneOf('temperatureIn', tell('page.shell.householdFields.temperature'), [
           { id: 'C', label: '°C' },
           { id: 'F', label: '°F' },

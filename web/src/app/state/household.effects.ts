@@ -4,7 +4,19 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { unitsOf, type Problem, type Settings, type VersionedSettings } from '@oat-crock/contract/api';
 import { dequal } from 'dequal/lite';
-import { concatMap, EMPTY, from, map, mergeMap, type Observable, of, skip, tap } from 'rxjs';
+import {
+  concatMap,
+  distinctUntilChanged,
+  EMPTY,
+  filter,
+  from,
+  map,
+  mergeMap,
+  type Observable,
+  of,
+  skip,
+  tap,
+} from 'rxjs';
 import { say } from '@oat-crock/core';
 import { datesIn } from '../ui/dates';
 import { measureIn } from '../ui/reader';
@@ -13,6 +25,7 @@ import { HouseholdActions, householdFeature } from './household.feature';
 import { keepHere, keptHere } from './kept-here';
 import { problemsBy } from './problems-by';
 import { ApiClient } from './api-client';
+import { speak as speakLanguage } from '../ui/language';
 
 const KEY = 'oat-crock.household.writing';
 const AWAY = [
@@ -110,4 +123,16 @@ const speak = createEffect(
   { functional: true, dispatch: false },
 );
 
-export const householdEffects = { save, recover, keep, speak };
+/** What the household speaks is spoken once it is known, and again whenever that is changed. */
+const speakItsLanguage = createEffect(
+  (store = inject(Store)) =>
+    store.select(householdFeature.selectHouseholdState).pipe(
+      filter(({ version }) => version > 0),
+      map(({ settings }) => settings.language),
+      distinctUntilChanged(),
+      tap((language) => void speakLanguage(language)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+export const householdEffects = { save, recover, keep, speak, speakItsLanguage };

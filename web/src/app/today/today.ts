@@ -122,7 +122,12 @@ export class Today {
           now: [
             temp(followed.now.tempC),
             followed.now.soured ? `${acidity(followed.now.ph)}, ${tasteOf(followed.now.ph)}` : null,
-            followed.now.wheyG > 0 ? `${mass(followed.now.wheyG)} ${textOf(followed.runsOff?.name ?? WHEY)}` : null,
+            followed.now.wheyG > 0
+              ? tell('page.today.today.ranOff', {
+                  mass: mass(followed.now.wheyG),
+                  name: followed.runsOff?.name ?? WHEY,
+                })
+              : null,
           ].filter((part): part is string => part !== null),
           what: window?.by === 'solids' ? tell('page.today.today.thickEnough') : tell('page.today.today.sourEnough'),
           window: window ? windowWords(window, this.clock.nowMs()) : tell('page.today.today.nothingLeftWait'),

@@ -1,13 +1,22 @@
 import { computed, signal } from '@angular/core';
+import type { DatesIn } from '@oat-crock/contract/api';
+import { reader } from './reader';
 import { kitchenZone } from './zone';
 
-/** How a household writes dates and clock times: a language tag, or '' for that of the browser. */
-const tag = signal('en-GB');
+const wayInUse = signal<DatesIn>('en-GB');
 
-/** From now on dates and clock times are written so. */
-export function datesIn(language: string): void {
-  tag.set(language);
+/** From now on dates and clock times are written so: the day first, the month first, or as the browser has it. */
+export function datesIn(way: DatesIn): void {
+  wayInUse.set(way);
 }
+
+/** The tag of the language spoken, as it is where dates are written so: undefined for that of the browser. */
+const tag = computed(() => {
+  const way = wayInUse();
+  if (way === '') return undefined;
+  const { language } = reader();
+  return way === 'en-US' ? `${language.split('-')[0]}-US` : language;
+});
 
 type Style =
   | 'clock'
@@ -39,9 +48,9 @@ const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
 };
 
 /** Writers of moments in the household's zone. */
-const formats = computed(() => formatsIn(tag() || undefined, kitchenZone()));
+const formats = computed(() => formatsIn(tag(), kitchenZone()));
 /** Writers of hours, weekdays and months that belong to no day: reckoned and written in UTC. */
-const plainFormats = computed(() => formatsIn(tag() || undefined, 'UTC'));
+const plainFormats = computed(() => formatsIn(tag(), 'UTC'));
 
 function formatsIn(language: string | undefined, timeZone: string) {
   const made = new Map<Style, Intl.DateTimeFormat>();
@@ -90,14 +99,14 @@ const bare = (text: string): string => text.replaceAll(',', '').replace(/\u202f/
 
 /** Whether clock times that are picked run to 12 or to 24. */
 export const clockOf = computed(() => {
-  const { hour12 } = new Intl.DateTimeFormat(tag() || undefined, { hour: 'numeric' }).resolvedOptions();
+  const { hour12 } = new Intl.DateTimeFormat(tag(), { hour: 'numeric' }).resolvedOptions();
   return hour12 ? '12' : '24';
 });
 
 /** The order of day, month and year in a date that is picked, as the picker is told it: "D d M yy". */
 export const pickedAs = computed(() => {
   const PICKED: Readonly<Record<string, string>> = { day: 'd', month: 'M', year: 'yy' };
-  const parts = new Intl.DateTimeFormat(tag() || undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+  const parts = new Intl.DateTimeFormat(tag(), { day: 'numeric', month: 'short', year: 'numeric' })
     .formatToParts(0)
     .flatMap((part) => PICKED[part.type] ?? []);
   return ['D', ...parts].join(' ');

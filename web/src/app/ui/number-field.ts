@@ -2,9 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { FormsModule } from '@angular/forms';
 import { shownIn, amount } from '@oat-crock/core';
 import { InputNumberModule } from 'primeng/inputnumber';
-import { units } from './reader';
+import { reader, units } from './reader';
 import { tell } from './said';
 import { unitWords } from './unit-words';
+
+/** How a language writes the sign between the whole and its parts: "." or ",". */
+const decimalSign = (language: string) => (1.5).toLocaleString(language).charAt(1);
 
 /**
  * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
@@ -13,6 +16,7 @@ import { unitWords } from './unit-words';
  */
 @Component({
   selector: 'oc-number-field',
+  host: { '(keydown)': 'eitherSign($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, InputNumberModule],
   template: `
@@ -30,6 +34,7 @@ import { unitWords } from './unit-words';
       [minFractionDigits]="0"
       [maxFractionDigits]="digits()"
       [useGrouping]="false"
+      [locale]="locale()"
       [suffix]="unit()"
       [showButtons]="buttons()"
       buttonLayout="horizontal"
@@ -103,11 +108,23 @@ export class NumberField {
     const unit = this.way()?.unit ?? this.suffix().trim();
     return unit ? ` ${unitWords(unit)}` : '';
   });
+  /** How the household writes numbers, with a point or a comma. */
+  protected readonly locale = computed(() => reader().language);
   protected readonly by = computed(() => this.way()?.step(this.step()) ?? this.step());
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === null ? null : this.asShown(value);
   });
+  /** A point and a comma are the decimal sign alike, whichever of them the household writes. */
+  protected eitherSign(event: KeyboardEvent): void {
+    const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+    if (!isPlain || !/^[.,]$/.test(event.key) || event.key === decimalSign(this.locale())) return;
+    event.preventDefault();
+    // To the control a key of this name is its own decimal sign, whatever stands on it.
+    const sign = new KeyboardEvent('keypress', { code: 'NumpadDecimal', bubbles: true, cancelable: true });
+    event.target?.dispatchEvent(sign);
+  }
+
   private readonly least = computed(() => this.asShown(this.min()));
   private readonly most = computed(() => this.asShown(this.max()));
 

@@ -7,7 +7,7 @@ import { injectBoxSize } from './box-size';
 import { written } from './dates';
 import type { PlotAxis, PlotBand, PlotLine, PlotSpec } from './plot-spec';
 import { units } from './reader';
-import { SaidPipe, tell } from './said';
+import { SaidPipe, tell, quantity } from './said';
 import { kitchenZone } from './zone';
 
 const MARGIN = { top: 20, right: 12, bottom: 24, left: 40, rightAxis: 44 };
@@ -78,7 +78,7 @@ export class Plot {
       .domain([toShown(from), toShown(to)])
       .range([bottom, top]);
     const wanted = Math.max(2, Math.floor((bottom - top) / 36));
-    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: String(tick) }));
+    return scale.ticks(wanted).map((tick) => ({ y: scale(tick), text: quantity(amount(tick)) }));
   }
 
   protected linePath(drawn: PlotLine): string {
