@@ -1293,6 +1293,7 @@ export interface MessageValues {
   'page.larder.fields.vinegar': None;
   'page.larder.fields.whey': None;
   'page.larder.fields.yourOwnMoney': None;
+  'page.larder.labelForm.doNotFit': None;
   'page.larder.labelForm.fat': None;
   'page.larder.labelForm.forAServing': None;
   'page.larder.labelForm.forG': None;
@@ -1958,6 +1959,7 @@ export interface MessageValues {
   'page.plan.plan.earlierLater': None;
   'page.plan.plan.feedAt': None;
   'page.plan.plan.handsDay': None;
+  'page.plan.plan.heldAgain': None;
   'page.plan.plan.heldAs': None;
   'page.plan.plan.howMuchLooked': None;
   'page.plan.plan.json': None;
@@ -1966,6 +1968,8 @@ export interface MessageValues {
   'page.plan.plan.leaveWhatBeingMoved': None;
   'page.plan.plan.makeArrowsMoveShift': None;
   'page.plan.plan.moveWhatMustMoved': None;
+  'page.plan.plan.moved': None;
+  'page.plan.plan.noPdf': { readonly why: Value };
   'page.plan.plan.nothingWantedNothing': None;
   'page.plan.plan.now': None;
   'page.plan.plan.planAhead': None;
@@ -1975,8 +1979,10 @@ export interface MessageValues {
   'page.plan.plan.putBackWhatHeld': None;
   'page.plan.plan.table': None;
   'page.plan.plan.takePlanShown': None;
+  'page.plan.plan.taken': None;
   'page.plan.plan.thePlan': None;
   'page.plan.plan.threeDays': None;
+  'page.plan.plan.wantedFrom': { readonly due: Value };
   'page.plan.plan.week': None;
   'page.plan.plan.whatWanted': None;
   'page.plan.plan.whatWantedNoPlan': None;
@@ -2196,15 +2202,19 @@ export interface MessageValues {
   'page.shell.shelf.workingOut': None;
   'page.shell.shell.beforeDawn': None;
   'page.shell.shell.beforeDawnDarkGlaze': None;
+  'page.shell.shell.changed': { readonly done: string; readonly pot: Value; readonly line: Value };
   'page.shell.shell.couldNot': { readonly wanted: string; readonly name: Value; readonly why: Value };
   'page.shell.shell.devicesClockTimesShown': { readonly clockOff: Value };
   'page.shell.shell.householdHoursUnitsMoney': None;
   'page.shell.shell.iSeen': None;
   'page.shell.shell.keys': None;
   'page.shell.shell.keys2': None;
+  'page.shell.shell.noMakeOn': None;
   'page.shell.shell.notAnswering': { readonly waiting: number };
   'page.shell.shell.notTaken': { readonly body: Value; readonly remedy: Value };
   'page.shell.shell.nothingShowYet': None;
+  'page.shell.shell.nothingToRedo': None;
+  'page.shell.shell.nothingToUndo': None;
   'page.shell.shell.oatCrock': None;
   'page.shell.shell.oatCrockToday': None;
   'page.shell.shell.placeItself': None;

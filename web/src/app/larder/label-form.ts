@@ -106,8 +106,8 @@ export class LabelForm {
       const material = { ...this.material(), ...materialOfLabel({ ...figures, perG: this.servingG() }) };
       this.trouble.set('');
       this.changed.emit(material);
-    } catch (error) {
-      this.trouble.set(`${(error as Error).message}.`);
+    } catch {
+      this.trouble.set(tell('page.larder.labelForm.doNotFit'));
     }
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
-import { textOf, SayPipe, SaidPipe } from '../ui/said';
+import { textOf, SayPipe, SaidPipe, tell } from '../ui/said';
 import { KitchenClock } from '../engine/kitchen-clock';
 import { Paper } from '../paper/paper';
 import { placeKeys } from '../shell/place-keys';
@@ -150,20 +150,20 @@ export class PlanPlace {
   protected take(): boolean {
     if (!this.plans.draft()) return false;
     this.plans.take();
-    this.say('Taken. U puts back what was held before.', true);
+    this.announce(tell('page.plan.plan.taken'), true);
     return true;
   }
 
   protected mend(): boolean {
     if (!this.plans.mend()?.changes.length) return false;
     this.plans.takeMend();
-    this.say('Moved. U puts back what was held before.', true);
+    this.announce(tell('page.plan.plan.moved'), true);
     return true;
   }
 
   protected undo(): boolean {
     if (!this.plans.undo()) return false;
-    this.say('What was held before is held again.');
+    this.announce(tell('page.plan.plan.heldAgain'));
     return true;
   }
 
@@ -202,7 +202,7 @@ export class PlanPlace {
     const draft = { ...kept.item, due: dueAt(kept.item.due, dueMs) };
     this.store.dispatch(LarderActions.edited({ family: 'orders', draft, overVersion: kept.version }));
     this.store.dispatch(LarderActions.saveWanted({ id: orderId }));
-    this.say(`Wanted ${dayTime(dueMs)} from now on.`);
+    this.announce(tell('page.plan.plan.wantedFrom', { due: dayTime(dueMs) }));
   }
 
   protected async print(): Promise<void> {
@@ -215,11 +215,11 @@ export class PlanPlace {
     try {
       await this.paper.save('hands-by-day', tasksPaper(this.tasks(), fetch, this.clock.nowMs()));
     } catch (error) {
-      this.say(`The PDF could not be made (${(error as Error).message}).`);
+      this.announce(tell('page.plan.plan.noPdf', { why: (error as Error).message }));
     }
   }
 
-  private say(words: string, undoes = false): void {
+  private announce(words: string, undoes = false): void {
     this.said.set(words);
     this.undoes.set(undoes);
   }

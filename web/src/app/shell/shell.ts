@@ -134,30 +134,30 @@ export class Shell {
   private log(): void {
     const batch = this.focus.batch();
     if (batch) this.pad.open(batch.id);
-    else this.say('There is no make on to log to.');
+    else this.announce(tell('page.shell.shell.noMakeOn'));
   }
 
   private undo(): void {
     const change = this.logger.undo();
-    if (!change) this.say('There is nothing of yours to take back: this page has written nothing since it was opened.');
-    else this.say(this.changeWords(change, change.is === null ? 'Put back' : 'Taken back'), true);
+    if (!change) this.announce(tell('page.shell.shell.nothingToUndo'));
+    else this.announce(this.changeWords(change, change.is === null ? 'put back' : 'taken back'), true);
   }
 
   protected redo(): void {
     const change = this.logger.redo();
-    if (change) this.say(this.changeWords(change, 'Written again'));
-    else this.say('Nothing was taken back that could be written again.');
+    if (change) this.announce(this.changeWords(change, 'written again'));
+    else this.announce(tell('page.shell.shell.nothingToRedo'));
   }
 
   /** What was done to which line of which pot. */
-  private changeWords({ batchId, was, is }: Change, done: string): string {
+  private changeWords({ batchId, was, is }: Change, done: 'put back' | 'taken back' | 'written again'): string {
     const pot = this.batches().find((b) => b.id === batchId)?.name ?? '';
     const line = is ?? was;
-    return `${done}, ${pot}: ${line ? entryWords(line) : ''}`;
+    return tell('page.shell.shell.changed', { done: done.split(' ')[0]!, pot, line: line ? entryWords(line) : '' });
   }
 
   /** Says something for a few seconds, to eyes and to screen readers; with a way to undo what was undone. */
-  private say(text: string, mayRedo = false): void {
+  private announce(text: string, mayRedo = false): void {
     const saying = { text, mayRedo };
     this.said.set(saying);
     setTimeout(() => this.said.update((now) => (now === saying ? SILENT : now)), SAID_MS);

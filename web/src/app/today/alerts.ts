@@ -85,7 +85,7 @@ export class Alerts {
   });
 
   constructor() {
-    effect(() => this.near().forEach((next) => this.tell(next)));
+    effect(() => this.near().forEach((next) => this.alert(next)));
   }
 
   /** Chosen by a touch, which also lets the page make a sound; the device is asked only where its notes are wanted. */
@@ -96,7 +96,7 @@ export class Alerts {
     if (by !== 'nothing') this.bell.ring();
   }
 
-  private tell({ key, of, atMs, text }: Near): void {
+  private alert({ key, of, atMs, text }: Near): void {
     if (this.told.has(key)) return;
     this.told.add(key);
     const words = textOf(text);
