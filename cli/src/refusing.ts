@@ -1,3 +1,4 @@
+import { SaidError } from '@oat-crock/core';
 import { InputRefused } from '@oat-crock/contract';
 
 /** Turns the engine's own refusal of a name or a value into one that names the field. */
@@ -8,6 +9,12 @@ export function refusing<T>(field: string, compute: () => T, choices = 'choices'
     if (!(error instanceof RangeError)) throw error;
     const named = /^"(\w+)"/.exec(error.message)?.[1];
     const where = named ? `${choices}.${named}` : field;
-    throw new InputRefused([{ field: where, message: `${error.message}.`, remedy: 'Choose what is offered.' }]);
+    throw new InputRefused([
+      {
+        field: where,
+        message: error instanceof SaidError ? error.says : `${error.message}.`,
+        remedy: 'Choose what is offered.',
+      },
+    ]);
   }
 }

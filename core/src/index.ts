@@ -3,6 +3,7 @@ export * from './units/volume.js';
 export * from './units/system.js';
 export * from './units/shown.js';
 export * from './messages/message.js';
+export * from './messages/said-error.js';
 export * from './messages/quantity.js';
 export type { MessageValues } from './messages/keys.js';
 export * from './constants/acids.js';

@@ -1,4 +1,9 @@
 import { materialFromLabel, type Material } from '../materials/materials.js';
+import { say } from '../messages/message.js';
+import { SaidError } from '../messages/said-error.js';
+
+/** Grams as a label has them, in any household. */
+const asPrinted = (g: number) => `${Number(g.toFixed(1))} g`;
 
 /** What a label prints: grams in a serving, or in 100 g. */
 export interface Label {
@@ -20,10 +25,10 @@ const ROUNDING_G = 1.5;
  */
 export function materialOfLabel(label: Label): Material {
   const { fatG, proteinG, sugarsG, perG } = label;
-  if (!(perG > 0)) throw new RangeError('A serving weighs more than nothing');
+  if (!(perG > 0)) throw new SaidError(say('larder.label.serving'));
   const given = fatG + proteinG + (sugarsG ?? 0);
   if (given > perG + ROUNDING_G)
-    throw new RangeError(`${given.toFixed(1)} g of fat, protein and sugar do not fit into ${perG.toFixed(0)} g`);
+    throw new SaidError(say('larder.label.tooMuch', { given: asPrinted(given), per: asPrinted(perG) }));
   const per100 = 100 / perG;
   const guess = materialFromLabel(fatG * per100, proteinG * per100);
   return sugarsG === null ? guess : { ...guess, lactosePct: sugarsG * per100 };

@@ -17,6 +17,7 @@ import { biggerVessels, withOwnGear } from './own-gear.js';
 import { inPacks, packWords } from './packs.js';
 import { fitInto } from './split.js';
 import { daysBetween, nearness, useFirst } from './use-first.js';
+import { saying } from '../testing/saying.js';
 
 const FEW = { members: 40, seed: 1, fanPoints: 2 };
 const ID = '01J0000000000000000000000A';
@@ -134,8 +135,8 @@ describe('a label', () => {
   });
 
   it('that cannot be is refused in words', () => {
-    expect(() => materialOfLabel({ fatG: 60, proteinG: 40, sugarsG: 5, perG: 100 })).toThrowError(
-      /105.0 g .* into 100 g/,
+    expect(() => materialOfLabel({ fatG: 60, proteinG: 40, sugarsG: 5, perG: 100 })).toThrowMatching(
+      saying(/105 g .* into 100 g/, english),
     );
     expect(() => materialOfLabel({ fatG: 1, proteinG: 1, sugarsG: 1, perG: 0 })).toThrowError(RangeError);
   });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { SODA } from '../constants/acids.js';
 import { GEAR_TYPES } from '../lots/gear.js';
 import { measureHolds, measureLoss, measurePower, ROUTINES, strengthBySoda, dropsPerMl } from './measure.js';
+import { saying } from '../testing/saying.js';
 
 const KJ = 4.18;
 
@@ -60,16 +61,20 @@ describe('measuring gear', () => {
   it('says in words what cannot be of such a thing', () => {
     const roomC = 20;
     const never = [{ min: 0, tempC: 60 }];
-    expect(() => measureLoss({ noted: never, litres: 1, roomC })).toThrowError(/two temperatures/);
-    expect(() => measureLoss({ noted: [...never, { min: 30, tempC: 15 }], litres: 1, roomC })).toThrowError(
-      /above that of the room/,
+    expect(() => measureLoss({ noted: never, litres: 1, roomC })).toThrowMatching(saying(/two temperatures/, english));
+    expect(() => measureLoss({ noted: [...never, { min: 30, tempC: 15 }], litres: 1, roomC })).toThrowMatching(
+      saying(/above that of the room/, english),
     );
-    expect(() => measureHolds({ noted: never, litres: 1, roomC })).toThrowError(/three temperatures/);
+    expect(() => measureHolds({ noted: never, litres: 1, roomC })).toThrowMatching(
+      saying(/three temperatures/, english),
+    );
     const cooling = [
       { min: 0, tempC: 60 },
       { min: 10, tempC: 40 },
     ];
-    expect(() => measurePower({ noted: cooling, litres: 1, roomC }, 2)).toThrowError(/did not warm/);
+    expect(() => measurePower({ noted: cooling, litres: 1, roomC }, 2)).toThrowMatching(
+      saying(/did not warm/, english),
+    );
   });
 
   it('has a routine for everything that is learned of any gear', () => {

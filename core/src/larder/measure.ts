@@ -5,6 +5,7 @@ import { protonsGiven } from '../physics/acids.js';
 import { fitHeatingPower, fitHeatLoss, type NotedTemp } from '../physics/fit-heat.js';
 import { massesBy, type Masses } from '../materials/composition.js';
 import type { LearnedKey } from '../lots/gear.js';
+import { SaidError } from '../messages/said-error.js';
 
 /** What a measurement came to: the figure, its spread where it has one, and the curve that was fitted (min, °C). */
 export interface Measured {
@@ -52,7 +53,7 @@ export function measureLoss({ noted, litres, roomC }: Measuring): Measured {
 export function measurePower({ noted, litres, roomC }: Measuring, uaWPerK: number): Measured {
   const value = fitHeatingPower(water(litres), noted, roomC, uaWPerK);
   const first = noted[0];
-  if (!first || !(value > 0)) throw new RangeError('It did not warm: look at the times and temperatures again');
+  if (!first || !(value > 0)) throw new SaidError(say('larder.measure.didNotWarm'));
   const lasts = noted[noted.length - 1]!.min - first.min;
   const capacity = litres * WATER_KJ_PER_L_K * 1000;
   const curve = Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
@@ -74,7 +75,7 @@ const SETTLES = 1 / 3;
  * @throws RangeError where there are fewer than three
  */
 export function measureHolds({ noted }: Measuring): Measured {
-  if (noted.length < 3) throw new RangeError('At least three temperatures are needed');
+  if (noted.length < 3) throw new SaidError(say('larder.measure.three'));
   const settled = noted.slice(Math.floor(noted.length * SETTLES));
   const mean = settled.reduce((sum, n) => sum + n.tempC, 0) / settled.length;
   const square = settled.reduce((sum, n) => sum + (n.tempC - mean) ** 2, 0);

@@ -388,7 +388,10 @@ export interface MessageValues {
   'language.tag': None;
   'larder.findMakes.notReadyH': { readonly withinH: Value };
   'larder.findMakes.wantsSteadyWarmth': None;
+  'larder.label.serving': None;
+  'larder.label.tooMuch': { readonly given: Value; readonly per: Value };
   'larder.measure.cools': { readonly by: Value; readonly loss: Value };
+  'larder.measure.didNotWarm': None;
   'larder.measure.fillFullMakeHot': { readonly temp: Value };
   'larder.measure.itHolds': { readonly mean: Value; readonly sd: Value };
   'larder.measure.noteTemperatureFewTimes': None;
@@ -396,6 +399,7 @@ export interface MessageValues {
   'larder.measure.noteTemperatureNowAfter2': None;
   'larder.measure.putCoveredPotKnown': None;
   'larder.measure.standJarWaterOvernight': None;
+  'larder.measure.three': None;
   'larder.measure.wReachPot': { readonly t: Value };
   'larder.measure.whatHolds': None;
   'larder.measure.whatLoses': None;
@@ -1293,7 +1297,6 @@ export interface MessageValues {
   'page.larder.fields.vinegar': None;
   'page.larder.fields.whey': None;
   'page.larder.fields.yourOwnMoney': None;
-  'page.larder.labelForm.doNotFit': None;
   'page.larder.labelForm.fat': None;
   'page.larder.labelForm.forAServing': None;
   'page.larder.labelForm.forG': None;
@@ -2344,6 +2347,10 @@ export interface MessageValues {
   'page.ui.words.windowLikely': { readonly likely: Value; readonly perhaps: Value };
   'page.ui.words.windowMaybeDead': { readonly dead: Value };
   'page.ui.words.windowNever': None;
+  'physics.fitHeat.aboveRoom': None;
+  'physics.fitHeat.differentTimes': None;
+  'physics.fitHeat.later': None;
+  'physics.fitHeat.two': None;
   'physics.pasteurisation.forMinutes': { readonly temp: Value; readonly time: Value };
   'physics.pasteurisation.forSeconds': { readonly temp: Value; readonly seconds: Value };
   'physics.starterActivity.alsoDrifted': { readonly now: Value; readonly generations: number };

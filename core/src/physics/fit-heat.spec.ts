@@ -1,8 +1,10 @@
+import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { referenceStock } from '../materials/reference-materials.js';
 import { massesOfMaterial } from '../materials/materials.js';
 import { fitHeatingPower, fitHeatLoss } from './fit-heat.js';
 import { thermalStep } from './heat.js';
+import { saying } from '../testing/saying.js';
 
 const MILK = massesOfMaterial(referenceStock('whole'), 4000);
 
@@ -48,7 +50,7 @@ describe('a vessel measured with a thermometer', () => {
   });
 
   it('refuses what cannot be fitted, in words', () => {
-    expect(() => fitHeatLoss(MILK, [{ min: 0, tempC: 50 }], 20)).toThrowError(/two temperatures/);
+    expect(() => fitHeatLoss(MILK, [{ min: 0, tempC: 50 }], 20)).toThrowMatching(saying(/two temperatures/, english));
     expect(() =>
       fitHeatLoss(
         MILK,
@@ -58,7 +60,7 @@ describe('a vessel measured with a thermometer', () => {
         ],
         20,
       ),
-    ).toThrowError(/above that of the room/);
+    ).toThrowMatching(saying(/above that of the room/, english));
     expect(() =>
       fitHeatingPower(
         MILK,
@@ -69,6 +71,6 @@ describe('a vessel measured with a thermometer', () => {
         20,
         3,
       ),
-    ).toThrowError(/different times/);
+    ).toThrowMatching(saying(/different times/, english));
   });
 });

@@ -1,5 +1,7 @@
 import type { Masses } from '../materials/composition.js';
 import { heatBetweenKJ, heatCapacityKJPerK } from './heat.js';
+import { say } from '../messages/message.js';
+import { SaidError } from '../messages/said-error.js';
 
 /** A temperature noted at a time. */
 export interface NotedTemp {
@@ -25,14 +27,14 @@ export interface FittedLoss {
  * @throws RangeError naming what is missing
  */
 export function fitHeatLoss(masses: Masses, noted: readonly NotedTemp[], roomC: number): FittedLoss {
-  if (noted.length < 2) throw new RangeError('At least two temperatures are needed');
-  if (noted.some((n) => !(n.tempC > roomC))) throw new RangeError('Every temperature must be above that of the room');
+  if (noted.length < 2) throw new SaidError(say('physics.fitHeat.two'));
+  if (noted.some((n) => !(n.tempC > roomC))) throw new SaidError(say('physics.fitHeat.aboveRoom'));
   const first = noted[0]!;
   const rest = noted.slice(1).map((n) => ({
     min: n.min - first.min,
     log: Math.log((n.tempC - roomC) / (first.tempC - roomC)),
   }));
-  if (rest.some((r) => !(r.min > 0))) throw new RangeError('Each temperature must be later than the first');
+  if (rest.some((r) => !(r.min > 0))) throw new SaidError(say('physics.fitHeat.later'));
   const squares = rest.reduce((sum, r) => sum + r.min ** 2, 0);
   const perMin = -rest.reduce((sum, r) => sum + r.min * r.log, 0) / squares;
   const meanC = noted.reduce((sum, n) => sum + n.tempC, 0) / noted.length;
@@ -54,7 +56,7 @@ export function fitHeatLoss(masses: Masses, noted: readonly NotedTemp[], roomC: 
  * @throws RangeError where there are fewer than two, or none is later than the first
  */
 export function fitHeatingPower(masses: Masses, noted: readonly NotedTemp[], roomC: number, uaWPerK: number): number {
-  if (noted.length < 2) throw new RangeError('At least two temperatures are needed');
+  if (noted.length < 2) throw new SaidError(say('physics.fitHeat.two'));
   let lostKJ = 0;
   const held = noted.map((n, i) => {
     const before = noted[i - 1];
@@ -65,7 +67,7 @@ export function fitHeatingPower(masses: Masses, noted: readonly NotedTemp[], roo
   const atMin = mean((h) => h.min);
   const atKJ = mean((h) => h.kJ);
   const spread = held.reduce((s, h) => s + (h.min - atMin) ** 2, 0);
-  if (spread === 0) throw new RangeError('The temperatures must be of different times');
+  if (spread === 0) throw new SaidError(say('physics.fitHeat.differentTimes'));
   const perMin = held.reduce((s, h) => s + (h.min - atMin) * (h.kJ - atKJ), 0) / spread;
   return (perMin * 1000) / 60;
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { materialOfLabel, type Material, say, type Text } from '@oat-crock/core';
 import { NumberField } from '../ui/number-field';
 import { tell, SayPipe, SaidPipe } from '../ui/said';
-import { grams } from '../ui/words';
+import { grams, wordsOfError } from '../ui/words';
 
 type Figure = 'fatG' | 'proteinG' | 'sugarsG';
 
@@ -106,8 +106,8 @@ export class LabelForm {
       const material = { ...this.material(), ...materialOfLabel({ ...figures, perG: this.servingG() }) };
       this.trouble.set('');
       this.changed.emit(material);
-    } catch {
-      this.trouble.set(tell('page.larder.labelForm.doNotFit'));
+    } catch (error) {
+      this.trouble.set(wordsOfError(error));
     }
   }
 }

@@ -6,7 +6,7 @@ import { householdFeature } from '../state/household.feature';
 import { NumberField } from '../ui/number-field';
 import { Plot } from '../ui/plot';
 import type { PlotSpec } from '../ui/plot-spec';
-import { dayTime, span, temp } from '../ui/words';
+import { dayTime, span, temp, wordsOfError } from '../ui/words';
 import { learnedWords } from './learned-words';
 import { SaidPipe, tell, SayPipe } from '../ui/said';
 
@@ -65,7 +65,7 @@ export class MeasurePanel {
       const { litres, roomC } = under;
       return { measured: ROUTINES[under.key].fit({ noted: this.minutes(), litres, roomC }), missing: '' };
     } catch (error) {
-      return { measured: null, missing: `${(error as Error).message}.` };
+      return { measured: null, missing: wordsOfError(error) };
     }
   });
 

@@ -9,6 +9,7 @@ import {
   volume,
   weighed,
   type Text,
+  SaidError,
 } from '@oat-crock/core';
 import { isSameDay } from '@oat-crock/calendar';
 import { written } from './dates';
@@ -136,3 +137,7 @@ export function capital(text: string): string {
 /** What is wrong, and what to do about it. */
 export const problemWords = ({ message, remedy }: { readonly message: Text; readonly remedy: Text }): string =>
   `${textOf(message)} ${textOf(remedy)}`;
+
+/** What an error says: in the household's words where it has them, else as it was thrown. */
+export const wordsOfError = (error: unknown): string =>
+  error instanceof SaidError ? textOf(error.says) : error instanceof Error ? `${error.message}.` : String(error);
