@@ -1731,7 +1731,7 @@ export interface MessageValues {
   'page.methods.finder.emptyWhereThereTime': None;
   'page.methods.finder.hands': { readonly hands: Value };
   'page.methods.finder.itTakes': { readonly why: Value; readonly takes: Value };
-  'page.methods.finder.lCreamNoThermostat': None;
+  'page.methods.finder.lCreamNoThermostat': { readonly volume: Value };
   'page.methods.finder.lotYoursAmountTime': None;
   'page.methods.finder.makes': None;
   'page.methods.finder.nothingDoesGiveMore': None;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { askedFor, isStock, leftOf, useFirst, type Found, type StockLot, type Wanted } from '@oat-crock/core';
+import { askedFor, isStock, leftOf, useFirst, type Found, type StockLot, type Wanted, volume } from '@oat-crock/core';
 import { isCalled } from './called';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -29,6 +29,8 @@ const REST_MS = 120;
   styleUrl: './finder.css',
 })
 export class Finder {
+  /** How much milk the line's example has. */
+  protected readonly EXAMPLE = volume(2);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly engine = inject(Engine);
