@@ -154,6 +154,7 @@ export * from './larder/own-gear.js';
 export * from './larder/vessel-loss.js';
 export * from './larder/room-for.js';
 export * from './larder/asked-for.js';
+export * from './larder/find-words.js';
 export * from './larder/find-makes.js';
 export * from './larder/measure.js';
 export * from './stages/bottle-pressure.js';

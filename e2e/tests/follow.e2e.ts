@@ -26,9 +26,10 @@ test('readings and looks move the forecast; lines are corrected and taken back',
   await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: liquid' })).toBeVisible();
   await expect(page.getByText('measured pH 6.30').first()).toBeVisible();
 
-  // an impossible reading is refused in words, at the field
+  // an impossible reading is refused in words, at the field; Enter logs it, though its time was picked last
   await page.getByRole('button', { name: 'Log a reading' }).click();
   await pad.getByRole('button', { name: 'pH', exact: true }).click();
+  await pad.getByRole('button', { name: '10 min ago' }).click();
   await page.keyboard.type('45');
   await page.keyboard.press('Enter');
   await expect(pad.getByRole('alert')).toContainText('Give 9 or less.');

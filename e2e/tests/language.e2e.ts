@@ -73,6 +73,24 @@ test('a household that chooses Spanish reads it at once and everywhere, with its
     ).toBeVisible();
     await expectSpanish(page);
   }
+  // What is typed is read and shown in it: the line of what is at hand by its own example, a reading with its comma.
+  await goTo(page, '/methods');
+  const line = page.getByLabel('Diga qué hay, o qué quiere');
+  await line.fill((await line.getAttribute('placeholder')) ?? '');
+  await expect(page.locator('#find-read')).toHaveText(
+    /^Entendido: 2,\d+ kg de .+; listo en 5 h; nada que mantenga el calor\.$/,
+  );
+  await goTo(page, '/today');
+  await page
+    .getByRole('link', { name: /Thick yogurt for the quay/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Anotar una lectura' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: ',', exact: true }).waitFor();
+  await page.keyboard.type('42.5');
+  await expect(page.getByRole('dialog').locator('output')).toHaveText(/^\s*42,5 °C/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('A las próximas manos');
   await expectSpanish(page);

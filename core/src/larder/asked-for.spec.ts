@@ -1,4 +1,7 @@
+import { english, LANGUAGES, renderText } from '@oat-crock/messages';
+import { METRIC } from '../units/system.js';
 import { askedFor, type LotLeft } from './asked-for.js';
+import { findWords } from './find-words.js';
 import type { StockLot } from '../lots/lot.js';
 
 const lot = (name: string, kind: StockLot['kind'], useBy: string, more: Partial<StockLot> = {}): LotLeft => ({
@@ -29,8 +32,8 @@ const LOTS = [
   lot('Evening milk, near meadow', 'milk', '2026-05-04', { treatment: 'raw' }),
   lot('Goats’ milk, upper path', 'milk', '2026-05-05', { species: 'goat' }),
 ];
-const read = (line: string) => {
-  const { lot: meant, ...rest } = askedFor(line, LOTS);
+const read = (line: string, by = findWords(english)) => {
+  const { lot: meant, ...rest } = askedFor(line, LOTS, by);
   return { ...rest, lot: meant?.lot.name ?? null, leftG: meant && Math.round(meant.leftG) };
 };
 
@@ -73,6 +76,26 @@ describe('a line of what is at hand and what is wanted', () => {
       jasmine.objectContaining({ words: 'spoon butter', withinH: 12, lot: null }),
     );
     expect(read('2 kg milk, soft curd').words).toBe('soft curd');
+  });
+
+  it('is read in the language of the house, its own example among others', async () => {
+    const { tag, texts } = LANGUAGES.es;
+    const spanish = { language: tag, texts: await texts(), units: METRIC, zone: 'UTC' };
+    const by = findWords((text) => renderText(text, spanish));
+    expect(read('2 L de nata, sin termostato, 5 horas', by)).toEqual({
+      lot: 'Skimmed-off cream',
+      leftG: 2060,
+      withinH: 5,
+      thermostat: false,
+      words: '',
+    });
+    expect(read('1,5 kg de leche de cabra en 2 días', by)).toEqual(
+      jasmine.objectContaining({ lot: 'Goats’ milk, upper path', leftG: 1500, withinH: 48 }),
+    );
+    expect(read('2 litros de leche cruda', by).lot).toBe('Evening milk, near meadow');
+    expect(read('sin una yogurtera, cuajada blanda', by)).toEqual(
+      jasmine.objectContaining({ thermostat: false, words: 'cuajada blanda' }),
+    );
   });
 
   it('says nothing where nothing is said', () => {

@@ -49,10 +49,11 @@ export function moveWords({ form, stays }: CultureLot, store: StarterStore): str
     : tell('page.cultures.cultureWords.wakeRoom', { is });
 }
 
-/** "Yogurt culture, bought pot". */
+/** "Yogurt culture, bought pot"; "Kefir grains" where it came as what it is. */
 export function kindWords({ culture, beside, origin }: CultureLot): string {
   const came = textOf(CAME[origin]).toLowerCase();
   const name = titled(CULTURES[culture].name);
+  if (!beside && came === name.toLowerCase()) return name;
   return beside
     ? tell('page.cultures.cultureWords.kindBeside', { name, beside: CULTURES[beside].name, came })
     : tell('page.cultures.cultureWords.kind', { name, came });

@@ -45,6 +45,7 @@ import { stepWordsIn, timeWrong } from './timed-log';
 import { momentOf, NOW, type When } from './when';
 import { WhenRow } from './when-row';
 import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
+import { decimalSign } from '../ui/decimal-sign';
 
 const HALF_DAY_MS = 12 * 3_600_000;
 
@@ -73,6 +74,8 @@ export class LogPad {
   /** The pad keeps the keyboard: a number can be typed whatever was touched last. */
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
 
+  /** A number that is typed, which is kept with a point, as the household writes it. */
+  protected readonly asWritten = (typed: string) => typed.replace('.', decimalSign());
   protected readonly keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
   /** What is typed, from what stood there, each time the pad is opened: begun anew at that very moment, so that no key is lost. */
   protected readonly typed = this.sinceOpened(() => this.stood());
@@ -196,6 +199,12 @@ export class LogPad {
 
   protected takeKeys(): void {
     this.box()?.nativeElement.focus();
+  }
+
+  /** Sets when it was; what is pressed next goes to the pad again, not to the button of that time. */
+  protected sayWhen(when: When): void {
+    this.when.set(when);
+    if (when.is !== 'at') this.takeKeys();
   }
 
   protected press(key: string): void {

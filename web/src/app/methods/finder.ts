@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { askedFor, isStock, leftOf, useFirst, type Found, type StockLot, type Wanted, volume } from '@oat-crock/core';
+import {
+  askedFor,
+  isStock,
+  leftOf,
+  useFirst,
+  type Found,
+  type StockLot,
+  type Wanted,
+  volume,
+  findWords,
+} from '@oat-crock/core';
 import { isCalled } from './called';
 import { Engine } from '../engine/engine';
 import { KitchenClock } from '../engine/kitchen-clock';
@@ -13,7 +23,7 @@ import { NumberField } from '../ui/number-field';
 import { OptionField } from '../ui/option-field';
 import { clockTime, mass, pricePer, span, toFive } from '../ui/words';
 import { MethodBook } from './method-book';
-import { NamedPipe, SaidPipe, tell, SayPipe } from '../ui/said';
+import { NamedPipe, tell, SayPipe, textOf } from '../ui/said';
 
 const MIN_MS = 60_000;
 const QUARTER_MS = 15 * MIN_MS;
@@ -24,7 +34,7 @@ const REST_MS = 120;
 @Component({
   selector: 'oc-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, SaidPipe, NumberField, OptionField, SayPipe],
+  imports: [NamedPipe, NumberField, OptionField, SayPipe],
   templateUrl: './finder.html',
   styleUrl: './finder.css',
 })
@@ -65,7 +75,8 @@ export class Finder {
     const chosen = this.stocks().find(({ lot }) => lot.id === this.lotId());
     return chosen ? { ...chosen, leftG: Math.min(chosen.leftG, this.ofItG() ?? Infinity) } : null;
   });
-  private readonly read = computed(() => askedFor(this.words(), this.stocks()));
+  private readonly findWords = computed(() => findWords(textOf));
+  private readonly read = computed(() => askedFor(this.words(), this.stocks(), this.findWords()));
   /** How the line was read, so that a wrong reading is seen. */
   protected readonly readAs = computed(() => {
     const { lot, withinH, thermostat, words } = this.read();

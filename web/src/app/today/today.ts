@@ -26,7 +26,7 @@ import { nextTasks } from './next-tasks';
 import { PlanCard } from './plan-card';
 import { planTasks } from './plan-tasks';
 import { roomWords } from './room-words';
-import { SaidPipe, textOf, tell, AroundPipe, SayPipe } from '../ui/said';
+import { SaidPipe, textOf, tell, AroundPipe, SayPipe, titled } from '../ui/said';
 
 /** Lots are quietly due so many days before their date, and so many of them are named. */
 const DUE_DAYS = 1;
@@ -54,7 +54,7 @@ export class Today {
   private readonly live = this.store.selectSignal(selectLive);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
 
-  protected readonly day = computed(() => longDay(this.clock.nowMs()));
+  protected readonly day = computed(() => titled(longDay(this.clock.nowMs())));
   protected readonly empty = computed(() => this.batches().length === 0);
   protected readonly idle = computed(() => this.live().length === 0 && this.planned().length === 0);
   protected readonly tasks = computed(() => nextTasks(this.live(), this.followed()));

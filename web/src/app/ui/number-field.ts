@@ -5,9 +5,7 @@ import { InputNumberModule } from 'primeng/inputnumber';
 import { reader, units } from './reader';
 import { tell } from './said';
 import { unitWords } from './unit-words';
-
-/** How a language writes the sign between the whole and its parts: "." or ",". */
-const decimalSign = (language: string) => (1.5).toLocaleString(language).charAt(1);
+import { decimalSign } from './decimal-sign';
 
 /**
  * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
@@ -118,7 +116,7 @@ export class NumberField {
   /** A point and a comma are the decimal sign alike, whichever of them the household writes. */
   protected eitherSign(event: KeyboardEvent): void {
     const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (!isPlain || !/^[.,]$/.test(event.key) || event.key === decimalSign(this.locale())) return;
+    if (!isPlain || !/^[.,]$/.test(event.key) || event.key === decimalSign()) return;
     event.preventDefault();
     // To the control a key of this name is its own decimal sign, whatever stands on it.
     const sign = new KeyboardEvent('keypress', { code: 'NumpadDecimal', bubbles: true, cancelable: true });
