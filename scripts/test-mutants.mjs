@@ -75,12 +75,17 @@ await build({
   plugins: [
     {
       name: 'switches',
-      setup: ({ onLoad }) =>
+      setup: ({ onLoad, onResolve }) => {
+        // What the tests render messages with reads the same sources of the engine, not what was compiled of them before.
+        onResolve({ filter: /^@oat-crock\/\w+$/ }, ({ path }) => ({
+          path: join(ROOT, basename(path), 'src/index.ts'),
+        }));
         onLoad({ filter: /core\/src\/.*\.ts$/ }, ({ path }) => {
           const own = sample.filter(([site]) => site.path === path);
           if (own.length === 0) return undefined;
           return { contents: withSwitches(parsed.get(path).source, own), loader: 'ts' };
-        }),
+        });
+      },
     },
   ],
 });

@@ -2343,6 +2343,7 @@ export interface MessageValues {
   'page.today.today.watch': None;
   'page.today.today.workingOutWhatComes': None;
   'page.ui.numberField.fromTo': { readonly least: Value; readonly most: Value; readonly unit: Value };
+  'page.ui.numberField.numberFromTo': { readonly least: Value; readonly most: Value; readonly unit: Value };
   'page.ui.plot.h': { readonly tick: Value };
   'page.ui.primeWords.clear': None;
   'page.ui.primeWords.nothing': None;

@@ -71,7 +71,7 @@ import { tell, SayPipe } from '../ui/said';
       display: grid;
       grid-template-columns: auto 7rem auto 1fr;
     }
-    .product ::ng-deep .p-inputnumber-input {
+    .product ::ng-deep .p-inputtext {
       text-align: center;
     }
     .split {

@@ -1,47 +1,54 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { shownIn, amount } from '@oat-crock/core';
-import { InputNumberModule } from 'primeng/inputnumber';
+import { InputTextModule } from 'primeng/inputtext';
+import { decimalSign } from './decimal-sign';
+import { readNumber } from './read-number';
 import { reader, units } from './reader';
 import { tell } from './said';
 import { unitWords } from './unit-words';
-import { decimalSign } from './decimal-sign';
 
 /**
  * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
  * the metric unit its suffix names, and shown and typed in the household's: this is the one place that converts what is
- * typed into a form.
+ * typed into a form. What is typed or pasted stands as it is until the field is left.
  */
 @Component({
   selector: 'oc-number-field',
-  host: { '(keydown)': 'eitherSign($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InputNumberModule],
+  imports: [InputTextModule],
   template: `
     @if (label()) {
       <label [attr.for]="fieldId()">{{ label() }}</label>
     }
-    <p-inputnumber
-      [class.between]="buttons()"
-      [inputId]="fieldId()"
-      [ngModel]="shown()"
-      (onInput)="typed($event.value)"
-      (ngModelChange)="typed($event)"
-      [ngModelOptions]="{ standalone: true }"
-      [step]="by()"
-      [minFractionDigits]="0"
-      [maxFractionDigits]="digits()"
-      [useGrouping]="false"
-      [locale]="locale()"
-      [suffix]="unit()"
-      [showButtons]="buttons()"
-      buttonLayout="horizontal"
-      incrementButtonIcon="pi pi-plus"
-      decrementButtonIcon="pi pi-minus"
-      [invalid]="invalid() || outside() !== null"
-    />
-    @if (outside() !== null) {
-      <p role="alert">{{ bounds() }}</p>
+    <span [class.between]="buttons()">
+      @if (buttons()) {
+        <button type="button" tabindex="-1" aria-hidden="true" (click)="move(-1)"><i class="pi pi-minus"></i></button>
+      }
+      <input
+        pInputText
+        role="spinbutton"
+        inputmode="decimal"
+        autocomplete="off"
+        [id]="fieldId()"
+        [value]="text()"
+        [invalid]="invalid() || trouble() !== null"
+        [attr.aria-invalid]="invalid() || trouble() !== null"
+        [attr.aria-valuenow]="shown()"
+        [attr.aria-valuetext]="written()"
+        [attr.aria-valuemin]="least()"
+        [attr.aria-valuemax]="most()"
+        (input)="typed($any($event.target).value)"
+        (focus)="enter($any($event.target))"
+        (blur)="leave()"
+        (keydown.arrowup)="move(1); $event.preventDefault()"
+        (keydown.arrowdown)="move(-1); $event.preventDefault()"
+      />
+      @if (buttons()) {
+        <button type="button" tabindex="-1" aria-hidden="true" (click)="move(1)"><i class="pi pi-plus"></i></button>
+      }
+    </span>
+    @if (trouble(); as said) {
+      <p role="alert">{{ said }}</p>
     }
   `,
   styles: `
@@ -52,18 +59,32 @@ import { decimalSign } from './decimal-sign';
       font-weight: 600;
       font-size: 0.92rem;
     }
-    p-inputnumber,
-    :host ::ng-deep .p-inputnumber-input {
-      width: 100%;
+    span {
+      display: flex;
+      min-width: 0;
     }
-    .between ::ng-deep .p-inputnumber-input {
+    input {
+      width: 100%;
+      min-width: 0;
+    }
+    .between input {
       padding-inline: 0.2rem;
       text-align: center;
+      border-radius: 0;
     }
-    :host ::ng-deep .p-inputnumber-button {
+    button {
+      flex: 0 0 2.5rem;
+      border: 1px solid var(--line-strong);
       background: var(--paper-sunk);
-      border-color: var(--line-strong);
       color: var(--ink);
+    }
+    button:first-child {
+      border-radius: var(--p-inputtext-border-radius) 0 0 var(--p-inputtext-border-radius);
+      border-right: 0;
+    }
+    button:last-child {
+      border-radius: 0 var(--p-inputtext-border-radius) var(--p-inputtext-border-radius) 0;
+      border-left: 0;
     }
     p {
       grid-column: 1 / -1;
@@ -92,11 +113,21 @@ export class NumberField {
   /** A number within the bounds, or null for an emptied field; nothing while what is typed lies outside them. */
   readonly changed = output<number | null>();
 
-  /** A number that was typed and lies outside the bounds: it stays as typed, and says what would be right. */
-  protected readonly outside = signal<number | null>(null);
-  protected readonly bounds = computed(() =>
-    tell('page.ui.numberField.fromTo', { least: amount(this.least()), most: amount(this.most()), unit: this.unit() }),
-  );
+  private readonly isEntered = signal(false);
+  /** What is typed since the field was entered; null where nothing is. */
+  private readonly own = signal<string | null>(null);
+  private readonly read = computed(() => readNumber(this.own() ?? '', this.unit(), decimalSign()));
+  /** What is wrong with what was typed: it stays as typed, and says what would be right. */
+  protected readonly trouble = computed(() => {
+    const n = this.read();
+    if (n === null || (n !== 'unreadable' && this.isWithin(n))) return null;
+    const bounds = { least: amount(this.least()), most: amount(this.most()), unit: this.unit() };
+    return n === 'unreadable'
+      ? tell('page.ui.numberField.numberFromTo', bounds)
+      : tell('page.ui.numberField.fromTo', bounds);
+  });
+  /** What stands in the field: as it is typed, its digits alone to be typed over, or the number with its unit. */
+  protected readonly text = computed(() => this.own() ?? (this.isEntered() ? this.bare() : this.written()));
 
   private readonly way = computed(() => {
     const suffix = this.suffix();
@@ -106,35 +137,49 @@ export class NumberField {
     const unit = this.way()?.unit ?? this.suffix().trim();
     return unit ? ` ${unitWords(unit)}` : '';
   });
-  /** How the household writes numbers, with a point or a comma. */
-  protected readonly locale = computed(() => reader().language);
-  protected readonly by = computed(() => this.way()?.step(this.step()) ?? this.step());
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === null ? null : this.asShown(value);
   });
-  /** A point and a comma are the decimal sign alike, whichever of them the household writes. */
-  protected eitherSign(event: KeyboardEvent): void {
-    const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (!isPlain || !/^[.,]$/.test(event.key) || event.key === decimalSign()) return;
-    event.preventDefault();
-    // To the control a key of this name is its own decimal sign, whatever stands on it.
-    const sign = new KeyboardEvent('keypress', { code: 'NumpadDecimal', bubbles: true, cancelable: true });
-    event.target?.dispatchEvent(sign);
+  /** The number as the household writes it; with its unit. */
+  private readonly bare = computed(() => {
+    const digits = { maximumFractionDigits: this.digits(), useGrouping: false };
+    return this.shown()?.toLocaleString(reader().language, digits) ?? '';
+  });
+  protected readonly written = computed(() => (this.bare() === '' ? '' : this.bare() + this.unit()));
+
+  protected readonly least = computed(() => this.asShown(this.min()));
+  protected readonly most = computed(() => this.asShown(this.max()));
+
+  protected typed(text: string): void {
+    this.own.set(text);
+    const n = this.read();
+    if (n === null || (n !== 'unreadable' && this.isWithin(n))) this.tell(n);
   }
 
-  private readonly least = computed(() => this.asShown(this.min()));
-  private readonly most = computed(() => this.asShown(this.max()));
+  /** Entered, its digits are chosen: what is typed next stands in their place. */
+  protected enter(field: HTMLInputElement): void {
+    this.isEntered.set(true);
+    field.value = this.text();
+    field.select();
+  }
 
-  protected typed(value: number | string | null): void {
-    const n = typeof value === 'string' ? Number.parseFloat(value) : value;
-    if (n === null || Number.isNaN(n)) {
-      this.outside.set(null);
-      return this.tell(null);
-    }
-    const within = n >= this.least() && n <= this.most();
-    this.outside.set(within ? null : n);
-    if (within) this.tell(n);
+  /** Left, it shows what was taken; what could not be taken stays, and what is wrong with it. */
+  protected leave(): void {
+    this.isEntered.set(false);
+    if (this.trouble() === null) this.own.set(null);
+  }
+
+  /** A step up or down, from what stands there. */
+  protected move(direction: 1 | -1): void {
+    const by = (this.way()?.step(this.step()) ?? this.step()) * direction;
+    const stepped = Number(((this.shown() ?? this.least()) + by).toPrecision(12));
+    this.own.set(null);
+    this.tell(Math.min(this.most(), Math.max(this.least(), stepped)));
+  }
+
+  private isWithin(n: number): boolean {
+    return n >= this.least() && n <= this.most();
   }
 
   /** What was typed, in the metric unit; nothing where it is what stood there already. */
