@@ -4,7 +4,7 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
 /** Refuses imports of other parts of the house: the arrows run one way. */
-const mayNotImport = (...names) => ({
+const mayNotImport = (names, ...more) => ({
   'no-restricted-imports': [
     'error',
     {
@@ -14,6 +14,7 @@ const mayNotImport = (...names) => ({
           message:
             'core imports nothing; messages may import core, contract too, calendar and cli both; server and web never each other, nor cli.',
         },
+        ...more,
       ],
     },
   ],
@@ -33,6 +34,8 @@ const OUTSIDE_CORE = [
   '**/server/**',
   '**/web/**',
 ];
+/** What the page may import nothing of. */
+const OUTSIDE_WEB = ['@oat-crock/server', '@oat-crock/cli', 'node:*', 'express', 'better-sqlite3', '**/server/src/**'];
 /** The folders of core as a stair, from the lowest: each may import those before it, and none after it. */
 const STAIR = [
   'random',
@@ -65,20 +68,32 @@ const STAIR = [
 const stair = STAIR.map((folder, i) => ({
   files: [`core/src/${folder}/*.ts`],
   ignores: ['**/*.spec.ts'],
-  rules: {
-    'no-restricted-imports': [
-      'error',
-      {
-        patterns: [
-          { group: OUTSIDE_CORE, message: 'core imports nothing.' },
-          {
-            regex: `^\\.\\./(?!(${STAIR.slice(0, i + 1).join('|')})/)`,
-            message: `${folder} may import what stands before it in STAIR (eslint.config), not after it.`,
-          },
-        ],
-      },
-    ],
-  },
+  rules: mayNotImport(OUTSIDE_CORE, {
+    regex: `^\\.\\./(?!(${STAIR.slice(0, i + 1).join('|')})/)`,
+    message: `${folder} may import what stands before it in STAIR (eslint.config), not after it.`,
+  }),
+}));
+
+/**
+ * The rooms of the page, each with what it may import beside itself. A place imports no other place; what several ask stands in
+ * state, what several show in shared. Tests may bring places together.
+ */
+const WEB_ROOMS = {
+  engine: [],
+  'shared/{ui,pour,paper}': ['../../engine/', '../ui/'],
+  state: ['../engine/', '../shared/ui/'],
+  'shared/{learned,log,records,tasks}': ['../../engine/', '../../state/', '../ui/'],
+  planner: ['../engine/', '../shared/', '../state/'],
+  'places/*': ['../../engine/', '../../shared/', '../../state/', '../../planner/'],
+  shell: ['../engine/', '../shared/', '../state/'],
+};
+const webRooms = Object.entries(WEB_ROOMS).map(([room, others]) => ({
+  files: [`web/src/app/${room}/*.ts`],
+  ignores: ['**/*.spec.ts'],
+  rules: mayNotImport(OUTSIDE_WEB, {
+    regex: `^(?!${others.map((path) => path.replaceAll('.', '\\.')).join('|') || 'nothing'})\\.\\./`,
+    message: `${room} may import ${others.join(' and ') || 'nothing'} beside itself (WEB_ROOMS in eslint.config).`,
+  }),
 }));
 
 /** The machine's clock and zone are asked in one file a side; everything else is handed the kitchen's. */
@@ -115,7 +130,7 @@ export default defineConfig(
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts'],
-    rules: mayNotImport(...OUTSIDE_CORE),
+    rules: mayNotImport(OUTSIDE_CORE),
   },
   ...stair,
   {
@@ -129,7 +144,7 @@ export default defineConfig(
   {
     files: ['{messages,contract,calendar,cli}/src/**/*.ts'],
     ignores: ['cli/src/{main,stdio}.ts'],
-    rules: mayNotImport(
+    rules: mayNotImport([
       '@oat-crock/server',
       '@oat-crock/web',
       '@angular/*',
@@ -137,7 +152,7 @@ export default defineConfig(
       'express',
       '**/server/**',
       '**/web/**',
-    ),
+    ]),
   },
   {
     files: ['{calendar,cli,contract,messages,server,web}/src/**/*.ts'],
@@ -153,14 +168,15 @@ export default defineConfig(
   { files: ['e2e/**/*.ts'], rules: { '@typescript-eslint/no-unused-vars': ['error', { args: 'none' }] } },
   {
     files: ['server/src/**/*.ts'],
-    rules: mayNotImport('@oat-crock/web', '@oat-crock/cli', '@angular/*', '**/web/src/**'),
+    rules: mayNotImport(['@oat-crock/web', '@oat-crock/cli', '@angular/*', '**/web/src/**']),
   },
   {
     files: ['web/src/**/*.ts'],
     extends: [angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
-    rules: mayNotImport('@oat-crock/server', 'node:*', 'express', 'better-sqlite3', '**/server/src/**'),
+    rules: mayNotImport(OUTSIDE_WEB),
   },
+  ...webRooms,
   {
     files: ['web/src/main.ts'],
     rules: { 'no-console': 'off' },

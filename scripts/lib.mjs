@@ -70,7 +70,8 @@ export function scriptsFor(place) {
     for (const { path, kind } of outputs[name].imports) if (kind === 'import-statement') visit(path);
   };
   for (const name of Object.keys(outputs)) {
-    if (/^main-.*\.js$/.test(name) || outputs[name].entryPoint === `web/src/app/${place}/${place}.ts`) visit(name);
+    if (/^main-.*\.js$/.test(name) || outputs[name].entryPoint === `web/src/app/places/${place}/${place}.ts`)
+      visit(name);
   }
   return [...found];
 }

@@ -21,7 +21,7 @@ import { logFeature } from './state/log.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
-import { PageTitle } from './ui/page-title';
+import { PageTitle } from './shared/ui/page-title';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {

@@ -6,53 +6,57 @@ export const routes: Routes = [
   {
     path: 'today',
     title: 'page.shell.places.today',
-    loadComponent: () => import('./today/today').then((m) => m.Today),
+    loadComponent: () => import('./places/today/today').then((m) => m.Today),
   },
   {
     path: 'plan',
     title: 'page.shell.places.plan',
-    loadComponent: () => import('./plan/plan').then((m) => m.PlanPlace),
+    loadComponent: () => import('./places/plan/plan').then((m) => m.PlanPlace),
   },
   {
     path: 'methods',
     title: 'page.shell.places.methods',
-    loadComponent: () => import('./methods/finder').then((m) => m.Finder),
+    loadComponent: () => import('./places/methods/finder').then((m) => m.Finder),
   },
   {
     path: 'methods/:methodId',
     title: 'page.shell.places.methods',
-    loadComponent: () => import('./methods/methods').then((m) => m.Methods),
+    loadComponent: () => import('./places/methods/methods').then((m) => m.Methods),
   },
   {
     path: 'methods/:methodId/stages',
     title: 'page.shell.places.methods',
-    loadComponent: () => import('./methods/stage-builder').then((m) => m.StageBuilder),
+    loadComponent: () => import('./places/methods/stage-builder').then((m) => m.StageBuilder),
   },
   {
     path: 'cultures',
     title: 'page.shell.places.cultures',
-    loadComponent: () => import('./cultures/cultures').then((m) => m.CulturesPlace),
+    loadComponent: () => import('./places/cultures/cultures').then((m) => m.CulturesPlace),
   },
   {
     path: 'cultures/:id',
     title: 'page.shell.places.cultures',
-    loadComponent: () => import('./cultures/cultures').then((m) => m.CulturesPlace),
+    loadComponent: () => import('./places/cultures/cultures').then((m) => m.CulturesPlace),
   },
   {
     path: 'larder',
     title: 'page.shell.places.larder',
-    loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),
+    loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
   },
   {
     path: 'larder/:id',
     title: 'page.shell.places.larder',
-    loadComponent: () => import('./larder/larder').then((m) => m.LarderPlace),
+    loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
   },
-  { path: 'make', title: 'page.shell.places.make', loadComponent: () => import('./make/make').then((m) => m.Make) },
+  {
+    path: 'make',
+    title: 'page.shell.places.make',
+    loadComponent: () => import('./places/make/make').then((m) => m.Make),
+  },
   {
     path: 'make/:batchId',
     title: 'page.shell.places.make',
-    loadComponent: () => import('./make/make').then((m) => m.Make),
+    loadComponent: () => import('./places/make/make').then((m) => m.Make),
   },
   { path: '**', redirectTo: 'today' },
 ];

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
 import { PrimeNG } from 'primeng/config';
 import { Shell } from './shell/shell';
-import { primeWords } from './ui/prime-words';
-import { reader } from './ui/reader';
+import { primeWords } from './shared/ui/prime-words';
+import { reader } from './shared/ui/reader';
 
 /** The page. */
 @Component({

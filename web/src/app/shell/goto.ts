@@ -11,10 +11,10 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { tell, textOf, SayPipe } from '../ui/said';
-import { MethodBook } from '../methods/method-book';
+import { tell, textOf, SayPipe } from '../shared/ui/said';
+import { MethodBook } from '../state/method-book';
 import { logFeature } from '../state/log.feature';
-import { dayTime } from '../ui/words';
+import { dayTime } from '../shared/ui/words';
 import { PLACES } from './places';
 
 interface Goal {

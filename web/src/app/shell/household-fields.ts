@@ -1,9 +1,9 @@
 import { DATES_IN, type Settings } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
-import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../ui/asked';
-import { hourWord, monthWord } from '../ui/dates';
-import type { Option } from '../ui/option-field';
-import { tell } from '../ui/said';
+import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../shared/ui/asked';
+import { hourWord, monthWord } from '../shared/ui/dates';
+import type { Option } from '../shared/ui/option-field';
+import { tell } from '../shared/ui/said';
 import { LANGUAGES } from '@oat-crock/messages';
 
 /** What a household is asked: what any form asks, and days of the week. */

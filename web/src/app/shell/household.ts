@@ -13,12 +13,12 @@ import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
 import { HouseholdActions, householdFeature } from '../state/household.feature';
-import { AskedField } from '../ui/asked-field';
-import { WeekdayToggle } from '../ui/weekday-toggle';
+import { AskedField } from '../shared/ui/asked-field';
+import { WeekdayToggle } from '../shared/ui/weekday-toggle';
 import { householdParts } from './household-fields';
 import { PeopleFields } from './people-fields';
-import { SayPipe, SaidPipe, textList } from '../ui/said';
-import { problemWords } from '../ui/words';
+import { SayPipe, SaidPipe, textList } from '../shared/ui/said';
+import { problemWords } from '../shared/ui/words';
 
 /** What a list of the household is called. */
 const PEOPLE: Readonly<Partial<Record<keyof Settings, Text>>> = {

@@ -8,9 +8,9 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { PlaceKeys } from './place-keys';
+import { PlaceKeys } from '../shared/ui/place-keys';
 import { KEYS } from './places';
-import { SayPipe, SaidPipe, textOf } from '../ui/said';
+import { SayPipe, SaidPipe, textOf } from '../shared/ui/said';
 
 /** The keys of the house. */
 @Component({

@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import { USUAL_SETTINGS, type FieldProblem, type Settings } from '@oat-crock/contract/api';
 import { pageOf } from '../testing/page';
 import { PeopleFields } from './people-fields';
-import { placeKeys, PlaceKeys, type PlaceKey } from './place-keys';
+import { placeKeys, PlaceKeys, type PlaceKey } from '../shared/ui/place-keys';
 
 const NOW = Date.UTC(2026, 4, 4, 9, 30);
 const DAY = 86_400_000;

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
 import type { Away, FieldProblem, Helper, Settings } from '@oat-crock/contract/api';
-import { KitchenClock } from '../engine/kitchen-clock';
-import { hourWord } from '../ui/dates';
-import { DayField } from '../ui/day-field';
-import { OptionField } from '../ui/option-field';
-import { WeekdayToggle } from '../ui/weekday-toggle';
-import { tell, SayPipe, SaidPipe } from '../ui/said';
+import { KitchenClock } from '../state/kitchen-clock';
+import { hourWord } from '../shared/ui/dates';
+import { DayField } from '../shared/ui/day-field';
+import { OptionField } from '../shared/ui/option-field';
+import { WeekdayToggle } from '../shared/ui/weekday-toggle';
+import { tell, SayPipe, SaidPipe } from '../shared/ui/said';
 
 /** The hour at which a time away begins and ends, until somebody says otherwise. */
 const AWAY_H = 8;

@@ -4,15 +4,15 @@ import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { hoursOver, localTime } from '@oat-crock/calendar';
 import { filter, map } from 'rxjs';
-import { KitchenClock } from '../engine/kitchen-clock';
-import { PlanRecords } from '../plan/plan-records';
-import { PlannedStrip } from '../pour/planned-strip';
-import { Pour } from '../pour/pour';
+import { KitchenClock } from '../state/kitchen-clock';
+import { PlanRecords } from '../state/plan-records';
+import { PlannedStrip } from '../shared/pour/planned-strip';
+import { Pour } from '../shared/pour/pour';
 import { followFeature } from '../state/follow.feature';
 import { householdFeature } from '../state/household.feature';
 import { selectLive } from '../state/log.feature';
-import { written } from '../ui/dates';
-import { SayPipe } from '../ui/said';
+import { written } from '../shared/ui/dates';
+import { SayPipe } from '../shared/ui/said';
 
 const HOUR_MS = 3_600_000;
 /** What the shelf shows: a little of what was, three days of what comes. */

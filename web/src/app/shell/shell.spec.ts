@@ -2,8 +2,8 @@ import { entriesUntil, START_MS } from '../testing/followed';
 import { pageOf } from '../testing/page';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { LogActions } from '../state/log.feature';
-import { Logger } from '../log/logger';
-import { LogPadState } from '../log/log-pad.state';
+import { Logger } from '../state/logger';
+import { LogPadState } from '../shared/log/log-pad.state';
 import { TestBed } from '@angular/core/testing';
 import { Shell } from './shell';
 

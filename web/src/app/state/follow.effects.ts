@@ -6,7 +6,7 @@ import { culturesById, isCulture, lineOfMake, type Batch } from '@oat-crock/core
 import { catchError, exhaustMap, from, map, merge, mergeMap, of, timer, EMPTY, type Observable } from 'rxjs';
 import { Engine } from '../engine/engine';
 import type { Effort } from '../engine/engine-api';
-import { KitchenClock } from '../engine/kitchen-clock';
+import { KitchenClock } from './kitchen-clock';
 import { FollowActions, followFeature } from './follow.feature';
 import { selectKitchen } from './kitchen';
 import { knownOf, learnedFeature } from './learned.feature';

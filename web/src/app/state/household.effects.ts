@@ -18,14 +18,14 @@ import {
   tap,
 } from 'rxjs';
 import { say } from '@oat-crock/core';
-import { datesIn } from '../ui/dates';
-import { measureIn } from '../ui/reader';
-import { clocksIn } from '../ui/zone';
+import { datesIn } from '../shared/ui/dates';
+import { measureIn } from '../shared/ui/reader';
+import { clocksIn } from '../shared/ui/zone';
 import { HouseholdActions, householdFeature } from './household.feature';
 import { keepHere, keptHere } from './kept-here';
 import { problemsBy } from './problems-by';
 import { ApiClient } from './api-client';
-import { speak as speakLanguage } from '../ui/language';
+import { speak as speakLanguage } from '../shared/ui/language';
 
 const KEY = 'oat-crock.household.writing';
 const AWAY = [

@@ -5,7 +5,7 @@ import { provideStore, Store } from '@ngrx/store';
 import type { Family, Kept, KeptItem } from '@oat-crock/contract/api';
 import { methodById, type Lot } from '@oat-crock/core';
 import { english, inEnglish } from '@oat-crock/messages';
-import { newLot } from '../larder/new-records';
+import { newLot } from '../places/larder/new-records';
 import { ClockActions } from './clock.feature';
 import { larderEffects } from './larder.effects';
 import { larderFeature, LarderActions, type Draft } from './larder.feature';

@@ -11,7 +11,7 @@ import {
 } from '@oat-crock/contract/api';
 import { concatMap, debounceTime, EMPTY, from, map, merge, mergeMap, type Observable, of, skip, tap } from 'rxjs';
 import { say } from '@oat-crock/core';
-import { named, tell } from '../ui/said';
+import { named, tell } from '../shared/ui/said';
 import { ClockActions } from './clock.feature';
 import { larderFeature, LarderActions, type Writing } from './larder.feature';
 import { RecordsClient, type Saved } from './records-client';

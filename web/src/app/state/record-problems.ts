@@ -1,6 +1,6 @@
 import type { Family, FieldProblem } from '@oat-crock/contract/api';
 import { methodFaults, type Method } from '@oat-crock/core';
-import { textOf } from '../ui/said';
+import { textOf } from '../shared/ui/said';
 import { problemsBy } from './problems-by';
 
 /** Checks a record by the server's own schema, a method by the engine as well. Empty where it is right. */

@@ -4,7 +4,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Lot } from '@oat-crock/core';
 import { english } from '@oat-crock/messages';
-import { newLot } from '../larder/new-records';
+import { newLot } from '../places/larder/new-records';
 import { RecordsClient } from './records-client';
 
 const ID = '01J0000000000000000000000A';

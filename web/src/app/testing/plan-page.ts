@@ -1,15 +1,15 @@
 import { TestBed } from '@angular/core/testing';
 import { USUAL_SETTINGS, type Kept, type PlannedBatch, type WantedOrder } from '@oat-crock/contract/api';
 import type { Gear } from '@oat-crock/core';
-import { newGear } from '../larder/new-records';
-import { PlaceKeys } from '../shell/place-keys';
+import { newGear } from '../places/larder/new-records';
+import { PlaceKeys } from '../shared/ui/place-keys';
 import { HouseholdActions } from '../state/household.feature';
 import { LarderActions, larderFeature } from '../state/larder.feature';
 import { pageOf, type TestPage } from './page';
-import { PlanPlace } from '../plan/plan';
-import { PlanService } from '../plan/plan-service';
-import { Planner } from '../plan/planner';
-import { plannerEngine } from '../plan/planner-engine';
+import { PlanPlace } from '../places/plan/plan';
+import { PlanService } from '../planner/plan-service';
+import { Planner } from '../planner/planner';
+import { plannerEngine } from '../planner/planner-engine';
 
 export const HOUR = 3_600_000;
 /** A Monday, at nine. */

@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Batch, LogLine } from '@oat-crock/core';
+import { decodeTime } from 'ulid';
+import { Logger } from '../../state/logger';
+import { LogPadState, type PadTab } from '../../shared/log/log-pad.state';
+import { entryWords } from '../../shared/log/entry-words';
+import { stepWordsIn } from '../../shared/log/timed-log';
+import { dayTime } from '../../shared/ui/words';
+import { tell, SayPipe } from '../../shared/ui/said';
+
+/** Written so long after it happened, a line says both, ms. */
+const WRITTEN_LATER_MS = 15 * 60_000;
+/** Lines shown before the rest is asked for. */
+const SHOWN = 40;
+
+/** When a line was written, where that was long after it happened; empty where it was not. */
+export function writtenLater({ entry, atMs }: LogLine): string {
+  if (entry.source !== 'hand') return '';
+  const writtenMs = decodeTime(entry.id);
+  return writtenMs - atMs > WRITTEN_LATER_MS ? tell('page.make.logList.written', { written: dayTime(writtenMs) }) : '';
+}
+
+/** The log as an honest list: what was corrected stays, struck through, with what it says now. */
+@Component({
+  selector: 'oc-log-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
+  templateUrl: './log-list.html',
+  styleUrl: './log-list.css',
+})
+export class LogList {
+  readonly batch = input.required<Batch>();
+  readonly doubtful = input<readonly string[]>([]);
+  private readonly logger = inject(Logger);
+  private readonly pad = inject(LogPadState);
+  protected readonly all = signal(false);
+  protected readonly handsOnly = signal(true);
+
+  protected readonly lines = computed(() =>
+    this.batch()
+      .log.filter((l) => l.fate !== 'is a correction' && (!this.handsOnly() || l.entry.source === 'hand'))
+      .toReversed()
+      .slice(0, this.all() ? undefined : SHOWN)
+      .map((line) => ({
+        line,
+        at: dayTime(line.atMs),
+        written: writtenLater(line),
+        words: entryWords(line.entry.body, this.stepWords()),
+        now: line.now ? entryWords(line.now, this.stepWords()) : null,
+        doubtful: this.doubtful().includes(line.entry.id),
+        correctable: this.tabOf(line) !== null,
+      })),
+  );
+  protected readonly more = computed(
+    () => this.batch().log.filter((l) => !this.handsOnly() || l.entry.source === 'hand').length > SHOWN && !this.all(),
+  );
+
+  private readonly stepWords = computed(() => stepWordsIn(this.batch()));
+
+  protected tabOf(line: LogLine): PadTab | null {
+    const { body, source } = line.entry;
+    if (line.fate === 'taken back' || source !== 'hand') return null;
+    if (body.type === 'reading') return body.quantity === 'productG' ? null : body.quantity;
+    if (body.type === 'added') return `added ${body.what}`;
+    return body.type === 'cue' || body.type === 'note' ? body.type : null;
+  }
+
+  /** Gives a line another time. */
+  protected retime(line: LogLine): void {
+    this.pad.open(this.batch().id, 'time', line.entry.id);
+  }
+
+  protected correct(line: LogLine): void {
+    const tab = this.tabOf(line);
+    if (tab) this.pad.open(this.batch().id, tab, line.entry.id);
+  }
+
+  protected takeBack(line: LogLine): void {
+    this.logger.write(this.batch().id, { type: 'correction', replaces: line.entry.id, body: null });
+  }
+}

@@ -1,0 +1,11 @@
+import type { Method } from '@oat-crock/core';
+import { textOf } from '../../shared/ui/said';
+
+/** Whether a method's name, family and summary, as the household reads them, have all of some words, in any order. */
+export function isCalled({ name, family, summary }: Method, words: string): boolean {
+  const text = [name, family, summary].map(textOf).join(' ').toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}

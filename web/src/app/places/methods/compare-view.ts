@@ -1,0 +1,141 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { choicesOf, type MakeSheet } from '@oat-crock/core';
+import { householdFeature } from '../../state/household.feature';
+import { mass, span } from '../../shared/ui/words';
+import { valueWords } from './choice-words';
+import { Decision } from './decision';
+import { factsOf, windowsOf } from './sheet-facts';
+import { textOf, tell, SayPipe } from '../../shared/ui/said';
+
+/** A line of the comparison; told apart where the two differ. */
+interface Line {
+  readonly what: string;
+  readonly was: string;
+  readonly is: string;
+}
+
+/** Two sets of choices side by side: what was chosen differently, and what comes of it. */
+@Component({
+  selector: 'oc-compare-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SayPipe],
+  template: `
+    <table [attr.aria-label]="'page.methods.compareView.sideSide' | say">
+      <thead>
+        <tr>
+          <td></td>
+          <th scope="col">{{ 'page.methods.compareView.asItWas' | say }}</th>
+          <th scope="col">{{ 'page.methods.compareView.asItIsNow' | say }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (line of choices(); track line.what) {
+          <tr class="chosen">
+            <th scope="row">{{ line.what }}</th>
+            <td>{{ line.was }}</td>
+            <td>{{ line.is }}</td>
+          </tr>
+        } @empty {
+          <tr class="chosen">
+            <td colspan="3">{{ 'page.methods.compareView.changeChoiceLeftWhat' | say }}</td>
+          </tr>
+        }
+        @for (line of results(); track line.what) {
+          <tr [class.same]="line.was === line.is">
+            <th scope="row">{{ line.what }}</th>
+            <td>{{ line.was }}</td>
+            <td>{{ line.is }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin-bottom: 0.9rem;
+      border: 2px solid var(--line-strong);
+      font-size: 0.92rem;
+    }
+    th,
+    td {
+      text-align: left;
+      vertical-align: top;
+      padding: 0.25rem 0.6rem;
+      border-top: 1px solid var(--line);
+    }
+    thead th {
+      font-family: var(--serif);
+    }
+    tbody th {
+      width: 8rem;
+      color: var(--ink-soft);
+      font-weight: 500;
+    }
+    td:last-child {
+      font-weight: 650;
+    }
+    .chosen {
+      background: var(--cobalt-wash);
+    }
+    .same td {
+      color: var(--ink-soft);
+      font-weight: 400;
+    }
+  `,
+})
+export class CompareView {
+  readonly was = input.required<MakeSheet>();
+  readonly is = input.required<MakeSheet>();
+  readonly startMs = input.required<number>();
+
+  private readonly decision = inject(Decision);
+  private readonly settings = inject(Store).selectSignal(householdFeature.selectSettings);
+
+  /** What is chosen otherwise. */
+  protected readonly choices = computed((): readonly Line[] => {
+    const options = new Map(this.decision.groups().flatMap((g) => g.choices.map((c) => [c.key, c])));
+    return choicesOf(this.decision.method())
+      .filter((c) => this.was().choices[c.key] !== this.is().choices[c.key])
+      .map((c) => {
+        const choice = options.get(c.key) ?? c;
+        return {
+          what: textOf(choice.label),
+          was: valueWords(choice, this.was().choices),
+          is: valueWords(choice, this.is().choices),
+        };
+      });
+  });
+
+  /** What comes of each. */
+  protected readonly results = computed((): readonly Line[] => {
+    const [was, is] = [this.rows(this.was()), this.rows(this.is())];
+    return [...new Set([...was.keys(), ...is.keys()])].map((what) => ({
+      what,
+      was: was.get(what) ?? tell('page.methods.compareView.none'),
+      is: is.get(what) ?? tell('page.methods.compareView.none'),
+    }));
+  });
+
+  private rows(sheet: MakeSheet): ReadonlyMap<string, string> {
+    return new Map([
+      ...sheet.amounts.map((a) => [textOf(a.what), mass(a.massG)] as const),
+      ...windowsOf(sheet, this.startMs()).map((w) => [w.what, w.words] as const),
+      [
+        tell('page.methods.compareView.hands'),
+        tell('page.methods.compareView.over', { hands: span(sheet.handsMin), sheet: span(sheet.totalMin) }),
+      ] as const,
+      ...factsOf(sheet, this.settings().currency).map((f) => [f.what, f.value] as const),
+      [tell('page.methods.compareView.it'), textOf(sheet.product.firmnessWord)] as const,
+      [
+        tell('page.methods.compareView.wouldNotWork'),
+        sheet.problems
+          .filter((p) => !p.mild)
+          .map((p) => textOf(p.message))
+          .join(' ') || tell('page.methods.compareView.works'),
+      ] as const,
+    ]);
+  }
+}

@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  askedFor,
+  isStock,
+  leftOf,
+  useFirst,
+  type Found,
+  type StockLot,
+  type Wanted,
+  volume,
+  findWords,
+} from '@oat-crock/core';
+import { isCalled } from './called';
+import { Engine } from '../../engine/engine';
+import { KitchenClock } from '../../state/kitchen-clock';
+import { sayDay } from '../../shared/ui/days';
+import { OwnLarder } from '../../state/own-larder';
+import { DraftActions } from '../../state/draft.feature';
+import { selectKitchen } from '../../state/kitchen';
+import { NumberField } from '../../shared/ui/number-field';
+import { OptionField } from '../../shared/ui/option-field';
+import { clockTime, mass, pricePer, span, toFive } from '../../shared/ui/words';
+import { MethodBook } from '../../state/method-book';
+import { NamedPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
+
+const MIN_MS = 60_000;
+const QUARTER_MS = 15 * MIN_MS;
+/** Typing rests this long before it is looked for. */
+const REST_MS = 120;
+
+/** What to make: of what there is, in the time there is, with what there is to make it with. */
+@Component({
+  selector: 'oc-finder',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NamedPipe, NumberField, OptionField, SayPipe],
+  templateUrl: './finder.html',
+  styleUrl: './finder.css',
+})
+export class Finder {
+  /** How much milk the line's example has. */
+  protected readonly EXAMPLE = volume(2);
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly engine = inject(Engine);
+  private readonly clock = inject(KitchenClock);
+  private readonly own = inject(OwnLarder).things;
+  private readonly book = inject(MethodBook);
+  private readonly settings = this.store.selectSignal(selectKitchen);
+
+  protected readonly words = signal('');
+  protected readonly lotId = signal('');
+  /** So much of it is meant, g; null for all. */
+  private readonly ofItG = signal<number | null>(null);
+  protected readonly withinH = signal<number | null>(null);
+  protected readonly thermostat = signal(true);
+
+  private readonly stocks = computed(() =>
+    useFirst(this.own().lots)
+      .filter((lot): lot is StockLot => isStock(lot) && lot.kind !== 'powder')
+      .map((lot) => ({ lot, leftG: leftOf(lot, this.own().taken) }))
+      .filter(({ leftG }) => leftG > 0),
+  );
+  protected readonly lots = computed(() => [
+    { id: '', label: tell('page.methods.finder.anything') },
+    ...this.stocks().map(({ lot, leftG }) => ({
+      id: lot.id,
+      label: `${lot.name}, ${mass(leftG)}${lot.useBy === null ? '' : tell('page.methods.finder.until', { useBy: sayDay(lot.useBy) })}`,
+    })),
+  ]);
+
+  /** The lot it is to be of, and how much of it. */
+  private readonly lot = computed(() => {
+    const chosen = this.stocks().find(({ lot }) => lot.id === this.lotId());
+    return chosen ? { ...chosen, leftG: Math.min(chosen.leftG, this.ofItG() ?? Infinity) } : null;
+  });
+  private readonly findWords = computed(() => findWords(textOf));
+  private readonly read = computed(() => askedFor(this.words(), this.stocks(), this.findWords()));
+  /** How the line was read, so that a wrong reading is seen. */
+  protected readonly readAs = computed(() => {
+    const { lot, withinH, thermostat, words } = this.read();
+    const parts = [
+      lot && tell('page.methods.finder.of', { left: mass(lot.leftG), name: lot.lot.name }),
+      withinH !== null && tell('page.methods.finder.readyWithin', { within: span(withinH * 60) }),
+      thermostat === false && tell('page.methods.finder.nothingHoldsWarmth'),
+      words && tell('page.methods.finder.calledLike', { words }),
+    ].filter((part) => typeof part === 'string' && part !== '');
+    return parts.length > 0
+      ? tell('page.methods.finder.readAs', { parts: parts.join('; ') })
+      : tell('page.methods.finder.lotYoursAmountTime');
+  });
+
+  /** A line is written: what it says anew goes into the fields, where it can be changed again. */
+  protected write(line: string): void {
+    const before = this.read();
+    this.words.set(line);
+    const { lot, withinH, thermostat } = this.read();
+    if (lot?.lot.id !== before.lot?.lot.id || lot?.leftG !== before.lot?.leftG) {
+      this.pick(lot?.lot.id ?? '');
+      this.ofItG.set(lot?.leftG ?? null);
+    }
+    if (withinH !== before.withinH) this.withinH.set(withinH);
+    if (thermostat !== before.thermostat) this.thermostat.set(thermostat ?? true);
+  }
+
+  /** A lot is picked: all of it. */
+  protected pick(lotId: string): void {
+    this.lotId.set(lotId);
+    this.ofItG.set(null);
+  }
+
+  protected readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
+  private readonly wanted = computed((): Wanted => ({
+    lot: this.lot(),
+    withinH: this.withinH(),
+    thermostat: this.thermostat(),
+    startMs: this.startMs(),
+    gear: this.own().gear,
+  }));
+  protected readonly found = signal<readonly Found[] | null>(null);
+  protected readonly trouble = signal('');
+
+  protected readonly rows = computed(() => {
+    const found = this.found() ?? [];
+    const longest = Math.max(1, ...found.map((f) => f.totalMin));
+    const { currency } = this.settings();
+    return found.map((f) => ({
+      found: f,
+      gives: mass(f.productG),
+      ready: clockTime(toFive(this.startMs() + f.totalMin * MIN_MS), this.startMs()),
+      takes: span(f.totalMin),
+      hands: tell('page.methods.finder.hands', { hands: span(f.handsMin) }),
+      costs: pricePer(f.perKg, currency),
+      widthPct: (100 * f.totalMin) / longest,
+      handsPct: (100 * f.handsMin) / longest,
+      own: this.book.isOwn(f.methodId),
+    }));
+  });
+  protected readonly does = computed(() => this.rows().filter((r) => r.found.against === ''));
+  protected readonly doesNot = computed(() => this.rows().filter((r) => r.found.against !== ''));
+
+  constructor() {
+    let latest = 0;
+    effect((onCleanup) => {
+      const { words } = this.read();
+      const methods = this.book.all().filter((m) => !m.gives && isCalled(m, words));
+      const [wanted, settings] = [this.wanted(), this.settings()];
+      const mine = ++latest;
+      const rest = setTimeout(() => {
+        this.engine.find(methods, wanted, settings).then(
+          (found) => {
+            if (mine === latest) this.found.set(found);
+          },
+          (error: unknown) => this.trouble.set(error instanceof Error ? error.message : String(error)),
+        );
+      }, REST_MS);
+      onCleanup(() => clearTimeout(rest));
+    });
+  }
+
+  protected take({ methodId, choices }: Found): void {
+    this.store.dispatch(DraftActions.filled({ methodId, choices }));
+    void this.router.navigate(['/methods', methodId]);
+  }
+}

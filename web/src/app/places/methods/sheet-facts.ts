@@ -1,0 +1,122 @@
+import { temp as tempOf, type MakeSheet, type SouringForecast, amount as amountOf } from '@oat-crock/core';
+import { textOf, tell, titled } from '../../shared/ui/said';
+import { acidity, grams, listed, mass, number, pricePer, tasteOf, windowWords } from '../../shared/ui/words';
+
+const MIN_MS = 60_000;
+/** Less than this in 100 g is not worth a word. */
+const TRACE_OF_ALCOHOL_G = 0.05;
+
+/** One line of what comes of a make. */
+export interface Fact {
+  readonly what: string;
+  readonly value: string;
+  readonly more: string;
+}
+
+/** What is left when its pots are full is worth a word from this share of a pot on. */
+const OVER_SHARE = 0.1;
+
+/** How many pots it fills, and what is over. */
+function filled({ massG, pots, firmnessWord: sets }: MakeSheet['product'], potG: number): string {
+  const overG = massG - pots * potG;
+  return overG > OVER_SHARE * potG
+    ? tell('page.methods.sheetFacts.fillsAndOver', { pots, over: mass(overG), sets })
+    : tell('page.methods.sheetFacts.fills', { pots, sets });
+}
+
+/** All that can be said of what never comes to its end. */
+const unfinished = (): Fact => ({
+  what: tell('page.methods.sheetFacts.product'),
+  value: tell('page.methods.sheetFacts.none'),
+  more: tell('page.methods.sheetFacts.chosenNeverComesEnd'),
+});
+
+/** What comes of a make: product, by-products, sourness, food value, life, cost. */
+export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
+  const { product, nutrition, cost, byproducts, keeps, choices } = sheet;
+  if (!keeps) return [unfinished()];
+  const money = (amount: number) => `${currency} ${number(amount, 2)}`;
+  const potG = Number(choices['potG']);
+  const inPot = (in100: number) => (in100 * potG) / 100;
+  return [
+    {
+      what: tell('page.methods.sheetFacts.product'),
+      value: mass(product.massG),
+      more: filled(product, potG),
+    },
+    ...byproducts.map((left) => ({ what: titled(left.name), value: mass(left.massG), more: textOf(left.use) })),
+    {
+      what: tell('page.methods.sheetFacts.sourness'),
+      value: acidity(product.ph),
+      more: tell('page.methods.sheetFacts.onceColdThrough', { ph: tasteOf(product.ph) }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.sugarsLeft'),
+      value: grams(nutrition.sugarsG, 1),
+      more: tell('page.methods.sheetFacts.perGLactoseGalactose', {
+        lactose: amountOf(nutrition.lactoseG, 1),
+        galactose: amountOf(nutrition.galactoseG, 1),
+      }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.inG'),
+      value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(nutrition.energyKcal, 0) }),
+      more: listed([
+        tell('page.methods.sheetFacts.fat', { fat: grams(nutrition.fatG, 1) }),
+        tell('page.methods.sheetFacts.protein', { protein: grams(nutrition.proteinG, 1) }),
+        tell('page.methods.sheetFacts.salt', { salt: grams(nutrition.saltG, 1) }),
+        ...(nutrition.alcoholG >= TRACE_OF_ALCOHOL_G
+          ? [tell('page.methods.sheetFacts.alcohol', { alcohol: grams(nutrition.alcoholG, 1) })]
+          : []),
+      ]),
+    },
+    {
+      what: tell('page.methods.sheetFacts.inAPot'),
+      value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(inPot(nutrition.energyKcal), 0) }),
+      more: listed([
+        tell('page.methods.sheetFacts.fat', { fat: grams(inPot(nutrition.fatG), 0) }),
+        tell('page.methods.sheetFacts.protein', { protein: grams(inPot(nutrition.proteinG), 0) }),
+        tell('page.methods.sheetFacts.sugars', { sugars: grams(inPot(nutrition.sugarsG), 0) }),
+      ]),
+    },
+    {
+      what: tell('page.methods.sheetFacts.keeps'),
+      value: tell('page.methods.sheetFacts.days', { count: keeps.days }),
+      more: tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(4), why: keeps.why }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.cost'),
+      value: tell('page.methods.sheetFacts.aPot', { price: money(cost.perPot) }),
+      more:
+        cost.savedAgainstShop >= 0
+          ? tell('page.methods.sheetFacts.cheaper', {
+              per: pricePer(cost.perKg, currency),
+              by: money(cost.savedAgainstShop),
+            })
+          : tell('page.methods.sheetFacts.dearer', {
+              per: pricePer(cost.perKg, currency),
+              by: money(-cost.savedAgainstShop),
+            }),
+    },
+  ];
+}
+
+/** The ready windows in words: sour enough, thick enough. */
+export function windowsOf(
+  { souring, straining }: MakeSheet,
+  startMs: number,
+): readonly { what: string; words: string }[] {
+  const at = (beginMin: number, f: Pick<SouringForecast, 'p10Min' | 'p50Min' | 'p90Min'> & { deadChance?: number }) => {
+    const ms = (min: number | null) => (min === null ? null : startMs + (beginMin + min) * MIN_MS);
+    const { deadChance = 0 } = f;
+    return windowWords({ p10Ms: ms(f.p10Min), p50Ms: ms(f.p50Min), p90Ms: ms(f.p90Min), deadChance }, startMs);
+  };
+  return [
+    ...(souring
+      ? [{ what: tell('page.methods.sheetFacts.sourEnough'), words: at(souring.beginMin, souring.forecast) }]
+      : []),
+    ...(straining
+      ? [{ what: tell('page.methods.sheetFacts.thickEnough'), words: at(straining.beginMin, straining.forecast) }]
+      : []),
+  ];
+}

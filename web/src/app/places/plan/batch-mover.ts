@@ -1,0 +1,87 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { PlannedBatch } from '@oat-crock/contract/api';
+import type { Moving } from './moving';
+import { PlanService } from '../../planner/plan-service';
+import type { BatchMoved } from '../../planner/planner-api';
+
+const MIN_MS = 60_000;
+
+/** Moves a planned batch of the plan, or one of its tasks: each place is checked as it is touched, and put only when it is let go. */
+@Injectable()
+export class BatchMover {
+  private readonly plans = inject(PlanService);
+  readonly moving = signal<Moving | null>(null);
+  /** The planned batch that is looked at, by id. */
+  readonly chosen = signal<string | null>(null);
+  readonly plannedBatch = computed(
+    () => this.plans.standing()?.plannedBatches.find((p) => p.id === this.chosen()) ?? null,
+  );
+  /** The hand that arrow keys move, as its planned batch and its stage; empty for the whole planned batch. */
+  readonly gripped = signal('');
+  private asked = 0;
+  /** It was let go, and is shown where it was until the plan has been laid out with it there. */
+  private dropped = false;
+
+  constructor() {
+    effect(() => {
+      this.plans.standing();
+      this.plans.failed();
+      if (this.dropped) this.leave();
+    });
+  }
+
+  /** Moves a planned batch, or one of its tasks where that is named, to a moment. */
+  to(plannedBatch: PlannedBatch, atMs: number, stageId: string | null = null): void {
+    const before = this.moving();
+    const told = before?.plannedBatch.id === plannedBatch.id ? before.told : null;
+    const task = stageId === null ? null : { stageId, atMs };
+    this.chosen.set(plannedBatch.id);
+    this.dropped = false;
+    this.moving.set({ plannedBatch, startMs: task ? plannedBatch.startMs : atMs, task, told });
+    void this.check();
+  }
+
+  /** By so much from where it is now, minutes. */
+  by(plannedBatch: PlannedBatch, minutes: number, stageId: string | null = null): void {
+    const now = this.moving();
+    const same = now?.plannedBatch.id === plannedBatch.id && (now.task?.stageId ?? null) === stageId ? now : null;
+    const at =
+      stageId === null ? (same?.startMs ?? plannedBatch.startMs) : (same?.task?.atMs ?? taskAt(plannedBatch, stageId));
+    this.to(plannedBatch, at + minutes * MIN_MS, stageId);
+  }
+
+  /** Puts it where it is now, and there it stays. */
+  async drop(): Promise<void> {
+    const now = this.moving();
+    if (!now) return;
+    const told = await this.check();
+    if (!told) return this.leave();
+    this.dropped = true;
+    this.plans.put(now.plannedBatch, now.startMs, told.plannedBatch.extension);
+  }
+
+  /** Puts it at the nearest moment at which it holds. */
+  repair(): void {
+    const now = this.moving();
+    if (now?.told?.repair) this.plans.put(now.plannedBatch, now.told.repair.startMs, now.told.repair.extension);
+    this.moving.set(null);
+  }
+
+  leave(): void {
+    this.dropped = false;
+    this.moving.set(null);
+  }
+
+  /** Only the newest question is answered on the page. */
+  private async check(): Promise<BatchMoved | null> {
+    const now = this.moving();
+    if (!now) return null;
+    const mine = ++this.asked;
+    const told = await this.plans.moved(now.plannedBatch.id, now.startMs, now.task);
+    if (mine === this.asked) this.moving.update((m) => m && { ...m, told });
+    return told;
+  }
+}
+
+const taskAt = (plannedBatch: PlannedBatch, stageId: string): number =>
+  plannedBatch.tasks.find((h) => h.stageId === stageId)?.atMs ?? plannedBatch.startMs;

@@ -1,0 +1,65 @@
+import type { WantedOrder } from '@oat-crock/contract/api';
+import { percent, type Likeness } from '@oat-crock/core';
+import { weekdayHourWord, written } from '../../shared/ui/dates';
+import { dayTime, span } from '../../shared/ui/words';
+import type { PlanFound } from '../../planner/planner-api';
+import { tell } from '../../shared/ui/said';
+
+/** So far ahead a weekday alone would be taken for that of this week. */
+const THIS_WEEK_MS = 6 * 86_400_000;
+
+/** A moment to come: "Sat 09:00", "Sat 12 Dec 09:00" once it is not of this week. */
+export const whenWords = (atMs: number, nowMs: number): string =>
+  atMs - nowMs < THIS_WEEK_MS ? dayTime(atMs) : written(atMs, 'dayClock');
+
+/** When something is wanted: "Sat 09:00", "each Saturday 09:00", "some time". */
+export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): string {
+  if (due.is === 'some time') return tell('page.plan.planWords.someTime');
+  if (due.is === 'once') return whenWords(due.atMs, nowMs);
+  return tell('page.plan.planWords.each', { atH: weekdayHourWord(due.day, due.atH) });
+}
+
+/** How a plan is, in a few short sentences that can be set beside those of another. */
+export function likenessWords(likeness: Likeness, startMs: number): readonly string[] {
+  const { nightMin, offMin, handsMin, meanAgeH, oldestH, leastToSpareH, firstMin, feedings } = likeness;
+  const when =
+    nightMin >= 1
+      ? tell('page.plan.planWords.handsNight', { night: span(nightMin) })
+      : offMin >= 1
+        ? tell('page.plan.planWords.noHandsNightOutside', { off: span(offMin) })
+        : tell('page.plan.planWords.allHandsWorkingHours');
+  const begins =
+    firstMin === null ? [] : [tell('page.plan.planWords.firstHands', { at: dayTime(startMs + firstMin * 60_000) })];
+  const fresh =
+    oldestH > 0 ? [tell('page.plan.planWords.fresh', { by: span(60 * meanAgeH), most: span(60 * oldestH) })] : [];
+  const spare =
+    leastToSpareH === null || leastToSpareH < 1
+      ? []
+      : [tell('page.plan.planWords.toSpare', { time: span(60 * leastToSpareH) })];
+  return [
+    [when, ...begins].join(' '),
+    ...(fresh.length > 0 ? [[...fresh, ...spare].join(' ')] : []),
+    tell('page.plan.planWords.handsInAll', { hands: span(handsMin), feedings }),
+  ];
+}
+
+/** A bound further off than this says nothing of how good a plan is. */
+const TELLING_GAP = 0.25;
+
+/** How good a plan is known to be. */
+export function gapWords({ proven, gap }: Pick<PlanFound, 'proven' | 'gap'>): string {
+  if (proven) return tell('page.plan.planWords.noneBetter');
+  if (gap > TELLING_GAP) return tell('page.plan.planWords.moreRoundsMayFind');
+  const pct = 100 * gap;
+  return tell('page.plan.planWords.within', { gap: percent(pct, pct < 1 ? 1 : 0) });
+}
+
+/** Time from one moment to another: "40 min later", "2 h earlier". */
+export function shiftWords(fromMs: number, toMs: number): string {
+  const minutes = (toMs - fromMs) / 60_000;
+  const by = span(Math.abs(minutes));
+  return minutes < 0 ? tell('page.plan.planWords.earlier', { by }) : tell('page.plan.planWords.later', { by });
+}
+
+/** The day a moment falls on, as a heading: "Thursday 23 November". */
+export const dayHeading = (atMs: number): string => written(atMs, 'longDay');

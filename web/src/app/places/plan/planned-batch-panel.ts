@@ -1,0 +1,201 @@
+import { isNight } from '@oat-crock/calendar';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
+import { batchName } from '../../shared/ui/batch-name';
+import { householdFeature } from '../../state/household.feature';
+import { DayField } from '../../shared/ui/day-field';
+import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
+import { clockTime, dayTime, mass, span, listed } from '../../shared/ui/words';
+import { PlanService } from '../../planner/plan-service';
+import { BatchMover } from './batch-mover';
+import type { BatchBreak } from '../../planner/planner-api';
+
+const MIN_MS = 60_000;
+
+/** The planned batch that is looked at: when it begins and is ready, its hands with what each may wait, what of it does not hold and what would. */
+@Component({
+  selector: 'oc-planned-batch-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DayField, RouterLink, SaidPipe, SayPipe],
+  template: `
+    @if (plannedBatch(); as plannedBatch) {
+      <div class="head">
+        <h2>{{ name() }}</h2>
+        <button
+          type="button"
+          class="press quiet-press"
+          [attr.aria-label]="'page.plan.plannedBatchPanel.closeMake' | say"
+          (click)="close()"
+        >
+          {{ 'page.plan.plannedBatchPanel.close' | say }}
+        </button>
+      </div>
+      <p class="facts">{{ facts() }}</p>
+      @if (breaks().length) {
+        <div class="breaks" role="status">
+          @for (b of breaks(); track b.says) {
+            <p class="problem">
+              {{ b.says | said }}{{ b.atMs !== null && b.is !== 'past' ? ' (' + dayTime(b.atMs) + ')' : '' }}
+            </p>
+          }
+          @if (repair(); as place) {
+            <button type="button" class="press line-press" (click)="putAt(place.startMs, place.extension)">
+              {{ 'page.plan.plannedBatchPanel.beginNearestHolds' | say: { start: dayTime(place.startMs) } }}
+            </button>
+          } @else {
+            <p>{{ 'page.plan.plannedBatchPanel.noOtherTimeWould' | say }}</p>
+          }
+        </div>
+      }
+      <div class="acts">
+        <label for="pour-start">{{ 'page.plan.plannedBatchPanel.beginIt' | say }}</label>
+        <oc-day-field fieldId="pour-start" [atMs]="plannedBatch.startMs" [withTime]="true" (changed)="putAt($event)" />
+        @if (mover.moving()) {
+          <button type="button" class="press" (click)="mover.drop()">
+            {{ 'page.plan.plannedBatchPanel.putHere' | say }} <kbd>{{ 'page.plan.plannedBatchPanel.enter' | say }}</kbd>
+          </button>
+          <button type="button" class="press quiet-press" (click)="mover.leave()">
+            {{ 'page.plan.plannedBatchPanel.leaveIt' | say }} <kbd>{{ 'page.plan.plannedBatchPanel.esc' | say }}</kbd>
+          </button>
+        } @else {
+          <button type="button" class="press line-press" [attr.aria-pressed]="plannedBatch.pinned" (click)="pin()">
+            {{
+              plannedBatch.pinned
+                ? ('page.plan.plannedBatchPanel.letMoveAgain' | say)
+                : ('page.plan.plannedBatchPanel.pinHere' | say)
+            }}
+          </button>
+          <a
+            class="press go"
+            [routerLink]="['/methods', plannedBatch.methodId]"
+            [queryParams]="{ plannedBatch: plannedBatch.id }"
+            [class.line-press]="!soon()"
+            >{{
+              soon() ? ('page.plan.plannedBatchPanel.beginNow' | say) : ('page.plan.plannedBatchPanel.itsSheet' | say)
+            }}</a
+          >
+        }
+      </div>
+      <ol class="hands" [attr.aria-label]="'page.plan.plannedBatchPanel.itsHands' | say">
+        @for (task of tasks(); track task.stageId) {
+          <li [class.night]="task.night" [class.gripped]="mover.gripped() === plannedBatch.id + ' ' + task.stageId">
+            <b>{{ task.at }}</b>
+            <span>{{ task.says | said }}</span>
+            <span class="quiet">{{ task.words }}</span>
+            @if (!task.first) {
+              <span class="nudge">
+                <button
+                  type="button"
+                  [attr.aria-label]="'page.plan.plannedBatchPanel.quarterHourEarlier' | say: { at: task.at }"
+                  (click)="mover.by(plannedBatch, -15, task.stageId)"
+                >
+                  −
+                </button>
+                <button
+                  type="button"
+                  [attr.aria-label]="'page.plan.plannedBatchPanel.quarterHourLater' | say: { at: task.at }"
+                  (click)="mover.by(plannedBatch, 15, task.stageId)"
+                >
+                  +
+                </button>
+              </span>
+            }
+          </li>
+        }
+      </ol>
+    }
+  `,
+  styleUrl: './planned-batch-panel.css',
+})
+export class PlannedBatchPanel {
+  private readonly plans = inject(PlanService);
+  protected readonly mover = inject(BatchMover);
+  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+
+  /** As it is, or as it would be where it is being moved to. */
+  protected readonly plannedBatch = computed(() => {
+    const plannedBatch = this.mover.plannedBatch();
+    const moving = this.mover.moving();
+    return moving && moving.plannedBatch.id === plannedBatch?.id
+      ? (moving.told?.plannedBatch ?? plannedBatch)
+      : plannedBatch;
+  });
+  protected readonly name = computed(() => batchName(this.plannedBatch()!));
+  private readonly trouble = computed(() =>
+    this.plans.standing()?.troubles.find((t) => t.plannedBatchId === this.mover.chosen()),
+  );
+  protected readonly breaks = computed((): readonly BatchBreak[] => {
+    const moving = this.mover.moving();
+    return moving ? (moving.told?.breaks ?? []) : (this.trouble()?.breaks ?? []);
+  });
+  protected readonly repair = computed(() => {
+    const moving = this.mover.moving();
+    return moving ? (moving.told?.repair ?? null) : (this.trouble()?.repair ?? null);
+  });
+  /** It is near enough to be begun. */
+  protected readonly soon = computed(() => this.plannedBatch()!.startMs - this.plans.inputs.startMs() <= 60 * MIN_MS);
+
+  protected readonly tasks = computed(() => {
+    const plannedBatch = this.plannedBatch()!;
+    return plannedBatch.tasks
+      .filter((h) => h.minutes > 0)
+      .map((h, i, all) => {
+        const waits = (h.latestMs - h.atMs) / MIN_MS;
+        const earlier = (h.atMs - h.earliestMs) / MIN_MS;
+        const slack = [
+          waits >= 5
+            ? tell('page.plan.plannedBatchPanel.canWait', { waits: span(waits) })
+            : tell('page.plan.plannedBatchPanel.cannotWait'),
+          ...(earlier >= 5 ? [tell('page.plan.plannedBatchPanel.mayComeBefore', { earlier: span(earlier) })] : []),
+        ];
+        const night = isNight(h.atMs, this.asleep());
+        const before = all[i - 1];
+        return {
+          stageId: h.stageId,
+          at: before ? clockTime(h.atMs, before.atMs) : dayTime(h.atMs),
+          says: h.says,
+          first: i === 0,
+          night,
+          words: listed([
+            span(h.minutes),
+            ...(i === 0 ? [] : slack),
+            ...(night ? [tell('page.plan.plannedBatchPanel.inTheNight')] : []),
+          ]),
+        };
+      });
+  });
+
+  protected readonly facts = computed(() => {
+    const { productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.plannedBatch()!;
+    const ready = { at: dayTime(readyMs), late: clockTime(readyLateMs, readyMs) };
+    return [
+      `${mass(productG)}.`,
+      dueMs === null
+        ? tell('page.plan.plannedBatchPanel.ready', ready)
+        : tell('page.plan.plannedBatchPanel.readyForDay', { ...ready, wanted: dayTime(dueMs) }),
+      tell('page.plan.plannedBatchPanel.in', { gear: listOf([...new Set(gear)], 'comma') }),
+      ...(starterTimes > 1 ? [tell('page.plan.plannedBatchPanel.tired', { times: amountOf(starterTimes, 1) })] : []),
+    ].join(' ');
+  });
+
+  protected readonly dayTime = dayTime;
+
+  protected putAt(atMs: number | null, extension?: KeptPlace['extension']): void {
+    const plannedBatch = this.mover.plannedBatch();
+    if (!plannedBatch || atMs === null) return;
+    this.mover.leave();
+    this.plans.put(plannedBatch, atMs, extension === undefined ? plannedBatch.extension : extension);
+  }
+
+  protected pin(): void {
+    const plannedBatch = this.mover.plannedBatch();
+    if (plannedBatch) this.plans.put(plannedBatch, plannedBatch.startMs, plannedBatch.extension, !plannedBatch.pinned);
+  }
+
+  protected close(): void {
+    this.mover.leave();
+    this.mover.chosen.set(null);
+  }
+}
