@@ -2251,15 +2251,12 @@ export interface MessageValues {
   'page.shell.shell.twoMetresLargeEnough': None;
   'page.shell.shell.whatYouLoggedKept': { readonly unsentWhy: Value; readonly count: Value };
   'page.shell.shell.writeAgain': None;
-  'page.state.household.notTaken': None;
-  'page.state.household.serverDidNotTake': None;
-  'page.state.household.tryAgainMoment': None;
-  'page.state.household.whatYouWroteKept': None;
   'page.state.larder.doAgainMoment': None;
   'page.state.larder.lookDoAgain': None;
   'page.state.larder.serverDidNotAnswer': None;
   'page.state.larder.somebodyElseChangedMeanwhile': None;
   'page.state.larder.whatWanted': None;
+  'page.state.larder.whatWasLearned': None;
   'page.state.recordsClient.serverCannotReached': None;
   'page.state.recordsClient.serverDidNotTake': None;
   'page.state.recordsClient.whatYouWroteKept': None;

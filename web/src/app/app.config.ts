@@ -12,10 +12,10 @@ import { clockFeature } from './state/clock.feature';
 import { draftFeature } from './state/draft.feature';
 import { followFeature } from './state/follow.feature';
 import { householdEffects } from './state/household.effects';
-import { householdFeature } from './state/household.feature';
+
 import { instrumentsFeature } from './state/instruments.feature';
-import { larderEffects } from './state/larder.effects';
-import { larderFeature } from './state/larder.feature';
+import { recordsEffects } from './state/records.effects';
+import { recordsFeature } from './state/records.feature';
 import { learnedFeature } from './state/learned.feature';
 import { logFeature } from './state/log.feature';
 import { planEffects } from './state/plan.effects';
@@ -36,13 +36,12 @@ export const appConfig: ApplicationConfig = {
       [instrumentsFeature.name]: instrumentsFeature.reducer,
       [followFeature.name]: followFeature.reducer,
       [draftFeature.name]: draftFeature.reducer,
-      [householdFeature.name]: householdFeature.reducer,
-      [larderFeature.name]: larderFeature.reducer,
+      [recordsFeature.name]: recordsFeature.reducer,
       [roomFeature.name]: roomFeature.reducer,
       [planFeature.name]: planFeature.reducer,
       [learnedFeature.name]: learnedFeature.reducer,
     }),
-    provideEffects(apiEffects, householdEffects, followEffects, draftEffects, larderEffects, planEffects),
+    provideEffects(apiEffects, householdEffects, followEffects, draftEffects, recordsEffects, planEffects),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

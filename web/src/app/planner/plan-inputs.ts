@@ -22,7 +22,7 @@ import { OwnLarder } from '../state/own-larder';
 import { MethodBook } from '../state/method-book';
 import { followFeature } from '../state/follow.feature';
 import { selectKitchen } from '../state/kitchen';
-import { larderFeature } from '../state/larder.feature';
+import { recordsFeature } from '../state/records.feature';
 import { learnedFeature } from '../state/learned.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
@@ -53,15 +53,15 @@ export class PlanInputs {
   private readonly larder = inject(OwnLarder);
   private readonly cultures = inject(OwnCultures);
   private readonly settings = this.store.selectSignal(selectKitchen);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
-  private readonly everyPlannedBatch = this.store.selectSignal(larderFeature.selectPlannedBatches);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
+  private readonly everyPlannedBatch = this.store.selectSignal(recordsFeature.selectPlannedBatches);
   private readonly plannedBatchesHere = inject(PlanRecords).plannedBatches;
   private readonly live = this.store.selectSignal(selectLive);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
   private readonly draft = this.store.selectSignal(planFeature.selectDraft);
 
-  readonly orders = this.store.selectSignal(larderFeature.selectOrdersHere);
+  readonly orders = this.store.selectSignal(recordsFeature.selectOrdersHere);
   /** How far ahead it is planned, days. */
   readonly aheadDays = signal<number>(AHEAD_DAYS[0]);
   /** The next quarter of an hour: nothing is begun before, and a plan stands still until then. */

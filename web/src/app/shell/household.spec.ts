@@ -1,6 +1,8 @@
 import type { Action } from '@ngrx/store';
-import { USUAL_SETTINGS } from '@oat-crock/contract/api';
-import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { USUAL_SETTINGS, type Settings } from '@oat-crock/contract/api';
+import { householdSelectors } from '../state/household';
+import { householdRecord, HOUSEHOLD_ID } from '../state/record-writing';
+import { RecordActions } from '../state/records.feature';
 import { pageOf } from '../testing/page';
 import { turns, until } from '../testing/until';
 import { HouseholdForm } from './household';
@@ -19,9 +21,15 @@ async function open() {
     page.store.dispatch(action);
     await page.fixture.whenStable();
   };
-  const state = page.store.selectSignal(householdFeature.selectHouseholdState);
-  return { ...page, pay, tell, money, state, closed: () => closed };
+  const settings = page.store.selectSignal(householdSelectors.selectSettings);
+  const writing = page.store.selectSignal(householdSelectors.selectWriting);
+  return { ...page, pay, tell, money, settings, writing, closed: () => closed };
 }
+
+const told = (version: number, change: Partial<Settings>) =>
+  RecordActions.received({
+    records: { settings: [householdRecord({ version, settings: { ...USUAL_SETTINGS, ...change } })] },
+  });
 
 describe('the household', () => {
   it('shows what is set, each with its label and why it is asked', async () => {
@@ -36,15 +44,16 @@ describe('the household', () => {
   });
 
   it('closes once what it sent was taken, and not before', async () => {
-    const { pay, click, tell, closed } = await open();
+    const { pay, click, tell, closed, writing } = await open();
     await pay('kr');
     await click('Save');
     expect(closed()).toBe(0);
-    const household = { version: 1, settings: { ...USUAL_SETTINGS, currency: 'kr' } };
-    await tell(HouseholdActions.received({ household }));
+    await tell(told(1, { roomC: 17 }));
     await turns(10);
     expect(closed()).toBe(0);
-    await tell(HouseholdActions.saved({ household, change: { currency: 'kr' } }));
+    const sent = writing()!.draft;
+    const [kept] = told(2, { roomC: 17, currency: 'kr' }).records.settings!;
+    await tell(RecordActions.saved({ family: 'settings', kept: kept!, sent }));
     await until(() => closed() === 1);
   });
 
@@ -53,7 +62,8 @@ describe('the household', () => {
     await pay('too much money');
     await click('Save');
     await tell(
-      HouseholdActions.refused({
+      RecordActions.refused({
+        id: HOUSEHOLD_ID,
         errors: [{ field: 'currency', message: 'currency is too long.', remedy: 'Keep it to 6 characters.' }],
       }),
     );
@@ -63,19 +73,17 @@ describe('the household', () => {
   });
 
   it('tells the later of two what both changed, keeps it, and takes theirs where that is wanted', async () => {
-    const { pay, click, tell, closed, text, money, state } = await open();
+    const { pay, click, tell, closed, text, money, writing } = await open();
     await pay('kr');
     await click('Save');
-    await tell(
-      HouseholdActions.received({ household: { version: 7, settings: { ...USUAL_SETTINGS, currency: 'øre' } } }),
-    );
-    await tell(HouseholdActions.conflicted());
+    await tell(told(7, { currency: 'øre' }));
     await turns(10);
     expect(closed()).toBe(0);
     expect(text()).toContain('Somebody else has changed this meanwhile: Your money.');
     expect(money.value).toBe('kr');
     await click('Take theirs');
-    expect([money.value, state().writing]).toEqual(['øre', {}]);
+    expect([money.value, writing()]).toEqual(['øre', undefined]);
+    expect(closed()).toBe(0);
     expect(text()).not.toContain('Somebody else');
   });
 
@@ -86,17 +94,17 @@ describe('the household', () => {
     await until(() => closed() === 1);
     expect(fixture.componentInstance['draft']().currency).toBe('kroner');
     const wrong = { field: 'hobW', message: 'hobW is too low.', remedy: 'Give 200 or more.' };
-    await tell(HouseholdActions.refused({ errors: [wrong] }));
+    await tell(RecordActions.refused({ id: HOUSEHOLD_ID, errors: [wrong] }));
     const field = element.querySelector('#household-hobW')!.closest('oc-asked-field')!;
     expect(field.querySelector('[role=alert]')!.textContent).toContain('Give 200 or more.');
     expect(element.querySelector('.trouble')).toBeNull();
   });
 
   it('leaves everything as it was when it is told to', async () => {
-    const { pay, click, state, closed } = await open();
+    const { pay, click, settings, writing, closed } = await open();
     await pay('kr');
     await click('Leave it as it was');
     await until(() => closed() === 1);
-    expect([state().settings, state().writing]).toEqual([USUAL_SETTINGS, {}]);
+    expect([settings().currency, writing()]).toEqual([USUAL_SETTINGS.currency, undefined]);
   });
 });

@@ -7,12 +7,15 @@ import {
   type ElementRef,
   inject,
   output,
+  signal,
   viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
-import { HouseholdActions, householdFeature } from '../state/household.feature';
+import { householdSelectors } from '../state/household';
+import { HOUSEHOLD_ID } from '../state/record-writing';
+import { RecordActions } from '../state/records.feature';
 import { AskedField } from '../shared/ui/asked-field';
 import { WeekdayToggle } from '../shared/ui/weekday-toggle';
 import { householdParts } from './household-fields';
@@ -38,17 +41,18 @@ export class HouseholdForm {
   readonly closed = output();
   private readonly store = inject(Store);
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
-  private readonly saved = this.store.selectSignal(householdFeature.selectSaved);
-  private readonly errors = this.store.selectSignal(householdFeature.selectErrors);
-  private readonly writing = this.store.selectSignal(householdFeature.selectWriting);
-  private readonly conflicts = this.store.selectSignal(householdFeature.selectConflicts);
-  protected readonly draft = this.store.selectSignal(householdFeature.selectDraft);
+  private readonly writing = this.store.selectSignal(householdSelectors.selectWriting);
+  private readonly version = this.store.selectSignal(householdSelectors.selectVersion);
+  private readonly errors = computed(() => this.writing()?.errors ?? []);
+  /** What was written is on its way: once nothing of it is left to be saved, the dialog is done. */
+  private readonly isSaving = signal(false);
+  protected readonly draft = this.store.selectSignal(householdSelectors.selectDraft);
   protected readonly parts = computed(householdParts);
   /** What somebody else has changed while it was being changed here, by its names; empty where nothing. */
   protected readonly theirs = computed(() => {
     const labels = new Map(this.parts().flatMap(({ fields }) => fields.map((f) => [f.path, f.label] as const)));
     return textList(
-      this.conflicts().map((key) => labels.get(key) ?? PEOPLE[key] ?? key),
+      (this.writing()?.conflicts ?? []).map((key) => labels.get(key) ?? PEOPLE[key as keyof Settings] ?? key),
       'comma',
     );
   });
@@ -63,11 +67,9 @@ export class HouseholdForm {
   );
 
   constructor() {
-    this.store.dispatch(HouseholdActions.opened());
     afterNextRender(() => this.box().nativeElement.showModal());
-    const savedBefore = this.saved();
     effect(() => {
-      if (this.saved() > savedBefore) this.box().nativeElement.close();
+      if (this.isSaving() && !this.writing()) this.box().nativeElement.close();
     });
   }
 
@@ -80,24 +82,27 @@ export class HouseholdForm {
   }
 
   protected change(path: string, value: unknown): void {
-    if (value !== null) this.store.dispatch(HouseholdActions.edited({ change: { [path]: value } }));
+    if (value !== null) this.changeAll({ [path]: value });
   }
 
   protected changeAll(change: Partial<Settings>): void {
-    this.store.dispatch(HouseholdActions.edited({ change }));
+    const draft = { ...this.draft(), ...change, id: HOUSEHOLD_ID };
+    this.store.dispatch(RecordActions.edited({ family: 'settings', draft, overVersion: this.version() }));
   }
 
   protected save(): void {
-    this.store.dispatch(HouseholdActions.saveWanted({ change: this.writing() }));
+    this.store.dispatch(RecordActions.saveWanted({ id: HOUSEHOLD_ID }));
+    this.isSaving.set(true);
   }
 
   /** Shows what somebody else wrote instead of what was written here. */
   protected takeTheirs(): void {
-    this.store.dispatch(HouseholdActions.theirsTaken());
+    this.isSaving.set(false);
+    this.store.dispatch(RecordActions.theirsTaken({ id: HOUSEHOLD_ID }));
   }
 
   protected leave(): void {
-    this.store.dispatch(HouseholdActions.putBack());
+    this.store.dispatch(RecordActions.discarded({ id: HOUSEHOLD_ID }));
     this.box().nativeElement.close();
   }
 }

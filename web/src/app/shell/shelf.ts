@@ -9,7 +9,7 @@ import { PlanRecords } from '../state/plan-records';
 import { PlannedStrip } from '../shared/pour/planned-strip';
 import { Pour } from '../shared/pour/pour';
 import { followFeature } from '../state/follow.feature';
-import { householdFeature } from '../state/household.feature';
+import { householdSelectors } from '../state/household';
 import { selectLive } from '../state/log.feature';
 import { written } from '../shared/ui/dates';
 import { SayPipe } from '../shared/ui/said';
@@ -69,7 +69,7 @@ const MARKED_H = 6;
 export class Shelf {
   private readonly store = inject(Store);
   protected readonly clock = inject(KitchenClock);
-  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
   private readonly live = this.store.selectSignal(selectLive);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
 

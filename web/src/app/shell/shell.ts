@@ -8,7 +8,7 @@ import { Logger, type Change } from '../state/logger';
 import { LogPad } from '../shared/log/log-pad';
 import { LogPadState } from '../shared/log/log-pad.state';
 import { ClockActions, clockFeature } from '../state/clock.feature';
-import { LarderActions, larderFeature, type Stays } from '../state/larder.feature';
+import { RecordActions, recordsFeature, type Stays } from '../state/records.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
 import { BatchFocus } from '../state/focus';
 import { PlanRecords } from '../state/plan-records';
@@ -30,6 +30,13 @@ const SILENT = { text: '', mayRedo: false };
 
 /** A device's clock that is further off than this is said to be. */
 const CLOCK_OFF_MS = 2 * 60_000;
+
+/** How what could not be done to a record is told. */
+const STAYS_WORDS: Readonly<Record<Stays['wanted'], string>> = {
+  'taken away': 'away',
+  'brought back': 'back',
+  forgotten: 'forgotten',
+};
 
 /** Header, shelf, the place itself, and the keys that work everywhere. */
 @Component({
@@ -82,15 +89,15 @@ export class Shell {
     this.store.dispatch(LogActions.refusalsSeen());
   }
 
-  protected readonly stays = this.store.selectSignal(larderFeature.selectStays);
+  protected readonly stays = this.store.selectSignal(recordsFeature.selectStays);
 
   protected seenThatItStays(id: string): void {
-    this.store.dispatch(LarderActions.seenThatItStays({ id }));
+    this.store.dispatch(RecordActions.seenThatItStays({ id }));
   }
 
   protected staysWords({ name, wanted, errors }: Stays): string {
     const why = errors.map(problemWords).join(' ');
-    return tell('page.shell.shell.couldNot', { name, wanted: wanted === 'taken away' ? 'away' : 'back', why });
+    return tell('page.shell.shell.couldNot', { name, wanted: STAYS_WORDS[wanted], why });
   }
 
   protected refusalWords(): string {

@@ -10,7 +10,8 @@ import { probeOf } from '../testing/probe';
 import { entriesUntil } from '../testing/followed';
 import { ClockActions, clockFeature, kitchenMsAt } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
-import { householdFeature } from './household.feature';
+import { householdSelectors } from './household';
+import { recordsFeature } from './records.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
 import { LogActions, logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
@@ -96,10 +97,10 @@ describe('the line to the server', () => {
         provideZonelessChangeDetection(),
         { provide: ApiClient, useValue: wire },
         provideStore({
+          [recordsFeature.name]: recordsFeature.reducer,
           [logFeature.name]: logFeature.reducer,
           [clockFeature.name]: clockFeature.reducer,
           [instrumentsFeature.name]: instrumentsFeature.reducer,
-          [householdFeature.name]: householdFeature.reducer,
           [followFeature.name]: followFeature.reducer,
           [roomFeature.name]: roomFeature.reducer,
         }),
@@ -122,7 +123,7 @@ describe('the line to the server', () => {
 
   it('reads the whole at once, before any event', () => {
     expect(state(clockFeature.selectLine)).toBe('open');
-    expect(state(householdFeature.selectVersion)).toBe(3);
+    expect(state(householdSelectors.selectVersion)).toBe(3);
     expect(state(roomFeature.selectReadings)).toEqual([{ atMs: 5, tempC: 19 }]);
   });
 

@@ -23,9 +23,9 @@ import {
 } from 'rxjs';
 import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
-import { HouseholdActions } from './household.feature';
 import { InstrumentActions } from './instruments.feature';
-import { LarderActions } from './larder.feature';
+import { householdRecord } from './record-writing';
+import { RecordActions } from './records.feature';
 import { LearnedActions } from './learned.feature';
 import { LogActions, logFeature, type UnsentEntry } from './log.feature';
 import { RoomActions } from './room.feature';
@@ -47,8 +47,9 @@ const listen = createEffect(
         if (event === 'lost') return of(ClockActions.lineLost());
         if (event === 'open') return readFrom(wire, lastSeq);
         if (event.type === 'entries') return of(LogActions.arrived({ entries: event.entries }));
-        if (event.type === 'settings') return of(HouseholdActions.received({ household: event }));
-        if (event.type === 'larder') return of(LarderActions.received({ larder: event.larder }));
+        if (event.type === 'settings')
+          return of(RecordActions.received({ records: { settings: [householdRecord(event)] } }));
+        if (event.type === 'larder') return of(RecordActions.received({ records: event.larder }));
         if (event.type === 'learned') return of(LearnedActions.received({ learned: event.learned }));
         if (event.type === 'room') return of(RoomActions.received({ readings: event.readings }));
         if (event.type === 'clock') return of(ClockActions.received({ clock: event.clock }));
@@ -69,8 +70,7 @@ function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
       InstrumentActions.received({ instruments }),
-      HouseholdActions.received({ household }),
-      LarderActions.received({ larder }),
+      RecordActions.received({ records: { ...larder, settings: [householdRecord(household)] } }),
       LearnedActions.received({ learned }),
       RoomActions.received({ readings: room }),
       LogActions.loaded({ entries }),

@@ -19,7 +19,8 @@ import {
 import { KitchenClock } from './kitchen-clock';
 import { Logger } from './logger';
 import { selectKitchen } from './kitchen';
-import { LarderActions, larderFeature, type Draft } from './larder.feature';
+import { RecordActions, recordsFeature } from './records.feature';
+import type { Draft } from './record-writing';
 import { roomFeature } from './room.feature';
 import { tell } from '../shared/ui/said';
 
@@ -30,15 +31,15 @@ export class CultureActs {
   private readonly clock = inject(KitchenClock);
   private readonly logger = inject(Logger);
   private readonly router = inject(Router);
-  private readonly kept = this.store.selectSignal(larderFeature.selectLots);
+  private readonly kept = this.store.selectSignal(recordsFeature.selectLots);
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly room = this.store.selectSignal(roomFeature.selectReadings);
 
   /** Writes a culture, new or changed. */
   save(lot: CultureLot): void {
     const overVersion = this.kept()[lot.id]?.version ?? 0;
-    this.store.dispatch(LarderActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion }));
-    this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
+    this.store.dispatch(RecordActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion }));
+    this.store.dispatch(RecordActions.saveWanted({ id: lot.id }));
   }
 
   move(lot: CultureLot, store: StarterStore): void {

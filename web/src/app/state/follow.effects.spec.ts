@@ -12,8 +12,8 @@ import { entriesUntil, START_MS } from '../testing/followed';
 import { ClockActions, clockFeature } from './clock.feature';
 import { followEffects } from './follow.effects';
 import { FollowActions, followFeature } from './follow.feature';
-import { larderFeature } from './larder.feature';
-import { HouseholdActions, householdFeature } from './household.feature';
+import { householdRecord } from './record-writing';
+import { RecordActions, recordsFeature } from './records.feature';
 import { LogActions, logFeature } from './log.feature';
 import { RoomActions, roomFeature } from './room.feature';
 import { ownTimers } from '../testing/until';
@@ -55,8 +55,7 @@ describe('keeping makes worked out', () => {
           [logFeature.name]: logFeature.reducer,
           [clockFeature.name]: clockFeature.reducer,
           [followFeature.name]: followFeature.reducer,
-          [householdFeature.name]: householdFeature.reducer,
-          [larderFeature.name]: larderFeature.reducer,
+          [recordsFeature.name]: recordsFeature.reducer,
           [roomFeature.name]: roomFeature.reducer,
           [learnedFeature.name]: learnedFeature.reducer,
         }),
@@ -88,7 +87,9 @@ describe('keeping makes worked out', () => {
     await looks();
     expect(engine.asked.length).toBe(before + 2);
     store.dispatch(
-      HouseholdActions.received({ household: { version: 2, settings: { ...USUAL_SETTINGS, asleepToH: 9 } } }),
+      RecordActions.received({
+        records: { settings: [householdRecord({ version: 2, settings: { ...USUAL_SETTINGS, asleepToH: 9 } })] },
+      }),
     );
     await looks();
     expect(engine.asked.at(-1)!.house.settings.asleepToH).toBe(9);

@@ -10,7 +10,7 @@ import { KitchenClock } from './kitchen-clock';
 import { FollowActions, followFeature } from './follow.feature';
 import { selectKitchen } from './kitchen';
 import { knownOf, learnedFeature } from './learned.feature';
-import { larderFeature } from './larder.feature';
+import { recordsFeature } from './records.feature';
 import { logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
 
@@ -28,10 +28,10 @@ const keepFollowing = createEffect(
     const batches = store.selectSignal(logFeature.selectBatches);
     const settings = store.selectSignal(selectKitchen);
     const wanted = store.selectSignal(followFeature.selectWanted);
-    const known = store.selectSignal(larderFeature.selectGear);
+    const known = store.selectSignal(recordsFeature.selectGear);
     const room = store.selectSignal(roomFeature.selectReadings);
     const learned = store.selectSignal(learnedFeature.selectPooled);
-    const lots = store.selectSignal(larderFeature.selectLotsHere);
+    const lots = store.selectSignal(recordsFeature.selectLotsHere);
     const lineOf = (batch: Batch) => lineOfMake(batch, culturesById(lots().filter(isCulture)));
     const gearOf = (batch: Batch) => batch.gear.flatMap((id) => known()[id]?.item ?? []);
     const done = new Map<

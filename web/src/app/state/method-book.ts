@@ -1,13 +1,13 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { METHODS, type Method } from '@oat-crock/core';
-import { larderFeature } from './larder.feature';
+import { recordsFeature } from './records.feature';
 
 /** The methods there are: those of the house, and one's own after them. */
 @Injectable({ providedIn: 'root' })
 export class MethodBook {
   private readonly store = inject(Store);
-  readonly own = this.store.selectSignal(larderFeature.selectMethodsHere);
+  readonly own = this.store.selectSignal(recordsFeature.selectMethodsHere);
   readonly all = computed((): readonly Method[] => [...METHODS, ...this.own()]);
 
   find(id: string | undefined): Method | undefined {

@@ -21,7 +21,7 @@ import {
 } from '@oat-crock/core';
 import { KitchenClock } from './kitchen-clock';
 import { OwnLarder } from './own-larder';
-import { larderFeature } from './larder.feature';
+import { recordsFeature } from './records.feature';
 import { learnedFeature } from './learned.feature';
 import { logFeature } from './log.feature';
 
@@ -31,7 +31,7 @@ export class OwnCultures {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
   private readonly larder = inject(OwnLarder);
-  private readonly here = this.store.selectSignal(larderFeature.selectLotsHere);
+  private readonly here = this.store.selectSignal(recordsFeature.selectLotsHere);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   readonly lots = computed(() => this.here().filter(isCulture));
   readonly all = computed(() => culturesById(this.lots()));

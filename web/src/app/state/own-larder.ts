@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { takenBy, type Gear, type Lot, type Taken } from '@oat-crock/core';
 import { KitchenClock } from './kitchen-clock';
-import { larderFeature } from './larder.feature';
+import { recordsFeature } from './records.feature';
 import { logFeature } from './log.feature';
 import { dayOf } from '../shared/ui/days';
 
@@ -22,9 +22,9 @@ export interface OwnThings {
 export class OwnLarder {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
-  private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
-  private readonly everyLot = this.store.selectSignal(larderFeature.selectLots);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
+  private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
+  private readonly everyLot = this.store.selectSignal(recordsFeature.selectLots);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   readonly taken = computed(() => takenBy(this.batches()));
   readonly today = computed(() => dayOf(this.clock.nowMs()));

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import type { Lot } from '@oat-crock/core';
 import { cultured } from '@oat-crock/core/testing';
-import { LarderActions } from './larder.feature';
+import { RecordActions } from './records.feature';
 import { pageOf } from '../testing/page';
 import { PlanCard } from '../places/today/plan-card';
 import { planTasks } from '../shared/tasks/plan-tasks';
@@ -15,7 +15,7 @@ describe('the keeper of a plan', () => {
     const page = await pageOf(PlanCard, [], NOW, {
       task: { plannedBatch: samplePlannedBatch(), is: 'begin', atMs: NOW },
     });
-    page.store.dispatch(LarderActions.received({ larder: { plannedBatches: plannedBatches.map((p) => kept(p)) } }));
+    page.store.dispatch(RecordActions.received({ records: { plannedBatches: plannedBatches.map((p) => kept(p)) } }));
     return { ...page, planRecords: TestBed.inject(PlanRecords) };
   }
   const [a, b] = [samplePlannedBatch({ id: idOf(1) }), samplePlannedBatch({ id: idOf(2) })];
@@ -32,12 +32,12 @@ describe('the keeper of a plan', () => {
     own.keep([b], [a, b]);
     expect(own.plannedBatches().map((p) => p.id)).toEqual([b.id]);
     const stays = { id: a.id, name: 'A make', wanted: 'taken away', errors: [] } as const;
-    store.dispatch(LarderActions.staysAsItWas({ stays }));
+    store.dispatch(RecordActions.staysAsItWas({ stays }));
     expect(own.plannedBatches().map((p) => p.id))
       .withContext('the server would not let it go')
       .toEqual([a.id, b.id]);
     own.keep([{ ...b, startMs: NOW }], [b]);
-    store.dispatch(LarderActions.conflicted({ id: b.id, theirs: kept(b, 2) }));
+    store.dispatch(RecordActions.conflicted({ family: 'plannedBatches', id: b.id, theirs: kept(b, 2) }));
     expect(own.notKept().map((w) => w.draft.id)).toEqual([b.id]);
     own.again();
     expect(own.notKept()).toEqual([]);
@@ -86,7 +86,7 @@ describe('hands of a plan on Today', () => {
     const jar = (n: number, amount: number, days: number) =>
       cultured(idOf(n), NOW / (24 * HOUR) - days, { culture: 'mesophilic', origin: 'pot', name: `Jar ${n}`, amount });
     const jars = [jar(21, 100, 16), jar(22, 90, 3), jar(23, 2, 0)];
-    const told = [LarderActions.received({ larder: { lots: jars.map((l) => kept<Lot>(l)) } })];
+    const told = [RecordActions.received({ records: { lots: jars.map((l) => kept<Lot>(l)) } })];
     const page = await pageOf(
       PlanCard,
       [],

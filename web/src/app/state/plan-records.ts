@@ -2,18 +2,18 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import { dequal } from 'dequal/lite';
-import { LarderActions, larderFeature } from './larder.feature';
+import { RecordActions, recordsFeature } from './records.feature';
 
 /** Keeps the planned batches of a plan on the server: those that changed are written, those that are no longer planned are taken away. */
 @Injectable({ providedIn: 'root' })
 export class PlanRecords {
   private readonly store = inject(Store);
-  private readonly records = this.store.selectSignal(larderFeature.selectPlannedBatches);
-  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly records = this.store.selectSignal(recordsFeature.selectPlannedBatches);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
 
   /** Those that are to be taken away, whether that has been answered or not. */
   private readonly toLeave = signal<ReadonlySet<string>>(new Set());
-  private readonly stays = this.store.selectSignal(larderFeature.selectStays);
+  private readonly stays = this.store.selectSignal(recordsFeature.selectStays);
   /** Those that are being taken away: not what the server would not let go. */
   private readonly leaving = computed((): ReadonlySet<string> => {
     const stays = new Set(this.stays().map(({ id }) => id));
@@ -51,7 +51,7 @@ export class PlanRecords {
     const kept = new Set(plannedBatches.map((p) => p.id));
     const gone = instead.filter((p) => !kept.has(p.id)).map((p) => p.id);
     this.toLeave.set(new Set(gone));
-    for (const id of gone) this.store.dispatch(LarderActions.removeWanted({ family: 'plannedBatches', id }));
+    for (const id of gone) this.store.dispatch(RecordActions.removeWanted({ family: 'plannedBatches', id }));
   }
 
   /** A planned batch was begun: its batch now shows how it goes. */
@@ -62,13 +62,13 @@ export class PlanRecords {
   /** Tries again what could not be kept, over whatever somebody else has written meanwhile. */
   again(): void {
     for (const { draft, theirs } of this.notKept()) {
-      if (theirs) this.store.dispatch(LarderActions.kept({ id: draft.id }));
-      this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
+      if (theirs) this.store.dispatch(RecordActions.kept({ id: draft.id }));
+      this.store.dispatch(RecordActions.saveWanted({ id: draft.id }));
     }
   }
 
   private write(plannedBatch: PlannedBatch, overVersion: number): void {
-    this.store.dispatch(LarderActions.edited({ family: 'plannedBatches', draft: plannedBatch, overVersion }));
-    this.store.dispatch(LarderActions.saveWanted({ id: plannedBatch.id }));
+    this.store.dispatch(RecordActions.edited({ family: 'plannedBatches', draft: plannedBatch, overVersion }));
+    this.store.dispatch(RecordActions.saveWanted({ id: plannedBatch.id }));
   }
 }

@@ -1,19 +1,26 @@
-import type { Family, FieldProblem } from '@oat-crock/contract/api';
+import type { FieldProblem } from '@oat-crock/contract/api';
 import { methodFaults, type Method } from '@oat-crock/core';
 import { textOf } from '../shared/ui/said';
 import { problemsBy } from './problems-by';
+import type { RecordFamily } from './record-writing';
 
 /** Checks a record by the server's own schema, a method by the engine as well. Empty where it is right. */
-export async function recordProblems(family: Family, draft: unknown): Promise<readonly FieldProblem[]> {
-  const problems = await problemsBy(({ lotSchema, gearSchema, methodSchema, orderSchema, plannedBatchSchema }) => {
-    return {
-      lots: lotSchema,
-      gear: gearSchema,
-      methods: methodSchema,
-      orders: orderSchema,
-      plannedBatches: plannedBatchSchema,
-    }[family];
-  }, draft);
+export async function recordProblems(family: RecordFamily, draft: object): Promise<readonly FieldProblem[]> {
+  // The household's id is the page's own.
+  const checked = family === 'settings' ? withoutId(draft) : draft;
+  const problems = await problemsBy(
+    ({ lotSchema, gearSchema, methodSchema, orderSchema, plannedBatchSchema, settingsSchema }) => {
+      return {
+        lots: lotSchema,
+        gear: gearSchema,
+        methods: methodSchema,
+        orders: orderSchema,
+        plannedBatches: plannedBatchSchema,
+        settings: settingsSchema,
+      }[family];
+    },
+    checked,
+  );
   return family === 'methods' && problems.length === 0
     ? methodFaults(draft as Method).map(({ field, message, remedy }) => ({
         field,
@@ -22,3 +29,5 @@ export async function recordProblems(family: Family, draft: unknown): Promise<re
       }))
     : problems;
 }
+
+const withoutId = (record: object) => Object.fromEntries(Object.entries(record).filter(([key]) => key !== 'id'));

@@ -5,11 +5,13 @@ import {
   type Family,
   type FieldProblem,
   type Kept,
-  type KeptItem,
   type Problem,
+  type Settings,
+  type VersionedSettings,
 } from '@oat-crock/contract/api';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { firstValueFrom, map, type Observable } from 'rxjs';
 import { say } from '@oat-crock/core';
+import { householdRecord, type RecordFamily, type RecordItem } from './record-writing';
 
 const API = '/api/v1';
 /** Answers of HTTP after which the same request may succeed later: 429, and 500 and above. */
@@ -18,10 +20,10 @@ const SERVER_FAILS = 500;
 
 /** What became of an edit; _unreachable_ may succeed later as it is. */
 export type Saved =
-  | { readonly kind: 'saved'; readonly kept: Kept<KeptItem> }
+  | { readonly kind: 'saved'; readonly kept: Kept<RecordItem> }
   | { readonly kind: 'refused'; readonly errors: readonly FieldProblem[] }
   | { readonly kind: 'unreachable'; readonly errors: readonly FieldProblem[] }
-  | { readonly kind: 'conflicted'; readonly theirs: Kept<KeptItem> };
+  | { readonly kind: 'conflicted'; readonly theirs: Kept<RecordItem> };
 
 const NOT_TAKEN: readonly FieldProblem[] = [
   {
@@ -38,30 +40,49 @@ const AWAY: readonly FieldProblem[] = [
   },
 ];
 
-/** Lots and gear on the server. */
+/** Records on the server. */
 @Injectable({ providedIn: 'root' })
 export class RecordsClient {
   private readonly http = inject(HttpClient);
 
   /** Writes a record over a version; 0 where it is new. */
-  save(family: Family, item: KeptItem, overVersion: number): Promise<Saved> {
-    const headers = overVersion === 0 ? { 'if-none-match': '*' } : { 'if-match': `"${overVersion}"` };
-    return outcome(this.http.put<Kept<KeptItem>>(`${API}/${FAMILY_PATHS[family]}/${item.id}`, item, { headers }));
+  save(family: RecordFamily, item: RecordItem, overVersion: number): Promise<Saved> {
+    if (family === 'settings') return this.saveSettings(item as Partial<RecordItem> & Settings, overVersion);
+    const headers = overVersion === 0 ? { 'if-none-match': '*' } : ifMatch(overVersion);
+    return outcome(this.http.put<Kept<RecordItem>>(pathOf(family, item.id), item, { headers }), asIs);
   }
 
-  remove(family: Family, id: string, overVersion: number): Promise<Saved> {
-    const headers = { 'if-match': `"${overVersion}"` };
-    return outcome(this.http.delete<Kept<KeptItem>>(`${API}/${FAMILY_PATHS[family]}/${id}`, { headers }));
+  remove(family: RecordFamily, id: string, overVersion: number): Promise<Saved> {
+    if (family === 'settings') throw new RangeError('A household cannot be taken away.');
+    return outcome(this.http.delete<Kept<RecordItem>>(pathOf(family, id), { headers: ifMatch(overVersion) }), asIs);
+  }
+
+  /** The household is the one record of its kind: it has no id on the server, and its settings are answered bare. */
+  private saveSettings(household: Settings & { id?: string }, overVersion: number): Promise<Saved> {
+    const settings = Object.fromEntries(Object.entries(household).filter(([key]) => key !== 'id'));
+    const written = this.http
+      .put<Settings>(`${API}/${HOUSEHOLD_PATH}`, settings, { headers: ifMatch(overVersion) })
+      .pipe(map((saved) => householdRecord({ version: overVersion + 1, settings: saved })));
+    return outcome(written, (current) => householdRecord(current as VersionedSettings));
   }
 }
 
-async function outcome(answer: Observable<Kept<KeptItem>>): Promise<Saved> {
+const HOUSEHOLD_PATH = 'settings';
+const pathOf = (family: Family, id: string) => `${API}/${FAMILY_PATHS[family]}/${id}`;
+const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
+const asIs = (current: unknown) => current as Kept<RecordItem>;
+
+/** @param asKept how what stands on the server comes with a conflict */
+async function outcome(
+  answer: Observable<Kept<RecordItem>>,
+  asKept: (current: unknown) => Kept<RecordItem>,
+): Promise<Saved> {
   try {
     return { kind: 'saved', kept: await firstValueFrom(answer) };
   } catch (error) {
     const problem = error instanceof HttpErrorResponse ? (error.error as Problem | null) : null;
     const status = error instanceof HttpErrorResponse ? error.status : 0;
-    if (status === 412 && problem?.current) return { kind: 'conflicted', theirs: problem.current as Kept<KeptItem> };
+    if (status === 412 && problem?.current) return { kind: 'conflicted', theirs: asKept(problem.current) };
     const later = status === 0 || status === TOO_MANY || status >= SERVER_FAILS;
     const errors = problem?.errors?.length ? problem.errors : later ? AWAY : NOT_TAKEN;
     return { kind: later ? 'unreachable' : 'refused', errors };

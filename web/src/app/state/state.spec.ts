@@ -1,8 +1,9 @@
 import { USUAL_SETTINGS, type StoredEntry } from '@oat-crock/contract/api';
-import { english } from '@oat-crock/messages';
 import { entriesUntil } from '../testing/followed';
 import { DraftActions, draftFeature, draftOf } from './draft.feature';
-import { HouseholdActions, householdFeature } from './household.feature';
+import { householdSelectors } from './household';
+import { householdRecord, HOUSEHOLD_ID } from './record-writing';
+import { RecordActions, recordsFeature } from './records.feature';
 import { LogActions, logFeature, selectLive } from './log.feature';
 
 const stored = (minute: number): StoredEntry[] => entriesUntil(minute).map((e, i) => ({ ...e, seq: i + 1 }));
@@ -55,20 +56,20 @@ describe('a make being decided', () => {
 
 describe('the household in the page', () => {
   const told = (version: number, roomC: number) =>
-    HouseholdActions.received({ household: { version, settings: { ...USUAL_SETTINGS, roomC } } });
+    RecordActions.received({
+      records: { settings: [householdRecord({ version, settings: { ...USUAL_SETTINGS, roomC } })] },
+    });
 
-  it('tells nights from what the server has, and says why a change was refused until the next try', () => {
-    const once = householdFeature.reducer(undefined, told(1, 18));
-    expect(householdFeature.selectAsleep({ household: once })).toEqual({ fromH: 22, toH: 6, zone: 'UTC' });
-    const refused = householdFeature.reducer(once, HouseholdActions.refused({ errors: [] }));
-    expect(english(refused.errors[0]!.remedy)).toContain('Try again');
-    expect(householdFeature.reducer(refused, HouseholdActions.saveWanted({ change: {} })).errors).toEqual([]);
+  it('tells nights from what the server has', () => {
+    const records = recordsFeature.reducer(undefined, told(1, 18));
+    expect(householdSelectors.selectAsleep({ records })).toEqual({ fromH: 22, toH: 6, zone: 'UTC' });
   });
 
   it('shows what others change beside what is being written', () => {
-    const writing = householdFeature.reducer(undefined, HouseholdActions.edited({ change: { hobW: 2200 } }));
-    const state = householdFeature.reducer(writing, told(4, 17));
-    const draft = householdFeature.selectDraft({ household: state });
-    expect([draft.roomC, draft.hobW]).toEqual([17, 2200]);
+    const draft = { ...USUAL_SETTINGS, hobW: 2200, id: HOUSEHOLD_ID };
+    const edited = RecordActions.edited({ family: 'settings', draft, overVersion: 0 });
+    const records = recordsFeature.reducer(recordsFeature.reducer(undefined, edited), told(4, 17));
+    const shown = householdSelectors.selectDraft({ records });
+    expect([shown.roomC, shown.hobW]).toEqual([17, 2200]);
   });
 });

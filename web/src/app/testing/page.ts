@@ -9,9 +9,9 @@ import { follow, replay, type Entry } from '@oat-crock/core';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { draftFeature } from '../state/draft.feature';
 import { FollowActions, followFeature } from '../state/follow.feature';
-import { householdFeature } from '../state/household.feature';
+
 import { instrumentsFeature } from '../state/instruments.feature';
-import { larderFeature } from '../state/larder.feature';
+import { recordsFeature } from '../state/records.feature';
 import { LogActions, logFeature } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
 import { roomFeature } from '../state/room.feature';
@@ -47,8 +47,7 @@ export async function pageOf<T>(
         [instrumentsFeature.name]: instrumentsFeature.reducer,
         [followFeature.name]: followFeature.reducer,
         [draftFeature.name]: draftFeature.reducer,
-        [householdFeature.name]: householdFeature.reducer,
-        [larderFeature.name]: larderFeature.reducer,
+        [recordsFeature.name]: recordsFeature.reducer,
         [roomFeature.name]: roomFeature.reducer,
         [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,

@@ -3,8 +3,8 @@ import { USUAL_SETTINGS, type Kept, type PlannedBatch, type WantedOrder } from '
 import type { Gear } from '@oat-crock/core';
 import { newGear } from '../places/larder/new-records';
 import { PlaceKeys } from '../shared/ui/place-keys';
-import { HouseholdActions } from '../state/household.feature';
-import { LarderActions, larderFeature } from '../state/larder.feature';
+import { householdRecord } from '../state/record-writing';
+import { RecordActions, recordsFeature } from '../state/records.feature';
 import { pageOf, type TestPage } from './page';
 import { PlanPlace } from '../places/plan/plan';
 import { PlanService } from '../planner/plan-service';
@@ -59,9 +59,9 @@ interface Kitchen {
 /** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
 export async function openPlan({ orders, plannedBatches = [], gear = GEAR }: Kitchen) {
   const told = [
-    HouseholdActions.received({ household: { version: 1, settings: USUAL_SETTINGS } }),
-    LarderActions.received({
-      larder: {
+    RecordActions.received({
+      records: {
+        settings: [householdRecord({ version: 1, settings: USUAL_SETTINGS })],
         orders: orders.map((o) => kept(o)),
         gear: gear.map((g) => kept(g)),
         plannedBatches: plannedBatches.map((p) => kept(p)),
@@ -98,6 +98,6 @@ export async function openPlan({ orders, plannedBatches = [], gear = GEAR }: Kit
 
 /** Pours that are being written. */
 export const written = (page: Pick<TestPage<unknown>, 'store'>) =>
-  Object.values(page.store.selectSignal(larderFeature.selectWriting)())
+  Object.values(page.store.selectSignal(recordsFeature.selectWriting)())
     .filter((w) => w.family === 'plannedBatches')
     .map((w) => w.draft as PlannedBatch);

@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { chainPlan, CULTURES, otherwise, type ChainFrom, type ChainWanted, type ClockedStep } from '@oat-crock/core';
 import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { DayField } from '../../shared/ui/day-field';
 import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
@@ -111,7 +111,7 @@ export class ChainTool {
   private readonly own = inject(OwnCultures);
   private readonly clock = inject(KitchenClock);
   private readonly acts = inject(CultureActs);
-  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+  private readonly asleep = inject(Store).selectSignal(householdSelectors.selectAsleep);
 
   protected readonly neededG = signal(400);
   protected readonly heldBackG = signal(30);

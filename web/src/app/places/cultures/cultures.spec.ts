@@ -5,7 +5,7 @@ import { divided, methodById, movedTo, type CultureLot, type Entry, type EntryBo
 import { cultured } from '@oat-crock/core/testing';
 import { cultureFills } from '../methods/culture-fills';
 import { LogActions } from '../../state/log.feature';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { ApiClient } from '../../state/api-client';
 import { entriesUntil, START_MS } from '../../testing/followed';
 import { pageOf, type TestPage } from '../../testing/page';
@@ -58,12 +58,12 @@ async function open<T>(
 
 function tell(store: Store, lots: readonly CultureLot[]): void {
   const kept = lots.map((item): Kept<Lot> => ({ version: 1, goneMs: null, item }));
-  store.dispatch(LarderActions.received({ larder: { lots: kept } }));
+  store.dispatch(RecordActions.received({ records: { lots: kept } }));
 }
 
 /** Cultures as they are being written. */
 const writing = ({ store }: TestPage<unknown>) =>
-  Object.values(store.selectSignal(larderFeature.selectWriting)()).map((w) => w.draft as unknown as CultureLot);
+  Object.values(store.selectSignal(recordsFeature.selectWriting)()).map((w) => w.draft as unknown as CultureLot);
 
 describe('Cultures', () => {
   beforeEach(() => ['oat-crock.larder.writing', 'oat-crock.finishing'].forEach((key) => localStorage.removeItem(key)));

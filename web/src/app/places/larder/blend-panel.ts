@@ -12,7 +12,7 @@ import {
   percent,
   say,
 } from '@oat-crock/core';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { NumberField } from '../../shared/ui/number-field';
 import { mass } from '../../shared/ui/words';
 import { OwnLarder } from '../../state/own-larder';
@@ -107,7 +107,7 @@ const TRACE_G = 0.5;
 })
 export class BlendPanel {
   private readonly own = inject(OwnLarder).things;
-  private readonly settings = inject(Store).selectSignal(householdFeature.selectSettings);
+  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
   protected readonly kg = signal<number | null>(4);
   protected readonly fatPct = signal<number | null>(6);
   /** As it comes where it is left empty. */

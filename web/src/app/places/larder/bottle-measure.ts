@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { dropsPerMl, strengthBySoda, type SourAgentId, amount, percent, say } from '@oat-crock/core';
-import type { Draft } from '../../state/larder.feature';
+import type { Draft } from '../../state/record-writing';
 import { NumberField } from '../../shared/ui/number-field';
 import { tell, SayPipe, SaidPipe } from '../../shared/ui/said';
 

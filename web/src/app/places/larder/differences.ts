@@ -1,6 +1,5 @@
-import type { Family } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
-import type { Draft } from '../../state/larder.feature';
+import type { Draft, RecordFamily } from '../../state/record-writing';
 import { textOf, tell } from '../../shared/ui/said';
 import { amount, grams } from '../../shared/ui/words';
 import { fieldsOf, valueAt, type LarderAsked } from './fields';
@@ -25,7 +24,7 @@ interface Compared {
 }
 
 /** What of two versions of a record is not the same, field by field as the form shows them. */
-export function differences(family: Family, mine: Draft, theirs: object): readonly Difference[] {
+export function differences(family: RecordFamily, mine: Draft, theirs: object): readonly Difference[] {
   const kind = String(mine.kind);
   const fields = fieldsOf(family, kind).flatMap((f): Compared[] =>
     f.type === 'label'

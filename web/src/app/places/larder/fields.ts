@@ -1,6 +1,6 @@
-import type { Family } from '@oat-crock/contract/api';
 import { GEAR_TYPES, type GearKind, type LotKind, say, temp, type Text } from '@oat-crock/core';
 import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../../shared/ui/asked';
+import type { RecordFamily } from '../../state/record-writing';
 
 /** What a record of the larder is asked: what any form asks, a day of the calendar, and a label. */
 export type LarderAsked = Asked | FieldOf<'day'> | FieldOf<'label'>;
@@ -129,7 +129,7 @@ const COUNT = numberAsked('count', say('page.larder.fields.thereAre'), '', [1, 5
 });
 
 /** What is asked of a record of a kind. */
-export function fieldsOf(family: Family, kind: string): readonly LarderAsked[] {
+export function fieldsOf(family: RecordFamily, kind: string): readonly LarderAsked[] {
   if (family === 'lots') return LOT_FIELDS[kind as LotKind];
   return GEAR_TYPES[kind as GearKind].holds ? [NAME, HOLDS, COUNT, NOTE] : [NAME, COUNT, NOTE];
 }

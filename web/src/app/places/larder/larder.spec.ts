@@ -11,7 +11,7 @@ import {
   type StockLot,
 } from '@oat-crock/core';
 import { kitchenOf } from '@oat-crock/calendar';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { measureIn } from '../../shared/ui/reader';
 import { pageOf, type TestPage } from '../../testing/page';
 import { BlendPanel } from './blend-panel';
@@ -47,12 +47,12 @@ function milk(n: number, more: Partial<StockLot> = {}): Lot {
 }
 const kept = <T>(item: T, version = 1, goneMs: number | null = null): Kept<T> => ({ version, goneMs, item });
 const tell = (page: TestPage<unknown>, lots: Kept<Lot>[], gear: Kept<Gear>[] = []) => {
-  page.store.dispatch(LarderActions.received({ larder: { lots, gear } }));
+  page.store.dispatch(RecordActions.received({ records: { lots, gear } }));
   return page.fixture.whenStable();
 };
 const names = (page: TestPage<unknown>, board: string) =>
   [...page.element.querySelectorAll(`[aria-label="${board}"] b`)].map((b) => b.textContent.trim());
-const stateOf = (page: TestPage<unknown>) => page.store.selectSignal(larderFeature.selectLarderState)();
+const stateOf = (page: TestPage<unknown>) => page.store.selectSignal(recordsFeature.selectRecordsState)();
 
 describe('the larder', () => {
   it('shows each lot on its board, what is to be used first leading, and what is left of it', async () => {
@@ -87,7 +87,7 @@ describe('the larder', () => {
     const page = await pageOf(LarderPlace, [], NOW);
     await tell(page, [kept(milk(1, { name: 'Evening milk' }))]);
     const draft = { ...milk(4, { name: 'New milk' }) };
-    page.store.dispatch(LarderActions.edited({ family: 'lots', draft, overVersion: 0 }));
+    page.store.dispatch(RecordActions.edited({ family: 'lots', draft, overVersion: 0 }));
     await page.fixture.whenStable();
     expect(names(page, 'Cold')).toEqual(['Evening milk', 'New milk']);
     await tell(page, [kept(draft)]);
@@ -155,11 +155,11 @@ describe('writing a record', () => {
     const first = milk(1, { name: 'Evening milk' });
     await tell(page, [kept(first)]);
     page.store.dispatch(
-      LarderActions.edited({ family: 'lots', draft: { ...first, name: 'Mine' } as never, overVersion: 1 }),
+      RecordActions.edited({ family: 'lots', draft: { ...first, name: 'Mine' } as never, overVersion: 1 }),
     );
     const theirs = kept({ ...first, name: 'Theirs' } as Lot, 2);
     await tell(page, [theirs]);
-    page.store.dispatch(LarderActions.conflicted({ id: idOf(1), theirs }));
+    page.store.dispatch(RecordActions.conflicted({ family: 'lots', id: idOf(1), theirs }));
     await page.fixture.whenStable();
     const cells = [...page.element.querySelectorAll('.unlike td, .unlike th[scope=row]')].map((c) =>
       c.textContent.trim(),
@@ -189,7 +189,7 @@ describe('writing a record', () => {
     let wanted = '';
     spyOn(page.store, 'dispatch').and.callFake(((action: { type: string }) => (wanted = action.type)) as never);
     await page.click('Bring it back');
-    expect(wanted).toBe(LarderActions.restoreWanted.type);
+    expect(wanted).toBe(RecordActions.restoreWanted.type);
     TestBed.resetTestingModule();
   });
 });

@@ -18,7 +18,7 @@ import {
   percent,
 } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { litres, mass, temp } from '../../shared/ui/words';
@@ -69,9 +69,9 @@ export class LarderPlace {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly clock = inject(KitchenClock);
-  private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
-  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
 
@@ -97,7 +97,7 @@ export class LarderPlace {
       family === 'lots'
         ? newLot(id, kind as LotKind, nowMs)
         : newGear(id, kind as GearKind, titled(GEAR_TYPES[kind as GearKind].name));
-    this.store.dispatch(LarderActions.edited({ family, draft, overVersion: 0 }));
+    this.store.dispatch(RecordActions.edited({ family, draft, overVersion: 0 }));
     void this.router.navigate(['/larder', id]);
   }
 

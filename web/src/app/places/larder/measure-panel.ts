@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { GEAR_TYPES, ROUTINES, type Gear, type LearnedKey, type Measured, type UnderWay } from '@oat-crock/core';
 import { Store } from '@ngrx/store';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { NumberField } from '../../shared/ui/number-field';
 import { Plot } from '../../shared/ui/plot';
 import type { PlotSpec } from '../../shared/ui/plot-spec';
@@ -25,7 +25,7 @@ export class MeasurePanel {
   readonly changed = output<Gear>();
 
   private readonly clock = inject(KitchenClock);
-  private readonly settings = inject(Store).selectSignal(householdFeature.selectSettings);
+  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
   protected readonly tempC = signal<number | null>(null);
 
   protected readonly known = computed(() =>

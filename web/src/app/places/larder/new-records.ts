@@ -14,7 +14,7 @@ import {
   type LotKind,
   type Stock,
 } from '@oat-crock/core';
-import type { Draft } from '../../state/larder.feature';
+import type { Draft } from '../../state/record-writing';
 import { LOT_NAMES } from './fields';
 import { textOf } from '../../shared/ui/said';
 

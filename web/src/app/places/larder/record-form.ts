@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Family, FieldProblem } from '@oat-crock/contract/api';
+import type { FieldProblem } from '@oat-crock/contract/api';
 import type { Material } from '@oat-crock/core';
 import { AskedField } from '../../shared/ui/asked-field';
 import { DayField } from '../../shared/ui/day-field';
-import type { Draft } from '../../state/larder.feature';
+import type { Draft, RecordFamily } from '../../state/record-writing';
 import { dayOf, noonOf } from '../../shared/ui/days';
 import { fieldsOf, valueAt, withValue } from './fields';
 import { LabelForm } from './label-form';
@@ -18,7 +18,7 @@ import { SaidPipe } from '../../shared/ui/said';
   styleUrl: './record-form.css',
 })
 export class RecordForm {
-  readonly family = input.required<Family>();
+  readonly family = input.required<RecordFamily>();
   readonly draft = input.required<Draft>();
   readonly errors = input<readonly FieldProblem[]>([]);
   readonly changed = output<Draft>();

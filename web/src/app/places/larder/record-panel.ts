@@ -11,7 +11,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Family, Kept } from '@oat-crock/contract/api';
+import type { Kept } from '@oat-crock/contract/api';
 import {
   GEAR_TYPES,
   leftOf,
@@ -23,7 +23,8 @@ import {
   type LotKind,
 } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { LarderActions, larderFeature, type Draft, type Writing } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
+import type { Draft, RecordFamily, Writing } from '../../state/record-writing';
 import { logFeature } from '../../state/log.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { dayTime, mass } from '../../shared/ui/words';
@@ -55,19 +56,20 @@ export class RecordPanel {
   private readonly clock = inject(KitchenClock);
   private readonly removed = inject(RemovedState);
   private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
-  private readonly state = this.store.selectSignal(larderFeature.selectLarderState);
+  private readonly allWriting = this.store.selectSignal(recordsFeature.selectWriting);
+  private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
+  private readonly things = this.store.selectSignal(recordsFeature.selectGear);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
   /** What is being written of it, if anything is. */
-  protected readonly writing = computed((): Writing | null => this.state().writing[this.id()] ?? null);
-  private readonly kept = computed((): { family: Family; kept: Kept<Lot | Gear> } | null => {
-    const { lots, gear } = this.state();
-    const lot = lots[this.id()];
+  protected readonly writing = computed((): Writing | null => this.allWriting()[this.id()] ?? null);
+  private readonly kept = computed((): { family: RecordFamily; kept: Kept<Lot | Gear> } | null => {
+    const lot = this.lots()[this.id()];
     if (lot) return { family: 'lots', kept: lot };
-    const thing = gear[this.id()];
+    const thing = this.things()[this.id()];
     return thing ? { family: 'gear', kept: thing } : null;
   });
-  protected readonly family = computed((): Family => this.writing()?.family ?? this.kept()?.family ?? 'lots');
+  protected readonly family = computed((): RecordFamily => this.writing()?.family ?? this.kept()?.family ?? 'lots');
   protected readonly draft = computed((): Draft | null => this.writing()?.draft ?? this.kept()?.kept.item ?? null);
   protected readonly gone = computed(() => this.kept()?.kept.goneMs ?? null);
   protected readonly isNew = computed(() => this.kept() === null);
@@ -131,7 +133,7 @@ export class RecordPanel {
     const before = this.draft();
     const counted = before && draft.amount !== before.amount ? { countedMs: this.clock.exactMs() } : {};
     const overVersion = this.writing()?.overVersion ?? this.kept()?.kept.version ?? 0;
-    this.store.dispatch(LarderActions.edited({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
+    this.store.dispatch(RecordActions.edited({ family: this.family(), draft: { ...draft, ...counted }, overVersion }));
   }
 
   /** The gear that is open, once it is kept and where something can be learned of it. */
@@ -157,29 +159,29 @@ export class RecordPanel {
   }
 
   protected save(): void {
-    this.store.dispatch(LarderActions.saveWanted({ id: this.id() }));
+    this.store.dispatch(RecordActions.saveWanted({ id: this.id() }));
   }
 
   protected forget(): void {
     const wasNew = this.isNew();
-    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
+    this.store.dispatch(RecordActions.discarded({ id: this.id() }));
     if (wasNew) void this.router.navigate(['/larder']);
   }
 
   protected keepMine(): void {
-    this.store.dispatch(LarderActions.kept({ id: this.id() }));
+    this.store.dispatch(RecordActions.kept({ id: this.id() }));
     this.save();
   }
 
   protected takeAway(): void {
     const [family, id, name] = [this.family(), this.id(), String(this.draft()?.name)];
-    this.store.dispatch(LarderActions.discarded({ id }));
-    this.store.dispatch(LarderActions.removeWanted({ family, id }));
+    this.store.dispatch(RecordActions.discarded({ id }));
+    this.store.dispatch(RecordActions.removeWanted({ family, id }));
     this.removed.last.set({ family, id, name });
     void this.router.navigate(['/larder']);
   }
 
   protected bringBack(): void {
-    this.store.dispatch(LarderActions.restoreWanted({ family: this.family(), id: this.id() }));
+    this.store.dispatch(RecordActions.restoreWanted({ family: this.family(), id: this.id() }));
   }
 }

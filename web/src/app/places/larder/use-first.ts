@@ -5,7 +5,7 @@ import { ideasFor, isStock, takenBy } from '@oat-crock/core';
 import { NamedPipe, SayPipe } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
 import { mass } from '../../shared/ui/words';
 import { dayOf } from '../../shared/ui/days';
@@ -80,7 +80,7 @@ export class UseFirst {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
   private readonly book = inject(MethodBook);
-  private readonly lots = this.store.selectSignal(larderFeature.selectLotsHere);
+  private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
   protected readonly list = computed(() => {

@@ -26,7 +26,8 @@ import { KitchenClock } from '../../state/kitchen-clock';
 import { kitchenZone } from '../../shared/ui/zone';
 import { dayOf } from '../../shared/ui/days';
 import { Logger } from '../../state/logger';
-import { LarderActions, type Draft } from '../../state/larder.feature';
+import { RecordActions } from '../../state/records.feature';
+import type { Draft } from '../../state/record-writing';
 import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
 import { NumberField } from '../../shared/ui/number-field';
 import { typedOver, type TypedOver } from '../../shared/ui/typed-over';
@@ -215,8 +216,8 @@ export class FinishForm {
     const gift = this.gift();
     if (gift && this.keepsCulture()) this.acts.save(gift.lot);
     for (const lot of lots) {
-      this.store.dispatch(LarderActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
-      this.store.dispatch(LarderActions.saveWanted({ id: lot.id }));
+      this.store.dispatch(RecordActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
+      this.store.dispatch(RecordActions.saveWanted({ id: lot.id }));
     }
     const asideG = this.draft().asideG ?? null;
     if (asideG !== null && asideG !== this.followed().weighedNow.asideG)

@@ -7,7 +7,7 @@ import { pageOf } from '../../testing/page';
 import { probeOf } from '../../testing/probe';
 import { FollowActions } from '../../state/follow.feature';
 import { instrumentsFeature, InstrumentActions } from '../../state/instruments.feature';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { keptFinish } from './finish-draft';
 import { BatchList } from './batch-list';
 import { Make } from './make';
@@ -109,7 +109,7 @@ describe('Make', () => {
     expect([finished.productG, finished.pots, finished.words]).toEqual([1650, 4, 'A little loose']);
     const [left] = finished.left!;
     expect(left!.what).toBe('Acid whey');
-    const lot = page.store.selectSignal(larderFeature.selectWriting)()[left!.lotId]!;
+    const lot = page.store.selectSignal(recordsFeature.selectWriting)()[left!.lotId]!;
     expect(lot.draft).toEqual(jasmine.objectContaining({ kind: 'whey', from: ID, amount: left!.massG }));
   });
 

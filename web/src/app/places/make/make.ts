@@ -6,7 +6,7 @@ import { KitchenClock } from '../../state/kitchen-clock';
 import { Pour } from '../../shared/pour/pour';
 import { BatchFocus } from '../../state/focus';
 import { FollowActions, followFeature } from '../../state/follow.feature';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { logFeature } from '../../state/log.feature';
 import { capital, mass } from '../../shared/ui/words';
 import { BalanceTable } from './balance-table';
@@ -59,7 +59,7 @@ export class Make {
 
   private readonly store = inject(Store);
   protected readonly clock = inject(KitchenClock);
-  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly byBatch = this.store.selectSignal(followFeature.selectByBatch);
   private readonly failures = this.store.selectSignal(followFeature.selectFailed);

@@ -14,7 +14,7 @@ import {
   say,
 } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { InstrumentActions, instrumentsFeature } from '../../state/instruments.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
@@ -44,7 +44,7 @@ export class ProbeList {
   readonly followed = input.required<Followed>();
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
   private readonly all = this.store.selectSignal(instrumentsFeature.selectAll);
 
   protected readonly faults = FAULTS;

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { explain, type Batch, type FaultId } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
 import { draftFeature } from '../../state/draft.feature';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { makeAt, START_MS } from '../../testing/followed';
 import { until } from '../../testing/until';
 import { pageOf } from '../../testing/page';
@@ -48,7 +48,7 @@ describe('Why?', () => {
     expect(Object.keys(draft.choices)).toContain('massG');
     expect(Object.keys(draft.choices).length).toBeGreaterThan(1);
     await page.click('Keep it as your own method');
-    const [written] = Object.values(page.store.selectSignal(larderFeature.selectWriting)());
+    const [written] = Object.values(page.store.selectSignal(recordsFeature.selectWriting)());
     expect(written!.family).toBe('methods');
     expect(String(written!.draft.name)).toBe('Strained yogurt, mended');
     expect(router.calls.count()).toBe(2);

@@ -18,7 +18,7 @@ import { DraftActions } from '../../state/draft.feature';
 import { selectKitchen } from '../../state/kitchen';
 import { OwnCultures } from '../../state/own-cultures';
 import { knownOf, learnedFeature } from '../../state/learned.feature';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { roomFeature } from '../../state/room.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { SaidPipe, tell, SayPipe, quantity } from '../../shared/ui/said';
@@ -42,7 +42,7 @@ export class WhyPanel {
   private readonly router = inject(Router);
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly room = this.store.selectSignal(roomFeature.selectReadings);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGear);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly learned = this.store.selectSignal(learnedFeature.selectPooled);
   private readonly cultures = inject(OwnCultures);
 
@@ -107,8 +107,8 @@ export class WhyPanel {
       tell('page.make.whyPanel.mended', { name: method.name }),
       this.chosen(cause),
     );
-    this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion: 0 }));
-    this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
+    this.store.dispatch(RecordActions.edited({ family: 'methods', draft, overVersion: 0 }));
+    this.store.dispatch(RecordActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);
   }
 

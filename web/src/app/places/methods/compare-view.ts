@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { choicesOf, type MakeSheet } from '@oat-crock/core';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { mass, span } from '../../shared/ui/words';
 import { valueWords } from './choice-words';
 import { Decision } from './decision';
@@ -92,7 +92,7 @@ export class CompareView {
   readonly startMs = input.required<number>();
 
   private readonly decision = inject(Decision);
-  private readonly settings = inject(Store).selectSignal(householdFeature.selectSettings);
+  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
 
   /** What is chosen otherwise. */
   protected readonly choices = computed((): readonly Line[] => {

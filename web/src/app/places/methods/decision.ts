@@ -20,7 +20,7 @@ import type { MakeAsked } from '../../engine/engine-api';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { OwnLarder } from '../../state/own-larder';
 import { DraftActions, draftFeature, draftOf } from '../../state/draft.feature';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { selectKitchen } from '../../state/kitchen';
 import { knownOf, learnedFeature } from '../../state/learned.feature';
 import { roomFeature } from '../../state/room.feature';
@@ -43,7 +43,7 @@ export class Decision {
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly settings = this.store.selectSignal(selectKitchen);
   private readonly room = this.store.selectSignal(roomFeature.selectReadings);
-  private readonly told = this.store.selectSignal(householdFeature.selectVersion);
+  private readonly told = this.store.selectSignal(householdSelectors.selectVersion);
 
   readonly methodId = signal<string | undefined>(undefined);
   readonly method = computed(() => this.book.find(this.methodId()) ?? methodById('strained-yogurt'));

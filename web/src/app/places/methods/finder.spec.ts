@@ -14,7 +14,7 @@ import type { MakeAsked } from '../../engine/engine-api';
 import { Engine } from '../../engine/engine';
 import { newGear, newLot, ofReference } from '../larder/new-records';
 import { draftFeature } from '../../state/draft.feature';
-import { LarderActions } from '../../state/larder.feature';
+import { RecordActions } from '../../state/records.feature';
 import { START_MS } from '../../testing/followed';
 import { pageOf, type TestPage } from '../../testing/page';
 import { Finder } from './finder';
@@ -48,8 +48,8 @@ async function settled(page: TestPage<unknown>): Promise<void> {
 }
 async function withLarder(page: TestPage<unknown>): Promise<void> {
   page.store.dispatch(
-    LarderActions.received({
-      larder: { lots: [{ version: 1, goneMs: null, item: cream }], gear: [{ version: 1, goneMs: null, item: pot }] },
+    RecordActions.received({
+      records: { lots: [{ version: 1, goneMs: null, item: cream }], gear: [{ version: 1, goneMs: null, item: pot }] },
     }),
   );
   await settled(page);

@@ -6,7 +6,8 @@ import { methodFile, variantOf } from '@oat-crock/core';
 import { named, tell, SayPipe } from '../../shared/ui/said';
 import { RemovedState } from '../../shared/records/removed.state';
 import { Removed } from '../../shared/records/removed';
-import { LarderActions, larderFeature, type Draft } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
+import type { Draft } from '../../state/record-writing';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Decision } from './decision';
 import { MethodBook } from '../../state/method-book';
@@ -31,7 +32,7 @@ export class OwnMethodBar {
   private readonly clock = inject(KitchenClock);
   private readonly router = inject(Router);
   private readonly removed = inject(RemovedState);
-  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
 
   protected readonly naming = signal(false);
   protected readonly newName = signal('');
@@ -83,14 +84,14 @@ export class OwnMethodBar {
 
   protected takeAway(): void {
     const { id, name } = this.decision.method();
-    this.store.dispatch(LarderActions.removeWanted({ family: 'methods', id }));
+    this.store.dispatch(RecordActions.removeWanted({ family: 'methods', id }));
     this.removed.last.set({ family: 'methods', id, name: named(name) });
     void this.router.navigate(['/methods']);
   }
 
   private save(draft: Draft, overVersion: number): void {
-    this.store.dispatch(LarderActions.edited({ family: 'methods', draft, overVersion }));
-    this.store.dispatch(LarderActions.saveWanted({ id: draft.id }));
+    this.store.dispatch(RecordActions.edited({ family: 'methods', draft, overVersion }));
+    this.store.dispatch(RecordActions.saveWanted({ id: draft.id }));
     void this.router.navigate(['/methods', draft.id]);
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input
 import { Store } from '@ngrx/store';
 import type { MakeSheet } from '@oat-crock/core';
 import { OwnLarder } from '../../state/own-larder';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { LearnedLines } from '../../shared/learned/learned-lines';
 import { whyWide } from '../../shared/learned/learned-sentences';
 import { inked } from '../../shared/paper/inked';
@@ -29,9 +29,9 @@ export class SheetView {
 
   private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
   private readonly store = inject(Store);
-  private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
-  private readonly works = this.store.selectSignal(householdFeature.selectWorks);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
+  private readonly works = this.store.selectSignal(householdSelectors.selectWorks);
+  private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
   private readonly own = inject(OwnLarder).things;
 
   /** True while it is printed: cautions are laid open. */

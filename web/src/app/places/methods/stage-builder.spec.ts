@@ -2,7 +2,7 @@ import { english } from '@oat-crock/messages';
 import { makeSheet, methodById } from '@oat-crock/core';
 import type { MakeAsked } from '../../engine/engine-api';
 import { Engine } from '../../engine/engine';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { START_MS } from '../../testing/followed';
 import { pageOf, type TestPage } from '../../testing/page';
 import { StageBuilder } from './stage-builder';
@@ -17,7 +17,7 @@ const AT_HAND = {
 const quark = methodById('quark');
 const open = (methodId = 'quark') => pageOf(StageBuilder, [], START_MS, { methodId }, [AT_HAND]);
 const writing = (page: TestPage<unknown>) =>
-  Object.values(page.store.selectSignal(larderFeature.selectWriting)()).map((w) => w.draft as unknown as typeof quark);
+  Object.values(page.store.selectSignal(recordsFeature.selectWriting)()).map((w) => w.draft as unknown as typeof quark);
 
 describe('writing a method from stages', () => {
   it('shows them in order, and that the engine can make it', async () => {

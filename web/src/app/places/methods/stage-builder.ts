@@ -26,7 +26,7 @@ import {
 import { Engine } from '../../engine/engine';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { selectKitchen } from '../../state/kitchen';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
 import { mass, span } from '../../shared/ui/words';
@@ -49,8 +49,8 @@ export class StageBuilder {
   private readonly engine = inject(Engine);
   private readonly clock = inject(KitchenClock);
   private readonly book = inject(MethodBook);
-  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
-  private readonly records = this.store.selectSignal(larderFeature.selectMethods);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
+  private readonly records = this.store.selectSignal(recordsFeature.selectMethods);
   private readonly settings = this.store.selectSignal(selectKitchen);
 
   /** What is being written of it, else as it is kept; a method of the house until it is touched. */
@@ -172,12 +172,12 @@ export class StageBuilder {
   }
 
   protected save(): void {
-    this.store.dispatch(LarderActions.saveWanted({ id: this.methodId() }));
+    this.store.dispatch(RecordActions.saveWanted({ id: this.methodId() }));
   }
 
   protected forget(): void {
     const isKept = this.book.isOwn(this.methodId());
-    this.store.dispatch(LarderActions.discarded({ id: this.methodId() }));
+    this.store.dispatch(RecordActions.discarded({ id: this.methodId() }));
     if (!isKept) void this.router.navigate(['/methods']);
   }
 
@@ -189,7 +189,7 @@ export class StageBuilder {
   private write(method: Method): void {
     if (this.isOwn()) {
       const overVersion = this.writing()[this.methodId()]?.overVersion ?? this.records()[this.methodId()]?.version ?? 0;
-      this.store.dispatch(LarderActions.edited({ family: 'methods', draft: method, overVersion }));
+      this.store.dispatch(RecordActions.edited({ family: 'methods', draft: method, overVersion }));
       return;
     }
     const copy = variantOf(
@@ -198,7 +198,7 @@ export class StageBuilder {
       tell('page.methods.stageBuilder.ourWay', { name: method.name }),
       initialChoices(method),
     );
-    this.store.dispatch(LarderActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
+    this.store.dispatch(RecordActions.edited({ family: 'methods', draft: copy, overVersion: 0 }));
     void this.router.navigate(['/methods', copy.id, 'stages'], { replaceUrl: true });
   }
 }

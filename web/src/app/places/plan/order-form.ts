@@ -16,7 +16,7 @@ import type { WantedOrder } from '@oat-crock/contract/api';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
 import { draftFeature, draftOf } from '../../state/draft.feature';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { AskedField } from '../../shared/ui/asked-field';
 import { DayField } from '../../shared/ui/day-field';
 import { SaidPipe, AroundPipe, SayPipe } from '../../shared/ui/said';
@@ -66,8 +66,8 @@ export class OrderForm {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
   private readonly book = inject(MethodBook);
-  private readonly allWriting = this.store.selectSignal(larderFeature.selectWriting);
-  private readonly orders = this.store.selectSignal(larderFeature.selectOrders);
+  private readonly allWriting = this.store.selectSignal(recordsFeature.selectWriting);
+  private readonly orders = this.store.selectSignal(recordsFeature.selectOrders);
 
   private readonly drafts = this.store.selectSignal(draftFeature.selectDrafts);
   private readonly host: ElementRef<HTMLElement> = inject(ElementRef);
@@ -101,7 +101,7 @@ export class OrderForm {
     const draft = this.draft();
     if (!draft) return;
     const overVersion = this.writing()?.overVersion ?? this.kept()?.version ?? 0;
-    this.store.dispatch(LarderActions.edited({ family: 'orders', draft: { ...draft, ...change }, overVersion }));
+    this.store.dispatch(RecordActions.edited({ family: 'orders', draft: { ...draft, ...change }, overVersion }));
   }
 
   private readonly saving = signal(false);
@@ -119,22 +119,22 @@ export class OrderForm {
       return;
     }
     this.saving.set(true);
-    this.store.dispatch(LarderActions.saveWanted({ id: this.id() }));
+    this.store.dispatch(RecordActions.saveWanted({ id: this.id() }));
   }
 
   protected saveOver(): void {
-    this.store.dispatch(LarderActions.kept({ id: this.id() }));
+    this.store.dispatch(RecordActions.kept({ id: this.id() }));
     this.save();
   }
 
   protected forget(): void {
-    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
+    this.store.dispatch(RecordActions.discarded({ id: this.id() }));
     this.closed.emit();
   }
 
   protected takeAway(): void {
-    this.store.dispatch(LarderActions.discarded({ id: this.id() }));
-    this.store.dispatch(LarderActions.removeWanted({ family: 'orders', id: this.id() }));
+    this.store.dispatch(RecordActions.discarded({ id: this.id() }));
+    this.store.dispatch(RecordActions.removeWanted({ family: 'orders', id: this.id() }));
     this.closed.emit();
   }
 }

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import type { Gear } from '@oat-crock/core';
 import { followFeature } from '../../state/follow.feature';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { selectLive } from '../../state/log.feature';
 import { dayTime, span } from '../../shared/ui/words';
 import { liveLane, type LaneBatch } from './lane-geometry';
@@ -19,7 +19,7 @@ export class PlanLive {
   private readonly inputs = inject(PlanInputs);
   private readonly batches = this.store.selectSignal(selectLive);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
 
   readonly plannedBatches = computed((): readonly LaneBatch[] => {
     const planned = new Map(this.inputs.plannedBatches().flatMap((p) => (p.batchId ? [[p.batchId, p]] : [])));

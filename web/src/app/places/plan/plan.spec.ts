@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { PlannedBatch, WantedOrder } from '@oat-crock/contract/api';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { planFeature } from '../../state/plan.feature';
 import { PlanRecords } from '../../state/plan-records';
 import { GEAR, HOUR, idOf, NOW, openPlan, order, written } from '../../testing/plan-page';
@@ -168,10 +168,10 @@ describe('the Plan place', () => {
     whom.value = 'the lighthouse';
     whom.dispatchEvent(new Event('input'));
     await page.fixture.whenStable();
-    const drafts = Object.values(page.store.selectSignal(larderFeature.selectWriting)());
+    const drafts = Object.values(page.store.selectSignal(recordsFeature.selectWriting)());
     expect(drafts.map((w) => [w.family, (w.draft as WantedOrder).whom])).toEqual([['orders', 'the lighthouse']]);
     page.store.dispatch(
-      LarderActions.refused({
+      RecordActions.refused({
         id: drafts[0]!.draft.id,
         errors: [{ field: 'productG', message: 'That is too much.', remedy: 'Want less.' }],
       }),

@@ -6,8 +6,8 @@ import { textOf, SayPipe, SaidPipe, tell } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { placeKeys } from '../../shared/ui/place-keys';
-import { householdFeature } from '../../state/household.feature';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { householdSelectors } from '../../state/household';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
 import { PlanActions, planFeature, SCALES } from '../../state/plan.feature';
 import { OptionField } from '../../shared/ui/option-field';
@@ -70,11 +70,11 @@ export class PlanPlace {
   protected readonly clock = inject(KitchenClock);
   protected readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
-  protected readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
   protected readonly days = this.store.selectSignal(planFeature.selectDays);
   private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
-  private readonly gear = this.store.selectSignal(larderFeature.selectGearHere);
-  private readonly orders = this.store.selectSignal(larderFeature.selectOrders);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
+  private readonly orders = this.store.selectSignal(recordsFeature.selectOrders);
 
   protected readonly scales = SCALES.map((days) => ({ days, name: SCALE_WORDS[days]! }));
   protected readonly aheads = AHEAD_DAYS.map((days) => ({
@@ -200,8 +200,8 @@ export class PlanPlace {
     const kept = this.orders()[orderId];
     if (!kept || dueMs <= this.clock.nowMs()) return;
     const draft = { ...kept.item, due: dueAt(kept.item.due, dueMs) };
-    this.store.dispatch(LarderActions.edited({ family: 'orders', draft, overVersion: kept.version }));
-    this.store.dispatch(LarderActions.saveWanted({ id: orderId }));
+    this.store.dispatch(RecordActions.edited({ family: 'orders', draft, overVersion: kept.version }));
+    this.store.dispatch(RecordActions.saveWanted({ id: orderId }));
     this.announce(tell('page.plan.plan.wantedFrom', { due: dayTime(dueMs) }));
   }
 

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { DayField } from '../../shared/ui/day-field';
 import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { clockTime, dayTime, mass, span, listed } from '../../shared/ui/words';
@@ -112,7 +112,7 @@ const MIN_MS = 60_000;
 export class PlannedBatchPanel {
   private readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
-  private readonly asleep = inject(Store).selectSignal(householdFeature.selectAsleep);
+  private readonly asleep = inject(Store).selectSignal(householdSelectors.selectAsleep);
 
   /** As it is, or as it would be where it is being moved to. */
   protected readonly plannedBatch = computed(() => {

@@ -5,7 +5,7 @@ import { methodById } from '@oat-crock/core';
 import { nameOfWanted } from '../../shared/ui/batch-name';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { textOf, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
 import { newOrder } from './new-order';
@@ -135,7 +135,7 @@ export class WantedList {
   private readonly book = inject(MethodBook);
   private readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
-  private readonly writing = this.store.selectSignal(larderFeature.selectWriting);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
   protected readonly open = signal<string | null>(null);
 
   /** Orders that are being written and were never saved. */
@@ -202,6 +202,6 @@ export class WantedList {
   protected add(): void {
     const nowMs = this.clock.exactMs();
     const order = newOrder(this.clock.newId(), methodById('strained-yogurt'), nowMs);
-    this.store.dispatch(LarderActions.edited({ family: 'orders', draft: order, overVersion: 0 }));
+    this.store.dispatch(RecordActions.edited({ family: 'orders', draft: order, overVersion: 0 }));
   }
 }

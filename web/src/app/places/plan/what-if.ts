@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
 import { type Supposition, say } from '@oat-crock/core';
-import { larderFeature } from '../../state/larder.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { written } from '../../shared/ui/dates';
 import { kitchenZone } from '../../shared/ui/zone';
@@ -66,7 +66,7 @@ const DAYS_OFFERED = 6;
 })
 export class WhatIf {
   private readonly plans = inject(PlanService);
-  private readonly gear = inject(Store).selectSignal(larderFeature.selectGearHere);
+  private readonly gear = inject(Store).selectSignal(recordsFeature.selectGearHere);
   protected readonly by = BY;
   protected readonly what = signal('');
   protected readonly late = signal(String(DAY_MIN));

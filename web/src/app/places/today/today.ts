@@ -13,7 +13,7 @@ import { OwnLarder } from '../../state/own-larder';
 import { PlanService } from '../../planner/plan-service';
 import { BatchFocus } from '../../state/focus';
 import { followFeature } from '../../state/follow.feature';
-import { householdFeature } from '../../state/household.feature';
+import { householdSelectors } from '../../state/household';
 import { logFeature, selectLive } from '../../state/log.feature';
 import { roomFeature } from '../../state/room.feature';
 import { Crock } from '../../shared/ui/crock';
@@ -93,7 +93,7 @@ export class Today {
   private readonly cultures = inject(OwnCultures);
   protected readonly acts = inject(CultureActs);
   /** What lives and wants something, the strongest of each line: what is fed waits among the hands, the rest is quietly due. */
-  private readonly asleep = this.store.selectSignal(householdFeature.selectAsleep);
+  private readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
   private readonly wanting = computed(() =>
     wantsOf(this.cultures.dues(), this.cultures.all())
       .slice(0, WANTS_SHOWN)
@@ -145,7 +145,7 @@ export class Today {
   });
 
   private readonly readings = this.store.selectSignal(roomFeature.selectReadings);
-  private readonly settings = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
   protected readonly room = computed(() => roomWords(this.readings(), this.settings(), this.clock.nowMs()));
 
   protected readonly mass = mass;

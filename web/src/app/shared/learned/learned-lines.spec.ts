@@ -1,6 +1,6 @@
 import type { LearnedHere, MakeSheet } from '@oat-crock/core';
 import type { Action } from '@ngrx/store';
-import { HouseholdActions } from '../../state/household.feature';
+import { HouseholdActions } from '../../state/household';
 import { START_MS } from '../../testing/followed';
 import { pageOf } from '../../testing/page';
 import { LearnedLines } from './learned-lines';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Store } from '@ngrx/store';
 import type { LearnedHere } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { HouseholdActions } from '../../state/household.feature';
+import { HouseholdActions } from '../../state/household';
 import { learnedSentences } from './learned-sentences';
 import { SayPipe } from '../ui/said';
 

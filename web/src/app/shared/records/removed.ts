@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { LarderActions, larderFeature } from '../../state/larder.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { RemovedState } from './removed.state';
 import { SayPipe } from '../ui/said';
 
@@ -57,7 +57,7 @@ import { SayPipe } from '../ui/said';
 export class Removed {
   protected readonly removed = inject(RemovedState);
   private readonly store = inject(Store);
-  private readonly stays = this.store.selectSignal(larderFeature.selectStays);
+  private readonly stays = this.store.selectSignal(recordsFeature.selectStays);
   /** What was taken away; nothing where the server would not let it go. */
   protected readonly last = computed(() => {
     const last = this.removed.last();
@@ -66,7 +66,7 @@ export class Removed {
 
   protected bringBack(): void {
     const last = this.removed.last();
-    if (last) this.store.dispatch(LarderActions.restoreWanted(last));
+    if (last) this.store.dispatch(RecordActions.restoreWanted(last));
     this.removed.last.set(null);
   }
 }

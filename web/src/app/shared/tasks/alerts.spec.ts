@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { samplePlannedBatch } from '../../testing/planned';
-import { LarderActions } from '../../state/larder.feature';
+import { RecordActions } from '../../state/records.feature';
 import { entriesUntil, START_MS } from '../../testing/followed';
 import { pageOf } from '../../testing/page';
 import { AlertAsk } from '../../places/today/alert-ask';
@@ -87,7 +87,7 @@ describe('being told of hands', () => {
     const nowMs = START_MS + 20 * MIN;
     const tell = async (startMs: number, version: number) => {
       const item = samplePlannedBatch({ name: 'Quark', whom: 'the bakery', startMs });
-      page.store.dispatch(LarderActions.received({ larder: { plannedBatches: [{ version, goneMs: null, item }] } }));
+      page.store.dispatch(RecordActions.received({ records: { plannedBatches: [{ version, goneMs: null, item }] } }));
       await page.fixture.whenStable();
       TestBed.tick();
     };

@@ -1,0 +1,198 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import type { FieldProblem, Kept, Settings } from '@oat-crock/contract/api';
+import {
+  concat,
+  concatMap,
+  debounceTime,
+  EMPTY,
+  filter,
+  from,
+  map,
+  merge,
+  mergeMap,
+  type Observable,
+  of,
+  skip,
+  tap,
+} from 'rxjs';
+import { say } from '@oat-crock/core';
+import { named, tell } from '../shared/ui/said';
+import { ClockActions } from './clock.feature';
+import { HouseholdActions } from './household';
+import { RECORD_FAMILIES, HOUSEHOLD_ID, type RecordFamily, type RecordItem, type Writing } from './record-writing';
+import { recordsFeature, RecordActions, type Stays } from './records.feature';
+import { RecordsClient, type Saved } from './records-client';
+import { keepHere, keptHere } from './kept-here';
+import { recordProblems } from './record-problems';
+
+const KEY = 'oat-crock.records.writing';
+const RETRY_MS = 5000;
+
+const told = (family: RecordFamily, kept: Kept<RecordItem>) =>
+  RecordActions.received({ records: { [family]: [kept] } });
+
+/** Sends what was written, once its own schema finds it right. */
+const save = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
+    const writing = store.selectSignal(recordsFeature.selectWriting);
+    return actions$.pipe(
+      ofType(RecordActions.saveWanted),
+      concatMap(({ id }) => {
+        const written = writing()[id];
+        if (!written) return EMPTY;
+        const sent = RecordActions.sent({ id, draft: written.draft });
+        return concat(of(sent), from(send(wire, written)).pipe(mergeMap((actions) => actions)));
+      }),
+    );
+  },
+  { functional: true },
+);
+
+async function send(wire: RecordsClient, { family, draft, overVersion }: Writing): Promise<Action[]> {
+  const errors = await recordProblems(family, draft);
+  if (errors.length > 0) return [RecordActions.refused({ id: draft.id, errors })];
+  const saved = await wire.save(family, draft as RecordItem, overVersion);
+  if (saved.kind === 'saved') return [RecordActions.saved({ family, kept: saved.kept, sent: draft })];
+  return failed(family, draft.id, saved);
+}
+
+function failed(family: RecordFamily, id: string, saved: Exclude<Saved, { kind: 'saved' }>): Action[] {
+  if (saved.kind === 'unreachable') return [RecordActions.unreachable({ id, errors: saved.errors })];
+  if (saved.kind === 'refused') return [RecordActions.refused({ id, errors: saved.errors })];
+  return [RecordActions.conflicted({ family, id, theirs: saved.theirs })];
+}
+
+/** What somebody else changed elsewhere in the same record does not stand in the way: it is saved over that. */
+const saveOverTheirs = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const writing = store.selectSignal(recordsFeature.selectWriting);
+    return actions$.pipe(
+      ofType(RecordActions.conflicted),
+      filter(({ id }) => writing()[id]?.wanted === true),
+      map(({ id }) => RecordActions.saveWanted({ id })),
+    );
+  },
+  { functional: true },
+);
+
+const removeOrRestore = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
+    const families = store.selectSignal(recordsFeature.selectFamilies);
+    return actions$.pipe(
+      ofType(RecordActions.removeWanted, RecordActions.restoreWanted),
+      concatMap((wanted) => {
+        const { family, id } = wanted;
+        const kept: Kept<RecordItem> | undefined = families()[family].entities[id];
+        if (!kept) return EMPTY;
+        const away = wanted.type === RecordActions.removeWanted.type;
+        const done = away ? wire.remove(family, id, kept.version) : wire.save(family, kept.item, kept.version);
+        return from(done).pipe(
+          mergeMap((saved): Action[] => {
+            if (saved.kind === 'saved') return [told(family, saved.kept)];
+            const theirs = saved.kind === 'conflicted' ? [told(family, saved.theirs)] : [];
+            return [
+              ...theirs,
+              stays({ id, name: nameOf(kept.item), wanted: away ? 'taken away' : 'brought back' }, saved),
+            ];
+          }),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+/** What was learned of something is forgotten: one more on the household's list, over whatever others have put there. */
+const forget = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
+    const families = store.selectSignal(recordsFeature.selectFamilies);
+    return actions$.pipe(
+      ofType(HouseholdActions.forgetWanted),
+      concatMap((wanted) => {
+        const { item, version } = families().settings.entities[HOUSEHOLD_ID]!;
+        return from(wire.save('settings', { ...item, forgotten: withForgotten(item, wanted) }, version)).pipe(
+          mergeMap((saved): Action[] => {
+            if (saved.kind === 'saved') return [told('settings', saved.kept)];
+            if (saved.kind === 'conflicted') return [told('settings', saved.theirs), wanted];
+            const name = tell('page.state.larder.whatWasLearned');
+            return [stays({ id: HOUSEHOLD_ID, name, wanted: 'forgotten' }, saved)];
+          }),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+function withForgotten({ forgotten }: Settings, { of, beforeMs }: { of: string; beforeMs: number }) {
+  return [...forgotten.filter((f) => f.of !== of), { of, beforeMs }];
+}
+
+const stays = (what: Omit<Stays, 'errors'>, saved: Exclude<Saved, { kind: 'saved' }>) =>
+  RecordActions.staysAsItWas({ stays: { ...what, errors: whyNot(saved) } });
+
+/** What a record is called; what is wanted has no name of its own. */
+const nameOf = (item: RecordItem): string => ('name' in item ? named(item.name) : tell('page.state.larder.whatWanted'));
+
+/** Why something was not taken away or brought back: that is not asked for again by itself. */
+function whyNot(saved: Exclude<Saved, { kind: 'saved' }>): readonly FieldProblem[] {
+  if (saved.kind === 'refused') return saved.errors;
+  if (saved.kind === 'unreachable')
+    return [
+      {
+        field: '',
+        message: say('page.state.larder.serverDidNotAnswer'),
+        remedy: say('page.state.larder.doAgainMoment'),
+      },
+    ];
+  return [
+    {
+      field: '',
+      message: say('page.state.larder.somebodyElseChangedMeanwhile'),
+      remedy: say('page.state.larder.lookDoAgain'),
+    },
+  ];
+}
+
+/** What is to be saved and was not answered is sent again: soon, once the server answers, and when the page is opened again. */
+const saveAgain = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const writing = store.selectSignal(recordsFeature.selectWriting);
+    const soon = actions$.pipe(ofType(RecordActions.unreachable), debounceTime(RETRY_MS));
+    return merge(soon, actions$.pipe(ofType(RecordActions.recovered, ClockActions.lineOpen))).pipe(
+      mergeMap(() => Object.values(writing()).filter(({ wanted }) => wanted)),
+      map(({ draft }) => RecordActions.saveWanted({ id: draft.id })),
+    );
+  },
+  { functional: true },
+);
+
+/** What was being written when the page was closed comes back. */
+const recover = createEffect(
+  (): Observable<Action> => {
+    const writing = keptHere(KEY, isWriting);
+    return writing ? of(RecordActions.recovered({ writing })) : EMPTY;
+  },
+  { functional: true },
+);
+
+/** What is being written is kept in the browser at once, so that leaving loses none of it. */
+const keep = createEffect(
+  (store = inject(Store)) =>
+    store.select(recordsFeature.selectWriting).pipe(
+      skip(1),
+      tap((writing) => keepHere(KEY, writing)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+function isWriting(value: unknown): value is Writing {
+  const writing = value as Partial<Writing> | null;
+  const family = RECORD_FAMILIES.some((f) => f === writing?.family);
+  const isWhole = Array.isArray(writing?.conflicts) && Array.isArray(writing?.errors);
+  return family && isWhole && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
+}
+
+export const recordsEffects = { save, saveOverTheirs, removeOrRestore, forget, saveAgain, recover, keep };
