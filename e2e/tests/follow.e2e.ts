@@ -170,3 +170,27 @@ test('a device whose clock is twenty minutes slow says so, and logs the kitchenâ
   };
   await expect.poll(async () => Math.abs((await said()) - demo.now())).toBeLessThan(60_000);
 });
+
+test('where nothing can be worked out, that is said, and what is logged is kept and sent all the same', async ({
+  page,
+  demo,
+}) => {
+  await page.route(/\/worker-\w+\.js/, (route) => route.fulfill({ status: 404, body: '' }));
+  await page.goto(`${demo.address}/make`);
+  await expect(page.getByRole('alert').filter({ hasText: 'could not start here' })).toBeVisible();
+  await page.getByRole('link', { name: 'Thick yogurt for the quay' }).last().click();
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  const pad = page.getByRole('dialog');
+  await pad.getByRole('button', { name: 'Note' }).click();
+  await pad.getByRole('textbox', { name: 'Note' }).fill('by hand today');
+  await pad.getByRole('button', { name: 'Log the note' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'by hand today' })).toBeVisible();
+  const sent = async () => (await page.request.get(`${demo.address}/api/v1/snapshot`)).text();
+  await expect.poll(sent).toContain('by hand today');
+  await goTo(page, '/today');
+  await expect(page.getByText('Open a make to write into its log')).toBeVisible();
+  for (const place of ['/methods/quark', '/plan']) {
+    await goTo(page, place);
+    await expect(page.getByRole('main').getByText('could not start')).toBeVisible();
+  }
+});

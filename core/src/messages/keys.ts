@@ -2222,10 +2222,13 @@ export interface MessageValues {
   'page.shell.places.today': None;
   'page.shell.places.todayPlanMakeMethods': None;
   'page.shell.places.writeAgainWhatTaken': None;
+  'page.shell.shelf.notWorkedOut': None;
   'page.shell.shelf.planned': None;
+  'page.shell.shelf.theShelf': None;
   'page.shell.shelf.workingOut': None;
   'page.shell.shell.beforeDawn': None;
   'page.shell.shell.beforeDawnDarkGlaze': None;
+  'page.shell.shell.cannotWork': None;
   'page.shell.shell.changed': { readonly done: string; readonly pot: Value; readonly line: Value };
   'page.shell.shell.couldNot': { readonly wanted: string; readonly name: Value; readonly why: Value };
   'page.shell.shell.devicesClockTimesShown': { readonly clockOff: Value };
@@ -2233,6 +2236,7 @@ export interface MessageValues {
   'page.shell.shell.iSeen': None;
   'page.shell.shell.keys': None;
   'page.shell.shell.keys2': None;
+  'page.shell.shell.loadAgain': None;
   'page.shell.shell.noMakeOn': None;
   'page.shell.shell.notAnswering': { readonly waiting: number };
   'page.shell.shell.notTaken': { readonly body: Value; readonly remedy: Value };
@@ -2320,6 +2324,7 @@ export interface MessageValues {
   'page.today.today.nothingYourHandsFree': None;
   'page.today.today.onHold': None;
   'page.today.today.onTheWay': None;
+  'page.today.today.openMakeLog': None;
   'page.today.today.planNoLongerHolds': None;
   'page.today.today.potStrainedYogurtGood': None;
   'page.today.today.quietlyDue': None;

@@ -1,4 +1,4 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { House } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract/api';
 import type {
@@ -13,8 +13,8 @@ import type {
   Scaled,
   Wanted,
 } from '@oat-crock/core';
-import { wrap, type Remote } from 'comlink';
 import type { Effort, EngineApi, MakeAsked } from './engine-api';
+import { Workers, type Started } from './workers';
 
 /**
  * The engine in its workers: one follows live makes, one answers the make sheet, so that a touch on the sheet never
@@ -22,35 +22,36 @@ import type { Effort, EngineApi, MakeAsked } from './engine-api';
  */
 @Injectable({ providedIn: 'root' })
 export class Engine {
-  private readonly following = startWorker();
-  private sheets: Remote<EngineApi> | null = null;
+  private readonly workers = inject(Workers);
+  private readonly following = this.start();
+  private sheets: Started<EngineApi> | null = null;
 
   follow(batch: Batch, nowMs: number, effort: Effort, house: House): Promise<Followed> {
-    return this.following.follow(batch, nowMs, effort, house);
+    return this.following.ask((api) => api.follow(batch, nowMs, effort, house));
   }
 
   explain(batch: Batch, fault: FaultId, nowMs: number, house: House): Promise<readonly ExplainedCause[]> {
-    return this.deciding().explain(batch, fault, nowMs, house);
+    return this.deciding().ask((api) => api.explain(batch, fault, nowMs, house));
   }
 
   sheet(asked: MakeAsked): Promise<MakeSheet> {
-    return this.deciding().sheet(asked);
+    return this.deciding().ask((api) => api.sheet(asked));
   }
 
   scale(asked: MakeAsked, goal: Goal): Promise<Scaled> {
-    return this.deciding().scale(asked, goal);
+    return this.deciding().ask<Scaled>((api) => api.scale(asked, goal));
   }
 
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): Promise<readonly Found[]> {
-    return this.deciding().find(methods, wanted, settings);
+    return this.deciding().ask((api) => api.find(methods, wanted, settings));
   }
 
-  private deciding(): Remote<EngineApi> {
-    this.sheets ??= startWorker();
+  private deciding(): Started<EngineApi> {
+    this.sheets ??= this.start();
     return this.sheets;
   }
-}
 
-function startWorker(): Remote<EngineApi> {
-  return wrap<EngineApi>(new Worker(new URL('./engine.worker', import.meta.url), { type: 'module' }));
+  private start(): Started<EngineApi> {
+    return this.workers.start(() => new Worker(new URL('./engine.worker', import.meta.url), { type: 'module' }));
+  }
 }

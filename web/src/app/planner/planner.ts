@@ -1,6 +1,7 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { KeptPlace } from '@oat-crock/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
+import { Workers, type Started } from '../engine/workers';
 import type { TaskAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, BatchMoved, Search } from './planner-api';
 
 /**
@@ -9,32 +10,33 @@ import type { TaskAt, PlanFound, PlannerApi, PlanStanding, PlanWanted, BatchMove
  */
 @Injectable({ providedIn: 'root' })
 export class Planner {
-  private plans: Remote<PlannerApi> | null = null;
-  private searching: Remote<PlannerApi> | null = null;
+  private readonly workers = inject(Workers);
+  private plans: Started<PlannerApi> | null = null;
+  private searching: Started<PlannerApi> | null = null;
 
   layOut(wanted: PlanWanted, places: readonly KeptPlace[]): Promise<PlanStanding> {
-    return this.standing().layOut(wanted, places);
+    return this.standing().ask((api) => api.layOut(wanted, places));
   }
 
   move(plannedBatchId: string, startMs: number, task: TaskAt | null): Promise<BatchMoved | null> {
-    return this.standing().move(plannedBatchId, startMs, task);
+    return this.standing().ask((api) => api.move(plannedBatchId, startMs, task));
   }
 
   search(search: Search, tell: (found: PlanFound) => void): Promise<void> {
-    this.searching ??= startWorker();
-    return this.searching.search(search, proxy(tell));
+    this.searching ??= this.start();
+    return this.searching.ask((api) => api.search(search, proxy(tell)));
   }
 
   stop(): void {
-    void this.searching?.stop();
+    void this.searching?.ask((api) => api.stop()).catch(() => undefined);
   }
 
-  private standing(): Remote<PlannerApi> {
-    this.plans ??= startWorker();
+  private standing(): Started<PlannerApi> {
+    this.plans ??= this.start();
     return this.plans;
   }
-}
 
-function startWorker(): Remote<PlannerApi> {
-  return wrap<PlannerApi>(new Worker(new URL('./planner.worker', import.meta.url), { type: 'module' }));
+  private start(): Started<PlannerApi> {
+    return this.workers.start(() => new Worker(new URL('./planner.worker', import.meta.url), { type: 'module' }));
+  }
 }

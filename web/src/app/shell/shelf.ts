@@ -12,7 +12,8 @@ import { followFeature } from '../state/follow.feature';
 import { householdSelectors } from '../state/household';
 import { selectLive } from '../state/log.feature';
 import { written } from '../shared/ui/dates';
-import { SayPipe } from '../shared/ui/said';
+import { SayPipe, tell } from '../shared/ui/said';
+import { Workers } from '../engine/workers';
 
 const HOUR_MS = 3_600_000;
 /** What the shelf shows: a little of what was, three days of what comes. */
@@ -24,7 +25,7 @@ const MARKED_H = 6;
 /** The strip under the header: every live pour, with the present as a line, and what is planned. */
 @Component({
   selector: 'oc-shelf',
-  host: { role: 'region', 'aria-label': 'The shelf: pours on the way' },
+  host: { role: 'region', '[attr.aria-label]': 'label()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [PlannedStrip, Pour, RouterLink, SayPipe],
   template: `
@@ -49,7 +50,9 @@ const MARKED_H = 6;
                 [asleep]="asleep()"
               />
             } @else {
-              <span class="quiet">{{ 'page.shell.shelf.workingOut' | say }}</span>
+              <span class="quiet">{{
+                cannotWork() ? ('page.shell.shelf.notWorkedOut' | say) : ('page.shell.shelf.workingOut' | say)
+              }}</span>
             }
           </a>
         </li>
@@ -67,6 +70,8 @@ const MARKED_H = 6;
   styleUrl: './shelf.css',
 })
 export class Shelf {
+  protected readonly label = computed(() => tell('page.shell.shelf.theShelf'));
+  protected readonly cannotWork = inject(Workers).failed;
   private readonly store = inject(Store);
   protected readonly clock = inject(KitchenClock);
   protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);

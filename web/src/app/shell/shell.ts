@@ -23,6 +23,7 @@ import { PlaceKeys } from '../shared/ui/place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
 import { tell, SayPipe, SaidPipe } from '../shared/ui/said';
+import { Workers } from '../engine/workers';
 
 /** What is said stands for so long, ms. */
 const SAID_MS = 8000;
@@ -89,6 +90,7 @@ export class Shell {
     this.store.dispatch(LogActions.refusalsSeen());
   }
 
+  protected readonly cannotWork = inject(Workers).failed;
   protected readonly stays = this.store.selectSignal(recordsFeature.selectStays);
 
   protected seenThatItStays(id: string): void {
@@ -98,6 +100,10 @@ export class Shell {
   protected staysWords({ name, wanted, errors }: Stays): string {
     const why = errors.map(problemWords).join(' ');
     return tell('page.shell.shell.couldNot', { name, wanted: STAYS_WORDS[wanted], why });
+  }
+
+  protected loadAgain(): void {
+    location.reload();
   }
 
   protected refusalWords(): string {

@@ -1,9 +1,25 @@
 import type { Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
 import { type Store } from '@ngrx/store';
 import type { Kept } from '@oat-crock/contract/api';
-import { divided, methodById, movedTo, type CultureLot, type Entry, type EntryBody, type Lot } from '@oat-crock/core';
+import {
+  divided,
+  initialChoices,
+  makeSheet,
+  methodById,
+  movedTo,
+  type CultureLot,
+  type Entry,
+  type EntryBody,
+  type Lot,
+} from '@oat-crock/core';
 import { cultured } from '@oat-crock/core/testing';
+import { Engine } from '../../engine/engine';
+import type { MakeAsked } from '../../engine/engine-api';
+import { ClockActions } from '../../state/clock.feature';
+import { DraftActions } from '../../state/draft.feature';
 import { cultureFills } from '../methods/culture-fills';
+import { Methods } from '../methods/methods';
 import { LogActions } from '../../state/log.feature';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { ApiClient } from '../../state/api-client';
@@ -66,7 +82,7 @@ const writing = ({ store }: TestPage<unknown>) =>
   Object.values(store.selectSignal(recordsFeature.selectWriting)()).map((w) => w.draft as unknown as CultureLot);
 
 describe('Cultures', () => {
-  beforeEach(() => ['oat-crock.larder.writing', 'oat-crock.finishing'].forEach((key) => localStorage.removeItem(key)));
+  beforeEach(() => ['oat-crock.records.writing', 'oat-crock.finishing'].forEach((key) => localStorage.removeItem(key)));
 
   it('of an empty household lead to a first one', async () => {
     expect((await open(CulturesPlace, [])).text()).toContain('Nothing lives here yet');
@@ -246,6 +262,35 @@ describe('Cultures', () => {
       jasmine.objectContaining({ ageDays: 2, generation: 0, store: 'cold', vigourPct: 100 }),
     );
     expect(cultureFills(methodById('acid-heat-curd'), {}, dues, START_MS)).toEqual([]);
+  });
+
+  it('that a make is to be started with do not have its sheet worked out again while nothing of it changes', async () => {
+    const asked: MakeAsked[] = [];
+    const engine = {
+      sheet: (make: MakeAsked) => {
+        asked.push(make);
+        return Promise.resolve(makeSheet(make.method, make.choices, { members: 40, seed: 1, fanPoints: 4 }));
+      },
+    };
+    const methodId = 'scalded-yogurt';
+    const page = await pageOf(Methods, [], START_MS, { methodId }, [{ provide: Engine, useValue: engine }]);
+    tell(page.store, [JAR, OLD]);
+    const dues = TestBed.inject(OwnCultures).dues();
+    const [fill] = cultureFills(methodById(methodId), initialChoices(methodById(methodId)), dues, START_MS);
+    page.store.dispatch(
+      DraftActions.filled({ methodId, choices: fill!.choices, thing: { beside: fill!.beside, id: fill!.id } }),
+    );
+    const later = async (kitchenMs: number) => {
+      page.store.dispatch(ClockActions.received({ clock: { rate: 0, realMs: 0, kitchenMs, adjustable: true } }));
+      await page.fixture.whenStable();
+      return asked.length;
+    };
+    const before = await later(START_MS + 1000);
+    expect(asked.at(-1)!.choices).toEqual(jasmine.objectContaining(fill!.choices));
+    for (let i = 2; i < 8; i++) expect(await later(START_MS + i * 1000)).toBe(before);
+    expect(await later(START_MS + 20 * MIN))
+      .withContext('a quarter of an hour on')
+      .toBe(before + 1);
   });
 
   it('get what a make held back when it is finished, unless somebody does not want it', async () => {

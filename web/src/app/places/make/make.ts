@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { ButtonModule } from 'primeng/button';
 import { uniqueTexts, holdOf, methodOf } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Pour } from '../../shared/pour/pour';
@@ -24,6 +25,8 @@ import { StagePanel } from './stage-panel';
 import { headline } from './stage-words';
 import { WhyPanel } from './why-panel';
 import { named, SaidPipe, SayPipe } from '../../shared/ui/said';
+import { Workers } from '../../engine/workers';
+import { LogPadState } from '../../shared/log/log-pad.state';
 
 const HOUR_MS = 3_600_000;
 
@@ -32,6 +35,7 @@ const HOUR_MS = 3_600_000;
   selector: 'oc-make',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ButtonModule,
     SaidPipe,
     Pour,
     LogList,
@@ -59,6 +63,9 @@ export class Make {
 
   private readonly store = inject(Store);
   protected readonly clock = inject(KitchenClock);
+  protected readonly pad = inject(LogPadState);
+  /** Nothing can be worked out on this page: the log is what there is. */
+  protected readonly cannotWork = inject(Workers).failed;
   protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly byBatch = this.store.selectSignal(followFeature.selectByBatch);

@@ -1,4 +1,5 @@
 import { roomToPlanFor } from '@oat-crock/calendar';
+import { dequal } from 'dequal/lite';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
@@ -120,15 +121,19 @@ export class Decision {
   readonly scaling = signal<string>('');
 
   /** Things of one's own whose choices still stand, by the choice they are beside. */
-  readonly things = computed((): Readonly<Record<string, string>> => {
-    const standing = Object.entries(this.draft().things).filter(([beside, id]) => {
-      const fill = this.fills()
-        .get(beside)
-        ?.find((f) => f.id === id);
-      return fill !== undefined && stillFills(fill, this.choices());
-    });
-    return Object.fromEntries(standing);
-  });
+  readonly things = computed(
+    (): Readonly<Record<string, string>> => {
+      const standing = Object.entries(this.draft().things).filter(([beside, id]) => {
+        const fill = this.fills()
+          .get(beside)
+          ?.find((f) => f.id === id);
+        return fill !== undefined && stillFills(fill, this.choices());
+      });
+      return Object.fromEntries(standing);
+    },
+    // What a culture would fill in is looked at anew as it ages; the sheet is asked again only where that is otherwise.
+    { equal: dequal },
+  );
   /** Gear of one's own that it would be made in. */
   readonly gear = computed(() => {
     const ids = new Set(Object.values(this.things()));

@@ -27,6 +27,7 @@ import { PlanCard } from './plan-card';
 import { planTasks } from '../../shared/tasks/plan-tasks';
 import { roomWords } from './room-words';
 import { SaidPipe, textOf, tell, AroundPipe, SayPipe, titled } from '../../shared/ui/said';
+import { Workers } from '../../engine/workers';
 
 /** Lots are quietly due so many days before their date, and so many of them are named. */
 const DUE_DAYS = 1;
@@ -51,7 +52,7 @@ export class Today {
   protected readonly clock = inject(KitchenClock);
   private readonly larder = inject(OwnLarder);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
-  private readonly live = this.store.selectSignal(selectLive);
+  protected readonly live = this.store.selectSignal(selectLive);
   private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
 
   protected readonly day = computed(() => titled(longDay(this.clock.nowMs())));
@@ -89,6 +90,8 @@ export class Today {
         })
       : '';
   });
+  /** Nothing can be worked out on this page: what there is are the makes and their logs. */
+  protected readonly cannotWork = inject(Workers).failed;
   protected readonly working = computed(() => this.live().some((b) => !this.followed()[b.id]));
   private readonly cultures = inject(OwnCultures);
   protected readonly acts = inject(CultureActs);

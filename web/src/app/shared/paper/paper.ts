@@ -1,6 +1,6 @@
-import { Injectable } from '@angular/core';
-import { wrap, type Remote } from 'comlink';
+import { inject, Injectable } from '@angular/core';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import { Workers, type Started } from '../../engine/workers';
 import { saveFile } from '../ui/save-file';
 import type { PaperApi, PaperFonts } from './paper-api';
 
@@ -15,12 +15,15 @@ const fonts = (): PaperFonts => ({
 /** Printed pages as PDF files. Its worker starts with the first of them. */
 @Injectable({ providedIn: 'root' })
 export class Paper {
-  private worker: Remote<PaperApi> | null = null;
+  private readonly workers = inject(Workers);
+  private worker: Started<PaperApi> | null = null;
 
   /** Sets a page and hands it out as a file. */
   async save(name: string, page: TDocumentDefinitions): Promise<void> {
-    this.worker ??= wrap<PaperApi>(new Worker(new URL('./paper.worker', import.meta.url), { type: 'module' }));
-    const bytes = await this.worker.onePage(page, fonts());
+    this.worker ??= this.workers.start(
+      () => new Worker(new URL('./paper.worker', import.meta.url), { type: 'module' }),
+    );
+    const bytes = await this.worker.ask((api) => api.onePage(page, fonts()));
     saveFile(`${name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
   }
 }
