@@ -2,19 +2,12 @@ import { FAMILIES } from './families.js';
 import { say, type Text } from '../messages/message.js';
 import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
 import { saltChoice } from './curd-choices.js';
-import {
-  only,
-  vary,
-  type ChoiceGroup,
-  type Method,
-  type NumberChoice,
-  type OptionChoice,
-  type StageTemplate,
-} from './method.js';
+import { only, vary, type ChoiceGroup, type NumberChoice, type OptionChoice } from './method.js';
 import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
+import { method, type TypedTemplate } from './typed.js';
 
 /** Which acid. */
-export const AGENT: OptionChoice = {
+export const AGENT = {
   key: 'agent',
   label: say('methods.acidCurd.acid'),
   kind: 'option',
@@ -30,10 +23,10 @@ export const AGENT: OptionChoice = {
       why: say('methods.acidCurd.crystalsWeighedFromWine'),
     },
   ],
-};
+} as const satisfies OptionChoice;
 
 /** How strong the bottle or the fruit is. */
-export const ACID_STRENGTH: NumberChoice = {
+export const ACID_STRENGTH = {
   key: 'acidPct',
   nought: say('methods.acidCurd.acidUsuallyComes'),
   label: say('methods.acidCurd.itsStrength'),
@@ -44,7 +37,7 @@ export const ACID_STRENGTH: NumberChoice = {
   step: 0.1,
   initial: 0,
   why: say('methods.acidCurd.bottleMeasuredNoughtTakes'),
-};
+} as const satisfies NumberChoice;
 
 /** What the acid costs. */
 export const ACID_PRICE = price('acid', say('methods.acidCurd.acidCosts'), 'per kg', 6);
@@ -54,58 +47,60 @@ export const ACID_PRICE = price('acid', say('methods.acidCurd.acidCosts'), 'per 
  * phosphate comes out), so it parts with less acid than the cold figure seems to ask: some 2.0 to 2.6 g citric acid to the litre
  * of whole milk, which is pH 5.55 to 5.75 measured cold.
  */
-const acid = (initial: number, why: Text): ChoiceGroup => ({
-  title: say('methods.acidCurd.acid'),
-  choices: [
-    AGENT,
-    ACID_STRENGTH,
-    {
-      key: 'targetPh',
-      label: say('methods.acidCurd.downMeasuredCold'),
-      kind: 'number',
-      unit: 'pH',
-      min: 5.1,
-      max: 6,
-      step: 0.05,
-      initial,
-      why,
-    },
-    ACID_PRICE,
-  ],
-});
+const acid = (initial: number, why: Text) =>
+  ({
+    title: say('methods.acidCurd.acid'),
+    choices: [
+      AGENT,
+      ACID_STRENGTH,
+      {
+        key: 'targetPh',
+        label: say('methods.acidCurd.downMeasuredCold'),
+        kind: 'number',
+        unit: 'pH',
+        min: 5.1,
+        max: 6,
+        step: 0.05,
+        initial,
+        why,
+      },
+      ACID_PRICE,
+    ],
+  }) as const satisfies ChoiceGroup;
 
-const draining = (texture: 'soft-curd' | 'dry-curd'): ChoiceGroup => ({
-  title: say('methods.acidCurd.draining'),
-  choices: [
-    {
-      key: 'texture',
-      label: say('methods.acidCurd.untilItIs'),
-      kind: 'option',
-      initial: texture,
-      why: say('methods.acidCurd.drainsFastWhileHot'),
-      options: [
-        { id: 'soft-curd', label: say('methods.acidCurd.soft'), why: say('methods.acidCurd.moistSpooningSolids') },
-        {
-          id: 'dry-curd',
-          label: say('methods.acidCurd.dry'),
-          why: say('methods.acidCurd.crumblesBakingBlendingSolids'),
-        },
-      ],
-    },
-    {
-      key: 'drain',
-      label: say('methods.acidCurd.how'),
-      kind: 'option',
-      initial: 'flat',
-      why: say('methods.acidCurd.gentlyFinestGoesThrough'),
-      options: [
-        { id: 'flat', label: say('methods.acidCurd.flatSieve'), why: say('methods.acidCurd.gentlest') },
-        { id: 'hung', label: say('methods.acidCurd.hungCloth'), why: say('methods.acidCurd.littleDrier') },
-      ],
-    },
-    saltChoice(0.5, say('methods.acidCurd.curdTaste')),
-  ],
-});
+const draining = (texture: 'soft-curd' | 'dry-curd') =>
+  ({
+    title: say('methods.acidCurd.draining'),
+    choices: [
+      {
+        key: 'texture',
+        label: say('methods.acidCurd.untilItIs'),
+        kind: 'option',
+        initial: texture,
+        why: say('methods.acidCurd.drainsFastWhileHot'),
+        options: [
+          { id: 'soft-curd', label: say('methods.acidCurd.soft'), why: say('methods.acidCurd.moistSpooningSolids') },
+          {
+            id: 'dry-curd',
+            label: say('methods.acidCurd.dry'),
+            why: say('methods.acidCurd.crumblesBakingBlendingSolids'),
+          },
+        ],
+      },
+      {
+        key: 'drain',
+        label: say('methods.acidCurd.how'),
+        kind: 'option',
+        initial: 'flat',
+        why: say('methods.acidCurd.gentlyFinestGoesThrough'),
+        options: [
+          { id: 'flat', label: say('methods.acidCurd.flatSieve'), why: say('methods.acidCurd.gentlest') },
+          { id: 'hung', label: say('methods.acidCurd.hungCloth'), why: say('methods.acidCurd.littleDrier') },
+        ],
+      },
+      saltChoice(0.5, say('methods.acidCurd.curdTaste')),
+    ],
+  }) as const satisfies ChoiceGroup;
 
 const HEAT = only(
   vary(HEATING, {
@@ -119,7 +114,7 @@ const HEAT = only(
   ['heatC'],
 );
 
-function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] {
+function stages<const T extends TypedTemplate>(restMin: number, salt: T) {
   return [
     BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
@@ -137,12 +132,24 @@ function stages(restMin: number, salt: StageTemplate): readonly StageTemplate[] 
     salt,
     { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0, depthCm: 2 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
-  ];
+  ] as const;
 }
 
 const CURD_MONEY = vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 11 } });
 
-export const acidHeatCurd: Method = {
+const SOFT_STAGES = stages(10, {
+  id: 'salt',
+  kind: 'salt',
+  params: { saltPct: { choice: 'saltPct' } },
+  onlyIf: { choice: 'saltPct', above: 0 },
+});
+const SMOOTH_STAGES = stages(5, {
+  id: 'smooth',
+  kind: 'salt',
+  params: { saltPct: { choice: 'saltPct' }, texture: 'smooth' },
+});
+
+export const acidHeatCurd = method({
   id: 'acid-heat-curd',
   code: 'A1',
   name: say('methods.acidCurd.softCurdAcidHeat'),
@@ -163,15 +170,10 @@ export const acidHeatCurd: Method = {
     draining('soft-curd'),
     CURD_MONEY,
   ],
-  stages: stages(10, {
-    id: 'salt',
-    kind: 'salt',
-    params: { saltPct: { choice: 'saltPct' } },
-    onlyIf: { choice: 'saltPct', above: 0 },
-  }),
-};
+  stages: SOFT_STAGES,
+});
 
-export const smoothCurd: Method = {
+export const smoothCurd = method({
   id: 'smooth-curd',
   code: 'A2',
   name: say('methods.acidCurd.smoothAcidCurd'),
@@ -185,5 +187,5 @@ export const smoothCurd: Method = {
     draining('soft-curd'),
     CURD_MONEY,
   ],
-  stages: stages(5, { id: 'smooth', kind: 'salt', params: { saltPct: { choice: 'saltPct' }, texture: 'smooth' } }),
-};
+  stages: SMOOTH_STAGES,
+});

@@ -1,11 +1,13 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
-import { only, vary, type ChoiceGroup, type Method, type OptionChoice, type StageTemplate } from './method.js';
+import { only, vary, type ChoiceGroup, type OptionChoice } from './method.js';
 import { ROOM, ROOM_STARTER } from './room-choices.js';
 import { BLEND, HEATING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
+import { method, type TypedTemplate } from './typed.js';
+import type { CultureId } from '../constants/cultures.js';
 
-const SEEDING: OptionChoice = {
+const SEEDING = {
   key: 'seeding',
   label: say('methods.clabber.souredBy'),
   kind: 'option',
@@ -16,9 +18,9 @@ const SEEDING: OptionChoice = {
     { id: 'mesophilic', label: say('methods.clabber.liveButtermilk'), why: say('methods.clabber.cleanEven') },
     { id: 'wild', label: say('methods.clabber.byItself'), why: say('methods.clabber.rawMilkOnlyOld') },
   ],
-};
+} as const satisfies OptionChoice;
 
-const PASTEURISE: OptionChoice = {
+const PASTEURISE = {
   key: 'pasteurise',
   label: say('methods.clabber.pasteuriseFirst'),
   kind: 'option',
@@ -28,10 +30,10 @@ const PASTEURISE: OptionChoice = {
     { id: 'no', label: say('methods.clabber.asItComes'), why: say('methods.clabber.pasteurisedAlreadyRawMilk') },
     { id: 'yes', label: say('methods.clabber.halfHour', { temp: temp(63) }), why: say('methods.clabber.mustSeeded') },
   ],
-};
+} as const satisfies OptionChoice;
 
 /** Choices of clabber, which soda cheese shares. */
-export const CLABBER_GROUPS: readonly [ChoiceGroup, ChoiceGroup, ChoiceGroup] = [
+export const CLABBER_GROUPS = [
   { ...MILK, choices: [...clabberMilk().choices, PASTEURISE] },
   {
     title: say('methods.clabber.starter'),
@@ -41,7 +43,7 @@ export const CLABBER_GROUPS: readonly [ChoiceGroup, ChoiceGroup, ChoiceGroup] = 
     targetPh: { min: 4.2, max: 4.7, initial: 4.5, why: say('methods.clabber.setLikeJunketSharper') },
     roomC: { min: 16, max: 30, initial: 23 },
   }),
-];
+] as const satisfies readonly [ChoiceGroup, ChoiceGroup, ChoiceGroup];
 
 function clabberMilk(): ChoiceGroup {
   return vary(MILK, {
@@ -53,18 +55,19 @@ function clabberMilk(): ChoiceGroup {
 }
 
 const heated = { choice: 'pasteurise', is: 'yes' };
-const seeded = (culture: string): StageTemplate => ({
-  id: 'starter',
-  kind: 'inoculate',
-  params: {
-    culture,
-    ...STARTER_PARAMS,
-  },
-  onlyIf: { choice: 'seeding', is: culture },
-});
+const seeded = (culture: CultureId) =>
+  ({
+    id: 'starter',
+    kind: 'inoculate',
+    params: {
+      culture,
+      ...STARTER_PARAMS,
+    },
+    onlyIf: { choice: 'seeding', is: culture },
+  }) as const satisfies TypedTemplate;
 
 /** From milk to set clabber in its jar. */
-export const CLABBER_STAGES: readonly StageTemplate[] = [
+export const CLABBER_STAGES = [
   BLEND,
   { id: 'heat', kind: 'heat', params: { targetC: 63.5 }, onlyIf: heated },
   { id: 'hold', kind: 'hold', params: { minutes: 31, targetC: 63.5, lid: 'on' }, onlyIf: heated },
@@ -82,7 +85,7 @@ export const CLABBER_STAGES: readonly StageTemplate[] = [
       leave: { choice: 'leave' },
     },
   },
-];
+] as const satisfies readonly TypedTemplate[];
 
 /** How it is cooled where it was heated. */
 export const CLABBER_COOLING = only(
@@ -92,7 +95,7 @@ export const CLABBER_COOLING = only(
   ['coolMethod'],
 );
 
-const CREAM: OptionChoice = {
+const CREAM = {
   key: 'skim',
   label: say('methods.clabber.creamTop'),
   kind: 'option',
@@ -102,9 +105,9 @@ const CREAM: OptionChoice = {
     { id: 'yes', label: say('methods.clabber.liftOff'), why: say('methods.clabber.souredCreamSpoonChurn') },
     { id: 'no', label: say('methods.clabber.leaveIt'), why: say('methods.clabber.richerClabber') },
   ],
-};
+} as const satisfies OptionChoice;
 
-export const clabber: Method = {
+export const clabber = method({
   id: 'clabber',
   code: 'L1',
   name: say('methods.clabber.clabber'),
@@ -122,4 +125,4 @@ export const clabber: Method = {
     { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

@@ -1,17 +1,17 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
-import { only, vary, type Method, type StageTemplate } from './method.js';
+import { only, vary } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
+import { method, stagesNamed } from './typed.js';
 
-const FROM_COLD = ['blend', 'starter', 'warm', 'chill'];
-const STAGES: readonly StageTemplate[] = SCALDED_STAGES.filter((s) => FROM_COLD.includes(s.id));
+const STAGES = stagesNamed(SCALDED_STAGES, ['blend', 'starter', 'warm', 'chill']);
 
 /** What can warm a cold crock, and not only keep a warm one. */
 const WARMING = ['thermostat', 'lamp-oven'];
 
-export const coldStartYogurt: Method = {
+export const coldStartYogurt = method({
   id: 'cold-start-yogurt',
   code: 'Y2',
   name: say('methods.coldStartYogurt.coldStartYogurt'),
@@ -40,4 +40,4 @@ export const coldStartYogurt: Method = {
     MONEY,
   ],
   stages: [...STAGES, { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } }],
-};
+});

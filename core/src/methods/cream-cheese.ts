@@ -14,7 +14,7 @@ import {
   TRANSFER,
   warmTo,
 } from './curd-choices.js';
-import { only, vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
+import { only, vary, type ChoiceGroup, withFirst } from './method.js';
 import {
   BLEND,
   KEEPING,
@@ -26,6 +26,8 @@ import {
   STARTER_PARAMS,
 } from './common-choices.js';
 import { between, temp } from '../messages/quantity.js';
+import { method, type TypedTemplate } from './typed.js';
+import type { CultureId } from '../constants/cultures.js';
 
 const CREAM_MILK = vary(
   { ...MILK, title: say('methods.creamCheese.milkCream') },
@@ -41,7 +43,7 @@ const CREAM_MILK = vary(
   },
 );
 
-const DRAINING: ChoiceGroup = {
+const DRAINING = {
   title: say('methods.creamCheese.draining'),
   choices: [
     TRANSFER,
@@ -64,10 +66,10 @@ const DRAINING: ChoiceGroup = {
     ...CLOTH,
     saltChoice(0.8, say('methods.creamCheese.lastStirEarlierStops')),
   ],
-};
+} as const satisfies ChoiceGroup;
 
 /** Flat first, then hung, turned once half-way, to its texture; salted at the last stir. */
-const DRAIN_STAGES: readonly StageTemplate[] = [
+const DRAIN_STAGES = [
   LADLE_STAGE,
   { id: 'flat', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'flat', share: 0.3, where: { choice: 'where' } } },
   { id: 'hang', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'hung', share: 0.6, where: { choice: 'where' } } },
@@ -80,30 +82,32 @@ const DRAIN_STAGES: readonly StageTemplate[] = [
   SALT_STAGE,
   CHILL_AFTER_COUNTER,
   { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
-];
+] as const satisfies readonly TypedTemplate[];
 
-const sownWith = (culture: string): StageTemplate => ({
-  id: 'starter',
-  kind: 'inoculate',
-  params: {
-    culture,
-    ...STARTER_PARAMS,
-    how: 'sprinkled',
-  },
-});
+const sownWith = (culture: CultureId) =>
+  ({
+    id: 'starter',
+    kind: 'inoculate',
+    params: {
+      culture,
+      ...STARTER_PARAMS,
+      how: 'sprinkled',
+    },
+  }) as const satisfies TypedTemplate;
 
-const setting = (culture: string): readonly StageTemplate[] => [
-  BLEND,
-  { id: 'heat', kind: 'heat', params: { targetC: { choice: 'warmC' }, paceCPerMin: 1.5 } },
-  CALCIUM_STAGE,
-  sownWith(culture),
-  RENNET_STAGE,
-  {
-    id: 'warm',
-    kind: 'incubate',
-    params: KEEPING_PARAMS,
-  },
-];
+const setting = (culture: CultureId) =>
+  [
+    BLEND,
+    { id: 'heat', kind: 'heat', params: { targetC: { choice: 'warmC' }, paceCPerMin: 1.5 } },
+    CALCIUM_STAGE,
+    sownWith(culture),
+    RENNET_STAGE,
+    {
+      id: 'warm',
+      kind: 'incubate',
+      params: KEEPING_PARAMS,
+    },
+  ] as const satisfies readonly TypedTemplate[];
 
 const CHEESE_STARTER = vary(only(STARTER, STARTER_KEYS), {
   dosePct: { initial: 1.5, min: 0.2, why: say('methods.creamCheese.overnightWantsLittleOne') },
@@ -132,7 +136,7 @@ const THERMOSTAT = {
 
 const CHEESE_MONEY = vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 16 } });
 
-export const creamCheese: Method = {
+export const creamCheese = method({
   id: 'cream-cheese',
   code: 'F1',
   name: say('methods.creamCheese.culturedCreamCheese'),
@@ -141,10 +145,7 @@ export const creamCheese: Method = {
   summary: say('methods.creamCheese.milkCreamSetOvernight'),
   groups: [
     CREAM_MILK,
-    {
-      ...CHEESE_STARTER,
-      choices: [warmTo(29, 24, 33, say('methods.creamCheese.whereCultureGetsAway')), ...CHEESE_STARTER.choices],
-    },
+    withFirst(CHEESE_STARTER, warmTo(29, 24, 33, say('methods.creamCheese.whereCultureGetsAway'))),
     SETTING,
     vary(KEEPING, {
       keeper: { initial: 'thermostat', options: [THERMOSTAT, COUNTER] },
@@ -160,9 +161,9 @@ export const creamCheese: Method = {
     CHEESE_MONEY,
   ],
   stages: [...setting('mesophilic'), ...DRAIN_STAGES],
-};
+});
 
-export const yogurtCreamCheese: Method = {
+export const yogurtCreamCheese = method({
   id: 'yogurt-cream-cheese',
   code: 'F2',
   name: say('methods.creamCheese.liveYogurtCreamCheese'),
@@ -171,10 +172,7 @@ export const yogurtCreamCheese: Method = {
   summary: say('methods.creamCheese.creamCheeseSouredWarm'),
   groups: [
     CREAM_MILK,
-    {
-      ...CHEESE_STARTER,
-      choices: [warmTo(40, 36, 44, say('methods.creamCheese.yogurtWantsOwnWarmth')), ...CHEESE_STARTER.choices],
-    },
+    withFirst(CHEESE_STARTER, warmTo(40, 36, 44, say('methods.creamCheese.yogurtWantsOwnWarmth'))),
     SETTING,
     vary(KEEPING, {
       keeper: { options: KEEPING.choices.flatMap((c) => (c.key === 'keeper' && c.kind === 'option' ? c.options : [])) },
@@ -185,4 +183,4 @@ export const yogurtCreamCheese: Method = {
     CHEESE_MONEY,
   ],
   stages: [...setting('thermophilic'), ...DRAIN_STAGES],
-};
+});

@@ -1,12 +1,13 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { culturedCream } from './cultured-cream.js';
+import { CULTURED_GROUPS, CULTURED_STAGES } from './cultured-cream.js';
 import { saltChoice } from './curd-choices.js';
-import { vary, type ChoiceGroup, type Method } from './method.js';
+import { vary, type ChoiceGroup } from './method.js';
+import { method } from './typed.js';
 
-const [CREAM, SOURED_BY, ROOM, MONEY] = culturedCream.groups as [ChoiceGroup, ChoiceGroup, ChoiceGroup, ChoiceGroup];
+const [CREAM, SOURED_BY, ROOM, MONEY] = CULTURED_GROUPS;
 
-const CHURNING: ChoiceGroup = {
+const CHURNING = {
   title: say('methods.culturedButter.churning'),
   choices: [
     {
@@ -107,9 +108,20 @@ const CHURNING: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const culturedButter: Method = {
+const STAGES = [
+  ...CULTURED_STAGES,
+  { id: 'temper', kind: 'temper', params: { targetC: { choice: 'churnC' } } },
+  { id: 'churn', kind: 'churn', params: { device: { choice: 'device' }, churnL: { choice: 'churnL' } } },
+  { id: 'draw', kind: 'draw', params: {} },
+  { id: 'wash', kind: 'wash', params: {}, onlyIf: { choice: 'washing', is: 'clear' } },
+  { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
+  { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
+  { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
+] as const;
+
+export const culturedButter = method({
   id: 'cultured-butter',
   code: 'B1',
   name: say('methods.culturedButter.culturedButter'),
@@ -125,14 +137,5 @@ export const culturedButter: Method = {
     CHURNING,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
   ],
-  stages: [
-    ...culturedCream.stages.filter((s) => s.kind !== 'finish'),
-    { id: 'temper', kind: 'temper', params: { targetC: { choice: 'churnC' } } },
-    { id: 'churn', kind: 'churn', params: { device: { choice: 'device' }, churnL: { choice: 'churnL' } } },
-    { id: 'draw', kind: 'draw', params: {} },
-    { id: 'wash', kind: 'wash', params: {}, onlyIf: { choice: 'washing', is: 'clear' } },
-    { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
-    { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
-    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
-  ],
-};
+  stages: STAGES,
+});

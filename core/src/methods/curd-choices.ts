@@ -1,10 +1,11 @@
 import { say, type Text } from '../messages/message.js';
 import { between, rennetPerKilo } from '../messages/quantity.js';
 import { CALCIUM, RENNET_BOTTLE } from '../constants/rennet.js';
-import type { ChoiceGroup, NumberChoice, OptionChoice, StageTemplate } from './method.js';
+import type { ChoiceGroup, NumberChoice, OptionChoice } from './method.js';
+import type { ParamsFor, TypedTemplate } from './typed.js';
 
 /** Calcium and rennet for a curd that souring sets. */
-export const SETTING: ChoiceGroup = {
+export const SETTING = {
   title: say('methods.curdChoices.setting'),
   choices: [
     {
@@ -87,16 +88,16 @@ export const SETTING: ChoiceGroup = {
       why: say('methods.curdChoices.onTheBottle'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const CALCIUM_STAGE: StageTemplate = {
+export const CALCIUM_STAGE = {
   id: 'calcium',
   kind: 'calcium',
   params: { gPerKg: { choice: 'calciumGPerKg' }, solutionPct: { choice: 'solutionPct' } },
   onlyIf: { choice: 'calciumGPerKg', above: 0 },
-};
+} as const satisfies TypedTemplate;
 
-export const RENNET_STAGE: StageTemplate = {
+export const RENNET_STAGE = {
   id: 'rennet',
   kind: 'rennet',
   params: {
@@ -105,10 +106,10 @@ export const RENNET_STAGE: StageTemplate = {
     dropsPerMl: { choice: 'dropsPerMl' },
   },
   onlyIf: { choice: 'rennet', is: 'trace' },
-};
+} as const satisfies TypedTemplate;
 
 /** Out of the pot and on to the cloth. */
-export const TRANSFER: OptionChoice = {
+export const TRANSFER = {
   key: 'transfer',
   label: say('methods.curdChoices.onToTheCloth'),
   kind: 'option',
@@ -118,12 +119,16 @@ export const TRANSFER: OptionChoice = {
     { id: 'ladle', label: say('methods.curdChoices.ladle'), why: say('methods.curdChoices.tenMinutesClearWhey') },
     { id: 'pour', label: say('methods.curdChoices.pour'), why: say('methods.curdChoices.quickFinesBlindCloth') },
   ],
-};
+} as const satisfies OptionChoice;
 
-export const LADLE_STAGE: StageTemplate = { id: 'ladle', kind: 'ladle', params: { how: { choice: 'transfer' } } };
+export const LADLE_STAGE = {
+  id: 'ladle',
+  kind: 'ladle',
+  params: { how: { choice: 'transfer' } },
+} as const satisfies TypedTemplate;
 
 /** Where a soured curd hangs. */
-export const HANGS: OptionChoice = {
+export const HANGS = {
   key: 'where',
   label: say('methods.curdChoices.itHangs'),
   kind: 'option',
@@ -137,18 +142,18 @@ export const HANGS: OptionChoice = {
       why: say('methods.curdChoices.fasterOnlyPhBelow'),
     },
   ],
-};
+} as const satisfies OptionChoice;
 
 /** A curd that hung in the cold is cold already. */
-export const CHILL_AFTER_COUNTER: StageTemplate = {
+export const CHILL_AFTER_COUNTER = {
   id: 'chill',
   kind: 'chill',
   params: { holdBackPct: 0 },
   onlyIf: { choice: 'where', is: 'counter' },
-};
+} as const satisfies TypedTemplate;
 
 /** The cloth and the sieve under it. */
-export const CLOTH: readonly [OptionChoice, NumberChoice] = [
+export const CLOTH = [
   {
     key: 'weave',
     label: say('methods.curdChoices.cloth'),
@@ -172,44 +177,46 @@ export const CLOTH: readonly [OptionChoice, NumberChoice] = [
     initial: 0,
     why: say('methods.curdChoices.noughtWhereBigEnough'),
   },
-];
+] as const satisfies readonly [OptionChoice, NumberChoice];
 
 /** What a stage that strains is told of {@link CLOTH}. */
-export const CLOTH_PARAMS: StageTemplate['params'] = {
+export const CLOTH_PARAMS = {
   weave: { choice: 'weave' },
   strainerL: { choice: 'strainerL' },
-};
+} as const satisfies ParamsFor<'strain'>;
 
 /** How warm the milk is made before its culture goes in. */
-export const warmTo = (initial: number, min: number, max: number, why: Text): NumberChoice => ({
-  key: 'warmC',
-  label: say('methods.curdChoices.warmMilk'),
-  kind: 'number',
-  unit: '°C',
-  min,
-  max,
-  step: 1,
-  initial,
-  why,
-});
+export const warmTo = (initial: number, min: number, max: number, why: Text) =>
+  ({
+    key: 'warmC',
+    label: say('methods.curdChoices.warmMilk'),
+    kind: 'number',
+    unit: '°C',
+    min,
+    max,
+    step: 1,
+    initial,
+    why,
+  }) as const satisfies NumberChoice;
 
 /** Salt of a curd, by its usual amount. */
-export const saltChoice = (initial: number, why: Text): NumberChoice => ({
-  key: 'saltPct',
-  nought: say('methods.curdChoices.noSalt'),
-  label: say('methods.curdChoices.salt'),
-  kind: 'number',
-  unit: '%',
-  min: 0,
-  max: 2.5,
-  step: 0.1,
-  initial,
-  why,
-});
+export const saltChoice = (initial: number, why: Text) =>
+  ({
+    key: 'saltPct',
+    nought: say('methods.curdChoices.noSalt'),
+    label: say('methods.curdChoices.salt'),
+    kind: 'number',
+    unit: '%',
+    min: 0,
+    max: 2.5,
+    step: 0.1,
+    initial,
+    why,
+  }) as const satisfies NumberChoice;
 
-export const SALT_STAGE: StageTemplate = {
+export const SALT_STAGE = {
   id: 'salt',
   kind: 'salt',
   params: { saltPct: { choice: 'saltPct' } },
   onlyIf: { choice: 'saltPct', above: 0 },
-};
+} as const satisfies TypedTemplate;

@@ -1,10 +1,11 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { vary, withMore, type Method, type NumberChoice } from './method.js';
+import { vary, withMore, type NumberChoice } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER, price } from './common-choices.js';
+import { method } from './typed.js';
 
-const POWDER: NumberChoice = {
+const POWDER = {
   key: 'powderPct',
   label: say('methods.enrichedYogurt.milkPowder'),
   kind: 'number',
@@ -14,11 +15,11 @@ const POWDER: NumberChoice = {
   step: 0.5,
   initial: 2,
   why: say('methods.enrichedYogurt.powderBringsProteinFirms'),
-};
+} as const satisfies NumberChoice;
 
 const POWDER_PRICE = price('powder', say('methods.enrichedYogurt.powderCosts'), 'per kg', 9);
 
-export const enrichedYogurt: Method = {
+export const enrichedYogurt = method({
   id: 'enriched-yogurt',
   code: 'Y3',
   name: say('methods.enrichedYogurt.enrichedYogurt'),
@@ -37,8 +38,10 @@ export const enrichedYogurt: Method = {
   ],
   stages: [
     ...SCALDED_STAGES.map((stage) =>
-      stage.kind === 'blend' ? { ...stage, params: { ...stage.params, powderPct: { choice: 'powderPct' } } } : stage,
+      stage.kind === 'blend'
+        ? ({ ...stage, params: { ...stage.params, powderPct: { choice: 'powderPct' } } } as const)
+        : stage,
     ),
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

@@ -1,11 +1,12 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { vary, type ChoiceGroup, type Method } from './method.js';
+import { vary, type ChoiceGroup } from './method.js';
 import { ROOM } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 import { ACTIVITY } from './starter-choices.js';
+import { method } from './typed.js';
 
-const GRAINS: ChoiceGroup = {
+const GRAINS = {
   title: say('methods.grainKefir.grains'),
   choices: [
     {
@@ -59,9 +60,9 @@ const GRAINS: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-const BOTTLES: ChoiceGroup = {
+const BOTTLES = {
   title: say('methods.grainKefir.inBottles'),
   choices: [
     {
@@ -102,9 +103,9 @@ const BOTTLES: ChoiceGroup = {
       why: say('methods.grainKefir.sweeterMoreGas'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const grainKefir: Method = {
+export const grainKefir = method({
   id: 'grain-kefir',
   code: 'K1',
   name: say('methods.grainKefir.kefirGrains'),
@@ -157,4 +158,4 @@ export const grainKefir: Method = {
     { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
-};
+});

@@ -3,7 +3,7 @@ import { temp } from '../messages/quantity.js';
 import type { ChoiceGroup } from './method.js';
 
 /** Heat, hold and the way down again. */
-export const HEATING: ChoiceGroup = {
+export const HEATING = {
   title: say('methods.heatingChoices.heat'),
   choices: [
     {
@@ -70,4 +70,4 @@ export const HEATING: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;

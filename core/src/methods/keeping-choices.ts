@@ -1,9 +1,10 @@
 import { say } from '../messages/message.js';
 import { tempBy } from '../messages/quantity.js';
-import type { ChoiceGroup, StageTemplate } from './method.js';
+import type { ChoiceGroup } from './method.js';
+import type { ParamsFor } from './typed.js';
 
 /** Where it is kept warm, how warm, and until when. */
-export const KEEPING: ChoiceGroup = {
+export const KEEPING = {
   title: say('methods.keepingChoices.keepingWarm'),
   choices: [
     {
@@ -108,13 +109,13 @@ export const KEEPING: ChoiceGroup = {
       why: say('methods.keepingChoices.setsHowFastThings'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
 /** What the stage that keeps warm what {@link KEEPING} chose is told. */
-export const KEEPING_PARAMS: StageTemplate['params'] = {
+export const KEEPING_PARAMS = {
   keeper: { choice: 'keeper' },
   keepC: { choice: 'keepC' },
   preheated: { choice: 'preheated' },
   targetPh: { choice: 'targetPh' },
   leave: { choice: 'leave' },
-};
+} as const satisfies ParamsFor<'incubate'>;

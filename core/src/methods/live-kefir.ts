@@ -1,10 +1,17 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { vary, type Method } from './method.js';
+import { vary } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
+import { method } from './typed.js';
 
-export const liveKefir: Method = {
+const STAGES = [
+  BLEND,
+  ...roomStages('kefir-grains', 'none'),
+  { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
+] as const;
+
+export const liveKefir = method({
   id: 'live-kefir',
   code: 'K2',
   name: say('methods.liveKefir.kefirWithoutGrains'),
@@ -22,9 +29,5 @@ export const liveKefir: Method = {
     }),
     MONEY,
   ],
-  stages: [
-    BLEND,
-    ...roomStages('kefir-grains'),
-    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
-  ],
-};
+  stages: STAGES,
+});

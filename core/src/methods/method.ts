@@ -1,13 +1,13 @@
 import type { Text } from '../messages/message.js';
 import type { StockLot } from '../lots/lot.js';
 
-/** What a choice must be: above a number, or an option. */
-export type Condition =
-  { readonly choice: string; readonly above: number } | { readonly choice: string; readonly is: string };
+/** What a choice must be: above a number, or an option. K are the keys of choices there are. */
+export type Condition<K extends string = string> =
+  { readonly choice: K; readonly above: number } | { readonly choice: K; readonly is: string };
 
 /** A measured choice: a number within bounds. */
-export interface NumberChoice {
-  readonly key: string;
+export interface NumberChoice<K extends string = string> {
+  readonly key: K;
   readonly label: Text;
   readonly kind: 'number';
   readonly unit: string;
@@ -23,8 +23,8 @@ export interface NumberChoice {
 }
 
 /** A choice between schools, places or gear. */
-export interface OptionChoice {
-  readonly key: string;
+export interface OptionChoice<K extends string = string> {
+  readonly key: K;
   readonly label: Text;
   readonly kind: 'option';
   readonly options: readonly { readonly id: string; readonly label: Text; readonly why: Text }[];
@@ -36,7 +36,7 @@ export interface OptionChoice {
   readonly onlyIf?: Conditions;
 }
 
-export type Choice = NumberChoice | OptionChoice;
+export type Choice<K extends string = string> = NumberChoice<K> | OptionChoice<K>;
 
 /** The choices a maker has made, by key. */
 export type Choices = Readonly<Record<string, number | string>>;
@@ -45,9 +45,9 @@ export type Choices = Readonly<Record<string, number | string>>;
 export type Parameter = number | string | { readonly choice: string } | { readonly stock: string };
 
 /** Conditions that must all hold. */
-export type Conditions = Condition | readonly Condition[];
+export type Conditions<K extends string = string> = Condition<K> | readonly Condition<K>[];
 
-/** A stage as a method lists it. `onlyIf` leaves it out unless every condition holds. */
+/** A stage as any method lists it, one read from a file as well. `onlyIf` leaves it out unless every condition holds. */
 export interface StageTemplate {
   readonly id: string;
   readonly kind: string;
@@ -56,9 +56,9 @@ export interface StageTemplate {
 }
 
 /** A group of choices as the page shows them. */
-export interface ChoiceGroup {
+export interface ChoiceGroup<K extends string = string> {
   readonly title: Text;
-  readonly choices: readonly Choice[];
+  readonly choices: readonly Choice<K>[];
 }
 
 /** One way to make one product: pure data. A new product is a new one of these and no code. */
@@ -107,19 +107,38 @@ type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max
   readonly lots?: OptionChoice['lots'];
 };
 
+/** The keys of a group's choices. */
+type KeyOf<G extends ChoiceGroup> = G['choices'][number]['key'];
+
 /** A shared group with some of its choices changed, by key. */
-export function vary(group: ChoiceGroup, changes: Readonly<Record<string, Change>>): ChoiceGroup {
-  return { ...group, choices: group.choices.map((c) => ({ ...c, ...changes[c.key] }) as Choice) };
+export function vary<G extends ChoiceGroup>(
+  group: G,
+  changes: Readonly<Partial<Record<KeyOf<G>, Change>>>,
+): ChoiceGroup<KeyOf<G>> {
+  const all: Readonly<Record<string, Change | undefined>> = changes;
+  return { ...group, choices: group.choices.map((c) => ({ ...c, ...all[c.key] }) as Choice<KeyOf<G>>) };
 }
 
 /** A shared group with only some of its choices. */
-export function only(group: ChoiceGroup, keys: readonly string[]): ChoiceGroup {
-  return { ...group, choices: group.choices.filter((c) => keys.includes(c.key)) };
+export function only<G extends ChoiceGroup, K extends KeyOf<G>>(group: G, keys: readonly K[]): ChoiceGroup<K> {
+  const isKept = (choice: Choice): choice is Choice<K> => keys.some((key) => key === choice.key);
+  return { ...group, choices: group.choices.filter(isKept) };
 }
 
 /** A shared group with more choices after its own. */
-export function withMore(group: ChoiceGroup, ...more: readonly Choice[]): ChoiceGroup {
+export function withMore<G extends ChoiceGroup, const C extends readonly Choice[]>(
+  group: G,
+  ...more: C
+): ChoiceGroup<KeyOf<G> | C[number]['key']> {
   return { ...group, choices: [...group.choices, ...more] };
+}
+
+/** A shared group with more choices before its own. */
+export function withFirst<G extends ChoiceGroup, const C extends readonly Choice[]>(
+  group: G,
+  ...more: C
+): ChoiceGroup<KeyOf<G> | C[number]['key']> {
+  return { ...group, choices: [...more, ...group.choices] };
 }
 
 /** A group whose choices, or a stage which, has a say only under one more condition. */

@@ -2,8 +2,9 @@ import { say, type Text } from '../messages/message.js';
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import type { Treatment } from '../constants/milk.js';
 import type { Stock } from '../materials/materials.js';
-import type { ChoiceGroup, StageTemplate } from './method.js';
+import type { ChoiceGroup } from './method.js';
 import { percent } from '../messages/quantity.js';
+import type { TypedTemplate } from './typed.js';
 
 const TREATED: Readonly<Record<Treatment, Text>> = {
   raw: say('treated.raw'),
@@ -22,7 +23,7 @@ export const milkOption = (m: Stock) => ({
 });
 
 /** Choices that every scalded yogurt shares. */
-export const MILK: ChoiceGroup = {
+export const MILK = {
   title: say('methods.milkChoices.milk'),
   choices: [
     {
@@ -81,10 +82,10 @@ export const MILK: ChoiceGroup = {
       why: say('methods.milkChoices.moreFatSoftensTang'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
 /** The stage that weighs in what {@link MILK} chose. */
-export const BLEND: StageTemplate = {
+export const BLEND = {
   id: 'blend',
   kind: 'blend',
   params: {
@@ -94,4 +95,4 @@ export const BLEND: StageTemplate = {
     milk: { stock: 'milk' },
     cream: { stock: 'cream' },
   },
-};
+} as const satisfies TypedTemplate;

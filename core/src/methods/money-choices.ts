@@ -2,20 +2,21 @@ import { say, type Text } from '../messages/message.js';
 import type { ChoiceGroup, NumberChoice } from './method.js';
 
 /** What something else costs that a make takes in. */
-export const price = (of: string, label: Text, unit: string, initial: number): NumberChoice => ({
-  key: `${of}Price`,
-  label,
-  kind: 'number',
-  unit,
-  min: 0,
-  max: 200,
-  step: 0.05,
-  initial,
-  why: say('methods.moneyChoices.yourOwnMoney'),
-});
+export const price = <O extends string>(of: O, label: Text, unit: string, initial: number) =>
+  ({
+    key: `${of}Price`,
+    label,
+    kind: 'number',
+    unit,
+    min: 0,
+    max: 200,
+    step: 0.05,
+    initial,
+    why: say('methods.moneyChoices.yourOwnMoney'),
+  }) as const satisfies NumberChoice;
 
 /** What a batch is worth: used for the cost against the shop. */
-export const MONEY: ChoiceGroup = {
+export const MONEY = {
   title: say('methods.moneyChoices.potsPrices'),
   choices: [
     {
@@ -86,4 +87,4 @@ export const MONEY: ChoiceGroup = {
       why: say('methods.moneyChoices.noughtLeavesYourOwn'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;

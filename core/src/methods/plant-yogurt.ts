@@ -1,11 +1,12 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { PLANT_BASES } from '../materials/reference-materials.js';
-import { only, vary, withMore, type ChoiceGroup, type Method } from './method.js';
+import { only, vary, withMore, type ChoiceGroup } from './method.js';
 import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
 import { percent } from '../messages/quantity.js';
+import { method } from './typed.js';
 
-const BASE: ChoiceGroup = {
+const BASE = {
   title: say('methods.plantYogurt.base'),
   choices: [
     {
@@ -45,9 +46,9 @@ const BASE: ChoiceGroup = {
       why: say('methods.plantYogurt.thereNoLactoseCulture'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-const CAPSULES: ChoiceGroup = {
+const CAPSULES = {
   title: say('methods.plantYogurt.culture'),
   choices: [
     {
@@ -107,9 +108,9 @@ const CAPSULES: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const plantYogurt: Method = {
+export const plantYogurt = method({
   id: 'plant-yogurt',
   code: 'Y6',
   name: say('methods.plantYogurt.plantBasedYogurt'),
@@ -157,4 +158,4 @@ export const plantYogurt: Method = {
     { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
-};
+});

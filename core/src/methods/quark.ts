@@ -14,11 +14,12 @@ import {
   TRANSFER,
   warmTo,
 } from './curd-choices.js';
-import { only, vary, type ChoiceGroup, type Method } from './method.js';
+import { only, vary, withFirst, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
 import { BLEND, KEEPING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
+import { method } from './typed.js';
 
-const DRAINING: ChoiceGroup = {
+const DRAINING = {
   title: say('methods.quark.draining'),
   choices: [
     TRANSFER,
@@ -48,9 +49,22 @@ const DRAINING: ChoiceGroup = {
     },
     saltChoice(0, say('methods.quark.noneQuarkOnePer')),
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const quark: Method = {
+const RIPEN = {
+  key: 'ripenMin',
+  nought: say('methods.quark.notRipened'),
+  label: say('methods.quark.ripenBeforeRennet'),
+  kind: 'number',
+  unit: 'min',
+  min: 0,
+  max: 180,
+  step: 15,
+  initial: 60,
+  why: say('methods.quark.headStartCulture'),
+} as const satisfies NumberChoice;
+
+export const quark = method({
   id: 'quark',
   code: 'F4',
   name: say('methods.quark.quarkLacticCurd'),
@@ -59,25 +73,13 @@ export const quark: Method = {
   summary: say('methods.quark.milkSetButterCulture'),
   groups: [
     vary(MILK, { fatPct: { min: 0.1, max: 5, initial: 3.6, why: say('methods.quark.leanGrainierLighterWhole') } }),
-    {
-      ...ROOM_STARTER,
-      choices: [
+    withMore(
+      withFirst(
+        vary(ROOM_STARTER, { dosePct: { initial: 3 } }),
         warmTo(28, 20, 33, say('methods.quark.whereCultureGetsAway')),
-        ...vary(ROOM_STARTER, { dosePct: { initial: 3 } }).choices,
-        {
-          key: 'ripenMin',
-          nought: say('methods.quark.notRipened'),
-          label: say('methods.quark.ripenBeforeRennet'),
-          kind: 'number',
-          unit: 'min',
-          min: 0,
-          max: 180,
-          step: 15,
-          initial: 60,
-          why: say('methods.quark.headStartCulture'),
-        },
-      ],
-    },
+      ),
+      RIPEN,
+    ),
     SETTING,
     vary(only(KEEPING, ['keepC', 'targetPh', 'leave', 'roomC']), {
       keepC: { min: 20, max: 30, initial: 26, why: say('methods.quark.sixHoursThirtyOvernight') },
@@ -126,4 +128,4 @@ export const quark: Method = {
     CHILL_AFTER_COUNTER,
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

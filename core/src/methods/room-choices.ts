@@ -1,18 +1,11 @@
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
-import {
-  only,
-  vary,
-  withMore,
-  type ChoiceGroup,
-  type OptionChoice,
-  type Parameter,
-  type StageTemplate,
-} from './method.js';
+import { only, vary, withMore, type OptionChoice } from './method.js';
 import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './common-choices.js';
+import type { ParamsFor } from './typed.js';
 
 /** A starter that goes into milk as it comes from the cold. */
-export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
+export const ROOM_STARTER = vary(only(STARTER, STARTER_KEYS), {
   form: {
     options: [
       { id: 'active', label: say('methods.roomChoices.live'), why: say('methods.roomChoices.someLastBoughtPot') },
@@ -21,7 +14,7 @@ export const ROOM_STARTER: ChoiceGroup = vary(only(STARTER, STARTER_KEYS), {
   },
 });
 
-const COVER: OptionChoice = {
+const COVER = {
   key: 'cover',
   label: say('methods.roomChoices.coveredWith'),
   kind: 'option',
@@ -35,10 +28,10 @@ const COVER: OptionChoice = {
     },
     { id: 'lid', label: say('methods.roomChoices.looseLid'), why: say('methods.roomChoices.lessSkinTop') },
   ],
-};
+} as const satisfies OptionChoice;
 
 /** Souring at the temperature of the room: no heat is kept. */
-export const ROOM: ChoiceGroup = vary(
+export const ROOM = vary(
   { ...withMore(only(KEEPING, ['targetPh', 'leave', 'roomC']), COVER), title: say('methods.roomChoices.souring') },
   {
     roomC: {
@@ -51,7 +44,10 @@ export const ROOM: ChoiceGroup = vary(
 );
 
 /** From the cold to sour by the room's own warmth, then chilled. */
-export function roomStages(culture: Parameter, beside: Parameter = 'none'): readonly StageTemplate[] {
+export function roomStages<
+  const C extends NonNullable<ParamsFor<'inoculate'>['culture']>,
+  const B extends NonNullable<ParamsFor<'inoculate'>['beside']>,
+>(culture: C, beside: B) {
   return [
     {
       id: 'starter',
@@ -73,5 +69,5 @@ export function roomStages(culture: Parameter, beside: Parameter = 'none'): read
       },
     },
     { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
-  ];
+  ] as const;
 }

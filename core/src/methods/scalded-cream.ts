@@ -1,9 +1,10 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { vary, type ChoiceGroup, type Method } from './method.js';
+import { vary, type ChoiceGroup } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
+import { method } from './typed.js';
 
-const SCALDING: ChoiceGroup = {
+const SCALDING = {
   title: say('methods.scaldedCream.scalding'),
   choices: [
     {
@@ -51,9 +52,9 @@ const SCALDING: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const scaldedCream: Method = {
+export const scaldedCream = method({
   id: 'scalded-cream',
   code: 'S1',
   name: say('methods.scaldedCream.scaldedThickCream'),
@@ -86,4 +87,4 @@ export const scaldedCream: Method = {
     { id: 'lift', kind: 'lift', params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

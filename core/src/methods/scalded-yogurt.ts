@@ -1,10 +1,11 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import type { ChoiceGroup, Method, StageTemplate } from './method.js';
+import type { ChoiceGroup } from './method.js';
 import { BLEND, HEATING, KEEPING, KEEPING_PARAMS, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
+import { method, type TypedTemplate } from './typed.js';
 
 /** From cold milk to cold set yogurt; strained yogurt goes on from here. */
-export const SCALDED_STAGES: readonly StageTemplate[] = [
+export const SCALDED_STAGES = [
   BLEND,
   { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
   {
@@ -28,9 +29,9 @@ export const SCALDED_STAGES: readonly StageTemplate[] = [
     params: KEEPING_PARAMS,
   },
   { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
-];
+] as const satisfies readonly TypedTemplate[];
 
-const DRINKING: ChoiceGroup = {
+const DRINKING = {
   title: say('methods.scaldedYogurt.toDrink'),
   choices: [
     {
@@ -62,9 +63,9 @@ const DRINKING: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const scaldedYogurt: Method = {
+export const scaldedYogurt = method({
   id: 'scalded-yogurt',
   code: 'Y1',
   name: say('methods.scaldedYogurt.scaldedYogurt'),
@@ -82,4 +83,4 @@ export const scaldedYogurt: Method = {
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

@@ -2,22 +2,24 @@ import { FAMILIES } from './families.js';
 import { say, type Text } from '../messages/message.js';
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
 import { HANGS } from './curd-choices.js';
-import { vary, withMore, type ChoiceGroup, type Method, type NumberChoice } from './method.js';
+import { vary, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { MONEY, price } from './common-choices.js';
+import { method } from './typed.js';
 
-const percent = (key: string, label: Text, max: number, initial: number, why: Text): NumberChoice => ({
-  key,
-  label,
-  kind: 'number',
-  unit: '% of the curd',
-  min: 0,
-  max,
-  step: 0.1,
-  initial,
-  why,
-});
+const percent = (key: string, label: Text, max: number, initial: number, why: Text) =>
+  ({
+    key,
+    label,
+    kind: 'number',
+    unit: '% of the curd',
+    min: 0,
+    max,
+    step: 0.1,
+    initial,
+    why,
+  }) as const satisfies NumberChoice;
 
-const CURD: ChoiceGroup = {
+const CURD = {
   title: say('methods.sodaCheese.curd'),
   choices: [
     {
@@ -34,9 +36,9 @@ const CURD: ChoiceGroup = {
     HANGS,
     ...CLABBER_COOLING.choices,
   ],
-};
+} as const satisfies ChoiceGroup;
 
-const MELTING: ChoiceGroup = {
+const MELTING = {
   title: say('methods.sodaCheese.sodaMelting'),
   choices: [
     {
@@ -77,9 +79,9 @@ const MELTING: ChoiceGroup = {
       why: say('methods.sodaCheese.eggNeverUnder'),
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const sodaCheese: Method = {
+export const sodaCheese = method({
   id: 'soda-cheese',
   code: 'A4',
   name: say('methods.sodaCheese.cookedSodaCheese'),
@@ -126,4 +128,4 @@ export const sodaCheese: Method = {
     { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0, pieceG: { choice: 'potG' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],
-};
+});

@@ -1,12 +1,13 @@
 import { say } from '../messages/message.js';
-import type { ChoiceGroup, Condition, NumberChoice, StageTemplate } from './method.js';
+import type { ChoiceGroup, Condition, NumberChoice } from './method.js';
 import { price } from './money-choices.js';
+import type { ParamsFor } from './typed.js';
 
 const LIVE: Condition = { choice: 'form', is: 'active' };
 const POWDER: Condition = { choice: 'form', is: 'freeze-dried' };
 
 /** What is known of a starter beyond its age and store. */
-export const ACTIVITY: NumberChoice = {
+export const ACTIVITY = {
   key: 'vigourPct',
   label: say('methods.starterChoices.vigourAge'),
   kind: 'number',
@@ -16,10 +17,10 @@ export const ACTIVITY: NumberChoice = {
   step: 5,
   initial: 100,
   why: say('methods.starterChoices.hundredWhatAgeStore'),
-};
+} as const satisfies NumberChoice;
 
 /** The starter: how much, of what kind, how old and how kept. */
-export const STARTER: ChoiceGroup = {
+export const STARTER = {
   title: say('methods.starterChoices.starter'),
   choices: [
     {
@@ -146,10 +147,10 @@ export const STARTER: ChoiceGroup = {
     ACTIVITY,
     { ...price('packet', say('methods.starterChoices.packetCosts'), 'each', 1.8), onlyIf: POWDER },
   ],
-};
+} as const satisfies ChoiceGroup;
 
 /** What the stage that takes in what {@link STARTER} chose is told. */
-export const STARTER_PARAMS: StageTemplate['params'] = {
+export const STARTER_PARAMS = {
   dosePct: { choice: 'dosePct' },
   packets: { choice: 'packets' },
   packetSetsL: { choice: 'packetSetsL' },
@@ -159,7 +160,10 @@ export const STARTER_PARAMS: StageTemplate['params'] = {
   store: { choice: 'store' },
   generation: { choice: 'generation' },
   vigourPct: { choice: 'vigourPct' },
-};
+} as const satisfies ParamsFor<'inoculate'>;
 
 /** Keys of the choices that {@link STARTER_PARAMS} asks for, and of what a packet costs. */
-export const STARTER_KEYS = [...Object.keys(STARTER_PARAMS), 'packetPrice'];
+export const STARTER_KEYS = [
+  ...(Object.keys(STARTER_PARAMS) as (keyof typeof STARTER_PARAMS)[]),
+  'packetPrice',
+] as const;

@@ -1,11 +1,12 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { between, temp } from '../messages/quantity.js';
-import { vary, type ChoiceGroup, type Method, type StageTemplate } from './method.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { vary, type ChoiceGroup } from './method.js';
+import { HEATING, KEEPING, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
+import { method, stagesNamed } from './typed.js';
 
-const WHICH: ChoiceGroup = {
+const WHICH = {
   title: say('methods.starterFeeding.culture'),
   choices: [
     {
@@ -43,12 +44,12 @@ const WHICH: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
 const INCUBATORS = KEEPING.choices.find((c) => c.key === 'keeper')!;
 
 /** Milk for a culture to live on: a small make of its own, all of it kept as starter. */
-export const starterFeeding: Method = {
+export const starterFeeding = method({
   id: 'starter-feeding',
   code: 'M1',
   name: say('methods.starterFeeding.starterFed'),
@@ -88,13 +89,11 @@ export const starterFeeding: Method = {
     vary(MONEY, { potG: { initial: 100 }, shopPrice: { initial: 8 } }),
   ],
   stages: [
-    ...SCALDED_STAGES.map(ofFeeding),
+    ...stagesNamed(SCALDED_STAGES, ['blend', 'heat', 'hold', 'cool']),
+    // Of any culture, and nothing is held back of what is kept whole.
+    { id: 'starter', kind: 'inoculate', params: { ...STARTER_PARAMS, culture: { choice: 'culture' } } },
+    ...stagesNamed(SCALDED_STAGES, ['warm']),
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
-
-/** A stage of a scalded yogurt as a feeding has it: of any culture, and nothing is held back of what is kept whole. */
-function ofFeeding(stage: StageTemplate): StageTemplate {
-  if (stage.kind === 'inoculate') return { ...stage, params: { ...stage.params, culture: { choice: 'culture' } } };
-  return stage.kind === 'chill' ? { ...stage, params: { holdBackPct: 0 } } : stage;
-}
+});

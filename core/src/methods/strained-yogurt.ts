@@ -1,11 +1,12 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
-import type { ChoiceGroup, Method } from './method.js';
+import type { ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { method } from './typed.js';
 
-const STRAINING: ChoiceGroup = {
+const STRAINING = {
   title: say('methods.strainedYogurt.straining'),
   choices: [
     {
@@ -101,9 +102,9 @@ const STRAINING: ChoiceGroup = {
       ],
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const strainedYogurt: Method = {
+export const strainedYogurt = method({
   id: 'strained-yogurt',
   code: 'Y5',
   name: say('methods.strainedYogurt.strainedYogurt'),
@@ -138,4 +139,4 @@ export const strainedYogurt: Method = {
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
-};
+});

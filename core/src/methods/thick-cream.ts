@@ -2,8 +2,9 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
-import { vary, type ChoiceGroup, type Method } from './method.js';
+import { vary, type ChoiceGroup } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
+import { method } from './typed.js';
 
 const CREAM = vary(
   { ...MILK, title: say('methods.thickCream.cream') },
@@ -14,7 +15,7 @@ const CREAM = vary(
   },
 );
 
-const THICKENING: ChoiceGroup = {
+const THICKENING = {
   title: say('methods.thickCream.acidHeat'),
   choices: [
     {
@@ -62,14 +63,14 @@ const THICKENING: ChoiceGroup = {
     },
     ACID_PRICE,
   ],
-};
+} as const satisfies ChoiceGroup;
 
 /** A cream that is thickened, not curdled, is heated to here, °C; and between the two heats let down to there. */
 const HOT_C = 85;
 const BETWEEN_C = 65;
-const twoStage = { choice: 'way', is: 'two-stage' };
+const twoStage = { choice: 'way', is: 'two-stage' } as const;
 
-export const thickCream: Method = {
+export const thickCream = method({
   id: 'thick-cream',
   code: 'A3',
   name: say('methods.thickCream.thickAcidCream'),
@@ -102,4 +103,4 @@ export const thickCream: Method = {
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
-};
+});

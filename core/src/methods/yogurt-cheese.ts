@@ -1,11 +1,12 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { saltChoice, SALT_STAGE } from './curd-choices.js';
-import { vary, when, type ChoiceGroup, type Method } from './method.js';
+import { vary, when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { method } from './typed.js';
 
-const FROM: ChoiceGroup = {
+const FROM = {
   title: say('methods.yogurtCheese.beginning'),
   choices: [
     {
@@ -48,11 +49,11 @@ const FROM: ChoiceGroup = {
       onlyIf: { choice: 'from', is: 'bought' },
     },
   ],
-};
+} as const satisfies ChoiceGroup;
 
 const ofMilk = { choice: 'from', is: 'milk' };
 
-const PRESSING: ChoiceGroup = {
+const PRESSING = {
   title: say('methods.yogurtCheese.drainingPressing'),
   choices: [
     {
@@ -72,9 +73,9 @@ const PRESSING: ChoiceGroup = {
     },
     saltChoice(0.8, say('methods.yogurtCheese.halfOnePerCent')),
   ],
-};
+} as const satisfies ChoiceGroup;
 
-export const yogurtCheese: Method = {
+export const yogurtCheese = method({
   id: 'yogurt-cheese',
   code: 'F3',
   name: say('methods.yogurtCheese.pressedYogurtCheese'),
@@ -112,4 +113,4 @@ export const yogurtCheese: Method = {
     { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: 'mould' } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],
-};
+});

@@ -39,7 +39,7 @@ const GATHERS_MIN = 2;
 const PARTS_FROM_C = 78;
 
 /** Acid stirred in by parts until the whey is clear: the pH goes down a step with each of them. */
-export const acidify: StageKind<AcidifyParams> = {
+export const acidify: StageKind<AcidifyParams, 'acidify'> = {
   kind: 'acidify',
   defaults: { agent: 'lemon', strengthPct: 0, targetPh: 5.6, parts: 3, into: 'curd' },
   name: () => say('stages.acidify.acid'),

@@ -21,7 +21,7 @@ export interface BaseParams {
 const TAKES_MIN = 8;
 
 /** A plant base poured from its cans or cartons, with sugar for the culture. */
-export const base: StageKind<BaseParams> = {
+export const base: StageKind<BaseParams, 'base'> = {
   kind: 'base',
   defaults: { massG: 800, base: 'coconut-cream', sugarPct: 1 },
   pours: (params) => [stockOf(params.base)],

@@ -61,7 +61,7 @@ export function fillsWithG(vesselL: number): number {
 }
 
 /** Milk and cream weighed into the pot. */
-export const blend: StageKind<BlendParams> = {
+export const blend: StageKind<BlendParams, 'blend'> = {
   kind: 'blend',
   defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
   pours: (params) => blendParts(params).map((part) => part.stock),

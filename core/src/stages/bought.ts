@@ -22,7 +22,7 @@ const G_PER_ML = 1.03;
 const BIOMASS = 0.8;
 
 /** Yogurt bought ready: soured, set and cold. */
-export const bought: StageKind<BoughtParams> = {
+export const bought: StageKind<BoughtParams, 'bought'> = {
   kind: 'bought',
   defaults: { massG: 2000, fatPct: 3.6 },
   pours: () => [],

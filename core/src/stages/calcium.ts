@@ -18,7 +18,7 @@ export interface CalciumParams {
 const TAKES_MIN = 2;
 
 /** Calcium given back to pasteurised milk, which lost some of it to the heat. */
-export const calcium: StageKind<CalciumParams> = {
+export const calcium: StageKind<CalciumParams, 'calcium'> = {
   kind: 'calcium',
   defaults: { gPerKg: CALCIUM.usualGPerKg, solutionPct: CALCIUM.solutionPct },
   name: () => say('stages.calcium.calcium'),

@@ -28,7 +28,7 @@ export interface CapsuleParams {
 const TAKES_MIN = 5;
 
 /** A live capsule or a powder opened into a base. */
-export const capsule: StageKind<CapsuleParams> = {
+export const capsule: StageKind<CapsuleParams, 'capsule'> = {
   kind: 'capsule',
   defaults: { culture: 'plant', as: 'capsules', perLitre: 3, ageDays: 60, store: 'cold' },
   name: (params) => (params.as === 'capsules' ? say('stages.capsule.capsule') : say('stages.capsule.powder')),

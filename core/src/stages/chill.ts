@@ -33,7 +33,7 @@ function intoTheCold({ depthCm, pieceG }: ChillParams): Text {
 }
 
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
-export const chill: StageKind<ChillParams> = {
+export const chill: StageKind<ChillParams, 'chill'> = {
   kind: 'chill',
   defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0 },
   name: () => say('stages.chill.chill'),

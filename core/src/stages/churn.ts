@@ -37,7 +37,7 @@ function minutesToBreak(state: CrockState, params: ChurnParams): number {
 }
 
 /** Worked until the fat clumps and the buttermilk runs free. */
-export const churn: StageKind<ChurnParams> = {
+export const churn: StageKind<ChurnParams, 'churn'> = {
   kind: 'churn',
   defaults: { device: 'mixer', churnL: 4 },
   name: () => say('stages.churn.churn'),

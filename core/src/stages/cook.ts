@@ -24,7 +24,7 @@ export interface CookParams {
 const LOW_FLAME = 0.35;
 
 /** Curd melted over a low flame with butter, milk, egg and salt, stirred all the while. */
-export const cook: StageKind<CookParams> = {
+export const cook: StageKind<CookParams, 'cook'> = {
   kind: 'cook',
   defaults: { targetC: 80, butterPct: 8, milkPct: 15, eggPct: 6, saltPct: 1.2 },
   name: () => say('stages.cook.melt'),

@@ -27,7 +27,7 @@ const HOW: Readonly<Record<CoolingMethod, Text>> = {
 const TOO_COOL_BY_C = 5;
 
 /** Cooling to the temperature at which the starter goes in. */
-export const cool: StageKind<CoolParams> = {
+export const cool: StageKind<CoolParams, 'cool'> = {
   kind: 'cool',
   defaults: { targetC: 44, method: 'water-bath', depthCm: 0 },
   name: (params) => say('stages.cool.cool', { target: temp(params.targetC) }),

@@ -14,7 +14,7 @@ const TAKES_MIN = 5;
 const FACES_CLOSE_MIN = 10;
 
 /** The curd cut, so that its whey has a short way out. */
-export const cut: StageKind<CutParams> = {
+export const cut: StageKind<CutParams, 'cut'> = {
   kind: 'cut',
   defaults: { edgeCm: 2.5 },
   name: () => say('stages.cut.cut'),

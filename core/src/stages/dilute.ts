@@ -16,7 +16,7 @@ export interface DiluteParams {
 const TAKES_MIN = 4;
 
 /** Thinned to drink or to pour, stirred smooth on the way. */
-export const dilute: StageKind<DiluteParams> = {
+export const dilute: StageKind<DiluteParams, 'dilute'> = {
   kind: 'dilute',
   defaults: { into: 'water', pct: 30 },
   name: () => say('stages.dilute.thin'),

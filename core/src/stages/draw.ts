@@ -14,7 +14,7 @@ export type DrawParams = Readonly<Record<never, never>>;
 const TAKES_MIN = 6;
 
 /** The buttermilk poured off the grains through a cloth. */
-export const draw: StageKind<DrawParams> = {
+export const draw: StageKind<DrawParams, 'draw'> = {
   kind: 'draw',
   defaults: {},
   name: () => say('stages.draw.buttermilkOff'),

@@ -23,7 +23,7 @@ const MOST_LOST = 0.5;
 const TAKES_MIN = 15;
 
 /** Weighed, potted, labelled, back into the cold. */
-export const finish: StageKind<FinishParams> = {
+export const finish: StageKind<FinishParams, 'finish'> = {
   kind: 'finish',
   defaults: { potG: 400, whisk: 'yes', as: 'pots' },
   name: (params) => (params.as === 'pots' ? say('stages.finish.weighPot') : say('stages.finish.weighWrap')),

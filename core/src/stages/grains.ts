@@ -25,7 +25,7 @@ export interface GrainsParams {
 const TAKES_MIN = 4;
 
 /** Grains of kefir into the next milk, unrinsed. */
-export const grains: StageKind<GrainsParams> = {
+export const grains: StageKind<GrainsParams, 'grains'> = {
   kind: 'grains',
   defaults: { culture: 'kefir-grains', grainsPct: 5, ageDays: 1, store: 'room', vigourPct: 100 },
   name: () => say('stages.grains.grainsIn'),

@@ -25,7 +25,7 @@ const BURNS_C = 50;
 const SLOW_LATE_MIN = 15;
 
 /** Warming on the hob to a temperature. */
-export const heat: StageKind<HeatParams> = {
+export const heat: StageKind<HeatParams, 'heat'> = {
   kind: 'heat',
   defaults: { targetC: 85, paceCPerMin: 0 },
   name: (params) => say('stages.heat.heat', { target: temp(params.targetC) }),

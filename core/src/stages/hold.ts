@@ -17,7 +17,7 @@ export interface HoldParams {
 const FELL_C = 4;
 
 /** Keeping it at its heat on a low hob or over a water bath. */
-export const hold: StageKind<HoldParams> = {
+export const hold: StageKind<HoldParams, 'hold'> = {
   kind: 'hold',
   defaults: { minutes: 15, targetC: 85, lid: 'on' },
   name: () => say('stages.hold.hold'),

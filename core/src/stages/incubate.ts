@@ -52,7 +52,7 @@ export function incubatorSurroundings(
 }
 
 /** Kept warm, and left alone, until it is as sour as wanted. */
-export const incubate: StageKind<IncubateParams> = {
+export const incubate: StageKind<IncubateParams, 'incubate'> = {
   kind: 'incubate',
   defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth', leave: 'chill' },
   name: (params) =>

@@ -70,7 +70,7 @@ function starterWords({ form, ageDays, generation }: InoculateParams): Text {
 }
 
 /** Starter dispersed in warm milk. */
-export const inoculate: StageKind<InoculateParams> = {
+export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
   kind: 'inoculate',
   defaults: {
     culture: 'thermophilic',

@@ -91,10 +91,10 @@ export interface CueScale {
 
 /**
  * A kind of stage: one file that says everything about itself.
- * P are its parameters, plain data that a method file or a maker's choice fills in.
+ * P are its parameters, plain data that a method file or a maker's choice fills in; N is its name.
  */
-export interface StageKind<P> {
-  readonly kind: string;
+export interface StageKind<P, N extends string = string> {
+  readonly kind: N;
   readonly defaults: P;
   /** One word for the drawing and the lists. */
   readonly name: (params: P) => Text;

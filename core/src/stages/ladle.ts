@@ -16,7 +16,7 @@ const WAYS = {
 } as const;
 
 /** Curd out of its pot on to the cloth. */
-export const ladle: StageKind<LadleParams> = {
+export const ladle: StageKind<LadleParams, 'ladle'> = {
   kind: 'ladle',
   defaults: { how: 'ladle' },
   name: (params) => (params.how === 'ladle' ? say('stages.ladle.ladle') : say('stages.ladle.pour')),

@@ -19,7 +19,7 @@ export interface LiftParams {
 const TAKES_MIN = 10;
 
 /** The crust of scalded cream taken from the thin cream under it. */
-export const lift: StageKind<LiftParams> = {
+export const lift: StageKind<LiftParams, 'lift'> = {
   kind: 'lift',
   defaults: { how: 'lift', scaldedH: 11, asideG: null },
   name: (params) => (params.how === 'lift' ? say('stages.lift.lift') : say('stages.lift.drainOff')),

@@ -17,7 +17,7 @@ const TAKES_MIN = 10;
 const LEFT_BEHIND = 0.005;
 
 /** Shaped in its mould, or by hand and wrapped. */
-export const mould: StageKind<MouldParams> = {
+export const mould: StageKind<MouldParams, 'mould'> = {
   kind: 'mould',
   defaults: { pieceG: 250, shape: 'mould' },
   name: (params) => (params.shape === 'mould' ? say('stages.mould.mould') : say('stages.mould.wrap')),

@@ -19,7 +19,7 @@ const TAKES_MIN = 6;
 const SODA_G_PER_ML = 0.9;
 
 /** Bicarbonate of soda crumbled through an acid curd, so that it melts instead of graining. */
-export const neutralise: StageKind<NeutraliseParams> = {
+export const neutralise: StageKind<NeutraliseParams, 'neutralise'> = {
   kind: 'neutralise',
   defaults: { targetPh: 5.6 },
   name: () => say('stages.neutralise.soda'),

@@ -82,6 +82,12 @@ const KINDS = [
   finish,
 ] as const;
 
+type Kinds = (typeof KINDS)[number];
+/** The name of a kind there is. */
+export type KindName = Kinds['kind'];
+/** The parameters of a kind, by its name. */
+export type ParamsOf<N extends KindName> = Extract<Kinds, { readonly kind: N }>['defaults'];
+
 /** A stage's kind with its parameters completed from the defaults. */
 export interface BoundStage {
   readonly id: string;
@@ -89,7 +95,9 @@ export interface BoundStage {
   readonly params: Record<string, unknown>;
 }
 
-const BY_NAME = new Map(KINDS.map((kind) => [kind.kind, kind as unknown as StageKind<Record<string, unknown>>]));
+const BY_NAME = new Map<string, BoundStage['kind']>(
+  KINDS.map((kind) => [kind.kind, kind as unknown as StageKind<Record<string, unknown>>]),
+);
 
 /**
  * Finds the kind of a planned stage and completes its parameters.

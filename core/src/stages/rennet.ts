@@ -23,7 +23,7 @@ const RENNET_LIKES_C = 28;
 const TOO_HEATED = 0.4;
 
 /** A little rennet, thinned with water, stirred in and then left. */
-export const rennet: StageKind<RennetParams> = {
+export const rennet: StageKind<RennetParams, 'rennet'> = {
   kind: 'rennet',
   defaults: { imcuPerKg: 4, imcuPerMl: RENNET_BOTTLE.imcuPerMl, dropsPerMl: RENNET_BOTTLE.dropsPerMl },
   name: () => say('stages.rennet.rennet'),

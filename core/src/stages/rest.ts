@@ -25,7 +25,7 @@ const RESTS = {
 } as const;
 
 /** Left alone, covered, so that the curd gathers. */
-export const rest: StageKind<RestParams> = {
+export const rest: StageKind<RestParams, 'rest'> = {
   kind: 'rest',
   defaults: { minutes: 10, why: 'gather' },
   name: () => say('stages.rest.rest'),

@@ -10,7 +10,7 @@ export interface RipenParams extends Pick<IncubateParams, 'keeper' | 'keepC'> {
 }
 
 /** The culture given a head start before the rennet. */
-export const ripen: StageKind<RipenParams> = {
+export const ripen: StageKind<RipenParams, 'ripen'> = {
   kind: 'ripen',
   defaults: { minutes: 45, keeper: 'thermostat', keepC: 30 },
   name: () => say('stages.ripen.ripen'),

@@ -19,7 +19,7 @@ export interface SaltParams {
 const TAKES_MIN = 5;
 
 /** Salt turned through a curd, which may be blended smooth with it. */
-export const salt: StageKind<SaltParams> = {
+export const salt: StageKind<SaltParams, 'salt'> = {
   kind: 'salt',
   defaults: { saltPct: 0.8, texture: 'as it is' },
   name: (params) => (params.texture === 'smooth' ? say('stages.salt.blendSmooth') : say('stages.salt.salt')),

@@ -24,7 +24,7 @@ const crustG = (state: CrockState, hours: number) =>
   scaldedCrust(totalG(state.masses), state.masses.fat, hours, 'lift').topG;
 
 /** Cream kept hot and still in a shallow pan until a crust has gathered. */
-export const scaldCream: StageKind<ScaldCreamParams> = {
+export const scaldCream: StageKind<ScaldCreamParams, 'scald-cream'> = {
   kind: 'scald-cream',
   defaults: { keepC: 80, hours: 11, depthCm: 5 },
   name: () => say('stages.scaldCream.scald'),

@@ -25,7 +25,7 @@ export const BURSTS_FROM_BAR = 3;
 const LATEST_MIN = 24 * 60;
 
 /** Bottled and closed, so that its own gas stays in it. */
-export const secondFerment: StageKind<SecondFermentParams> = {
+export const secondFerment: StageKind<SecondFermentParams, 'second-ferment'> = {
   kind: 'second-ferment',
   defaults: { hours: 12, headspacePct: 15, sugarPct: 0 },
   name: () => say('stages.secondFerment.inBottles'),

@@ -18,7 +18,7 @@ export interface SieveParams {
 const TAKES_MIN = 8;
 
 /** Grains sieved out and weighed; they have grown. */
-export const sieve: StageKind<SieveParams> = {
+export const sieve: StageKind<SieveParams, 'sieve'> = {
   kind: 'sieve',
   defaults: { then: 'next milk', grainsG: null },
   name: () => say('stages.sieve.sieve'),

@@ -16,7 +16,7 @@ export interface SkimParams {
 const TAKES_MIN = 5;
 
 /** The cream that has risen lifted off what lies under it. */
-export const skim: StageKind<SkimParams> = {
+export const skim: StageKind<SkimParams, 'skim'> = {
   kind: 'skim',
   defaults: { asideG: null },
   name: () => say('stages.skim.skim'),

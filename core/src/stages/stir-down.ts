@@ -8,7 +8,7 @@ export type StirDownParams = Readonly<Record<never, never>>;
 const TAKES_MIN = 4;
 
 /** The set curd stirred smooth on purpose. */
-export const stirDown: StageKind<StirDownParams> = {
+export const stirDown: StageKind<StirDownParams, 'stir-down'> = {
   kind: 'stir-down',
   defaults: {},
   name: () => say('stages.stirDown.stirDown'),

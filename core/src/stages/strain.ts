@@ -67,7 +67,7 @@ const WHERE: Readonly<Record<StrainParams['where'], Text>> = {
 };
 
 /** On the cloth until it is as thick as wanted. */
-export const strain: StageKind<StrainParams> = {
+export const strain: StageKind<StrainParams, 'strain'> = {
   kind: 'strain',
   defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0 },
   name: () => say('stages.strain.toTheCloth'),

@@ -13,7 +13,7 @@ const TOO_WARM_BY_C = 3;
 const LATEST_MIN = 180;
 
 /** Back from the cold to the temperature it is worked at, on the counter. */
-export const temper: StageKind<TemperParams> = {
+export const temper: StageKind<TemperParams, 'temper'> = {
   kind: 'temper',
   defaults: { targetC: 12 },
   name: (params) => say('stages.temper.temper', { target: temp(params.targetC) }),

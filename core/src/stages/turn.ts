@@ -8,7 +8,7 @@ export type TurnParams = Readonly<Record<never, never>>;
 const TAKES_MIN = 5;
 
 /** The curd scraped from its cloth and turned, so that the wet middle comes to the outside. */
-export const turn: StageKind<TurnParams> = {
+export const turn: StageKind<TurnParams, 'turn'> = {
   kind: 'turn',
   defaults: {},
   name: () => say('stages.turn.turn'),

@@ -36,7 +36,7 @@ function washesFor(state: CrockState, params: WashParams): number {
 }
 
 /** Cold water worked through the grains until it runs clear: the serum left in butter is what turns it. */
-export const wash: StageKind<WashParams> = {
+export const wash: StageKind<WashParams, 'wash'> = {
   kind: 'wash',
   defaults: { waterShare: 1 },
   name: () => say('stages.wash.wash'),

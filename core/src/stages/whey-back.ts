@@ -17,7 +17,7 @@ export interface WheyBackParams {
 const TAKES_MIN = 5;
 
 /** Some of its own whey whisked back into a curd that has drained too far. */
-export const wheyBack: StageKind<WheyBackParams> = {
+export const wheyBack: StageKind<WheyBackParams, 'whey-back'> = {
   kind: 'whey-back',
   defaults: { texture: 'very-thick' },
   name: () => say('stages.wheyBack.wheyBack'),

@@ -13,7 +13,7 @@ export interface WildParams {
 const TAKES_MIN = 5;
 
 /** Milk left to what lives in it. */
-export const wild: StageKind<WildParams> = {
+export const wild: StageKind<WildParams, 'wild'> = {
   kind: 'wild',
   defaults: { culture: 'clabber' },
   name: () => say('stages.wild.byItself'),

@@ -22,7 +22,7 @@ const TAKES_MIN = 12;
 const SERUM_SOLIDS_PCT = 1;
 
 /** Pressed and folded until no drops come, salted. */
-export const work: StageKind<WorkParams> = {
+export const work: StageKind<WorkParams, 'work'> = {
   kind: 'work',
   defaults: { butterFatPct: 82, saltPct: 1 },
   name: () => say('stages.work.workSalt'),
