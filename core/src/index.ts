@@ -1,185 +1,265 @@
-/** The engine: pure computation, no clock, no chance and no store but what it is handed. */
-export * from './units/volume.js';
-export * from './units/system.js';
-export * from './units/shown.js';
-export * from './messages/message.js';
-export * from './messages/said-error.js';
-export * from './messages/quantity.js';
+/** The engine: pure computation, no clock, no chance and no store but what it is handed. What the rest of the house asks of it. */
+export { fromMl, type VolumeUnit } from './units/volume.js';
+export { CM_PER_IN, G_PER_LB, G_PER_OZ, METRIC, PSI_PER_BAR, toFahrenheit, type Units } from './units/system.js';
+export { priceIn, type Shown, shownIn } from './units/shown.js';
+export {
+  isMessage,
+  type List,
+  listOf,
+  type Message,
+  type MessageKey,
+  say,
+  type Text,
+  uniqueTexts,
+  type Value,
+  type ValuesOf,
+} from './messages/message.js';
+export { SaidError } from './messages/said-error.js';
+export {
+  acidity,
+  amount,
+  between,
+  duration,
+  heatLoss,
+  length,
+  mass,
+  ml,
+  moment,
+  percent,
+  perKilo,
+  pressure,
+  rennetPerKilo,
+  type SaidQuantity,
+  type SimpleQuantity,
+  spoons,
+  temp,
+  tempBy,
+  volume,
+  weighed,
+} from './messages/quantity.js';
 export type { MessageValues } from './messages/keys.js';
-export * from './constants/acids.js';
-export * from './constants/butter.js';
-export * from './constants/cultures.js';
-export * from './constants/denaturation.js';
-export * from './constants/drainage.js';
-export * from './constants/evidence.js';
-export * from './constants/heat.js';
-export * from './constants/milk.js';
-export * from './constants/pooling.js';
-export * from './constants/safety-limits.js';
-export * from './constants/starter.js';
-export * from './constants/vessels.js';
-export * from './materials/reference-materials.js';
-export * from './materials/composition.js';
-export * from './materials/materials.js';
-export * from './state/crock-state.js';
-export * from './cultures/acts.js';
-export * from './cultures/renewal-policy.js';
-export * from './cultures/chain-plan.js';
-export * from './lots/culture-lot.js';
-export * from './cultures/drift.js';
-export * from './cultures/due.js';
-export * from './cultures/feeding.js';
-export * from './cultures/from-make.js';
-export * from './cultures/grain-growth.js';
-export * from './cultures/lineage.js';
-export * from './cultures/match.js';
-export * from './cultures/park.js';
-export * from './cultures/shown.js';
-export * from './cultures/stem.js';
-export * from './cultures/activity.js';
-export * from './environment/environment.js';
-export * from './make/household.js';
-export * from './environment/measured-room.js';
-export * from './environment/room.js';
-export * from './physics/churning.js';
-export * from './physics/density.js';
-export * from './physics/denaturation.js';
-export * from './physics/pasteurisation.js';
-export * from './physics/acids.js';
-export * from './physics/buffer.js';
-export * from './physics/souring.js';
-export * from './physics/souring-course.js';
-export * from './physics/temperature-response.js';
-export * from './physics/starter-activity.js';
-export * from './physics/heat.js';
-export * from './physics/gel.js';
-export * from './physics/drainage.js';
-export * from './random/random.js';
-export * from './assimilate/evidence.js';
-export * from './batch/going-out.js';
-export * from './learn/pooled.js';
-export * from './teach/lesson.js';
-export * from './learn/here.js';
-export * from './learn/taught.js';
-export * from './learn/learning-worlds.js';
-export * from './learn/recall.js';
-export * from './learn/owners.js';
-export * from './assimilate/score-prior.js';
-export * from './learn/souring-worlds.js';
-export * from './learn/straining-worlds.js';
-export * from './forecast/souring-ensemble.js';
-export * from './forecast/souring-forecast.js';
-export * from './forecast/drain-forecast.js';
-export * from './methods/method.js';
-export * from './methods/index.js';
-export * from './stages/answers.js';
-export * from './stages/kind.js';
-export * from './stages/told.js';
-export * from './stages/watch.js';
-export * from './stages/measures.js';
-export * from './stages/registry.js';
-export * from './stages/cautions.js';
-export * from './make/plan.js';
-export * from './stages/culture-of.js';
-export * from './make/run.js';
-export * from './make/waking.js';
-export * from './make/amounts.js';
-export * from './make/sheet.js';
-export * from './methods/check-choices.js';
-export * from './batch/entry.js';
-export * from './batch/impossible-time.js';
-export * from './batch/replay.js';
-export * from './explain/case.js';
-export * from './explain/causes.js';
-export * from './explain/explain.js';
-export * from './explain/faults.js';
-export * from './explain/next-time.js';
-export * from './follow/follow.js';
-export * from './follow/tasks.js';
-export * from './follow/panel.js';
-export * from './follow/safety-record.js';
-export * from './follow/outcome.js';
-export * from './follow/deviations.js';
-export * from './follow/series.js';
-export * from './balance/nutrition.js';
-export * from './balance/cost.js';
-export * from './balance/yield.js';
-export * from './balance/difference.js';
-export * from './balance/pot-label.js';
-export * from './larder/made-lot.js';
-export * from './blend/blend.js';
-export * from './blend/square.js';
-export * from './safety/rules.js';
-export * from './instruments/kind.js';
-export * from './instruments/kinds.js';
-export * from './instruments/simulated.js';
-export * from './instruments/thinning.js';
-export * from './instruments/trouble.js';
-export * from './instruments/faults.js';
-export * from './instruments/hidden-room.js';
-export * from './instruments/hidden-truth.js';
-export * from './follow/timeline.js';
-export * from './constants/rennet.js';
-export * from './materials/kitchen-goods.js';
-export * from './constants/shelf-life.js';
-export * from './constants/creaming.js';
-export * from './state/curd.js';
-export * from './physics/rennet.js';
-export * from './physics/creaming.js';
-export * from './physics/mixed-souring.js';
-export * from './physics/fit-heat.js';
-export * from './forecast/expected-cues.js';
-export * from './balance/byproducts.js';
-export * from './safety/cooling.js';
-export * from './safety/shelf-life.js';
-export * from './stages/sowing.js';
-export * from './make/planned.js';
-export * from './make/gear-demands.js';
-export * from './make/scale.js';
-export * from './make/check-method.js';
-export * from './methods/stage-asks.js';
-export * from './methods/variant.js';
-export * from './methods/edit-method.js';
-export * from './lots/lot-of.js';
-export * from './lots/lot.js';
-export * from './larder/left.js';
-export * from './larder/use-first.js';
-export * from './larder/packs.js';
-export * from './larder/label.js';
-export * from './lots/gear.js';
-export * from './larder/split.js';
-export * from './larder/fills.js';
-export * from './larder/ideas.js';
-export * from './larder/own-gear.js';
-export * from './larder/vessel-loss.js';
-export * from './larder/room-for.js';
-export * from './larder/asked-for.js';
-export * from './larder/find-words.js';
-export * from './larder/find-makes.js';
-export * from './larder/measure.js';
-export * from './stages/bottle-pressure.js';
-export * from './forecast/starter-chain.js';
-export * from './schedule/resource-profile.js';
-export * from './schedule/bound.js';
-export * from './schedule/exact.js';
-export * from './schedule/instance.js';
-export * from './schedule/search.js';
-export * from './schedule/gear-resources.js';
-export * from './schedule/hours.js';
-export * from './schedule/network.js';
-export * from './schedule/orders.js';
-export * from './schedule/planning-problem.js';
-export * from './schedule/plan.js';
-export * from './schedule/plan-of.js';
-export * from './schedule/resources.js';
-export * from './schedule/standing.js';
-export * from './schedule/mend.js';
-export * from './schedule/supposed.js';
-export * from './schedule/timeline.js';
-export * from './schedule/mode.js';
-export * from './schedule/modes.js';
-export * from './schedule/starters.js';
-export * from './schedule/alternatives.js';
-export * from './schedule/materials.js';
-export * from './schedule/move.js';
-export * from './schedule/committed.js';
+export { SOUR_AGENTS, type SourAgentId } from './constants/acids.js';
+export {
+  ACTIVITY_LOSS,
+  type CultureId,
+  CULTURES,
+  type StarterForm,
+  type StarterStore,
+  WILD_BIOMASS,
+} from './constants/cultures.js';
+export { BOUGHT_DENATURED } from './constants/denaturation.js';
+export type { DrainMethod } from './constants/drainage.js';
+export { CUE_MODELS } from './constants/evidence.js';
+export { type CoolingMethod, HOB } from './constants/heat.js';
+export { MOLAR_G, type Treatment } from './constants/milk.js';
+export { DEAD_CHANCE, PACE_SD, STARTER_LACTIC_MOL_PER_KG, TAKEN_FOR_DEAD } from './constants/starter.js';
+export { CROCK_G_PER_ML } from './constants/vessels.js';
+export {
+  MILK_POWDER,
+  PLANT_BASES,
+  READY_MILKS,
+  REFERENCE_CREAMS,
+  REFERENCE_MILKS,
+  referenceStock,
+  WHEYS,
+} from './materials/reference-materials.js';
+export { totalG } from './materials/composition.js';
+export {
+  massesOfMaterial,
+  type Material,
+  materialFromLabel,
+  materialOf,
+  snfPct,
+  type Stock,
+} from './materials/materials.js';
+export type { CrockState } from './state/crock-state.js';
+export { asStarter, divided, mixed, retired, revived } from './cultures/acts.js';
+export { RENEWAL_POLICIES, renewalPolicyOf } from './cultures/renewal-policy.js';
+export { type ChainFrom, chainPlan, type ChainWanted, type ClockedStep, otherwise } from './cultures/chain-plan.js';
+export { type CultureLot, movedTo, type Origin, ORIGINS, type RenewalPolicy, storeOf } from './lots/culture-lot.js';
+export { perGeneration, type Tasted, tastedOf } from './cultures/drift.js';
+export { byUrgency, doseFor, type Due, dueOf, isFed, type LineKnown } from './cultures/due.js';
+export { type Feeding, feedingOf, grainsPctFor } from './cultures/feeding.js';
+export { giftOf, unclaimed } from './cultures/from-make.js';
+export { growthOf, spareGrainsG, usualMilkG } from './cultures/grain-growth.js';
+export {
+  ancestorsOf,
+  type Cultures,
+  culturesById,
+  descendantsOf,
+  lineOfMake,
+  makesOf,
+  recallOf,
+  rootOf,
+} from './cultures/lineage.js';
+export { type Mismatch, mismatchOf } from './cultures/match.js';
+export { type Parking, parkingOf } from './cultures/park.js';
+export { PACE_AT, paces, shownOf, type WatchedMake } from './cultures/shown.js';
+export { type Bud, type Stem, stemsOf } from './cultures/stem.js';
+export { type Activity, activityAt, type LineShown } from './cultures/activity.js';
+export { type Kitchen, souringFactors, USUAL_KITCHEN } from './environment/environment.js';
+export { type Household, kitchenFor, swingFrom } from './make/household.js';
+export { roomCourse, roomMeanOver, type RoomReading } from './environment/measured-room.js';
+export { type CalendarMoment, roomMeanC, roomSwingC } from './environment/room.js';
+export { churnBalance, churnTrouble } from './physics/churning.js';
+export { materialDensity } from './physics/density.js';
+export { ALL_NATIVE, denatureAlong, denaturedBetaLg, type TracePoint } from './physics/denaturation.js';
+export { pasteurisationAlong } from './physics/pasteurisation.js';
+export { acidDose } from './physics/acids.js';
+export {
+  type BufferMilk,
+  bufferMilkOf,
+  bufferValue,
+  lacticForPh,
+  phForLactic,
+  titratableAcidity,
+} from './physics/buffer.js';
+export { keepAt, SOURING_STEP_MIN, souringCrock, souringLaw, sourStep } from './physics/souring.js';
+export {
+  lagQOf,
+  packetDosePct,
+  type Starter,
+  starterActivity,
+  starterAdvice,
+  starterPrior,
+  type StarterPrior,
+} from './physics/starter-activity.js';
+export { coolingMinutes, coolingSurroundings } from './physics/heat.js';
+export { gelPointPh } from './physics/gel.js';
+export { drainageCourse, minutesForWhey, wheyAfter, wheyForSolids } from './physics/drainage.js';
+export { seededRandom, seedFromText } from './random/random.js';
+export type { SouringReading } from './assimilate/evidence.js';
+export { notGoingOut } from './batch/going-out.js';
+export { type Lesson, NOTHING_LEARNED, pooled, type Pooled, recall } from './learn/pooled.js';
+export { lessonsOf } from './teach/lesson.js';
+export { learnedFigures, type LearnedHere } from './learn/here.js';
+export { type Forgotten, standingLessons, type TaughtByMake } from './learn/taught.js';
+export type { Known } from './learn/recall.js';
+export { souringOwnedBy } from './learn/owners.js';
+export type { ScorePrior } from './assimilate/score-prior.js';
+export { memberOfScores, SCORES, type SouringProblem, STANDARD_PRIOR } from './forecast/souring-ensemble.js';
+export { forecastSouring, type SouringForecast, USUAL_FORECAST } from './forecast/souring-forecast.js';
+export { forecastDrain } from './forecast/drain-forecast.js';
+export {
+  type Choice,
+  type ChoiceGroup,
+  type Choices,
+  choicesOf,
+  choicesThatCount,
+  initialChoices,
+  type Method,
+  type OptionChoice,
+} from './methods/method.js';
+export { methodById, METHODS } from './methods/index.js';
+export { answerId, answerWords } from './stages/answers.js';
+export type { CueScale, Problem } from './stages/kind.js';
+export type { Addition } from './stages/told.js';
+export type { Ask, Branch, Gauge, GaugeUnit } from './stages/watch.js';
+export { bind, type BoundStage, STAGE_KIND_NAMES } from './stages/registry.js';
+export { CAUTIONS } from './stages/cautions.js';
+export { planStages } from './make/plan.js';
+export { cultureOf } from './stages/culture-of.js';
+export { coldCrock, lastOf, runStage, type StageRun, stateIn } from './make/run.js';
+export { untilWoken } from './make/waking.js';
+export type { Amount } from './make/amounts.js';
+export { makeSheet, type MakeSheet, SHEET_FORECAST } from './make/sheet.js';
+export { checkChoices } from './methods/check-choices.js';
+export type { Entry, EntryBody, Quantity, ReadBy, Score } from './batch/entry.js';
+export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js';
+export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
+export { explain, type ExplainedCause } from './explain/explain.js';
+export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
+export { follow, type Followed, type FollowedStage, workOut } from './follow/follow.js';
+export type { Task } from './follow/tasks.js';
+export type { Drawn, DrawnStage } from './follow/panel.js';
+export type { SafetyRecord } from './follow/safety-record.js';
+export type { Deviation } from './follow/deviations.js';
+export type { SeriesPoint } from './follow/series.js';
+export { differenceOf } from './balance/difference.js';
+export { canStandInLarder, madeLot } from './larder/made-lot.js';
+export { type BlendMaterial, type BlendTarget, cheapestBlend } from './blend/blend.js';
+export type { Finding } from './safety/rules.js';
+export type { CrockQuantity, InstrumentQuantity } from './instruments/kind.js';
+export {
+  type CrockSimulator,
+  INSTRUMENT_KINDS,
+  isOfRoom,
+  kindReading,
+  type SimulatedKind,
+} from './instruments/kinds.js';
+export { hiddenMember, readTruth, simulateReading } from './instruments/simulated.js';
+export { isKept, type KeptReading } from './instruments/thinning.js';
+export { probeTrouble } from './instruments/trouble.js';
+export { faultyReading, INSTRUMENT_FAULTS, type InstrumentFault } from './instruments/faults.js';
+export { hiddenRoomOffC } from './instruments/hidden-room.js';
+export { canRead, readingMoments, simulatedReadings, truthSeed } from './instruments/hidden-truth.js';
+export { CALCIUM, RENNET_BOTTLE } from './constants/rennet.js';
+export type { Byproduct } from './balance/byproducts.js';
+export { methodOf, plannedOf } from './make/planned.js';
+export { type Goal, lotsNamed, type Scaled, scaleTo } from './make/scale.js';
+export { type MethodFault, methodFaults } from './make/check-method.js';
+export { askedOf } from './methods/stage-asks.js';
+export { methodFile, type MethodFile, variantOf } from './methods/variant.js';
+export {
+  choiceOf,
+  valueNow,
+  withAsked,
+  withFixed,
+  withoutStage,
+  withStage,
+  withStageMoved,
+} from './methods/edit-method.js';
+export type { LotKind } from './lots/lot-of.js';
+export {
+  isCulture,
+  isStock,
+  type Lot,
+  lotChoice,
+  lotIdOf,
+  type LotStock,
+  type StockLot,
+  stockOfLot,
+} from './lots/lot.js';
+export { leftOf, type Taken, takenBy } from './larder/left.js';
+export { daysBetween, nearness, useFirst } from './larder/use-first.js';
+export { packWords } from './larder/packs.js';
+export { materialOfLabel } from './larder/label.js';
+export { type Gear, GEAR_TYPES, type GearKind, type Learned, type LearnedKey, type UnderWay } from './lots/gear.js';
+export { fitInto } from './larder/split.js';
+export { fillOfGear, fillOfLot } from './larder/fills.js';
+export { ideasFor } from './larder/ideas.js';
+export { withOwnGear } from './larder/own-gear.js';
+export { withVessels } from './larder/vessel-loss.js';
+export { pottedIn, roomProblems } from './larder/room-for.js';
+export { askedFor } from './larder/asked-for.js';
+export { findWords } from './larder/find-words.js';
+export { findMakes, type Found, type Wanted } from './larder/find-makes.js';
+export { dropsPerMl, type Measured, ROUTINES, strengthBySoda } from './larder/measure.js';
+export { ripeningH } from './forecast/starter-chain.js';
+export { emptyProfile } from './schedule/resource-profile.js';
+export { costOfChoice, type Instance, type Picks, UNMET } from './schedule/instance.js';
+export { searchFor } from './schedule/search.js';
+export type { PlanGear } from './schedule/gear-resources.js';
+export { hoursOf, type Person, type Stretch } from './schedule/hours.js';
+export type { Made, Order } from './schedule/orders.js';
+export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
+export { layOut, planFor, plans } from './schedule/plan.js';
+export type { MakesAndTasks } from './schedule/plan-of.js';
+export { type KeptPlace, type Standing, standingOf } from './schedule/standing.js';
+export { type Change, changesOf, mending } from './schedule/mend.js';
+export { supposed, type Supposition } from './schedule/supposed.js';
+export { type Extension, stageExtension, type StageExtension } from './schedule/timeline.js';
+export type { MakeMode } from './schedule/mode.js';
+export type { StarterHere } from './schedule/starters.js';
+export {
+  type Alternative,
+  alternatives,
+  differs,
+  type Likeness,
+  likenessOf,
+  OBJECTIVE_PRESETS,
+  type ObjectivePreset,
+} from './schedule/alternatives.js';
+export { type LotLeftThen, neededBy, toBuy, type ToBuy } from './schedule/materials.js';
+export { type Break, breaksOfItself, moved } from './schedule/move.js';
+export { committedOf } from './schedule/committed.js';

@@ -68,3 +68,6 @@ export const TEXTURES = {
 } as const satisfies Readonly<Record<string, { readonly solids: number; readonly word: Text }>>;
 
 export type TextureId = keyof typeof TEXTURES;
+
+/** Viscosity of water by the Vogel equation, exp(b / (T − c)) up to a factor, T in K (fitted to 0–100 °C; Viswanath et al. 2007, ch. 4). */
+export const VISCOSITY = { bK: 578.919, cK: 137.546 } as const;

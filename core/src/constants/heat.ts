@@ -35,6 +35,15 @@ export const REFRIGERATOR_C = 4;
  * grows with the cube root of the difference, as free convection over a plate does (Incropera & DeWitt, ch. 9).
  */
 export const VAPOUR_TRANSFER_AT_60K_M_PER_S = 0.0045;
+/**
+ * Pressure of saturated water vapour, Pa, by the Magnus formula: at0Pa · exp(a·T / (T + b)), T in °C (Alduchov & Eskridge 1996,
+ * J. Appl. Meteorol. 35, 601).
+ */
+export const SATURATED_VAPOUR = { at0Pa: 610.94, a: 17.625, bC: 243.04 } as const;
+/** Gas constant, J/(mol·K). */
+export const GAS_J_PER_MOL_K = 8.314;
+/** 0 °C in kelvin. */
+export const ZERO_C_IN_K = 273.15;
 /** Latent heat of evaporation of water, kJ/kg, near the temperatures of a kitchen: 2501 − 2.36 T (°C). */
 export const LATENT_KJ_PER_KG = { at0C: 2501, slopePerK: -2.36 } as const;
 

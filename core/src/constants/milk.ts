@@ -38,6 +38,18 @@ export const MOLAR_G = {
   carbonDioxide: 44.01,
 } as const;
 
+/**
+ * Specific heat of components, kJ/(kg·K), as a + b·T + c·T² of the temperature T in °C, above 0 °C (Choi & Okos 1986, Food
+ * Engineering and Process Applications 1, 93).
+ */
+export const SPECIFIC_HEAT = {
+  water: { a: 4.1762, b: -9.0864e-5, c: 5.4731e-6 },
+  protein: { a: 2.0082, b: 1.2089e-3, c: -1.3129e-6 },
+  fat: { a: 1.9842, b: 1.4733e-3, c: -4.8008e-6 },
+  carbohydrate: { a: 1.5488, b: 1.9625e-3, c: -5.9399e-6 },
+  ash: { a: 1.0926, b: 1.8896e-3, c: -3.6817e-6 },
+} as const;
+
 /** pH of fresh cow's milk and its spread between herds and seasons (1 standard deviation). */
 export const FRESH_COW_PH = { mean: 6.65, sd: 0.04 } as const;
 

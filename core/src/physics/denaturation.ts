@@ -7,6 +7,7 @@ import {
   GAS_KJ_PER_MOL_K,
   type DenaturationLaw,
 } from '../constants/denaturation.js';
+import { ZERO_C_IN_K } from '../constants/heat.js';
 import type { Treatment } from '../constants/milk.js';
 
 /** Fractions (0–1) of each whey protein still native. */
@@ -37,7 +38,7 @@ const COLD_ENOUGH_C = 50;
 /** Rate constant in 1/s at a temperature in °C. */
 export function denaturationRatePerS(law: DenaturationLaw, tempC: number): number {
   const { eaKJPerMol, lnK0 } = tempC <= law.breakC ? law.below : law.above;
-  return Math.exp(lnK0 - eaKJPerMol / (GAS_KJ_PER_MOL_K * (tempC + 273.15)));
+  return Math.exp(lnK0 - eaKJPerMol / (GAS_KJ_PER_MOL_K * (tempC + ZERO_C_IN_K)));
 }
 
 /** Native fractions after `minutes` at one temperature (closed form of order 1 or 1.5). */

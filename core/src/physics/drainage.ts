@@ -1,4 +1,6 @@
+import { ZERO_C_IN_K } from '../constants/heat.js';
 import {
+  VISCOSITY,
   BROKEN_TAU_FACTOR,
   CLOTH_AREA_CM2_AT_1KG,
   CUT_TAU_FACTOR,
@@ -46,9 +48,9 @@ export interface DrainageConditions {
   readonly exponent?: number;
 }
 
-/** Viscosity of whey relative to 20 °C (water, Vogel equation). */
+/** Viscosity of whey relative to 20 °C. */
 export function relativeViscosity(tempC: number): number {
-  const vogel = (t: number) => Math.exp(578.919 / (t + 273.15 - 137.546));
+  const vogel = (t: number) => Math.exp(VISCOSITY.bK / (t + ZERO_C_IN_K - VISCOSITY.cK));
   return vogel(tempC) / vogel(20);
 }
 

@@ -1,4 +1,7 @@
 import {
+  GAS_J_PER_MOL_K,
+  SATURATED_VAPOUR,
+  ZERO_C_IN_K,
   COLD_WATER_C,
   FLASK_UA_W_PER_K_AT_1L,
   ICE_WATER_C,
@@ -9,6 +12,7 @@ import {
   WRAPPED_UA_W_PER_K_AT_1L,
   type CoolingMethod,
 } from '../constants/heat.js';
+import { MOLAR_G } from '../constants/milk.js';
 import type { Masses } from '../materials/composition.js';
 import { totalG } from '../materials/composition.js';
 import { specificHeatKJPerKgK } from './specific-heat.js';
@@ -108,10 +112,11 @@ export function evaporationGPerMin(openAreaM2: number, tempC: number, roomC: num
   return openAreaM2 * mPerS * (vapourGPerM3(tempC) - 0.5 * vapourGPerM3(roomC)) * 60;
 }
 
-/** Saturated water vapour, g/m³, Magnus formula (Alduchov & Eskridge 1996). */
+/** Saturated water vapour, g/m³. */
 function vapourGPerM3(tempC: number): number {
-  const pascals = 610.94 * Math.exp((17.625 * tempC) / (tempC + 243.04));
-  return (pascals * 18.015) / (8.314 * (tempC + 273.15));
+  const { at0Pa, a, bC } = SATURATED_VAPOUR;
+  const pascals = at0Pa * Math.exp((a * tempC) / (tempC + bC));
+  return (pascals * MOLAR_G.water) / (GAS_J_PER_MOL_K * (tempC + ZERO_C_IN_K));
 }
 
 /** Result of a short stretch of heating or cooling. */
