@@ -69,5 +69,5 @@ export const TEXTURES = {
 
 export type TextureId = keyof typeof TEXTURES;
 
-/** Viscosity of water by the Vogel equation, exp(b / (T − c)) up to a factor, T in K (fitted to 0–100 °C; Viswanath et al. 2007, ch. 4). */
+/** Viscosity of water by the Vogel equation, exp(b / (T − c)) up to a factor, T in K (Vogel 1921, Phys. Z. 22, 645; parameters of the Dortmund Data Bank). */
 export const VISCOSITY = { bK: 578.919, cK: 137.546 } as const;
