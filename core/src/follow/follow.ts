@@ -28,7 +28,7 @@ import { panelOf, type StagePanel } from './panel.js';
 import { safetyRecord, type SafetyRecord } from './safety-record.js';
 import { runOffEndG, weighedNow, type WeighedNow } from './weighed.js';
 import { seriesOf, stateAt, type SeriesPoint } from './series.js';
-import { msOf, timelineOf, type Timeline } from './timeline.js';
+import { msOf, timelineOf, type Timeline, type TimelineStage } from './timeline.js';
 
 /** When something is ready: likely, and from P10 to P90. Null where it would not get there. */
 export interface ReadyWindow {
@@ -177,48 +177,23 @@ export function follow(batch: Batch, nowMs: number, options: ForecastOptions, ho
   return summarise(workOut(batch, nowMs, options, household));
 }
 
-function summarise({
-  batch,
-  timeline,
-  firstPass,
-  environment,
-  nominal,
-  souring,
-  drains,
-  planned,
-  wake,
-  known,
-}: WorkedOut): Followed {
+function summarise(worked: WorkedOut): Followed {
+  const { batch, timeline, environment, nominal, souring, planned, wake, known } = worked;
   const doubtful = souring ? souring.forecast.doubtful.map((i) => souring.readingIds[i]!) : [];
   const context = { batch, timeline, environment, wake, doubtful: new Set(doubtful) };
   const here = stateAt(timeline, timeline.nowMs);
   const last = timeline.stages[timeline.stages.length - 1]!;
-  const shift = souringShiftMs(timeline, firstPass);
-  const windows = [
-    ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
-    ...drains.map((drain) => windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)),
-  ];
   const findings = findingsOf({ batch, planned, timeline, here, nominal, doubtful: context.doubtful });
   const isLost = findings.some(({ level }) => level === 'discard');
-  const drain = drains.find((d) => d.at.status !== 'done') ?? drains.at(-1);
-  const straining = drain && onTimeline(timeline, drain);
   return {
     batchId: batch.id,
     nowMs: timeline.nowMs,
-    stages: timeline.stages.map((s) => ({
-      id: s.stage.id,
-      kind: s.stage.kind.kind,
-      name: s.stage.kind.name(s.stage.params),
-      endsBy: s.stage.kind.endsBy,
-      target: s.stage.kind.target(s.stage.params),
-      status: s.status,
-      beginMs: s.beginMs,
-      endMs: s.endMs,
-      cautions: s.stage.kind.cautions(s.stage.params, firstOf(s.run)),
-      panel: isLost ? withoutGoingOn(panelOf(s, context)) : panelOf(s, context),
-    })),
+    stages: timeline.stages.map((at) => {
+      const panel = panelOf(at, context);
+      return stageOf(at, isLost ? withoutGoingOn(panel) : panel);
+    }),
     tasks: tasksOf(timeline, environment, batch),
-    windows,
+    windows: windowsOf(worked),
     demands: standsIn(timeline),
     series: seriesOf(timeline),
     now: viewOf(here),
@@ -228,14 +203,7 @@ function summarise({
     weighedNow: weighedNow(batch, timeline),
     runOffEndG: runOffEndG(timeline),
     fan: souring ? souring.forecast.fan.map((f) => ({ ...f, atMs: souring.at.beginMs + f.min * 60_000 })) : [],
-    drain:
-      drain && straining
-        ? {
-            wantedWheyG: drain.wheyBeforeG + drain.wantedWheyG,
-            beginMs: straining.beginMs,
-            loadedG: totalG(firstOf(straining.run).masses),
-          }
-        : null,
+    drain: drainOf(worked),
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     setsAside: timeline.stages.find((s) => s.stage.kind.setsAside)?.stage.kind.setsAside ?? null,
     doubtful,
@@ -253,6 +221,41 @@ function summarise({
     },
     taught: learnedHere(planned, known),
     arrives: last.endMs !== null && timeline.stages.length === planned.length,
+  };
+}
+
+function stageOf({ stage: { id, kind, params }, ...at }: TimelineStage, panel: StagePanel): FollowedStage {
+  return {
+    id,
+    kind: kind.kind,
+    name: kind.name(params),
+    endsBy: kind.endsBy,
+    target: kind.target(params),
+    status: at.status,
+    beginMs: at.beginMs,
+    endMs: at.endMs,
+    cautions: kind.cautions(params, firstOf(at.run)),
+    panel,
+  };
+}
+
+function windowsOf({ timeline, firstPass, souring, drains }: WorkedOut): readonly ReadyWindow[] {
+  const shift = souringShiftMs(timeline, firstPass);
+  return [
+    ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
+    ...drains.map((drain) => windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)),
+  ];
+}
+
+/** The draining at hand, or the last one. */
+function drainOf({ timeline, drains }: WorkedOut): Followed['drain'] {
+  const drain = drains.find((d) => d.at.status !== 'done') ?? drains.at(-1);
+  if (!drain) return null;
+  const straining = onTimeline(timeline, drain);
+  return {
+    wantedWheyG: drain.wheyBeforeG + drain.wantedWheyG,
+    beginMs: straining.beginMs,
+    loadedG: totalG(firstOf(straining.run).masses),
   };
 }
 

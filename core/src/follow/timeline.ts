@@ -50,10 +50,14 @@ export function beginnings(batch: Batch, stages: readonly BoundStage[]): (number
 }
 
 /** A stage as the log tells it came out, where it tells anything that its kind listens to. */
-function asTold(stage: BoundStage, batch: Batch, fromMs: number, untilMs: number, over: boolean): BoundStage {
+function asTold(
+  stage: BoundStage,
+  batch: Batch,
+  { fromMs, untilMs, isOver }: { readonly fromMs: number; readonly untilMs: number; readonly isOver: boolean },
+): BoundStage {
   const { told } = stage.kind;
   if (!told) return stage;
-  const during = (atMs: number) => atMs >= fromMs && (atMs < untilMs || (!over && atMs === untilMs));
+  const during = (atMs: number) => atMs >= fromMs && (atMs < untilMs || (!isOver && atMs === untilMs));
   const weighed: Partial<Record<Weighed, number>> = {};
   for (const { quantity, value, atMs } of batch.readings) {
     if ((quantity === 'grainsG' || quantity === 'asideG') && during(atMs)) weighed[quantity] = value;
@@ -64,7 +68,7 @@ function asTold(stage: BoundStage, batch: Batch, fromMs: number, untilMs: number
       .map(({ what, massG, atMs }) => ({ what, massG, minute: (atMs - batch.startedMs) / MS_PER_MIN })),
     weighed,
     untilMinute: (untilMs - batch.startedMs) / MS_PER_MIN,
-    over,
+    over: isOver,
   };
   return { ...stage, params: told(stage.params, heard) };
 }
@@ -84,67 +88,71 @@ export function timelineOf(
   const begun = beginnings(batch, stages);
   const current = begun.findLastIndex((ms) => ms !== null);
   const endMs = batch.ended?.atMs ?? null;
+  const course: Course = { startMs, endMs, nowMs, environment, wake };
   const timeline: TimelineStage[] = [];
   let state = coldCrock(environment);
-  const minuteOf = (ms: number) => Math.max(0, (ms - startMs) / MS_PER_MIN);
-  for (let i = 0; i < stages.length; i++) {
-    const asPlanned = stages[i]!;
+  for (const [i, asPlanned] of stages.entries()) {
     const beginMs = msOf({ startMs }, state.minute);
     const next = begun.slice(i + 1).find((ms) => ms !== null) ?? endMs;
-    const stage =
-      i <= current ? asTold(asPlanned, batch, begun[i] ?? beginMs, next ?? nowMs, next !== null) : asPlanned;
-    if (next !== null && i < current) {
-      const available = Math.max(0, minuteOf(next) - state.minute);
-      const run = passedRun(stage, state, environment, available, begun[i + 1] === null);
-      timeline.push({
-        stage,
-        asPlanned,
-        status: 'done',
-        beginMs,
-        endMs: msOf({ startMs }, lastOf(run).minute),
-        before: state,
-        run,
-      });
-      state = lastOf(run);
-    } else if (i === current) {
-      const elapsed = Math.max(0, minuteOf(endMs ?? nowMs) - state.minute);
-      const soFar = runStage(stage, state, environment, elapsed);
-      const ended = endMs !== null;
-      const run = ended ? soFar : untilWoken(finishStage(soFar, environment), environment, startMs, wake);
-      const dueMs = run.finished ? msOf({ startMs }, lastOf(run).minute) : null;
-      timeline.push({ stage, asPlanned, status: ended ? 'done' : 'now', beginMs, endMs: dueMs, before: state, run });
-      state = lastOf(run);
-      if (ended || !run.finished) break;
-    } else {
-      const run = untilWoken(runStage(stage, state, environment), environment, startMs, wake);
-      timeline.push({
-        stage,
-        asPlanned,
-        status: 'ahead',
-        beginMs,
-        endMs: run.finished ? msOf({ startMs }, lastOf(run).minute) : null,
-        before: state,
-        run,
-      });
-      state = lastOf(run);
-      if (!run.finished) break;
-    }
+    const span = { fromMs: begun[i] ?? beginMs, untilMs: next ?? nowMs, isOver: next !== null };
+    const stage = i <= current ? asTold(asPlanned, batch, span) : asPlanned;
+    const ran =
+      next !== null && i < current
+        ? ranBefore(stage, state, course, { nextMs: next, isNextLogged: begun[i + 1] !== null })
+        : i === current
+          ? running(stage, state, course)
+          : ahead(stage, state, course);
+    timeline.push({ stage, asPlanned, beginMs, before: state, ...ran });
+    state = lastOf(ran.run);
+    // What never ends, or was the end of the make, is the last there is of it.
+    if (ran.endMs === null || (i === current && endMs !== null)) break;
   }
   return { startMs, nowMs, stages: timeline };
 }
 
+/** What the stages of a make are run through: its begin and end, the moment it is followed to, and where. */
+interface Course {
+  readonly startMs: number;
+  readonly endMs: number | null;
+  readonly nowMs: number;
+  readonly environment: Environment;
+  readonly wake: Wake;
+}
+type Ran = Pick<TimelineStage, 'status' | 'endMs' | 'run'>;
+
+const minuteOf = ({ startMs }: Course, ms: number) => Math.max(0, (ms - startMs) / MS_PER_MIN);
+const endOf = (course: Course, run: StageRun) => msOf(course, lastOf(run).minute);
+
 /** A stage already behind: for exactly the time it had, or until done where the log passed over the next one. */
-function passedRun(
+function ranBefore(
   stage: BoundStage,
-  state: Parameters<typeof runStage>[1],
-  environment: Environment,
-  availableMin: number,
-  nextUnlogged: boolean,
-): StageRun {
-  if (!nextUnlogged) return runEnded(stage, state, environment, availableMin);
-  const untilDone = runStage(stage, state, environment);
-  const took = lastOf(untilDone).minute - state.minute;
-  return took <= availableMin ? untilDone : runEnded(stage, state, environment, availableMin);
+  state: CrockState,
+  course: Course,
+  { nextMs, isNextLogged }: { readonly nextMs: number; readonly isNextLogged: boolean },
+): Ran {
+  const { environment } = course;
+  const availableMin = Math.max(0, minuteOf(course, nextMs) - state.minute);
+  const untilDone = isNextLogged ? null : runStage(stage, state, environment);
+  const isDone = untilDone !== null && lastOf(untilDone).minute - state.minute <= availableMin;
+  const run = isDone ? untilDone : runEnded(stage, state, environment, availableMin);
+  return { status: 'done', endMs: endOf(course, run), run };
+}
+
+/** The stage at hand: as it went until now, and as it goes on; ended where the make was. */
+function running(stage: BoundStage, state: CrockState, course: Course): Ran {
+  const { environment, endMs, nowMs, startMs, wake } = course;
+  const elapsed = Math.max(0, minuteOf(course, endMs ?? nowMs) - state.minute);
+  const soFar = runStage(stage, state, environment, elapsed);
+  const isEnded = endMs !== null;
+  const run = isEnded ? soFar : untilWoken(finishStage(soFar, environment), environment, startMs, wake);
+  return { status: isEnded ? 'done' : 'now', endMs: run.finished ? endOf(course, run) : null, run };
+}
+
+/** A stage that lies ahead. */
+function ahead(stage: BoundStage, state: CrockState, course: Course): Ran {
+  const { environment, startMs, wake } = course;
+  const run = untilWoken(runStage(stage, state, environment), environment, startMs, wake);
+  return { status: 'ahead', endMs: run.finished ? endOf(course, run) : null, run };
 }
 
 /** When a stage's work was (or will be) done, however long it is then left; null where it never is. */

@@ -137,37 +137,13 @@ export function makeSheet(
   return {
     methodId: method.id,
     choices,
-    amounts: amounts.map(({ what, massG, volumeMl, measure, pricedAs, stockId, lotId, outOf }) => ({
-      what,
-      massG,
-      volumeMl,
-      measure,
-      pricedAs,
-      stockId,
-      lotId,
-      outOf,
-    })),
+    amounts: amounts.map(weighed),
     stages: runs.map((run, i) => sheetStage(run, runs[i - 1], environment)),
     line: runs.flatMap(linePoints),
     souring: souringOf(runs, environment, options, expecting),
     straining: strainingOf(runs, environment, options, expecting),
-    heat: {
-      peakC: end.peakC,
-      betaLgPct: 100 * denaturedBetaLg(end.native),
-      pasteurised: end.pasteurisedShare >= 1,
-      pair: nearestPair(end.peakC, isRich(end)),
-    },
-    product: {
-      massG: totalG(end.masses),
-      fatPct: (100 * end.masses.fat) / totalG(end.masses),
-      proteinPct: (100 * (end.masses.casein + end.masses.wheyProtein)) / totalG(end.masses),
-      solidsPct: 100 * solidsFraction(end.masses),
-      ph: end.ph,
-      firmness: firmness(end),
-      firmnessWord: bodyWord(end),
-      syneresis: syneresis(end),
-      pots: Math.floor(totalG(end.masses) / potG),
-    },
+    heat: heatOf(end),
+    product: productOf(end, potG),
     balance: balanceOf(end),
     byproducts: byproductsOf(end, planned),
     nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
@@ -178,16 +154,61 @@ export function makeSheet(
       energyKJ: end.energyKJ,
       productG: totalG(end.masses),
       potG,
-      shopPricePerKg: Number(choices['shopPrice']),
-      potPrice: Number(choices['potPrice'] ?? 0),
       handsMin,
-      handsPerHour: Number(choices['handsPerHour'] ?? 0),
+      ...pricesOf(choices),
     }),
     learned: learnedHere(planned, begin.known),
-    problems: problemsWith(runs, whole),
+    problems: [...problemsOf(runs), ...(whole ? [] : wouldNeverEnd(runs))],
     cautions: cautionsOf(runs),
     handsMin,
     totalMin: end.minute,
+  };
+}
+
+/** An amount as the sheet shows it: without how it was reckoned. */
+function weighed({
+  what,
+  massG,
+  volumeMl,
+  measure,
+  pricedAs,
+  stockId,
+  lotId,
+  outOf,
+}: Amount): MakeSheet['amounts'][number] {
+  return { what, massG, volumeMl, measure, pricedAs, stockId, lotId, outOf };
+}
+
+function heatOf(end: CrockState): MakeSheet['heat'] {
+  return {
+    peakC: end.peakC,
+    betaLgPct: 100 * denaturedBetaLg(end.native),
+    pasteurised: end.pasteurisedShare >= 1,
+    pair: nearestPair(end.peakC, isRich(end)),
+  };
+}
+
+function productOf(end: CrockState, potG: number): MakeSheet['product'] {
+  const massG = totalG(end.masses);
+  return {
+    massG,
+    fatPct: (100 * end.masses.fat) / massG,
+    proteinPct: (100 * (end.masses.casein + end.masses.wheyProtein)) / massG,
+    solidsPct: 100 * solidsFraction(end.masses),
+    ph: end.ph,
+    firmness: firmness(end),
+    firmnessWord: bodyWord(end),
+    syneresis: syneresis(end),
+    pots: Math.floor(massG / potG),
+  };
+}
+
+/** Prices that a maker chose: of a kilo in the shop, of an empty pot, of an hour of hands. */
+function pricesOf(choices: Choices) {
+  return {
+    shopPricePerKg: Number(choices['shopPrice']),
+    potPrice: Number(choices['potPrice'] ?? 0),
+    handsPerHour: Number(choices['handsPerHour'] ?? 0),
   };
 }
 
@@ -262,13 +283,11 @@ function findingsOf(runs: readonly StageRun[], end: CrockState): readonly Findin
   return cooling ? [cooling] : [];
 }
 
-function problemsWith(runs: readonly StageRun[], whole: boolean): readonly Problem[] {
-  const found = problemsOf(runs);
-  // What is merely the worse for something does not hide that it never ends.
-  if (whole || found.some(({ mild }) => !mild)) return found;
+/** That the last stage never ends, where nothing graver says why; what is merely the worse for something does not hide that. */
+function wouldNeverEnd(runs: readonly StageRun[]): readonly Problem[] {
+  if (problemsOf(runs).some(({ mild }) => !mild)) return [];
   const stuck = runs[runs.length - 1]!;
   return [
-    ...found,
     {
       field: stuck.stage.id,
       message: say('make.sheet.wouldNotDoneFive', { params: stuck.stage.kind.name(stuck.stage.params) }),

@@ -1,0 +1,58 @@
+import { check, entriesSchema, InputRefused, readingsSchema } from '@oat-crock/contract';
+import { say, type Entry } from '@oat-crock/core';
+import { Router } from 'express';
+import { houseOf } from '../house.js';
+import type { Kitchen } from '../kitchen.js';
+import { admitEntries } from './admit.js';
+import { notFound } from './errors.js';
+
+/** Lines of the log: written by hands, read by batch. */
+export function entryRoutes(kitchen: Kitchen): Router {
+  const { entries, clock, events } = kitchen;
+  const router = Router();
+
+  router.post('/entries', (request, response) => {
+    const sent = check(entriesSchema, request.body).entries;
+    sent.forEach(onlyByHand);
+    admitEntries(sent, {
+      known: knownFor(kitchen, sent),
+      readings: (id) => entries.ofBatch(id, 'minute').filter((e) => e.source !== 'hand'),
+      hasLot: (id) => kitchen.lots.get(id) !== null,
+      houseOf: (batch) => houseOf(kitchen, batch),
+      nowMs: clock.now(),
+    });
+    const { all, fresh } = entries.append(sent);
+    if (fresh.length > 0) events.tell({ type: 'entries', entries: fresh });
+    response.status(fresh.length > 0 ? 201 : 200).json({ entries: all });
+  });
+
+  router.get('/batches/:id', (request, response) => {
+    const { readings } = check(readingsSchema, request.query);
+    const found = entries.ofBatch(request.params.id, readings);
+    if (found.length === 0) throw notFound(say('server.http.routes.batchId'));
+    response.json({ batchId: request.params.id, entries: found });
+  });
+
+  return router;
+}
+
+/** Instruments have a door of their own. */
+function onlyByHand({ source }: Entry, i: number): void {
+  if (source === 'hand') return;
+  throw new InputRefused([
+    {
+      field: `entries.${i}.source`,
+      message: say('server.http.routes.onlyHandsWriteHere'),
+      remedy: say('server.http.routes.giveHandInstrumentsTheir'),
+    },
+  ]);
+}
+
+/** What is known of a batch, as far as new lines must fit it: every line by hand, and those that are corrected. */
+function knownFor({ entries }: Kitchen, sent: readonly Entry[]): (batchId: string) => readonly Entry[] {
+  return (batchId) => {
+    const replaced = sent.flatMap(({ body }) => (body.type === 'correction' ? (entries.get(body.replaces) ?? []) : []));
+    const read = replaced.filter((e) => e.batchId === batchId && e.source !== 'hand');
+    return [...entries.ofBatch(batchId, 'none'), ...read];
+  };
+}
