@@ -28,8 +28,7 @@ export interface PotLabel {
 export function potLabel(
   end: CrockState,
   stages: readonly { readonly stage: BoundStage; readonly before: CrockState }[],
-  storeC: number,
-  acidShown: boolean,
+  { storeC, acidShown }: { readonly storeC: number; readonly acidShown: boolean },
 ): PotLabel {
   const weighed = new Map<string, { readonly name: Text; readonly massG: number }>();
   for (const { stage, before } of stages) {
@@ -47,7 +46,7 @@ export function potLabel(
     ingredients: [...weighed.values()].sort((a, b) => b.massG - a.massG).map(({ name }) => name),
     netG: potG > 0 ? potG : totalG(end.masses),
     pots: potG > 0 ? potsOf(end.masses, potG) : 1,
-    ...keeping(end, storeC, acidShown),
+    ...keeping(end, { storeC, acidShown }),
     storeC,
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
     cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),
@@ -58,7 +57,10 @@ export function potLabel(
 const NEEDS = { milk: say('balance.potLabel.measureOrLook'), plant: say('balance.potLabel.measurePlant') } as const;
 
 /** How long it keeps. Where acid is to guard it, the forecast's word alone is not enough. */
-function keeping(end: CrockState, storeC: number, acidShown: boolean): Pick<PotLabel, 'keepsDays' | 'keepsNeeds'> {
+function keeping(
+  end: CrockState,
+  { storeC, acidShown }: { readonly storeC: number; readonly acidShown: boolean },
+): Pick<PotLabel, 'keepsDays' | 'keepsNeeds'> {
   const byAcid = end.souring !== null && end.curd.churned < 1;
   if (byAcid && !acidShown) return { keepsDays: null, keepsNeeds: end.inputs.casein > 0 ? NEEDS.milk : NEEDS.plant };
   return { keepsDays: shelfLife(end, storeC).days, keepsNeeds: '' };

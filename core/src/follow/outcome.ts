@@ -20,7 +20,8 @@ export interface Outcome {
 
 export function outcomeOf(end: CrockState, context: Context, stages: readonly BoundStage[]): Outcome {
   const { timeline, environment, batch } = context;
-  const label = potLabel(end, timeline.stages, environment.kitchen.refrigeratorC, acidShown(context, end));
+  const { refrigeratorC } = environment.kitchen;
+  const label = potLabel(end, timeline.stages, { storeC: refrigeratorC, acidShown: acidShown(context, end) });
   return {
     label: asFilled(label, batch, stages),
     byproducts: byproductsOf(end, stages).map((left) => ({ ...left, massG: weighedG(left, context) ?? left.massG })),

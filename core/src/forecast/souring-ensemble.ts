@@ -147,7 +147,7 @@ export function runEnsemble(
       readyMin[i] = followMixed(mixed, (min) => temperatureAt(temperature, min), questions, phAt, i, count);
     } else {
       inoculate(law, crock, start);
-      readyMin[i] = followCourse(law, crock, temperature, questions, phAt, i, count);
+      readyMin[i] = followCourse(law, crock, temperature, questions, { phAt, offset: i, stride: count });
     }
   }
   return { count, readyMin, phAt, askedMin };

@@ -55,7 +55,7 @@ const isIdea = (method: Method, lot: StockLot) => ideasFor(lot, [method]).length
 
 function foundOf(method: Method, wanted: Wanted, household: Household): Found {
   const stocks = wanted.lot ? [stockOfLot(wanted.lot.lot)] : [];
-  const kept = withoutThermostat(method, wanted.thermostat);
+  const kept = wanted.thermostat ? { choices: {}, against: '' } : withoutThermostat(method);
   const first = {
     ...kept.choices,
     ...(wanted.lot ? ofLot(method, kept.choices, wanted.lot, stocks, household) : {}),
@@ -81,9 +81,9 @@ function foundOf(method: Method, wanted: Wanted, household: Household): Found {
 }
 
 /** Where it is kept warm when nothing holds what is set: the first way that needs no thermostat. */
-function withoutThermostat(method: Method, thermostat: boolean): { readonly choices: Choices; readonly against: Text } {
+function withoutThermostat(method: Method): { readonly choices: Choices; readonly against: Text } {
   const keeper = choicesOf(method).find((c) => c.key === 'keeper');
-  if (thermostat || keeper?.kind !== 'option' || keeper.initial !== 'thermostat') return { choices: {}, against: '' };
+  if (keeper?.kind !== 'option' || keeper.initial !== 'thermostat') return { choices: {}, against: '' };
   const other = keeper.options.find((o) => o.id !== 'thermostat');
   if (other) return { choices: { keeper: other.id }, against: '' };
   return { choices: {}, against: say('larder.findMakes.wantsSteadyWarmth') };

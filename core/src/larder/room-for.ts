@@ -30,7 +30,7 @@ export function roomProblems(method: Method, sheet: Filled, used: readonly Gear[
     ...pottingProblems(
       sheet,
       used.filter((g) => g.kind === kind && takesG(g) > 0),
-      kind === 'mould' && !isHeldInMoulds(method),
+      { isFilledAgain: kind === 'mould' && !isHeldInMoulds(method) },
     ),
     ...incubators.flatMap((keeper) => keepingProblems(sheet, keeper)),
   ];
@@ -42,7 +42,11 @@ const isHeldInMoulds = (method: Method) =>
 
 const INCUBATORS: ReadonlySet<Gear['kind']> = new Set<Gear['kind']>(['flask', 'thermostat', 'bath']);
 
-function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[], filledAgain: boolean): Problem[] {
+function pottingProblems(
+  { choices, product }: Filled,
+  vessels: readonly Gear[],
+  { isFilledAgain }: { readonly isFilledAgain: boolean },
+): Problem[] {
   const potG = Number(choices['potG']);
   if (vessels.length === 0 || !(potG > 0)) return [];
   const largest = vessels.reduce((a, b) => (takesG(b) > takesG(a) ? b : a));
@@ -63,7 +67,7 @@ function pottingProblems({ choices, product }: Filled, vessels: readonly Gear[],
   }
   const holding = vessels.filter((g) => takesG(g) >= potG);
   const count = holding.reduce((sum, g) => sum + g.count, 0);
-  if (filledAgain || product.pots <= count) return [];
+  if (isFilledAgain || product.pots <= count) return [];
   return [
     {
       field: 'potG',

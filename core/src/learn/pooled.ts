@@ -49,7 +49,10 @@ export function pooled(lessons: readonly Lesson[]): Pooled {
   const news = lessons.map((lesson) => newsOf(lesson, (of, score) => indexOf.get(`${of} ${score}`)!));
   let weights = news.map(() => 1);
   for (let round = 0; round < CORROBORATION.rounds; round++) {
-    weights = news.map((one, i) => weightOf(one, sumOf(prior, news, weights.with(i, 0)), news.length > 1));
+    weights =
+      news.length > 1
+        ? news.map((one, i) => weightOf(one, sumOf(prior, news, weights.with(i, 0))))
+        : news.map(() => CORROBORATION.alone);
   }
   const { mean, covariance } = sumOf(prior, news, weights);
   return {
@@ -118,8 +121,7 @@ function sumOf(prior: readonly number[], news: readonly News[], weights: readonl
 }
 
 /** How much a make is heard, by how far it lies from what the others say. */
-function weightOf({ at, precision, pull }: News, { mean, covariance }: Sum, hasOthers: boolean): number {
-  if (!hasOthers) return CORROBORATION.alone;
+function weightOf({ at, precision, pull }: News, { mean, covariance }: Sum): number {
   const here = Matrix.columnVector(at.map((i) => mean[i]!));
   const spread = new Matrix(at.map((row) => at.map((column) => covariance.get(row, column))));
   const apart = Matrix.sub(Matrix.columnVector([...pull]), precision.mmul(here));

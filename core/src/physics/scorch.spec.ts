@@ -4,11 +4,11 @@ import { bottomC } from './scorch.js';
 
 describe('the bottom of a pot', () => {
   it('is as warm as the milk without a flame, hotter with one, hotter still where nobody stirs', () => {
-    expect(bottomC(40, 0, 4000, true)).toBe(40);
-    const stirred = bottomC(40, 1000, 4000, true);
+    expect(bottomC(40, 0, 4000, 'stirred')).toBe(40);
+    const stirred = bottomC(40, 1000, 4000, 'stirred');
     expect(stirred).toBeGreaterThan(55);
     expect(stirred).toBeLessThan(75);
-    expect(bottomC(40, 1000, 4000, false)).toBeGreaterThan(stirred + 15);
+    expect(bottomC(40, 1000, 4000, 'still')).toBeGreaterThan(stirred + 15);
   });
 
   it('rises with the flame and falls with the width of the pot', () => {
@@ -16,7 +16,7 @@ describe('the bottom of a pot', () => {
     const ml = fc.integer({ min: 500, max: 20_000 });
     fc.assert(
       fc.property(watts, ml, (heatW, volumeMl) => {
-        const at = (w: number, v: number) => bottomC(60, w, v, true);
+        const at = (w: number, v: number) => bottomC(60, w, v, 'stirred');
         expect(at(heatW + 100, volumeMl)).toBeGreaterThan(at(heatW, volumeMl));
         expect(at(heatW, 2 * volumeMl)).toBeLessThanOrEqual(at(heatW, volumeMl));
       }),
@@ -24,7 +24,7 @@ describe('the bottom of a pot', () => {
   });
 
   it('of four litres over a strong flame comes to the burning film before the milk is hot enough for yogurt', () => {
-    expect(bottomC(80, 1700, 4000, true)).toBeGreaterThan(SCORCH.filmFromC);
-    expect(bottomC(80, 500, 4000, true)).toBeLessThan(SCORCH.filmFromC);
+    expect(bottomC(80, 1700, 4000, 'stirred')).toBeGreaterThan(SCORCH.filmFromC);
+    expect(bottomC(80, 500, 4000, 'stirred')).toBeLessThan(SCORCH.filmFromC);
   });
 });

@@ -7,10 +7,10 @@ import { SCORCH } from '../constants/scorch.js';
  * @param tempC the milk, °C
  * @param heatW heat that reaches the milk, W
  * @param volumeMl milk in the pot, mL
- * @param stirred whether the spoon keeps to the bottom
+ * @param spoon whether it keeps to the bottom
  */
-export function bottomC(tempC: number, heatW: number, volumeMl: number, stirred: boolean): number {
+export function bottomC(tempC: number, heatW: number, volumeMl: number, spoon: 'stirred' | 'still'): number {
   const radiusM = Math.max(SCORCH.narrowestM, Math.cbrt((volumeMl * 1e-6) / (2 * SCORCH.deepPerWide * Math.PI)));
   const fluxWPerM2 = heatW / (Math.PI * radiusM ** 2);
-  return tempC + fluxWPerM2 / (stirred ? SCORCH.stirredWPerM2K : SCORCH.stillWPerM2K);
+  return tempC + fluxWPerM2 / (spoon === 'stirred' ? SCORCH.stirredWPerM2K : SCORCH.stillWPerM2K);
 }

@@ -36,7 +36,7 @@ function byCourse(given: Given): { ready: number; ph: Float32Array } {
   const ph = new Float32Array(askedMin.length);
   const questions = { horizonMin: given.hours * 60, targetPh: 4.6, askedMin };
   const crock = souringCrock(law, given.start);
-  return { ready: followCourse(law, crock, given.temperature, questions, ph), ph };
+  return { ready: followCourse(law, crock, given.temperature, questions, { phAt: ph, offset: 0, stride: 1 }), ph };
 }
 
 function bySteps(given: Given, stepMin: number): { ready: number; ph: number[] } {
@@ -136,7 +136,7 @@ describe('the course of a souring, in long steps', () => {
       souringCrock(law, given.start),
       given.temperature,
       { horizonMin: 24 * 60, targetPh: 4.6, askedMin: [] },
-      new Float32Array(0),
+      { phAt: new Float32Array(0), offset: 0, stride: 1 },
     );
     expect(alone).toBe(byCourse(given).ready);
   });

@@ -37,6 +37,13 @@ export interface CourseQuestions {
   readonly askedMin: readonly number[];
 }
 
+/** Where a course puts its pH at the minutes asked: from `offset` on, `stride` apart. */
+export interface CourseAnswers {
+  readonly phAt: Float32Array;
+  readonly offset: number;
+  readonly stride: number;
+}
+
 /** How far one step may carry a crock, and how far its temperature may move while it lives or dies: chosen so that pH stays within 0.01 of the exact course (see the test). */
 const STEP = { fallPh: 0.2, growth: 1, warmC: 2, dyingC: 0.25, shortestMin: 2, longestMin: 240 } as const;
 
@@ -47,7 +54,7 @@ const SETTLED_C = 0.02;
  * Follows a crock from inoculation to the horizon in steps as long as its souring allows: hours while nothing happens,
  * minutes while pH falls. Between steps the acid is the cubic through both ends and their rates.
  *
- * @param phAt where pH at the asked minutes is put: from `offset` on, `stride` apart
+ * @param answers where pH at the asked minutes is put
  * @returns minutes to the target pH; Infinity where it is not within the horizon
  */
 export function followCourse(
@@ -55,10 +62,9 @@ export function followCourse(
   crock: SouringCrock,
   temperature: TemperatureCourse,
   questions: CourseQuestions,
-  phAt: Float32Array,
-  offset = 0,
-  stride = 1,
+  answers: CourseAnswers,
 ): number {
+  const { phAt, offset, stride } = answers;
   const { askedMin, horizonMin, targetPh } = questions;
   const { aroundC, tauMin, measuredC, swingC } = temperature;
   const measuredUntilMin = measuredC.length * MEASURED_EVERY_MIN;

@@ -106,9 +106,9 @@ function warmSlowly(state: CrockState, params: HeatParams, environment: Environm
 /** The film on the bottom: where it scorches, milk that still looks cool is burning. */
 function bottomGauge({ here, environment }: Seen): Gauge {
   const { hobW, hobEfficiency } = environment.kitchen;
-  const at = (stirred: boolean) => bottomC(here.tempC, hobW * hobEfficiency, volumeMl(here), stirred);
-  const now = at(true);
-  const still = temp(at(false));
+  const at = (spoon: 'stirred' | 'still') => bottomC(here.tempC, hobW * hobEfficiency, volumeMl(here), spoon);
+  const now = at('stirred');
+  const still = temp(at('still'));
   return {
     what: say('stages.heat.bottomPot'),
     unit: '°C',

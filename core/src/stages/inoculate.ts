@@ -122,7 +122,7 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
     },
     likesGauge(params.culture, seen),
   ],
-  branches: (_params, { looks, over }) => lumpBranches(looks, over),
+  branches: (_params, { looks, over }) => (over ? [] : lumpBranches(looks)),
   cautions: () => [CAUTIONS.spoon],
   problems: (params, state) => [
     ...spentProblems(params, activityOf(params), {
@@ -237,8 +237,8 @@ export function likesGauge(culture: CultureId, { here }: Seen): Gauge {
   };
 }
 
-function lumpBranches(looks: Seen['looks'], over: boolean): Branch[] {
-  if (over || looks['slurry'] === undefined || looks['slurry'] === 'smooth') return [];
+function lumpBranches(looks: Seen['looks']): Branch[] {
+  if (looks['slurry'] === undefined || looks['slurry'] === 'smooth') return [];
   return [
     {
       id: 'lumps',
