@@ -38,7 +38,7 @@ export {
   weighed,
 } from './messages/quantity.js';
 export type { MessageValues } from './messages/keys.js';
-export { SOUR_AGENTS, type SourAgentId } from './constants/acids.js';
+export { SOUR_AGENT_IDS, SOUR_AGENTS, type SourAgentId } from './constants/acids.js';
 export {
   ACTIVITY_LOSS,
   type CultureId,

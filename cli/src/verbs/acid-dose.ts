@@ -1,5 +1,5 @@
 import { english } from '@oat-crock/messages';
-import { say, acidDose as doseOf, SOUR_AGENTS, type SourAgentId } from '@oat-crock/core';
+import { say, acidDose as doseOf, SOUR_AGENT_IDS, SOUR_AGENTS, type SourAgentId } from '@oat-crock/core';
 import { InputRefused } from '@oat-crock/contract';
 import Joi from 'joi';
 import { pct } from '../inputs/bounds.js';
@@ -30,7 +30,7 @@ export const verb: Verb = {
     massG: Joi.number().greater(0).max(200_000).required(),
     proteinPct: pct(0.5, 12).required(),
     targetPh: Joi.number().min(3.6).max(6.6).required(),
-    acid: Joi.valid('lemon', 'vinegar', 'citric', 'tartaric').required(),
+    acid: Joi.valid(...SOUR_AGENT_IDS).required(),
     strengthPct: pct(0.1, 100),
   }),
   run,

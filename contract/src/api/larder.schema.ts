@@ -1,4 +1,4 @@
-import type { CultureLot, Gear, Lot, LotStock, Material } from '@oat-crock/core';
+import { SOUR_AGENT_IDS, type CultureLot, type Gear, type Lot, type LotStock, type Material } from '@oat-crock/core';
 import type { CulturesFile } from './cultures-file.js';
 import Joi from 'joi';
 import { moment, ulid } from './entry-parts.js';
@@ -120,7 +120,7 @@ export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   whey: stock('whey'),
   acid: Joi.object({
     ...lot('acid'),
-    agent: Joi.valid('lemon', 'vinegar', 'citric', 'tartaric').required(),
+    agent: Joi.valid(...SOUR_AGENT_IDS).required(),
     strengthPct: Joi.number().min(0.5).max(100).required(),
   }),
   rennet: Joi.object({

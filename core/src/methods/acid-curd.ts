@@ -1,3 +1,4 @@
+import { SOUR_AGENT_IDS, SOUR_AGENTS } from '../constants/acids.js';
 import { FAMILIES } from './families.js';
 import { say, type Text } from '../messages/message.js';
 import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
@@ -13,16 +14,7 @@ export const AGENT = {
   kind: 'option',
   initial: 'lemon',
   why: say('methods.acidCurd.fruitBottlesDifferClear'),
-  options: [
-    { id: 'lemon', label: say('methods.acidCurd.lemonJuice'), why: say('methods.acidCurd.aboutCitricAcidOwn') },
-    { id: 'vinegar', label: say('methods.acidCurd.vinegar'), why: say('methods.acidCurd.alwaysHadTraceStays') },
-    { id: 'citric', label: say('methods.acidCurd.citricAcid'), why: say('methods.acidCurd.crystalsWeighedCleanEven') },
-    {
-      id: 'tartaric',
-      label: say('methods.acidCurd.tartaricAcid'),
-      why: say('methods.acidCurd.crystalsWeighedFromWine'),
-    },
-  ],
+  options: SOUR_AGENT_IDS.map((id) => ({ id, label: SOUR_AGENTS[id].label, why: SOUR_AGENTS[id].why })),
 } as const satisfies OptionChoice;
 
 /** How strong the bottle or the fruit is. */

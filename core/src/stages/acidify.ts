@@ -165,7 +165,7 @@ function pourPart(state: CrockState, params: AcidifyParams, share: number): Croc
   const { acid, acidMol, already, massG, milk, milkG } = acidifying;
   const part = share - acidifying.share;
   const acidG = part * acidMol * ACIDS[acid].molarG;
-  const component = COMPONENT_OF[acid];
+  const { component } = ACIDS[acid];
   const poured = pourIn(
     state,
     massesBy((c) => (c === component ? acidG : c === 'water' ? part * massG - acidG : 0)),
@@ -227,9 +227,6 @@ const CRYSTALS_G_PER_ML = 0.9;
 
 /** Fainter than this (percent) is water; it is refused, and reckoned as this. */
 const FAINTEST_PCT = 0.5;
-
-/** Where each acid is booked: tartaric has no line of its own. */
-const COMPONENT_OF = { lactic: 'lactic', citric: 'citric', acetic: 'acetic', tartaric: 'other' } as const;
 
 function doseFor(state: CrockState, { agent, strengthPct, targetPh }: AcidifyParams): AcidDose {
   const milk = bufferMilkOf(state.masses, state.freshPh);

@@ -1,4 +1,13 @@
-import { GEAR_TYPES, type GearKind, type LotKind, say, temp, type Text } from '@oat-crock/core';
+import {
+  GEAR_TYPES,
+  type GearKind,
+  type LotKind,
+  say,
+  SOUR_AGENT_IDS,
+  SOUR_AGENTS,
+  temp,
+  type Text,
+} from '@oat-crock/core';
 import { numberAsked, type Asked, type FieldOf, type OptionAsked } from '../../shared/ui/asked';
 import type { RecordFamily } from '../../state/record-writing';
 
@@ -88,12 +97,11 @@ const LOT_FIELDS: Readonly<Record<LotKind, readonly LarderAsked[]>> = {
   base: [...BOUGHT, LABEL, FRESH_PH, ALLERGEN, STABILISED, NOTE],
   acid: [
     ...BOUGHT,
-    option('agent', say('page.larder.fields.itIs'), [
-      ['lemon', say('page.larder.fields.lemonJuice')],
-      ['vinegar', say('page.larder.fields.vinegar')],
-      ['citric', say('page.larder.fields.citricAcid')],
-      ['tartaric', say('page.larder.fields.tartaricAcid')],
-    ]),
+    option(
+      'agent',
+      say('page.larder.fields.itIs'),
+      SOUR_AGENT_IDS.map((id) => [id, SOUR_AGENTS[id].label]),
+    ),
     numberAsked('strengthPct', say('page.larder.fields.itsStrength'), ' % acid', [0.5, 100, 0.1], {
       why: say('page.larder.fields.bottleMeasured'),
     }),
