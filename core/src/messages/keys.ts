@@ -2216,7 +2216,6 @@ export interface MessageValues {
   'page.shell.places.takeBackWhatPage': None;
   'page.shell.places.theseKeys': None;
   'page.shell.places.today': None;
-  'page.shell.places.todayPlanMakeMethods': None;
   'page.shell.places.writeAgainWhatTaken': None;
   'page.shell.shelf.notWorkedOut': None;
   'page.shell.shelf.planned': None;

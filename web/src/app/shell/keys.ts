@@ -9,8 +9,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { PlaceKeys } from '../shared/ui/place-keys';
-import { KEYS } from './places';
-import { SayPipe, SaidPipe, textOf } from '../shared/ui/said';
+import { KEYS, PLACES } from './places';
+import { SayPipe, SaidPipe, textList, textOf } from '../shared/ui/said';
 
 /** The keys of the house. */
 @Component({
@@ -44,6 +44,13 @@ export class Keys {
   private readonly ofPlace = inject(PlaceKeys).keys;
   /** Those that work everywhere, and after them those of this place. */
   protected readonly keys = computed(() => [
+    [
+      PLACES.map(({ key }) => key).join(' '),
+      textList(
+        PLACES.map(({ text }) => text),
+        'comma',
+      ),
+    ] as const,
     ...KEYS.map(([key, says]) => [textOf(key), says] as const),
     ...this.ofPlace().map(({ key, says }) => [key.toUpperCase(), says] as const),
   ]);

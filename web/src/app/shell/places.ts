@@ -1,4 +1,5 @@
 import { say, type Text } from '@oat-crock/core';
+
 /** A place of the product: its words, its address and its number key. */
 export interface Place {
   readonly key: string;
@@ -16,9 +17,8 @@ export const PLACES: readonly Place[] = [
   { key: '6', text: say('page.shell.places.larder'), path: '/larder' },
 ];
 
-/** Keys that work everywhere, as the help shows them. */
+/** Keys that work everywhere besides those of the places, as the help shows them. */
 export const KEYS: readonly (readonly [Text, Text])[] = [
-  ['1 2 3 4 5 6', say('page.shell.places.todayPlanMakeMethods')],
   ['N', say('page.shell.places.nextHands')],
   ['L', say('page.shell.places.logPourFocus')],
   ['U', say('page.shell.places.takeBackWhatPage')],
