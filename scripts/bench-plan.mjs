@@ -1,10 +1,10 @@
 // What planning costs, and how near it comes to the best there is: by its own bound, and by a mixed-integer programme where that can prove one.
 import { join } from 'node:path';
-import { ensureBuilt, ensureInstalled, ROOT } from './lib.mjs';
+import { engine, ensureBuilt, ensureInstalled, ROOT } from './lib.mjs';
 
 ensureInstalled();
 ensureBuilt();
-const core = await import(join(ROOT, 'core/dist/index.js'));
+const core = await engine();
 const { someWeeks } = await import(join(ROOT, 'core/dist/testing/index.js'));
 const { solveMilp, thinned } = await import(join(ROOT, 'server/dist/testing/milp.js'));
 

@@ -8,12 +8,12 @@ import { join } from 'node:path';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { gzipSync } from 'node:zlib';
-import { ensureBuilt, ensureChromium, ensureInstalled, ROOT, scriptsFor } from './lib.mjs';
+import { engine, ensureBuilt, ensureChromium, ensureInstalled, ROOT, scriptsFor } from './lib.mjs';
 import { usualProblem } from './usual.mjs';
 
 ensureInstalled();
 ensureBuilt();
-const core = await import(join(ROOT, 'core/dist/index.js'));
+const core = await engine();
 const { openDb } = await import(join(ROOT, 'server/dist/store/open.js'));
 const { entryStore } = await import(join(ROOT, 'server/dist/store/entries.js'));
 const { Solver } = createRequire(import.meta.url)('odex');
@@ -116,7 +116,9 @@ function byOdex(member, tolerance) {
 const COURSE_MIN = 30;
 const courseMin = Array.from({ length: (24 * 60) / COURSE_MIN + 1 }, (_, i) => i * COURSE_MIN);
 const COMPARED = 100;
-const members = Array.from({ length: COMPARED }, (_, i) => core.memberFromScores(problem, points, i * core.DIMS));
+const members = Array.from({ length: COMPARED }, (_, i) =>
+  core.memberOfScores(problem.law.culture, points, i * core.DIMS),
+);
 const exact = members.map((m) => byOdex(m, 1e-10));
 const worst = (courses) =>
   Math.max(...exact.flatMap((course, i) => course.map((ph, j) => Math.abs(ph - courses[i][j]))));

@@ -2,11 +2,11 @@
 // that is otherwise is learned. Prints the tables of docs/models.md.
 //   npm run calibrate [-- BATCHES KITCHENS]      300 and 40 where none are given; some minutes
 import { join } from 'node:path';
-import { ensureInstalled, must, ROOT } from './lib.mjs';
+import { engine, ensureInstalled, must } from './lib.mjs';
 
 ensureInstalled();
 must('npx', ['tsc', '-b', 'core']);
-const core = await import(join(ROOT, 'core/dist/index.js'));
+const core = await engine();
 const [batches = 300, kitchens = 40] = process.argv.slice(2).map(Number);
 const SEED = 7;
 

@@ -86,6 +86,21 @@ export function ensureChromium() {
   return at;
 }
 
+/** The engine as it is compiled, its models one by one as well; a name that it does not have is an error, not undefined. */
+export async function engine() {
+  const all = {
+    ...(await import(join(ROOT, 'core/dist/index.js'))),
+    ...(await import(join(ROOT, 'core/dist/tools.js'))),
+  };
+  return new Proxy(all, {
+    get: (own, name) => {
+      // What awaits a value asks it first whether it is a promise.
+      if (!(name in own) && name !== 'then') throw new RangeError(`The engine has no ${String(name)}.`);
+      return own[name];
+    },
+  });
+}
+
 export function filesUnder(path) {
   if (!existsSync(path)) return [];
   if (statSync(path).isFile()) return [path];

@@ -1,12 +1,12 @@
 // What takes the time in a make and in a forecast: the engine sampled at work, by function.
 import { Session } from 'node:inspector/promises';
 import { join } from 'node:path';
-import { ensureInstalled, must, ROOT } from './lib.mjs';
+import { engine, ensureInstalled, must } from './lib.mjs';
 import { usualProblem } from './usual.mjs';
 
 ensureInstalled();
 must('npx', ['tsc', '-b', 'core']);
-const core = await import(join(ROOT, 'core/dist/index.js'));
+const core = await engine();
 
 /** Functions by their own share of the time, greatest first. */
 async function sampled(work) {

@@ -127,7 +127,7 @@ export function modelPlots(core) {
       x: { label: '°C' },
       y: { label: 'growth, share of the fastest', from: 0, to: 1 },
       series: Object.values(core.CULTURES).map((c) =>
-        curve(c.name.split(' ')[0], range(0, 55), (t) => core.cardinalRate(c.growth, t)),
+        curve(c.id, range(0, 55), (t) => core.cardinalRate(c.growth, t)),
       ),
     },
     'souring-yogurt': {
@@ -205,7 +205,7 @@ export function modelPlots(core) {
         ['frozen', { form: 'active', store: 'frozen' }],
         ['live, cold', { form: 'active', store: 'cold' }],
         ['live, in the room', { form: 'active', store: 'room' }],
-      ].map(([name, starter]) => curve(name, range(0, 40), (ageDays) => core.activity({ ...starter, ageDays }))),
+      ].map(([name, starter]) => curve(name, range(0, 40), (ageDays) => core.starterActivity({ ...starter, ageDays }))),
     },
     window: {
       x: { label: 'hours' },

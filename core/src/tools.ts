@@ -1,0 +1,22 @@
+/** Models on their own, as the tools of this repository time, draw and try them: benches, plots, calibration. No part of the product. */
+export { FRESH_PH } from './constants/milk.js';
+export { PERSISTS } from './constants/pooling.js';
+export { USUAL_ENVIRONMENT } from './environment/environment.js';
+export { DIMS, runEnsemble } from './forecast/souring-ensemble.js';
+export { LEARNING_WORLDS, learningIn } from './learn/learning-worlds.js';
+export { SOURING_WORLDS, souringCoverage } from './learn/souring-worlds.js';
+export { STRAINING_WORLDS, strainingCoverage } from './learn/straining-worlds.js';
+export { runMake } from './make/run.js';
+export { sodaForPh } from './physics/acids.js';
+export { phFromTable } from './physics/buffer.js';
+export { churnMinutes, serumAfterWashing } from './physics/churning.js';
+export { risenCream, scaldedCrust } from './physics/creaming.js';
+export { denature } from './physics/denaturation.js';
+export { firmnessIndex } from './physics/gel.js';
+export { thermalStep } from './physics/heat.js';
+export { flocculationMin } from './physics/rennet.js';
+export { cardinalRate } from './physics/temperature-response.js';
+export { normals } from './random/random.js';
+export { shelfLife } from './safety/shelf-life.js';
+export { bottlePressureBar } from './stages/bottle-pressure.js';
+export { search } from './schedule/search.js';
