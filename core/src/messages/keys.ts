@@ -1224,6 +1224,7 @@ export interface MessageValues {
   'page.cultures.stemDrawing.givenUp': None;
   'page.cultures.stemDrawing.linesDescent': None;
   'page.cultures.stemDrawing.usedUp': None;
+  'page.engine.workers.couldNotStart': None;
   'page.larder.blendPanel.blendWhatThere': None;
   'page.larder.blendPanel.fatCannotMet': None;
   'page.larder.blendPanel.fatProteinCheapestDoes': {

@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import { say, SaidError } from '@oat-crock/core';
 import { wrap, type Remote } from 'comlink';
 
 /** A worker that answers calls, each of which fails where the worker could not start. */
@@ -22,16 +23,16 @@ export class Workers {
           // It is said on the page, and to whoever asked; it is no error of the page's own.
           event.preventDefault();
           this.down.set(true);
-          reject(new Error(event.message || 'A worker could not start.'));
+          reject(new SaidError(say('page.engine.workers.couldNotStart')));
         });
       });
       // Where nobody asks it anything, that it cannot start is said all the same, and is no error of its own.
       fails.catch(() => undefined);
       const api = wrap<T>(worker);
       return { ask: (call) => Promise.race([call(api), fails]) };
-    } catch (error) {
+    } catch {
       this.down.set(true);
-      return { ask: () => Promise.reject(error instanceof Error ? error : new Error(String(error))) };
+      return { ask: () => Promise.reject(new SaidError(say('page.engine.workers.couldNotStart'))) };
     }
   }
 }

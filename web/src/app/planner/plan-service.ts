@@ -11,6 +11,7 @@ import { PlanRecords } from '../state/plan-records';
 import { draftOf, tasksMoved, placesIn, type PlaceAt } from './plan-places';
 import { Planner } from './planner';
 import type { TaskAt, PlanFound, PlanStanding, PlanWanted, BatchMoved, Search } from './planner-api';
+import { wordsOfError } from '../shared/ui/words';
 
 /** A search that is on, or over. */
 export interface Searching {
@@ -93,7 +94,7 @@ export class PlanService {
         this.stood = { wanted, places };
         this.failed.set('');
       } catch (error) {
-        this.failed.set(error instanceof Error ? error.message : String(error));
+        this.failed.set(wordsOfError(error));
       }
     }
     this.working.set(false);
@@ -146,7 +147,7 @@ export class PlanService {
         change((now) => ({ ...now, round: found.round, found: withFound(now.found, found) })),
       );
     } catch (error) {
-      const failed = error instanceof Error ? error.message : String(error);
+      const failed = wordsOfError(error);
       change((now) => ({ ...now, failed }));
     }
     change((now) => ({ ...now, running: false }));

@@ -13,6 +13,7 @@ import { knownOf, learnedFeature } from './learned.feature';
 import { recordsFeature } from './records.feature';
 import { logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
+import { wordsOfError } from '../shared/ui/words';
 
 /** How often it is looked whether something must be worked out anew, ms; besides whenever the log has changed. */
 const LOOK_EVERY_MS = 250;
@@ -78,7 +79,7 @@ const keepFollowing = createEffect(
             };
             return from(engine.follow(batch, nowMs, effort, house)).pipe(
               map((followed) => FollowActions.workedOut({ followed })),
-              catchError((error: unknown) => of(FollowActions.failed({ batchId: batch.id, why: String(error) }))),
+              catchError((error: unknown) => of(FollowActions.failed({ batchId: batch.id, why: wordsOfError(error) }))),
             );
           }, 1),
         );

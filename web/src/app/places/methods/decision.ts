@@ -30,6 +30,7 @@ import { cultureFills } from './culture-fills';
 import { MethodBook } from '../../state/method-book';
 import { ownFills, stillFills, stocksNamed, takings, withOwnLots, fillOfOption, type OwnFill } from './own-things';
 import { textOf, tell } from '../../shared/ui/said';
+import { wordsOfError } from '../../shared/ui/words';
 
 const QUARTER_MS = 15 * 60_000;
 
@@ -166,7 +167,7 @@ export class Decision {
           this.refused.set(null);
         },
         (error: unknown) => {
-          if (mine === latest) this.refused.set(error instanceof Error ? error.message : String(error));
+          if (mine === latest) this.refused.set(wordsOfError(error));
         },
       );
     });

@@ -21,7 +21,7 @@ import { DraftActions } from '../../state/draft.feature';
 import { selectKitchen } from '../../state/kitchen';
 import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
-import { clockTime, mass, pricePer, span, toFive } from '../../shared/ui/words';
+import { clockTime, mass, pricePer, span, toFive, wordsOfError } from '../../shared/ui/words';
 import { MethodBook } from '../../state/method-book';
 import { NamedPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 
@@ -152,7 +152,7 @@ export class Finder {
           (found) => {
             if (mine === latest) this.found.set(found);
           },
-          (error: unknown) => this.trouble.set(error instanceof Error ? error.message : String(error)),
+          (error: unknown) => this.trouble.set(wordsOfError(error)),
         );
       }, REST_MS);
       onCleanup(() => clearTimeout(rest));
