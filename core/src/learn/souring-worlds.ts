@@ -109,12 +109,13 @@ export function souringCoverage(
           : forecastSouring(problem, readings.slice(0, read), { ...options, seed: batch + 1, fanPoints: 0 });
       const [from, to] = [p10Min ?? Infinity, p90Min ?? Infinity];
       if (readyMin >= from && readyMin <= to) held[read]!++;
-      widths[read]!.push(to - from);
+      // A window with no end, as of a culture that may be dead, is wider than any other.
+      widths[read]!.push(to === Infinity ? Infinity : to - from);
     }
   }
   return {
     held: held.map((n) => n / batches),
-    widthMin: widths.map((all) => all.sort((a, b) => a - b)[all.length >> 1]!),
+    widthMin: widths.map((all) => Float64Array.from(all).sort()[all.length >> 1]!),
   };
 }
 
