@@ -260,6 +260,35 @@ describe('the command line', () => {
     ]);
   });
 
+  it('follows a log: readings that show no acid postpone nothing, and what is found is said in words', () => {
+    const method = 'scalded-yogurt';
+    const begun = [
+      { id: '1', atMin: 0, body: { type: 'started', methodId: method, choices: {}, name: 'Pot' } },
+      { id: '2', atMin: 65, body: { type: 'step', stageId: 'starter' } },
+      { id: '3', atMin: 71, body: { type: 'step', stageId: 'warm' } },
+    ];
+    const fresh = [2, 4, 6].map((hours) => ({
+      id: `at ${hours}`,
+      atMin: 71 + 60 * hours,
+      body: { type: 'reading', quantity: 'ph', value: 6.6, by: 'meter' },
+    }));
+    const found = (log: readonly object[], hours: number) => {
+      const followed = runVerb('follow', { method, choices: {}, log, nowMin: 71 + 60 * hours, seed: 7 });
+      return (followed as { findings: { rule: unknown; verdict: string; text: unknown }[] }).findings;
+    };
+    for (const log of [begun, [...begun, ...fresh]]) {
+      expect([7, 8, 9.5, 11].map((hours) => found(log, hours)[0]?.verdict ?? 'fine')).toEqual([
+        'fine',
+        'watch',
+        'hold',
+        'discard',
+      ]);
+    }
+    const [gravest] = found(begun, 11);
+    expect(gravest!.rule).toBe('acid in time');
+    expect(gravest!.text).toContain('discard it without tasting');
+  });
+
   it('closes the balance of any make it is asked for', () => {
     fc.assert(
       fc.property(

@@ -43,7 +43,7 @@ const run = (i: FollowIn) => {
       deadPct: 100 * deadChance,
     })),
     findings: findings.map(({ rule, level, reason, doNow }) => ({
-      rule,
+      rule: english(rule),
       verdict: level,
       text: `${english(reason)} ${english(doNow)}`,
     })),
