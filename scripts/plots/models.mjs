@@ -126,9 +126,7 @@ export function modelPlots(core) {
     warmth: {
       x: { label: '°C' },
       y: { label: 'growth, share of the fastest', from: 0, to: 1 },
-      series: Object.values(core.CULTURES).map((c) =>
-        curve(c.id, range(0, 55), (t) => core.cardinalRate(c.growth, t)),
-      ),
+      series: Object.values(core.CULTURES).map((c) => curve(c.id, range(0, 55), (t) => core.cardinalRate(c.growth, t))),
     },
     'souring-yogurt': {
       x: { label: 'hours' },
