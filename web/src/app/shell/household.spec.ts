@@ -72,6 +72,19 @@ describe('the household', () => {
     expect(text()).toContain('currency is too long. Keep it to 6 characters.');
   });
 
+  it('is not saved over a number that was not taken: it stays open, at that field', async () => {
+    const { element, fixture, click, closed, writing } = await open();
+    const hob = element.querySelector<HTMLInputElement>('#household-hobW')!;
+    hob.value = '1';
+    hob.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    await click('Save');
+    await turns(10);
+    expect([closed(), writing()]).toEqual([0, undefined]);
+    expect(document.activeElement).toBe(hob);
+    expect(element.querySelector('oc-number-field [role=alert]')!.textContent).toContain('From 200 to');
+  });
+
   it('tells the later of two what both changed, keeps it, and takes theirs where that is wanted', async () => {
     const { pay, click, tell, closed, text, money, writing } = await open();
     await pay('kr');

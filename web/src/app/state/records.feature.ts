@@ -4,6 +4,7 @@ import { USUAL_SETTINGS, type FieldProblem, type Kept } from '@oat-crock/contrac
 import { dequal } from 'dequal/lite';
 import {
   edited,
+  goesByField,
   householdRecord,
   isSaved,
   overNewer,
@@ -99,7 +100,7 @@ export const recordsFeature = createFeature({
       const { id } = touched.draft;
       const base = state.families[touched.family].entities[id];
       const writing = edited(state.writing[id], touched, base);
-      const isAsItWas = touched.family === 'settings' && base !== undefined && isSaved(writing, base);
+      const isAsItWas = base !== undefined && isSaved(writing, base);
       return isAsItWas ? without(state, id) : { ...state, writing: { ...state.writing, [id]: writing } };
     }),
     // What is saved against a conflict is saved knowing of it.
@@ -127,7 +128,7 @@ export const recordsFeature = createFeature({
       changed(told(state, { [family]: [theirs] }), id, (w) => ({
         ...w,
         inFlight: null,
-        ...(family !== 'settings' && { theirs, wanted: false }),
+        ...(!goesByField(family) && { theirs, wanted: false }),
       })),
     ),
     on(RecordActions.kept, (state, { id }) =>

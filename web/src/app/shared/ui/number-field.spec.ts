@@ -59,10 +59,12 @@ describe('a number with its unit', () => {
     expect(element.querySelector('[role=alert]')!.textContent).toBe('From 1 to 10 %.');
     await type('4x');
     expect(element.querySelector('[role=alert]')!.textContent).toBe('Type a number from 1 to 10 %.');
+    expect(input.validationMessage).toBe('Type a number from 1 to 10 %.');
     input.dispatchEvent(new Event('blur'));
     expect(input.value).toBe('4x');
     await type('7');
     expect(element.querySelector('[role=alert]')).toBeNull();
+    expect(input.checkValidity()).toBeTrue();
   });
 
   it('holds its digits alone while it is entered, as they are typed, and its unit again when it is left', async () => {

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { shownIn, amount } from '@oat-crock/core';
 import { InputTextModule } from 'primeng/inputtext';
 import { decimalSign } from './decimal-sign';
@@ -25,6 +35,7 @@ import { unitWords } from './unit-words';
         <button type="button" tabindex="-1" aria-hidden="true" (click)="move(-1)"><i class="pi pi-minus"></i></button>
       }
       <input
+        #field
         pInputText
         role="spinbutton"
         inputmode="decimal"
@@ -40,6 +51,7 @@ import { unitWords } from './unit-words';
         (input)="typed($any($event.target).value)"
         (focus)="enter($any($event.target))"
         (blur)="leave()"
+        (invalid)="$event.preventDefault(); field.focus()"
         (keydown.arrowup)="move(1); $event.preventDefault()"
         (keydown.arrowdown)="move(-1); $event.preventDefault()"
       />
@@ -126,6 +138,13 @@ export class NumberField {
       ? tell('page.ui.numberField.numberFromTo', bounds)
       : tell('page.ui.numberField.fromTo', bounds);
   });
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+
+  constructor() {
+    // A form is not submitted over a number that was not taken: the field has the focus instead, and says what is wrong.
+    effect(() => this.field().nativeElement.setCustomValidity(this.trouble() ?? ''));
+  }
+
   /** What stands in the field: as it is typed, its digits alone to be typed over, or the number with its unit. */
   protected readonly text = computed(() => this.own() ?? (this.isEntered() ? this.bare() : this.written()));
 
