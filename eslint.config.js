@@ -41,6 +41,7 @@ const STAIR = [
   'random',
   'units',
   'messages',
+  'amounts',
   'constants',
   'materials',
   'blend',

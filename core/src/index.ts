@@ -2,6 +2,9 @@
 export { fromMl, type VolumeUnit } from './units/volume.js';
 export { CM_PER_IN, G_PER_LB, G_PER_OZ, METRIC, PSI_PER_BAR, toFahrenheit, type Units } from './units/system.js';
 export { priceIn, type Shown, shownIn } from './units/shown.js';
+export { type AskedAmount, readAmount, type ReadAmount } from './amounts/read-amount.js';
+export { type AmountWords, amountWords } from './amounts/said-units.js';
+export { type SaidWith, saidWith } from './make/said-with.js';
 export {
   isMessage,
   type List,

@@ -44,6 +44,7 @@ export const lotStockSchema: Joi.ObjectSchema<LotStock> = Joi.object({
   species,
   freshPh,
   allergen,
+  packG: Joi.number().greater(0).max(1_000_000),
 }).custom(fitsInto100);
 
 /** What every lot has. */

@@ -1,6 +1,10 @@
 import type { FindWords } from './find-words.js';
 import { useFirst } from './use-first.js';
 import type { StockLot } from '../lots/lot.js';
+import { CROCK_G_PER_ML } from '../constants/vessels.js';
+import { phraseAt, tokensOf } from '../amounts/amount-phrase.js';
+import { saidUnit, type Dimension } from '../amounts/said-units.js';
+import { METRIC, type Units } from '../units/system.js';
 
 /** A lot and how much of it is left, g. */
 export interface LotLeft {
@@ -25,28 +29,47 @@ export interface AskedFor {
  *
  * @param by the words of the language it is written in
  */
-export function askedFor(line: string, lots: readonly LotLeft[], by: FindWords): AskedFor {
-  let rest = ` ${line.toLowerCase().replace(/[’']/g, '')} `;
-  const take = (pattern: RegExp): RegExpMatchArray | null => {
-    const [found] = [...rest.matchAll(pattern)];
-    if (found) rest = rest.replace(found[0], ' , ');
-    return found ?? null;
-  };
-  const thermostat = take(by.noThermostat) ? (false as const) : null;
-  const time = take(by.time);
-  const amount = take(by.amount);
-  const words = rest.split(/[^\p{L}\p{N}%-]+/u).filter((w) => w && !by.idle.has(w));
-  const meant = amount || namesAll(words, lots) ? lotMeant(words, lots, by) : null;
-  const saidG = amount ? asNumber(amount[1]!) * by.gramsOf.get(amount[2]!)! : Infinity;
+export function askedFor(line: string, lots: readonly LotLeft[], by: FindWords, units: Units = METRIC): AskedFor {
+  const plain = line.toLowerCase().replace(/[’']/g, '');
+  const rest = plain.replace(by.noThermostat, ' , ');
+  const { massG, withinH, others } = amountsIn(rest, by, units);
+  const words = others.filter((w) => !by.idle.has(w));
+  const meant = massG !== null || namesAll(words, lots) ? lotMeant(words, lots, by) : null;
   return {
-    lot: meant && { lot: meant.lot.lot, leftG: Math.min(saidG, meant.lot.leftG) },
-    withinH: time ? asNumber(time[1]!) * by.hoursOf.get(time[2]!)! : null,
-    thermostat,
+    lot: meant && { lot: meant.lot.lot, leftG: Math.min(massG ?? Infinity, meant.lot.leftG) },
+    withinH,
+    thermostat: rest === plain ? null : false,
     words: (meant ? words.filter((w) => !meant.by.has(w)) : words).join(' '),
   };
 }
 
-const asNumber = (digits: string) => Number(digits.replace(',', '.'));
+/** The first mass or volume that a line says, g; the first time, h; and the words that are neither. */
+function amountsIn(
+  line: string,
+  { amounts }: FindWords,
+  units: Units,
+): { readonly massG: number | null; readonly withinH: number | null; readonly others: readonly string[] } {
+  const tokens = tokensOf(line, '.');
+  let massG: number | null = null;
+  let withinMin: number | null = null;
+  const others: string[] = [];
+  for (let i = 0; i < tokens.length;) {
+    const phrase = phraseAt(tokens, i, amounts);
+    const known = phrase?.parts.map(({ count, unit }) => ({ count, unit: unit && saidUnit(unit[0]!, units) })) ?? [];
+    const sum = (of: Dimension, factor: number) => {
+      const parts = known.filter(({ unit }) => unit?.dimension === of);
+      return parts.length > 0 ? factor * parts.reduce((total, { count, unit }) => total + count * unit!.each, 0) : null;
+    };
+    const [grams, ofVolumeG, minutes] = [sum('mass', 1), sum('volume', CROCK_G_PER_ML), sum('time', 1)];
+    const saidG = grams === null && ofVolumeG === null ? null : (grams ?? 0) + (ofVolumeG ?? 0);
+    massG ??= saidG;
+    withinMin ??= minutes;
+    const isTaken = saidG !== null || minutes !== null;
+    if (!isTaken && tokens[i]!.is !== 'sign') others.push(tokens[i]!.text);
+    i = isTaken ? phrase!.next : i + 1;
+  }
+  return { massG, withinH: withinMin === null ? null : withinMin / 60, others };
+}
 
 /** True where every word is of a lot: "evening milk" asks for what stands there, "cultured cream" for a make. */
 const namesAll = (words: readonly string[], lots: readonly LotLeft[]) =>

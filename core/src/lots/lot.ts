@@ -71,5 +71,6 @@ export function stockOfLot(lot: StockLot): LotStock {
     ...stock,
     ...(lot.freshPh === null ? {} : { freshPh: lot.freshPh }),
     ...(lot.allergen === null ? {} : { allergen: lot.allergen }),
+    ...(lot.pack === null ? {} : { packG: lot.pack }),
   };
 }

@@ -28,6 +28,8 @@ export interface Stock extends Material {
   readonly freshPh?: number;
   /** What the label of a plant base must warn of; milk where left out. */
   readonly allergen?: 'coconut' | 'cashew' | 'soya';
+  /** What one can, carton or pack gives of it, g; left out where it is loose. */
+  readonly packG?: number;
 }
 
 /** What a label says of a stock, and nothing else of it. */

@@ -168,7 +168,10 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
   },
 ];
 
-/** Plant bases as they come from can or carton, percent by mass (typical labels), with their pH. */
+/**
+ * Plant bases as they come from can or carton, percent by mass (typical labels), with their pH and what one pack gives: of a
+ * chilled can of 400 g some 220 g is the thick cream that stands on top.
+ */
 export const PLANT_BASES: readonly Stock[] = [
   {
     id: 'coconut-cream',
@@ -183,6 +186,7 @@ export const PLANT_BASES: readonly Stock[] = [
     freshPh: 6.1,
     treatment: 'ultra-heated',
     pricePerKg: 9,
+    packG: 220,
     allergen: 'coconut',
   },
   {
@@ -198,6 +202,7 @@ export const PLANT_BASES: readonly Stock[] = [
     freshPh: 6.1,
     treatment: 'ultra-heated',
     pricePerKg: 4.5,
+    packG: 400,
     allergen: 'coconut',
   },
   {
@@ -228,6 +233,7 @@ export const PLANT_BASES: readonly Stock[] = [
     freshPh: 6.9,
     treatment: 'ultra-heated',
     pricePerKg: 2.2,
+    packG: 1000,
     allergen: 'soya',
   },
 ];

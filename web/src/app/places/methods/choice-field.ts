@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { lotIdOf, type Choice, type Choices, type Method, type Problem } from '@oat-crock/core';
+import { lotIdOf, type Choice, type Choices, type Method, type Problem, type SaidWith } from '@oat-crock/core';
 import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
 import type { OwnFill } from './own-things';
@@ -26,6 +26,7 @@ const SIDE_BY_SIDE = 2;
         [max]="n.max"
         [step]="n.step"
         [suffix]="' ' + n.unit"
+        [saidWith]="saidWith()"
         [invalid]="problem() !== null"
       />
     } @else if (few()) {
@@ -81,6 +82,8 @@ export class ChoiceField {
   readonly value = input.required<number | string>();
   readonly problem = input<Problem | null>(null);
   readonly method = input.required<Method>();
+  /** What lets its amount be said in other words. */
+  readonly saidWith = input<SaidWith>({});
   /** Things of one's own that answer it, and which of them did. */
   readonly own = input<readonly OwnFill[]>([]);
   readonly ownChosen = input('');

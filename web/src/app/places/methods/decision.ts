@@ -14,6 +14,8 @@ import {
   type MakeSheet,
   type Problem,
   roomProblems,
+  type SaidWith,
+  saidWith,
   withOwnGear,
 } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
@@ -94,6 +96,12 @@ export class Decision {
   }));
   readonly sheet = signal<MakeSheet | null>(null);
   readonly refused = signal<string | null>(null);
+  /** What lets an amount of each choice be said in other words than its unit. */
+  readonly saidWith = computed((): Readonly<Record<string, SaidWith>> => {
+    const given = { stocks: this.stocks(), productG: this.sheet()?.product.massG ?? null };
+    const [method, choices] = [this.method(), this.choices()];
+    return Object.fromEntries(choicesOf(method).map(({ key }) => [key, saidWith(method, key, choices, given)]));
+  });
   /** What is wrong with it, with vessels of one's own where one is too small. */
   readonly problems = computed<readonly Problem[]>(() => {
     const [sheet, owned] = [this.sheet(), this.own().gear];

@@ -46,6 +46,7 @@ import { momentOf, NOW, type When } from './when';
 import { WhenRow } from './when-row';
 import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
 import { decimalSign } from '../ui/decimal-sign';
+import { keyOfAmount, readTyped, typedWith, understoodOf } from './typed-amount';
 
 const HALF_DAY_MS = 12 * 3_600_000;
 
@@ -75,7 +76,7 @@ export class LogPad {
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
 
   /** A number that is typed, which is kept with a point, as the household writes it. */
-  protected readonly asWritten = (typed: string) => typed.replace('.', decimalSign());
+  protected readonly asWritten = (typed: string) => typed.replaceAll('.', decimalSign());
   protected readonly keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
   /** What is typed, from what stood there, each time the pad is opened: begun anew at that very moment, so that no key is lost. */
   protected readonly typed = this.sinceOpened(() => this.stood());
@@ -209,8 +210,7 @@ export class LogPad {
 
   protected press(key: string): void {
     this.wrong.set('');
-    if (key === '⌫') this.typed.update((t) => t.slice(0, -1));
-    else if (!(key === '.' && this.typed().includes('.'))) this.typed.update((t) => (t + key).slice(0, 7));
+    this.typed.update((typed) => typedWith(typed, key));
     this.takeKeys();
   }
 
@@ -219,18 +219,28 @@ export class LogPad {
   protected onKey(event: KeyboardEvent): void {
     if (!this.pad.request() || event.ctrlKey || event.metaKey) return;
     if ((event.target as HTMLElement).tagName === 'INPUT') return;
-    if (event.key === 'Enter' && (event.target as HTMLElement).tagName === 'BUTTON') return;
+    if ('Enter '.includes(event.key) && (event.target as HTMLElement).tagName === 'BUTTON') return;
     if (!this.take(event.key)) return;
     event.preventDefault();
     event.stopPropagation();
   }
 
-  /** Takes a key into the number; false where it means nothing there. */
+  @HostListener('document:paste', ['$event'])
+  protected onPaste(event: ClipboardEvent): void {
+    if (!this.pad.request() || (event.target as HTMLElement).matches('input, textarea') || !this.isAmount()) return;
+    for (const key of event.clipboardData?.getData('text').trim() ?? '') this.take(key);
+  }
+
+  /** An amount is asked for: not a look, a note or a time. */
+  private isAmount(): boolean {
+    return !['cue', 'note', 'time'].includes(this.tab().id);
+  }
+
+  /** Takes a key into the amount; false where it means nothing there. */
   private take(key: string): boolean {
-    if (['cue', 'note', 'time'].includes(this.tab().id)) return false;
-    if (/^[0-9.]$/.test(key)) this.press(key);
-    else if (key === ',') this.press('.');
-    else if (key === 'Backspace') this.press('⌫');
+    if (!this.isAmount()) return false;
+    const typed = key === 'Backspace' ? '⌫' : keyOfAmount(key);
+    if (typed !== null) this.press(typed);
     else if (key === 'Enter') void this.saveReading();
     else return false;
     return true;
@@ -241,14 +251,21 @@ export class LogPad {
       this.wrong.set(tell('page.log.logPad.typeNumberFirst'));
       return;
     }
+    const value = this.value();
+    if (value === null) {
+      this.wrong.set(
+        tell('page.log.logPad.notUnderstood', { typed: this.asWritten(this.typed()), unit: this.way().unit }),
+      );
+      return;
+    }
     const { id, adds, gPerMl } = this.tab();
     if (adds) {
-      await this.save({ type: 'added', what: adds, massG: this.value() * gPerMl });
+      await this.save({ type: 'added', what: adds, massG: value * gPerMl });
       return;
     }
     const quantity = id as Exclude<PadTab, 'cue' | 'note' | 'time' | `added ${string}`>;
     const by: ReadBy = quantity === 'ph' ? this.by() : quantity === 'tempC' ? 'thermometer' : 'scale';
-    await this.save({ type: 'reading', quantity, value: this.value(), by });
+    await this.save({ type: 'reading', quantity, value, by });
   }
 
   /** Types one part of what is added. */
@@ -258,14 +275,19 @@ export class LogPad {
     this.takeKeys();
   }
 
-  /** What is typed, in the metric unit; what stood there, to its last digit, where nothing else was typed. */
-  private value(): number {
+  private readonly read = computed(() => readTyped(this.typed(), this.tab()));
+  /** What was understood of an amount in other words than the pad's own unit. */
+  protected readonly understood = computed(() => understoodOf(this.read(), this.way()));
+
+  /** What is typed, in the metric unit; what stood there, to its last digit, where nothing else was typed; null for no amount. */
+  private value(): number | null {
     const body = this.correcting()?.body;
     const untouched = this.typed() === this.stood();
     if (body?.type === 'reading' && untouched) return body.value;
     if (body?.type === 'added' && untouched) return body.massG / this.tab().gPerMl;
     if (!body && this.tab().partG > 0 && this.typed() === this.part()) return this.tab().partG / this.tab().gPerMl;
-    return this.way().fromShown(Number(this.typed()));
+    const read = this.read();
+    return read.is === 'amount' ? read.value : null;
   }
 
   /** What would be right, its bound as it would be typed. */

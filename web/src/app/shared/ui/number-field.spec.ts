@@ -49,19 +49,23 @@ describe('a number with its unit', () => {
 
   it('takes what lies within its bounds and nothing else; emptied, it says so', async () => {
     const { type, told } = await field(8);
-    for (const text of ['9', '400', '6.5', '8 %', '8', '0.5', '', 'six', '8 g']) await type(text);
-    expect(told).toEqual([9, 6.5, 8, null]);
+    for (const text of ['9', '400', '6.5', '8 %', '8', '0.5', '', 'a few', '8 g', 'six']) await type(text);
+    expect(told).toEqual([9, 6.5, 8, null, 6]);
   });
 
   it('leaves what was typed outside the bounds as it is, and says them until it is right', async () => {
     const { element, type, input } = await field(8);
     await type('400');
     expect(element.querySelector('[role=alert]')!.textContent).toBe('From 1 to 10 %.');
-    await type('4x');
+    await type('4-');
     expect(element.querySelector('[role=alert]')!.textContent).toBe('Type a number from 1 to 10 %.');
     expect(input.validationMessage).toBe('Type a number from 1 to 10 %.');
+    await type('4 g');
+    expect(element.querySelector('[role=alert]')!.textContent).toBe(
+      '“g” is not understood here: an amount from 1 to 10 %.',
+    );
     input.dispatchEvent(new Event('blur'));
-    expect(input.value).toBe('4x');
+    expect(input.value).toBe('4 g');
     await type('7');
     expect(element.querySelector('[role=alert]')).toBeNull();
     expect(input.checkValidity()).toBeTrue();
@@ -79,6 +83,59 @@ describe('a number with its unit', () => {
     await fixture.whenStable();
     expect(input.value).toBe('3.2 %');
     expect(told).toEqual([3, 3.2]);
+  });
+});
+
+describe('an amount in other words than the field’s own', () => {
+  async function milk() {
+    const more = { fieldId: 'milk', value: 4000, min: 250, max: 60_000, step: 250, suffix: ' g' };
+    const page = await pageOf(NumberField, [], 0, { ...more, saidWith: { gPerMl: 1.03, pieceG: 400 } });
+    const told: (number | null)[] = [];
+    page.fixture.componentInstance.changed.subscribe((n) => {
+      told.push(n);
+      page.fixture.componentRef.setInput('value', n);
+    });
+    const input = page.element.querySelector('input')!;
+    const understood = () => page.element.querySelector('.understood')?.textContent;
+    return { ...page, told, input, understood, type: typingInto(input, page.fixture) };
+  }
+  afterEach(() => measureIn(METRIC));
+
+  it('is taken, stays as it was said, and what was understood stands beneath', async () => {
+    const { type, input, told, understood, fixture } = await milk();
+    expect(understood()).toBeUndefined();
+    await type('2 qt');
+    expect(told).toEqual([1949]);
+    expect(understood()).toBe('That is 1949 g.');
+    input.dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(input.value).toBe('2 qt');
+    await type('3 cans');
+    expect(told.at(-1)).toBe(1200);
+  });
+
+  it('gives way once something else has changed the number', async () => {
+    const { type, input, understood, fixture } = await milk();
+    await type('2 qt');
+    input.dispatchEvent(new Event('blur'));
+    fixture.componentRef.setInput('value', 3000);
+    await fixture.whenStable();
+    expect(input.value).toBe('3000 g');
+    expect(understood()).toBeUndefined();
+  });
+
+  it('is in the household’s units beneath, and in grams', async () => {
+    measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });
+    const { type, understood, told } = await milk();
+    await type('half a gallon');
+    expect(told).toEqual([1949]);
+    expect(understood()).toBe('That is 4.3 lb, 1.95 kg.');
+  });
+
+  it('tells nothing while it is half typed', async () => {
+    const { type, told } = await milk();
+    for (const text of ['1', '1 ', '1 l', '1 lb', '1 lb 4', '1 lb 4 o', '1 lb 4 oz']) await type(text);
+    expect(told).toEqual([1030, 453.6, 567]);
   });
 });
 

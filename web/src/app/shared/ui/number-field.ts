@@ -9,18 +9,23 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { shownIn, amount } from '@oat-crock/core';
+import { amount, CROCK_G_PER_ML, mass, METRIC, readAmount, shownIn, type SaidWith } from '@oat-crock/core';
+import { sayQuantity } from '@oat-crock/messages';
 import { InputTextModule } from 'primeng/inputtext';
+import { amountsSaid } from './amounts-said';
 import { decimalSign } from './decimal-sign';
-import { readNumber } from './read-number';
 import { reader, units } from './reader';
 import { tell } from './said';
 import { unitWords } from './unit-words';
 
+/** What was typed may be told to this much of the number it stands for. */
+const SAME = 1e-9;
+
 /**
- * A number with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
- * the metric unit its suffix names, and shown and typed in the household's: this is the one place that converts what is
- * typed into a form. What is typed or pasted stands as it is until the field is left.
+ * An amount with its unit, between bounds; told as it is typed, so that what hangs on it follows. It is given and told in
+ * the metric unit its suffix names, and shown in the household's. It may be said in any words for amounts ("2 qt",
+ * "500 mL + 100 mL", "3 cans"): this is the one place that converts what is typed into a form. What is typed or pasted
+ * stands as it is, with what was understood beneath.
  */
 @Component({
   selector: 'oc-number-field',
@@ -61,6 +66,8 @@ import { unitWords } from './unit-words';
     </span>
     @if (trouble(); as said) {
       <p role="alert">{{ said }}</p>
+    } @else if (understood(); as said) {
+      <p class="understood" role="status">{{ said }}</p>
     }
   `,
   styles: `
@@ -104,6 +111,11 @@ import { unitWords } from './unit-words';
       font-size: 0.82rem;
       font-weight: 650;
     }
+    .understood {
+      color: var(--ink-soft);
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+    }
   `,
 })
 export class NumberField {
@@ -122,21 +134,52 @@ export class NumberField {
   readonly buttons = input(false);
   readonly invalid = input(false);
   readonly digits = input(2);
+  /** How dense what it asks for is, what a pack of it holds, what a percentage is of: so it may be said in other words. */
+  readonly saidWith = input<SaidWith>({});
   /** A number within the bounds, or null for an emptied field; nothing while what is typed lies outside them. */
   readonly changed = output<number | null>();
 
   private readonly isEntered = signal(false);
-  /** What is typed since the field was entered; null where nothing is. */
+  /** What was typed, as long as it is what the value says, or cannot be taken; null where nothing was. */
   private readonly own = signal<string | null>(null);
-  private readonly read = computed(() => readNumber(this.own() ?? '', this.unit(), decimalSign()));
+  private readonly read = computed(() => {
+    const asked = { unit: this.suffix().trim(), units: this.measures(), step: this.step(), decimal: decimalSign() };
+    return readAmount(
+      this.own() ?? '',
+      { ...asked, ...this.usualWith(), ...this.saidWith() },
+      amountsSaid(),
+      this.unit(),
+    );
+  });
+  /** Whatever is weighed here is about as dense as milk, where nothing closer is known. */
+  private readonly usualWith = computed(() => (/^ k?g$/.test(this.suffix()) ? { gPerMl: CROCK_G_PER_ML } : {}));
   /** What is wrong with what was typed: it stays as typed, and says what would be right. */
   protected readonly trouble = computed(() => {
-    const n = this.read();
-    if (n === null || (n !== 'unreadable' && this.isWithin(n))) return null;
+    const read = this.read();
+    if (read.is === 'nothing' || (read.is === 'amount' && this.isWithin(read.value))) return null;
     const bounds = { least: amount(this.least()), most: amount(this.most()), unit: this.unit() };
-    return n === 'unreadable'
+    if (read.is === 'amount') return tell('page.ui.numberField.fromTo', bounds);
+    return read.word === null
       ? tell('page.ui.numberField.numberFromTo', bounds)
-      : tell('page.ui.numberField.fromTo', bounds);
+      : tell('page.ui.numberField.wordFromTo', { ...bounds, word: read.word });
+  });
+  /** What was understood of an amount in other words than the field's own, in its unit; of a mass in grams as well. */
+  protected readonly understood = computed(() => {
+    const read = this.read();
+    if (read.is !== 'amount' || read.own || !this.isAsTyped()) return null;
+    const own = this.inWords(read.value);
+    const isMass = /^ k?g$/.test(this.suffix()) && this.unit() !== this.suffix();
+    if (!isMass) return tell('page.ui.numberField.thatIs', { amount: own });
+    const inGrams = this.suffix() === ' kg' ? 1000 * read.value : read.value;
+    return tell('page.ui.numberField.thatIsGrams', {
+      amount: own,
+      grams: sayQuantity(mass(inGrams), { ...reader(), units: METRIC }),
+    });
+  });
+  /** What was typed is what the value says. */
+  private readonly isAsTyped = computed(() => {
+    const [read, value] = [this.read(), this.value()];
+    return read.is === 'amount' && value !== null && Math.abs(value - read.value) <= SAME * Math.abs(read.value);
   });
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
@@ -146,14 +189,17 @@ export class NumberField {
   }
 
   /** What stands in the field: as it is typed, its digits alone to be typed over, or the number with its unit. */
-  protected readonly text = computed(() => this.own() ?? (this.isEntered() ? this.bare() : this.written()));
-
-  private readonly way = computed(() => {
-    const suffix = this.suffix();
-    return this.asPrinted() || !suffix.startsWith(' ') ? null : shownIn(suffix.trim(), units(), this.step());
+  protected readonly text = computed(() => {
+    const own = this.own();
+    if (own !== null && (this.isEntered() || this.trouble() !== null || this.isAsTyped())) return own;
+    return this.isEntered() ? this.bare() : this.written();
   });
+
+  /** The units it is shown in: a figure off a label is in grams everywhere. */
+  private readonly measures = computed(() => (this.asPrinted() ? METRIC : units()));
+  private readonly way = computed(() => shownIn(this.suffix().trim(), this.measures(), this.step()));
   protected readonly unit = computed(() => {
-    const unit = this.way()?.unit ?? this.suffix().trim();
+    const { unit } = this.way();
     return unit ? ` ${unitWords(unit)}` : '';
   });
   protected readonly shown = computed(() => {
@@ -161,19 +207,20 @@ export class NumberField {
     return value === null ? null : this.asShown(value);
   });
   /** The number as the household writes it; with its unit. */
-  private readonly bare = computed(() => {
-    const digits = { maximumFractionDigits: this.digits(), useGrouping: false };
-    return this.shown()?.toLocaleString(reader().language, digits) ?? '';
-  });
+  private readonly bare = computed(() => this.digitsOf(this.shown()));
   protected readonly written = computed(() => (this.bare() === '' ? '' : this.bare() + this.unit()));
+  private readonly digitsOf = (shown: number | null) =>
+    shown?.toLocaleString(reader().language, { maximumFractionDigits: this.digits(), useGrouping: false }) ?? '';
+  private readonly inWords = (value: number) => this.digitsOf(this.asShown(value)) + this.unit();
 
   protected readonly least = computed(() => this.asShown(this.min()));
   protected readonly most = computed(() => this.asShown(this.max()));
 
   protected typed(text: string): void {
     this.own.set(text);
-    const n = this.read();
-    if (n === null || (n !== 'unreadable' && this.isWithin(n))) this.tell(n);
+    const read = this.read();
+    if (read.is === 'nothing') this.tell(null);
+    else if (read.is === 'amount' && this.isWithin(read.value)) this.tell(read.value);
   }
 
   /** Entered, its digits are chosen: what is typed next stands in their place. */
@@ -183,35 +230,43 @@ export class NumberField {
     field.select();
   }
 
-  /** Left, it shows what was taken; what could not be taken stays, and what is wrong with it. */
+  /** Left, it shows what was taken, in the words it was said in; what could not be taken stays, and what is wrong with it. */
   protected leave(): void {
     this.isEntered.set(false);
-    if (this.trouble() === null) this.own.set(null);
+    const read = this.read();
+    if (this.trouble() === null && (read.is !== 'amount' || read.own)) this.own.set(null);
   }
 
   /** A step up or down, from what stands there. */
   protected move(direction: 1 | -1): void {
-    const by = (this.way()?.step(this.step()) ?? this.step()) * direction;
+    const by = this.way().step(this.step()) * direction;
     const stepped = Number(((this.shown() ?? this.least()) + by).toPrecision(12));
     this.own.set(null);
-    this.tell(Math.min(this.most(), Math.max(this.least(), stepped)));
+    this.tell(this.way().fromShown(Math.min(this.most(), Math.max(this.least(), stepped))));
   }
 
-  private isWithin(n: number): boolean {
-    return n >= this.least() && n <= this.most();
+  /** Whether an amount in the metric unit lies between the bounds, as they are shown. */
+  private isWithin(value: number): boolean {
+    const shown = this.asShown(value);
+    return shown >= this.least() && shown <= this.most();
   }
 
-  /** What was typed, in the metric unit; nothing where it is what stood there already. */
-  private tell(typed: number | null): void {
-    if (typed === this.shown()) return;
-    const value = typed === null ? null : (this.way()?.fromShown(typed) ?? typed);
+  /** An amount in the metric unit; nothing where it is what stood there already. */
+  private tell(value: number | null): void {
+    if (value === this.value() || (value !== null && this.value() !== null && this.isSame(value))) return;
     this.changed.emit(value === null ? null : Math.min(this.max(), Math.max(this.min(), value)));
+  }
+
+  /** Typed as it is shown, it is what stands there, to the last digit that is not shown. */
+  private isSame(value: number): boolean {
+    const read = this.read();
+    return (read.is !== 'amount' || read.own) && this.way().toShown(value).toFixed(12) === this.shown()?.toFixed(12);
   }
 
   /** A metric number as it is shown: as it is where it is shown in metric, else to the digits of the field. */
   private asShown(value: number): number {
     const way = this.way();
-    if (!way || way.toShown(value) === value) return value;
+    if (way.toShown(value) === value) return value;
     const ten = 10 ** this.digits();
     return Math.round(way.toShown(value) * ten) / ten;
   }

@@ -1,0 +1,158 @@
+import { phraseAt, skipIdle, tokensOf, type Part, type Token } from './amount-phrase.js';
+import { NEXT_SMALLER, saidUnit, type AmountWords, type Dimension, type SaidUnit } from './said-units.js';
+import { shownIn } from '../units/shown.js';
+import { toCelsius, type Units } from '../units/system.js';
+
+/** What an amount is asked for: its metric unit, the household's units, and what turns one kind of amount into another. */
+export interface AskedAmount {
+  /** The metric unit the number is kept in, as forms name it: "g", "kg", "L", "°C", "h", "days", "% of the milk". */
+  readonly unit: string;
+  readonly units: Units;
+  /** The step of the field in that unit, which decides between ounces and pounds. */
+  readonly step?: number;
+  /** The sign between a whole and its parts. */
+  readonly decimal: string;
+  /** Density, g/mL, where a volume may be said for a mass and a mass for a volume. */
+  readonly gPerMl?: number;
+  /** What one can, carton or packet holds, g, where pieces may be counted. */
+  readonly pieceG?: number;
+  /** What a percentage is of, g, where an amount may be said for it. */
+  readonly wholeG?: number;
+}
+
+/** What stood in a field: nothing, an amount in the metric unit asked for, or what is none, with the word that is in the way. */
+export type ReadAmount =
+  | { readonly is: 'nothing' }
+  | {
+      readonly is: 'amount';
+      readonly value: number;
+      /** It was said in the unit of the field, or in none. */
+      readonly own: boolean;
+    }
+  | { readonly is: 'unreadable'; readonly word: string | null };
+
+/** The kind of each metric unit, and how many of that kind's own unit one is. */
+const ASKED: Readonly<Record<string, readonly [Dimension, number]>> = {
+  g: ['mass', 1],
+  kg: ['mass', 1000],
+  mL: ['volume', 1],
+  L: ['volume', 1000],
+  cm: ['length', 1],
+  '°C': ['celsius', 1],
+  min: ['time', 1],
+  h: ['time', 60],
+  days: ['time', 1440],
+  '%': ['share', 1],
+  packets: ['piece', 1],
+};
+
+/** What follows a metric unit and leaves it one: "cm deep", "days ago", "% of the milk"; not "g a kg" or "°C less". */
+const OF_UNIT = /^(g|kg|mL|L|cm|°C|min|h|days|%|packets)(?: (?:deep|ago|fat|of .*))?$/;
+
+function kindOf(unit: string): readonly [Dimension, number] | null {
+  const [, name = ''] = OF_UNIT.exec(unit) ?? [];
+  return ASKED[name] ?? null;
+}
+
+/** Digits that an amount in other units is told to: a kitchen measures no finer. */
+const SIGNIFICANT = 4;
+
+/**
+ * Reads an amount as people say, type or paste it: "2 qt", "1,5 l", "500 mL + 100 mL", "3 cans", "2 tbsp", "1 lb 4 oz",
+ * "a pint", "1 h 30", "110 °F". A number alone is in the unit the field shows.
+ *
+ * @param text as it stands in the field
+ * @param shownUnit the unit as the field shows it, in the household's language, where that is none of the words for units
+ */
+export function readAmount(text: string, asked: AskedAmount, words: AmountWords, shownUnit = ''): ReadAmount {
+  const own = shownUnit.trim().toLowerCase();
+  const bare = text.trim().toLowerCase();
+  if (bare === '' || bare === own) return { is: 'nothing' };
+  const isOwn = own !== '' && bare.endsWith(own);
+  const plain = readPlain(isOwn ? bare.slice(0, -own.length) : bare, asked);
+  if (plain !== null) return { is: 'amount', value: plain, own: true };
+  // What it is an amount of is known: "2 qt milk" is two quarts.
+  const tokens = tokensOf(text, asked.decimal).filter((token) => !words.goods.has(token.text));
+  return readSaid(tokens, asked, words);
+}
+
+const PLAIN = /^([-−]?)(\d[\d.,\s]*|[.,]\d+)$/;
+
+/** A number alone, in the unit that is shown; null where it is more than that. */
+function readPlain(text: string, asked: AskedAmount): number | null {
+  const [, minus, digits] = PLAIN.exec(text.trim()) ?? [];
+  const tokens = tokensOf(digits ?? '', asked.decimal);
+  const [number] = tokens;
+  if (tokens.length !== 1 || !number || Number.isNaN(number.value)) return null;
+  return shownIn(asked.unit, asked.units, asked.step).fromShown(minus ? -number.value : number.value);
+}
+
+function readSaid(tokens: readonly Token[], asked: AskedAmount, words: AmountWords): ReadAmount {
+  const phrase = phraseAt(tokens, 0, words);
+  const end = phrase ? skipIdle(tokens, phrase.next, words) : skipIdle(tokens, 0, words);
+  const stopped = tokens[end];
+  if (!phrase || stopped) return { is: 'unreadable', word: wordAt(tokens, end) };
+  const kind = kindOf(asked.unit);
+  const [first] = phrase.parts;
+  if (phrase.parts.length === 1 && first!.unit === null) {
+    const value = shownIn(asked.unit, asked.units, asked.step).fromShown(first!.count);
+    return Number.isNaN(value) ? { is: 'unreadable', word: null } : { is: 'amount', value, own: true };
+  }
+  let sum = 0;
+  for (const part of withUnits(phrase.parts)) {
+    const value = kind && valueOf(part, kind, asked);
+    if (value === null || Number.isNaN(value)) return { is: 'unreadable', word: wordOf(part, tokens, words) };
+    sum += value;
+  }
+  return { is: 'amount', value: Number(sum.toPrecision(SIGNIFICANT)), own: false };
+}
+
+/** A word somebody would know again; a sign or a number alone is none. */
+const wordAt = (tokens: readonly Token[], at: number) => (tokens[at]?.is === 'word' ? tokens[at].text : null);
+
+const wordOf = ({ unit }: Part, tokens: readonly Token[], { unitsOf }: AmountWords) =>
+  tokens.find((t) => unit !== null && unitsOf.get(t.text) === unit)?.text ?? null;
+
+/** Bare numbers among the parts get their units: what follows the unit before, or that unit, or the next one's. */
+function withUnits(parts: readonly Part[]): readonly Part[] {
+  return parts.map((part, i) => {
+    if (part.unit) return part;
+    const before = parts.slice(0, i).findLast((p) => p.unit !== null)?.unit;
+    const then = before && NEXT_SMALLER[before[0]!];
+    if (then) return { ...part, unit: [then] };
+    return { ...part, unit: before ?? parts.slice(i).find((p) => p.unit !== null)?.unit ?? null };
+  });
+}
+
+/** A part in the metric unit asked for; null where it is an amount of another kind. */
+function valueOf({ count, unit }: Part, [kind, each]: readonly [Dimension, number], asked: AskedAmount): number | null {
+  const meant = (unit ?? [])
+    .map((name) => saidUnit(name, asked.units))
+    .sort((a, b) => Number(b.dimension === kind) - Number(a.dimension === kind));
+  for (const said of meant) {
+    const value = inDimension(count, said, kind, asked);
+    if (value !== null) return value / each;
+  }
+  return null;
+}
+
+/** So many of a unit as an amount of some kind, in that kind's own unit. */
+function inDimension(count: number, said: SaidUnit, kind: Dimension, asked: AskedAmount): number | null {
+  const { gPerMl, pieceG, wholeG } = asked;
+  if (said.dimension === kind) return count * said.each;
+  if (kind === 'celsius') return said.dimension === 'fahrenheit' ? toCelsius(count) : null;
+  const massG = massOf(count * said.each, said.dimension, asked);
+  if (massG === null) return null;
+  if (kind === 'mass') return massG;
+  if (kind === 'volume') return gPerMl ? massG / gPerMl : null;
+  if (kind === 'share') return wholeG ? (100 * massG) / wholeG : null;
+  if (kind === 'piece') return pieceG ? massG / pieceG : null;
+  return null;
+}
+
+function massOf(amount: number, dimension: Dimension, { gPerMl, pieceG }: AskedAmount): number | null {
+  if (dimension === 'mass') return amount;
+  if (dimension === 'volume') return gPerMl ? amount * gPerMl : null;
+  if (dimension === 'piece') return pieceG ? amount * pieceG : null;
+  return null;
+}
