@@ -9,7 +9,7 @@ import {
   type Known,
   type RoomReading,
 } from '@oat-crock/core';
-import { wakeAfter } from './night.js';
+import { wakeAfter, wallOf } from './night.js';
 import { asleepOf } from './people.js';
 import { roomAround, roomSwingAt } from './room.js';
 
@@ -47,6 +47,7 @@ export function householdOf(settings: Settings, gear: readonly Gear[] = []): Hou
     kitchen: withVessels({ ...USUAL_KITCHEN, roomC, refrigeratorC, hobW }, gear),
     ...(settings.roomNightDropC > 0 && { roomSwing: (ms: number) => roomSwingAt(settings, ms) }),
     wake: (ms) => wakeAfter(ms, asleepOf(settings)),
+    wall: wallOf(asleepOf(settings)),
   };
 }
 

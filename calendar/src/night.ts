@@ -1,3 +1,4 @@
+import type { WallClock } from '@oat-crock/core';
 import { daysOn, localTime, momentAt, type Zone } from './zone.js';
 
 /** Hours of the day from one to another; over midnight where the second is not the later. */
@@ -51,6 +52,18 @@ export function wakeAfter(atMs: number, asleep: Asleep): number {
   const waking = momentAt(day, asleep.toH, asleep.zone);
   return waking < atMs ? momentAt(daysOn(day, 1), asleep.toH, asleep.zone) : waking;
 }
+
+/** The first moment, from one on, at which the wall shows an hour of the day (ms). */
+export function nextHour(atMs: number, hour: number, zone: Zone): number {
+  const day = localTime(atMs, zone);
+  return [0, 1, 2].map((days) => momentAt(daysOn(day, days), hour, zone)).find((ms) => ms >= atMs - HAIR_MS)!;
+}
+
+/** The clock on the wall of a household that sleeps so. */
+export const wallOf = ({ toH, zone }: Asleep): WallClock => ({
+  nextAt: (atMs, hour) => nextHour(atMs, hour, zone),
+  morning: (atMs) => nextHour(atMs, toH, zone),
+});
 
 /** A moment as it is where somebody is awake, else the hour at which they went to sleep (ms). */
 export function wakeBefore(atMs: number, asleep: Asleep): number {

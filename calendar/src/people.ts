@@ -1,4 +1,4 @@
-import type { Person, Stretch } from '@oat-crock/core';
+import type { Person, PlanDays, Stretch } from '@oat-crock/core';
 import type { Away, Helper, Settings } from '@oat-crock/contract/api';
 import type { Asleep, Hours, Works } from './night.js';
 import { daysOver, momentAt, sameHourOn, weekdayOf, type Zone } from './zone.js';
@@ -70,6 +70,12 @@ function helperOver({ name, days, ...hours }: Helper, fromMs: number, horizonMin
     toMin: edges[2 * i + 1]!,
   }));
   return { name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) };
+}
+
+/** The days of a plan that begins at a moment, by the household's clock. */
+export function planDays({ zone, asleepToH }: Settings, fromMs: number, horizonMin: number): PlanDays {
+  const days = daysOver(sameHourOn(fromMs, -1, zone), fromMs + horizonMin * MIN_MS, zone);
+  return { midnightsMin: days.map((day) => (momentAt(day, 0, zone) - fromMs) / MIN_MS), morningH: asleepToH };
 }
 
 /** Everybody's hours over a plan that begins at a moment: those of the house, and of those who help. */

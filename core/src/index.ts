@@ -24,6 +24,7 @@ export {
   between,
   duration,
   heatLoss,
+  hourOfDay,
   length,
   mass,
   ml,
@@ -102,6 +103,7 @@ export { type Bud, type Stem, stemsOf } from './cultures/stem.js';
 export { type Activity, activityAt, type LineShown } from './cultures/activity.js';
 export { type Kitchen, souringFactors, USUAL_KITCHEN } from './environment/environment.js';
 export { type Household, kitchenFor, swingFrom } from './make/household.js';
+export { type DayClock, type WallClock } from './environment/day-clock.js';
 export { roomCourse, roomMeanOver, type RoomReading } from './environment/measured-room.js';
 export { type CalendarMoment, roomMeanC, roomSwingC } from './environment/room.js';
 export { churnBalance, churnTrouble } from './physics/churning.js';
@@ -172,7 +174,7 @@ export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js'
 export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
 export { explain, type ExplainedCause } from './explain/explain.js';
 export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
-export { follow, type Followed, type FollowedStage, workOut } from './follow/follow.js';
+export { follow, type Followed, type FollowedStage, type ReadyWindow, workOut } from './follow/follow.js';
 export type { Task } from './follow/tasks.js';
 export type { Drawn, DrawnStage } from './follow/panel.js';
 export type { SafetyRecord } from './follow/safety-record.js';
@@ -243,7 +245,7 @@ export { emptyProfile } from './schedule/resource-profile.js';
 export { costOfChoice, type Instance, type Picks, UNMET } from './schedule/instance.js';
 export { searchFor } from './schedule/search.js';
 export type { PlanGear } from './schedule/gear-resources.js';
-export { hoursOf, type Person, type Stretch } from './schedule/hours.js';
+export { hoursOf, type Person, type PlanDays, type Stretch } from './schedule/hours.js';
 export type { Made, Order } from './schedule/orders.js';
 export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
 export { layOut, planFor, plans } from './schedule/plan.js';

@@ -37,6 +37,7 @@ type Kind =
   | 'pct'
   | 'ph'
   | 'minutes'
+  | 'hourOfDay'
   | 'amount';
 type Say = (value: number, reader: Reader, decimals: number | undefined) => Said | string;
 
@@ -92,6 +93,11 @@ const KINDS: Readonly<Record<Kind, Say>> = {
   }),
   ph: (ph, { language }, decimals = 2) => ({ number: fixed(language, ph, decimals) }),
   minutes: durationOf,
+  hourOfDay: (hour) => {
+    const minutes = Math.round(hour * 60) % (24 * 60);
+    const two = (n: number) => String(n).padStart(2, '0');
+    return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+  },
   amount: (value, { language }, decimals) => ({
     number: decimals === undefined ? trimmed(language, value, 2) : fixed(language, value, decimals),
   }),

@@ -19,6 +19,7 @@ const value = Joi.alternatives(Joi.number(), Joi.string().max(60));
 const condition = Joi.alternatives(
   Joi.object({ choice: key.required(), above: Joi.number().required() }),
   Joi.object({ choice: key.required(), is: Joi.string().max(60).required() }),
+  Joi.object({ choice: key.required(), not: Joi.string().max(60).required() }),
 );
 const conditions = Joi.alternatives(condition, Joi.array().items(condition).max(8));
 

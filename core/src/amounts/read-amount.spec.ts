@@ -142,6 +142,32 @@ describe('an amount as people say it', () => {
     expect(value('1/4', packets, 'packets')).toBe(0.25);
   });
 
+  it('of the clock is an hour of the day', () => {
+    const at: Partial<AskedAmount> = { unit: 'clock', step: 0.25 };
+    const hours: readonly (readonly [string, number | string | null])[] = [
+      ['18:30', 18.5],
+      ['6:30 pm', 18.5],
+      ['6.30pm', 18.5],
+      ['7', 7],
+      ['7 am', 7],
+      ['12 am', 0],
+      ['12 pm', 12],
+      ['noon', 12],
+      ['midnight', 0],
+      ['23:59', 23 + 59 / 60],
+      ['24:00', '?'],
+      ['7:60', '?'],
+      ['13 pm', '?'],
+      ['0 am', '?'],
+      ['7 kg', '? kg'],
+      ['', null],
+    ];
+    for (const [text, expected] of hours)
+      expect(value(text, at, ''))
+        .withContext(text)
+        .toBe(expected);
+  });
+
   it('that cannot be read names the word that is in the way, and is never half read', () => {
     expect(value('2 quats')).toBe('? quats');
     expect(value('2 L butter')).toBe('? butter');

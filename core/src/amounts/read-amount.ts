@@ -65,6 +65,7 @@ const SIGNIFICANT = 4;
  * @param shownUnit the unit as the field shows it, in the household's language, where that is none of the words for units
  */
 export function readAmount(text: string, asked: AskedAmount, words: AmountWords, shownUnit = ''): ReadAmount {
+  if (asked.unit === 'clock') return readHour(text, words);
   const own = shownUnit.trim().toLowerCase();
   const bare = text.trim().toLowerCase();
   if (bare === '' || bare === own) return { is: 'nothing' };
@@ -74,6 +75,24 @@ export function readAmount(text: string, asked: AskedAmount, words: AmountWords,
   // What it is an amount of is known: "2 qt milk" is two quarts.
   const tokens = tokensOf(text, asked.decimal).filter((token) => !words.goods.has(token.text));
   return readSaid(tokens, asked, words);
+}
+
+const HOUR = /^(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*h?\s*(\D*)$/;
+
+/** An hour of the day as people say it: "18:30", "6.30 pm", "7", "noon". */
+function readHour(text: string, { am, pm, noon, midnight }: AmountWords): ReadAmount {
+  const said = text.trim().toLowerCase();
+  if (said === '') return { is: 'nothing' };
+  if (noon.has(said)) return { is: 'amount', value: 12, own: true };
+  if (midnight.has(said)) return { is: 'amount', value: 0, own: true };
+  const [, hours = '', minutes = '0', half = ''] = HOUR.exec(said) ?? [];
+  const hour = Number(hours);
+  const isPm = pm.has(half);
+  if (hours === '' || Number(minutes) > 59 || (half !== '' && !isPm && !am.has(half)))
+    return { is: 'unreadable', word: half || null };
+  const of12 = half === '' ? hour : (hour % 12) + (isPm ? 12 : 0);
+  const isHour = half === '' ? hour < 24 : hour >= 1 && hour <= 12;
+  return isHour ? { is: 'amount', value: of12 + Number(minutes) / 60, own: true } : { is: 'unreadable', word: null };
 }
 
 const PLAIN = /^([-−]?)(\d[\d.,\s]*|[.,]\d+)$/;

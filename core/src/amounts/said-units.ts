@@ -85,6 +85,11 @@ export interface AmountWords {
   readonly minus: ReadonlySet<string>;
   /** Words that change nothing: "of", "about". */
   readonly idle: ReadonlySet<string>;
+  /** Before and after noon, noon itself, midnight. */
+  readonly am: ReadonlySet<string>;
+  readonly pm: ReadonlySet<string>;
+  readonly noon: ReadonlySet<string>;
+  readonly midnight: ReadonlySet<string>;
   /** What amounts are of: "milk", "salt". */
   readonly goods: ReadonlySet<string>;
 }
@@ -123,6 +128,10 @@ export function amountWords(inWords: (text: Text) => string): AmountWords {
     and: new Set(listed(say('said.and'))),
     minus: new Set(listed(say('said.minus'))),
     idle: new Set(listed(say('said.idle'))),
+    am: new Set(listed(say('said.am'))),
+    pm: new Set(listed(say('said.pm'))),
+    noon: new Set(listed(say('said.noon'))),
+    midnight: new Set(listed(say('said.midnight'))),
     goods: new Set(listed(say('said.goods'))),
   };
 }

@@ -1,4 +1,5 @@
 import { DRAINAGE_EXPONENT } from '../constants/drainage.js';
+import type { DayClock } from './day-clock.js';
 import { HOB, REFRIGERATOR_C } from '../constants/heat.js';
 
 /**
@@ -85,6 +86,8 @@ export const USUAL_KITCHEN: Kitchen = {
 export interface Environment {
   readonly kitchen: Kitchen;
   readonly member: Member;
+  /** The clock on the wall, for what ends by it; one that shows midnight at minute 0 where left out. */
+  readonly clock?: DayClock;
   /** How far the room is from its mean at a minute of the make, °C, where it is known. */
   readonly roomSwingC?: (minute: number) => number;
   /** What was measured last between two minutes of the make: the crock is as warm as that from then on. */

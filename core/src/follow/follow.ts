@@ -2,6 +2,7 @@ import { type Text } from '../messages/message.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import type { Batch } from '../batch/replay.js';
 import { temperatureTrace } from '../batch/temperature-trace.js';
+import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { ALWAYS_AWAKE, type Wake, kitchenFor, swingFrom, type Household } from '../make/household.js';
 import type { DrainForecast } from '../forecast/drain-forecast.js';
@@ -34,6 +35,8 @@ import { msOf, timelineOf, type Timeline, type TimelineStage } from './timeline.
 export interface ReadyWindow {
   readonly stageId: string;
   readonly by: 'acidity' | 'solids';
+  /** The clock ends it: it is ready just then, whatever it is. */
+  readonly byClock: boolean;
   readonly target: number;
   readonly p10Ms: number | null;
   readonly p50Ms: number | null;
@@ -147,6 +150,7 @@ export function workOut(batch: Batch, nowMs: number, options: ForecastOptions, h
   const kitchen = kitchenFor(choices, household.kitchen, household.known);
   const environmentOf = (member: Member): Environment => ({
     kitchen,
+    clock: clockFrom(batch.startedMs, household.wall ?? PLAIN_WALL),
     ...swingFrom(batch.startedMs, kitchen.roomC, household),
     member,
     measured: (fromMinute, toMinute) => {
@@ -288,8 +292,10 @@ function windowOf(
   by: ReadyWindow['by'],
   shiftMs: number,
 ): ReadyWindow {
-  const ms = (min: number | null) => (min === null ? null : at.beginMs + shiftMs + min * 60_000);
+  const byClock = at.stage.kind.endsAt !== undefined;
+  const ms = (min: number | null) => (byClock ? at.endMs : min === null ? null : at.beginMs + shiftMs + min * 60_000);
   return {
+    byClock,
     stageId: at.stage.id,
     by,
     target: at.stage.kind.target(at.stage.params),

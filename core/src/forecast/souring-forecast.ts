@@ -37,6 +37,8 @@ export interface SouringForecast {
   /** Chance (0–1) that the starter is dead, by all that was read; it counts as never in the three above. */
   readonly deadChance: number;
   readonly fan: readonly FanPoint[];
+  /** pH at the minute that was asked for; null where none was. */
+  readonly at: FanPoint | null;
   /** Index of readings that hardly any member can explain. */
   readonly doubtful: readonly number[];
   /** The batch as it most likely is. */
@@ -52,6 +54,8 @@ export interface ForecastOptions {
   readonly seed: number;
   /** Points of the fan; 0 leaves it out. */
   readonly fanPoints: number;
+  /** A minute of the souring at which its pH is asked for. */
+  readonly atMin?: number;
 }
 
 export const USUAL_FORECAST: ForecastOptions = { members: 2000, seed: 1, fanPoints: 48 };
@@ -118,12 +122,13 @@ function summarise(
 ): SouringForecast {
   const { points, weights } = weighted;
   const count = weights.length;
-  const horizonMin = Math.max(problem.horizonMin, readingMin.at(-1) ?? 0);
+  const { atMin } = options;
+  const horizonMin = Math.max(problem.horizonMin, readingMin.at(-1) ?? 0, atMin ?? 0);
   const fanMin = Array.from(
     { length: options.fanPoints },
     (_, i) => (horizonMin * i) / Math.max(1, options.fanPoints - 1),
   );
-  const asked = [...new Set([...readingMin, ...fanMin])].sort((a, b) => a - b);
+  const asked = [...new Set([...readingMin, ...fanMin, ...(atMin === undefined ? [] : [atMin])])].sort((a, b) => a - b);
   const run = runEnsemble(problem, points, count, asked, horizonMin);
   const dead = deadStarter(problem, readings);
   const deadChance = deadChanceOf(problem, dead, weighted);
@@ -135,15 +140,17 @@ function summarise(
   const ready = ranked(withOne(Float64Array, run.readyMin, dead.ph <= problem.targetPh ? 0 : Infinity), shares);
   const seen = likelihoods(problem, points, run, readings, count);
   const living = moments(points, weights, DIMS);
+  const pointAt = (min: number): FanPoint => {
+    const ph = ranked(withOne(Float32Array, phOfAll(run, min), dead.ph), shares);
+    return { min, p10: ph.quantile(0.1), p50: ph.quantile(0.5), p90: ph.quantile(0.9) };
+  };
   return {
     p10Min: finite(ready.quantile(0.1)),
     p50Min: finite(ready.quantile(0.5)),
     p90Min: finite(ready.quantile(0.9)),
     deadChance,
-    fan: fanMin.map((min) => {
-      const ph = ranked(withOne(Float32Array, phOfAll(run, min), dead.ph), shares);
-      return { min, p10: ph.quantile(0.1), p50: ph.quantile(0.5), p90: ph.quantile(0.9) };
-    }),
+    fan: fanMin.map(pointAt),
+    at: atMin === undefined ? null : pointAt(atMin),
     doubtful: readings.flatMap((_, r) => {
       const wrong = (1 - deadChance) * weightedMean(seen.wrong[r]!, weights) + deadChance * dead.wrong[r]!;
       return wrong > DOUBTFUL ? [r] : [];

@@ -1,5 +1,6 @@
 import { potLossFactor } from '../learn/pot-and-bottle.js';
 import { yieldFactorOf, type Known } from '../learn/recall.js';
+import type { WallClock } from '../environment/day-clock.js';
 import { USUAL_KITCHEN, type Environment, type Kitchen } from '../environment/environment.js';
 
 /** The maker's hours: gives a moment back where somebody is awake, else the next moment when somebody is (ms). */
@@ -12,6 +13,8 @@ export const ALWAYS_AWAKE: Wake = (ms) => ms;
 export interface Household {
   readonly kitchen?: Kitchen;
   readonly wake?: Wake;
+  /** The clock on the wall, for what ends by it; one in UTC where left out. */
+  readonly wall?: WallClock;
   /** How far the room is from its mean at a moment (ms), °C. */
   readonly roomSwing?: (ms: number) => number;
   /** How warm the room was and will be at a moment (ms), °C, where it is measured: it goes before the swing. */

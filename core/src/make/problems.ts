@@ -5,6 +5,10 @@ import { firstOf, lastOf, type StageRun } from './run.js';
 export function problemsOf(runs: readonly StageRun[]): readonly Problem[] {
   return runs.flatMap((run, i) => {
     const before = i > 0 ? lastOf(runs[i - 1]!) : firstOf(run);
-    return [...run.stage.kind.problems(run.stage.params, before)];
+    const { kind, params } = run.stage;
+    return [
+      ...kind.problems(params, before),
+      ...(run.finished ? (kind.problemsAtEnd?.(params, lastOf(run)) ?? []) : []),
+    ];
   });
 }

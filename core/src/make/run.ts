@@ -115,7 +115,7 @@ function endWithin(
     if (kind.done(there, params, environment, since)) [done, end] = [minutes, there];
     else notYet = minutes;
   };
-  const part = Math.min(PARTS - 1, Math.floor(PARTS * shareWhere(stage, from, past, since)));
+  const part = Math.min(PARTS - 1, Math.floor(PARTS * shareWhere(stage, from, past, environment, since)));
   tryAt(((part + 1) * step) / PARTS);
   tryAt((part * step) / PARTS);
   while (done - notYet > END_PRECISION_MIN) tryAt((notYet + done) / 2);
@@ -123,9 +123,16 @@ function endWithin(
 }
 
 /** Share of a step (0–1) after which what decides its end is as wanted, were it to move evenly; a half where that is not known. */
-function shareWhere({ kind, params }: BoundStage, from: CrockState, past: CrockState, since: number): number {
-  const measure = MEASURES[kind.endsBy];
-  const wanted = kind.target(params) + (kind.endsBy === 'clock' ? since : 0);
+function shareWhere(
+  { kind, params }: BoundStage,
+  from: CrockState,
+  past: CrockState,
+  environment: Environment,
+  since: number,
+): number {
+  const endsAt = kind.endsAt?.(params, environment, since);
+  const measure = MEASURES[endsAt === undefined ? kind.endsBy : 'clock'];
+  const wanted = endsAt ?? kind.target(params) + (kind.endsBy === 'clock' ? since : 0);
   const share = (wanted - measure(from)) / (measure(past) - measure(from));
   return share > 0 && share <= 1 ? share : 0.5;
 }

@@ -3,10 +3,16 @@ import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
+import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from './household.js';
 import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
-import { forecastSouring, type ForecastOptions, type SouringForecast } from '../forecast/souring-forecast.js';
+import {
+  forecastSouring,
+  type FanPoint,
+  type ForecastOptions,
+  type SouringForecast,
+} from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from './forecast-problems.js';
 import { expecting as expectingOf, type Expecting } from '../learn/expecting.js';
@@ -61,8 +67,19 @@ export interface MakeSheet {
   readonly amounts: readonly Amount[];
   readonly stages: readonly SheetStage[];
   readonly line: readonly SheetPoint[];
-  readonly souring: { readonly beginMin: number; readonly targetPh: number; readonly forecast: SouringForecast } | null;
-  readonly straining: { readonly beginMin: number; readonly forecast: DrainForecast } | null;
+  readonly souring: {
+    readonly beginMin: number;
+    readonly targetPh: number;
+    readonly forecast: SouringForecast;
+    /** Where the clock ends it: when, and how sour it is then. */
+    readonly byClock: { readonly endMin: number; readonly ph: FanPoint } | null;
+  } | null;
+  readonly straining: {
+    readonly beginMin: number;
+    readonly forecast: DrainForecast;
+    /** Where the clock ends it: when, and what it is then. */
+    readonly byClock: { readonly endMin: number; readonly wheyG: number; readonly solidsPct: number } | null;
+  } | null;
   readonly heat: {
     readonly peakC: number;
     readonly betaLgPct: number;
@@ -126,6 +143,7 @@ export function makeSheet(
   const environment: Environment = {
     kitchen,
     member: expecting.expected,
+    clock: clockFrom(startMs, begin.wall ?? PLAIN_WALL),
     ...swingFrom(startMs, kitchen.roomC, begin),
   };
   const runs = runMake(planned, environment, (run) => untilWoken(run, environment, startMs, wake));
@@ -250,11 +268,11 @@ function souringOf(
   for (const run of runs) {
     const problem = souringProblem(run, environment);
     if (problem) {
-      return {
-        beginMin: firstOf(run).minute,
-        targetPh: problem.targetPh,
-        forecast: forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], options),
-      };
+      const [beginMin, endMin] = [firstOf(run).minute, lastOf(run).minute];
+      const asked = run.stage.kind.endsAt ? { ...options, atMin: endMin - beginMin } : options;
+      const forecast = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
+      const byClock = forecast.at && { endMin, ph: forecast.at };
+      return { beginMin, targetPh: problem.targetPh, forecast, byClock };
     }
   }
   return null;
@@ -269,9 +287,16 @@ function strainingOf(
   const run = runs.findLast((r) => r.stage.kind.drainage);
   const problem = run && drainProblem(run, environment);
   if (!run || !problem) return null;
+  const end = lastOf(run);
+  const byClock = run.stage.kind.endsAt && {
+    endMin: end.minute,
+    wheyG: totalG(end.whey) - totalG(firstOf(run).whey),
+    solidsPct: 100 * solidsFraction(end.masses),
+  };
   return {
     beginMin: firstOf(run).minute,
     forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
+    byClock: byClock ?? null,
   };
 }
 

@@ -18,6 +18,7 @@ export type SimpleQuantity =
   | { readonly pct: number; readonly decimals?: number }
   | { readonly ph: number; readonly decimals?: number }
   | { readonly minutes: number }
+  | { readonly hourOfDay: number }
   | { readonly atMs: number; readonly as: 'time' | 'day' | 'day and time' }
   | { readonly amount: number; readonly decimals?: number };
 
@@ -61,6 +62,8 @@ export const acidity = (ph: number, decimals?: number): SimpleQuantity => ({ ph,
 export const duration = (minutes: number): SimpleQuantity => ({ minutes });
 /** A moment of the kitchen's clock, ms, said as its hour, its day or both. */
 export const moment = (atMs: number, as: 'time' | 'day' | 'day and time' = 'time'): SimpleQuantity => ({ atMs, as });
+/** An hour of the day: 18.5 is half past six. */
+export const hourOfDay = (hour: number): SimpleQuantity => ({ hourOfDay: hour });
 /** A number without a unit: as many decimals as it needs, two at most, where none are asked for. */
 export const amount = (value: number, decimals?: number): SimpleQuantity => ({ amount: value, ...rounded(decimals) });
 /** From one quantity to another of its kind: what unit they have is said once. */
@@ -76,6 +79,7 @@ const IN_UNIT: Readonly<Record<string, (value: number) => SimpleQuantity>> = {
   cm: length,
   '%': (value) => percent(value),
   min: duration,
+  clock: hourOfDay,
   h: (value) => duration(60 * value),
   'g a kg': perKilo,
   'IMCU a kg': rennetPerKilo,

@@ -2,7 +2,8 @@ import { SOUR_AGENT_IDS, SOUR_AGENTS } from '../constants/acids.js';
 import { FAMILIES } from './families.js';
 import { say, type Text } from '../messages/message.js';
 import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
-import { saltChoice } from './curd-choices.js';
+import { drainingEnds, saltChoice } from './curd-choices.js';
+import { endingParams } from './ending-choices.js';
 import { only, vary, type ChoiceGroup, type NumberChoice, type OptionChoice } from './method.js';
 import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
@@ -64,8 +65,10 @@ const draining = (texture: 'soft-curd' | 'dry-curd') =>
   ({
     title: say('methods.acidCurd.draining'),
     choices: [
+      ...drainingEnds(1),
       {
         key: 'texture',
+        onlyIf: { choice: 'drainUntil', is: 'aim' },
         label: say('methods.acidCurd.untilItIs'),
         kind: 'option',
         initial: texture,
@@ -91,6 +94,17 @@ const draining = (texture: 'soft-curd' | 'dry-curd') =>
         ],
       },
       saltChoice(0.5, say('methods.acidCurd.curdTaste')),
+      {
+        key: 'eaten',
+        label: say('methods.acidCurd.eaten'),
+        kind: 'option',
+        initial: 'cold',
+        why: say('methods.acidCurd.notAcidEnoughToKeep'),
+        options: [
+          { id: 'cold', label: say('methods.acidCurd.chilledFirst'), why: say('methods.acidCurd.keepsDays') },
+          { id: 'warm', label: say('methods.acidCurd.warmAtOnce'), why: say('methods.acidCurd.readyWhenDrained') },
+        ],
+      },
     ],
   }) as const satisfies ChoiceGroup;
 
@@ -119,10 +133,15 @@ function stages<const T extends TypedTemplate>(restMin: number, salt: T) {
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: 'hot' },
+      params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: 'hot', ...endingParams('drain') },
     },
     salt,
-    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0, depthCm: 2 } },
+    {
+      id: 'chill',
+      kind: 'chill',
+      params: { targetC: 5, holdBackPct: 0, depthCm: 2 },
+      onlyIf: { choice: 'eaten', is: 'cold' },
+    },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ] as const;
 }

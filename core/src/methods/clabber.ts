@@ -3,7 +3,16 @@ import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { only, vary, type ChoiceGroup, type OptionChoice } from './method.js';
 import { ROOM, ROOM_STARTER } from './room-choices.js';
-import { BLEND, HEATING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
+import {
+  BLEND,
+  CHILLING,
+  CHILLING_PARAMS,
+  HEATING,
+  MILK,
+  MONEY,
+  SOURING_END_PARAMS,
+  STARTER_PARAMS,
+} from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 import type { CultureId } from '../constants/cultures.js';
 
@@ -81,8 +90,7 @@ export const CLABBER_STAGES = [
     params: {
       keeper: 'counter',
       cover: { choice: 'cover' },
-      targetPh: { choice: 'targetPh' },
-      leave: { choice: 'leave' },
+      ...SOURING_END_PARAMS,
     },
   },
 ] as const satisfies readonly TypedTemplate[];
@@ -117,12 +125,13 @@ export const clabber = method({
   groups: [
     ...CLABBER_GROUPS,
     { title: say('methods.clabber.after'), choices: [CREAM, ...CLABBER_COOLING.choices] },
+    CHILLING,
     vary(MONEY, { potG: { initial: 500 }, shopPrice: { initial: 5 } }),
   ],
   stages: [
     ...CLABBER_STAGES,
     { id: 'skim', kind: 'skim', params: {}, onlyIf: { choice: 'skim', is: 'yes' } },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 3, ...CHILLING_PARAMS } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
 });

@@ -3,7 +3,7 @@ import { say } from '../messages/message.js';
 import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import { only, vary } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
+import { CHILLING, KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const STAGES = stagesNamed(SCALDED_STAGES, ['blend', 'starter', 'warm', 'chill']);
@@ -37,6 +37,7 @@ export const coldStartYogurt = method({
       },
       keepC: { min: 36 },
     }),
+    CHILLING,
     MONEY,
   ],
   stages: [...STAGES, { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } }],

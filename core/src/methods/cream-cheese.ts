@@ -3,8 +3,13 @@ import { say } from '../messages/message.js';
 import {
   CLOTH,
   CLOTH_PARAMS,
+  BY_CLOCK,
+  BY_TEXTURE,
   CALCIUM_STAGE,
   CHILL_AFTER_COUNTER,
+  DRAINED_BY,
+  flatHours,
+  HANG_ENDS,
   HANGS,
   LADLE_STAGE,
   RENNET_STAGE,
@@ -14,7 +19,8 @@ import {
   TRANSFER,
   warmTo,
 } from './curd-choices.js';
-import { only, vary, type ChoiceGroup, withFirst } from './method.js';
+import { endingParams } from './ending-choices.js';
+import { only, vary, type ChoiceGroup, type OptionChoice, withFirst } from './method.js';
 import {
   BLEND,
   KEEPING,
@@ -43,12 +49,26 @@ const CREAM_MILK = vary(
   },
 );
 
+/** Where it drains flat, where the clock ends that. */
+const FLAT_WHERE = {
+  ...HANGS,
+  key: 'flatWhere',
+  label: say('methods.endingChoices.flatWhere'),
+  initial: 'counter',
+  onlyIf: BY_CLOCK,
+} as const satisfies OptionChoice;
+
 const DRAINING = {
   title: say('methods.creamCheese.draining'),
   choices: [
     TRANSFER,
+    DRAINED_BY,
+    flatHours(2),
+    FLAT_WHERE,
+    ...HANG_ENDS,
     {
       key: 'texture',
+      onlyIf: BY_TEXTURE,
       label: say('methods.creamCheese.untilItIs'),
       kind: 'option',
       initial: 'cream-cheese',
@@ -71,13 +91,42 @@ const DRAINING = {
 /** Flat first, then hung, turned once half-way, to its texture; salted at the last stir. */
 const DRAIN_STAGES = [
   LADLE_STAGE,
-  { id: 'flat', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'flat', share: 0.3, where: { choice: 'where' } } },
-  { id: 'hang', kind: 'strain', params: { ...CLOTH_PARAMS, method: 'hung', share: 0.6, where: { choice: 'where' } } },
+  {
+    id: 'flat',
+    kind: 'strain',
+    params: { ...CLOTH_PARAMS, method: 'flat', share: 0.3, where: { choice: 'where' } },
+    onlyIf: BY_TEXTURE,
+  },
+  {
+    id: 'hang',
+    kind: 'strain',
+    params: { ...CLOTH_PARAMS, method: 'hung', share: 0.6, where: { choice: 'where' } },
+    onlyIf: BY_TEXTURE,
+  },
+  {
+    id: 'flat',
+    kind: 'strain',
+    params: {
+      ...CLOTH_PARAMS,
+      method: 'flat',
+      where: { choice: 'flatWhere' },
+      until: 'hours',
+      untilH: { choice: 'flatH' },
+    },
+    onlyIf: BY_CLOCK,
+  },
   { id: 'turn', kind: 'turn', params: {} },
   {
     id: 'strain',
     kind: 'strain',
+    params: { ...CLOTH_PARAMS, method: 'hung', where: { choice: 'where' }, ...endingParams('hang') },
+    onlyIf: BY_CLOCK,
+  },
+  {
+    id: 'strain',
+    kind: 'strain',
     params: { ...CLOTH_PARAMS, method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
+    onlyIf: BY_TEXTURE,
   },
   SALT_STAGE,
   CHILL_AFTER_COUNTER,

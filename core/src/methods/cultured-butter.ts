@@ -5,7 +5,7 @@ import { saltChoice } from './curd-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { method } from './typed.js';
 
-const [CREAM, SOURED_BY, ROOM, MONEY] = CULTURED_GROUPS;
+const [CREAM, SOURED_BY, ROOM, CHILLING, MONEY] = CULTURED_GROUPS;
 
 const CHURNING = {
   title: say('methods.culturedButter.churning'),
@@ -134,6 +134,7 @@ export const culturedButter = method({
     }),
     SOURED_BY,
     vary(ROOM, { targetPh: { initial: 4.7, why: say('methods.culturedButter.ripeCleanNuttyLower') } }),
+    CHILLING,
     CHURNING,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
   ],

@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, withMore } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, MILK, MONEY } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 
 const SOURED_BY = withMore(
@@ -90,6 +90,7 @@ export const CULTURED_GROUPS = [
     targetPh: { min: 4.3, max: 5.1, initial: 4.6, why: say('methods.culturedCream.overnightMildLeftDays') },
     roomC: { max: 30 },
   }),
+  CHILLING,
   vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 12 } }),
 ] as const;
 

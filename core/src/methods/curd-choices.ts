@@ -1,6 +1,7 @@
 import { say, type Text } from '../messages/message.js';
 import { between, rennetPerKilo } from '../messages/quantity.js';
 import { CALCIUM, RENNET_BOTTLE } from '../constants/rennet.js';
+import { endingChoices } from './ending-choices.js';
 import type { ChoiceGroup, NumberChoice, OptionChoice } from './method.js';
 import type { ParamsFor, TypedTemplate } from './typed.js';
 
@@ -126,6 +127,59 @@ export const LADLE_STAGE = {
   kind: 'ladle',
   params: { how: { choice: 'transfer' } },
 } as const satisfies TypedTemplate;
+
+/** When a draining of one stage ends. */
+export const drainingEnds = (hours: number, aim: 'texture' | 'drip' = 'texture') =>
+  endingChoices('drain', {
+    label: say('methods.endingChoices.drainingEnds'),
+    aim:
+      aim === 'texture'
+        ? { label: say('methods.endingChoices.whenThick'), why: say('methods.endingChoices.textureWanted') }
+        : { label: say('methods.endingChoices.whenHardlyDrips'), why: say('methods.endingChoices.dripWanted') },
+    hours,
+  });
+
+/** Drainings of several stages go by the texture, or each by the clock. */
+export const DRAINED_BY = {
+  key: 'drainBy',
+  label: say('methods.endingChoices.drainingEnds'),
+  kind: 'option',
+  initial: 'texture',
+  why: say('methods.endingChoices.sheetSaysWhatComes'),
+  options: [
+    {
+      id: 'texture',
+      label: say('methods.endingChoices.whenThick'),
+      why: say('methods.endingChoices.textureWanted'),
+    },
+    { id: 'clock', label: say('methods.endingChoices.byTheClock'), why: say('methods.endingChoices.eachItsHours') },
+  ],
+} as const satisfies OptionChoice;
+
+export const BY_TEXTURE = { choice: 'drainBy', is: 'texture' } as const;
+export const BY_CLOCK = { choice: 'drainBy', is: 'clock' } as const;
+
+/** Hours flat on the cloth, where the clock ends it. */
+export const flatHours = (initial: number) =>
+  ({
+    key: 'flatH',
+    label: say('methods.endingChoices.flatFor'),
+    kind: 'number',
+    unit: 'h',
+    min: 0.5,
+    max: 24,
+    step: 0.5,
+    initial,
+    why: say('methods.endingChoices.flatGathers'),
+    onlyIf: BY_CLOCK,
+  }) as const satisfies NumberChoice;
+
+/** When what hangs is taken down, where the clock ends it. */
+export const HANG_ENDS = endingChoices('hang', {
+  label: say('methods.endingChoices.hangsUntil'),
+  hours: 12,
+  onlyIf: BY_CLOCK,
+});
 
 /** Where a soured curd hangs. */
 export const HANGS = {

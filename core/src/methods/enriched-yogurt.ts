@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, withMore, type NumberChoice } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER, price } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, MILK, MONEY, STARTER, price } from './common-choices.js';
 import { method } from './typed.js';
 
 const POWDER = {
@@ -34,6 +34,7 @@ export const enrichedYogurt = method({
     HEATING,
     STARTER,
     KEEPING,
+    CHILLING,
     withMore(MONEY, POWDER_PRICE),
   ],
   stages: [

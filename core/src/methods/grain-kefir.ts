@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { ROOM } from './room-choices.js';
-import { BLEND, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, MILK, MONEY, SOURING_END_PARAMS } from './common-choices.js';
 import { ACTIVITY } from './starter-choices.js';
 import { method } from './typed.js';
 
@@ -120,6 +120,7 @@ export const grainKefir = method({
       roomC: { min: 16, max: 30 },
     }),
     BOTTLES,
+    CHILLING,
     vary(MONEY, { potG: { initial: 500 }, shopPrice: { initial: 5 } }),
   ],
   stages: [
@@ -140,8 +141,7 @@ export const grainKefir = method({
       params: {
         keeper: 'counter',
         cover: { choice: 'cover' },
-        targetPh: { choice: 'targetPh' },
-        leave: { choice: 'leave' },
+        ...SOURING_END_PARAMS,
       },
     },
     { id: 'sieve', kind: 'sieve', params: { then: { choice: 'then' } } },
@@ -155,7 +155,7 @@ export const grainKefir = method({
       },
       onlyIf: { choice: 'bottleH', above: 0 },
     },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0, ...CHILLING_PARAMS } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
 });

@@ -1,7 +1,29 @@
+import { endingChoices, endingParams } from './ending-choices.js';
 import { say } from '../messages/message.js';
 import { tempBy } from '../messages/quantity.js';
 import type { ChoiceGroup } from './method.js';
 import type { ParamsFor } from './typed.js';
+
+/** When a souring ends. */
+const SOURING_ENDS = endingChoices('warm', {
+  label: say('methods.endingChoices.souringEnds'),
+  aim: { label: say('methods.endingChoices.whenSour'), why: say('methods.endingChoices.sournessWanted') },
+  hours: 8,
+});
+
+/** How long it stays in the cold before what follows. */
+export const CHILLING = {
+  title: say('methods.endingChoices.coldTitle'),
+  choices: endingChoices('chill', {
+    label: say('methods.endingChoices.coldEnds'),
+    aim: { label: say('methods.endingChoices.whenCold'), why: say('methods.endingChoices.coldWanted') },
+    hours: 12,
+    most: 120,
+  }),
+} as const satisfies ChoiceGroup;
+
+/** What the stage that chills is told of {@link CHILLING}. */
+export const CHILLING_PARAMS = endingParams('chill') satisfies ParamsFor<'chill'>;
 
 /** Where it is kept warm, how warm, and until when. */
 export const KEEPING = {
@@ -67,8 +89,10 @@ export const KEEPING = {
       initial: 43,
       why: say('methods.keepingChoices.coolerSlowerFirmerRounder'),
     },
+    ...SOURING_ENDS,
     {
       key: 'targetPh',
+      onlyIf: { choice: 'warmUntil', is: 'aim' },
       label: say('methods.keepingChoices.sourUntil'),
       kind: 'number',
       unit: 'pH',
@@ -80,6 +104,7 @@ export const KEEPING = {
     },
     {
       key: 'leave',
+      onlyIf: { choice: 'warmUntil', is: 'aim' },
       label: say('methods.keepingChoices.sourNight'),
       kind: 'option',
       initial: 'chill',
@@ -111,6 +136,16 @@ export const KEEPING = {
   ],
 } as const satisfies ChoiceGroup;
 
+/** Keys of the choices of when a souring ends. */
+export const SOURING_END_KEYS = ['warmUntil', 'warmH', 'warmHour', 'targetPh', 'leave'] as const;
+
+/** What a stage that sours by the warmth of the room is told of when it ends. */
+export const SOURING_END_PARAMS = {
+  targetPh: { choice: 'targetPh' },
+  leave: { choice: 'leave' },
+  ...endingParams('warm'),
+} as const satisfies ParamsFor<'incubate'>;
+
 /** What the stage that keeps warm what {@link KEEPING} chose is told. */
 export const KEEPING_PARAMS = {
   keeper: { choice: 'keeper' },
@@ -118,4 +153,5 @@ export const KEEPING_PARAMS = {
   preheated: { choice: 'preheated' },
   targetPh: { choice: 'targetPh' },
   leave: { choice: 'leave' },
+  ...endingParams('warm'),
 } as const satisfies ParamsFor<'incubate'>;

@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
 
 const STAGES = [
@@ -27,6 +27,7 @@ export const liveKefir = method({
       targetPh: { initial: 4.5, why: say('methods.liveKefir.goesSouringBottleStop') },
       roomC: { max: 30 },
     }),
+    CHILLING,
     MONEY,
   ],
   stages: STAGES,

@@ -1,9 +1,11 @@
 import type { Text } from '../messages/message.js';
 import type { StockLot } from '../lots/lot.js';
 
-/** What a choice must be: above a number, or an option. K are the keys of choices there are. */
+/** What a choice must be: above a number, an option, or any other option. K are the keys of choices there are. */
 export type Condition<K extends string = string> =
-  { readonly choice: K; readonly above: number } | { readonly choice: K; readonly is: string };
+  | { readonly choice: K; readonly above: number }
+  | { readonly choice: K; readonly is: string }
+  | { readonly choice: K; readonly not: string };
 
 /** A measured choice: a number within bounds. */
 export interface NumberChoice<K extends string = string> {
@@ -86,7 +88,8 @@ export function choicesOf(method: Method): readonly Choice[] {
 export function holds(conditions: Conditions, choices: Choices): boolean {
   return [conditions].flat().every((condition) => {
     const chosen = choices[condition.choice];
-    return 'above' in condition ? Number(chosen) > condition.above : chosen === condition.is;
+    if ('above' in condition) return Number(chosen) > condition.above;
+    return 'is' in condition ? chosen === condition.is : chosen !== condition.not;
   });
 }
 

@@ -2,7 +2,15 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { PLANT_BASES } from '../materials/reference-materials.js';
 import { only, vary, withMore, type ChoiceGroup } from './method.js';
-import { KEEPING, KEEPING_PARAMS, MONEY, price } from './common-choices.js';
+import {
+  CHILLING,
+  CHILLING_PARAMS,
+  KEEPING,
+  KEEPING_PARAMS,
+  MONEY,
+  price,
+  SOURING_END_KEYS,
+} from './common-choices.js';
 import { percent } from '../messages/quantity.js';
 import { method } from './typed.js';
 
@@ -120,10 +128,11 @@ export const plantYogurt = method({
   groups: [
     BASE,
     CAPSULES,
-    vary(only(KEEPING, ['keeper', 'preheated', 'keepC', 'targetPh', 'leave', 'roomC']), {
+    vary(only(KEEPING, ['keeper', 'preheated', 'keepC', ...SOURING_END_KEYS, 'roomC']), {
       keepC: { min: 36, max: 46, initial: 42, why: say('methods.plantYogurt.fortyFortySixSuits') },
       targetPh: { initial: 4.4, max: 4.6, why: say('methods.plantYogurt.tasteButNeverAbove') },
     }),
+    CHILLING,
     withMore(
       vary(only(MONEY, ['potG', 'milkPrice', 'shopPrice', 'potPrice', 'handsPerHour']), {
         potG: { initial: 200 },
@@ -155,7 +164,7 @@ export const plantYogurt = method({
       kind: 'incubate',
       params: KEEPING_PARAMS,
     },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0 } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0, ...CHILLING_PARAMS } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
 });

@@ -5,6 +5,7 @@ import {
   CLOTH_PARAMS,
   CALCIUM_STAGE,
   CHILL_AFTER_COUNTER,
+  drainingEnds,
   HANGS,
   LADLE_STAGE,
   RENNET_STAGE,
@@ -16,15 +17,18 @@ import {
 } from './curd-choices.js';
 import { only, vary, withFirst, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
-import { BLEND, KEEPING, MILK, MONEY, STARTER_PARAMS } from './common-choices.js';
+import { endingParams } from './ending-choices.js';
+import { BLEND, KEEPING, MILK, MONEY, SOURING_END_KEYS, SOURING_END_PARAMS, STARTER_PARAMS } from './common-choices.js';
 import { method } from './typed.js';
 
 const DRAINING = {
   title: say('methods.quark.draining'),
   choices: [
     TRANSFER,
+    ...drainingEnds(8),
     {
       key: 'texture',
+      onlyIf: { choice: 'drainUntil', is: 'aim' },
       label: say('methods.quark.untilItIs'),
       kind: 'option',
       initial: 'quark',
@@ -81,7 +85,7 @@ export const quark = method({
       RIPEN,
     ),
     SETTING,
-    vary(only(KEEPING, ['keepC', 'targetPh', 'leave', 'roomC']), {
+    vary(only(KEEPING, ['keepC', ...SOURING_END_KEYS, 'roomC']), {
       keepC: { min: 20, max: 30, initial: 26, why: say('methods.quark.sixHoursThirtyOvernight') },
       targetPh: { initial: 4.6, max: 4.8, why: say('methods.quark.firmEnoughLadleAcid') },
     }),
@@ -113,15 +117,20 @@ export const quark = method({
       params: {
         keeper: 'thermostat',
         keepC: { choice: 'keepC' },
-        targetPh: { choice: 'targetPh' },
-        leave: { choice: 'leave' },
+        ...SOURING_END_PARAMS,
       },
     },
     LADLE_STAGE,
     {
       id: 'strain',
       kind: 'strain',
-      params: { ...CLOTH_PARAMS, method: 'hung', texture: { choice: 'texture' }, where: { choice: 'where' } },
+      params: {
+        ...CLOTH_PARAMS,
+        method: 'hung',
+        texture: { choice: 'texture' },
+        where: { choice: 'where' },
+        ...endingParams('drain'),
+      },
     },
     { id: 'stir', kind: 'stir-down', params: {}, onlyIf: { choice: 'smooth', is: 'smooth' } },
     SALT_STAGE,

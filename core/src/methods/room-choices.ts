@@ -1,7 +1,15 @@
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { only, vary, withMore, type OptionChoice } from './method.js';
-import { KEEPING, STARTER, STARTER_KEYS, STARTER_PARAMS } from './common-choices.js';
+import {
+  CHILLING_PARAMS,
+  KEEPING,
+  SOURING_END_KEYS,
+  SOURING_END_PARAMS,
+  STARTER,
+  STARTER_KEYS,
+  STARTER_PARAMS,
+} from './common-choices.js';
 import type { ParamsFor } from './typed.js';
 
 /** A starter that goes into milk as it comes from the cold. */
@@ -32,7 +40,7 @@ const COVER = {
 
 /** Souring at the temperature of the room: no heat is kept. */
 export const ROOM = vary(
-  { ...withMore(only(KEEPING, ['targetPh', 'leave', 'roomC']), COVER), title: say('methods.roomChoices.souring') },
+  { ...withMore(only(KEEPING, [...SOURING_END_KEYS, 'roomC']), COVER), title: say('methods.roomChoices.souring') },
   {
     roomC: {
       initial: 22,
@@ -64,10 +72,9 @@ export function roomStages<
       params: {
         keeper: 'counter',
         cover: { choice: 'cover' },
-        targetPh: { choice: 'targetPh' },
-        leave: { choice: 'leave' },
+        ...SOURING_END_PARAMS,
       },
     },
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 3, ...CHILLING_PARAMS } },
   ] as const;
 }

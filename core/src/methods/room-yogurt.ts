@@ -4,7 +4,7 @@ import { temp } from '../messages/quantity.js';
 import { vary, withMore } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { BLEND, HEATING, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, HEATING, MILK, MONEY } from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const HEAT_FIRST = withMore(
@@ -58,6 +58,7 @@ export const roomYogurt = method({
     HEAT_FIRST,
     vary(ROOM_STARTER, { dosePct: { initial: 5, why: say('methods.roomYogurt.spoonCupFivePer') } }),
     vary(ROOM, { roomC: { max: 24 } }),
+    CHILLING,
     MONEY,
   ],
   stages: STAGES,

@@ -1,7 +1,7 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { BLEND, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
 
 const SCALDING = {
@@ -72,6 +72,7 @@ export const scaldedCream = method({
       },
     ),
     SCALDING,
+    CHILLING,
     vary(MONEY, { potG: { initial: 200 }, creamPrice: { initial: 8.2 }, shopPrice: { initial: 20 } }),
   ],
   stages: [
@@ -83,7 +84,11 @@ export const scaldedCream = method({
       params: { keepC: { choice: 'scaldC' }, hours: { choice: 'scaldH' }, depthCm: { choice: 'depthCm' } },
     },
     { id: 'cool', kind: 'cool', params: { targetC: 32, method: 'open', depthCm: { choice: 'depthCm' } } },
-    { id: 'chill', kind: 'chill', params: { targetC: 5, holdBackPct: 0, depthCm: { choice: 'depthCm' } } },
+    {
+      id: 'chill',
+      kind: 'chill',
+      params: { targetC: 5, holdBackPct: 0, depthCm: { choice: 'depthCm' }, ...CHILLING_PARAMS },
+    },
     { id: 'lift', kind: 'lift', params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' } } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],

@@ -1,7 +1,18 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import type { ChoiceGroup } from './method.js';
-import { BLEND, HEATING, KEEPING, KEEPING_PARAMS, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
+import {
+  BLEND,
+  CHILLING,
+  CHILLING_PARAMS,
+  HEATING,
+  KEEPING,
+  KEEPING_PARAMS,
+  MILK,
+  MONEY,
+  STARTER,
+  STARTER_PARAMS,
+} from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 
 /** From cold milk to cold set yogurt; strained yogurt goes on from here. */
@@ -28,7 +39,7 @@ export const SCALDED_STAGES = [
     kind: 'incubate',
     params: KEEPING_PARAMS,
   },
-  { id: 'chill', kind: 'chill', params: { holdBackPct: 3 } },
+  { id: 'chill', kind: 'chill', params: { holdBackPct: 3, ...CHILLING_PARAMS } },
 ] as const satisfies readonly TypedTemplate[];
 
 const DRINKING = {
@@ -72,7 +83,7 @@ export const scaldedYogurt = method({
   short: say('methods.scaldedYogurt.scalded'),
   family: FAMILIES.yogurt,
   summary: say('methods.scaldedYogurt.milkHeatedHighHeld'),
-  groups: [MILK, HEATING, STARTER, KEEPING, DRINKING, MONEY],
+  groups: [MILK, HEATING, STARTER, KEEPING, CHILLING, DRINKING, MONEY],
   stages: [
     ...SCALDED_STAGES,
     {

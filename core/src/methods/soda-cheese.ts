@@ -1,7 +1,8 @@
 import { FAMILIES } from './families.js';
 import { say, type Text } from '../messages/message.js';
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
-import { HANGS } from './curd-choices.js';
+import { drainingEnds, HANGS } from './curd-choices.js';
+import { endingParams } from './ending-choices.js';
 import { vary, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { MONEY, price } from './common-choices.js';
 import { method } from './typed.js';
@@ -34,6 +35,7 @@ const CURD = {
       why: say('methods.sodaCheese.slowlyFirmsGivesWhey'),
     },
     HANGS,
+    ...drainingEnds(8, 'drip'),
     ...CLABBER_COOLING.choices,
   ],
 } as const satisfies ChoiceGroup;
@@ -110,7 +112,11 @@ export const sodaCheese = method({
     { id: 'cut', kind: 'cut', params: {} },
     { id: 'scald', kind: 'heat', params: { targetC: { choice: 'scaldC' }, paceCPerMin: 0.6 } },
     { id: 'ladle', kind: 'ladle', params: { how: 'ladle' } },
-    { id: 'strain', kind: 'strain', params: { method: 'hung', share: 0.9, where: { choice: 'where' } } },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { method: 'hung', share: 0.9, where: { choice: 'where' }, ...endingParams('drain') },
+    },
     { id: 'soda', kind: 'neutralise', params: { targetPh: { choice: 'sodaPh' } } },
     { id: 'rest', kind: 'rest', params: { minutes: { choice: 'sodaRestMin' }, why: 'soda' } },
     {

@@ -1,9 +1,10 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
+import { endingChoices, endingParams } from './ending-choices.js';
 import type { ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 import { method } from './typed.js';
 
 const STRAINING = {
@@ -11,6 +12,7 @@ const STRAINING = {
   choices: [
     {
       key: 'texture',
+      onlyIf: { choice: 'stopping', not: 'clock' },
       label: say('methods.strainedYogurt.untilItIs'),
       kind: 'option',
       initial: 'very-thick',
@@ -99,8 +101,18 @@ const STRAINING = {
           label: say('methods.strainedYogurt.whenHardlyDrips'),
           why: say('methods.strainedYogurt.nobodyNeedThereWhey'),
         },
+        {
+          id: 'clock',
+          label: say('methods.endingChoices.byTheClock'),
+          why: say('methods.endingChoices.sheetSaysWhatComes'),
+        },
       ],
     },
+    ...endingChoices('drain', {
+      label: say('methods.endingChoices.drainingEnds'),
+      hours: 12,
+      onlyIf: { choice: 'stopping', is: 'clock' },
+    }),
   ],
 } as const satisfies ChoiceGroup;
 
@@ -111,7 +123,7 @@ export const strainedYogurt = method({
   short: say('methods.strainedYogurt.strained'),
   family: FAMILIES.yogurt,
   summary: say('methods.strainedYogurt.scaldedYogurtChilledCloth'),
-  groups: [MILK, HEATING, STARTER, KEEPING, STRAINING, MONEY],
+  groups: [MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, MONEY],
   stages: [
     ...SCALDED_STAGES,
     {
@@ -130,6 +142,12 @@ export const strainedYogurt = method({
       kind: 'strain',
       params: { ...CLOTH_PARAMS, method: { choice: 'drain' }, share: 0.8, where: { choice: 'where' } },
       onlyIf: { choice: 'stopping', is: 'overnight' },
+    },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { ...CLOTH_PARAMS, method: { choice: 'drain' }, where: { choice: 'where' }, ...endingParams('drain') },
+      onlyIf: { choice: 'stopping', is: 'clock' },
     },
     {
       id: 'whey-back',

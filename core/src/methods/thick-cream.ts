@@ -2,6 +2,8 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
+import { drainingEnds } from './curd-choices.js';
+import { endingParams } from './ending-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { BLEND, MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
@@ -61,6 +63,7 @@ const THICKENING = {
       initial: 8,
       why: say('methods.thickCream.longerThicker'),
     },
+    ...drainingEnds(12, 'drip'),
     ACID_PRICE,
   ],
 } as const satisfies ChoiceGroup;
@@ -99,7 +102,7 @@ export const thickCream = method({
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: 'flat', share: 0.93, where: 'cold' },
+      params: { method: 'flat', share: 0.93, where: 'cold', ...endingParams('drain') },
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],

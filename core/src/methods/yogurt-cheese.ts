@@ -1,9 +1,10 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
-import { saltChoice, SALT_STAGE } from './curd-choices.js';
+import { BY_CLOCK, BY_TEXTURE, DRAINED_BY, flatHours, HANG_ENDS, saltChoice, SALT_STAGE } from './curd-choices.js';
+import { endingChoices, endingParams } from './ending-choices.js';
 import { vary, when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
 import { method } from './typed.js';
 
 const FROM = {
@@ -53,11 +54,23 @@ const FROM = {
 
 const ofMilk = { choice: 'from', is: 'milk' };
 
+/** When it is taken out of the press, where the clock ends that. */
+const PRESS_ENDS = endingChoices('press', {
+  label: say('methods.endingChoices.pressedUntil'),
+  hours: 12,
+  onlyIf: BY_CLOCK,
+});
+
 const PRESSING = {
   title: say('methods.yogurtCheese.drainingPressing'),
   choices: [
+    DRAINED_BY,
+    flatHours(3),
+    ...HANG_ENDS,
+    ...PRESS_ENDS,
     {
       key: 'texture',
+      onlyIf: BY_TEXTURE,
       label: say('methods.yogurtCheese.pressUntil'),
       kind: 'option',
       initial: 'pressed',
@@ -88,6 +101,7 @@ export const yogurtCheese = method({
     when(ofMilk, HEATING),
     when(ofMilk, STARTER),
     when(ofMilk, KEEPING),
+    when(ofMilk, CHILLING),
     PRESSING,
     vary(MONEY, {
       potG: {
@@ -106,10 +120,33 @@ export const yogurtCheese = method({
       params: { massG: { choice: 'boughtG' }, fatPct: { choice: 'boughtFatPct' } },
       onlyIf: { choice: 'from', is: 'bought' },
     },
-    { id: 'flat', kind: 'strain', params: { method: 'flat', share: 0.4, where: 'cold' } },
-    { id: 'hang', kind: 'strain', params: { method: 'hung', share: 0.7, where: 'cold' } },
+    { id: 'flat', kind: 'strain', params: { method: 'flat', share: 0.4, where: 'cold' }, onlyIf: BY_TEXTURE },
+    { id: 'hang', kind: 'strain', params: { method: 'hung', share: 0.7, where: 'cold' }, onlyIf: BY_TEXTURE },
+    {
+      id: 'flat',
+      kind: 'strain',
+      params: { method: 'flat', where: 'cold', until: 'hours', untilH: { choice: 'flatH' } },
+      onlyIf: BY_CLOCK,
+    },
+    {
+      id: 'hang',
+      kind: 'strain',
+      params: { method: 'hung', where: 'cold', ...endingParams('hang') },
+      onlyIf: BY_CLOCK,
+    },
     SALT_STAGE,
-    { id: 'strain', kind: 'strain', params: { method: 'pressed', texture: { choice: 'texture' }, where: 'cold' } },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { method: 'pressed', texture: { choice: 'texture' }, where: 'cold' },
+      onlyIf: BY_TEXTURE,
+    },
+    {
+      id: 'strain',
+      kind: 'strain',
+      params: { method: 'pressed', where: 'cold', ...endingParams('press') },
+      onlyIf: BY_CLOCK,
+    },
     { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: 'mould' } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
   ],

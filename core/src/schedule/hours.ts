@@ -28,10 +28,18 @@ export interface Hours {
   readonly nextWelcome: (fromMin: number, minutes: number) => number | null;
   /** The last moment up to one at which hands are welcome for so many minutes; null where there is none. */
   readonly lastWelcome: (untilMin: number, minutes: number) => number | null;
+  /** The first moment from one on at which the clock shows an hour of the day, or somebody gets up. */
+  readonly nextAt: (fromMin: number, hour: number | 'morning') => number;
 }
 
-/** The hours of some people. With nobody named, somebody is always there and awake. */
-export function hoursOf(people: readonly Person[], horizonMin: number): Hours {
+/** The days of a plan: when each begins, minutes of the plan, and the hour at which somebody gets up. */
+export interface PlanDays {
+  readonly midnightsMin: readonly number[];
+  readonly morningH: number;
+}
+
+/** The hours of some people. With nobody named, somebody is always there and awake; with no days told, it begins at midnight. */
+export function hoursOf(people: readonly Person[], horizonMin: number, days: PlanDays = plainDays(horizonMin)): Hours {
   const awake = new Uint8Array(horizonMin);
   const present = new Uint8Array(horizonMin);
   const working = new Uint8Array(horizonMin);
@@ -69,6 +77,10 @@ export function hoursOf(people: readonly Person[], horizonMin: number): Hours {
       }
       return null;
     },
+    nextAt: (fromMin, hour) => {
+      const minutes = 60 * (hour === 'morning' ? days.morningH : hour);
+      return days.midnightsMin.map((at) => at + minutes).find((at) => at >= fromMin) ?? Infinity;
+    },
     lastWelcome: (untilMin, minutes) => {
       let t = Math.min(untilMin, horizonMin - minutes);
       while (t >= 0) {
@@ -81,6 +93,14 @@ export function hoursOf(people: readonly Person[], horizonMin: number): Hours {
     },
   };
 }
+
+const DAY_MIN = 24 * 60;
+
+/** Days of a plan that begins at midnight; who has not said when they get up does so at six. */
+const plainDays = (horizonMin: number): PlanDays => ({
+  midnightsMin: Array.from({ length: Math.ceil(horizonMin / DAY_MIN) + 1 }, (_, day) => day * DAY_MIN),
+  morningH: 6,
+});
 
 const ALWAYS_THERE: Person = { name: '', asleep: [], away: [], works: null };
 

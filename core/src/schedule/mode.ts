@@ -147,8 +147,8 @@ export interface UnequippedMode extends Omit<MakeMode, 'gearResources' | 'uses'>
 }
 
 function slackCost({ steps }: Network, likely: Times, { souringSlack, otherSlack }: ObjectiveWeights): number {
-  return steps.reduce((sum, { slack, sours, lasts }, i) => {
-    const moved = likely[i + 1]! - likely[i]! - lasts.likely;
+  return steps.reduce((sum, { slack, sours, lasts, ends }, i) => {
+    const moved = ends ? 0 : likely[i + 1]! - likely[i]! - lasts.likely;
     const most = moved > 0 ? slack.lateMin : slack.earlyMin;
     return Math.abs(moved) < 1e-6 || most <= 0
       ? sum

@@ -1,4 +1,5 @@
 import type { Text } from '../messages/message.js';
+import type { DayClock } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../make/household.js';
 import { hiddenMember } from '../instruments/simulated.js';
@@ -11,7 +12,9 @@ import { problemsOf } from '../make/problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
 import { gearDemandsOf, type GearDemand } from '../make/gear-demands.js';
 import { initialChoices, type Choices, type Method } from '../methods/method.js';
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { shelfLife } from '../safety/shelf-life.js';
+import { LEAST_MIN, type Ending } from '../stages/ending.js';
 import type { Slack, Problem } from '../stages/kind.js';
 import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
@@ -37,8 +40,16 @@ export interface Step {
   readonly attended: boolean;
   readonly lasts: Lasts;
   readonly slack: Slack;
+  /** Where the clock ends it, how long it lasts is only usual. */
+  readonly ends?: DayEnd;
   /** True where what it is at its end is a matter of acid: slack that is used is tasted. */
   readonly sours: boolean;
+}
+
+/** A step that ends at an hour of the day, or as somebody gets up; the next time after so many minutes. */
+export interface DayEnd {
+  readonly at: number | 'morning';
+  readonly leastMin: number;
 }
 
 /** What starter a make takes, and in which step. */
@@ -79,6 +90,23 @@ export interface Network {
   readonly problems: readonly Problem[];
 }
 
+/** What ends at an hour of the day is worked out for a night of so many minutes, as it is not known yet when it begins. */
+const USUAL_WAIT_MIN = 10 * 60;
+const USUAL_WAIT: DayClock = {
+  nextAt: (minute) => minute + USUAL_WAIT_MIN,
+  morning: (minute) => minute + USUAL_WAIT_MIN,
+};
+
+/** The hour of the day that ends a step, where one does; a souring no sooner than it is sour enough to keep. */
+function dayEndOf(run: StageRun): Pick<Step, 'ends'> {
+  const { kind, params } = run.stage;
+  const { until, untilHour } = params as Partial<Ending>;
+  if (until !== 'morning' && until !== 'hour') return {};
+  const safe = kind.endsBy === 'acidity' ? (run.states.find((s) => s.ph <= SAFE_PH) ?? lastOf(run)) : firstOf(run);
+  const leastMin = Math.max(LEAST_MIN, safe.minute - firstOf(run).minute);
+  return { ends: { at: until === 'morning' ? 'morning' : untilHour!, leastMin } };
+}
+
 /** Members that say how long each step may take, and P90 of a normal distribution, standard deviations from its mean. */
 const MEMBERS = 10;
 const TENTH = 1.2816;
@@ -94,7 +122,7 @@ function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stoc
   const kitchen = kitchenFor(choices, usual, known);
   const stages = planStages(method, withBottles(choices, known?.learned), stocks);
   const { expected } = expecting(stages, choices, { member: NOMINAL_MEMBER }, known);
-  const environment: Environment = { kitchen, member: expected };
+  const environment: Environment = { kitchen, member: expected, clock: USUAL_WAIT };
   const runs = runMake(stages, environment);
   const stuck = runs.find((run) => !run.finished);
   if (stuck) throw new RangeError(`"${stuck.stage.id}" would not be done in five days`);
@@ -121,7 +149,11 @@ export function networkOf(method: Method, given: Choices, household: NetworkHous
   const { choices, kitchen, stages, environment, runs } = usualRuns(method, given, household);
   const culture = cultureOf(stages);
   const spread = Array.from({ length: MEMBERS }, (_, i) =>
-    runMake(stages, { kitchen, member: about(environment.member, hiddenMember(culture ?? 'thermophilic', i + 1)) }),
+    runMake(stages, {
+      kitchen,
+      clock: USUAL_WAIT,
+      member: about(environment.member, hiddenMember(culture ?? 'thermophilic', i + 1)),
+    }),
   );
   const end = lastOf(runs.at(-1)!);
   return {
@@ -204,6 +236,7 @@ function stepOf(
     attended: kind.attended,
     lasts: lastsOf(spread.map(lastedMin)),
     slack: kind.slack(params, courseOf(run, environment)),
+    ...dayEndOf(run),
     sours: kind.endsBy === 'acidity',
   };
 }

@@ -19,7 +19,7 @@ import { modesAt, modesOf } from './modes.js';
  */
 export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<string, Made>()): PlanningProblem {
   const horizonMin = Math.ceil(asked.horizonMin / SLOT_MIN) * SLOT_MIN;
-  const hours = hoursOf(asked.people, horizonMin);
+  const hours = hoursOf(asked.people, horizonMin, asked.days);
   const gearResources = gearResourcesOf(asked.gear);
   const weights = asked.weights ?? USUAL_WEIGHTS;
   const wanted: WantedMake[] = [];

@@ -3,7 +3,7 @@ import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
 import type { PlanGear, GearResource } from './gear-resources.js';
-import type { Hours, Person } from './hours.js';
+import type { Hours, Person, PlanDays } from './hours.js';
 import type { Network } from './network.js';
 import type { Order, Unmet } from './orders.js';
 import type { Instance, Use } from './instance.js';
@@ -42,6 +42,8 @@ export interface Pin {
 export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly orders: readonly Order[];
   readonly people: readonly Person[];
+  /** Its days by the clock on the wall; from midnight where left out. */
+  readonly days?: PlanDays;
   readonly gear: readonly PlanGear[];
   readonly committed?: readonly Committed[];
   readonly pins?: readonly Pin[];

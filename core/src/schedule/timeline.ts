@@ -66,7 +66,7 @@ export function timesOf(
   if (from > 0) times.set(as!.subarray(0, from + 1));
   for (let i = from; i < steps.length; i++) {
     const step = steps[i]!;
-    const doneMin = times[i]! + step.lasts[scenario];
+    const doneMin = doneMinOf(step, times[i]!, hours, scenario);
     const next = steps[i + 1];
     // It is extended, or ended early, no further than its slack allows.
     const wantedMin = extension?.step === i ? doneMin + Math.max(extension.forMin, -step.slack.earlyMin) : doneMin;
@@ -93,11 +93,16 @@ export function walk(
 ): readonly Walked[] | null {
   const times = timesOf(steps, startMin, hours, scenario, extension);
   if (!times) return null;
-  return steps.map(({ lasts }, i) => ({
+  return steps.map((step, i) => ({
     beginMin: times[i]!,
     endMin: times[i + 1]!,
-    movedMin: times[i + 1]! - times[i]! - lasts[scenario],
+    movedMin: times[i + 1]! - doneMinOf(step, times[i]!, hours, scenario),
   }));
+}
+
+/** When a step is done: after it has lasted, or at its hour of the day. */
+function doneMinOf({ lasts, ends }: Step, beginMin: number, hours: Hours, scenario: Scenario): number {
+  return ends ? hours.nextAt(beginMin + ends.leastMin, ends.at) : beginMin + lasts[scenario];
 }
 
 function settled(

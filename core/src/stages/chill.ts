@@ -1,15 +1,16 @@
 import { say, type Text } from '../messages/message.js';
-import { length, mass } from '../messages/quantity.js';
+import { length, mass, temp } from '../messages/quantity.js';
 import { scaleMasses, totalG } from '../materials/composition.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { dishShape, portionsShape, type Shape } from '../physics/heat.js';
 import { takeOut, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
+import { BY_AIM, isByClock, type Ending } from './ending.js';
 import type { StageKind } from './kind.js';
 import { warmthGauge } from './watch.js';
 import { standBy, volumeMl } from './pass-time.js';
 
-export interface ChillParams {
+export interface ChillParams extends Ending {
   readonly targetC: number;
   /** Set aside first as the next starter, percent of the crock. */
   readonly holdBackPct: number;
@@ -18,6 +19,9 @@ export interface ChillParams {
   /** In moulds of so much each, g; 0 = all in one. */
   readonly pieceG: number;
 }
+
+/** Warmer than it is meant to be by more than this (°C), it is not cold through. */
+const NEARLY_C = 2;
 
 /** What shape it has where it does not stand in its crock. */
 function shapeOf({ depthCm, pieceG }: ChillParams, state: CrockState): Shape | undefined {
@@ -35,7 +39,7 @@ function intoTheCold({ depthCm, pieceG }: ChillParams): Text {
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
 export const chill: StageKind<ChillParams, 'chill'> = {
   kind: 'chill',
-  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0 },
+  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0, ...BY_AIM },
   name: () => say('stages.chill.chill'),
   begins: () => say('stages.chill.putIntoCold'),
   over: () => say('stages.chill.coldThrough'),
@@ -73,4 +77,16 @@ export const chill: StageKind<ChillParams, 'chill'> = {
   ],
   cautions: (params) => (params.holdBackPct > 0 ? [CAUTIONS.spoon] : []),
   problems: () => [],
+  problemsAtEnd: (params, end) =>
+    isByClock(params) && end.tempC > params.targetC + NEARLY_C
+      ? [
+          {
+            field: 'chillUntil',
+            message: say('stages.chill.clockNotCold', { temp: temp(end.tempC) }),
+            remedy: say('stages.chill.longerOrCold'),
+            works: { chillUntil: 'aim' },
+            mild: true,
+          },
+        ]
+      : [],
 };

@@ -9,7 +9,7 @@ import type { Ask, Branch, Gauge, Seen } from './watch.js';
 export const WHEY_ASK: Ask = { asks: 'reading', quantity: 'wheyG', label: say('stages.drainWatch.wheyBowl') };
 
 /** Whey and solids of a curd on its cloth, against what is wanted. */
-export function drainGauges({ begun, here }: Seen, wantedWheyG: number, wantedSolids: number, share: number): Gauge[] {
+export function drainGauges({ begun, here }: Seen, wantedWheyG: number, wantedSolids: number | null): Gauge[] {
   const planned = totalG(begun.whey) + wantedWheyG;
   const now = totalG(here.whey);
   return [
@@ -17,7 +17,7 @@ export function drainGauges({ begun, here }: Seen, wantedWheyG: number, wantedSo
     {
       what: say('stages.drainWatch.solids'),
       unit: '%',
-      planned: share > 0 ? say('stages.drainWatch.untilGathers') : 100 * wantedSolids,
+      planned: wantedSolids === null ? say('stages.drainWatch.untilGathers') : 100 * wantedSolids,
       now: 100 * solidsFraction(here.masses),
     },
   ];

@@ -6,7 +6,9 @@ import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
 import { flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
 import type { Environment } from '../environment/environment.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { CAUTIONS } from './cautions.js';
+import { BY_AIM, isByClock, type Ending } from './ending.js';
 import type { Course, Slack, Problem, StageKind } from './kind.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
@@ -15,7 +17,7 @@ import { acidityGauge, warmthGauge } from './watch.js';
 /** Where a crock is kept warm. */
 export type Incubator = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
 
-export interface IncubateParams {
+export interface IncubateParams extends Ending {
   readonly keeper: Incubator;
   /** What the warm place is set to, °C (a flask, a wrapped pot and the counter have no setting). */
   readonly keepC: number;
@@ -54,7 +56,15 @@ export function incubatorSurroundings(
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams, 'incubate'> = {
   kind: 'incubate',
-  defaults: { keeper: 'thermostat', keepC: 43, targetPh: 4.5, preheated: 'yes', cover: 'cloth', leave: 'chill' },
+  defaults: {
+    keeper: 'thermostat',
+    keepC: 43,
+    targetPh: 4.5,
+    preheated: 'yes',
+    cover: 'cloth',
+    leave: 'chill',
+    ...BY_AIM,
+  },
   name: (params) =>
     params.keeper === 'counter' ? say('stages.incubate.onTheCounter') : say('stages.incubate.keepWarm'),
   begins: (params) =>
@@ -87,7 +97,7 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
     { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
   ],
   watch: (params, seen) => [
-    acidityGauge(seen, params.targetPh),
+    acidityGauge(seen, isByClock(params) ? seen.planned.ph : params.targetPh),
     {
       what: say('stages.incubate.set'),
       unit: '',
@@ -112,7 +122,11 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
     CAUTIONS.acid,
     CAUTIONS.mould,
   ],
-  problems: (params, state) => [...liquidProblems(params, state), ...unheatedProblems(state)],
+  problems: (params, state) => [
+    ...(isByClock(params) ? [] : liquidProblems(params, state)),
+    ...unheatedProblems(state),
+  ],
+  problemsAtEnd: (params, end) => (isByClock(params) ? clockProblems(end) : []),
 };
 
 function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Problem[] {
@@ -126,6 +140,33 @@ function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Proble
       works: { targetPh: 4.6 },
     },
   ];
+}
+
+/** Sharper than this (pH) hardly anybody means it to be. */
+const VERY_SHARP_PH = 4;
+
+/** What an end by the clock comes too early or too late for. */
+function clockProblems(end: CrockState): Problem[] {
+  const gelPh = gelPointPh(denaturedBetaLg(end.native));
+  const problem = (message: Text, remedy: Text, more: Partial<Problem> = {}): Problem[] => [
+    { field: 'warmUntil', message, remedy, works: { warmUntil: 'aim' }, ...more },
+  ];
+  const ph = acidity(end.ph);
+  const isSet = firmness(end) > 0 || end.inputs.casein === 0;
+  if (!isSet)
+    return problem(
+      say('stages.incubate.clockStillLiquid', { ph, gelPh: amount(gelPh, 1) }),
+      say('stages.incubate.longerOrAim'),
+    );
+  if (end.ph > SAFE_PH)
+    return problem(
+      say('stages.incubate.clockNotGuarded', { ph, safePh: acidity(SAFE_PH) }),
+      say('stages.incubate.longerOrCold'),
+      { mild: true },
+    );
+  if (end.ph < VERY_SHARP_PH)
+    return problem(say('stages.incubate.clockSharp', { ph }), say('stages.incubate.shorterOrAim'), { mild: true });
+  return [];
 }
 
 /** Warmer than this at its peak (°C), it was heated in this make, if not enough. */
@@ -176,14 +217,15 @@ function sournessSlack(params: IncubateParams, course: Course): Slack {
     while (Math.abs(min) < LATEST_MIN && !over(course.at(min))) min += step;
     return Math.abs(min);
   };
-  const earlyMin = crossed(0, -5, (s) => s.ph > params.targetPh + MILDER);
-  if (params.leave === 'morning') {
+  const wantedPh = isByClock(params) ? course.at(0).ph : params.targetPh;
+  const earlyMin = crossed(0, -5, (s) => s.ph > wantedPh + MILDER);
+  if (!isByClock(params) && params.leave === 'morning') {
     const cost: Text = say('stages.incubate.leftTillMorningGoes');
     return { earlyMin, lateMin: NIGHT_MIN, cost };
   }
   return {
     earlyMin,
-    lateMin: crossed(0, 5, (s) => s.ph < params.targetPh - SHARPER),
+    lateMin: crossed(0, 5, (s) => s.ph < wantedPh - SHARPER),
     cost: say('stages.incubate.earlierMilderSofterLater'),
   };
 }

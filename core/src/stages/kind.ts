@@ -135,6 +135,8 @@ export interface StageKind<P, N extends string = string> {
   readonly advance: (state: CrockState, params: P, environment: Environment, minutes: number) => CrockState;
   /** What was still to be done in it when somebody went on to the next stage before the clock had run out. */
   readonly windUp?: (state: CrockState, params: P) => CrockState;
+  /** Where the clock ends it: the minute at which, of a stage that began at `since`. */
+  readonly endsAt?: (params: P, environment: Environment, since: number) => number;
   /** True once the stage has done its work; `since` is the minute it began. */
   readonly done: (state: CrockState, params: P, environment: Environment, since: number) => boolean;
   /** Longest step in minutes that keeps {@link advance} accurate. */
@@ -158,6 +160,8 @@ export interface StageKind<P, N extends string = string> {
   readonly branches?: (params: P, seen: Seen) => readonly Branch[];
   readonly cautions: (params: P, state: CrockState) => readonly Text[];
   readonly problems: (params: P, state: CrockState) => readonly Problem[];
+  /** What is wrong with what has come of it by its end. */
+  readonly problemsAtEnd?: (params: P, end: CrockState) => readonly Problem[];
 }
 
 /** A planned stage: its kind and the parameters it runs with. */

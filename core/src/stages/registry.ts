@@ -31,6 +31,7 @@ import { heat } from './heat.js';
 import { hold } from './hold.js';
 import { incubate } from './incubate.js';
 import { inoculate } from './inoculate.js';
+import { endedByClock, isByClock } from './ending.js';
 import type { Stage, StageKind } from './kind.js';
 import { rest } from './rest.js';
 import { salt } from './salt.js';
@@ -104,9 +105,10 @@ const BY_NAME = new Map<string, BoundStage['kind']>(
  * @throws RangeError for a kind that does not exist
  */
 export function bind(stage: Stage): BoundStage {
-  const kind = BY_NAME.get(stage.kind);
-  if (!kind) throw new RangeError(`No stage kind "${stage.kind}"; there are ${[...BY_NAME.keys()].join(', ')}`);
-  const params = { ...kind.defaults, ...stage.params };
+  const plain = BY_NAME.get(stage.kind);
+  if (!plain) throw new RangeError(`No stage kind "${stage.kind}"; there are ${[...BY_NAME.keys()].join(', ')}`);
+  const params = { ...plain.defaults, ...stage.params };
+  const kind = isByClock(params) ? endedByClock(plain) : plain;
   const stepMin = kind.stepFor?.(params);
   return { id: stage.id, kind: stepMin === undefined ? kind : { ...kind, stepMin }, params };
 }

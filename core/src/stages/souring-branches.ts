@@ -1,6 +1,7 @@
 import { say, type Text } from '../messages/message.js';
 import { temp, acidity } from '../messages/quantity.js';
 import { firmness } from '../state/crock-state.js';
+import { isByClock } from './ending.js';
 import type { IncubateParams } from './incubate.js';
 import type { Branch, Seen } from './watch.js';
 
@@ -44,7 +45,11 @@ function spoiltBranches(looks: Seen['looks']): Branch[] {
   ];
 }
 
-function readyBranches({ targetPh }: IncubateParams, { here, looks }: Seen): Branch[] {
+/** Left by the clock, it is offered to be ended before its time only once it is this sour. */
+const SHARP_PH = 4.15;
+
+function readyBranches(params: IncubateParams, { here, looks }: Seen): Branch[] {
+  const targetPh = isByClock(params) ? SHARP_PH : params.targetPh;
   const because: Text | null =
     here.ph <= targetPh
       ? say('stages.souringBranches.aboutPhSourWanted', { ph: acidity(here.ph) })

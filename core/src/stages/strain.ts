@@ -24,13 +24,14 @@ import type { Environment } from '../environment/environment.js';
 import { solidsFraction, totalG, type Masses } from '../materials/composition.js';
 import { drained, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
+import { BY_AIM, endMinute, isByClock, type Ending } from './ending.js';
 import type { StageKind } from './kind.js';
 import { passTime, volumeMl } from './pass-time.js';
 import { drainBranches, drainGauges, WHEY_ASK } from './drain-watch.js';
 import { addedG } from './told.js';
 import { whiskedBack } from './whey-balance.js';
 
-export interface StrainParams {
+export interface StrainParams extends Ending {
   readonly method: DrainMethod;
   readonly texture: TextureId;
   /** In the cold, on the counter, or at once while it is hot. */
@@ -69,7 +70,7 @@ const WHERE: Readonly<Record<StrainParams['where'], Text>> = {
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams, 'strain'> = {
   kind: 'strain',
-  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0 },
+  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0, ...BY_AIM },
   name: () => say('stages.strain.toTheCloth'),
   begins: () => say('stages.strain.putCloth'),
   over: () => say('stages.strain.itHasDrained'),
@@ -83,11 +84,11 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     ...(params.where === 'cold' ? ['cold shelf'] : []),
   ],
   endsBy: 'solids',
-  target: (params) => (params.share > 0 ? 0 : TEXTURES[params.texture].solids),
+  target: (params) => (hasTexture(params) ? TEXTURES[params.texture].solids : 0),
   runsOff: { is: 'whey', name: say('good.whey') },
   drainage: (state, params, environment) => {
     const course = strainCourse(state, params, environment);
-    return { course, wantedWheyG: wantedWheyG(state, params, course) };
+    return { course, wantedWheyG: wantedWheyG(state, params, course, environment) };
   },
   begin: (state) => withCurd(state, { draining: { loaded: state.masses, wheyG: 0 } }),
   advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
@@ -100,12 +101,11 @@ export const strain: StageKind<StrainParams, 'strain'> = {
   watch: (params, seen) =>
     drainGauges(
       seen,
-      wantedWheyG(seen.begun, params, strainCourse(seen.begun, params, seen.environment)),
-      TEXTURES[params.texture].solids,
-      params.share,
+      wantedWheyG(seen.begun, params, strainCourse(seen.begun, params, seen.environment), seen.environment),
+      hasTexture(params) ? TEXTURES[params.texture].solids : null,
     ),
   asks: () => [WHEY_ASK],
-  branches: (params, seen) => drainBranches(seen, params.share > 0 ? null : TEXTURES[params.texture]),
+  branches: (params, seen) => drainBranches(seen, hasTexture(params) ? TEXTURES[params.texture] : null),
   done: (state, params, environment) =>
     params.share > 0
       ? hasDrained(state, params.share, strainCourse(state, params, environment))
@@ -120,7 +120,7 @@ export const strain: StageKind<StrainParams, 'strain'> = {
       return Math.abs(min);
     };
     const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02);
-    const unhurried = params.share > 0 && params.where === 'cold' ? UNHURRIED_MIN : 0;
+    const unhurried = !hasTexture(params) && params.where === 'cold' ? UNHURRIED_MIN : 0;
     return {
       earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01),
       lateMin: Math.max(byTexture, unhurried),
@@ -176,7 +176,7 @@ export const strain: StageKind<StrainParams, 'strain'> = {
         },
       ];
     }
-    if (params.share > 0) return [];
+    if (!hasTexture(params)) return [];
     if (reach < wanted.solids + 0.005) {
       return [
         {
@@ -208,8 +208,17 @@ export const strain: StageKind<StrainParams, 'strain'> = {
   },
 };
 
-/** Whey (g) that must leave a curd, as loaded, until it is as wanted. */
-function wantedWheyG(state: CrockState, params: StrainParams, course: DrainageCourse): number {
+/** Whether it is drained to a texture, not by the drip or by the clock. */
+const hasTexture = (params: StrainParams) => params.share === 0 && !isByClock(params);
+
+/** Whey (g) that must leave a curd, as loaded, until it is as wanted; or that will have left when the clock ends it. */
+function wantedWheyG(
+  state: CrockState,
+  params: StrainParams,
+  course: DrainageCourse,
+  environment: Environment,
+): number {
+  if (isByClock(params)) return wheyWithin(course, 0, endMinute(params, environment, state.minute) - state.minute);
   if (params.share > 0) return params.share * course.wheyEndG;
   const loaded = state.curd.draining?.loaded ?? state.masses;
   const { solids, wheySolids } = onCloth(loaded, state, params);

@@ -1,4 +1,4 @@
-import { peopleOver } from '@oat-crock/calendar';
+import { peopleOver, planDays } from '@oat-crock/calendar';
 import { ordersOf, plannedBatchesOf, type PlannedBatch } from '@oat-crock/contract/api';
 import {
   breaksOfItself,
@@ -41,6 +41,7 @@ export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanA
   return {
     orders: ordersOf(occurrences, before, startMs, (id) => byId.get(id)),
     people: peopleOver(settings, startMs, horizonMin),
+    days: planDays(settings, startMs, horizonMin),
     gear: gear.map(({ kind, name, holdsL, count }) => ({ kind, name, holdsL, count })),
     kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
     stocks,

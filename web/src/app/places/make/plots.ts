@@ -107,7 +107,9 @@ function souringPlot(batch: Batch, followed: Followed, stage: FollowedStage): Pl
     bands: [{ points: fan.map((f) => [f.atMs, f.p10, f.p90] as const), look: 'likely' }],
     lines: [{ points: fan.map((f) => [f.atMs, f.p50] as const), look: 'fact' }],
     dots: [...read, ...looked],
-    rules: [{ y: stage.target, text: tell('page.make.plots.wanted', { ph: acidity(stage.target) }), look: 'target' }],
+    rules: window?.byClock
+      ? []
+      : [{ y: stage.target, text: tell('page.make.plots.wanted', { ph: acidity(stage.target) }), look: 'target' }],
     windows:
       window && window.p10Ms !== null && window.p90Ms !== null
         ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]
@@ -132,7 +134,9 @@ function wheyPlot(batch: Batch, followed: Followed, stage: FollowedStage): PlotS
     left: { from: 0, to: Math.max(wanted * 1.15, ...read.map((d) => d.y)), unit: 'g' },
     lines: [{ points, look: 'whey' }],
     dots: read,
-    rules: [{ y: wanted, text: tell('page.make.plots.stopAt', { wanted: mass(wanted) }), look: 'target' }],
+    rules: window?.byClock
+      ? []
+      : [{ y: wanted, text: tell('page.make.plots.stopAt', { wanted: mass(wanted) }), look: 'target' }],
     windows:
       window && window.p10Ms !== null && window.p90Ms !== null
         ? [{ from: window.p10Ms, likely: window.p50Ms ?? window.p10Ms, until: window.p90Ms }]

@@ -13,6 +13,13 @@ export function headline(batch: Batch, followed: Followed, nowMs: number): strin
   const stage = followed.stages.find((s) => s.status === 'now');
   if (!stage) return '';
   const window = followed.windows.find((w) => w.stageId === stage.id);
+  if (window?.byClock && window.p50Ms !== null)
+    return tell('page.make.stageWords.byClock', {
+      name: stage.name,
+      temp: temp(followed.now.tempC),
+      until: clockTime(toFive(window.p50Ms), nowMs),
+      left: fromNow(toFive(window.p50Ms), nowMs),
+    });
   if (window?.by === 'acidity')
     return tell('page.make.stageWords.souringSourEnough', {
       temp: temp(followed.now.tempC),

@@ -1,5 +1,5 @@
-import { lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
-import { textOf, tell } from '../../shared/ui/said';
+import { hourOfDay, lotIdOf, type Choice, type ChoiceGroup, type Choices, type OptionChoice } from '@oat-crock/core';
+import { quantity, textOf, tell } from '../../shared/ui/said';
 import { amount, mass, acidity } from '../../shared/ui/words';
 import { units } from '../../shared/ui/reader';
 
@@ -11,6 +11,7 @@ export function valueWords(choice: Choice, choices: Choices): string {
   if (choice.kind === 'option') return optionWords(choice, value);
   if (Number(value) === 0 && choice.nought) return textOf(choice.nought);
   if (choice.unit === 'pH') return acidity(Number(value));
+  if (choice.unit === 'clock') return quantity(hourOfDay(Number(value)));
   if (choice.unit === 'g')
     return units().mass === 'oz'
       ? mass(Number(value))

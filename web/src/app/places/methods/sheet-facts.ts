@@ -1,6 +1,25 @@
-import { temp as tempOf, type MakeSheet, type SouringForecast, amount as amountOf } from '@oat-crock/core';
+import {
+  acidity as acidityOf,
+  amount as amountOf,
+  type MakeSheet,
+  percent,
+  type SouringForecast,
+  temp as tempOf,
+  weighed,
+} from '@oat-crock/core';
 import { textOf, tell, titled } from '../../shared/ui/said';
-import { acidity, grams, listed, mass, number, pricePer, tasteOf, windowWords } from '../../shared/ui/words';
+import {
+  acidity,
+  clockTime,
+  grams,
+  listed,
+  mass,
+  number,
+  pricePer,
+  tasteOf,
+  toFive,
+  windowWords,
+} from '../../shared/ui/words';
 
 const MIN_MS = 60_000;
 /** Less than this in 100 g is not worth a word. */
@@ -101,6 +120,29 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
   ];
 }
 
+/** How sour it is when the clock ends it: "07:00, then pH 4.42 (4.30 to 4.58), tangy". */
+function sourBy({ endMin, ph }: NonNullable<NonNullable<MakeSheet['souring']>['byClock']>, startMs: number): string {
+  return tell('page.methods.sheetFacts.sourBy', {
+    at: clockTime(toFive(startMs + endMin * MIN_MS), startMs),
+    ph: acidityOf(ph.p50),
+    from: acidityOf(ph.p10),
+    to: acidityOf(ph.p90),
+    taste: tasteOf(ph.p50),
+  });
+}
+
+/** What has drained when the clock ends it. */
+function drainedBy(
+  { endMin, wheyG, solidsPct }: NonNullable<NonNullable<MakeSheet['straining']>['byClock']>,
+  startMs: number,
+): string {
+  return tell('page.methods.sheetFacts.drainedBy', {
+    at: clockTime(toFive(startMs + endMin * MIN_MS), startMs),
+    whey: weighed(wheyG),
+    solids: percent(solidsPct, 0),
+  });
+}
+
 /** The ready windows in words: sour enough, thick enough. */
 export function windowsOf(
   { souring, straining }: MakeSheet,
@@ -113,10 +155,18 @@ export function windowsOf(
   };
   return [
     ...(souring
-      ? [{ what: tell('page.methods.sheetFacts.sourEnough'), words: at(souring.beginMin, souring.forecast) }]
+      ? [
+          souring.byClock
+            ? { what: tell('page.methods.sheetFacts.soursUntil'), words: sourBy(souring.byClock, startMs) }
+            : { what: tell('page.methods.sheetFacts.sourEnough'), words: at(souring.beginMin, souring.forecast) },
+        ]
       : []),
     ...(straining
-      ? [{ what: tell('page.methods.sheetFacts.thickEnough'), words: at(straining.beginMin, straining.forecast) }]
+      ? [
+          straining.byClock
+            ? { what: tell('page.methods.sheetFacts.drainsUntil'), words: drainedBy(straining.byClock, startMs) }
+            : { what: tell('page.methods.sheetFacts.thickEnough'), words: at(straining.beginMin, straining.forecast) },
+        ]
       : []),
   ];
 }

@@ -6,7 +6,9 @@ import { tell } from '../../shared/ui/said';
 /** The line of the first day of a make: temperature, and pH with its spread. */
 export function sheetPlot(sheet: MakeSheet): PlotSpec {
   const { line, souring } = sheet;
-  const warmEnd = souring ? souring.beginMin + (souring.forecast.p90Min ?? 600) + 90 : line.at(-1)!.min;
+  const byClock = souring?.byClock ?? null;
+  const soured = byClock ? byClock.endMin : souring && souring.beginMin + (souring.forecast.p90Min ?? 600);
+  const warmEnd = soured ? soured + 90 : line.at(-1)!.min;
   const to = Math.min(warmEnd, line.at(-1)!.min) / 60;
   const shown = line.filter((p) => p.min / 60 <= to + 0.5);
   const phFrom = 4;
@@ -37,17 +39,19 @@ export function sheetPlot(sheet: MakeSheet): PlotSpec {
         axis: 'right',
       },
     ],
-    rules: souring
-      ? [
-          {
-            y: scaled(souring.targetPh),
-            text: tell('page.methods.sheetPlot.wantedPh', { targetPh: acidity(souring.targetPh) }),
-            look: 'target',
-          },
-        ]
-      : [],
-    windows:
-      souring && souring.forecast.p10Min !== null && souring.forecast.p90Min !== null
+    rules:
+      souring && !byClock
+        ? [
+            {
+              y: scaled(souring.targetPh),
+              text: tell('page.methods.sheetPlot.wantedPh', { targetPh: acidity(souring.targetPh) }),
+              look: 'target',
+            },
+          ]
+        : [],
+    windows: byClock
+      ? [{ from: byClock.endMin / 60, likely: byClock.endMin / 60, until: byClock.endMin / 60 }]
+      : souring && souring.forecast.p10Min !== null && souring.forecast.p90Min !== null
         ? [
             {
               from: (souring.beginMin + souring.forecast.p10Min) / 60,

@@ -2,7 +2,7 @@ import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf, percent, say } from '@oat-crock/core';
+import { holdOf, percent, type ReadyWindow, say } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { CultureActs } from '../../state/culture-acts';
 import { OwnCultures } from '../../state/own-cultures';
@@ -38,6 +38,12 @@ const NEAR_MS = 3_600_000;
 
 /** What runs off where its stage has no name for it. */
 const WHEY = say('good.whey');
+
+/** What a window is of: sour enough, thick enough, or its time by the clock. */
+function readyWords(window: ReadyWindow | undefined): string {
+  if (window?.byClock) return tell('page.today.today.itsTimeUp');
+  return window?.by === 'solids' ? tell('page.today.today.thickEnough') : tell('page.today.today.sourEnough');
+}
 
 /** What do my hands do next. */
 @Component({
@@ -132,7 +138,7 @@ export class Today {
                 })
               : null,
           ].filter((part): part is string => part !== null),
-          what: window?.by === 'solids' ? tell('page.today.today.thickEnough') : tell('page.today.today.sourEnough'),
+          what: readyWords(window),
           window: window ? windowWords(window, this.clock.nowMs()) : tell('page.today.today.nothingLeftWait'),
           findings: followed.findings,
           held: holdOf(batch),

@@ -9,13 +9,13 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { amount, CROCK_G_PER_ML, mass, METRIC, readAmount, shownIn, type SaidWith } from '@oat-crock/core';
+import { amount, CROCK_G_PER_ML, hourOfDay, mass, METRIC, readAmount, shownIn, type SaidWith } from '@oat-crock/core';
 import { sayQuantity } from '@oat-crock/messages';
 import { InputTextModule } from 'primeng/inputtext';
 import { amountsSaid } from './amounts-said';
 import { decimalSign } from './decimal-sign';
 import { reader, units } from './reader';
-import { tell } from './said';
+import { quantity, tell } from './said';
 import { unitWords } from './unit-words';
 
 /** What was typed may be told to this much of the number it stands for. */
@@ -157,7 +157,7 @@ export class NumberField {
   protected readonly trouble = computed(() => {
     const read = this.read();
     if (read.is === 'nothing' || (read.is === 'amount' && this.isWithin(read.value))) return null;
-    const bounds = { least: amount(this.least()), most: amount(this.most()), unit: this.unit() };
+    const bounds = { least: this.bound(this.least()), most: this.bound(this.most()), unit: this.unit() };
     if (read.is === 'amount') return tell('page.ui.numberField.fromTo', bounds);
     return read.word === null
       ? tell('page.ui.numberField.numberFromTo', bounds)
@@ -200,7 +200,7 @@ export class NumberField {
   private readonly way = computed(() => shownIn(this.suffix().trim(), this.measures(), this.step()));
   protected readonly unit = computed(() => {
     const { unit } = this.way();
-    return unit ? ` ${unitWords(unit)}` : '';
+    return unit && !this.isHour() ? ` ${unitWords(unit)}` : '';
   });
   protected readonly shown = computed(() => {
     const value = this.value();
@@ -209,10 +209,16 @@ export class NumberField {
   /** The number as the household writes it; with its unit. */
   private readonly bare = computed(() => this.digitsOf(this.shown()));
   protected readonly written = computed(() => (this.bare() === '' ? '' : this.bare() + this.unit()));
-  private readonly digitsOf = (shown: number | null) =>
-    shown?.toLocaleString(reader().language, { maximumFractionDigits: this.digits(), useGrouping: false }) ?? '';
+  private readonly digitsOf = (shown: number | null): string => {
+    if (shown === null) return '';
+    if (this.isHour()) return quantity(hourOfDay(shown));
+    return shown.toLocaleString(reader().language, { maximumFractionDigits: this.digits(), useGrouping: false });
+  };
+  /** It is an hour of the day, which is written as the clock shows it. */
+  private readonly isHour = computed(() => this.suffix() === ' clock');
   private readonly inWords = (value: number) => this.digitsOf(this.asShown(value)) + this.unit();
 
+  private readonly bound = (shown: number) => (this.isHour() ? hourOfDay(shown) : amount(shown));
   protected readonly least = computed(() => this.asShown(this.min()));
   protected readonly most = computed(() => this.asShown(this.max()));
 

@@ -50,10 +50,12 @@ export function windowWords(
     readonly p50Ms: number | null;
     readonly p90Ms: number | null;
     readonly deadChance?: number;
+    readonly byClock?: boolean;
   },
   nowMs: number,
 ): string {
-  const { p10Ms, p50Ms, p90Ms, deadChance = 0 } = window;
+  const { p10Ms, p50Ms, p90Ms, deadChance = 0, byClock = false } = window;
+  if (byClock && p50Ms !== null) return tell('page.ui.words.windowByClock', { at: clockTime(toFive(p50Ms), nowMs) });
   const dead = percentOf(Math.min(99, 100 * deadChance), 0);
   if (p50Ms === null)
     return deadChance >= LIKELY_DEAD ? tell('page.ui.words.windowDead', { dead }) : tell('page.ui.words.windowNever');
