@@ -4,6 +4,7 @@ export { CM_PER_IN, G_PER_LB, G_PER_OZ, METRIC, PSI_PER_BAR, toFahrenheit, type 
 export { priceIn, type Shown, shownIn } from './units/shown.js';
 export { type AskedAmount, readAmount, type ReadAmount } from './amounts/read-amount.js';
 export { type AmountWords, amountWords } from './amounts/said-units.js';
+export { type MilkLines, milkLines, totalOfLines } from './make/milk-lines.js';
 export { type SaidWith, saidWith } from './make/said-with.js';
 export {
   isMessage,
@@ -151,6 +152,7 @@ export {
   type Choices,
   choicesOf,
   choicesThatCount,
+  decided,
   initialChoices,
   type Method,
   type OptionChoice,

@@ -57,6 +57,7 @@ const choiceSchema = tagged('kind', {
       .required(),
     lots: Joi.array().items(Joi.valid('milk', 'cream', 'powder', 'base', 'whey')),
     initial: Joi.string().max(60).required(),
+    implied: Joi.object().pattern(key, Joi.string().max(60)),
   }),
 });
 

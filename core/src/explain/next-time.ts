@@ -1,7 +1,7 @@
 import { inUnit } from '../messages/quantity.js';
 import { say, type Text, type Value } from '../messages/message.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
-import { choicesOf, holds, initialChoices, type Choice, type Choices, type Method } from '../methods/method.js';
+import { choicesOf, holds, decided, type Choice, type Choices, type Method } from '../methods/method.js';
 import type { Stock } from '../materials/materials.js';
 import type { CauseId } from './causes.js';
 
@@ -92,7 +92,7 @@ export function nextTime(
   chosen: Choices,
   stocks: readonly Pick<Stock, 'id' | 'name'>[] = [],
 ): NextTime | null {
-  const was = { ...initialChoices(method), ...chosen };
+  const was = decided(method, chosen);
   const changed = (CHANGES[cause] ?? []).flatMap((change) => {
     const choice = choicesOf(method).find((c) => c.key === change.key);
     if (!choice || (choice.onlyIf && !holds(choice.onlyIf, was))) return [];

@@ -1,7 +1,7 @@
 import { referenceStock } from '../materials/reference-materials.js';
 import type { Stock } from '../materials/materials.js';
 import type { Choices, Method, Parameter, StageTemplate } from '../methods/method.js';
-import { holds, initialChoices } from '../methods/method.js';
+import { holds, decided } from '../methods/method.js';
 import { bind, type BoundStage } from '../stages/registry.js';
 
 /**
@@ -16,7 +16,7 @@ export function planStages(
   choices: Choices = {},
   stocks: readonly Stock[] = [],
 ): readonly BoundStage[] {
-  const made: Choices = { ...initialChoices(method), ...choices };
+  const made: Choices = decided(method, choices);
   return method.stages
     .filter((template) => wanted(template, made))
     .map((template) =>

@@ -1,6 +1,6 @@
 import type { Batch } from '../batch/replay.js';
 import { methodById } from '../methods/index.js';
-import { initialChoices, type Choices, type Method } from '../methods/method.js';
+import { decided, type Choices, type Method } from '../methods/method.js';
 import type { BoundStage } from '../stages/registry.js';
 import { planStages } from './plan.js';
 import type { Known } from '../learn/recall.js';
@@ -24,6 +24,6 @@ export function methodOf({ methodId, ownMethod }: Pick<Begun, 'methodId' | 'ownM
 /** The method, choices and stages of a batch, with the lots it was begun with. */
 export function plannedOf(batch: Begun, known?: Known): Planned {
   const method = methodOf(batch);
-  const choices = { ...initialChoices(method), ...batch.choices };
+  const choices = decided(method, batch.choices);
   return { method, choices, stages: planStages(method, withBottles(choices, known?.learned), batch.stocks) };
 }

@@ -1,7 +1,7 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import type { Stock } from '../materials/materials.js';
-import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { choicesOf, decided, type Choices, type Method } from '../methods/method.js';
 import { emptyCrock } from '../state/crock-state.js';
 import type { AskedAmount } from '../amounts/read-amount.js';
 import { planStages, pouredBy } from './plan.js';
@@ -26,7 +26,7 @@ export function saidWith(
 ): SaidWith {
   const choice = choicesOf(method).find((c) => c.key === key);
   if (choice?.kind !== 'number') return {};
-  const choices: Choices = { ...initialChoices(method), ...given };
+  const choices: Choices = decided(method, given);
   if (choice.unit === 'packets') return { gPerMl: LOOSE_POWDER_G_PER_ML, pieceG: Number(choices['packetG']) };
   if (choice.unit === '% of the milk') {
     const gPerMl = key === 'powderPct' ? LOOSE_POWDER_G_PER_ML : CROCK_G_PER_ML;

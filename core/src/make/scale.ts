@@ -4,7 +4,7 @@ import { expecting } from '../learn/expecting.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { kitchenFor, type Household } from './household.js';
 import { lotIdOf, type LotStock } from '../lots/lot.js';
-import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { choicesOf, decided, type Choices, type Method } from '../methods/method.js';
 import { fillsWithG } from '../stages/blend.js';
 import { totalG } from '../materials/composition.js';
 import { amountsOf } from './amounts.js';
@@ -38,7 +38,7 @@ export function scaleTo(
   goal: Goal,
   { kitchen, known, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
 ): Scaled {
-  const choices = withBottles({ ...initialChoices(method), ...given }, known?.learned);
+  const choices = withBottles(decided(method, given), known?.learned);
   const mass = choicesOf(method).find((c) => c.key === 'massG');
   if (mass?.kind !== 'number')
     return { ok: false, message: say('make.scale.makeNotScaledMilk'), remedy: say('make.scale.typeAmount') };

@@ -19,7 +19,7 @@ import { expecting as expectingOf, type Expecting } from '../learn/expecting.js'
 import { learnedHere, type LearnedHere } from '../learn/here.js';
 import type { LotStock } from '../lots/lot.js';
 import { checkChoices } from '../methods/check-choices.js';
-import { initialChoices, type Choices, type Method } from '../methods/method.js';
+import { decided, type Choices, type Method } from '../methods/method.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { nearestPair } from '../physics/pasteurisation.js';
 import { coolingFinding } from '../safety/cooling.js';
@@ -136,7 +136,7 @@ export function makeSheet(
 ): MakeSheet {
   const { startMs = 0, wake = ALWAYS_AWAKE, stocks = [] } = begin;
   checkChoices(method, given, stocks);
-  const choices = { ...initialChoices(method), ...given };
+  const choices = decided(method, given);
   const kitchen = kitchenFor(choices, begin.kitchen, begin.known);
   const planned = planStages(method, withBottles(choices, begin.known?.learned), stocks);
   const expecting = expectingOf(planned, choices, { member: NOMINAL_MEMBER }, begin.known);

@@ -5,7 +5,7 @@ import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
 import { drainingEnds, saltChoice } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
 import { only, vary, type ChoiceGroup, type NumberChoice, type OptionChoice } from './method.js';
-import { BLEND, HEATING, MILK, milkOption, MONEY, price } from './common-choices.js';
+import { BLEND, HEATING, MILK, milkOption, MONEY, PLAIN_MILK, price } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 
 /** Which acid. */
@@ -192,7 +192,7 @@ export const smoothCurd = method({
   family: FAMILIES.curd,
   summary: say('methods.acidCurd.milkNearBoilAcid'),
   groups: [
-    vary(MILK, { fatPct: { max: 8 } }),
+    vary(PLAIN_MILK, { fatPct: { max: 8 } }),
     vary(HEAT, { heatC: { initial: 95 } }),
     acid(5.6, say('methods.acidCurd.untilWheyClearAbout')),
     draining('soft-curd'),

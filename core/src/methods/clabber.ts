@@ -8,7 +8,7 @@ import {
   CHILLING,
   CHILLING_PARAMS,
   HEATING,
-  MILK,
+  PLAIN_MILK,
   MONEY,
   SOURING_END_PARAMS,
   STARTER_PARAMS,
@@ -43,7 +43,7 @@ const PASTEURISE = {
 
 /** Choices of clabber, which soda cheese shares. */
 export const CLABBER_GROUPS = [
-  { ...MILK, choices: [...clabberMilk().choices, PASTEURISE] },
+  { ...PLAIN_MILK, choices: [...clabberMilk().choices, PASTEURISE] },
   {
     title: say('methods.clabber.starter'),
     choices: [SEEDING, ...vary(ROOM_STARTER, { dosePct: { initial: 2.5 } }).choices],
@@ -55,7 +55,7 @@ export const CLABBER_GROUPS = [
 ] as const satisfies readonly [ChoiceGroup, ChoiceGroup, ChoiceGroup];
 
 function clabberMilk(): ChoiceGroup {
-  return vary(MILK, {
+  return vary(PLAIN_MILK, {
     massG: { initial: 2000 },
     vesselL: { initial: 3 },
     milk: { initial: 'raw' },

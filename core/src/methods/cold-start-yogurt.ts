@@ -3,7 +3,7 @@ import { say } from '../messages/message.js';
 import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import { only, vary } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, KEEPING, MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
+import { CHILLING, KEEPING, PLAIN_MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const STAGES = stagesNamed(SCALDED_STAGES, ['blend', 'starter', 'warm', 'chill']);
@@ -19,7 +19,7 @@ export const coldStartYogurt = method({
   family: FAMILIES.yogurt,
   summary: say('methods.coldStartYogurt.milkHeatedHighBefore'),
   groups: [
-    vary(MILK, {
+    vary(PLAIN_MILK, {
       milk: {
         initial: 'ultra-heated',
         why: say('methods.coldStartYogurt.ultraHeatedUltrafilteredMilk'),

@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, withMore } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, CHILLING, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 
 const SOURED_BY = withMore(
@@ -74,6 +74,7 @@ export const CULTURED_GROUPS = [
   vary(
     { ...MILK, title: say('methods.culturedCream.cream') },
     {
+      blendBy: CREAM_OR_FAT,
       massG: { initial: 1000, why: say('methods.culturedCream.creamMilkBringsFat') },
       vesselL: { initial: 2 },
       fatPct: {

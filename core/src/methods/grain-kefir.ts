@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { ROOM } from './room-choices.js';
-import { BLEND, CHILLING, CHILLING_PARAMS, MILK, MONEY, SOURING_END_PARAMS } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, PLAIN_MILK, MONEY, SOURING_END_PARAMS } from './common-choices.js';
 import { ACTIVITY } from './starter-choices.js';
 import { method } from './typed.js';
 
@@ -113,7 +113,7 @@ export const grainKefir = method({
   family: FAMILIES.kefir,
   summary: say('methods.grainKefir.grainsSourMilkOvernight'),
   groups: [
-    vary(MILK, { massG: { initial: 1000 }, vesselL: { initial: 2 } }),
+    vary(PLAIN_MILK, { massG: { initial: 1000 }, vesselL: { initial: 2 } }),
     GRAINS,
     vary(ROOM, {
       targetPh: { initial: 4.5, max: 4.6, why: say('methods.grainKefir.goesBottleStopLittle') },

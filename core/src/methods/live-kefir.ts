@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, CHILLING, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, PLAIN_MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
 
 const STAGES = [
@@ -19,7 +19,7 @@ export const liveKefir = method({
   family: FAMILIES.kefir,
   summary: say('methods.liveKefir.milkSouredRoomTemperature'),
   groups: [
-    MILK,
+    PLAIN_MILK,
     vary(ROOM_STARTER, {
       dosePct: { initial: 5, max: 20, why: say('methods.liveKefir.twoFivePerCent') },
     }),

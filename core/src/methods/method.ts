@@ -33,6 +33,8 @@ export interface OptionChoice<K extends string = string> {
   /** Kinds of lots of one's own that may be chosen as well. */
   readonly lots?: readonly StockLot['kind'][];
   readonly initial: string;
+  /** What it is where another choice was made and this one was not, by that other one: who names a fat wants it blended. */
+  readonly implied?: Readonly<Record<string, string>>;
   readonly why: Text;
   /** Left out of sight unless this holds: then it has no say. */
   readonly onlyIf?: Conditions;
@@ -101,6 +103,16 @@ export function choicesThatCount(group: ChoiceGroup, choices: Choices): readonly
 /** The choices a method starts with. */
 export function initialChoices(method: Method): Choices {
   return Object.fromEntries(choicesOf(method).map((choice) => [choice.key, choice.initial]));
+}
+
+/** All choices of a make: those that were made, what they imply, and the method's own for the rest. */
+export function decided(method: Method, made: Choices): Choices {
+  const implied = choicesOf(method).flatMap((choice) => {
+    if (choice.kind !== 'option' || made[choice.key] !== undefined) return [];
+    const [by] = Object.entries(choice.implied ?? {}).filter(([key]) => made[key] !== undefined);
+    return by ? [[choice.key, by[1]] as const] : [];
+  });
+  return { ...initialChoices(method), ...Object.fromEntries(implied), ...made };
 }
 
 /** What of a choice a method may have otherwise than the group it shares. */

@@ -2,7 +2,7 @@ import { say, type Text } from '../messages/message.js';
 import { REFERENCE_CREAMS, REFERENCE_MILKS } from '../materials/reference-materials.js';
 import type { Treatment } from '../constants/milk.js';
 import type { Stock } from '../materials/materials.js';
-import type { ChoiceGroup } from './method.js';
+import { vary, type ChoiceGroup } from './method.js';
 import { percent } from '../messages/quantity.js';
 import type { TypedTemplate } from './typed.js';
 
@@ -21,6 +21,27 @@ export const milkOption = (m: Stock) => ({
   label: m.name,
   why: say('methods.milkChoices.protein', { protein: percent(m.proteinPct), treated: TREATED[m.treatment] }),
 });
+
+const AS_MILK = {
+  id: 'milk',
+  label: say('methods.milkChoices.asMilkComes'),
+  why: say('methods.milkChoices.milkAndNothingElse'),
+};
+const AS_CREAM = {
+  id: 'cream',
+  label: say('methods.milkChoices.asCreamComes'),
+  why: say('methods.milkChoices.creamAndNothingElse'),
+};
+const TO_FAT = {
+  id: 'fat',
+  label: say('methods.milkChoices.blendedToFat'),
+  why: say('methods.milkChoices.milkAndCreamToFat'),
+};
+
+/** Of milk as it comes, unless a fat is wanted. */
+export const MILK_AS_IT_COMES = { initial: 'milk' } as const;
+/** Of cream: as it comes, or with milk to a fat. */
+export const CREAM_OR_FAT = { initial: 'fat', options: [TO_FAT, AS_CREAM] };
 
 /** Choices that every scalded yogurt shares. */
 export const MILK = {
@@ -49,7 +70,17 @@ export const MILK = {
       why: say('methods.milkChoices.tenthLeftFreeCan'),
     },
     {
+      key: 'blendBy',
+      label: say('methods.milkChoices.fat2'),
+      kind: 'option',
+      initial: 'fat',
+      implied: { fatPct: 'fat' },
+      why: say('methods.milkChoices.nothingBlendedUnasked'),
+      options: [AS_MILK, TO_FAT],
+    },
+    {
       key: 'milk',
+      onlyIf: { choice: 'blendBy', not: 'cream' },
       label: say('methods.milkChoices.milk'),
       kind: 'option',
       initial: 'whole',
@@ -59,6 +90,7 @@ export const MILK = {
     },
     {
       key: 'cream',
+      onlyIf: { choice: 'blendBy', not: 'milk' },
       label: say('methods.milkChoices.creamRaise'),
       kind: 'option',
       initial: 'cream-36',
@@ -72,10 +104,11 @@ export const MILK = {
     },
     {
       key: 'fatPct',
+      onlyIf: { choice: 'blendBy', is: 'fat' },
       label: say('methods.milkChoices.fatWanted'),
       kind: 'number',
       unit: '%',
-      min: 0.1,
+      min: 0,
       max: 20,
       step: 0.1,
       initial: 3.6,
@@ -84,6 +117,9 @@ export const MILK = {
   ],
 } as const satisfies ChoiceGroup;
 
+/** The same of milk as it comes, unless a fat is wanted. */
+export const PLAIN_MILK = vary(MILK, { blendBy: MILK_AS_IT_COMES });
+
 /** The stage that weighs in what {@link MILK} chose. */
 export const BLEND = {
   id: 'blend',
@@ -91,6 +127,7 @@ export const BLEND = {
   params: {
     massG: { choice: 'massG' },
     vesselL: { choice: 'vesselL' },
+    by: { choice: 'blendBy' },
     fatPct: { choice: 'fatPct' },
     milk: { stock: 'milk' },
     cream: { stock: 'cream' },

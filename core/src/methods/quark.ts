@@ -18,7 +18,15 @@ import {
 import { only, vary, withFirst, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
 import { endingParams } from './ending-choices.js';
-import { BLEND, KEEPING, MILK, MONEY, SOURING_END_KEYS, SOURING_END_PARAMS, STARTER_PARAMS } from './common-choices.js';
+import {
+  BLEND,
+  KEEPING,
+  PLAIN_MILK,
+  MONEY,
+  SOURING_END_KEYS,
+  SOURING_END_PARAMS,
+  STARTER_PARAMS,
+} from './common-choices.js';
 import { method } from './typed.js';
 
 const DRAINING = {
@@ -76,7 +84,7 @@ export const quark = method({
   family: FAMILIES.freshCheese,
   summary: say('methods.quark.milkSetButterCulture'),
   groups: [
-    vary(MILK, { fatPct: { min: 0.1, max: 5, initial: 3.6, why: say('methods.quark.leanGrainierLighterWhole') } }),
+    vary(PLAIN_MILK, { fatPct: { min: 0, max: 5, initial: 3.6, why: say('methods.quark.leanGrainierLighterWhole') } }),
     withMore(
       withFirst(
         vary(ROOM_STARTER, { dosePct: { initial: 3 } }),

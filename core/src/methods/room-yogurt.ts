@@ -4,7 +4,7 @@ import { temp } from '../messages/quantity.js';
 import { vary, withMore } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { BLEND, CHILLING, HEATING, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, HEATING, PLAIN_MILK, MONEY } from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const HEAT_FIRST = withMore(
@@ -54,7 +54,7 @@ export const roomYogurt = method({
   family: FAMILIES.yogurt,
   summary: say('methods.roomYogurt.heirloomCultureSoursCounter'),
   groups: [
-    MILK,
+    PLAIN_MILK,
     HEAT_FIRST,
     vary(ROOM_STARTER, { dosePct: { initial: 5, why: say('methods.roomYogurt.spoonCupFivePer') } }),
     vary(ROOM, { roomC: { max: 24 } }),

@@ -1,7 +1,7 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { BLEND, CHILLING, CHILLING_PARAMS, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
 
 const SCALDING = {
@@ -65,6 +65,7 @@ export const scaldedCream = method({
     vary(
       { ...MILK, title: say('methods.scaldedCream.cream') },
       {
+        blendBy: CREAM_OR_FAT,
         massG: { initial: 1500, why: say('methods.scaldedCream.creamMilkBringsFat') },
         vesselL: { label: say('methods.scaldedCream.panHolds'), initial: 3 },
         cream: { initial: 'cream-48' },

@@ -8,7 +8,7 @@ import {
   HEATING,
   KEEPING,
   KEEPING_PARAMS,
-  MILK,
+  PLAIN_MILK,
   MONEY,
   STARTER,
   STARTER_PARAMS,
@@ -83,7 +83,7 @@ export const scaldedYogurt = method({
   short: say('methods.scaldedYogurt.scalded'),
   family: FAMILIES.yogurt,
   summary: say('methods.scaldedYogurt.milkHeatedHighHeld'),
-  groups: [MILK, HEATING, STARTER, KEEPING, CHILLING, DRINKING, MONEY],
+  groups: [PLAIN_MILK, HEATING, STARTER, KEEPING, CHILLING, DRINKING, MONEY],
   stages: [
     ...SCALDED_STAGES,
     {

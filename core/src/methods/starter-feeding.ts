@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { between, temp } from '../messages/quantity.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { HEATING, KEEPING, MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
+import { HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER, STARTER_PARAMS } from './common-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { method, stagesNamed } from './typed.js';
 
@@ -59,7 +59,7 @@ export const starterFeeding = method({
   summary: say('methods.starterFeeding.littleScaldedMilkSoured'),
   groups: [
     WHICH,
-    vary(MILK, {
+    vary(PLAIN_MILK, {
       massG: {
         initial: 500,
         min: 50,

@@ -4,7 +4,7 @@ import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import { endingChoices, endingParams } from './ending-choices.js';
 import type { ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
 import { method } from './typed.js';
 
 const STRAINING = {
@@ -123,7 +123,7 @@ export const strainedYogurt = method({
   short: say('methods.strainedYogurt.strained'),
   family: FAMILIES.yogurt,
   summary: say('methods.strainedYogurt.scaldedYogurtChilledCloth'),
-  groups: [MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, MONEY],
+  groups: [PLAIN_MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, MONEY],
   stages: [
     ...SCALDED_STAGES,
     {

@@ -5,12 +5,13 @@ import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
 import { drainingEnds } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { BLEND, MILK, MONEY } from './common-choices.js';
+import { BLEND, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
 import { method } from './typed.js';
 
 const CREAM = vary(
   { ...MILK, title: say('methods.thickCream.cream') },
   {
+    blendBy: CREAM_OR_FAT,
     massG: { initial: 1000, why: say('methods.thickCream.creamMilkBringsFat') },
     vesselL: { initial: 2 },
     fatPct: { min: 25, max: 48, step: 1, initial: 36, why: say('methods.thickCream.thirtyLeastMoreStiffer') },

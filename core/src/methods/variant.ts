@@ -1,13 +1,12 @@
-import { choicesOf, type Choices, type Method } from './method.js';
+import { decided, type Choices, type Method } from './method.js';
 
 /** A method of one's own that begins with other choices than the one it was made from. */
 export function variantOf(method: Method, id: string, name: string, choices: Choices): Method {
-  const has = new Set(choicesOf(method).map((c) => c.key));
+  const first = decided(method, choices);
   const groups = method.groups.map((group) => ({
     ...group,
     choices: group.choices.map((choice) => {
-      const initial = choices[choice.key];
-      if (initial === undefined || !has.has(choice.key)) return choice;
+      const initial = first[choice.key]!;
       const listed = choice.kind === 'number' || choice.options.some((o) => o.id === initial);
       return listed ? ({ ...choice, initial } as typeof choice) : choice;
     }),

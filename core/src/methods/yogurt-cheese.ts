@@ -4,7 +4,7 @@ import { BY_CLOCK, BY_TEXTURE, DRAINED_BY, flatHours, HANG_ENDS, saltChoice, SAL
 import { endingChoices, endingParams } from './ending-choices.js';
 import { vary, when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, HEATING, KEEPING, MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
 import { method } from './typed.js';
 
 const FROM = {
@@ -97,7 +97,7 @@ export const yogurtCheese = method({
   summary: say('methods.yogurtCheese.yogurtDrainedFlatHung'),
   groups: [
     FROM,
-    when(ofMilk, MILK),
+    when(ofMilk, PLAIN_MILK),
     when(ofMilk, HEATING),
     when(ofMilk, STARTER),
     when(ofMilk, KEEPING),

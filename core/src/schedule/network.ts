@@ -11,7 +11,7 @@ import { cultureOf } from '../stages/culture-of.js';
 import { problemsOf } from '../make/problems.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from '../make/run.js';
 import { gearDemandsOf, type GearDemand } from '../make/gear-demands.js';
-import { initialChoices, type Choices, type Method } from '../methods/method.js';
+import { decided, type Choices, type Method } from '../methods/method.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { shelfLife } from '../safety/shelf-life.js';
 import { LEAST_MIN, type Ending } from '../stages/ending.js';
@@ -118,7 +118,7 @@ type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks
 
 /** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
 function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
-  const choices = { ...initialChoices(method), ...given };
+  const choices = decided(method, given);
   const kitchen = kitchenFor(choices, usual, known);
   const stages = planStages(method, withBottles(choices, known?.learned), stocks);
   const { expected } = expecting(stages, choices, { member: NOMINAL_MEMBER }, known);

@@ -15,6 +15,8 @@ import { handsWork } from './hands-work.js';
 import type { Problem, StageKind } from './kind.js';
 
 export interface BlendParams {
+  /** Milk and cream to a fat; or the milk, or the cream, as it comes. */
+  readonly by: 'fat' | 'milk' | 'cream';
   /** Milk and cream together, g. */
   readonly massG: number;
   /** Wanted fat, percent by mass. */
@@ -35,23 +37,25 @@ const WEIGHING_MIN = 8;
 export interface BlendPart {
   readonly stock: Stock;
   readonly massG: number;
+  readonly pricedAs: 'milk' | 'cream' | 'powder';
 }
 
-/** Milk and cream for the wanted fat; milk alone where the fat asked for lies outside the two. */
+/** Milk and cream for the wanted fat, or either as it comes; milk alone where the fat asked for lies outside the two. */
 export function blendParts(params: BlendParams): readonly BlendPart[] {
-  return [...liquidParts(params), { stock: MILK_POWDER, massG: (params.massG * params.powderPct) / 100 }].filter(
-    (part) => part.massG > 0.05,
-  );
+  const powderG = (params.massG * params.powderPct) / 100;
+  const powder: BlendPart = { stock: MILK_POWDER, massG: powderG, pricedAs: 'powder' };
+  return [...liquidParts(params), powder].filter((part) => part.massG > 0.05);
 }
 
 function liquidParts(params: BlendParams): readonly BlendPart[] {
   const milk = stockOf(params.milk);
   const cream = stockOf(params.cream);
-  const square = pearsonSquare(params.massG, milk.fatPct, cream.fatPct, params.fatPct);
-  if (!square) return [{ stock: milk, massG: params.massG }];
+  if (params.by === 'cream') return [{ stock: cream, massG: params.massG, pricedAs: 'cream' }];
+  const square = params.by === 'milk' ? null : pearsonSquare(params.massG, milk.fatPct, cream.fatPct, params.fatPct);
+  if (!square) return [{ stock: milk, massG: params.massG, pricedAs: 'milk' }];
   return [
-    { stock: milk, massG: square.leanG },
-    { stock: cream, massG: square.richG },
+    { stock: milk, massG: square.leanG, pricedAs: 'milk' },
+    { stock: cream, massG: square.richG, pricedAs: 'cream' },
   ];
 }
 
@@ -63,7 +67,7 @@ export function fillsWithG(vesselL: number): number {
 /** Milk and cream weighed into the pot. */
 export const blend: StageKind<BlendParams, 'blend'> = {
   kind: 'blend',
-  defaults: { massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
+  defaults: { by: 'fat', massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 },
   pours: (params) => blendParts(params).map((part) => part.stock),
   name: () => say('stages.blend.blend'),
   begins: () => say('stages.blend.startWeighing'),
@@ -81,15 +85,14 @@ export const blend: StageKind<BlendParams, 'blend'> = {
   ...handsWork(WEIGHING_MIN),
   gear: () => ['pot', 'scale'],
   weighIn: (params) =>
-    blendParts(params).map(({ stock, massG }, i) => ({
+    blendParts(params).map(({ stock, massG, pricedAs }) => ({
       what: stock.name,
       ingredient: ingredientName(stock),
       massG,
       gPerMl: materialDensity(stock, 5),
       stockId: stock.id,
-      ...(stock === MILK_POWDER
-        ? ({ pricedAs: 'powder', outOf: 'powder' } as const)
-        : ({ pricedAs: i === 0 ? 'milk' : 'cream' } as const)),
+      pricedAs,
+      ...(pricedAs === 'powder' && { outOf: 'powder' as const }),
     })),
   begin: (state, params) =>
     blendParts(params).reduce((crock, { stock, massG }) => {
@@ -112,7 +115,7 @@ export const blend: StageKind<BlendParams, 'blend'> = {
     CAUTIONS.allergen,
     ...(blendParts(params).some(({ stock }) => stock.treatment === 'raw') ? [CAUTIONS.raw] : []),
   ],
-  problems: (params) => [...fatProblems(params), ...vesselProblems(params)],
+  problems: (params) => [...(params.by === 'fat' ? fatProblems(params) : []), ...vesselProblems(params)],
 };
 
 function vesselProblems(params: BlendParams): Problem[] {

@@ -7,7 +7,7 @@ import { bufferMilkOf } from '../physics/buffer.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, hasSet, syneresis, type CrockState } from '../state/crock-state.js';
-import { blendParts } from './blend.js';
+import { blend, blendParts } from './blend.js';
 import { bind, STAGE_KIND_NAMES } from './registry.js';
 
 const run = (kind: string, params: object, from: CrockState, environment: Environment = USUAL_ENVIRONMENT) =>
@@ -30,7 +30,15 @@ describe('blend', () => {
   it('meets the fat that was asked for with milk and cream', () => {
     fc.assert(
       fc.property(fc.double({ min: 3.7, max: 20, noNaN: true }), (fatPct) => {
-        const parts = blendParts({ massG: 5000, fatPct, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 8 });
+        const parts = blendParts({
+          ...blend.defaults,
+          massG: 5000,
+          fatPct,
+          milk: 'whole',
+          cream: 'cream-36',
+          powderPct: 0,
+          vesselL: 8,
+        });
         const fat = parts.reduce((sum, p) => sum + (p.massG * p.stock.fatPct) / 100, 0);
         expect(fat / 50).toBeCloseTo(fatPct, 9);
         expect(parts.reduce((sum, p) => sum + p.massG, 0)).toBeCloseTo(5000, 6);
@@ -39,7 +47,15 @@ describe('blend', () => {
   });
 
   it('uses no cream where the milk has the fat already', () => {
-    const parts = blendParts({ massG: 4000, fatPct: 3.6, milk: 'whole', cream: 'cream-36', powderPct: 0, vesselL: 5 });
+    const parts = blendParts({
+      ...blend.defaults,
+      massG: 4000,
+      fatPct: 3.6,
+      milk: 'whole',
+      cream: 'cream-36',
+      powderPct: 0,
+      vesselL: 5,
+    });
     expect(parts.length).toBe(1);
   });
 

@@ -45,6 +45,9 @@ export interface StrainParams extends Ending {
   readonly wheyBackG?: number;
 }
 
+/** A curd that lacks no more than this (fraction of solids) of its texture hardly drains at all. */
+const HARDLY_THINNER = 0.01;
+
 /** A gel drains for hours; grains out of hot milk in minutes, cooling all the while. */
 const SLOW_STEP_MIN = 20;
 const HOT_STEP_MIN = 2;
@@ -192,7 +195,7 @@ export const strain: StageKind<StrainParams, 'strain'> = {
         },
       ];
     }
-    if (solids >= wanted.solids) {
+    if (solids >= wanted.solids - HARDLY_THINNER) {
       return [
         {
           field: 'texture',

@@ -2,7 +2,7 @@ import {
   coldCrock,
   cultureOf,
   hiddenMember,
-  initialChoices,
+  decided,
   kitchenFor,
   swingFrom,
   lastOf,
@@ -78,7 +78,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
   const batchId = ulid(script.startMs, random);
   const stocks = script.milk ? [stockOfLot(script.milk)] : [];
   const chosen = { ...script.choices, ...(script.milk && { milk: lotChoice(script.milk.id) }) };
-  const choices = { ...initialChoices(methodById(script.methodId)), ...chosen };
+  const choices = decided(methodById(script.methodId), chosen);
   const stages = planStages(methodById(script.methodId), choices, stocks);
   const culture = cultureOf(stages) ?? 'thermophilic';
   const kitchen = kitchenFor(choices);

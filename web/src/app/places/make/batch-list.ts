@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { type Batch, initialChoices, methodOf } from '@oat-crock/core';
+import { type Batch, decided, methodOf } from '@oat-crock/core';
 import { named, tell, SayPipe } from '../../shared/ui/said';
 import { logFeature } from '../../state/log.feature';
 import { Crock } from '../../shared/ui/crock';
@@ -99,7 +99,7 @@ function stateWords(batch: Batch): string {
 function acidityOf(batch: Batch): number {
   const read = batch.readings.findLast((r) => r.quantity === 'ph')?.value;
   if (read !== undefined || !batch.ended) return read ?? MILK_PH;
-  const wanted = { ...initialChoices(methodOf(batch)), ...batch.choices }['targetPh'];
+  const wanted = decided(methodOf(batch), batch.choices)['targetPh'];
   return Number(wanted ?? MILK_PH);
 }
 

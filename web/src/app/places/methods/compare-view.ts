@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { choicesOf, type MakeSheet } from '@oat-crock/core';
+import { type Choice, choicesOf, choicesThatCount, type MakeSheet } from '@oat-crock/core';
 import { householdSelectors } from '../../state/household';
 import { mass, span } from '../../shared/ui/words';
 import { valueWords } from './choice-words';
@@ -98,16 +98,19 @@ export class CompareView {
   protected readonly choices = computed((): readonly Line[] => {
     const options = new Map(this.decision.groups().flatMap((g) => g.choices.map((c) => [c.key, c])));
     return choicesOf(this.decision.method())
-      .filter((c) => this.was().choices[c.key] !== this.is().choices[c.key])
       .map((c) => {
         const choice = options.get(c.key) ?? c;
-        return {
-          what: textOf(choice.label),
-          was: valueWords(choice, this.was().choices),
-          is: valueWords(choice, this.is().choices),
-        };
-      });
+        return { what: textOf(choice.label), was: this.said(choice, this.was()), is: this.said(choice, this.is()) };
+      })
+      .filter((line) => line.was !== line.is);
   });
+
+  /** A choice as it was made; that it has no say where it has none. */
+  private said(choice: Choice, { choices }: MakeSheet): string {
+    const counts = this.decision.method().groups.flatMap((group) => choicesThatCount(group, choices));
+    const hasSay = counts.some(({ key }) => key === choice.key);
+    return hasSay ? valueWords(choice, choices) : tell('page.methods.compareView.none');
+  }
 
   /** What comes of each. */
   protected readonly results = computed((): readonly Line[] => {

@@ -6,7 +6,7 @@ import {
   choicesOf,
   choicesThatCount,
   isStock,
-  initialChoices,
+  decided,
   leftOf,
   methodById,
   type Choices,
@@ -60,7 +60,7 @@ export class Decision {
   });
   /** What is chosen otherwise than the method begins with. */
   readonly given = computed((): Choices => ({ ...this.ofHousehold(), ...this.draft().choices }));
-  readonly choices = computed((): Choices => ({ ...initialChoices(this.method()), ...this.given() }));
+  readonly choices = computed((): Choices => decided(this.method(), this.given()));
 
   /** Groups and choices that have a say, lots of one's own among their options. */
   readonly groups = computed(() =>

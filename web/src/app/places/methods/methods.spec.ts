@@ -75,3 +75,46 @@ describe('deciding a make', () => {
     expect(start().disabled).toBeFalse();
   });
 });
+
+describe('milk and cream as two amounts', () => {
+  async function cheese() {
+    const page = await open('cream-cheese');
+    await settled(page.fixture);
+    const field = (id: string) => page.element.querySelector<HTMLInputElement>(`#${id}`)!;
+    const type = async (id: string, text: string) => {
+      field(id).value = text;
+      field(id).dispatchEvent(new Event('input'));
+      await settled(page.fixture);
+    };
+    return { ...page, field, type };
+  }
+
+  it('follow the total and the fat, and lead them', async () => {
+    const { field, type } = await cheese();
+    expect(field('lines-cream').value).toBe('790 g');
+    await type('choice-massG', '2 kg');
+    expect(field('lines-cream').value).toBe('395 g');
+    await type('lines-milk', '2 L');
+    await type('lines-cream', '500 mL + 100 mL');
+    expect(field('choice-massG').value).toBe('2660 g');
+    // 2060 g of 3.6 % and 600 g of 36 %.
+    expect(field('choice-fatPct').value).toBe('10.91 %');
+  });
+
+  it('stay as typed where the make takes no such fat, which is said, and change nothing', async () => {
+    const { element, field, type } = await cheese();
+    await type('lines-milk', '500');
+    expect(element.querySelector('oc-milk-lines [role=alert]')!.textContent).toContain('this make takes 5 to 16 %');
+    expect(field('choice-massG').value).toBe('4000 g');
+    await type('lines-cream', '100');
+    expect(element.querySelector('oc-milk-lines [role=alert]')).toBeNull();
+    expect(field('choice-massG').value).toBe('600 g');
+  });
+
+  it('are not asked of milk as it comes', async () => {
+    const { element, click } = await open('scalded-yogurt');
+    expect(element.querySelector('#lines-milk')).toBeNull();
+    await click('Milk and cream');
+    expect(element.querySelector('#lines-milk')).not.toBeNull();
+  });
+});

@@ -29,6 +29,7 @@ import { Decision } from './decision';
 import { MethodBook } from '../../state/method-book';
 import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
+import { MilkLinesFields } from './milk-lines';
 import { ProblemLine } from './problem-line';
 import { ScaleBar } from './scale-bar';
 import { Paper } from '../../shared/paper/paper';
@@ -49,6 +50,7 @@ import { dayTime } from '../../shared/ui/words';
     RouterLink,
     ChoiceField,
     CompareView,
+    MilkLinesFields,
     OwnMethodBar,
     ProblemLine,
     ScaleBar,
