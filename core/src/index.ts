@@ -81,7 +81,7 @@ export type { CrockState } from './state/crock-state.js';
 export { asStarter, divided, mixed, retired, revived } from './cultures/acts.js';
 export { RENEWAL_POLICIES, renewalPolicyOf } from './cultures/renewal-policy.js';
 export { type ChainFrom, chainPlan, type ChainWanted, type ClockedStep, otherwise } from './cultures/chain-plan.js';
-export { type CultureLot, movedTo, type Origin, ORIGINS, type RenewalPolicy, storeOf } from './lots/culture-lot.js';
+export { type CultureLot, cultureName, movedTo, type Origin, ORIGINS, type RenewalPolicy, storeOf } from './lots/culture-lot.js';
 export { perGeneration, type Tasted, tastedOf } from './cultures/drift.js';
 export { byUrgency, doseFor, type Due, dueOf, isFed, type LineKnown } from './cultures/due.js';
 export { type Feeding, feedingOf, grainsPctFor } from './cultures/feeding.js';

@@ -1,5 +1,5 @@
 import { say, type Text } from '../messages/message.js';
-import type { CultureId, StarterForm, StarterStore } from '../constants/cultures.js';
+import { CULTURES, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
 import type { LotOf } from './lot-of.js';
 
 /** How something that lives came to be: bought or found, or out of another of one's own. */
@@ -99,6 +99,10 @@ export const ORIGINS: readonly OriginKind[] = [
     usualG: 100,
   },
 ];
+
+/** What a culture is called as it comes: kefir without its grains is live kefir. */
+export const cultureName = (culture: CultureId, form: StarterForm): Text =>
+  culture === 'kefir-grains' && form !== 'grains' ? say('culture.liveKefir') : CULTURES[culture].name;
 
 /** Where it is now. */
 export function storeOf({ stays }: Pick<CultureLot, 'stays'>): StarterStore {

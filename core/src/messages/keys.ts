@@ -121,6 +121,7 @@ export interface MessageValues {
   'constants.shelfLife.thereHardlyAnythingLeft': None;
   'culture.clabber': None;
   'culture.kefirGrains': None;
+  'culture.liveKefir': None;
   'culture.mesophilic': None;
   'culture.plant': None;
   'culture.roomYogurt': None;
@@ -587,10 +588,14 @@ export interface MessageValues {
   'methods.culturedButter.crankedChurn': None;
   'methods.culturedButter.culturedButter': None;
   'methods.culturedButter.culturedCreamRipenedCold': None;
+  'methods.culturedButter.eachDilutes': None;
   'methods.culturedButter.eightyTwoButterDrier': None;
+  'methods.culturedButter.enoughForColdChurned': None;
   'methods.culturedButter.foodProcessor': None;
   'methods.culturedButter.halfStaysEmptyCream': None;
   'methods.culturedButter.handWrapped': None;
+  'methods.culturedButter.iceFirmsWarmChurned': None;
+  'methods.culturedButter.iceWhy': None;
   'methods.culturedButter.inAMould': None;
   'methods.culturedButter.itHolds': None;
   'methods.culturedButter.jarShaken': None;
@@ -602,16 +607,22 @@ export interface MessageValues {
   'methods.culturedButter.pressedColdTurnedOut': None;
   'methods.culturedButter.ripeCleanNuttyLower': None;
   'methods.culturedButter.shapeIt': None;
+  'methods.culturedButter.soOften': None;
   'methods.culturedButter.steadyEasyStopTime': None;
+  'methods.culturedButter.tapCold': None;
   'methods.culturedButter.thirtyFortyChurnsBest': None;
   'methods.culturedButter.untilClear': None;
   'methods.culturedButter.veryQuickWatch': None;
   'methods.culturedButter.washIt': None;
+  'methods.culturedButter.washes': None;
+  'methods.culturedButter.waterIs': None;
   'methods.culturedButter.wetPaddlesPaper': None;
   'methods.culturedButter.whatButtermilkLeftTurns': None;
   'methods.culturedButter.whiskFirstPaddleOnce': None;
   'methods.culturedButter.with': None;
+  'methods.culturedButter.withIce': None;
   'methods.culturedButter.workItTo': None;
+  'methods.culturedButter.yourOwnCount': None;
   'methods.culturedCream.andBesideIt': None;
   'methods.culturedCream.cleanButtery': None;
   'methods.culturedCream.cream': None;
@@ -631,6 +642,8 @@ export interface MessageValues {
   'methods.culturedCream.oneStarterOneTaste': None;
   'methods.culturedCream.overnightMildLeftDays': None;
   'methods.culturedCream.roomTemperatureYogurt': None;
+  'methods.culturedCream.secondShare': None;
+  'methods.culturedCream.shareOfBoth': None;
   'methods.culturedCream.souredBy': None;
   'methods.culturedCream.spoonTwoPintMore': None;
   'methods.culturedCream.starter': None;
@@ -2444,6 +2457,7 @@ export interface MessageValues {
   'physics.starterActivity.good': None;
   'physics.starterActivity.spent': None;
   'physics.starterActivity.tired': { readonly times: Value };
+  'plan.freshStarter': { readonly name: Value };
   'plan.nameFor': { readonly name: Value; readonly whom: Value };
   'plan.namePart': { readonly name: Value; readonly part: Value; readonly parts: Value };
   'problem.addIt': None;
@@ -3064,9 +3078,11 @@ export interface MessageValues {
   'stages.incubate.wheyProteinHardlyUnfolded': None;
   'stages.incubate.wheyTop': None;
   'stages.inoculate.everyTenMinutesCool': { readonly temp: Value };
+  'stages.inoculate.lessIsRounder': { readonly dose: Value };
   'stages.inoculate.lumpStarterSoursWhere': None;
   'stages.inoculate.lumpsStarter': None;
   'stages.inoculate.milk': None;
+  'stages.inoculate.muchStarter': { readonly dose: Value };
   'stages.inoculate.noLumpsLeftWhen': None;
   'stages.inoculate.notLooked': None;
   'stages.inoculate.packet': { readonly packets: Value; readonly count: number };
@@ -3087,8 +3103,18 @@ export interface MessageValues {
   'stages.inoculate.putStarter': None;
   'stages.inoculate.slurry': None;
   'stages.inoculate.smooth': None;
-  'stages.inoculate.sprinklePowder': { readonly packets: Value; readonly mass: Value; readonly beside: string };
-  'stages.inoculate.sprinkleStarter': { readonly mass: Value; readonly beside: string; readonly volume: Value };
+  'stages.inoculate.sprinklePowder': {
+    readonly packets: Value;
+    readonly mass: Value;
+    readonly beside: string;
+    readonly second: Value;
+  };
+  'stages.inoculate.sprinkleStarter': {
+    readonly mass: Value;
+    readonly beside: string;
+    readonly second: Value;
+    readonly volume: Value;
+  };
   'stages.inoculate.starter': { readonly age: number };
   'stages.inoculate.starter2': None;
   'stages.inoculate.starterCarriedOn': { readonly age: number; readonly times: number };
@@ -3096,6 +3122,7 @@ export interface MessageValues {
   'stages.inoculate.stirSmoothCupMilk': {
     readonly mass: Value;
     readonly beside: string;
+    readonly second: Value;
     readonly volume: Value;
     readonly milk: string;
   };
@@ -3334,9 +3361,16 @@ export interface MessageValues {
   'stages.wash.lastWaterRunsOff': None;
   'stages.wash.noMoreWashing': None;
   'stages.wash.serumLeft': None;
+  'stages.wash.serumStaysIn': { readonly left: Value };
   'stages.wash.startWashing': None;
   'stages.wash.wash': None;
-  'stages.wash.washGrainsColdWater': { readonly masses: Value; readonly washesFor: Value };
+  'stages.wash.washGrainsColdWater': {
+    readonly masses: Value;
+    readonly water: string;
+    readonly until: string;
+    readonly washesFor: Value;
+  };
+  'stages.wash.washOften': { readonly clear: Value };
   'stages.wash.washOnceMoreCold': { readonly mass: Value };
   'stages.wash.washes': None;
   'stages.wash.waterLeftStandingWarms': None;
@@ -3434,6 +3468,7 @@ export interface MessageValues {
   'unit.perHour': None;
   'unit.perKg': None;
   'unit.perLb': None;
+  'unit.times': None;
   'unit.timesTheButter': None;
   'use.acidWhey': None;
   'use.buttermilk': None;

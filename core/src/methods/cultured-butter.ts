@@ -70,10 +70,43 @@ const CHURNING = {
       options: [
         { id: 'clear', label: say('methods.culturedButter.untilClear'), why: say('methods.culturedButter.keepsWeeks') },
         {
+          id: 'counted',
+          label: say('methods.culturedButter.soOften'),
+          why: say('methods.culturedButter.yourOwnCount'),
+        },
+        {
           id: 'press',
           label: say('methods.culturedButter.pressOnly'),
           why: say('methods.culturedButter.moreFlavourEatWithin'),
         },
+      ],
+    },
+    {
+      key: 'washTimes',
+      onlyIf: { choice: 'washing', is: 'counted' },
+      label: say('methods.culturedButter.washes'),
+      kind: 'number',
+      unit: 'times',
+      min: 1,
+      max: 8,
+      step: 1,
+      initial: 3,
+      why: say('methods.culturedButter.eachDilutes'),
+    },
+    {
+      key: 'washWater',
+      onlyIf: { choice: 'washing', not: 'press' },
+      label: say('methods.culturedButter.waterIs'),
+      kind: 'option',
+      initial: 'cold',
+      why: say('methods.culturedButter.iceFirmsWarmChurned'),
+      options: [
+        {
+          id: 'cold',
+          label: say('methods.culturedButter.tapCold'),
+          why: say('methods.culturedButter.enoughForColdChurned'),
+        },
+        { id: 'ice', label: say('methods.culturedButter.withIce'), why: say('methods.culturedButter.iceWhy') },
       ],
     },
     {
@@ -115,7 +148,18 @@ const STAGES = [
   { id: 'temper', kind: 'temper', params: { targetC: { choice: 'churnC' } } },
   { id: 'churn', kind: 'churn', params: { device: { choice: 'device' }, churnL: { choice: 'churnL' } } },
   { id: 'draw', kind: 'draw', params: {} },
-  { id: 'wash', kind: 'wash', params: {}, onlyIf: { choice: 'washing', is: 'clear' } },
+  {
+    id: 'wash',
+    kind: 'wash',
+    params: { water: { choice: 'washWater' } },
+    onlyIf: { choice: 'washing', is: 'clear' },
+  },
+  {
+    id: 'wash',
+    kind: 'wash',
+    params: { water: { choice: 'washWater' }, times: { choice: 'washTimes' } },
+    onlyIf: { choice: 'washing', is: 'counted' },
+  },
   { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
   { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
   { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },

@@ -62,10 +62,22 @@ const SOURED_BY = withMore(
           },
         ],
       },
+      {
+        key: 'besidePct',
+        onlyIf: { choice: 'beside', not: 'none' },
+        label: say('methods.culturedCream.secondShare'),
+        kind: 'number',
+        unit: '%',
+        min: 5,
+        max: 95,
+        step: 5,
+        initial: 50,
+        why: say('methods.culturedCream.shareOfBoth'),
+      },
     ],
   } as const,
   ...vary(ROOM_STARTER, {
-    dosePct: { initial: 3, min: 1, max: 12, why: say('methods.culturedCream.spoonTwoPintMore') },
+    dosePct: { initial: 3, min: 1, why: say('methods.culturedCream.spoonTwoPintMore') },
   }).choices,
 );
 
@@ -88,7 +100,7 @@ export const CULTURED_GROUPS = [
   ),
   SOURED_BY,
   vary(ROOM, {
-    targetPh: { min: 4.3, max: 5.1, initial: 4.6, why: say('methods.culturedCream.overnightMildLeftDays') },
+    targetPh: { min: 4, max: 5.1, initial: 4.6, why: say('methods.culturedCream.overnightMildLeftDays') },
     roomC: { max: 30 },
   }),
   CHILLING,
@@ -98,7 +110,7 @@ export const CULTURED_GROUPS = [
 /** From cream to cold cultured cream; butter goes on from here. */
 export const CULTURED_STAGES = [
   BLEND,
-  ...roomStages({ choice: 'culture' }, { choice: 'beside' }),
+  ...roomStages({ choice: 'culture' }, { choice: 'beside' }, { choice: 'besidePct' }),
 ] as const satisfies readonly TypedTemplate[];
 
 export const culturedCream = method({

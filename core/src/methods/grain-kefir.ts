@@ -1,5 +1,6 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
+import { BOTTLES, BOTTLES_STAGE } from './bottle-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { ROOM } from './room-choices.js';
 import { BLEND, CHILLING, CHILLING_PARAMS, PLAIN_MILK, MONEY, SOURING_END_PARAMS } from './common-choices.js';
@@ -62,49 +63,6 @@ const GRAINS = {
   ],
 } as const satisfies ChoiceGroup;
 
-const BOTTLES = {
-  title: say('methods.grainKefir.inBottles'),
-  choices: [
-    {
-      key: 'bottleH',
-      nought: say('methods.grainKefir.noSecondFerment'),
-      label: say('methods.grainKefir.secondFerment'),
-      kind: 'number',
-      unit: 'h',
-      min: 0,
-      max: 48,
-      step: 1,
-      initial: 0,
-      why: say('methods.grainKefir.closedOwnGasMakes'),
-    },
-    {
-      key: 'headspacePct',
-      onlyIf: { choice: 'bottleH', above: 0 },
-      label: say('methods.grainKefir.leftEmpty'),
-      kind: 'number',
-      unit: '% of each bottle',
-      min: 0,
-      max: 40,
-      step: 5,
-      initial: 15,
-      why: say('methods.grainKefir.roomGasBottleFilled'),
-    },
-    {
-      key: 'fruitSugarPct',
-      nought: say('methods.grainKefir.noSugar'),
-      onlyIf: { choice: 'bottleH', above: 0 },
-      label: say('methods.grainKefir.sugarWorthFruit'),
-      kind: 'number',
-      unit: '%',
-      min: 0,
-      max: 6,
-      step: 0.5,
-      initial: 0,
-      why: say('methods.grainKefir.sweeterMoreGas'),
-    },
-  ],
-} as const satisfies ChoiceGroup;
-
 export const grainKefir = method({
   id: 'grain-kefir',
   code: 'K1',
@@ -145,16 +103,7 @@ export const grainKefir = method({
       },
     },
     { id: 'sieve', kind: 'sieve', params: { then: { choice: 'then' } } },
-    {
-      id: 'bottles',
-      kind: 'second-ferment',
-      params: {
-        hours: { choice: 'bottleH' },
-        headspacePct: { choice: 'headspacePct' },
-        sugarPct: { choice: 'fruitSugarPct' },
-      },
-      onlyIf: { choice: 'bottleH', above: 0 },
-    },
+    BOTTLES_STAGE,
     { id: 'chill', kind: 'chill', params: { holdBackPct: 0, ...CHILLING_PARAMS } },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],

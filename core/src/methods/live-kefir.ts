@@ -1,13 +1,18 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
+import { BOTTLES, BOTTLES_STAGE } from './bottle-choices.js';
 import { vary } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
 import { BLEND, CHILLING, PLAIN_MILK, MONEY } from './common-choices.js';
-import { method } from './typed.js';
+import { method, stagesNamed } from './typed.js';
+
+const SOURED = roomStages('kefir-grains', 'none');
 
 const STAGES = [
   BLEND,
-  ...roomStages('kefir-grains', 'none'),
+  ...stagesNamed(SOURED, ['starter', 'warm']),
+  BOTTLES_STAGE,
+  ...stagesNamed(SOURED, ['chill']),
   { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
 ] as const;
 
@@ -21,12 +26,13 @@ export const liveKefir = method({
   groups: [
     PLAIN_MILK,
     vary(ROOM_STARTER, {
-      dosePct: { initial: 5, max: 20, why: say('methods.liveKefir.twoFivePerCent') },
+      dosePct: { initial: 5, why: say('methods.liveKefir.twoFivePerCent') },
     }),
     vary(ROOM, {
       targetPh: { initial: 4.5, why: say('methods.liveKefir.goesSouringBottleStop') },
       roomC: { max: 30 },
     }),
+    BOTTLES,
     CHILLING,
     MONEY,
   ],

@@ -55,7 +55,8 @@ export const ROOM = vary(
 export function roomStages<
   const C extends NonNullable<ParamsFor<'inoculate'>['culture']>,
   const B extends NonNullable<ParamsFor<'inoculate'>['beside']>,
->(culture: C, beside: B) {
+  const S extends NonNullable<ParamsFor<'inoculate'>['besidePct']> = 50,
+>(culture: C, beside: B, besidePct: S = 50 as S) {
   return [
     {
       id: 'starter',
@@ -63,6 +64,7 @@ export function roomStages<
       params: {
         culture,
         beside,
+        besidePct,
         ...STARTER_PARAMS,
       },
     },

@@ -40,7 +40,7 @@ export const STARTER = {
       kind: 'number',
       unit: '% of the milk',
       min: 0.5,
-      max: 10,
+      max: 25,
       step: 0.1,
       initial: 2.5,
       why: say('methods.starterChoices.moreFasterSharperLess'),

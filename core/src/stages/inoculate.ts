@@ -1,5 +1,5 @@
 import { say, type Text } from '../messages/message.js';
-import { amount, tempBy, volume, mass, spoons } from '../messages/quantity.js';
+import { amount, mass, percent, spoons, tempBy, volume } from '../messages/quantity.js';
 import { CULTURES, type CultureId, type StarterForm } from '../constants/cultures.js';
 import { MOLAR_G } from '../constants/milk.js';
 import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
@@ -17,8 +17,9 @@ import type { Branch, Gauge, Seen } from './watch.js';
 
 export interface InoculateParams {
   readonly culture: CultureId;
-  /** A second culture that takes half of the dose, or none. */
+  /** A second culture that takes a share of the dose, or none; and its share, percent of the dose. */
   readonly beside: CultureId | 'none';
+  readonly besidePct: number;
   /** Live starter as a share of the milk, percent by mass; a powder is dosed by the packet. */
   readonly dosePct: number;
   /** Packets of a powder, parts of one too; how much milk one sets, L, by its label; and what one weighs, g. */
@@ -75,6 +76,7 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
   defaults: {
     culture: 'thermophilic',
     beside: 'none',
+    besidePct: 50,
     dosePct: 2.5,
     packets: 1,
     packetSetsL: 4,
@@ -92,9 +94,10 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
   instruction: (params, before) => {
     if (isPowder(params)) return powderWords(params);
     const massG = starterG(params, before.masses);
-    const starter = { mass: mass(massG), beside: params.beside, volume: spoons(massG / STARTER_G_PER_ML) };
+    const second = mass((massG * params.besidePct) / 100);
+    const starter = { mass: mass(massG), beside: params.beside, second, volume: spoons(massG / STARTER_G_PER_ML) };
     if (params.how === 'sprinkled') return say('stages.inoculate.sprinkleStarter', starter);
-    return say('stages.inoculate.stirSmoothCupMilk', { ...starter, milk: before.tempC > WARM_C ? 'warm' : 'cold' });
+    return say('stages.inoculate.stirSmoothCupMilk', { ...starter, milk: calledWhat(before) });
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['pot'],
@@ -131,6 +134,7 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
     }),
     ...lethalProblems(params.culture, state.tempC),
     ...packetProblems(params, state),
+    ...doseProblems(params),
   ],
 };
 
@@ -139,12 +143,38 @@ function sayPackets(packets: number): Text {
   return say('stages.inoculate.packet', { count: Math.ceil(packets), packets: amount(Number(packets.toFixed(2))) });
 }
 
-function powderWords({ packets, packetG, beside }: InoculateParams): Text {
+function powderWords({ packets, packetG, beside, besidePct }: InoculateParams): Text {
   return say('stages.inoculate.sprinklePowder', {
+    second: mass((packets * packetG * besidePct) / 100),
     packets: sayPackets(packets),
     mass: mass(packets * packetG),
     beside,
   });
+}
+
+/** From this fat on (percent) it is called cream. */
+const CREAM_FROM_PCT = 12;
+
+function calledWhat({ tempC, masses }: CrockState): 'warm' | 'cold' | 'warmCream' | 'coldCream' {
+  const isCream = (100 * masses.fat) / totalG(masses) >= CREAM_FROM_PCT;
+  if (isCream) return tempC > WARM_C ? 'warmCream' : 'coldCream';
+  return tempC > WARM_C ? 'warm' : 'cold';
+}
+
+/** More live starter than this (percent of the milk) brings so much of its own acid and body that it is worth a word. */
+const MUCH_STARTER_PCT = 12;
+
+function doseProblems(params: InoculateParams): Problem[] {
+  if (isPowder(params) || params.dosePct <= MUCH_STARTER_PCT) return [];
+  return [
+    {
+      field: 'dosePct',
+      message: say('stages.inoculate.muchStarter', { dose: percent(params.dosePct) }),
+      remedy: say('stages.inoculate.lessIsRounder', { dose: percent(MUCH_STARTER_PCT) }),
+      works: { dosePct: MUCH_STARTER_PCT },
+      mild: true,
+    },
+  ];
 }
 
 /** A powder that is meant for less than this share of the milk, or for more than so many times of it, is worth a word. */
@@ -198,7 +228,8 @@ function starterAtWork(params: InoculateParams, dosePct: number, member: Member)
     lagQ: lagQOf(id, params.form) * member.lag,
   });
   if (beside === 'none' || beside === culture) return [living(culture, dosePct)];
-  return [living(culture, dosePct / 2), living(beside, dosePct / 2)];
+  const second = (dosePct * params.besidePct) / 100;
+  return [living(culture, dosePct - second), living(beside, second)];
 }
 
 /** Share of a fresh starter's activity that is left: by its age, store and generation, and by what its makes have shown. */

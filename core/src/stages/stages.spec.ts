@@ -7,7 +7,6 @@ import { bufferMilkOf } from '../physics/buffer.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
 import { balanceErrorPct, emptyCrock, firmness, hasSet, syneresis, type CrockState } from '../state/crock-state.js';
-import { blend, blendParts } from './blend.js';
 import { bind, STAGE_KIND_NAMES } from './registry.js';
 
 const run = (kind: string, params: object, from: CrockState, environment: Environment = USUAL_ENVIRONMENT) =>
@@ -25,47 +24,6 @@ const COLD = lastOf(run('chill', {}, SET));
 const CREAM = lastOf(run('blend', { massG: 1000, fatPct: 36, vesselL: 2 }, EMPTY));
 const TEMPERED = lastOf(run('temper', { targetC: 12 }, CREAM));
 const BROKEN = lastOf(run('churn', {}, TEMPERED));
-
-describe('blend', () => {
-  it('meets the fat that was asked for with milk and cream', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 3.7, max: 20, noNaN: true }), (fatPct) => {
-        const parts = blendParts({
-          ...blend.defaults,
-          massG: 5000,
-          fatPct,
-          milk: 'whole',
-          cream: 'cream-36',
-          powderPct: 0,
-          vesselL: 8,
-        });
-        const fat = parts.reduce((sum, p) => sum + (p.massG * p.stock.fatPct) / 100, 0);
-        expect(fat / 50).toBeCloseTo(fatPct, 9);
-        expect(parts.reduce((sum, p) => sum + p.massG, 0)).toBeCloseTo(5000, 6);
-      }),
-    );
-  });
-
-  it('uses no cream where the milk has the fat already', () => {
-    const parts = blendParts({
-      ...blend.defaults,
-      massG: 4000,
-      fatPct: 3.6,
-      milk: 'whole',
-      cream: 'cream-36',
-      powderPct: 0,
-      vesselL: 5,
-    });
-    expect(parts.length).toBe(1);
-  });
-
-  it('says what to weigh, in grams and in a measure', () => {
-    const { kind, params } = bind({ id: 'b', kind: 'blend', params: { massG: 2000, fatPct: 6 } });
-    expect(english(kind.instruction(params, EMPTY))).toMatch(
-      /Weigh 1\.85 kg whole milk \(1\.79 L\) and 150 g cream \(⅔ cup\)/,
-    );
-  });
-});
 
 describe('heat', () => {
   it('arrives where it was sent, sooner on a stronger hob and with less milk', () => {

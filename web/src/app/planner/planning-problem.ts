@@ -14,7 +14,8 @@ import {
   type PlannedMake,
   type PlanningProblem,
   type ToBuy,
-  CULTURES,
+  cultureName,
+  say,
   USUAL_KITCHEN,
 } from '@oat-crock/core';
 import { monotonicFactory } from 'ulid';
@@ -113,7 +114,7 @@ function startersToBuy(makes: readonly PlannedMake[]): readonly ToBuy[] {
     buysStarter && sown
       ? [
           {
-            what: `fresh starter, ${CULTURES[sown.culture].name}`,
+            what: say('plan.freshStarter', { name: cultureName(sown.culture, 'active') }),
             massG: sown.massG,
             byMin: steps[sown.step]!.beginMin,
           },

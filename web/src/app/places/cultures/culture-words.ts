@@ -1,5 +1,5 @@
 import {
-  CULTURES,
+  cultureName,
   ORIGINS,
   storeOf,
   type CultureLot,
@@ -50,12 +50,12 @@ export function moveWords({ form, stays }: CultureLot, store: StarterStore): str
 }
 
 /** "Yogurt culture, bought pot"; "Kefir grains" where it came as what it is. */
-export function kindWords({ culture, beside, origin }: CultureLot): string {
+export function kindWords({ culture, beside, origin, form }: CultureLot): string {
   const came = textOf(CAME[origin]).toLowerCase();
-  const name = titled(CULTURES[culture].name);
+  const name = titled(cultureName(culture, form));
   if (!beside && came === name.toLowerCase()) return name;
   return beside
-    ? tell('page.cultures.cultureWords.kindBeside', { name, beside: CULTURES[beside].name, came })
+    ? tell('page.cultures.cultureWords.kindBeside', { name, beside: cultureName(beside, 'active'), came })
     : tell('page.cultures.cultureWords.kind', { name, came });
 }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CULTURES, ORIGINS, type CultureId, type CultureLot } from '@oat-crock/core';
+import { cultureName, ORIGINS, type CultureId, type CultureLot } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { recordProblems } from '../../state/record-problems';
 import { NumberField } from '../../shared/ui/number-field';
@@ -103,7 +103,7 @@ export class NewCulture {
   protected readonly origin = signal<string>('pot');
   private readonly kind = computed(() => ORIGINS.find((o) => o.origin === this.origin())!);
   protected readonly cultures = computed(() =>
-    this.kind().cultures.map((id) => ({ id, label: titled(CULTURES[id].name) })),
+    this.kind().cultures.map((id) => ({ id, label: titled(cultureName(id, this.kind().form)) })),
   );
   protected readonly culture = signal<CultureId>('thermophilic');
   protected readonly name = signal('');

@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<string, Text>> = {
   'a litre': say('unit.aLitre'),
   each: say('unit.each'),
   packets: say('unit.packets'),
+  times: say('unit.times'),
   drops: say('unit.drops'),
   'drops a mL': say('unit.dropsAMl'),
   'IMCU a mL': say('unit.imcuAMl'),
