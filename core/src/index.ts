@@ -81,7 +81,15 @@ export type { CrockState } from './state/crock-state.js';
 export { asStarter, divided, mixed, retired, revived } from './cultures/acts.js';
 export { RENEWAL_POLICIES, renewalPolicyOf } from './cultures/renewal-policy.js';
 export { type ChainFrom, chainPlan, type ChainWanted, type ClockedStep, otherwise } from './cultures/chain-plan.js';
-export { type CultureLot, cultureName, movedTo, type Origin, ORIGINS, type RenewalPolicy, storeOf } from './lots/culture-lot.js';
+export {
+  type CultureLot,
+  cultureName,
+  movedTo,
+  type Origin,
+  ORIGINS,
+  type RenewalPolicy,
+  storeOf,
+} from './lots/culture-lot.js';
 export { perGeneration, type Tasted, tastedOf } from './cultures/drift.js';
 export { byUrgency, doseFor, type Due, dueOf, isFed, type LineKnown } from './cultures/due.js';
 export { type Feeding, feedingOf, grainsPctFor } from './cultures/feeding.js';
@@ -238,8 +246,10 @@ export { ideasFor } from './larder/ideas.js';
 export { withOwnGear } from './larder/own-gear.js';
 export { withVessels } from './larder/vessel-loss.js';
 export { pottedIn, roomProblems } from './larder/room-for.js';
-export { askedFor } from './larder/asked-for.js';
-export { findWords } from './larder/find-words.js';
+export { type AbsentId } from './larder/absent.js';
+export { type AskedFor, askedFor } from './larder/asked-for.js';
+export { FOOD_IDS, type FoodId } from './larder/food-names.js';
+export { findWords, plainWords } from './larder/find-words.js';
 export { findMakes, type Found, type Wanted } from './larder/find-makes.js';
 export { dropsPerMl, type Measured, ROUTINES, strengthBySoda } from './larder/measure.js';
 export { ripeningH } from './forecast/starter-chain.js';

@@ -80,7 +80,7 @@ export function readAmount(text: string, asked: AskedAmount, words: AmountWords,
 const HOUR = /^(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*h?\s*(\D*)$/;
 
 /** An hour of the day as people say it: "18:30", "6.30 pm", "7", "noon". */
-function readHour(text: string, { am, pm, noon, midnight }: AmountWords): ReadAmount {
+export function readHour(text: string, { am, pm, noon, midnight }: AmountWords): ReadAmount {
   const said = text.trim().toLowerCase();
   if (said === '') return { is: 'nothing' };
   if (noon.has(said)) return { is: 'amount', value: 12, own: true };

@@ -32,19 +32,31 @@ const LOTS = [
   lot('Evening milk, near meadow', 'milk', '2026-05-04', { treatment: 'raw' }),
   lot('Goats’ milk, upper path', 'milk', '2026-05-05', { species: 'goat' }),
 ];
-const read = (line: string, by = findWords(english)) => {
+const ENGLISH = findWords(english);
+const read = (line: string, by = ENGLISH) => {
   const { lot: meant, ...rest } = askedFor(line, LOTS, by);
   return { ...rest, lot: meant?.lot.name ?? null, leftG: meant && Math.round(meant.leftG) };
+};
+const NOTHING = {
+  lot: null,
+  leftG: null,
+  atHand: [],
+  withinH: null,
+  by: null,
+  absent: [],
+  foods: [],
+  corrected: [],
+  words: '',
 };
 
 describe('a line of what is at hand and what is wanted', () => {
   it('is read as milk, time and what is not there', () => {
     expect(read('2 L cream near its date, no thermostat, 5 hours')).toEqual({
+      ...NOTHING,
       lot: 'Skimmed-off cream',
       leftG: 2060,
       withinH: 5,
-      thermostat: false,
-      words: '',
+      absent: ['thermostat'],
     });
   });
 
@@ -65,17 +77,11 @@ describe('a line of what is at hand and what is wanted', () => {
   });
 
   it('leaves the name of a make as words, where no amount says that something is at hand', () => {
-    expect(read('cultured cream')).toEqual({
-      lot: null,
-      leftG: null,
-      withinH: null,
-      thermostat: null,
-      words: 'cultured cream',
-    });
+    expect(read('cultured cream')).toEqual({ ...NOTHING, foods: ['cremeFraiche'] });
     expect(read('spoon butter 12 h')).toEqual(
-      jasmine.objectContaining({ words: 'spoon butter', withinH: 12, lot: null }),
+      jasmine.objectContaining({ words: 'spoon', foods: ['butter'], withinH: 12, lot: null }),
     );
-    expect(read('2 kg milk, soft curd').words).toBe('soft curd');
+    expect(read('2 kg milk, soft curd').foods).toEqual(['ricotta']);
   });
 
   it('is read in the language of the house, its own example among others', async () => {
@@ -83,22 +89,22 @@ describe('a line of what is at hand and what is wanted', () => {
     const spanish = { language: tag, texts: await texts(), units: METRIC, zone: 'UTC' };
     const by = findWords((text) => renderText(text, spanish));
     expect(read('2 L de nata, sin termostato, 5 horas', by)).toEqual({
+      ...NOTHING,
       lot: 'Skimmed-off cream',
       leftG: 2060,
       withinH: 5,
-      thermostat: false,
-      words: '',
+      absent: ['thermostat'],
     });
     expect(read('1,5 kg de leche de cabra en 2 días', by)).toEqual(
       jasmine.objectContaining({ lot: 'Goats’ milk, upper path', leftG: 1500, withinH: 48 }),
     );
     expect(read('2 litros de leche cruda', by).lot).toBe('Evening milk, near meadow');
     expect(read('sin una yogurtera, cuajada blanda', by)).toEqual(
-      jasmine.objectContaining({ thermostat: false, words: 'cuajada blanda' }),
+      jasmine.objectContaining({ absent: ['thermostat'], foods: ['ricotta'] }),
     );
   });
 
   it('says nothing where nothing is said', () => {
-    expect(read('')).toEqual({ lot: null, leftG: null, withinH: null, thermostat: null, words: '' });
+    expect(read('')).toEqual(NOTHING);
   });
 });

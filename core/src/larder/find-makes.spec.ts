@@ -7,7 +7,7 @@ import { findMakes, type Wanted } from './find-makes.js';
 import { stockOfLot, type StockLot } from '../lots/lot.js';
 
 const FEW = { members: 30, seed: 1, fanPoints: 2 };
-const ANYTHING: Wanted = { lot: null, withinH: null, thermostat: true, startMs: 0, gear: [] };
+const ANYTHING: Wanted = { lot: null, atHand: [], withinH: null, absent: [], foods: [], startMs: 0, gear: [] };
 const find = (wanted: Partial<Wanted>) => findMakes(METHODS, { ...ANYTHING, ...wanted });
 
 const cream: StockLot = {
@@ -62,12 +62,14 @@ describe('what to make', () => {
       const own = sheet.amounts.find((a) => a.lotId === cream.id)!;
       expect(own.massG).withContext(methodId).toBeGreaterThan(1900);
       expect(own.massG).withContext(methodId).toBeLessThanOrEqual(2001);
-      expect(Number(choices['fatPct'])).toBeLessThanOrEqual(36);
+      expect(sheet.amounts.filter((a) => a.stockId !== null).length)
+        .withContext(methodId)
+        .toBe(1);
     }
   });
 
   it('without a thermostat is kept warm some other way', () => {
-    const yogurt = find({ thermostat: false }).filter((f) => f.methodId === 'scalded-yogurt');
+    const yogurt = find({ absent: ['thermostat'] }).filter((f) => f.methodId === 'scalded-yogurt');
     expect(yogurt.map((f) => f.methodId)).toContain('scalded-yogurt');
     for (const f of yogurt) expect(f.choices['keeper']).not.toBe('thermostat');
   });

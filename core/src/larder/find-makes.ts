@@ -5,6 +5,12 @@ import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
 import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
 import type { Gear } from '../lots/gear.js';
+import { referenceStock } from '../materials/reference-materials.js';
+import { materialOf } from '../materials/materials.js';
+import { totalOfLines } from '../make/milk-lines.js';
+import { without, type AbsentId } from './absent.js';
+import type { AtHand } from './asked-for.js';
+import { makesOf, type FoodId } from './food-names.js';
 import { fillOfLot } from './fills.js';
 import { biggerVessels } from './own-gear.js';
 import { ideasFor } from './ideas.js';
@@ -14,10 +20,14 @@ import { stockOfLot, type LotStock, type StockLot } from '../lots/lot.js';
 export interface Wanted {
   /** A lot to be used up, and how much of it is left, g; null for any. */
   readonly lot: { readonly lot: StockLot; readonly leftG: number } | null;
+  /** Milk, cream and such that no lot of one's own is. */
+  readonly atHand: readonly AtHand[];
   /** Hours within which it has to be ready; null for any time. */
   readonly withinH: number | null;
-  /** True where something holds a warmth that is set. */
-  readonly thermostat: boolean;
+  /** What is not there to make it with. */
+  readonly absent: readonly AbsentId[];
+  /** Foods by name, any of which it is to be; none for any. */
+  readonly foods: readonly FoodId[];
   readonly startMs: number;
   /** Vessels of one's own: where one is too small, the next is taken. */
   readonly gear: readonly Gear[];
@@ -45,28 +55,62 @@ const QUICK = { ...SHEET_FORECAST, members: 30, fanPoints: 2 };
  * soonest ready leading, then those that do not, with the reason.
  */
 export function findMakes(methods: readonly Method[], wanted: Wanted, household: Household = {}): readonly Found[] {
-  const meant = methods.filter((m) => !wanted.lot || isIdea(m, wanted.lot.lot));
+  const named = new Map(wanted.foods.flatMap((food) => makesOf(food)).map((make) => [make.methodId, make.choices]));
+  const rank = new Map([...named.keys()].map((id, i) => [id, i]));
+  const meant = methods.filter((m) => (named.size === 0 || named.has(m.id)) && suits(m, wanted));
   return meant
-    .map((method) => foundOf(method, wanted, household))
-    .sort((a, b) => Number(a.against !== '') - Number(b.against !== '') || a.totalMin - b.totalMin);
+    .map((method) => foundOf(method, offeredOf(method, named.get(method.id) ?? {}), wanted, household))
+    .sort(
+      (a, b) =>
+        Number(a.against !== '') - Number(b.against !== '') ||
+        (rank.get(a.methodId) ?? 0) - (rank.get(b.methodId) ?? 0) ||
+        a.totalMin - b.totalMin,
+    );
+}
+
+/** A make of what is at hand: of the lot that was meant, else of any milk, cream or base that was said. */
+function suits(method: Method, { lot, atHand, foods }: Wanted): boolean {
+  if (lot) return isIdea(method, lot.lot);
+  return atHand.length === 0 || foods.length > 0 || atHand.some(({ kind }) => isIdea(method, usualLot(kind)));
 }
 
 const isIdea = (method: Method, lot: StockLot) => ideasFor(lot, [method]).length > 0;
 
-function foundOf(method: Method, wanted: Wanted, household: Household): Found {
+/** A usual milk, cream, whey or base, as a lot nobody has. */
+function usualLot(kind: StockLot['kind']): StockLot {
+  const stock = referenceStock(
+    { milk: 'whole', cream: 'cream-36', whey: 'sweet-whey', base: 'coconut-cream', powder: 'whole' }[kind],
+  );
+  const { treatment, species = 'cow' } = stock;
+  return { kind, treatment, species, material: materialOf(stock) } as StockLot;
+}
+
+/** Of some choices those that a method offers. */
+function offeredOf(method: Method, choices: Choices): Choices {
+  const offers = (key: string, value: number | string) => {
+    const choice = choicesOf(method).find((c) => c.key === key);
+    if (choice?.kind === 'number') return Number(value) >= choice.min && Number(value) <= choice.max;
+    return choice?.options.some((o) => o.id === value) === true;
+  };
+  return Object.fromEntries(Object.entries(choices).filter(([key, value]) => offers(key, value)));
+}
+
+function foundOf(method: Method, named: Choices, wanted: Wanted, household: Household): Found {
   const stocks = wanted.lot ? [stockOfLot(wanted.lot.lot)] : [];
-  const kept = wanted.thermostat ? { choices: {}, against: '' } : withoutThermostat(method);
+  const kept = withoutAll(method, wanted.absent, named);
   const first = {
     ...kept.choices,
-    ...(wanted.lot ? ofLot(method, kept.choices, wanted.lot, stocks, household) : {}),
+    ...(wanted.lot
+      ? ofLot(method, kept.choices, wanted.lot, stocks, household)
+      : offeredOf(method, ofAtHand(method, kept.choices, wanted.atHand))),
   };
   const { name, family, id } = method;
   const work = (decided: Choices) =>
     makeSheet(method, decided, QUICK, { ...household, stocks, startMs: wanted.startMs });
-  const tried = work(first);
-  const bigger = biggerVessels(tried.problems, wanted.gear);
-  const choices = { ...first, ...bigger };
-  const sheet = bigger ? work(choices) : tried;
+  const tried = quicker(method, first, wanted.withinH, work);
+  const bigger = biggerVessels(tried.sheet.problems, wanted.gear);
+  const choices = { ...tried.choices, ...bigger };
+  const sheet = bigger ? work(choices) : tried.sheet;
   return {
     methodId: id,
     name,
@@ -80,13 +124,60 @@ function foundOf(method: Method, wanted: Wanted, household: Household): Found {
   };
 }
 
-/** Where it is kept warm when nothing holds what is set: the first way that needs no thermostat. */
-function withoutThermostat(method: Method): { readonly choices: Choices; readonly against: Text } {
-  const keeper = choicesOf(method).find((c) => c.key === 'keeper');
-  if (keeper?.kind !== 'option' || keeper.initial !== 'thermostat') return { choices: {}, against: '' };
-  const other = keeper.options.find((o) => o.id !== 'thermostat');
-  if (other) return { choices: { keeper: other.id }, against: '' };
-  return { choices: {}, against: say('larder.findMakes.wantsSteadyWarmth') };
+/** What makes a make ready sooner, where it is asked. */
+const SOONER: readonly Choices[] = [{ eaten: 'warm' }];
+
+/** A make decided so that it is ready in time, where some choice makes it so. */
+function quicker(
+  method: Method,
+  first: Choices,
+  withinH: number | null,
+  work: (choices: Choices) => MakeSheet,
+): { readonly choices: Choices; readonly sheet: MakeSheet } {
+  const plain = { choices: first, sheet: work(first) };
+  if (withinH === null || plain.sheet.totalMin <= 60 * withinH) return plain;
+  for (const sooner of SOONER) {
+    const offered = offeredOf(method, sooner);
+    if (Object.keys(offered).length === 0) continue;
+    const choices = { ...first, ...offered };
+    const sheet = work(choices);
+    if (sheet.totalMin <= 60 * withinH) return { choices, sheet };
+  }
+  return plain;
+}
+
+/** A make decided for all that is not there; and the first of it that it cannot do without. */
+function withoutAll(
+  method: Method,
+  absent: readonly AbsentId[],
+  named: Choices,
+): { readonly choices: Choices; readonly against: Text } {
+  let choices = named;
+  let against: Text = '';
+  for (const id of absent) {
+    const tried = without(method, id, choices);
+    choices = tried.choices;
+    against ||= tried.against;
+  }
+  return { choices, against };
+}
+
+/** As much as was said to be at hand: milk, cream, or both as two amounts. */
+function ofAtHand(method: Method, chosen: Choices, atHand: readonly AtHand[]): Choices {
+  const massOf = (...kinds: readonly StockLot['kind'][]) =>
+    atHand.filter((a) => kinds.includes(a.kind)).reduce((sum, a) => sum + (a.massG ?? 0), 0);
+  const [milkG, creamG] = [massOf('milk', 'whey', 'base'), massOf('cream')];
+  if (milkG > 0 && creamG > 0) {
+    const total = totalOfLines(method, { ...chosen, blendBy: 'fat' }, { milkG, creamG });
+    return total ? { ...total, blendBy: 'fat' } : { massG: milkG + creamG };
+  }
+  const asItComes = creamG > 0 ? 'cream' : 'milk';
+  const whey = atHand.some((a) => a.kind === 'whey') ? { milk: 'sweet-whey' } : {};
+  return {
+    ...whey,
+    ...(milkG + creamG > 0 ? { massG: milkG + creamG } : {}),
+    ...(atHand.length > 0 && chosen['fatPct'] === undefined ? { blendBy: asItComes } : {}),
+  };
 }
 
 /** The lot chosen, and as much milk and cream as uses it up. */
@@ -107,8 +198,11 @@ function ofLot(
   return scaled.ok ? { ...choices, massG: scaled.massG } : choices;
 }
 
-/** A milk as rich as it is, or a cream no richer than it is: nothing else has to be bought for it. */
+/** A milk or a cream as it comes where a make takes it so; else no richer than it is: nothing else has to be bought for it. */
 function ownFat(method: Method, { kind, material }: StockLot): Choices {
+  const asItComes = offeredOf(method, { blendBy: kind === 'cream' ? 'cream' : 'milk' });
+  if ('blendBy' in asItComes && initialChoices(method)['blendBy'] !== (kind === 'cream' ? 'milk' : 'fat'))
+    return asItComes;
   const fat = choicesOf(method).find((c) => c.key === 'fatPct');
   if (fat?.kind !== 'number') return {};
   const asked = Number(initialChoices(method)['fatPct']);

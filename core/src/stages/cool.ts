@@ -36,7 +36,7 @@ export const cool: StageKind<CoolParams, 'cool'> = {
   instruction: (params) => say('stages.cool.untilItIsAt', { method: HOW[params.method], target: temp(params.targetC) }),
   handsMin: (params) => (params.method === 'covered' || params.method === 'open' ? 2 : 6),
   attended: false,
-  gear: (params) => (params.method.endsWith('bath') ? ['pot', 'sink'] : ['pot']),
+  gear: (params) => ['pot', 'thermometer', ...(params.method.endsWith('bath') ? ['sink'] : [])],
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,

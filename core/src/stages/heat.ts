@@ -37,7 +37,7 @@ export const heat: StageKind<HeatParams, 'heat'> = {
       : say('stages.heat.warmStirringAlongBottom', { target: temp(params.targetC) }),
   handsMin: () => 12,
   attended: true,
-  gear: () => ['pot', 'hob'],
+  gear: () => ['pot', 'hob', 'thermometer'],
   endsBy: 'temperature',
   target: (params) => params.targetC,
   begin: (state) => state,

@@ -1,5 +1,4 @@
 import { english } from '@oat-crock/messages';
-import fc from 'fast-check';
 import { NOMINAL_MEMBER, USUAL_ENVIRONMENT, type Environment } from '../environment/environment.js';
 import { courseOf, firstOf, lastOf, runEnded, runOn, runStage } from '../make/run.js';
 import { acidForPh, phOf } from '../physics/acids.js';

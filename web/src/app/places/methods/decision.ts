@@ -210,8 +210,9 @@ export class Decision {
     const wanted = {
       lot: { lot, leftG: leftOf(lot, this.own().taken) },
       withinH: null,
-      thermostat: true,
-      words: '',
+      atHand: [],
+      absent: [],
+      foods: [],
       startMs: this.startMs(),
       gear: this.own().gear,
     };

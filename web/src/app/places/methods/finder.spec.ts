@@ -97,7 +97,7 @@ describe('a line that says what there is', () => {
     const hours = () => page.element.querySelector<HTMLInputElement>('#find-hours')!.value;
     const warm = () => page.element.querySelector<HTMLInputElement>('input[type=checkbox]')!;
     await type('1 kg cream, 40 h, no thermostat');
-    expect(page.text()).toContain('Read as: 1.00 kg of Cream; ready within 40 h; nothing that holds a warmth.');
+    expect(page.text()).toContain('Read as: 1.00 kg of Cream; ready within 40 h; without a thermostat.');
     expect([hours(), warm().checked]).toEqual(['40 h', false]);
     expect(page.text()).toContain('Cream, 3.00 kg');
     expect(names(page)).toContain('Cultured butter');

@@ -6,6 +6,7 @@ import { Engine } from '../../engine/engine';
 import { START_MS } from '../../testing/followed';
 import { pageOf } from '../../testing/page';
 import { DraftActions } from '../../state/draft.feature';
+import { LogActions } from '../../state/log.feature';
 import { Methods } from './methods';
 
 /** The engine without its worker. */
@@ -116,5 +117,16 @@ describe('milk and cream as two amounts', () => {
     expect(element.querySelector('#lines-milk')).toBeNull();
     await click('Milk and cream');
     expect(element.querySelector('#lines-milk')).not.toBeNull();
+  });
+});
+
+describe('the address of a make that there is not', () => {
+  it('says so once it is known, and leads to all there are', async () => {
+    const page = await open('no-such-make');
+    page.store.dispatch(LogActions.loaded({ entries: [] }));
+    await settled(page.fixture);
+    expect(page.text()).toContain('no make is known as “no-such-make”');
+    expect(page.element.querySelector<HTMLAnchorElement>('section a')!.pathname).toBe('/methods');
+    expect(page.text()).not.toContain('Start this make');
   });
 });

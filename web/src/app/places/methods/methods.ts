@@ -88,6 +88,11 @@ export class Methods {
     methods,
   }));
   protected readonly method = this.decision.method;
+  /** The address names a make that there is not; one of one's own may still be on its way. */
+  protected readonly unknown = computed(() => {
+    const id = this.methodId();
+    return id !== undefined && this.book.isKnown() && !this.book.find(id) ? id : null;
+  });
   protected readonly choices = this.decision.choices;
   protected readonly sheet = this.decision.sheet;
   protected readonly refused = this.decision.refused;
