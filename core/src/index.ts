@@ -177,6 +177,7 @@ export { cultureOf } from './stages/culture-of.js';
 export { coldCrock, lastOf, runStage, type StageRun, stateIn } from './make/run.js';
 export { untilWoken } from './make/waking.js';
 export type { Amount } from './make/amounts.js';
+export { type Quieter, quieter } from './make/quieter.js';
 export { makeSheet, type MakeSheet, SHEET_FORECAST } from './make/sheet.js';
 export { checkChoices } from './methods/check-choices.js';
 export type { Entry, EntryBody, Quantity, ReadBy, Score } from './batch/entry.js';

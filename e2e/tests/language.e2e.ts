@@ -109,6 +109,7 @@ test('a decimal is typed with a comma or a point, in either language, and shown 
   empty,
 }) => {
   await page.goto(`${empty.address}/methods/strained-yogurt`);
+  await page.getByRole('button', { name: 'Milk and cream', exact: true }).click();
   const wanted = page.getByRole('spinbutton', { name: /^(Fat wanted|Grasa deseada)$/ });
   const typed = async (digits: string) => {
     await wanted.fill('');

@@ -13,6 +13,7 @@ import type {
   LotStock,
   MakeSheet,
   Method,
+  Quieter,
   Scaled,
   Wanted,
 } from '@oat-crock/core';
@@ -32,6 +33,8 @@ export interface EngineApi {
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): readonly Found[];
   /** How much milk a goal takes, all other choices left. */
   scale(asked: MakeAsked, goal: Goal): Scaled;
+  /** When hands of a make fall in the night, and what would keep them out of it. */
+  quieter(asked: MakeAsked): Quieter;
 }
 
 /** A make that is being decided. */

@@ -10,6 +10,7 @@ import type {
   Goal,
   MakeSheet,
   Method,
+  Quieter,
   Scaled,
   Wanted,
 } from '@oat-crock/core';
@@ -40,6 +41,10 @@ export class Engine {
 
   scale(asked: MakeAsked, goal: Goal): Promise<Scaled> {
     return this.deciding().ask<Scaled>((api) => api.scale(asked, goal));
+  }
+
+  quieter(asked: MakeAsked): Promise<Quieter> {
+    return this.deciding().ask((api) => api.quieter(asked));
   }
 
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): Promise<readonly Found[]> {

@@ -26,6 +26,7 @@ const AT_HAND = {
   useValue: {
     find: (methods: readonly Method[], wanted: Wanted) => Promise.resolve(findMakes(methods, wanted)),
     sheet: ({ method, choices, stocks }: MakeAsked) => Promise.resolve(makeSheet(method, choices, FEW, { stocks })),
+    quieter: () => Promise.resolve({ nightHands: 0, begin: null, choices: [] }),
     scale: ({ method, choices, stocks }: MakeAsked, goal: Goal) =>
       Promise.resolve(scaleTo(method, choices, goal, { stocks })),
   },

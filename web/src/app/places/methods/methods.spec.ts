@@ -15,6 +15,7 @@ const AT_HAND = {
   useValue: {
     sheet: ({ method, choices, stocks }: MakeAsked) =>
       Promise.resolve(makeSheet(method, choices, { members: 60, seed: 1, fanPoints: 4 }, { stocks })),
+    quieter: () => Promise.resolve({ nightHands: 0, begin: null, choices: [] }),
     scale: ({ method, choices, stocks }: MakeAsked, goal: Goal) =>
       Promise.resolve(scaleTo(method, choices, goal, { stocks })),
   },

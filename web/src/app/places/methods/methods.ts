@@ -31,6 +31,7 @@ import { OwnMethodBar } from './own-method-bar';
 import { CompareView } from './compare-view';
 import { MilkLinesFields } from './milk-lines';
 import { ProblemLine } from './problem-line';
+import { QuieterLine } from './quieter-line';
 import { ScaleBar } from './scale-bar';
 import { Paper } from '../../shared/paper/paper';
 import { PlanRecords } from '../../state/plan-records';
@@ -53,6 +54,7 @@ import { dayTime } from '../../shared/ui/words';
     MilkLinesFields,
     OwnMethodBar,
     ProblemLine,
+    QuieterLine,
     ScaleBar,
     SheetView,
     ButtonModule,

@@ -3,15 +3,16 @@ import { entriesUntil, START_MS } from '../../testing/followed';
 import { RoomActions } from '../../state/room.feature';
 import { Today } from './today';
 
+import { WITHOUT_WORKER } from '../../testing/engine';
+
 const MIN = 60_000;
 const at = (minute: number, ...more: Parameters<typeof entriesUntil>[1][]) =>
   pageOf(Today, entriesUntil(minute, ...more), START_MS + minute * MIN);
 
 describe('Today', () => {
-  it('of an empty dairy leads to a first make', async () => {
-    const page = await pageOf(Today, [], START_MS);
-    expect(page.text()).toContain('The crock is empty');
-    expect(page.element.querySelector('a')!.getAttribute('href')).toBe('/methods');
+  it('of an empty dairy asks what a first make needs', async () => {
+    const page = await pageOf(Today, [], START_MS, {}, [WITHOUT_WORKER]);
+    expect(page.element.querySelector('oc-first-make')).not.toBeNull();
   });
 
   it('shows the next hands large, with amounts, what to look for and their give', async () => {

@@ -19,6 +19,7 @@ import { roomFeature } from '../../state/room.feature';
 import { Crock } from '../../shared/ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../../shared/ui/words';
 import { AlertAsk } from './alert-ask';
+import { FirstMake } from './first-make';
 import { FeedCard } from './feed-card';
 import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
@@ -49,7 +50,7 @@ function readyWords(window: ReadyWindow | undefined): string {
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AroundPipe, SaidPipe, AlertAsk, FeedCard, TaskCard, PlanCard, RouterLink, Crock, SayPipe],
+  imports: [AroundPipe, SaidPipe, AlertAsk, FirstMake, FeedCard, TaskCard, PlanCard, RouterLink, Crock, SayPipe],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
