@@ -78,7 +78,7 @@ test('a household that chooses Spanish reads it at once and everywhere, with its
   const line = page.getByLabel('Diga qué hay, o qué quiere');
   await line.fill((await line.getAttribute('placeholder')) ?? '');
   await expect(page.locator('#find-read')).toHaveText(
-    /^Entendido: 2,\d+ kg de .+; listo en 5 h; nada que mantenga el calor\.$/,
+    /^Entendido: 2,\d+ kg de .+; listo en 5 h; sin termostato\.$/,
   );
   await goTo(page, '/today');
   await page

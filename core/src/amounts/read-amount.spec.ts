@@ -142,6 +142,18 @@ describe('an amount as people say it', () => {
     expect(value('1/4', packets, 'packets')).toBe(0.25);
   });
 
+  it('of money is for a kilo, whatever amount the label names, and less a discount', () => {
+    const price: Partial<AskedAmount> = { unit: 'per kg', step: 0.05 };
+    expect(value('6.40', price, 'per kg')).toBe(6.4);
+    expect(value('6.40 - 30 %', price, 'per kg')).toBeCloseTo(4.48, 6);
+    expect(value('6.40 -30%', price, 'per kg')).toBeCloseTo(4.48, 6);
+    expect(value('3.20 for 500 g', price, 'per kg')).toBeCloseTo(6.4, 6);
+    expect(value('1.55 / L', price, 'per kg')).toBeCloseTo(1.505, 6);
+    expect(value('2.40 for 2 lb - 50 %', price, 'per kg')).toBeCloseTo(1.323, 6);
+    expect(value('6 - 120 %', price, 'per kg')).toBe('? %');
+    expect(value('3 for 0 g', price, 'per kg')).toBe('? for');
+  });
+
   it('of the clock is an hour of the day', () => {
     const at: Partial<AskedAmount> = { unit: 'clock', step: 0.25 };
     const hours: readonly (readonly [string, number | string | null])[] = [

@@ -66,6 +66,10 @@ const SIGNIFICANT = 4;
  */
 export function readAmount(text: string, asked: AskedAmount, words: AmountWords, shownUnit = ''): ReadAmount {
   if (asked.unit === 'clock') return readHour(text, words);
+  if (asked.unit === 'per kg') {
+    const price = readPrice(text, asked, words);
+    if (price) return price;
+  }
   const own = shownUnit.trim().toLowerCase();
   const bare = text.trim().toLowerCase();
   if (bare === '' || bare === own) return { is: 'nothing' };
@@ -76,6 +80,28 @@ export function readAmount(text: string, asked: AskedAmount, words: AmountWords,
   const tokens = tokensOf(text, asked.decimal).filter((token) => !words.goods.has(token.text));
   return readSaid(tokens, asked, words);
 }
+
+const PRICE = /^(.+?)\s*(?:\/|\bfor\b|\bpor\b|\bper\b)\s*(.+)$/iu;
+const DISCOUNT = /^(.+?)\s*[-−–]\s*(\d+(?:[.,]\d+)?)\s*%$/u;
+
+/** A price for some amount ("3.20 for 500 g", "2.40 / 2 lb"), or less a discount ("6.40 - 30 %"), as one for a kilo; null where it is none. */
+function readPrice(text: string, asked: AskedAmount, words: AmountWords): ReadAmount | null {
+  const own = (said: string) => readAmount(said, { ...asked, unit: '' }, words);
+  const less = DISCOUNT.exec(text.trim());
+  if (less) {
+    const [whole, pct] = [readAmount(less[1]!, asked, words), own(less[2]!)];
+    if (whole.is !== 'amount' || pct.is !== 'amount' || pct.value > 100) return null;
+    return { is: 'amount', value: rounded(whole.value * (1 - pct.value / 100)), own: false };
+  }
+  const split = PRICE.exec(text.trim());
+  const money = split && own(split[1]!);
+  const massG =
+    split && readAmount(/^\D/u.test(split[2]!) ? `1 ${split[2]!}` : split[2]!, { ...asked, unit: 'g' }, words);
+  if (money?.is !== 'amount' || massG?.is !== 'amount' || !(massG.value > 0)) return null;
+  return { is: 'amount', value: rounded((1000 * money.value) / massG.value), own: false };
+}
+
+const rounded = (value: number) => Number(value.toPrecision(SIGNIFICANT));
 
 const HOUR = /^(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*h?\s*(\D*)$/;
 

@@ -32,9 +32,16 @@ export function saidWith(
     const gPerMl = key === 'powderPct' ? LOOSE_POWDER_G_PER_ML : CROCK_G_PER_ML;
     return { wholeG: Number(choices['massG']), gPerMl };
   }
+  if (choice.unit === '% of the curd') return productG === null ? {} : { wholeG: curdG(method, choices, productG) };
   if (key === 'saltPct')
     return productG === null ? {} : { wholeG: productG / (1 + Number(choices[key]) / 100), gPerMl: GOODS.salt.gPerMl };
   return key === 'massG' || key === 'boughtG' ? pouredWith(method, choices, stocks) : {};
+}
+
+/** The curd that a product was before what is reckoned on it went in, g. */
+function curdG(method: Method, choices: Choices, productG: number): number {
+  const onCurd = choicesOf(method).filter((c) => c.kind === 'number' && c.unit === '% of the curd');
+  return productG / (1 + onCurd.reduce((sum, c) => sum + Number(choices[c.key]), 0) / 100);
 }
 
 /** Density of all that is poured in, and what a pack of it holds where all comes in packs of one size. */

@@ -93,6 +93,17 @@ export const READY_MILKS: readonly Stock[] = [
     treatment: 'ultrafiltered',
     pricePerKg: 3.1,
   },
+  {
+    // Concentrated by the membrane as the one above, then heated as the first.
+    id: 'ultrafiltered-ultra-heated',
+    name: say('stock.ultrafilteredUltraHeated', { fat: percent(3.5) }),
+    fatPct: 3.5,
+    proteinPct: 5.6,
+    lactosePct: 2.5,
+    mineralsPct: 0.85,
+    treatment: 'ultra-heated',
+    pricePerKg: 2.9,
+  },
 ];
 
 /** Whey to be made into curd by acid and heat: sweet from rennet cheese, or acid from souring, which gives none. */

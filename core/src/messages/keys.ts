@@ -597,6 +597,7 @@ export interface MessageValues {
   'methods.coldStartYogurt.warmColdMilkNot': None;
   'methods.creamCheese.buttermilkLastBatch': None;
   'methods.creamCheese.byYogurt': None;
+  'methods.creamCheese.coolSetsOvernight': None;
   'methods.creamCheese.creamCheese': None;
   'methods.creamCheese.creamCheeseSouredWarm': None;
   'methods.creamCheese.culturedCreamCheese': None;
@@ -1130,6 +1131,7 @@ export interface MessageValues {
   'methods.thickCream.acidGoes': None;
   'methods.thickCream.acidHeat': None;
   'methods.thickCream.coolerHeatedAgain': None;
+  'methods.thickCream.coolerSmoother': None;
   'methods.thickCream.cream': None;
   'methods.thickCream.creamMilkBringsFat': None;
   'methods.thickCream.creamThickenedLittleAcid': None;
@@ -1138,6 +1140,7 @@ export interface MessageValues {
   'methods.thickCream.eightTenMinutesJust': None;
   'methods.thickCream.eitherWayMustNot': None;
   'methods.thickCream.holdHot': None;
+  'methods.thickCream.letDownTo': None;
   'methods.thickCream.longerThicker': None;
   'methods.thickCream.moreAcidThickerTastes': None;
   'methods.thickCream.thickAcidCream': None;
@@ -3526,6 +3529,7 @@ export interface MessageValues {
   'stock.sweetWhey': None;
   'stock.ultraHeated': { readonly fat: Value };
   'stock.ultrafiltered': { readonly fat: Value };
+  'stock.ultrafilteredUltraHeated': { readonly fat: Value };
   'stock.whole': { readonly fat: Value };
   'treated.pasteurised': None;
   'treated.raw': None;

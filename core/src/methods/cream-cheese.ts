@@ -221,11 +221,11 @@ export const yogurtCreamCheese = method({
   summary: say('methods.creamCheese.creamCheeseSouredWarm'),
   groups: [
     CREAM_MILK,
-    withFirst(CHEESE_STARTER, warmTo(40, 36, 44, say('methods.creamCheese.yogurtWantsOwnWarmth'))),
+    withFirst(CHEESE_STARTER, warmTo(40, 24, 44, say('methods.creamCheese.yogurtWantsOwnWarmth'))),
     SETTING,
     vary(KEEPING, {
       keeper: { options: KEEPING.choices.flatMap((c) => (c.key === 'keeper' && c.kind === 'option' ? c.options : [])) },
-      keepC: { min: 34, max: 46, initial: 40 },
+      keepC: { min: 22, max: 46, initial: 40, why: say('methods.creamCheese.coolSetsOvernight') },
       targetPh: { initial: 4.6, max: 4.8 },
     }),
     DRAINING,

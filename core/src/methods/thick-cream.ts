@@ -2,7 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
-import { drainingEnds } from './curd-choices.js';
+import { CLOTH, CLOTH_PARAMS, drainingEnds } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { BLEND, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
@@ -18,6 +18,9 @@ const CREAM = vary(
   },
 );
 
+/** A cream that is thickened, not curdled, is heated to here, °C; and between the two heats let down to there. */
+const HOT_C = 85;
+const BETWEEN_C = 65;
 const THICKENING = {
   title: say('methods.thickCream.acidHeat'),
   choices: [
@@ -39,6 +42,18 @@ const THICKENING = {
           why: say('methods.thickCream.eightTenMinutesJust'),
         },
       ],
+    },
+    {
+      key: 'betweenC',
+      onlyIf: { choice: 'way', is: 'two-stage' },
+      label: say('methods.thickCream.letDownTo'),
+      kind: 'number',
+      unit: '°C',
+      min: 55,
+      max: 75,
+      step: 1,
+      initial: BETWEEN_C,
+      why: say('methods.thickCream.coolerSmoother'),
     },
     AGENT,
     ACID_STRENGTH,
@@ -65,13 +80,11 @@ const THICKENING = {
       why: say('methods.thickCream.longerThicker'),
     },
     ...drainingEnds(12, 'drip'),
+    ...CLOTH,
     ACID_PRICE,
   ],
 } as const satisfies ChoiceGroup;
 
-/** A cream that is thickened, not curdled, is heated to here, °C; and between the two heats let down to there. */
-const HOT_C = 85;
-const BETWEEN_C = 65;
 const twoStage = { choice: 'way', is: 'two-stage' } as const;
 
 export const thickCream = method({
@@ -85,7 +98,7 @@ export const thickCream = method({
   stages: [
     BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: HOT_C } },
-    { id: 'let-down', kind: 'cool', params: { targetC: BETWEEN_C, method: 'covered' }, onlyIf: twoStage },
+    { id: 'let-down', kind: 'cool', params: { targetC: { choice: 'betweenC' }, method: 'covered' }, onlyIf: twoStage },
     {
       id: 'acid',
       kind: 'acidify',
@@ -103,7 +116,7 @@ export const thickCream = method({
     {
       id: 'strain',
       kind: 'strain',
-      params: { method: 'flat', share: 0.93, where: 'cold', ...endingParams('drain') },
+      params: { ...CLOTH_PARAMS, method: 'flat', share: 0.93, where: 'cold', ...endingParams('drain') },
     },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
