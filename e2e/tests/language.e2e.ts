@@ -77,9 +77,7 @@ test('a household that chooses Spanish reads it at once and everywhere, with its
   await goTo(page, '/methods');
   const line = page.getByLabel('Diga qué hay, o qué quiere');
   await line.fill((await line.getAttribute('placeholder')) ?? '');
-  await expect(page.locator('#find-read')).toHaveText(
-    /^Entendido: 2,\d+ kg de .+; listo en 5 h; sin termostato\.$/,
-  );
+  await expect(page.locator('#find-read')).toHaveText(/^Entendido: 2,\d+ kg de .+; listo en 5 h; sin termostato\.$/);
   await goTo(page, '/today');
   await page
     .getByRole('link', { name: /Thick yogurt for the quay/ })
