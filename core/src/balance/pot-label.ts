@@ -67,4 +67,10 @@ function keeping(
 }
 
 /** The cautions that concern who eats it. */
-const FOR_EATERS: ReadonlySet<Text> = new Set([CAUTIONS.raw, CAUTIONS.notAcid, CAUTIONS.bottles, CAUTIONS.capsule]);
+const FOR_EATERS: ReadonlySet<Text> = new Set([
+  CAUTIONS.raw,
+  CAUTIONS.notAcid,
+  CAUTIONS.freshInFat,
+  CAUTIONS.bottles,
+  CAUTIONS.capsule,
+]);

@@ -1,4 +1,5 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
+import { FLAVOURS, type FlavourId } from '../materials/flavours.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import type { Stock } from '../materials/materials.js';
 import { choicesOf, decided, type Choices, type Method } from '../methods/method.js';
@@ -33,10 +34,16 @@ export function saidWith(
     return { wholeG: Number(choices['massG']), gPerMl };
   }
   if (choice.unit === '% of the curd') return productG === null ? {} : { wholeG: curdG(method, choices, productG) };
-  if (key === 'saltPct')
-    return productG === null ? {} : { wholeG: productG / (1 + Number(choices[key]) / 100), gPerMl: GOODS.salt.gPerMl };
+  if (key === 'saltPct' || key === 'flavourPct') {
+    if (productG === null) return {};
+    const gPerMl = key === 'saltPct' ? GOODS.salt.gPerMl : flavourGPerMl(choices['flavour']);
+    return { wholeG: productG / (1 + Number(choices[key]) / 100), gPerMl };
+  }
   return key === 'massG' || key === 'boughtG' ? pouredWith(method, choices, stocks) : {};
 }
+
+/** How dense what is folded in lies in a spoon, g/mL. */
+const flavourGPerMl = (flavour: unknown) => FLAVOURS[flavour as FlavourId]?.gPerMl ?? 1;
 
 /** The curd that a product was before what is reckoned on it went in, g. */
 function curdG(method: Method, choices: Choices, productG: number): number {

@@ -4,6 +4,7 @@ import { say, type Text } from '../messages/message.js';
 import { REFERENCE_MILKS, WHEYS } from '../materials/reference-materials.js';
 import { drainingEnds, saltChoice } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
+import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { only, vary, type ChoiceGroup, type NumberChoice, type OptionChoice } from './method.js';
 import { BLEND, HEATING, MILK, milkOption, MONEY, PLAIN_MILK, price } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
@@ -136,6 +137,7 @@ function stages<const T extends TypedTemplate>(restMin: number, salt: T) {
       params: { method: { choice: 'drain' }, texture: { choice: 'texture' }, where: 'hot', ...endingParams('drain') },
     },
     salt,
+    FOLD_STAGE,
     {
       id: 'chill',
       kind: 'chill',
@@ -179,6 +181,7 @@ export const acidHeatCurd = method({
     HEAT,
     acid(5.7, say('methods.acidCurd.littleAcidSweetSoft')),
     draining('soft-curd'),
+    FLAVOUR,
     CURD_MONEY,
   ],
   stages: SOFT_STAGES,
@@ -196,6 +199,7 @@ export const smoothCurd = method({
     vary(HEAT, { heatC: { initial: 95 } }),
     acid(5.6, say('methods.acidCurd.untilWheyClearAbout')),
     draining('soft-curd'),
+    FLAVOUR,
     CURD_MONEY,
   ],
   stages: SMOOTH_STAGES,

@@ -20,6 +20,7 @@ import {
   warmTo,
 } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
+import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { only, vary, type ChoiceGroup, type OptionChoice, withFirst } from './method.js';
 import {
   BLEND,
@@ -129,6 +130,7 @@ const DRAIN_STAGES = [
     onlyIf: BY_TEXTURE,
   },
   SALT_STAGE,
+  FOLD_STAGE,
   CHILL_AFTER_COUNTER,
   { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
 ] as const satisfies readonly TypedTemplate[];
@@ -207,6 +209,7 @@ export const creamCheese = method({
       targetPh: { initial: 4.6, max: 4.8, why: say('methods.creamCheese.setsFirmAcidGuards') },
     }),
     DRAINING,
+    FLAVOUR,
     CHEESE_MONEY,
   ],
   stages: [...setting('mesophilic'), ...DRAIN_STAGES],
@@ -229,6 +232,7 @@ export const yogurtCreamCheese = method({
       targetPh: { initial: 4.6, max: 4.8 },
     }),
     DRAINING,
+    FLAVOUR,
     CHEESE_MONEY,
   ],
   stages: [...setting('thermophilic'), ...DRAIN_STAGES],

@@ -2,6 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { CULTURED_GROUPS, CULTURED_STAGES } from './cultured-cream.js';
 import { saltChoice } from './curd-choices.js';
+import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
 import { method } from './typed.js';
 
@@ -161,6 +162,7 @@ const STAGES = [
     onlyIf: { choice: 'washing', is: 'counted' },
   },
   { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
+  FOLD_STAGE,
   { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
   { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
 ] as const;
@@ -180,6 +182,7 @@ export const culturedButter = method({
     vary(ROOM, { targetPh: { initial: 4.7, why: say('methods.culturedButter.ripeCleanNuttyLower') } }),
     CHILLING,
     CHURNING,
+    FLAVOUR,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
   ],
   stages: STAGES,

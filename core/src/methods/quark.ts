@@ -15,6 +15,7 @@ import {
   TRANSFER,
   warmTo,
 } from './curd-choices.js';
+import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { only, vary, withFirst, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { ROOM_STARTER } from './room-choices.js';
 import { endingParams } from './ending-choices.js';
@@ -98,6 +99,7 @@ export const quark = method({
       targetPh: { initial: 4.6, max: 4.8, why: say('methods.quark.firmEnoughLadleAcid') },
     }),
     DRAINING,
+    FLAVOUR,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 7 } }),
   ],
   stages: [
@@ -142,6 +144,7 @@ export const quark = method({
     },
     { id: 'stir', kind: 'stir-down', params: {}, onlyIf: { choice: 'smooth', is: 'smooth' } },
     SALT_STAGE,
+    FOLD_STAGE,
     CHILL_AFTER_COUNTER,
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],

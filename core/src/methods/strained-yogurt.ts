@@ -2,6 +2,7 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import { endingChoices, endingParams } from './ending-choices.js';
+import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import type { ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
@@ -123,7 +124,7 @@ export const strainedYogurt = method({
   short: say('methods.strainedYogurt.strained'),
   family: FAMILIES.yogurt,
   summary: say('methods.strainedYogurt.scaldedYogurtChilledCloth'),
-  groups: [PLAIN_MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, MONEY],
+  groups: [PLAIN_MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, FLAVOUR, MONEY],
   stages: [
     ...SCALDED_STAGES,
     {
@@ -155,6 +156,7 @@ export const strainedYogurt = method({
       params: { texture: { choice: 'texture' } },
       onlyIf: { choice: 'stopping', is: 'overnight' },
     },
+    FOLD_STAGE,
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
   ],
 });

@@ -1,4 +1,4 @@
-import type { Text } from '../messages/message.js';
+import { say, type Text } from '../messages/message.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
 import type { CrockState } from '../state/crock-state.js';
@@ -32,7 +32,14 @@ export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): 
   const sourer = productClass === 'sour' ? 1 + SHELF_LIFE.perPhBelow * Math.max(0, SAFE_PH - end.ph) : 1;
   const salted = waterPhaseSaltPct(end) >= SHELF_LIFE.saltedFromPct ? SHELF_LIFE.saltedTimes : 1;
   const warmer = SHELF_LIFE.q10 ** ((storeC - SHELF_LIFE.usualC) / 10);
-  return { days: Math.max(1, Math.round((days * sourer * salted) / warmer)), productClass, why };
+  const plain = Math.max(1, Math.round((days * sourer * salted) / warmer));
+  const most = end.curd.keepsMostDays;
+  if (most === null || most >= plain) return { days: plain, productClass, why };
+  return {
+    days: Math.max(1, Math.round(most / Math.max(1, warmer))),
+    productClass,
+    why: say('safety.shelfLife.flavoured'),
+  };
 }
 
 function classOf({ curd, masses, ph }: CrockState): keyof typeof KEEPS {

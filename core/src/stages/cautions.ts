@@ -25,6 +25,8 @@ export const CAUTIONS = {
   allergenCoconut: say('stages.cautions.containsCoconutWhichCounts'),
   allergenNuts: say('stages.cautions.containsCashewNuts'),
   allergenSoya: say('stages.cautions.containsSoya'),
+  allergenTreeNuts: say('stages.cautions.containsNuts'),
+  freshInFat: say('stages.cautions.freshInFat', { temp: temp(4) }),
   ultraCream: say('stages.cautions.ultraHeatedCreamStabilised'),
   whey: say('stages.cautions.acidWheyDoesNot'),
   counterDrain: say('stages.cautions.counterGoesSouringOnly'),
@@ -37,4 +39,5 @@ export const NAMES_ALLERGENS: ReadonlyMap<Text, readonly Text[]> = new Map([
   [CAUTIONS.allergenCoconut, [say('allergen.coconut')]],
   [CAUTIONS.allergenNuts, [say('allergen.cashewNuts')]],
   [CAUTIONS.allergenSoya, [say('allergen.soya')]],
+  [CAUTIONS.allergenTreeNuts, [say('allergen.nuts')]],
 ]);

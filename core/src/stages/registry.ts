@@ -27,6 +27,7 @@ import { churn } from './churn.js';
 import { cool } from './cool.js';
 import { draw } from './draw.js';
 import { finish } from './finish.js';
+import { fold } from './fold.js';
 import { heat } from './heat.js';
 import { hold } from './hold.js';
 import { incubate } from './incubate.js';
@@ -80,6 +81,7 @@ const KINDS = [
   draw,
   wash,
   work,
+  fold,
   finish,
 ] as const;
 

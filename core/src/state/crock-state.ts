@@ -158,6 +158,7 @@ export function drained(state: CrockState, whey: Masses, factor: number): CrockS
       churned: curd.churned,
       washMin: curd.washMin,
       grainsG: curd.grainsG,
+      keepsMostDays: curd.keepsMostDays,
     },
     inputs: state.inputs,
     whey: addScaled(state.whey, whey, factor),

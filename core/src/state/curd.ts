@@ -50,6 +50,8 @@ export interface Curd {
   readonly washMin: number;
   /** Kefir grains among it, g. */
   readonly grainsG: number;
+  /** Days that what was folded into it lets it keep at most; null where nothing shortens its life. */
+  readonly keepsMostDays: number | null;
 }
 
 /** Milk that nobody has done anything to. */
@@ -67,4 +69,5 @@ export const UNTOUCHED: Curd = {
   churned: 0,
   washMin: 0,
   grainsG: 0,
+  keepsMostDays: null,
 };

@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { dequal } from 'dequal/lite';
-import { amount, between, choicesOf, CROCK_G_PER_ML, type MilkLines, milkLines, totalOfLines } from '@oat-crock/core';
+import {
+  between,
+  choicesOf,
+  CROCK_G_PER_ML,
+  type MilkLines,
+  milkLines,
+  percent,
+  totalOfLines,
+  weighed,
+} from '@oat-crock/core';
 import { NumberField } from '../../shared/ui/number-field';
 import { SayPipe, tell } from '../../shared/ui/said';
 import { Decision } from './decision';
@@ -93,10 +102,10 @@ export class MilkLinesFields {
       if (choice.kind !== 'number' || value === null || (value >= choice.min && value <= choice.max)) continue;
       return choice.key === 'fatPct'
         ? tell('page.methods.milkLines.fatOutside', {
-            fat: amount(value, 1),
-            range: between(amount(choice.min), amount(choice.max)),
+            fat: percent(value, 1),
+            range: between(percent(choice.min), percent(choice.max)),
           })
-        : tell('page.methods.milkLines.massOutside', { range: between(amount(choice.min), amount(choice.max)) });
+        : tell('page.methods.milkLines.massOutside', { range: between(weighed(choice.min), weighed(choice.max)) });
     }
     return '';
   }
