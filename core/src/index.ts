@@ -170,7 +170,7 @@ export { answerId, answerWords } from './stages/answers.js';
 export type { CueScale, Problem } from './stages/kind.js';
 export type { Addition } from './stages/told.js';
 export type { Ask, Branch, Gauge, GaugeUnit } from './stages/watch.js';
-export { bind, type BoundStage, STAGE_KIND_NAMES } from './stages/registry.js';
+export { bind, type BoundStage, kindWords, STAGE_KIND_NAMES } from './stages/registry.js';
 export { CAUTIONS } from './stages/cautions.js';
 export { planStages } from './make/plan.js';
 export { cultureOf } from './stages/culture-of.js';

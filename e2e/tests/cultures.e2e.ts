@@ -20,7 +20,7 @@ test('a line begins with a pot, is divided, frozen, fed, and what is fed joins i
   // by keyboard alone: picked, divided into the freezer
   await bud.focus();
   await page.keyboard.press('Enter');
-  await expect(panel(page)).toContainText('of a fresh one’s vigour');
+  await expect(panel(page)).toContainText('of a fresh one’s strength');
   await page.getByText('Divide it, or mix it').click();
   const part = page.getByRole('spinbutton', { name: 'A part of' });
   await part.fill('400');
@@ -101,7 +101,7 @@ test('a chain by the clock, a time away, and the open file, whole and by axe', a
   await ripe.press('Tab');
   await expect(page.locator('oc-chain-tool').getByRole('status')).toContainText('should have been begun');
   await page.getByRole('button', { name: 'Going away' }).click();
-  await expect(page.locator('oc-park-tool li').first()).toContainText('of its vigour on that day');
+  await expect(page.locator('oc-park-tool li').first()).toContainText('of its strength on that day');
   expect(await seriousFaults(page)).toEqual([]);
 
   const [download] = await Promise.all([

@@ -36,7 +36,7 @@ describe('why a make failed', () => {
     const readings = [ph(190, 6.6), ph(310, 6.58), ph(430, 6.55)];
     const dead = why('never-set', 'scalded-yogurt', {}, chilledAt(600), readings);
     expect(first(dead)).toBe('deadStarter');
-    expect(english(dead[0]!.speaksFor[0]!)).toContain('vigour');
+    expect(english(dead[0]!.speaksFor[0]!)).toContain('strength');
     expect(of(dead, 'killedStarter').speaksAgainst.length).toBe(1);
     const hot = [...YOGURT.slice(0, 3), [49, 'starter'] as const, [55, 'warm'] as const, [600, 'chill'] as const];
     const killed = why('never-set', 'scalded-yogurt', {}, hot);
@@ -61,7 +61,7 @@ describe('why a make failed', () => {
     ]);
     expect(first(warmed)).toBe('underHeated');
     const held = why('thin', 'scalded-yogurt', { dosePct: 1 }, chilledAt(400));
-    expect(english(of(held, 'underHeated').speaksAgainst[0]!)).toContain('whey protein was unfolded');
+    expect(english(of(held, 'underHeated').speaksAgainst[0]!)).toContain('whey protein was changed');
     expect(of(held, 'lowDose').chance).toBeGreaterThan(of(held, 'underHeated').chance!);
   });
 
@@ -232,7 +232,7 @@ describe('the table of faults', () => {
       [700, 'ladle'],
     ] as const;
     expect(english(of(why('foul', 'cream-cheese', { imcuPerKg: 12 }, steps), 'muchRennet').speaksFor[0]!)).toContain(
-      '12.0 IMCU',
+      '12.0 rennet units',
     );
     expect(english(of(why('foul', 'scalded-yogurt', {}, chilledAt(400)), 'muchRennet').speaksAgainst[0]!)).toContain(
       'no rennet',

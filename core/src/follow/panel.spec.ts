@@ -67,7 +67,7 @@ describe('the working panel', () => {
     const heating = halfWay('scalded-yogurt', 'heat');
     const tempC = Number(gauge(heating, 'Temperature').now);
     expect(Number(gauge(heating, 'Bottom of the pot').now)).toBeGreaterThan(tempC + 20);
-    expect(Number(gauge(heating, 'Whey protein unfolded').now)).toBeLessThan(10);
+    expect(Number(gauge(heating, 'Whey protein changed by heat').now)).toBeLessThan(10);
     expect(heating.panel.drawn!.right!.measure).toBe('unfoldedPct');
     expect(offers(halfWay('scalded-yogurt', 'heat', [saw(5, 'bottom', 'scorched')]))).toContain('catches');
   });

@@ -137,7 +137,7 @@ export const STARTER = {
       nought: say('methods.starterChoices.firstMake'),
       label: say('methods.starterChoices.carriedOn'),
       kind: 'number',
-      unit: '×',
+      unit: 'makes',
       min: 0,
       max: 200,
       step: 1,

@@ -61,7 +61,7 @@ describe('rennet', () => {
   it('is refused gently in ultra-heated milk, and where it is too cold or too hot', () => {
     const ultra = run('blend', { massG: 4000, milk: 'ultra-heated' }, emptyCrock(4, 6.65));
     const warm = run('heat', { targetC: 28 }, ultra);
-    expect(english(problems('rennet', {}, warm)[0]!.message)).toContain('whey protein is unfolded');
+    expect(english(problems('rennet', {}, warm)[0]!.message)).toContain('whey protein is changed');
     expect(english(problems('rennet', {}, MILK)[0]!.message)).toContain('does not clot');
     expect(english(problems('rennet', {}, run('heat', { targetC: 58 }, MILK))[0]!.message)).toContain('dies');
     expect(problems('rennet', {}, WARM)).toEqual([]);

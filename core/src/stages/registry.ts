@@ -32,6 +32,7 @@ import { heat } from './heat.js';
 import { hold } from './hold.js';
 import { incubate } from './incubate.js';
 import { inoculate } from './inoculate.js';
+import { say, type Text } from '../messages/message.js';
 import { endedByClock, isByClock } from './ending.js';
 import type { Stage, StageKind } from './kind.js';
 import { rest } from './rest.js';
@@ -116,3 +117,6 @@ export function bind(stage: Stage): BoundStage {
 }
 
 export const STAGE_KIND_NAMES: readonly string[] = [...BY_NAME.keys()];
+
+/** What a kind is called where it is chosen: what the hands do in it. */
+export const kindWords = (kind: string): Text => (BY_NAME.has(kind) ? say(`kind.${kind as KindName}`) : kind);

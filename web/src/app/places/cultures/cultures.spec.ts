@@ -91,7 +91,7 @@ describe('Cultures', () => {
   it('are buds on their stem with a name, a generation and a strength; what wants something leads', async () => {
     const page = await open(CulturesPlace, [JAR, OLD, CUBES]);
     const buds = [...page.element.querySelectorAll('.bud')].map((b) => b.getAttribute('aria-label')!);
-    expect(buds.some((b) => /^Jar AAAA, generation 0, .*: 100 g, \d+ % of a fresh one’s vigour/.test(b))).toBeTrue();
+    expect(buds.some((b) => /^Jar AAAA, generation 0, .*: 100 g, \d+ % of a fresh one’s strength/.test(b))).toBeTrue();
     expect(page.element.querySelectorAll('.bud.frozen').length).toBe(1);
     expect(page.element.querySelectorAll('oc-stem-drawing .line').length).toBe(2);
     const wants = page.element.querySelector('.wants')!.textContent.replace(/\s+/g, ' ');

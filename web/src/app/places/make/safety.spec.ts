@@ -10,7 +10,7 @@ const rows = ({ followed }: ReturnType<typeof makeAt>, minute: number) =>
 describe('safety in words', () => {
   it('counts the hours warm, says when acid guards it, and whether anybody has measured that', () => {
     const souring = rows(makeAt(200), 200);
-    expect(souring['Heat']!.says).toMatch(/^a listed pasteurisation or more, 8\d\.\d °C/);
+    expect(souring['Heat']!.says).toMatch(/^pasteurised or more, 8\d\.\d °C/);
     expect(souring['Warm']!.says).toMatch(/^2 h \d\d at 5 to 57 °C above pH 4.6, \d h( \d\d)? by its end$/);
     expect(souring['Acid']!.says).toMatch(/pH 4.6 by about \d\d:\d\d; nobody has measured it$/);
     const sour = rows(makeAt(400, [380, { type: 'reading', quantity: 'ph', value: 4.48, by: 'meter' }]), 400);

@@ -10,6 +10,7 @@ import {
   methodById,
   methodFaults,
   planStages,
+  kindWords,
   STAGE_KIND_NAMES,
   valueNow,
   variantOf,
@@ -62,7 +63,7 @@ export class StageBuilder {
   protected readonly unsaved = computed(() => this.methodId() in this.writing());
   protected readonly refused = computed(() => this.writing()[this.methodId()]?.errors ?? []);
   protected readonly chosen = signal(0);
-  protected readonly kinds = STAGE_KIND_NAMES.map((id) => ({ id, label: id.replaceAll('-', ' ') }));
+  protected readonly kinds = STAGE_KIND_NAMES.map((id) => ({ id, label: textOf(kindWords(id)) }));
 
   protected readonly faults = computed((): readonly MethodFault[] => methodFaults(this.method()));
   protected readonly sheet = signal<MakeSheet | null>(null);
@@ -84,7 +85,7 @@ export class StageBuilder {
     return method.stages.map((stage, i) => ({
       stage,
       i,
-      name: planned.get(stage.id) ?? stage.kind.replaceAll('-', ' '),
+      name: planned.get(stage.id) ?? textOf(kindWords(stage.kind)),
       when: stage.onlyIf ? tell('page.methods.stageBuilder.onlySomeChoices') : '',
       wrong: this.faults().some((f) => f.field.startsWith(`stages.${i}.`) || f.field === `stages.${i}`),
     }));

@@ -17,6 +17,7 @@ const WORDS: Readonly<Record<string, Text>> = {
   each: say('unit.each'),
   packets: say('unit.packets'),
   times: say('unit.times'),
+  makes: say('unit.makes'),
   drops: say('unit.drops'),
   'drops a mL': say('unit.dropsAMl'),
   'IMCU a mL': say('unit.imcuAMl'),
