@@ -8,7 +8,7 @@ export function problemsOf(runs: readonly StageRun[]): readonly Problem[] {
     const { kind, params } = run.stage;
     return [
       ...kind.problems(params, before),
-      ...(run.finished ? (kind.problemsAtEnd?.(params, lastOf(run)) ?? []) : []),
+      ...(run.finished ? (kind.problemsAtEnd?.(params, lastOf(run), firstOf(run)) ?? []) : []),
     ];
   });
 }

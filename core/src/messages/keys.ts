@@ -3425,6 +3425,8 @@ export interface MessageValues {
   'stages.secondFerment.openEachOverSink': None;
   'stages.secondFerment.openedOverSink': None;
   'stages.secondFerment.pressure': None;
+  'stages.secondFerment.shorterOrOpened': { readonly hours: Value };
+  'stages.secondFerment.soLongClosed': { readonly hours: Value; readonly bar: Value };
   'stages.secondFerment.sugar': None;
   'stages.sieve.grains': None;
   'stages.sieve.grainsDrippedOff': None;

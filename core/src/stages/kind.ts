@@ -161,7 +161,7 @@ export interface StageKind<P, N extends string = string> {
   readonly cautions: (params: P, state: CrockState) => readonly Text[];
   readonly problems: (params: P, state: CrockState) => readonly Problem[];
   /** What is wrong with what has come of it by its end. */
-  readonly problemsAtEnd?: (params: P, end: CrockState) => readonly Problem[];
+  readonly problemsAtEnd?: (params: P, end: CrockState, begun: CrockState) => readonly Problem[];
 }
 
 /** A planned stage: its kind and the parameters it runs with. */

@@ -88,6 +88,20 @@ export const secondFerment: StageKind<SecondFermentParams, 'second-ferment'> = {
           },
         ],
   cautions: () => [CAUTIONS.bottles],
+  problemsAtEnd: (params, end, begun) => {
+    const bar = bottlePressureBar(begun, end, params.headspacePct);
+    if (bar < BURSTS_FROM_BAR) return [];
+    const hours = Math.max(1, Math.floor((0.6 * params.hours * BURSTS_FROM_BAR) / bar));
+    return [
+      {
+        field: 'bottleH',
+        message: say('stages.secondFerment.soLongClosed', { hours: duration(params.hours * 60), bar: pressure(bar) }),
+        remedy: say('stages.secondFerment.shorterOrOpened', { hours: duration(hours * 60) }),
+        works: { bottleH: hours },
+        mild: true,
+      },
+    ];
+  },
   problems: (params) =>
     params.headspacePct < 5
       ? [

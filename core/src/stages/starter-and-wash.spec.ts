@@ -97,5 +97,10 @@ describe('kefir without grains', () => {
     const bottles = sheet.stages.find((s) => s.id === 'bottles')!;
     expect((bottles.endMin - bottles.beginMin) / 60).toBeCloseTo(24, 2);
     expect(sheet.cautions.map(english).join(' ')).toMatch(/burst/);
+    const closed = (bottleH: number) =>
+      makeSheet(methodById('live-kefir'), { bottleH, headspacePct: 5, fruitSugarPct: 6, roomC: 28 }, FEW);
+    const [long] = closed(48).problems.filter((p) => p.field === 'bottleH');
+    expect(english(long!.message)).toContain('may burst');
+    expect(closed(Number(long!.works!['bottleH'])).problems.filter((p) => p.field === 'bottleH')).toEqual([]);
   });
 });
