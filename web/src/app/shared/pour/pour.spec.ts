@@ -49,4 +49,15 @@ describe('the drawing of a pour', () => {
     expect(all('.warmth, .label, .hour').length).toBe(0);
     expect(all('.hand').length).toBe(9);
   });
+
+  it('draws the moment at which the clock ends a stage as well as a spread of hours', async () => {
+    const { followed } = makeAt(150);
+    const atMs = START_MS + 8 * 3_600_000;
+    const windows = followed.windows.map((w) => ({ ...w, p10Ms: atMs, p50Ms: atMs, p90Ms: atMs }));
+    fixture.componentRef.setInput('followed', { ...followed, windows });
+    await fixture.whenStable();
+    const offsets = [...all('linearGradient stop')].map((stop) => Number(stop.getAttribute('offset')));
+    expect(offsets.length).toBeGreaterThan(0);
+    expect(offsets.filter(Number.isNaN)).toEqual([]);
+  });
 });

@@ -28,6 +28,9 @@ let drawn = 0;
 
 const G_PER_KG = 1000;
 
+/** A ready window is at least so wide, px. */
+const LEAST_WINDOW_PX = 2;
+
 /** The pour: a batch as a ribbon through time. Long on its own page, short on the shelf. */
 @Component({
   selector: 'oc-pour',
@@ -89,7 +92,8 @@ export class Pour {
         const from = this.x()(w.p10Ms!);
         const likely = this.x()(w.p50Ms ?? w.p10Ms!);
         const until = this.x()(w.p90Ms ?? this.untilMs());
-        const spread = until - from;
+        // What the clock ends is ready at one moment: it is drawn all the same.
+        const spread = Math.max(LEAST_WINDOW_PX, until - from);
         const strength = Math.min(0.6, Math.max(0.16, 26 / Math.max(1, spread)));
         return {
           strength,
