@@ -127,6 +127,7 @@ describe('an amount as people say it', () => {
     expect(value('110°', { ...warmth, units: US }, '°F')).toBeCloseTo(43.33, 6);
     expect(value('-18', warmth, '°C')).toBe(-18);
     expect(value('43 C', { ...warmth, units: US }, '°F')).toBe(43);
+    expect(value('68 F + 5 F', warmth, '°C')).toBe('?');
   });
 
   it('may be said for a share of something whose mass is known, and of a packet that is', () => {
@@ -149,6 +150,9 @@ describe('an amount as people say it', () => {
     expect(value('6.40 -30%', price, 'per kg')).toBeCloseTo(4.48, 6);
     expect(value('3.20 for 500 g', price, 'per kg')).toBeCloseTo(6.4, 6);
     expect(value('1.55 / L', price, 'per kg')).toBeCloseTo(1.505, 6);
+    expect(value('1.55/L', price, 'per kg')).toBeCloseTo(1.505, 6);
+    expect(value('1.30 per litre', price, 'per kg')).toBeCloseTo(1.262, 6);
+    expect(value('3.20 since 500 g', price, 'per kg')).toBe('? since');
     expect(value('2.40 for 2 lb - 50 %', price, 'per kg')).toBeCloseTo(1.323, 6);
     expect(value('6 - 120 %', price, 'per kg')).toBe('? %');
     expect(value('3 for 0 g', price, 'per kg')).toBe('? for');
@@ -164,10 +168,13 @@ describe('an amount as people say it', () => {
       ['7 am', 7],
       ['12 am', 0],
       ['12 pm', 12],
+      ['ten pm', 22],
+      ['eleven', 11],
       ['noon', 12],
       ['midnight', 0],
       ['23:59', 23 + 59 / 60],
       ['24:00', '?'],
+      ['half', '? half'],
       ['7:60', '?'],
       ['13 pm', '?'],
       ['0 am', '?'],

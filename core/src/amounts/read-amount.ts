@@ -81,7 +81,6 @@ export function readAmount(text: string, asked: AskedAmount, words: AmountWords,
   return readSaid(tokens, asked, words);
 }
 
-const PRICE = /^(.+?)\s*(?:\/|\bfor\b|\bpor\b|\bper\b)\s*(.+)$/iu;
 const DISCOUNT = /^(.+?)\s*[-−–]\s*(\d+(?:[.,]\d+)?)\s*%$/u;
 
 /** A price for some amount ("3.20 for 500 g", "2.40 / 2 lb"), or less a discount ("6.40 - 30 %"), as one for a kilo; null where it is none. */
@@ -93,21 +92,25 @@ function readPrice(text: string, asked: AskedAmount, words: AmountWords): ReadAm
     if (whole.is !== 'amount' || pct.is !== 'amount' || pct.value > 100) return null;
     return { is: 'amount', value: rounded(whole.value * (1 - pct.value / 100)), own: false };
   }
-  const split = PRICE.exec(text.trim());
-  const money = split && own(split[1]!);
-  const massG =
-    split && readAmount(/^\D/u.test(split[2]!) ? `1 ${split[2]!}` : split[2]!, { ...asked, unit: 'g' }, words);
-  if (money?.is !== 'amount' || massG?.is !== 'amount' || !(massG.value > 0)) return null;
+  const parts = text.trim().split(/\s*(\/|(?<=\s)\p{L}+(?=\s))\s*/u);
+  const at = parts.findIndex((part) => part === '/' || words.per.has(part.toLowerCase()));
+  if (at < 1) return null;
+  const [price, of] = [parts.slice(0, at).join(' '), parts.slice(at + 1).join(' ')];
+  const money = own(price);
+  const massG = readAmount(/^\D/u.test(of) ? `1 ${of}` : of, { ...asked, unit: 'g' }, words);
+  if (money.is !== 'amount' || massG.is !== 'amount' || !(massG.value > 0)) return null;
   return { is: 'amount', value: rounded((1000 * money.value) / massG.value), own: false };
 }
 
 const rounded = (value: number) => Number(value.toPrecision(SIGNIFICANT));
 
-const HOUR = /^(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*h?\s*(\D*)$/;
+const HOUR = /^(?:(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*h?\s*)?(\D*)$/;
 
 /** An hour of the day as people say it: "18:30", "6.30 pm", "7", "noon". */
-export function readHour(text: string, { am, pm, noon, midnight }: AmountWords): ReadAmount {
-  const said = text.trim().toLowerCase();
+export function readHour(text: string, { am, pm, noon, midnight, numberOf }: AmountWords): ReadAmount {
+  const [first = '', ...others] = text.trim().toLowerCase().split(/\s+/);
+  const named = numberOf.get(first) ?? 0;
+  const said = [named >= 1 ? String(named) : first, ...others].join(' ');
   if (said === '') return { is: 'nothing' };
   if (noon.has(said)) return { is: 'amount', value: 12, own: true };
   if (midnight.has(said)) return { is: 'amount', value: 0, own: true };
@@ -143,6 +146,8 @@ function readSaid(tokens: readonly Token[], asked: AskedAmount, words: AmountWor
     const value = shownIn(asked.unit, asked.units, asked.step).fromShown(first!.count);
     return Number.isNaN(value) ? { is: 'unreadable', word: null } : { is: 'amount', value, own: true };
   }
+  // Two temperatures are not one: "68 F + 5 F" is no warmth.
+  if (kind?.[0] === 'celsius' && phrase.parts.length > 1) return { is: 'unreadable', word: null };
   let sum = 0;
   for (const part of withUnits(phrase.parts)) {
     const value = kind && valueOf(part, kind, asked);

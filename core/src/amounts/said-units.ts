@@ -90,6 +90,8 @@ export interface AmountWords {
   readonly pm: ReadonlySet<string>;
   readonly noon: ReadonlySet<string>;
   readonly midnight: ReadonlySet<string>;
+  /** Between a price and what it is for: "for", "per". */
+  readonly per: ReadonlySet<string>;
   /** What amounts are of: "milk", "salt". */
   readonly goods: ReadonlySet<string>;
 }
@@ -108,6 +110,7 @@ const NUMBERS = {
   eight: 8,
   nine: 9,
   ten: 10,
+  eleven: 11,
   twelve: 12,
 } as const;
 
@@ -132,6 +135,7 @@ export function amountWords(inWords: (text: Text) => string): AmountWords {
     pm: new Set(listed(say('said.pm'))),
     noon: new Set(listed(say('said.noon'))),
     midnight: new Set(listed(say('said.midnight'))),
+    per: new Set(listed(say('said.per'))),
     goods: new Set(listed(say('said.goods'))),
   };
 }

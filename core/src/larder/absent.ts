@@ -1,7 +1,7 @@
 import { say, type Text } from '../messages/message.js';
 import { planStages } from '../make/plan.js';
 import { lotIdOf } from '../lots/lot.js';
-import { choicesOf, choicesThatCount, decided, type Choices, type Method } from '../methods/method.js';
+import { choicesThatCount, decided, offersAll, type Choices, type Method } from '../methods/method.js';
 
 /** Something that may not be there: gear, or what goes in. */
 export type AbsentId = keyof typeof ABSENT;
@@ -58,7 +58,7 @@ export function without(
   if (!wants(chosen)) return { choices: chosen, against: '' };
   for (const other of instead) {
     const choices = { ...chosen, ...other };
-    if (isOffered(method, other) && !wants(choices)) return { choices, against: '' };
+    if (offersAll(method, other) && !wants(choices)) return { choices, against: '' };
   }
   return { choices: chosen, against: say('larder.absent.wants', { what: id }) };
 }
@@ -66,10 +66,3 @@ export function without(
 /** Lots of one's own are no matter here: a usual one of their kind stands for them. */
 const ownedAside = (choices: Choices): Choices =>
   Object.fromEntries(Object.entries(choices).filter(([, v]) => typeof v !== 'string' || lotIdOf(v) === null));
-
-function isOffered(method: Method, choices: Choices): boolean {
-  return Object.entries(choices).every(([key, value]) => {
-    const choice = choicesOf(method).find((c) => c.key === key);
-    return choice?.kind === 'option' && choice.options.some((o) => o.id === value);
-  });
-}

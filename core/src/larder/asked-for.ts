@@ -44,6 +44,14 @@ export interface AskedFor {
   readonly words: string;
 }
 
+/** A household's units, and its sign between a whole and its parts. */
+export interface Measured {
+  readonly units: Units;
+  readonly decimal: string;
+}
+
+const PLAIN: Measured = { units: METRIC, decimal: '.' };
+
 /**
  * Reads a line such as "2 L cream near its date, no thermostat, 5 hours" or "greek yogurt for breakfast, no rennet": amounts, a
  * lot of one's own by its name, its kind or its animal (the first to be used where several answer), times, what is not there,
@@ -51,7 +59,7 @@ export interface AskedFor {
  *
  * @param by the words of the language it is written in
  */
-export function askedFor(line: string, lots: readonly LotLeft[], by: FindWords, units: Units = METRIC): AskedFor {
+export function askedFor(line: string, lots: readonly LotLeft[], by: FindWords, as: Measured = PLAIN): AskedFor {
   const vocabulary = wordsKnown(lots, by);
   const slips = mended(plainWords(line), vocabulary);
   let rest = ` ${slips.line} `;
@@ -70,7 +78,7 @@ export function askedFor(line: string, lots: readonly LotLeft[], by: FindWords, 
   const namedWithout = take(by.foodOf.filter(isWithout), '');
   const absent = take(by.absentOf, `(?:${by.without.map(escaped).join('|')}) (?:\\p{L}{1,3} )?`);
   const foods = [...namedWithout, ...take(by.foodOf, '')];
-  const { masses, withinH, wantedBy, others } = amountsIn(rest, by, units);
+  const { masses, withinH, wantedBy, others } = amountsIn(rest, by, as);
   const words = others.filter((w) => !by.idle.has(w));
   const [first] = masses;
   const meant = first || namesAll(words, lots) ? lotMeant(words, lots, by) : null;
@@ -100,14 +108,14 @@ interface SaidMass {
 function amountsIn(
   line: string,
   by: FindWords,
-  units: Units,
+  { units, decimal }: Measured,
 ): {
   readonly masses: readonly SaidMass[];
   readonly withinH: number | null;
   readonly wantedBy: WantedBy | null;
   readonly others: readonly string[];
 } {
-  const tokens = tokensOf(line, '.');
+  const tokens = tokensOf(line, decimal);
   const masses: SaidMass[] = [];
   let withinMin: number | null = null;
   let wantedBy: WantedBy | null = null;

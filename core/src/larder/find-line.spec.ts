@@ -118,6 +118,8 @@ describe('a line as somebody types it', () => {
     const spanish = { language: tag, texts: await texts(), units: METRIC, zone: 'UTC' };
     const by = findWords((text) => renderText(text, spanish));
     for (const [line, expected] of SPANISH) expect(read(line, by)).withContext(line).toBe(expected);
+    const { atHand } = askedFor('1.500 g de leche', [], by, { units: METRIC, decimal: ',' });
+    expect(atHand).toEqual([{ kind: 'milk', massG: 1500 }]);
   });
 });
 

@@ -3,7 +3,7 @@ import { amount } from '../messages/quantity.js';
 import type { Household } from '../make/household.js';
 import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
-import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { choicesOf, initialChoices, offeredOf, type Choices, type Method } from '../methods/method.js';
 import type { Gear } from '../lots/gear.js';
 import { referenceStock } from '../materials/reference-materials.js';
 import { materialOf } from '../materials/materials.js';
@@ -83,16 +83,6 @@ function usualLot(kind: StockLot['kind']): StockLot {
   );
   const { treatment, species = 'cow' } = stock;
   return { kind, treatment, species, material: materialOf(stock) } as StockLot;
-}
-
-/** Of some choices those that a method offers. */
-function offeredOf(method: Method, choices: Choices): Choices {
-  const offers = (key: string, value: number | string) => {
-    const choice = choicesOf(method).find((c) => c.key === key);
-    if (choice?.kind === 'number') return Number(value) >= choice.min && Number(value) <= choice.max;
-    return choice?.options.some((o) => o.id === value) === true;
-  };
-  return Object.fromEntries(Object.entries(choices).filter(([key, value]) => offers(key, value)));
 }
 
 function foundOf(method: Method, named: Choices, wanted: Wanted, household: Household): Found {

@@ -126,6 +126,7 @@ describe('a wait that the clock ends', () => {
       sheetOf('live-kefir', { warmUntil: 'hours', warmH: 9, targetPh }),
     );
     expect(aim!.stages).toEqual(other!.stages);
+    expect(aim!.souring).toEqual(other!.souring);
   });
 
   it('ends live as it was planned, counted from when it really began; whatever is read', () => {

@@ -2,7 +2,7 @@ import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { expecting } from '../learn/expecting.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
-import { choicesThatCount, decided, type Choices, type Method } from '../methods/method.js';
+import { choicesThatCount, decided, offersAll, type Choices, type Method } from '../methods/method.js';
 import { kitchenFor, swingFrom, ALWAYS_AWAKE } from './household.js';
 import { planStages } from './plan.js';
 import { problemsOf } from './problems.js';
@@ -57,13 +57,11 @@ export function quieter(method: Method, given: Choices, begin: SheetBegin & { re
   return { nightHands: now, begin: best, choices: ways };
 }
 
-/** Whether a make asks for a choice as it is decided, and it is made otherwise. */
+/** Whether a make asks for some choices as it is decided, would take them, and they are made otherwise. */
 function isAsked(method: Method, choices: Choices, change: Choices): boolean {
-  const asked = method.groups.flatMap((group) => choicesThatCount(group, choices));
-  return Object.entries(change).every(([key, value]) => {
-    const choice = asked.find((c) => c.key === key);
-    return choice?.kind === 'option' && choices[key] !== value && choice.options.some((o) => o.id === value);
-  });
+  const asked = new Set(method.groups.flatMap((group) => choicesThatCount(group, choices).map(({ key }) => key)));
+  const isOther = Object.entries(change).every(([key, value]) => asked.has(key) && choices[key] !== value);
+  return isOther && offersAll(method, change);
 }
 
 /** Times that hands of a make fall in the night; null where it would not come out. */

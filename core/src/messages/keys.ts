@@ -1895,6 +1895,7 @@ export interface MessageValues {
   'page.make.whyPanel.why': None;
   'page.methods.choiceField.wouldNotDo': { readonly label: Value };
   'page.methods.choiceField.yourOwn': { readonly label: Value };
+  'page.methods.choiceWords.makes': { readonly count: number };
   'page.methods.compareView.asItIsNow': None;
   'page.methods.compareView.asItWas': None;
   'page.methods.compareView.changeChoiceLeftWhat': None;
@@ -2565,6 +2566,7 @@ export interface MessageValues {
   'page.today.today.want': { readonly link: Value; readonly share: Value; readonly says: Value };
   'page.today.today.watch': None;
   'page.today.today.workingOutWhatComes': None;
+  'page.ui.numberField.anHour': { readonly least: Value; readonly most: Value };
   'page.ui.numberField.fromTo': { readonly least: Value; readonly most: Value; readonly unit: Value };
   'page.ui.numberField.numberFromTo': { readonly least: Value; readonly most: Value; readonly unit: Value };
   'page.ui.numberField.thatIs': { readonly amount: Value };
@@ -2719,6 +2721,7 @@ export interface MessageValues {
   'said.dl': None;
   'said.drop': None;
   'said.eight': None;
+  'said.eleven': None;
   'said.fahrenheit': None;
   'said.five': None;
   'said.flOz': None;
@@ -2744,6 +2747,7 @@ export interface MessageValues {
   'said.noon': None;
   'said.one': None;
   'said.oz': None;
+  'said.per': None;
   'said.percent': None;
   'said.piece': None;
   'said.pint': None;
@@ -3629,7 +3633,6 @@ export interface MessageValues {
   'unit.imcuALb': None;
   'unit.imcuAMl': None;
   'unit.inDeep': None;
-  'unit.makes': None;
   'unit.ofEachBottle': None;
   'unit.ofTheCurd': None;
   'unit.ofTheMilk': None;

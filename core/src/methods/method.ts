@@ -115,6 +115,20 @@ export function decided(method: Method, made: Choices): Choices {
   return { ...initialChoices(method), ...Object.fromEntries(implied), ...made };
 }
 
+/** Of some choices those that a method asks for and would take: a number within its bounds, an option it lists. */
+export function offeredOf(method: Method, choices: Choices): Choices {
+  const offers = ([key, value]: readonly [string, number | string]) => {
+    const choice = choicesOf(method).find((c) => c.key === key);
+    if (choice?.kind === 'number') return Number(value) >= choice.min && Number(value) <= choice.max;
+    return choice?.options.some((o) => o.id === value) === true;
+  };
+  return Object.fromEntries(Object.entries(choices).filter(offers));
+}
+
+/** Whether a method offers every one of some choices. */
+export const offersAll = (method: Method, choices: Choices): boolean =>
+  Object.keys(offeredOf(method, choices)).length === Object.keys(choices).length;
+
 /** What of a choice a method may have otherwise than the group it shares. */
 type Change = Partial<Pick<NumberChoice, 'label' | 'why' | 'unit' | 'min' | 'max' | 'step' | 'onlyIf'>> & {
   readonly initial?: number | string;

@@ -76,7 +76,8 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   attended: false,
   gear: (params) => [params.keeper],
   endsBy: 'acidity',
-  target: (params) => params.targetPh,
+  // Ended by the clock it is no aim of anybody's; what it is measured against is the acid that guards it.
+  target: (params) => (isByClock(params) ? SAFE_PH : params.targetPh),
   around: incubatorSurroundings,
   begin: (state, params, { kitchen }) =>
     params.keeper === 'flask' && params.preheated === 'no' ? intoColdFlask(state, kitchen.roomC) : state,

@@ -19,6 +19,7 @@ export function valueWords(choice: Choice, choices: Choices): string {
         ? amount(Number(value), 'g')
         : amount(Number(value) / G_PER_KG, 'kg');
   if (choice.unit === 'days') return tell('quantity.days', { count: Number(value) });
+  if (choice.unit === 'makes') return tell('page.methods.choiceWords.makes', { count: Number(value) });
   return amount(Number(value), choice.unit, choice.step);
 }
 

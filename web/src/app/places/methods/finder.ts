@@ -30,6 +30,7 @@ import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
 import { clockTime, mass, pricePer, span, toFive, wordsOfError } from '../../shared/ui/words';
 import { MethodBook } from '../../state/method-book';
+import { decimalSign } from '../../shared/ui/decimal-sign';
 import { units } from '../../shared/ui/reader';
 import { NamedPipe, tell, SayPipe, textList, textOf } from '../../shared/ui/said';
 import { kitchenZone } from '../../shared/ui/zone';
@@ -105,7 +106,9 @@ export class Finder {
     return chosen ? { ...chosen, leftG: Math.min(chosen.leftG, this.ofItG() ?? Infinity) } : null;
   });
   private readonly findWords = computed(() => findWords(textOf));
-  private readonly read = computed(() => askedFor(this.words(), this.stocks(), this.findWords(), units()));
+  private readonly read = computed(() =>
+    askedFor(this.words(), this.stocks(), this.findWords(), { units: units(), decimal: decimalSign() }),
+  );
   /** Everything there is to make. */
   private readonly makes = computed(() => this.book.all().filter((m) => !m.gives));
   /** Words of the line that nothing is known by. */

@@ -66,6 +66,30 @@ describe('the log pad', () => {
     expect(shown()).toContain('46');
   });
 
+  it('takes an amount in other words than its unit, typed or pasted, and says what it understood', async () => {
+    await open('tempC');
+    for (const key of '110 °F') document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await page.fixture.whenStable();
+    expect(shown()).toContain('That is 43.33 °C.');
+    await type('');
+    await open('tempC');
+    const data = new DataTransfer();
+    data.setData('text', ' 68 f ');
+    document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    await type('');
+    const values = page.written().map(({ body }) => (body.type === 'reading' ? body.value : null));
+    expect(values.sort()).toEqual([20, 43.33]);
+  });
+
+  it('logs nothing of what it does not understand, and says so', async () => {
+    await open('tempC');
+    for (const key of '2 qats') document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await page.fixture.whenStable();
+    expect(page.written()).toEqual([]);
+    expect(shown()).toContain('“2 qats” is no amount in °C.');
+  });
+
   it('takes one point only, and deletes', async () => {
     await open('ph');
     for (const key of ['4', '.', '.', '6', '7', 'Backspace']) {

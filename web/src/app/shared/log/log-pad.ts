@@ -227,7 +227,8 @@ export class LogPad {
 
   @HostListener('document:paste', ['$event'])
   protected onPaste(event: ClipboardEvent): void {
-    if (!this.pad.request() || (event.target as HTMLElement).matches('input, textarea') || !this.isAmount()) return;
+    const isIntoField = event.target instanceof Element && event.target.matches('input, textarea');
+    if (!this.pad.request() || isIntoField || !this.isAmount()) return;
     for (const key of event.clipboardData?.getData('text').trim() ?? '') this.take(key);
   }
 

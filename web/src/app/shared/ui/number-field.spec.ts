@@ -139,6 +139,24 @@ describe('an amount in other words than the field’s own', () => {
   });
 });
 
+describe('an hour of the day', () => {
+  it('is shown as the clock shows it, read as people say it, and asked for as an hour where it is none', async () => {
+    const more = { fieldId: 'at', value: 7, max: 23.75, step: 0.25, suffix: ' clock' };
+    const page = await pageOf(NumberField, [], 0, more);
+    const told: (number | null)[] = [];
+    page.fixture.componentInstance.changed.subscribe((n) => told.push(n));
+    const input = page.element.querySelector('input')!;
+    expect(input.value).toBe('07:00');
+    const type = typingInto(input, page.fixture);
+    await type('6:30 pm');
+    await type('supper');
+    expect(told).toEqual([18.5]);
+    expect(page.element.querySelector('[role=alert]')!.textContent).toContain(
+      'Type an hour of the day from 00:00 to 23:45',
+    );
+  });
+});
+
 describe('a number in a household’s own units', () => {
   async function inUs(value: number, suffix: string, [min, max, step]: readonly [number, number, number]) {
     measureIn({ temperature: 'F', mass: 'oz', volume: 'us' });

@@ -159,6 +159,7 @@ export class NumberField {
     if (read.is === 'nothing' || (read.is === 'amount' && this.isWithin(read.value))) return null;
     const bounds = { least: this.bound(this.least()), most: this.bound(this.most()), unit: this.unit() };
     if (read.is === 'amount') return tell('page.ui.numberField.fromTo', bounds);
+    if (this.isHour()) return tell('page.ui.numberField.anHour', bounds);
     return read.word === null
       ? tell('page.ui.numberField.numberFromTo', bounds)
       : tell('page.ui.numberField.wordFromTo', { ...bounds, word: read.word });
@@ -200,7 +201,8 @@ export class NumberField {
   private readonly way = computed(() => shownIn(this.suffix().trim(), this.measures(), this.step()));
   protected readonly unit = computed(() => {
     const { unit } = this.way();
-    return unit && !this.isHour() ? ` ${unitWords(unit)}` : '';
+    const words = this.isHour() ? '' : unitWords(unit);
+    return words ? ` ${words}` : '';
   });
   protected readonly shown = computed(() => {
     const value = this.value();

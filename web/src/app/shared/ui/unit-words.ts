@@ -17,7 +17,8 @@ const WORDS: Readonly<Record<string, Text>> = {
   each: say('unit.each'),
   packets: say('unit.packets'),
   times: say('unit.times'),
-  makes: say('unit.makes'),
+  // Its label says what is counted.
+  makes: '',
   drops: say('unit.drops'),
   'drops a mL': say('unit.dropsAMl'),
   'IMCU a mL': say('unit.imcuAMl'),
@@ -36,5 +37,5 @@ const WORDS: Readonly<Record<string, Text>> = {
 /** A unit as it is read after its number; one that is a sign ("g", "°C", "pH") is the same in every language. */
 export function unitWords(unit: string): string {
   const words = WORDS[unit];
-  return words ? textOf(words) : unit;
+  return words === undefined ? unit : textOf(words);
 }
