@@ -110,7 +110,7 @@ describe('an amount as people say it', () => {
   it('of time goes by weeks, days, hours and minutes', () => {
     const hours: Partial<AskedAmount> = { unit: 'h', step: 1 };
     expect(value('1 h 30', hours, 'h')).toBe(1.5);
-    expect(value('3h20', hours, 'h')).toBeCloseTo(3.333, 6);
+    expect(value('3h20', hours, 'h')).toBeCloseTo(10 / 3, 9);
     expect(value('2 days', hours, 'h')).toBe(48);
     expect(value('a day and a half', hours, 'h')).toBe(36);
     expect(value('90 min', hours, 'h')).toBe(1.5);
@@ -206,6 +206,14 @@ describe('an amount as people say it', () => {
         expect(value(text, { decimal })).toBe(Number(n.toFixed(3)));
       }),
     );
+  });
+
+  it('keeps every digit of what is weighed and added up', () => {
+    expect(value('12000 g + 345 g')).toBe(12345);
+    expect(value('25 kg 340 g')).toBe(25340);
+    expect(value('12.345 kg - 0.1 g')).toBe(12344.9);
+    expect(value('31 cans', { pieceG: 401 })).toBe(12431);
+    expect(value('23456 mL', { unit: 'L', step: 0.5 }, 'L')).toBe(23.456);
   });
 
   it('never takes a number for another: what is read is what the parts come to', () => {

@@ -54,7 +54,7 @@ function kindOf(unit: string): readonly [Dimension, number] | null {
   return ASKED[name] ?? null;
 }
 
-/** Digits that an amount in other units is told to: a kitchen measures no finer. */
+/** Digits that an amount is told to which a density or a customary measure made into another: a kitchen measures no finer. */
 const SIGNIFICANT = 4;
 
 /**
@@ -149,12 +149,15 @@ function readSaid(tokens: readonly Token[], asked: AskedAmount, words: AmountWor
   // Two temperatures are not one: "68 F + 5 F" is no warmth.
   if (kind?.[0] === 'celsius' && phrase.parts.length > 1) return { is: 'unreadable', word: null };
   let sum = 0;
+  let isExact = true;
   for (const part of withUnits(phrase.parts)) {
-    const value = kind && valueOf(part, kind, asked);
-    if (value === null || Number.isNaN(value)) return { is: 'unreadable', word: wordOf(part, tokens, words) };
-    sum += value;
+    const meant = kind && valueOf(part, kind, asked);
+    if (!meant || Number.isNaN(meant.value)) return { is: 'unreadable', word: wordOf(part, tokens, words) };
+    sum += meant.value;
+    isExact &&= meant.isExact;
   }
-  return { is: 'amount', value: Number(sum.toPrecision(SIGNIFICANT)), own: false };
+  // What is weighed and added up keeps every digit; only the last bit of a double is no digit of anybody's.
+  return { is: 'amount', value: isExact ? Number(sum.toPrecision(12)) : rounded(sum), own: false };
 }
 
 /** A word somebody would know again; a sign or a number alone is none. */
@@ -174,14 +177,19 @@ function withUnits(parts: readonly Part[]): readonly Part[] {
   });
 }
 
-/** A part in the metric unit asked for; null where it is an amount of another kind. */
-function valueOf({ count, unit }: Part, [kind, each]: readonly [Dimension, number], asked: AskedAmount): number | null {
+/** A part in the metric unit asked for, and whether that is it to the last digit; null where it is an amount of another kind. */
+function valueOf(
+  { count, unit }: Part,
+  [kind, each]: readonly [Dimension, number],
+  asked: AskedAmount,
+): { readonly value: number; readonly isExact: boolean } | null {
   const meant = (unit ?? [])
     .map((name) => saidUnit(name, asked.units))
     .sort((a, b) => Number(b.dimension === kind) - Number(a.dimension === kind));
   for (const said of meant) {
     const value = inDimension(count, said, kind, asked);
-    if (value !== null) return value / each;
+    const isExact = said.customary !== true && (said.dimension === kind || said.dimension === 'piece');
+    if (value !== null) return { value: value / each, isExact };
   }
   return null;
 }

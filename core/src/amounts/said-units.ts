@@ -9,6 +9,8 @@ export type Dimension = 'mass' | 'volume' | 'time' | 'length' | 'share' | 'piece
 export interface SaidUnit {
   readonly dimension: Dimension;
   readonly each: number;
+  /** It is no round number of metric ones. */
+  readonly customary?: true;
 }
 
 /** A measure that is another one in each set: of the household's, or of the one that has it where the household is metric. */
@@ -28,8 +30,8 @@ const FIXED = {
   mg: { dimension: 'mass', each: 0.001 },
   g: { dimension: 'mass', each: 1 },
   kg: { dimension: 'mass', each: 1000 },
-  oz: { dimension: 'mass', each: G_PER_OZ },
-  lb: { dimension: 'mass', each: G_PER_LB },
+  oz: { dimension: 'mass', each: G_PER_OZ, customary: true },
+  lb: { dimension: 'mass', each: G_PER_LB, customary: true },
   ml: { dimension: 'volume', each: 1 },
   cl: { dimension: 'volume', each: 10 },
   dl: { dimension: 'volume', each: 100 },
@@ -42,7 +44,7 @@ const FIXED = {
   month: { dimension: 'time', each: 30 * 1440 },
   mm: { dimension: 'length', each: 0.1 },
   cm: { dimension: 'length', each: 1 },
-  inch: { dimension: 'length', each: CM_PER_IN },
+  inch: { dimension: 'length', each: CM_PER_IN, customary: true },
   percent: { dimension: 'share', each: 1 },
   celsius: { dimension: 'celsius', each: 1 },
   fahrenheit: { dimension: 'fahrenheit', each: 1 },
@@ -66,7 +68,7 @@ export const NEXT_SMALLER: Readonly<Partial<Record<SaidUnitName, SaidUnitName>>>
 /** A unit, as a household means it. */
 export function saidUnit(name: SaidUnitName, { volume, temperature }: Units): SaidUnit {
   if (name === 'degree') return temperature === 'F' ? FIXED.fahrenheit : FIXED.celsius;
-  if (isBySet(name)) return { dimension: 'volume', each: ML_PER_UNIT[BY_SET[name][volume]] };
+  if (isBySet(name)) return { dimension: 'volume', each: ML_PER_UNIT[BY_SET[name][volume]], customary: true };
   return FIXED[name];
 }
 
