@@ -49,7 +49,7 @@ export function deviationsOf(context: Context, stages: readonly BoundStage[]): r
 }
 
 /** The crock when everything that is still to come has been done as planned. */
-function restFrom(stages: readonly BoundStage[], from: CrockState, environment: Environment): CrockState {
+export function restFrom(stages: readonly BoundStage[], from: CrockState, environment: Environment): CrockState {
   let state = from;
   for (const stage of stages) state = lastOf(runStage(stage, state, environment));
   return state;
@@ -82,7 +82,7 @@ function otherwise({ stage, asPlanned, before }: TimelineStage, is: CrockState, 
 }
 
 /** What the end of the make has of it, in words, the gravest first. */
-function effectsOf(is: CrockState, was: CrockState, endIs: CrockState, endWas: CrockState): readonly Text[] {
+export function effectsOf(is: CrockState, was: CrockState, endIs: CrockState, endWas: CrockState): readonly Text[] {
   return [
     unsafeEffect(is, was),
     firmnessEffect(endIs, endWas),

@@ -25,6 +25,8 @@ import { findingsOf } from './findings.js';
 import { tasksOf, type Task } from './tasks.js';
 import { learnDrains, learnSouring, memberOf, type LearnedDrain, type LearnedSouring } from './learn.js';
 import { outcomeOf, type Outcome } from './outcome.js';
+import { repliesOf } from './replies.js';
+import type { Reply } from './reply.js';
 import { panelOf, type StagePanel } from './panel.js';
 import { safetyRecord, type SafetyRecord } from './safety-record.js';
 import { runOffEndG, weighedNow, type WeighedNow } from './weighed.js';
@@ -104,6 +106,8 @@ export interface Followed {
   /** What is put by in this make, where anything is. */
   readonly setsAside: SetAside | null;
   readonly doubtful: readonly string[];
+  /** What there is to say to what hands logged, oldest first. */
+  readonly replies: readonly Reply[];
   /** When what is looked at will change, from now on. */
   readonly expected: readonly { readonly cue: string; readonly answer: string; readonly atMs: number }[];
   readonly findings: readonly Finding[];
@@ -189,15 +193,17 @@ function summarise(worked: WorkedOut): Followed {
   const last = timeline.stages[timeline.stages.length - 1]!;
   const findings = findingsOf({ batch, planned, timeline, here, nominal, doubtful: context.doubtful });
   const isLost = findings.some(({ level }) => level === 'discard');
+  const panels = new Map(timeline.stages.map((at) => [at.stage.id, panelOf(at, context)]));
+  const windows = windowsOf(worked);
   return {
     batchId: batch.id,
     nowMs: timeline.nowMs,
     stages: timeline.stages.map((at) => {
-      const panel = panelOf(at, context);
+      const panel = panels.get(at.stage.id)!;
       return stageOf(at, isLost ? withoutGoingOn(panel) : panel);
     }),
     tasks: tasksOf(timeline, environment, batch),
-    windows: windowsOf(worked),
+    windows,
     demands: standsIn(timeline),
     series: seriesOf(timeline),
     now: viewOf(here),
@@ -211,6 +217,7 @@ function summarise(worked: WorkedOut): Followed {
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     setsAside: timeline.stages.find((s) => s.stage.kind.setsAside)?.stage.kind.setsAside ?? null,
     doubtful,
+    replies: repliesOf({ ...context, nominal }, panels, new Map(windows.map((w) => [w.stageId, w.p50Ms]))),
     expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),

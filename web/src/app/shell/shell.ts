@@ -4,6 +4,7 @@ import { Store } from '@ngrx/store';
 import { CLOCK_RATES } from '@oat-crock/contract/api';
 import { KitchenClock } from '../state/kitchen-clock';
 import { entryWords } from '../shared/log/entry-words';
+import { HeardLine } from '../shared/log/heard';
 import { Logger, type Change } from '../state/logger';
 import { LogPad } from '../shared/log/log-pad';
 import { LogPadState } from '../shared/log/log-pad.state';
@@ -43,7 +44,7 @@ const STAYS_WORDS: Readonly<Record<Stays['wanted'], string>> = {
 @Component({
   selector: 'oc-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm, SayPipe],
+  imports: [SaidPipe, HeardLine, RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm, SayPipe],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })

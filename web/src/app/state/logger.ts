@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Choices, Entry, EntryBody, LogLine, LotStock, Method } from '@oat-crock/core';
 import { METHODS } from '@oat-crock/core';
@@ -28,6 +28,9 @@ export interface Change {
   readonly isMs?: number;
 }
 
+/** What a line says that is answered. */
+const ANSWERED: ReadonlySet<string> = new Set(['reading', 'cue', 'added']);
+
 const isOfTheHouse = (method: Method) => METHODS.some((m) => m.id === method.id);
 const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
 
@@ -40,6 +43,9 @@ export class Logger {
   private readonly own: Change[] = [];
   private readonly undone: Change[] = [];
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+
+  /** The line that was logged here last, where the engine has something to say to it; null once that was read. */
+  readonly heard = signal<{ readonly batchId: string; readonly entryId: string } | null>(null);
 
   /** Logs to a batch, now unless another time is given. A step that stands already is not written twice. */
   write(batchId: string, body: EntryBody, atMs = this.clock.exactMs()): Entry {
@@ -62,6 +68,7 @@ export class Logger {
         ...(isMs !== undefined && { isMs }),
       });
     this.undone.length = 0;
+    if (is === null || ANSWERED.has(is.type)) this.heard.set(is && { batchId, entryId: lineId ?? entry.id });
     return entry;
   }
 

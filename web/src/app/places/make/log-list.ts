@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Batch, LogLine } from '@oat-crock/core';
+import type { Batch, LogLine, Reply } from '@oat-crock/core';
 import { decodeTime } from 'ulid';
 import { Logger } from '../../state/logger';
 import { LogPadState, type PadTab } from '../../shared/log/log-pad.state';
 import { entryWords } from '../../shared/log/entry-words';
 import { stepWordsIn } from '../../shared/log/timed-log';
 import { dayTime } from '../../shared/ui/words';
-import { tell, SayPipe } from '../../shared/ui/said';
+import { tell, SaidPipe, SayPipe } from '../../shared/ui/said';
 
 /** Written so long after it happened, a line says both, ms. */
 const WRITTEN_LATER_MS = 15 * 60_000;
@@ -24,13 +24,15 @@ export function writtenLater({ entry, atMs }: LogLine): string {
 @Component({
   selector: 'oc-log-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe],
+  imports: [SaidPipe, SayPipe],
   templateUrl: './log-list.html',
   styleUrl: './log-list.css',
 })
 export class LogList {
   readonly batch = input.required<Batch>();
   readonly doubtful = input<readonly string[]>([]);
+  /** What the engine says to its lines. */
+  readonly replies = input<readonly Reply[]>([]);
   private readonly logger = inject(Logger);
   private readonly pad = inject(LogPadState);
   protected readonly all = signal(false);
@@ -48,6 +50,7 @@ export class LogList {
         words: entryWords(line.entry.body, this.stepWords()),
         now: line.now ? entryWords(line.now, this.stepWords()) : null,
         doubtful: this.doubtful().includes(line.entry.id),
+        reply: this.replies().find((r) => r.entryId === line.entry.id) ?? null,
         correctable: this.tabOf(line) !== null,
       })),
   );
