@@ -179,6 +179,34 @@ export const REFERENCE_CREAMS: readonly Stock[] = [
   },
 ];
 
+/** Creams that were soured: what their label calls sugars, with the acid among other solids; their pH as it usually comes. */
+export const SOURED_CREAMS: readonly Stock[] = [
+  {
+    id: 'soured-cream-36',
+    name: say('stock.souredCream', { fat: percent(36) }),
+    fatPct: 36,
+    proteinPct: 2.1,
+    lactosePct: 2.5,
+    mineralsPct: 0.47,
+    otherPct: 0.5,
+    freshPh: 4.5,
+    treatment: '72C-15s',
+    pricePerKg: 7.4,
+  },
+  {
+    id: 'soured-cream-20',
+    name: say('stock.souredCream', { fat: percent(20) }),
+    fatPct: 20,
+    proteinPct: 2.8,
+    lactosePct: 3.2,
+    mineralsPct: 0.6,
+    otherPct: 0.6,
+    freshPh: 4.5,
+    treatment: '72C-15s',
+    pricePerKg: 5.2,
+  },
+];
+
 /**
  * Plant bases as they come from can or carton, percent by mass (typical labels), with their pH and what one pack gives: of a
  * chilled can of 400 g some 220 g is the thick cream that stands on top.
@@ -255,6 +283,7 @@ export const REFERENCE_STOCKS: readonly Stock[] = [
   ...READY_MILKS,
   ...WHEYS,
   ...REFERENCE_CREAMS,
+  ...SOURED_CREAMS,
   ...PLANT_BASES,
   MILK_POWDER,
 ];

@@ -3,7 +3,8 @@ import { say } from '../messages/message.js';
 import { CULTURED_GROUPS, CULTURED_STAGES } from './cultured-cream.js';
 import { saltChoice } from './curd-choices.js';
 import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
-import { vary, type ChoiceGroup } from './method.js';
+import { vary, when, type ChoiceGroup } from './method.js';
+import { OF_CREAM, SOUR_CREAM_TAKEN, SWEET_OR_SOUR_CREAM } from './soured-choices.js';
 import { method } from './typed.js';
 
 const [CREAM, SOURED_BY, ROOM, CHILLING, MONEY] = CULTURED_GROUPS;
@@ -145,7 +146,8 @@ const CHURNING = {
 } as const satisfies ChoiceGroup;
 
 const STAGES = [
-  ...CULTURED_STAGES,
+  ...CULTURED_STAGES.map((stage) => when(OF_CREAM, stage)),
+  SOUR_CREAM_TAKEN,
   { id: 'temper', kind: 'temper', params: { targetC: { choice: 'churnC' } } },
   { id: 'churn', kind: 'churn', params: { device: { choice: 'device' }, churnL: { choice: 'churnL' } } },
   { id: 'draw', kind: 'draw', params: {} },
@@ -175,12 +177,16 @@ export const culturedButter = method({
   family: FAMILIES.cream,
   summary: say('methods.culturedButter.culturedCreamRipenedCold'),
   groups: [
-    vary(CREAM, {
-      fatPct: { min: 22, initial: 36, why: say('methods.culturedButter.thirtyFortyChurnsBest') },
-    }),
-    SOURED_BY,
-    vary(ROOM, { targetPh: { initial: 4.7, why: say('methods.culturedButter.ripeCleanNuttyLower') } }),
-    CHILLING,
+    SWEET_OR_SOUR_CREAM,
+    when(
+      OF_CREAM,
+      vary(CREAM, {
+        fatPct: { min: 22, initial: 36, why: say('methods.culturedButter.thirtyFortyChurnsBest') },
+      }),
+    ),
+    when(OF_CREAM, SOURED_BY),
+    when(OF_CREAM, vary(ROOM, { targetPh: { initial: 4.7, why: say('methods.culturedButter.ripeCleanNuttyLower') } })),
+    when(OF_CREAM, CHILLING),
     CHURNING,
     FLAVOUR,
     vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),

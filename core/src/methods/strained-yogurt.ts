@@ -3,9 +3,10 @@ import { say } from '../messages/message.js';
 import { CLOTH, CLOTH_PARAMS } from './curd-choices.js';
 import { endingChoices, endingParams } from './ending-choices.js';
 import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
-import type { ChoiceGroup } from './method.js';
+import { when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
+import { MILK_OR_YOGURT, OF_MILK, YOGURT_TAKEN } from './soured-choices.js';
 import { method } from './typed.js';
 
 const STRAINING = {
@@ -124,9 +125,20 @@ export const strainedYogurt = method({
   short: say('methods.strainedYogurt.strained'),
   family: FAMILIES.yogurt,
   summary: say('methods.strainedYogurt.scaldedYogurtChilledCloth'),
-  groups: [PLAIN_MILK, HEATING, STARTER, KEEPING, CHILLING, STRAINING, FLAVOUR, MONEY],
+  groups: [
+    MILK_OR_YOGURT,
+    when(OF_MILK, PLAIN_MILK),
+    when(OF_MILK, HEATING),
+    when(OF_MILK, STARTER),
+    when(OF_MILK, KEEPING),
+    when(OF_MILK, CHILLING),
+    STRAINING,
+    FLAVOUR,
+    MONEY,
+  ],
   stages: [
-    ...SCALDED_STAGES,
+    ...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)),
+    YOGURT_TAKEN,
     {
       id: 'strain',
       kind: 'strain',

@@ -5,54 +5,8 @@ import { endingChoices, endingParams } from './ending-choices.js';
 import { vary, when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
+import { MILK_OR_YOGURT, OF_MILK, YOGURT_TAKEN } from './soured-choices.js';
 import { method } from './typed.js';
-
-const FROM = {
-  title: say('methods.yogurtCheese.beginning'),
-  choices: [
-    {
-      key: 'from',
-      label: say('methods.yogurtCheese.beginWith'),
-      kind: 'option',
-      initial: 'milk',
-      why: say('methods.yogurtCheese.anyPlainYogurtDoes'),
-      options: [
-        { id: 'milk', label: say('methods.yogurtCheese.milk'), why: say('methods.yogurtCheese.yogurtMadeSameGo') },
-        {
-          id: 'bought',
-          label: say('methods.yogurtCheese.yogurtBoughtMade'),
-          why: say('methods.yogurtCheese.straightCloth'),
-        },
-      ],
-    },
-    {
-      key: 'boughtG',
-      label: say('methods.yogurtCheese.yogurt'),
-      kind: 'number',
-      unit: 'g',
-      min: 250,
-      max: 60_000,
-      step: 250,
-      initial: 2000,
-      why: say('methods.yogurtCheese.fifthComesOutPressed'),
-      onlyIf: { choice: 'from', is: 'bought' },
-    },
-    {
-      key: 'boughtFatPct',
-      label: say('methods.yogurtCheese.itsFat'),
-      kind: 'number',
-      unit: '%',
-      min: 0,
-      max: 12,
-      step: 0.1,
-      initial: 3.6,
-      why: say('methods.yogurtCheese.onItsLabel'),
-      onlyIf: { choice: 'from', is: 'bought' },
-    },
-  ],
-} as const satisfies ChoiceGroup;
-
-const ofMilk = { choice: 'from', is: 'milk' };
 
 /** When it is taken out of the press, where the clock ends that. */
 const PRESS_ENDS = endingChoices('press', {
@@ -96,12 +50,12 @@ export const yogurtCheese = method({
   family: FAMILIES.freshCheese,
   summary: say('methods.yogurtCheese.yogurtDrainedFlatHung'),
   groups: [
-    FROM,
-    when(ofMilk, PLAIN_MILK),
-    when(ofMilk, HEATING),
-    when(ofMilk, STARTER),
-    when(ofMilk, KEEPING),
-    when(ofMilk, CHILLING),
+    MILK_OR_YOGURT,
+    when(OF_MILK, PLAIN_MILK),
+    when(OF_MILK, HEATING),
+    when(OF_MILK, STARTER),
+    when(OF_MILK, KEEPING),
+    when(OF_MILK, CHILLING),
     PRESSING,
     vary(MONEY, {
       potG: {
@@ -113,13 +67,8 @@ export const yogurtCheese = method({
     }),
   ],
   stages: [
-    ...SCALDED_STAGES.map((stage) => when(ofMilk, stage)),
-    {
-      id: 'bought',
-      kind: 'bought',
-      params: { massG: { choice: 'boughtG' }, fatPct: { choice: 'boughtFatPct' } },
-      onlyIf: { choice: 'from', is: 'bought' },
-    },
+    ...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)),
+    YOGURT_TAKEN,
     { id: 'flat', kind: 'strain', params: { method: 'flat', share: 0.4, where: 'cold' }, onlyIf: BY_TEXTURE },
     { id: 'hang', kind: 'strain', params: { method: 'hung', share: 0.7, where: 'cold' }, onlyIf: BY_TEXTURE },
     {

@@ -11,6 +11,9 @@ export interface TemperParams {
 /** Farther over its temperature than this (°C), tempered cream churns greasy. */
 const TOO_WARM_BY_C = 3;
 const LATEST_MIN = 180;
+/** A crock in a room comes no nearer to the room's warmth than this while anybody waits, °C; so far off is as good as there. */
+const AS_ROOM_C = 1;
+const NEARLY_C = 1.5;
 
 /** Back from the cold to the temperature it is worked at, on the counter. */
 export const temper: StageKind<TemperParams, 'temper'> = {
@@ -27,7 +30,7 @@ export const temper: StageKind<TemperParams, 'temper'> = {
   target: (params) => params.targetC,
   begin: (state) => state,
   advance: (state, _params, environment, minutes) => standBy('covered', state, environment, minutes),
-  done: (state, params) => state.tempC >= params.targetC,
+  done: (state, params, { kitchen }) => state.tempC >= Math.min(params.targetC, kitchen.roomC - AS_ROOM_C),
   stepMin: 2,
   slack: (params, course) => {
     let lateMin = 0;
@@ -43,4 +46,16 @@ export const temper: StageKind<TemperParams, 'temper'> = {
   watch: (params, seen) => [warmthGauge(seen, params.targetC)],
   cautions: () => [],
   problems: () => [],
+  problemsAtEnd: ({ targetC }, end) =>
+    end.tempC >= targetC - NEARLY_C
+      ? []
+      : [
+          {
+            field: 'churnC',
+            message: say('stages.temper.roomNoWarmer', { temp: temp(end.tempC), target: temp(targetC) }),
+            remedy: say('stages.temper.lukewarmWater', { temp: temp(end.tempC) }),
+            works: { churnC: Math.floor(end.tempC) },
+            mild: true,
+          },
+        ],
 };
