@@ -14,6 +14,7 @@ const materialFields = {
   proteinPct: percent.required(),
   lactosePct: percent.required(),
   mineralsPct: percent.required(),
+  lactoseSplit: Joi.boolean(),
   sucrosePct: percent,
   otherPct: percent,
   caseinShare: Joi.number().min(0).max(1),

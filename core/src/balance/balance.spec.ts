@@ -27,6 +27,8 @@ describe('cost', () => {
     expect(cost.packaging).toBeCloseTo(4 * 0.25, 9);
     expect(cost.hands).toBe(18);
     expect(cost.total).toBeCloseTo(8.2 + 0.4 + 1 + 18 - 1, 9);
+    expect(cost.outlay).toBeCloseTo(8.2 + 0.4 + 1 + 18, 9);
+    expect(cost.besidesWorth).toBe(1);
     expect(cost.perPot).toBeCloseTo((cost.total / 1500) * 400, 9);
     expect(cost.savedAgainstShop).toBeCloseTo(13.5 - cost.total, 9);
   });

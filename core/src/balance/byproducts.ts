@@ -87,7 +87,7 @@ function inIt(masses: Masses, ph: number) {
     massG,
     fatPct: pct(masses.fat),
     proteinPct: pct(masses.casein + masses.wheyProtein),
-    sugarsPct: pct(masses.lactose + masses.galactose + masses.sucrose),
+    sugarsPct: pct(masses.lactose + masses.galactose + masses.glucose + masses.sucrose),
     material: materialIn(masses, pct),
     ph,
   };
@@ -100,7 +100,8 @@ function materialIn(masses: Masses, pct: (g: number) => number): Material {
   return {
     fatPct: pct(masses.fat),
     proteinPct: pct(protein),
-    lactosePct: pct(masses.lactose + masses.galactose),
+    lactosePct: pct(masses.lactose + masses.galactose + masses.glucose),
+    ...(masses.glucose > masses.lactose && { lactoseSplit: true }),
     mineralsPct: pct(masses.minerals),
     sucrosePct: pct(masses.sucrose),
     otherPct: pct(lactic + citric + acetic + ethanol + salt + other),

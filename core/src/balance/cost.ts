@@ -5,6 +5,11 @@ export interface Cost {
   readonly packaging: number;
   /** Hours of hands at the rate that was given; 0 where none was. */
   readonly hands: number;
+  /** All that was paid for the make, whatever comes of it. */
+  readonly outlay: number;
+  /** What by-products are worth, where they are priced. */
+  readonly besidesWorth: number;
+  /** What the product comes to: the outlay less what its by-products are worth. */
   readonly total: number;
   readonly perKg: number;
   readonly perPot: number;
@@ -40,13 +45,17 @@ export function costOf(of: CostOf): Cost {
   const energy = (energyKJ / 3600) * pricePerKwh;
   const packaging = (of.potPrice ?? 0) * Math.ceil(productG / potG - 1e-9);
   const hands = ((of.handsMin ?? 0) / 60) * (of.handsPerHour ?? 0);
-  const total = materials + energy + packaging + hands - (of.byproductsWorth ?? 0);
+  const outlay = materials + energy + packaging + hands;
+  const besidesWorth = of.byproductsWorth ?? 0;
+  const total = outlay - besidesWorth;
   const perKg = productG > 0 ? total / (productG / 1000) : 0;
   return {
     materials,
     energy,
     packaging,
     hands,
+    outlay,
+    besidesWorth,
     total,
     perKg,
     perPot: (perKg * potG) / 1000,

@@ -8,10 +8,11 @@ export interface Nutrition {
   readonly energyKcal: number;
   readonly fatG: number;
   readonly proteinG: number;
-  /** Lactose and galactose left, with any sugar added. */
+  /** Lactose, galactose and glucose left, with any sugar added. */
   readonly sugarsG: number;
   readonly lactoseG: number;
   readonly galactoseG: number;
+  readonly glucoseG: number;
   /** Salt as a label counts it: all sodium times 2.5. */
   readonly saltG: number;
   readonly alcoholG: number;
@@ -37,7 +38,8 @@ export function nutritionPer100g(masses: Masses, sodaG = 0): Nutrition {
   const proteinG = (masses.casein + masses.wheyProtein) * per;
   const lactoseG = masses.lactose * per;
   const galactoseG = masses.galactose * per;
-  const sugarsG = lactoseG + galactoseG + masses.sucrose * per;
+  const glucoseG = masses.glucose * per;
+  const sugarsG = lactoseG + galactoseG + glucoseG + masses.sucrose * per;
   const acidG = (masses.lactic + masses.citric + masses.acetic) * per;
   const alcoholG = masses.ethanol * per;
   const sodiumG =
@@ -59,6 +61,7 @@ export function nutritionPer100g(masses: Masses, sodaG = 0): Nutrition {
     sugarsG,
     lactoseG,
     galactoseG,
+    glucoseG,
     saltG,
     alcoholG,
   };

@@ -1,4 +1,4 @@
-import { totalG } from '../materials/composition.js';
+import { totalG, type Masses } from '../materials/composition.js';
 import { balanceErrorPct, type CrockState } from '../state/crock-state.js';
 
 /** Where everything that went in has gone, g. The parts add up to `inG` (see `errorPct`). */
@@ -12,7 +12,27 @@ export interface Balance {
   readonly lostG: number;
   readonly evaporatedG: number;
   readonly gasG: number;
+  readonly sugar: SugarBalance;
   readonly errorPct: number;
+}
+
+/** Where the sugar went that went in, g: what is neither in the product nor left it otherwise, the culture has eaten. */
+export interface SugarBalance {
+  readonly inG: number;
+  readonly leftG: number;
+  /** With the whey or the buttermilk. */
+  readonly wheyG: number;
+  /** With what was held back, put by or washed away. */
+  readonly elsewhereG: number;
+  readonly eatenG: number;
+}
+
+const sugarIn = ({ lactose, galactose, glucose, sucrose }: Masses) => lactose + galactose + glucose + sucrose;
+
+function sugarBalanceOf({ inputs, masses, whey, heldBack, aside, lost }: CrockState): SugarBalance {
+  const [inG, leftG, wheyG] = [sugarIn(inputs), sugarIn(masses), sugarIn(whey)];
+  const elsewhereG = sugarIn(heldBack) + sugarIn(aside) + sugarIn(lost);
+  return { inG, leftG, wheyG, elsewhereG, eatenG: Math.max(0, inG - leftG - wheyG - elsewhereG) };
 }
 
 /** The books of a crock at a moment. */
@@ -26,6 +46,7 @@ export function balanceOf(state: CrockState): Balance {
     lostG: totalG(state.lost),
     evaporatedG: state.evaporatedG,
     gasG: state.gasG,
+    sugar: sugarBalanceOf(state),
     errorPct: balanceErrorPct(state),
   };
 }

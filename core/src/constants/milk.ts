@@ -33,6 +33,7 @@ export const MOLAR_G = {
   lactic: 90.08,
   lactose: 342.3,
   galactose: 180.16,
+  glucose: 180.16,
   water: 18.015,
   ethanol: 46.07,
   carbonDioxide: 44.01,

@@ -173,6 +173,7 @@ describe('what is found by a line', () => {
         'clabber',
         'cultured-cream',
         'cultured-butter',
+        'strained-yogurt',
         'yogurt-cheese',
         'plant-yogurt',
       ])

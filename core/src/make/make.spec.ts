@@ -180,3 +180,16 @@ describe('nutrition', () => {
     expect(fatG).toBeCloseTo(3.6, 1);
   });
 });
+
+describe('two products of one outlay', () => {
+  it('prices buttermilk where somebody does, and never the starter that is kept', () => {
+    const [plain, priced] = [0, 3].map((besidesPrice) => makeSheet(methodById('B1'), { besidesPrice }, FEW));
+    const buttermilkKg = priced!.byproducts.find(({ is }) => is === 'buttermilk')!.massG / 1000;
+    expect(plain!.byproducts.map(({ is }) => is)).toContain('starter');
+    expect(plain!.cost.besidesWorth).toBe(0);
+    expect(priced!.cost.besidesWorth).toBeCloseTo(3 * buttermilkKg, 9);
+    expect(priced!.cost.outlay).toBeCloseTo(plain!.cost.outlay, 9);
+    expect(priced!.cost.total).toBeCloseTo(plain!.cost.total - 3 * buttermilkKg, 9);
+    expect(priced!.cost.perPot).toBeLessThan(plain!.cost.perPot);
+  });
+});

@@ -152,6 +152,7 @@ export function makeSheet(
   const amounts = amountsOf(runs, choices);
   const handsMin = runs.reduce((sum, run) => sum + run.stage.kind.handsMin(run.stage.params), 0);
   const whole = runs.length === planned.length && runs.every((r) => r.finished);
+  const byproducts = byproductsOf(end, planned);
   return {
     methodId: method.id,
     choices,
@@ -163,7 +164,7 @@ export function makeSheet(
     heat: heatOf(end),
     product: productOf(end, potG),
     balance: balanceOf(end),
-    byproducts: byproductsOf(end, planned),
+    byproducts,
     nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
     keeps: whole ? shelfLife(end, environment.kitchen.refrigeratorC) : null,
     findings: findingsOf(runs, end),
@@ -174,6 +175,7 @@ export function makeSheet(
       potG,
       handsMin,
       ...pricesOf(choices),
+      byproductsWorth: besidesWorth(byproducts, choices),
     }),
     learned: learnedHere(planned, begin.known),
     problems: [...problemsOf(runs), ...(whole ? [] : wouldNeverEnd(runs))],
@@ -228,6 +230,12 @@ function pricesOf(choices: Choices) {
     potPrice: Number(choices['potPrice'] ?? 0),
     handsPerHour: Number(choices['handsPerHour'] ?? 0),
   };
+}
+
+/** What is sold or used besides the product, at the price that was given for it; what goes on living is no goods. */
+function besidesWorth(byproducts: readonly Byproduct[], choices: Choices): number {
+  const goods = byproducts.filter(({ is }) => is !== 'starter' && is !== 'grains');
+  return (goods.reduce((sum, { massG }) => sum + massG, 0) / 1000) * Number(choices['besidesPrice'] ?? 0);
 }
 
 function sheetStage(run: StageRun, before: StageRun | undefined, environment: Environment): SheetStage {

@@ -6,6 +6,7 @@ export const COMPONENTS = [
   'wheyProtein',
   'lactose',
   'galactose',
+  'glucose',
   'minerals',
   'lactic',
   'citric',
@@ -30,6 +31,7 @@ export function massesBy(massOf: (component: Component) => number): Masses {
     wheyProtein: massOf('wheyProtein'),
     lactose: massOf('lactose'),
     galactose: massOf('galactose'),
+    glucose: massOf('glucose'),
     minerals: massOf('minerals'),
     lactic: massOf('lactic'),
     citric: massOf('citric'),
@@ -46,7 +48,7 @@ export const NOTHING: Masses = massesBy(() => 0);
 
 /** Total mass in grams. */
 export function totalG(m: Masses): number {
-  const milk = m.water + m.fat + m.casein + m.wheyProtein + m.lactose + m.galactose + m.minerals;
+  const milk = m.water + m.fat + m.casein + m.wheyProtein + m.lactose + m.galactose + m.glucose + m.minerals;
   return milk + m.lactic + m.citric + m.acetic + m.ethanol + m.sucrose + m.salt + m.other;
 }
 
@@ -59,6 +61,7 @@ export function addScaled(a: Masses, b: Masses, factor: number): Masses {
     wheyProtein: a.wheyProtein + factor * b.wheyProtein,
     lactose: a.lactose + factor * b.lactose,
     galactose: a.galactose + factor * b.galactose,
+    glucose: a.glucose + factor * b.glucose,
     minerals: a.minerals + factor * b.minerals,
     lactic: a.lactic + factor * b.lactic,
     citric: a.citric + factor * b.citric,

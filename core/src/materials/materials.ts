@@ -7,6 +7,8 @@ export interface Material {
   readonly fatPct: number;
   readonly proteinPct: number;
   readonly lactosePct: number;
+  /** Its milk sugar was split into glucose and galactose, as in lactose-free milk: what is called lactose here is both together. */
+  readonly lactoseSplit?: boolean;
   readonly mineralsPct: number;
   /** Other sugar, and other solids (gums, fibre); none when left out. */
   readonly sucrosePct?: number;
@@ -34,12 +36,13 @@ export interface Stock extends Material {
 
 /** What a label says of a stock, and nothing else of it. */
 export function materialOf(stock: Material): Material {
-  const { fatPct, proteinPct, lactosePct, mineralsPct, sucrosePct, otherPct, caseinShare } = stock;
+  const { fatPct, proteinPct, lactosePct, mineralsPct, lactoseSplit, sucrosePct, otherPct, caseinShare } = stock;
   return {
     fatPct,
     proteinPct,
     lactosePct,
     mineralsPct,
+    ...(lactoseSplit !== undefined && { lactoseSplit }),
     ...(sucrosePct !== undefined && { sucrosePct }),
     ...(otherPct !== undefined && { otherPct }),
     ...(caseinShare !== undefined && { caseinShare }),
@@ -65,13 +68,18 @@ export function massesOfMaterial(material: Material, massG: number): Masses {
     fat: material.fatPct * g,
     casein: material.proteinPct * g * caseinShare,
     wheyProtein: material.proteinPct * g * (1 - caseinShare),
-    lactose: material.lactosePct * g,
+    ...milkSugarG(material, g),
     minerals: material.mineralsPct * g,
     sucrose: (material.sucrosePct ?? 0) * g,
     other: (material.otherPct ?? 0) * g,
     water: (100 - material.fatPct - snfPct(material)) * g,
   };
   return massesBy((c) => masses[c] ?? NOTHING[c]);
+}
+
+/** Milk sugar as it is in it: lactose, or the two sugars that it was split into, as much of one as of the other. */
+function milkSugarG({ lactosePct, lactoseSplit }: Material, g: number) {
+  return lactoseSplit ? { glucose: (lactosePct * g) / 2, galactose: (lactosePct * g) / 2 } : { lactose: lactosePct * g };
 }
 
 /**

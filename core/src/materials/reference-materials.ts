@@ -84,6 +84,17 @@ export const READY_MILKS: readonly Stock[] = [
     pricePerKg: 1.2,
   },
   {
+    id: 'lactose-free',
+    name: say('stock.lactoseFree', { fat: percent(3.5) }),
+    fatPct: 3.5,
+    proteinPct: 3.3,
+    lactosePct: 4.9,
+    lactoseSplit: true,
+    mineralsPct: 0.72,
+    treatment: 'ultra-heated',
+    pricePerKg: 1.5,
+  },
+  {
     id: 'ultrafiltered',
     name: say('stock.ultrafiltered', { fat: percent(3.5) }),
     fatPct: 3.5,
@@ -103,6 +114,18 @@ export const READY_MILKS: readonly Stock[] = [
     mineralsPct: 0.85,
     treatment: 'ultra-heated',
     pricePerKg: 2.9,
+  },
+  {
+    // As the one before, its little sugar split as well.
+    id: 'ultrafiltered-lactose-free',
+    name: say('stock.ultrafilteredLactoseFree', { fat: percent(3.5) }),
+    fatPct: 3.5,
+    proteinPct: 5.6,
+    lactosePct: 2.6,
+    lactoseSplit: true,
+    mineralsPct: 0.85,
+    treatment: 'ultra-heated',
+    pricePerKg: 3.3,
   },
 ];
 

@@ -943,6 +943,8 @@ export interface MessageValues {
   'methods.milkChoices.tenthLeftFreeCan': None;
   'methods.milkChoices.usedOnlyWhenWanted': None;
   'methods.milkChoices.whatGoesIntoPot': None;
+  'methods.moneyChoices.besidesNotCounted': None;
+  'methods.moneyChoices.besidesWorth': None;
   'methods.moneyChoices.creamCosts': None;
   'methods.moneyChoices.hourHands': None;
   'methods.moneyChoices.milkCosts': None;
@@ -955,6 +957,7 @@ export interface MessageValues {
   'methods.moneyChoices.potsPrices': None;
   'methods.moneyChoices.sameThingTwoCan': None;
   'methods.moneyChoices.shopAsks': None;
+  'methods.moneyChoices.twoProductsOneOutlay': None;
   'methods.moneyChoices.yourOwnMoney': None;
   'methods.plantYogurt.as': None;
   'methods.plantYogurt.base': None;
@@ -1457,6 +1460,8 @@ export interface MessageValues {
   'page.larder.fields.itsStrength': None;
   'page.larder.fields.itsWeave': None;
   'page.larder.fields.labelWarns': None;
+  'page.larder.fields.lactoseFree': None;
+  'page.larder.fields.lactoseFreeWhy': None;
   'page.larder.fields.mayNotChurnThickens': None;
   'page.larder.fields.milk': None;
   'page.larder.fields.milkPowder': None;
@@ -2023,14 +2028,21 @@ export interface MessageValues {
   'page.methods.sheetFacts.fat': { readonly fat: Value };
   'page.methods.sheetFacts.fills': { readonly pots: number; readonly sets: Value };
   'page.methods.sheetFacts.fillsAndOver': { readonly pots: number; readonly over: Value; readonly sets: Value };
+  'page.methods.sheetFacts.forAllOfIt': { readonly products: Value; readonly priced: string; readonly worth: Value };
   'page.methods.sheetFacts.inAPot': None;
   'page.methods.sheetFacts.inG': None;
   'page.methods.sheetFacts.kcal': { readonly energy: Value };
   'page.methods.sheetFacts.keeps': None;
   'page.methods.sheetFacts.keepsCold': { readonly cold: Value; readonly why: Value };
   'page.methods.sheetFacts.none': None;
+  'page.methods.sheetFacts.ofIt': { readonly mass: Value; readonly name: Value };
   'page.methods.sheetFacts.onceColdThrough': { readonly ph: Value };
-  'page.methods.sheetFacts.perGLactoseGalactose': { readonly lactose: Value; readonly galactose: Value };
+  'page.methods.sheetFacts.perGLactoseGalactose': {
+    readonly lactose: Value;
+    readonly galactose: Value;
+    readonly split: string;
+    readonly glucose: Value;
+  };
   'page.methods.sheetFacts.product': None;
   'page.methods.sheetFacts.protein': { readonly protein: Value };
   'page.methods.sheetFacts.salt': { readonly salt: Value };
@@ -2044,9 +2056,17 @@ export interface MessageValues {
   'page.methods.sheetFacts.sourEnough': None;
   'page.methods.sheetFacts.sourness': None;
   'page.methods.sheetFacts.soursUntil': None;
+  'page.methods.sheetFacts.sugarBalance': None;
+  'page.methods.sheetFacts.sugarInWheyEaten': {
+    readonly in: Value;
+    readonly runsOff: string;
+    readonly whey: Value;
+    readonly eaten: Value;
+  };
   'page.methods.sheetFacts.sugars': { readonly sugars: Value };
   'page.methods.sheetFacts.sugarsLeft': None;
   'page.methods.sheetFacts.thickEnough': None;
+  'page.methods.sheetFacts.wholeMake': None;
   'page.methods.sheetPaper.begun': { readonly name: Value; readonly begun: Value };
   'page.methods.sheetPaper.begun2': { readonly begun: Value };
   'page.methods.sheetPaper.cautions': None;
@@ -3721,6 +3741,7 @@ export interface MessageValues {
   'stock.creamUltra': { readonly fat: Value };
   'stock.goat': { readonly fat: Value };
   'stock.halfSkimmed': { readonly fat: Value };
+  'stock.lactoseFree': { readonly fat: Value };
   'stock.raw': { readonly fat: Value };
   'stock.sheep': { readonly fat: Value };
   'stock.skimmed': { readonly fat: Value };
@@ -3729,6 +3750,7 @@ export interface MessageValues {
   'stock.sweetWhey': None;
   'stock.ultraHeated': { readonly fat: Value };
   'stock.ultrafiltered': { readonly fat: Value };
+  'stock.ultrafilteredLactoseFree': { readonly fat: Value };
   'stock.ultrafilteredUltraHeated': { readonly fat: Value };
   'stock.whole': { readonly fat: Value };
   'treated.pasteurised': None;

@@ -6,7 +6,7 @@ import { drainingEnds, saltChoice } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
 import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { only, vary, type ChoiceGroup, type NumberChoice, type OptionChoice } from './method.js';
-import { BLEND, HEATING, MILK, milkOption, MONEY, PLAIN_MILK, price } from './common-choices.js';
+import { BLEND, HEATING, MILK, milkOption, MONEY_AND_BESIDES, PLAIN_MILK, price } from './common-choices.js';
 import { method, type TypedTemplate } from './typed.js';
 
 /** Which acid. */
@@ -148,7 +148,7 @@ function stages<const T extends TypedTemplate>(restMin: number, salt: T) {
   ] as const;
 }
 
-const CURD_MONEY = vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 11 } });
+const CURD_MONEY = vary(MONEY_AND_BESIDES, { potG: { initial: 250 }, shopPrice: { initial: 11 } });
 
 const SOFT_STAGES = stages(10, {
   id: 'salt',

@@ -9,7 +9,7 @@ import {
   CHILLING_PARAMS,
   HEATING,
   PLAIN_MILK,
-  MONEY,
+  MONEY_AND_BESIDES,
   SOURING_END_PARAMS,
   STARTER_PARAMS,
 } from './common-choices.js';
@@ -126,7 +126,7 @@ export const clabber = method({
     ...CLABBER_GROUPS,
     { title: say('methods.clabber.after'), choices: [CREAM, ...CLABBER_COOLING.choices] },
     CHILLING,
-    vary(MONEY, { potG: { initial: 500 }, shopPrice: { initial: 5 } }),
+    vary(MONEY_AND_BESIDES, { potG: { initial: 500 }, shopPrice: { initial: 5 } }),
   ],
   stages: [
     ...CLABBER_STAGES,

@@ -27,7 +27,7 @@ import {
   KEEPING,
   KEEPING_PARAMS,
   MILK,
-  MONEY,
+  MONEY_AND_BESIDES,
   STARTER,
   STARTER_KEYS,
   STARTER_PARAMS,
@@ -185,7 +185,7 @@ const THERMOSTAT = {
   why: say('methods.creamCheese.holdsWhatYouSet'),
 };
 
-const CHEESE_MONEY = vary(MONEY, { potG: { initial: 200 }, shopPrice: { initial: 16 } });
+const CHEESE_MONEY = vary(MONEY_AND_BESIDES, { potG: { initial: 200 }, shopPrice: { initial: 16 } });
 
 export const creamCheese = method({
   id: 'cream-cheese',

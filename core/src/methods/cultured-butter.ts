@@ -1,13 +1,14 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { CULTURED_GROUPS, CULTURED_STAGES } from './cultured-cream.js';
+import { MONEY_AND_BESIDES } from './common-choices.js';
 import { saltChoice } from './curd-choices.js';
 import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { vary, when, type ChoiceGroup } from './method.js';
 import { OF_CREAM, SOUR_CREAM_TAKEN, SWEET_OR_SOUR_CREAM } from './soured-choices.js';
 import { method } from './typed.js';
 
-const [CREAM, SOURED_BY, ROOM, CHILLING, MONEY] = CULTURED_GROUPS;
+const [CREAM, SOURED_BY, ROOM, CHILLING] = CULTURED_GROUPS;
 
 const CHURNING = {
   title: say('methods.culturedButter.churning'),
@@ -189,7 +190,7 @@ export const culturedButter = method({
     when(OF_CREAM, CHILLING),
     CHURNING,
     FLAVOUR,
-    vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
+    vary(MONEY_AND_BESIDES, { potG: { initial: 250 }, shopPrice: { initial: 18 } }),
   ],
   stages: STAGES,
 });

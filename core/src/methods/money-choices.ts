@@ -1,5 +1,5 @@
 import { say, type Text } from '../messages/message.js';
-import type { ChoiceGroup, NumberChoice } from './method.js';
+import { withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 
 /** What something else costs that a make takes in. */
 export const price = <O extends string>(of: O, label: Text, unit: string, initial: number) =>
@@ -14,6 +14,20 @@ export const price = <O extends string>(of: O, label: Text, unit: string, initia
     initial,
     why: say('methods.moneyChoices.yourOwnMoney'),
   }) as const satisfies NumberChoice;
+
+/** What whey, buttermilk or cream beside the product is worth: two products for one outlay. */
+export const BESIDES_PRICE = {
+  key: 'besidesPrice',
+  nought: say('methods.moneyChoices.besidesNotCounted'),
+  label: say('methods.moneyChoices.besidesWorth'),
+  kind: 'number',
+  unit: 'per kg',
+  min: 0,
+  max: 100,
+  step: 0.05,
+  initial: 0,
+  why: say('methods.moneyChoices.twoProductsOneOutlay'),
+} as const satisfies NumberChoice;
 
 /** What a batch is worth: used for the cost against the shop. */
 export const MONEY = {
@@ -88,3 +102,6 @@ export const MONEY = {
     },
   ],
 } as const satisfies ChoiceGroup;
+
+/** The same for a make that gives something besides its product. */
+export const MONEY_AND_BESIDES = withMore(MONEY, BESIDES_PRICE);

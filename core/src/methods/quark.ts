@@ -23,7 +23,7 @@ import {
   BLEND,
   KEEPING,
   PLAIN_MILK,
-  MONEY,
+  MONEY_AND_BESIDES,
   SOURING_END_KEYS,
   SOURING_END_PARAMS,
   STARTER_PARAMS,
@@ -100,7 +100,7 @@ export const quark = method({
     }),
     DRAINING,
     FLAVOUR,
-    vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 7 } }),
+    vary(MONEY_AND_BESIDES, { potG: { initial: 250 }, shopPrice: { initial: 7 } }),
   ],
   stages: [
     BLEND,

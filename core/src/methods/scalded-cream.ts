@@ -1,7 +1,7 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { BLEND, CHILLING, CHILLING_PARAMS, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, CREAM_OR_FAT, MILK, MONEY_AND_BESIDES } from './common-choices.js';
 import { method } from './typed.js';
 
 const SCALDING = {
@@ -74,7 +74,7 @@ export const scaldedCream = method({
     ),
     SCALDING,
     CHILLING,
-    vary(MONEY, { potG: { initial: 200 }, creamPrice: { initial: 8.2 }, shopPrice: { initial: 20 } }),
+    vary(MONEY_AND_BESIDES, { potG: { initial: 200 }, creamPrice: { initial: 8.2 }, shopPrice: { initial: 20 } }),
   ],
   stages: [
     BLEND,

@@ -5,7 +5,7 @@ import { endingChoices, endingParams } from './ending-choices.js';
 import { FLAVOUR, FOLD_STAGE } from './flavour-choices.js';
 import { when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY_AND_BESIDES, STARTER } from './common-choices.js';
 import { MILK_OR_YOGURT, OF_MILK, YOGURT_TAKEN } from './soured-choices.js';
 import { method } from './typed.js';
 
@@ -134,7 +134,7 @@ export const strainedYogurt = method({
     when(OF_MILK, CHILLING),
     STRAINING,
     FLAVOUR,
-    MONEY,
+    MONEY_AND_BESIDES,
   ],
   stages: [
     ...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)),

@@ -5,7 +5,7 @@ import { ACID_PRICE, ACID_STRENGTH, AGENT } from './acid-curd.js';
 import { CLOTH, CLOTH_PARAMS, drainingEnds } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
 import { vary, type ChoiceGroup } from './method.js';
-import { BLEND, CREAM_OR_FAT, MILK, MONEY } from './common-choices.js';
+import { BLEND, CREAM_OR_FAT, MILK, MONEY_AND_BESIDES } from './common-choices.js';
 import { method } from './typed.js';
 
 const CREAM = vary(
@@ -94,7 +94,7 @@ export const thickCream = method({
   short: say('methods.thickCream.thickCream'),
   family: FAMILIES.cream,
   summary: say('methods.thickCream.creamThickenedLittleAcid'),
-  groups: [CREAM, THICKENING, vary(MONEY, { potG: { initial: 250 }, shopPrice: { initial: 15 } })],
+  groups: [CREAM, THICKENING, vary(MONEY_AND_BESIDES, { potG: { initial: 250 }, shopPrice: { initial: 15 } })],
   stages: [
     BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: HOT_C } },

@@ -4,7 +4,7 @@ import { BY_CLOCK, BY_TEXTURE, DRAINED_BY, flatHours, HANG_ENDS, saltChoice, SAL
 import { endingChoices, endingParams } from './ending-choices.js';
 import { vary, when, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY, STARTER } from './common-choices.js';
+import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY_AND_BESIDES, STARTER } from './common-choices.js';
 import { MILK_OR_YOGURT, OF_MILK, YOGURT_TAKEN } from './soured-choices.js';
 import { method } from './typed.js';
 
@@ -57,7 +57,7 @@ export const yogurtCheese = method({
     when(OF_MILK, KEEPING),
     when(OF_MILK, CHILLING),
     PRESSING,
-    vary(MONEY, {
+    vary(MONEY_AND_BESIDES, {
       potG: {
         initial: 250,
         label: say('methods.yogurtCheese.piecesOf'),

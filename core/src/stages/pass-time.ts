@@ -210,7 +210,8 @@ function sourTogether(
 }
 
 /**
- * Sugar and water become lactic acid: 1 sugar + 1 water → 2 lactic + 1 galactose, or 4 lactic. Where yeasts live with the
+ * Sugar and water become lactic acid: 1 sugar + 1 water → 2 lactic + 1 galactose, or 4 lactic; of milk sugar that was split,
+ * 1 glucose → 2 lactic, and it is taken first. Where yeasts live with the
  * culture a share of sugar becomes alcohol and carbon dioxide: 1 sugar + 1 water → 4 ethanol + 4 carbon dioxide.
  */
 function turnSugarToAcid(
@@ -224,7 +225,12 @@ function turnSugarToAcid(
   const { leavesGalactose, gasPerLactic, sugar } = CULTURES[culture];
   const lacticMol = madeMolPerKg * milkKg;
   const gasMol = gasPerLactic * lacticMol;
-  const sugarMol = lacticMol / lacticPerSugar(culture);
+  const glucoseG = sugar === 'lactose' ? Math.min(masses.glucose, ((lacticMol + gasMol) / 2) * MOLAR_G.glucose) : 0;
+  const ofGlucoseMol = (2 * glucoseG) / MOLAR_G.glucose / (1 + gasPerLactic);
+  const wantedMol = (lacticMol - ofGlucoseMol) / lacticPerSugar(culture);
+  const sugarMol = Math.min(wantedMol, masses[sugar] / MOLAR_G.lactose);
+  // What is still wanting once glucose and lactose are gone is made of galactose, where the culture takes that.
+  const splitG = leavesGalactose ? 0 : Math.min(masses.galactose, 2 * (wantedMol - sugarMol) * MOLAR_G.galactose);
   const sugarG = sugarMol * MOLAR_G.lactose;
   const galactoseG = leavesGalactose ? sugarMol * MOLAR_G.galactose : 0;
   const lacticG = lacticMol * MOLAR_G.lactic;
@@ -233,12 +239,13 @@ function turnSugarToAcid(
   return {
     // Written out for the same reason as in passTimeAt.
     masses: {
-      water: masses.water - (lacticG + galactoseG + ethanolG + gasG - sugarG),
+      water: masses.water - (lacticG + galactoseG + ethanolG + gasG - sugarG - glucoseG - splitG),
       fat: masses.fat,
       casein: masses.casein,
       wheyProtein: masses.wheyProtein,
       lactose: sugar === 'lactose' ? masses.lactose - sugarG : masses.lactose,
-      galactose: masses.galactose + galactoseG,
+      galactose: masses.galactose + galactoseG - splitG,
+      glucose: masses.glucose - glucoseG,
       minerals: masses.minerals,
       lactic: masses.lactic + lacticG,
       citric: masses.citric,

@@ -127,7 +127,8 @@ function yeasts(state: CrockState, minutes: number): CrockState {
   const wantedG = ((perKg * totalG(masses)) / 1000 / 4) * MOLAR_G.lactose;
   const addedG = Math.min(masses.sucrose, wantedG);
   const ownG = Math.min(masses.lactose, wantedG - addedG);
-  const mol = (4 * (addedG + ownG)) / MOLAR_G.lactose;
+  const splitG = Math.min(masses.glucose, wantedG - addedG - ownG);
+  const mol = (4 * (addedG + ownG)) / MOLAR_G.lactose + (2 * splitG) / MOLAR_G.glucose;
   const ethanolG = mol * MOLAR_G.ethanol;
   const gasG = mol * MOLAR_G.carbonDioxide;
   return {
@@ -137,8 +138,9 @@ function yeasts(state: CrockState, minutes: number): CrockState {
       ...masses,
       sucrose: masses.sucrose - addedG,
       lactose: masses.lactose - ownG,
+      glucose: masses.glucose - splitG,
       ethanol: masses.ethanol + ethanolG,
-      water: masses.water - (ethanolG + gasG - addedG - ownG),
+      water: masses.water - (ethanolG + gasG - addedG - ownG - splitG),
     },
   };
 }

@@ -50,7 +50,15 @@ export function sown(
 /** Lactic acid (mol per kg) that the sugar a culture lives on can give. */
 function lacticFromSugar(culture: CultureId, masses: Masses): number {
   const sugarMolPerKg = (1000 * fractionOf(masses, CULTURES[culture].sugar)) / MOLAR_G.lactose;
-  return sugarMolPerKg * lacticPerSugar(culture);
+  return sugarMolPerKg * lacticPerSugar(culture) + lacticFromSplit(culture, masses);
+}
+
+/** The same from milk sugar that was split: its glucose, and its galactose where the culture takes that. */
+function lacticFromSplit(culture: CultureId, masses: Masses): number {
+  if (masses.glucose <= 0) return 0;
+  const { leavesGalactose, gasPerLactic } = CULTURES[culture];
+  const mol = fractionOf(masses, 'glucose') + (leavesGalactose ? 0 : fractionOf(masses, 'galactose'));
+  return (1000 * 2 * mol) / MOLAR_G.glucose / (1 + gasPerLactic);
 }
 
 /** What is wrong with sowing a culture at the temperature of the crock. */

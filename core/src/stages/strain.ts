@@ -281,6 +281,7 @@ function wheyOf(curd: Masses, state: CrockState, params: StrainParams): Masses {
     wheyProtein: curd.wheyProtein * (1 - denaturedWhey(state.native)),
     lactose: curd.lactose,
     galactose: curd.galactose,
+    glucose: curd.glucose,
     minerals: curd.minerals,
     lactic: curd.lactic,
     citric: curd.citric,

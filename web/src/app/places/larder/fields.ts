@@ -70,6 +70,12 @@ const HOMOGENISED: LarderAsked = {
   label: say('page.larder.fields.homogenised'),
   why: say('page.larder.fields.creamDoesNotRise'),
 };
+const LACTOSE_FREE: LarderAsked = {
+  type: 'switch',
+  path: 'material.lactoseSplit',
+  label: say('page.larder.fields.lactoseFree'),
+  why: say('page.larder.fields.lactoseFreeWhy'),
+};
 const STABILISED: LarderAsked = {
   type: 'switch',
   path: 'stabilised',
@@ -90,8 +96,8 @@ const BOUGHT = [NAME, MASS, PACK, PRICE, USE_BY] as const;
 /** What is asked of each kind of lot. */
 const LOT_FIELDS: Readonly<Record<LotKind, readonly LarderAsked[]>> = {
   culture: [NAME, MASS, NOTE],
-  milk: [...BOUGHT, LABEL, TREATMENT, SPECIES, HOMOGENISED, FRESH_PH, NOTE],
-  cream: [...BOUGHT, LABEL, TREATMENT, SPECIES, STABILISED, NOTE],
+  milk: [...BOUGHT, LABEL, LACTOSE_FREE, TREATMENT, SPECIES, HOMOGENISED, FRESH_PH, NOTE],
+  cream: [...BOUGHT, LABEL, LACTOSE_FREE, TREATMENT, SPECIES, STABILISED, FRESH_PH, NOTE],
   powder: [...BOUGHT, LABEL, NOTE],
   whey: [...BOUGHT, LABEL, FRESH_PH, NOTE],
   base: [...BOUGHT, LABEL, FRESH_PH, ALLERGEN, STABILISED, NOTE],

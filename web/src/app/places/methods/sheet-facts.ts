@@ -1,6 +1,7 @@
 import {
   acidity as acidityOf,
   amount as amountOf,
+  listOf,
   type MakeSheet,
   percent,
   type SouringForecast,
@@ -52,7 +53,7 @@ const unfinished = (): Fact => ({
 
 /** What comes of a make: product, by-products, sourness, food value, life, cost. */
 export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
-  const { product, nutrition, cost, byproducts, keeps, choices } = sheet;
+  const { product, nutrition, cost, byproducts, keeps, choices, balance } = sheet;
   if (!keeps) return [unfinished()];
   const money = (amount: number) => `${currency} ${number(amount, 2)}`;
   const potG = Number(choices['potG']);
@@ -75,6 +76,18 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       more: tell('page.methods.sheetFacts.perGLactoseGalactose', {
         lactose: amountOf(nutrition.lactoseG, 1),
         galactose: amountOf(nutrition.galactoseG, 1),
+        glucose: amountOf(nutrition.glucoseG, 1),
+        split: nutrition.glucoseG >= 0.05 ? 'yes' : 'no',
+      }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.sugarBalance'),
+      value: mass(balance.sugar.leftG),
+      more: tell('page.methods.sheetFacts.sugarInWheyEaten', {
+        in: weighed(balance.sugar.inG),
+        whey: weighed(balance.sugar.wheyG + balance.sugar.elsewhereG),
+        runsOff: balance.wheyG > 0 ? 'yes' : 'no',
+        eaten: weighed(balance.sugar.eatenG),
       }),
     },
     {
@@ -116,6 +129,20 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
               per: pricePer(cost.perKg, currency),
               by: money(-cost.savedAgainstShop),
             }),
+    },
+    {
+      what: tell('page.methods.sheetFacts.wholeMake'),
+      value: money(cost.outlay),
+      more: tell('page.methods.sheetFacts.forAllOfIt', {
+        products: listOf([
+          mass(product.massG),
+          ...byproducts
+            .filter(({ is }) => is !== 'starter' && is !== 'grains')
+            .map((left) => tell('page.methods.sheetFacts.ofIt', { mass: mass(left.massG), name: left.name })),
+        ]),
+        worth: money(cost.besidesWorth),
+        priced: cost.besidesWorth > 0 ? 'yes' : 'no',
+      }),
     },
   ];
 }
