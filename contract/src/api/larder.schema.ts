@@ -1,4 +1,12 @@
-import { SOUR_AGENT_IDS, type CultureLot, type Gear, type Lot, type LotStock, type Material } from '@oat-crock/core';
+import {
+  FLAVOUR_IDS,
+  SOUR_AGENT_IDS,
+  type CultureLot,
+  type Gear,
+  type Lot,
+  type LotStock,
+  type Material,
+} from '@oat-crock/core';
 import type { CulturesFile } from './cultures-file.js';
 import Joi from 'joi';
 import { moment, ulid } from './entry-parts.js';
@@ -132,6 +140,14 @@ export const lotSchema: Joi.Schema<Lot> = tagged('kind', {
   }),
   calcium: Joi.object({ ...lot('calcium'), solutionPct: Joi.number().min(5).max(50).required() }),
   cloth: Joi.object({ ...lot('cloth'), weave: Joi.valid('fine', 'open').required() }),
+  flavour: Joi.object({
+    ...lot('flavour'),
+    flavour: Joi.valid(...FLAVOUR_IDS).required(),
+    saltPct: Joi.number().min(0).max(40).required(),
+    fatPct: Joi.number().min(0).max(90).required(),
+    waterPct: Joi.number().min(0).max(99).required(),
+    hasNuts: Joi.boolean().required(),
+  }),
   culture: cultureLot,
   salt: Joi.object(lot('salt')),
   other: Joi.object(lot('other')),

@@ -20,6 +20,7 @@ const FORECAST: Balance = {
   lostG: 20,
   evaporatedG: 0,
   gasG: 0,
+  sugar: { inG: 190, leftG: 60, wheyG: 80, elsewhereG: 10, eatenG: 40 },
   errorPct: 0,
 };
 const outcome = (methodId: string, choices = {}) => follow(logged(methodId, choices, []), atMinute(1), FEW).outcome;

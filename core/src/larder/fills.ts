@@ -21,6 +21,14 @@ const OF_BOTTLE: OfBottle = {
   rennet: (lot) => ({ imcuPerMl: lot.imcuPerMl, dropsPerMl: lot.dropsPerMl }),
   calcium: (lot) => ({ solutionPct: lot.solutionPct }),
   cloth: (lot) => ({ weave: lot.weave }),
+  flavour: (lot) => ({
+    flavour: lot.flavour,
+    flavourSaltPct: lot.saltPct,
+    flavourFatPct: lot.fatPct,
+    flavourWaterPct: lot.waterPct,
+    flavourNuts: lot.hasNuts ? 'yes' : 'no',
+    flavourPrice: lot.price,
+  }),
 };
 
 /** What a lot fills in: what it is, and what it costs. Null where no choice asks for its kind. */

@@ -9,6 +9,7 @@ export type LotKind =
   | 'rennet'
   | 'calcium'
   | 'salt'
+  | 'flavour'
   | 'cloth'
   | 'culture'
   | 'other';

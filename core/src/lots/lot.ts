@@ -2,6 +2,7 @@ import type { CultureLot } from './culture-lot.js';
 import type { SourAgentId } from '../constants/acids.js';
 import type { Weave } from '../constants/drainage.js';
 import type { Species, Treatment } from '../constants/milk.js';
+import type { FlavourId } from '../materials/flavours.js';
 import type { Material, Stock } from '../materials/materials.js';
 import type { LotOf } from './lot-of.js';
 
@@ -38,10 +39,20 @@ export interface ClothLot extends LotOf<'cloth'> {
   readonly weave: Weave;
 }
 
+/** Something folded in for its taste: which sort it is, and what its label says of 100 g; 0 where it says nothing. */
+export interface FlavourLot extends LotOf<'flavour'> {
+  readonly flavour: FlavourId;
+  readonly saltPct: number;
+  readonly fatPct: number;
+  readonly waterPct: number;
+  /** Nuts are in it, and must be named. */
+  readonly hasNuts: boolean;
+}
+
 export type PlainLot = LotOf<'salt'> | LotOf<'other'>;
 
 /** One purchase, or one thing made or fetched, as it stands in the larder. */
-export type Lot = StockLot | AcidLot | RennetLot | CalciumLot | ClothLot | CultureLot | PlainLot;
+export type Lot = StockLot | AcidLot | RennetLot | CalciumLot | ClothLot | FlavourLot | CultureLot | PlainLot;
 
 /** True for what lives. */
 export function isCulture(lot: Lot): lot is CultureLot {

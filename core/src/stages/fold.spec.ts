@@ -3,6 +3,8 @@ import { FLAVOUR_IDS, FLAVOURS, type Flavour } from '../materials/flavours.js';
 import { makeSheet } from '../make/sheet.js';
 import { METHODS, methodById } from '../methods/index.js';
 import { choicesOf } from '../methods/method.js';
+import { fillOfLot } from '../larder/fills.js';
+import type { Lot } from '../lots/lot.js';
 
 const FEW = { members: 20, seed: 1, fanPoints: 2 };
 const TAKES = METHODS.filter((m) => choicesOf(m).some((c) => c.key === 'flavour'));
@@ -64,5 +66,43 @@ describe('something folded in', () => {
 
   it('may be none, and then nothing is asked of how much', () => {
     expect(sheetOf('quark').stages.some((s) => s.id === 'fold')).toBeFalse();
+  });
+
+  it("takes what the label of one's own says of it, the rest as it usually is", () => {
+    const lot: Lot = {
+      ...{ id: '01J0000000000000000000000F', kind: 'flavour', name: 'Olive paste', amount: 90, countedMs: 0 },
+      ...{
+        pack: null,
+        price: 14,
+        useBy: null,
+        note: '',
+        flavour: 'paste',
+        saltPct: 6,
+        fatPct: 40,
+        waterPct: 0,
+        hasNuts: true,
+      },
+    };
+    const { choices } = fillOfLot(lot)!;
+    const [usual, own] = [{ flavour: 'paste' }, choices].map((c) => sheetOf('smooth-curd', { ...c, flavourPct: 10 }));
+    const added = (part: 'saltG' | 'fatG') => own!.nutrition[part] - usual!.nutrition[part];
+    // A tenth of the curd: 10 g in 110, of 3 % more salt (2.5 times its sodium) and 28 % more fat.
+    expect(added('saltG')).toBeCloseTo(((6 - 3) / 11) * 0.393 * 2.5, 1);
+    expect(added('fatG')).toBeCloseTo((40 - 12) / 11, 0);
+    expect(own!.balance.errorPct).toBeCloseTo(0, 6);
+    expect(own!.cost.materials - usual!.cost.materials).toBeCloseTo(
+      (14 * own!.amounts.find((a) => a.outOf === 'flavour')!.massG) / 1000,
+      6,
+    );
+    const cautions = (c: Record<string, number | string>) => sheetOf('smooth-curd', c).cautions.map(english).join(' ');
+    expect(cautions(choices)).toContain('nuts');
+    expect(cautions({ flavour: 'paste' })).not.toContain('nuts');
+  });
+
+  it('refuses a label that comes to more than itself, at its edge', () => {
+    const problems = (flavourWaterPct: number) =>
+      sheetOf('smooth-curd', { flavour: 'paste', flavourSaltPct: 10, flavourFatPct: 50, flavourWaterPct }).problems;
+    expect(problems(40).map((p) => p.field)).not.toContain('flavourWaterPct');
+    expect(problems(41).find((p) => p.field === 'flavourWaterPct')!.works).toEqual({ flavourWaterPct: 40 });
   });
 });

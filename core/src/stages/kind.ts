@@ -35,7 +35,7 @@ export interface Problem {
 export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
 
 /** Whose price a thing has: that of the choice "…Price"; what is one's own, or weighs nothing in money, has none. */
-export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'packet' | 'own';
+export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'packet' | 'flavour' | 'own';
 
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
@@ -48,7 +48,7 @@ export interface WeighedIn {
   /** Which milk, cream or base it is, where it is one. */
   readonly stockId?: string;
   /** Out of which kind of lot it may come, where that is none of those. */
-  readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder' | 'culture';
+  readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder' | 'flavour' | 'culture';
   /** How it is measured out where a spoon is too big for it: "2 drops". */
   readonly measure?: Text;
   /** How many there are of it, where it is priced by the piece. */

@@ -1,4 +1,6 @@
 import {
+  FLAVOUR_IDS,
+  FLAVOURS,
   GEAR_TYPES,
   type GearKind,
   type LotKind,
@@ -91,6 +93,9 @@ const ALLERGEN = option('allergen', say('page.larder.fields.labelWarns'), [
   ['soya', say('page.larder.fields.soya')],
 ]);
 
+/** Of a label that says nothing. */
+const AS_USUAL = { why: say('page.larder.fields.zeroAsUsual') };
+
 const BOUGHT = [NAME, MASS, PACK, PRICE, USE_BY] as const;
 
 /** What is asked of each kind of lot. */
@@ -125,6 +130,24 @@ const LOT_FIELDS: Readonly<Record<LotKind, readonly LarderAsked[]>> = {
   ],
   calcium: [...BOUGHT, numberAsked('solutionPct', say('page.larder.fields.aSolutionOf'), ' %', [5, 50, 1]), NOTE],
   salt: [...BOUGHT, NOTE],
+  flavour: [
+    ...BOUGHT,
+    option(
+      'flavour',
+      say('page.larder.fields.itIs'),
+      FLAVOUR_IDS.map((id) => [id, FLAVOURS[id].name]),
+    ),
+    numberAsked('saltPct', say('page.larder.fields.itsSalt'), ' %', [0, 40, 0.5], AS_USUAL),
+    numberAsked('fatPct', say('page.larder.fields.itsFat'), ' %', [0, 90, 0.5], AS_USUAL),
+    numberAsked('waterPct', say('page.larder.fields.itsWater'), ' %', [0, 99, 0.5], AS_USUAL),
+    {
+      type: 'switch',
+      path: 'hasNuts',
+      label: say('page.larder.fields.nutsInIt'),
+      why: say('page.larder.fields.nutsAreNamed'),
+    },
+    NOTE,
+  ],
   other: [...BOUGHT, NOTE],
   cloth: [
     NAME,
@@ -158,6 +181,7 @@ export const LOT_NAMES: Readonly<Record<LotKind, Text>> = {
   whey: say('page.larder.fields.whey'),
   acid: say('page.larder.fields.acid2'),
   rennet: say('page.larder.fields.rennet'),
+  flavour: say('page.larder.fields.flavour'),
   calcium: say('page.larder.fields.calciumChloride'),
   salt: say('page.larder.fields.salt'),
   cloth: say('page.larder.fields.cloth'),

@@ -52,7 +52,7 @@ interface Board {
 }
 
 const COLD: readonly LotKind[] = ['milk', 'cream', 'base', 'whey'];
-const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 'cloth', 'other'];
+const DRY: readonly LotKind[] = ['powder', 'acid', 'rennet', 'calcium', 'salt', 'flavour', 'cloth', 'other'];
 
 /** What there is to make with: lots on their boards in the order to use them, and gear with what is known of it. */
 @Component({

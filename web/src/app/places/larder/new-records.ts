@@ -49,6 +49,7 @@ const BEGINS: Readonly<Partial<Record<LotKind, object>>> = {
   rennet: { imcuPerMl: RENNET_BOTTLE.imcuPerMl, dropsPerMl: RENNET_BOTTLE.dropsPerMl, price: 300, amount: 50 },
   calcium: { solutionPct: CALCIUM.solutionPct, price: 20, amount: 100 },
   cloth: { weave: 'fine', amount: 1 },
+  flavour: { flavour: 'herbs', saltPct: 0, fatPct: 0, waterPct: 0, hasNuts: false, amount: 50 },
 };
 
 /** A lot to be written, filled in as far as its kind allows. */
