@@ -81,15 +81,17 @@ export interface PlannedBatch {
 const ONE_VISIT_MIN = 30;
 
 /** Hands that are done in one visit. */
-export interface Visit {
+export interface Visit<T = PlannedTask> {
   readonly fromMs: number;
   readonly untilMs: number;
-  readonly tasks: readonly PlannedTask[];
+  readonly tasks: readonly T[];
 }
 
-/** The visits that a planned batch asks for, in order of time. */
-export function visitsOf(tasks: readonly PlannedTask[]): readonly Visit[] {
-  const visits: { fromMs: number; untilMs: number; tasks: PlannedTask[] }[] = [];
+/** The visits that tasks, in order of time, come to: those of a planned batch, or of all that is on. */
+export function visitsOf<T extends { readonly atMs: number; readonly minutes: number }>(
+  tasks: readonly T[],
+): readonly Visit<T>[] {
+  const visits: { fromMs: number; untilMs: number; tasks: T[] }[] = [];
   for (const task of tasks) {
     const last = visits.at(-1);
     const untilMs = task.atMs + task.minutes * MIN_MS;

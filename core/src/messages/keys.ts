@@ -2600,6 +2600,12 @@ export interface MessageValues {
   'page.today.today.nothingYourHandsFree': None;
   'page.today.today.onHold': None;
   'page.today.today.onTheWay': None;
+  'page.today.today.oneVisit': {
+    readonly from: Value;
+    readonly until: Value;
+    readonly count: Value;
+    readonly minutes: Value;
+  };
   'page.today.today.openMakeLog': None;
   'page.today.today.planNoLongerHolds': None;
   'page.today.today.quietlyDue': None;

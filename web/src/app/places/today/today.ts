@@ -2,7 +2,8 @@ import { wakeBefore } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { holdOf, percent, type ReadyWindow, say } from '@oat-crock/core';
+import { duration, holdOf, moment, percent, type ReadyWindow, say } from '@oat-crock/core';
+import { visitsOf } from '@oat-crock/contract/api';
 import { batchName } from '../../shared/ui/batch-name';
 import { CultureActs } from '../../state/culture-acts';
 import { OwnCultures } from '../../state/own-cultures';
@@ -23,9 +24,9 @@ import { FirstMake } from './first-make';
 import { FeedCard } from './feed-card';
 import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
-import { nextTasks } from '../../shared/tasks/next-tasks';
+import { nextTasks, type NextTask } from '../../shared/tasks/next-tasks';
 import { PlanCard } from './plan-card';
-import { planTasks } from '../../shared/tasks/plan-tasks';
+import { firstVisit, planTasks, type PlanTask } from '../../shared/tasks/plan-tasks';
 import { roomWords } from './room-words';
 import { SaidPipe, textOf, tell, AroundPipe, SayPipe, titled } from '../../shared/ui/said';
 import { Workers } from '../../engine/workers';
@@ -36,6 +37,18 @@ const DUE_SHOWN = 2;
 const WANTS_SHOWN = 3;
 /** Hands so near come before the feeding of a culture. */
 const NEAR_MS = 3_600_000;
+
+/** Minutes of hands that a culture's feeding takes. */
+const FEED_MIN = 5;
+
+/** Minutes of hands that a row of Today asks for. */
+function minutesOf(
+  row: { readonly next: NextTask } | { readonly plan: PlanTask } | { readonly feed: unknown },
+): number {
+  if ('next' in row) return row.next.task.minutes;
+  if ('feed' in row || row.plan.is === 'feed') return FEED_MIN;
+  return firstVisit(row.plan.plannedBatch)?.tasks.reduce((sum, { minutes }) => sum + minutes, 0) ?? 0;
+}
 
 /** What runs off where its stage has no name for it. */
 const WHEY = say('good.whey');
@@ -82,6 +95,23 @@ export class Today {
     }));
     return [...tasks, ...feeds, ...plans].sort((x, y) => x.atMs - y.atMs);
   });
+  /** Hands that are done in one go, by the row that begins them: from when until when, how many, and how long they take. */
+  protected readonly visits = computed(() => {
+    const visits = visitsOf(this.rows().map((row) => ({ id: row.id, atMs: row.atMs, minutes: minutesOf(row) })));
+    return new Map(
+      visits
+        .filter(({ tasks }) => tasks.length > 1)
+        .map(({ fromMs, untilMs, tasks }) => [
+          tasks[0]!.id,
+          tell('page.today.today.oneVisit', {
+            from: moment(fromMs),
+            until: moment(untilMs),
+            count: tasks.length,
+            minutes: duration(tasks.reduce((sum, { minutes }) => sum + minutes, 0)),
+          }),
+        ]),
+    );
+  });
   private readonly plans = inject(PlanService);
   private readonly planned = computed(() => this.plans.standing()?.plannedBatches ?? this.plans.inputs.planned());
   /** What of the plan no longer holds, in words. */
@@ -115,7 +145,13 @@ export class Today {
     keptStarters(this.batches(), this.cultures.lots(), this.cultures.all(), this.clock.nowMs()),
   );
 
-  protected readonly noStarter = computed(() => this.starters().length === 0 && this.cultures.alive().length === 0);
+  /** Nothing lives here to start the next make, and one is on that something is kept of. */
+  protected readonly noStarter = computed(
+    () =>
+      this.starters().length === 0 &&
+      this.cultures.alive().length === 0 &&
+      this.live().some((b) => this.followed()[b.id]?.outcome.byproducts.some(({ is }) => is === 'starter')),
+  );
 
   protected readonly plannedBatches = computed(() =>
     this.live().flatMap((batch) => {
