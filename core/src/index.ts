@@ -185,6 +185,7 @@ export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js'
 export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
 export { explain, type ExplainedCause } from './explain/explain.js';
 export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
+export { grownFrom, idOfGrown, type Grown } from './larder/grown-from-make.js';
 export { FLAVOUR_IDS, FLAVOURS } from './materials/flavours.js';
 export { type Reply } from './follow/reply.js';
 export { follow, type Followed, type FollowedStage, type ReadyWindow, workOut } from './follow/follow.js';

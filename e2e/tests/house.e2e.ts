@@ -86,7 +86,7 @@ test('everything can be done by keyboard alone', async ({ page, demo }) => {
   await goTo(page, '/today');
   await expect(page.locator('oc-task-card').first()).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 

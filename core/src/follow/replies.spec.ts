@@ -69,6 +69,7 @@ describe('the answer to a temperature', () => {
     expect(said(60).key).toBe('reply.warmth.toGo');
     expect(said(60).says.values!['left']).toEqual(jasmine.objectContaining({ byC: 25 }));
     expect(said(85).key).toBe('reply.warmth.there');
+    expect(reply(...WARM, step(300, 'chill'), step(900, 'strain'), read(960, 'tempC', 45)).key).toBe('reply.warmth.farOff');
     expect(said(93).key).toMatch(/^reply\.warmth\.over(Felt|Unfelt)$/);
   });
 });

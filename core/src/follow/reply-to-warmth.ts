@@ -11,6 +11,8 @@ import { bad, good, watch, type Heard, type Replied } from './reply.js';
 /** Degrees either side of what was wanted that are as wanted, and that nobody minds. */
 const AS_WANTED_C = 0.5;
 const NEAR_C = 1.5;
+/** Further than this from what was planned it is likelier another crock or another stage than a warm place. */
+const FAR_C = 15;
 /** Share of its pace from which a culture is called slower or faster, and from which slower matters. */
 const FELT_PACE = 0.08;
 const SLOW_PACE = 0.75;
@@ -93,6 +95,7 @@ function beforeStarter(tempC: number, targetC: number, { growth, acid }: (typeof
 function againstPlan(tempC: number, plannedC: number, heard: Heard): Replied {
   const by = tempC - plannedC;
   if (Math.abs(by) <= NEAR_C) return good(say('reply.warmth.asPlanned'));
+  if (Math.abs(by) > FAR_C) return watch(say('reply.warmth.farOff', { planned: temp(plannedC) }));
   const off = { by: tempBy(Math.abs(by)) };
   const effects = effectsAt(heard, tempC, plannedC);
   if (effects.length === 0) return good(say(by > 0 ? 'reply.warmth.overUnfelt' : 'reply.warmth.underUnfelt', off));

@@ -1,12 +1,5 @@
 import { idOfText, type Text } from '../messages/message.js';
-import {
-  MILK_POWDER,
-  PLANT_BASES,
-  READY_MILKS,
-  REFERENCE_CREAMS,
-  REFERENCE_MILKS,
-  WHEYS,
-} from '../materials/reference-materials.js';
+import { kindOfReference } from '../lots/reference-kind.js';
 import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
 import type { PlannedMake } from './planning-problem.js';
@@ -41,18 +34,9 @@ export interface ToBuy {
   readonly byMin: number;
 }
 
-/** What each material of the list is. */
-const LISTED: ReadonlyMap<string, LotKind> = new Map<string, LotKind>([
-  ...[...REFERENCE_MILKS, ...READY_MILKS].map(({ id }) => [id, 'milk'] as const),
-  ...REFERENCE_CREAMS.map(({ id }) => [id, 'cream'] as const),
-  ...PLANT_BASES.map(({ id }) => [id, 'base'] as const),
-  ...WHEYS.map(({ id }) => [id, 'whey'] as const),
-  [MILK_POWDER.id, 'powder'],
-]);
-
 /** The kind of lot that something weighed in comes out of; null where it is nothing that is kept as a lot. */
 export function lotKindOf({ stockId, pricedAs, outOf }: Amount): LotKind | null {
-  if (stockId !== null) return LISTED.get(stockId) ?? (pricedAs === 'cream' ? 'cream' : 'milk');
+  if (stockId !== null) return kindOfReference(stockId) ?? (pricedAs === 'cream' ? 'cream' : 'milk');
   if (outOf !== null && outOf !== 'culture') return outOf as LotKind;
   return pricedAs === 'acid' ? 'acid' : null;
 }

@@ -6,42 +6,33 @@ import {
   type ElementRef,
   inject,
   output,
+  signal,
   viewChild,
 } from '@angular/core';
+import { Router } from '@angular/router';
 import { PlaceKeys } from '../shared/ui/place-keys';
+import { Guide } from './guide.state';
+import { allTopics, helpEntries, searched, type HelpEntry } from './help-topics';
 import { KEYS, PLACES } from './places';
 import { SayPipe, SaidPipe, textList, textOf } from '../shared/ui/said';
 
-/** The keys of the house. */
+/** Help: a question in one's own words, what there is to know of each thing, and the keys of the house. */
 @Component({
   selector: 'oc-keys',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SaidPipe, SayPipe],
-  template: `
-    <dialog #box (close)="closed.emit()" aria-labelledby="keys-title">
-      <h2 id="keys-title">{{ 'page.shell.keys.keys' | say }}</h2>
-      <dl>
-        @for (row of keys(); track row[0]) {
-          <div>
-            <dt>
-              @for (key of row[0].split(' '); track key) {
-                <kbd>{{ key }}</kbd>
-              }
-            </dt>
-            <dd>{{ row[1] | said }}</dd>
-          </div>
-        }
-      </dl>
-      <form method="dialog">
-        <button>{{ 'page.shell.keys.close' | say }}</button>
-      </form>
-    </dialog>
-  `,
+  templateUrl: './keys.html',
   styleUrl: './dialog.css',
 })
 export class Keys {
   readonly closed = output();
+  private readonly router = inject(Router);
   private readonly ofPlace = inject(PlaceKeys).keys;
+  protected readonly guide = inject(Guide);
+  private readonly entries = helpEntries();
+  protected readonly topics = allTopics();
+  protected readonly typed = signal('');
+  protected readonly found = computed(() => searched(this.entries, this.typed()));
   /** Those that work everywhere, and after them those of this place. */
   protected readonly keys = computed(() => [
     [
@@ -58,5 +49,14 @@ export class Keys {
 
   constructor() {
     afterNextRender(() => this.box().nativeElement.showModal());
+  }
+
+  protected type(event: Event): void {
+    this.typed.set((event.target as HTMLInputElement).value);
+  }
+
+  protected go({ path }: HelpEntry): void {
+    this.box().nativeElement.close();
+    if (path !== null) void this.router.navigateByUrl(path);
   }
 }

@@ -15,6 +15,8 @@ import { BatchFocus } from '../state/focus';
 import { PlanRecords } from '../state/plan-records';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
+import { FirstLook } from './first-look';
+import { Guide } from './guide.state';
 import { Keys } from './keys';
 import { Looks } from './looks';
 import { written } from '../shared/ui/dates';
@@ -44,7 +46,20 @@ const STAYS_WORDS: Readonly<Record<Stays['wanted'], string>> = {
 @Component({
   selector: 'oc-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, HeardLine, RouterOutlet, RouterLink, RouterLinkActive, Shelf, Keys, GoTo, LogPad, HouseholdForm, SayPipe],
+  imports: [
+    SaidPipe,
+    FirstLook,
+    HeardLine,
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    Shelf,
+    Keys,
+    GoTo,
+    LogPad,
+    HouseholdForm,
+    SayPipe,
+  ],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })
@@ -52,6 +67,7 @@ export class Shell {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly logger = inject(Logger);
+  private readonly guide = inject(Guide);
   private readonly focus = inject(BatchFocus);
   private readonly ofPlace = inject(PlaceKeys);
   protected readonly pad = inject(LogPadState);
@@ -142,6 +158,7 @@ export class Shell {
     y: () => this.redo(),
     '/': () => this.showing.set('goto'),
     '?': () => this.showing.set('keys'),
+    h: () => this.guide.turnOff(),
     escape: () => this.showing.set(null),
   };
 

@@ -21,6 +21,7 @@ import { Crock } from '../../shared/ui/crock';
 import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../../shared/ui/words';
 import { AlertAsk } from './alert-ask';
 import { FirstMake } from './first-make';
+import { GrowCard } from './grow-card';
 import { FeedCard } from './feed-card';
 import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
@@ -63,7 +64,19 @@ function readyWords(window: ReadyWindow | undefined): string {
 @Component({
   selector: 'oc-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AroundPipe, SaidPipe, AlertAsk, FirstMake, FeedCard, TaskCard, PlanCard, RouterLink, Crock, SayPipe],
+  imports: [
+    AroundPipe,
+    SaidPipe,
+    AlertAsk,
+    FirstMake,
+    GrowCard,
+    FeedCard,
+    TaskCard,
+    PlanCard,
+    RouterLink,
+    Crock,
+    SayPipe,
+  ],
   templateUrl: './today.html',
   styleUrl: './today.css',
 })
