@@ -1,5 +1,5 @@
 import { phraseAt, skipIdle, tokensOf, type Part, type Token } from './amount-phrase.js';
-import { NEXT_SMALLER, saidUnit, type AmountWords, type Dimension, type SaidUnit } from './said-units.js';
+import { NEXT_SMALLER, saidUnit, type AmountWords, type Dimension, type SaidUnit, type SaidUnitName } from './said-units.js';
 import { shownIn } from '../units/shown.js';
 import { toCelsius, type Units } from '../units/system.js';
 
@@ -18,6 +18,9 @@ export interface AskedAmount {
   readonly pieceG?: number;
   /** What a percentage is of, g, where an amount may be said for it. */
   readonly wholeG?: number;
+  /** What a millilitre of it comes to in the unit asked for, and how large its drop is, mL, where a dose is asked. */
+  readonly perMl?: number;
+  readonly dropMl?: number;
 }
 
 /** What stood in a field: nothing, an amount in the metric unit asked for, or what is none, with the word that is in the way. */
@@ -44,10 +47,11 @@ const ASKED: Readonly<Record<string, readonly [Dimension, number]>> = {
   days: ['time', 1440],
   '%': ['share', 1],
   packets: ['piece', 1],
+  'IMCU a kg': ['dose', 1],
 };
 
 /** What follows a metric unit and leaves it one: "cm deep", "days ago", "% of the milk"; not "g a kg" or "°C less". */
-const OF_UNIT = /^(g|kg|mL|L|cm|°C|min|h|days|%|packets)(?: (?:deep|ago|fat|of .*))?$/;
+const OF_UNIT = /^(g|kg|mL|L|cm|°C|min|h|days|%|packets|IMCU a kg)(?: (?:deep|ago|fat|of .*))?$/;
 
 function kindOf(unit: string): readonly [Dimension, number] | null {
   const [, name = ''] = OF_UNIT.exec(unit) ?? [];
@@ -184,7 +188,7 @@ function valueOf(
   asked: AskedAmount,
 ): { readonly value: number; readonly isExact: boolean } | null {
   const meant = (unit ?? [])
-    .map((name) => saidUnit(name, asked.units))
+    .map((name) => unitNamed(name, asked))
     .sort((a, b) => Number(b.dimension === kind) - Number(a.dimension === kind));
   for (const said of meant) {
     const value = inDimension(count, said, kind, asked);
@@ -194,10 +198,17 @@ function valueOf(
   return null;
 }
 
+/** A unit by its name; a drop is as large as its bottle makes it. */
+function unitNamed(name: SaidUnitName, { units, dropMl }: AskedAmount): SaidUnit {
+  const said = saidUnit(name, units);
+  return name === 'drop' && dropMl ? { ...said, each: dropMl } : said;
+}
+
 /** So many of a unit as an amount of some kind, in that kind's own unit. */
 function inDimension(count: number, said: SaidUnit, kind: Dimension, asked: AskedAmount): number | null {
   const { gPerMl, pieceG, wholeG } = asked;
   if (said.dimension === kind) return count * said.each;
+  if (kind === 'dose') return said.dimension === 'volume' && asked.perMl ? count * said.each * asked.perMl : null;
   if (kind === 'celsius') return said.dimension === 'fahrenheit' ? toCelsius(count) : null;
   const massG = massOf(count * said.each, said.dimension, asked);
   if (massG === null) return null;

@@ -3,7 +3,7 @@ import { CM_PER_IN, G_PER_LB, G_PER_OZ, type Units } from '../units/system.js';
 import { ML_PER_UNIT, type VolumeUnit } from '../units/volume.js';
 
 /** What kind of thing an amount is of; how many of the first unit one unit is: g, mL, min, cm, %, pieces, °C and °F. */
-export type Dimension = 'mass' | 'volume' | 'time' | 'length' | 'share' | 'piece' | 'celsius' | 'fahrenheit';
+export type Dimension = 'mass' | 'volume' | 'time' | 'length' | 'share' | 'piece' | 'celsius' | 'fahrenheit' | 'dose';
 
 /** A unit that somebody may say an amount in. */
 export interface SaidUnit {

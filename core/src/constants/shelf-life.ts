@@ -14,5 +14,11 @@ export const KEEPS = {
   'unwashed butter': { days: 8, why: say('constants.shelfLife.buttermilkLeftTurns') },
 } as const satisfies Readonly<Record<string, { readonly days: number; readonly why: Text }>>;
 
+/**
+ * Days that butter keeps at −18 °C, wrapped without air: nine months salted or not, as storage charts of food authorities say at
+ * most; after that it takes up smells and turns rancid from outside.
+ */
+export const FROZEN_BUTTER = { days: 270, why: say('constants.shelfLife.frozenThawInCold') } as const;
+
 /** Effect of the store, the pH and the salt on those lives. */
 export const SHELF_LIFE = { usualC: 4, q10: 3, perPhBelow: 0.6, saltedFromPct: 3.5, saltedTimes: 1.6 } as const;

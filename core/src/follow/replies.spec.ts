@@ -69,7 +69,9 @@ describe('the answer to a temperature', () => {
     expect(said(60).key).toBe('reply.warmth.toGo');
     expect(said(60).says.values!['left']).toEqual(jasmine.objectContaining({ byC: 25 }));
     expect(said(85).key).toBe('reply.warmth.there');
-    expect(reply(...WARM, step(300, 'chill'), step(900, 'strain'), read(960, 'tempC', 45)).key).toBe('reply.warmth.farOff');
+    expect(reply(...WARM, step(300, 'chill'), step(900, 'strain'), read(960, 'tempC', 45)).key).toBe(
+      'reply.warmth.farOff',
+    );
     expect(said(93).key).toMatch(/^reply\.warmth\.over(Felt|Unfelt)$/);
   });
 });
@@ -113,13 +115,23 @@ describe('the answer to a look', () => {
     };
     for (const name of STAGE_KIND_NAMES) {
       const { kind } = bind({ id: name, kind: name, params: {} });
-      const heard = { at: { stage: { kind } }, here: souring, planned: souring } as unknown as Heard;
+      const heard = {
+        at: { stage: { kind, params: kind.defaults } },
+        here: souring,
+        planned: souring,
+      } as unknown as Heard;
       for (const { cue, answers } of kind.cues)
         for (const answer of answers)
           expect(replyToLook(cue, answer, heard))
             .withContext(`${kind.kind} ${cue} ${answer}`)
             .not.toBeNull();
     }
+  });
+
+  it('tells by hand where nobody has a thermometer, against what is planned or wanted then', () => {
+    const keys = (...answers: string[]) => answers.map((answer) => reply(...WARM, look(130, 'hand', answer)).key);
+    expect(keys('lukewarm', 'warm', 'hot')).toEqual(['reply.hand.tooCool', 'reply.hand.right', 'reply.hand.tooWarm']);
+    expect(reply(...COOLING, look(56, 'hand', 'hot')).key).toBe('reply.hand.tooWarm');
   });
 
   it('takes yeast for what it is: right in grains and clabber, strange in yogurt', () => {

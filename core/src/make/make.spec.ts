@@ -193,3 +193,74 @@ describe('two products of one outlay', () => {
     expect(priced!.cost.perPot).toBeLessThan(plain!.cost.perPot);
   });
 });
+
+describe('ways of going about it', () => {
+  const made = (id: string, choices: Choices = {}) => makeSheet(methodById(id), choices, FEW);
+  const says = (id: string, stage: string, choices: Choices = {}) =>
+    english(made(id, choices).stages.find((s) => s.id === stage)!.instruction);
+
+  it('starts in what clings to an emptied pot: a spoon or two, slower than a dose, and less sure', () => {
+    const [spoon, pot] = [{}, { sownBy: 'residue' }].map((c) => made('scalded-yogurt', { massG: 2000, ...c }));
+    const starter = (sheet: typeof pot) => sheet!.amounts.find((a) => a.outOf === 'culture')!.massG;
+    expect(starter(pot)).toBeGreaterThan(10);
+    expect(starter(pot)).toBeLessThan(40);
+    expect(pot!.souring!.forecast.p50Min!).toBeGreaterThan(spoon!.souring!.forecast.p50Min! + 10);
+    const width = (f: typeof pot) => f!.souring!.forecast.p90Min! - f!.souring!.forecast.p10Min!;
+    expect(width(pot)).toBeGreaterThan(1.1 * width(spoon));
+    expect(says('scalded-yogurt', 'starter', { sownBy: 'residue' })).toContain('clings to it');
+  });
+
+  it('strains a cold start where it is asked to, and says nothing of straining where it is not', () => {
+    const [set, strained] = [{}, { strainIt: 'yes' }].map((c) => made('cold-start-yogurt', c));
+    expect(set!.stages.map((s) => s.kind)).not.toContain('strain');
+    expect(strained!.stages.map((s) => s.kind)).toContain('strain');
+    expect(strained!.product.massG).toBeLessThan(0.6 * set!.product.massG);
+    expect(strained!.product.solidsPct).toBeGreaterThan(set!.product.solidsPct + 5);
+  });
+
+  it('simmers curd until it has curdled, hotter than off the heat, and pays for the heat', () => {
+    const [off, simmer] = ['off', 'simmer'].map((restBy) => made('acid-heat-curd', { restBy }));
+    const endC = (restBy: string) =>
+      lastOf(
+        runMake(planStages(methodById('acid-heat-curd'), { restBy }), USUAL_ENVIRONMENT).find(
+          (r) => r.stage.id === 'rest',
+        )!,
+      ).tempC;
+    expect(endC('simmer')).toBeGreaterThan(endC('off') + 1);
+    expect(simmer!.cost.energy).toBeGreaterThan(off!.cost.energy);
+    expect(says('acid-heat-curd', 'rest', { restBy: 'simmer' })).toContain('just under the boil');
+  });
+
+  it('salts the milk in the pot, of which most leaves with the whey and all is accounted for', () => {
+    const [plain, salted] = [0, 0.5].map((potSaltPct) => made('acid-heat-curd', { potSaltPct, saltPct: 0 }));
+    const saltG = (salted!.nutrition.saltG - plain!.nutrition.saltG) * (salted!.product.massG / 100);
+    const inG = 0.005 * Number(salted!.choices['massG']);
+    expect(saltG / inG).toBeGreaterThan(0.08);
+    expect(saltG / inG).toBeLessThan(0.4);
+    expect(salted!.balance.errorPct).toBeLessThan(1e-6);
+  });
+
+  it('puts acid in by as many parts as were said', () => {
+    expect(says('smooth-curd', 'acid', { acidParts: 6 })).toContain('6 parts');
+  });
+
+  it('takes thin cream along with the crust: more of it, leaner, the less put by', () => {
+    const [crust, softer] = [0, 40].map((withThinPct) => made('scalded-cream', { withThinPct }));
+    const thin = (sheet: typeof crust) => sheet!.byproducts.find(({ is }) => is === 'cream')!.massG;
+    expect(thin(softer) / thin(crust)).toBeCloseTo(0.6, 2);
+    expect(softer!.product.massG).toBeGreaterThan(crust!.product.massG);
+    expect(softer!.product.fatPct).toBeLessThan(crust!.product.fatPct);
+  });
+
+  it('keeps butter for months frozen, whatever is folded in aside', () => {
+    expect(made('cultured-butter', { keptIn: 'frozen' }).keeps!.days).toBe(270);
+    expect(made('cultured-butter').keeps!.days).toBeLessThan(60);
+  });
+
+  it('says from when acid guards what stands on a counter', () => {
+    const { souring } = made('cultured-cream');
+    expect(souring!.guardedAfterMin!).toBeGreaterThan(6 * 60);
+    expect(souring!.guardedAfterMin!).toBeLessThan(24 * 60);
+    expect(made('acid-heat-curd').souring).toBeNull();
+  });
+});

@@ -1,3 +1,8 @@
+import { english } from '@oat-crock/messages';
+import { amountWords } from '../amounts/said-units.js';
+import { readAmount } from '../amounts/read-amount.js';
+import { METRIC } from '../units/system.js';
+import { saidWith } from './said-with.js';
 import fc from 'fast-check';
 import { METHODS, methodById } from '../methods/index.js';
 import { decided } from '../methods/method.js';
@@ -71,5 +76,21 @@ describe('a milk or a cream as it comes', () => {
   it('may have no fat at all where milk has none', () => {
     const fats = METHODS.flatMap((m) => m.groups.flatMap((g) => g.choices)).filter((c) => c.key === 'fatPct');
     expect(fats.some((c) => c.kind === 'number' && c.min === 0)).toBeTrue();
+  });
+});
+
+describe('a dose of rennet as it is counted out', () => {
+  const words = amountWords(english);
+  const choices = { massG: 8000, rennet: 'trace', imcuPerMl: 200, dropsPerMl: 25 };
+  const asked = { unit: 'IMCU a kg', units: METRIC, decimal: '.' };
+  const read = (text: string) =>
+    readAmount(text, { ...asked, ...saidWith(methodById('cream-cheese'), 'imcuPerKg', choices) }, words);
+
+  it('is drops of its own bottle, or a millilitre, into so much milk', () => {
+    // 5 drops of 25 a mL of 200 IMCU each: 40 IMCU into 8 kg
+    expect(read('5 drops')).toEqual({ is: 'amount', value: 5, own: false });
+    expect(read('0.1 mL')).toEqual({ is: 'amount', value: 2.5, own: false });
+    expect(read('4')).toEqual({ is: 'amount', value: 4, own: true });
+    expect(read('4 g').is).toBe('unreadable');
   });
 });

@@ -11,7 +11,7 @@ import { planStages, pouredBy } from './plan.js';
 const LOOSE_POWDER_G_PER_ML = 0.5;
 
 /** What lets an amount be said for a choice in other words than its own unit. */
-export type SaidWith = Pick<AskedAmount, 'gPerMl' | 'pieceG' | 'wholeG'>;
+export type SaidWith = Pick<AskedAmount, 'gPerMl' | 'pieceG' | 'wholeG' | 'perMl' | 'dropMl'>;
 
 /**
  * How dense what a choice asks for is, what a can or packet of it holds, and what a percentage of it is of: so that milk may
@@ -29,6 +29,12 @@ export function saidWith(
   if (choice?.kind !== 'number') return {};
   const choices: Choices = decided(method, given);
   if (choice.unit === 'packets') return { gPerMl: LOOSE_POWDER_G_PER_ML, pieceG: Number(choices['packetG']) };
+  if (choice.unit === 'IMCU a kg') {
+    return {
+      perMl: (1000 * Number(choices['imcuPerMl'])) / Number(choices['massG']),
+      dropMl: 1 / Number(choices['dropsPerMl']),
+    };
+  }
   if (choice.unit === '% of the milk') {
     const gPerMl = key === 'powderPct' ? LOOSE_POWDER_G_PER_ML : CROCK_G_PER_ML;
     return { wholeG: Number(choices['massG']), gPerMl };

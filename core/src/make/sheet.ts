@@ -13,6 +13,7 @@ import {
   type ForecastOptions,
   type SouringForecast,
 } from '../forecast/souring-forecast.js';
+import { SAFE_PH } from '../constants/safety-limits.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
 import { drainProblem, souringProblem } from './forecast-problems.js';
 import { expecting as expectingOf, type Expecting } from '../learn/expecting.js';
@@ -71,6 +72,8 @@ export interface MakeSheet {
     readonly beginMin: number;
     readonly targetPh: number;
     readonly forecast: SouringForecast;
+    /** Minutes from its begin until acid guards it, as it is likely to go; null where it never does. */
+    readonly guardedAfterMin: number | null;
     /** Where the clock ends it: when, and how sour it is then. */
     readonly byClock: { readonly endMin: number; readonly ph: FanPoint } | null;
   } | null;
@@ -280,10 +283,16 @@ function souringOf(
       const asked = run.stage.kind.endsAt ? { ...options, atMin: endMin - beginMin } : options;
       const forecast = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
       const byClock = forecast.at && { endMin, ph: forecast.at };
-      return { beginMin, targetPh: problem.targetPh, forecast, byClock };
+      return { beginMin, targetPh: problem.targetPh, forecast, guardedAfterMin: guardedAfter(runs, beginMin), byClock };
     }
   }
   return null;
+}
+
+function guardedAfter(runs: readonly StageRun[], beginMin: number): number | null {
+  const states = runs.flatMap((r) => r.states).filter((s) => s.minute >= beginMin);
+  const guarded = states.find((s) => s.ph <= SAFE_PH);
+  return guarded ? guarded.minute - beginMin : null;
 }
 
 function strainingOf(

@@ -32,6 +32,8 @@ export interface Stock extends Material {
   readonly allergen?: 'coconut' | 'cashew' | 'soya';
   /** What one can, carton or pack gives of it, g; left out where it is loose. */
   readonly packG?: number;
+  /** Clear liquid that stands under it in its can and is not taken, g for each g of it. */
+  readonly leavesG?: number;
 }
 
 /** What a label says of a stock, and nothing else of it. */

@@ -249,6 +249,7 @@ export const PLANT_BASES: readonly Stock[] = [
     treatment: 'ultra-heated',
     pricePerKg: 9,
     packG: 220,
+    leavesG: 180 / 220,
     allergen: 'coconut',
   },
   {

@@ -38,6 +38,10 @@ export interface MessageValues {
   'answer.fizz.foams': None;
   'answer.fizz.gushes': None;
   'answer.fizz.still': None;
+  'answer.hand.cool': None;
+  'answer.hand.hot': None;
+  'answer.hand.lukewarm': None;
+  'answer.hand.warm': None;
   'answer.melt.grainy': None;
   'answer.melt.lumpy': None;
   'answer.melt.smooth': None;
@@ -117,6 +121,7 @@ export interface MessageValues {
   'constants.shelfLife.acidKeepsGoesSouring': None;
   'constants.shelfLife.buttermilkLeftTurns': None;
   'constants.shelfLife.cookedThroughButSoda': None;
+  'constants.shelfLife.frozenThawInCold': None;
   'constants.shelfLife.neitherAcidNorSalt': None;
   'constants.shelfLife.nothingKeepsButCold': None;
   'constants.shelfLife.thereHardlyAnythingLeft': None;
@@ -641,6 +646,8 @@ export interface MessageValues {
   'methods.acidCurd.drainsFastWhileHot': None;
   'methods.acidCurd.dry': None;
   'methods.acidCurd.eaten': None;
+  'methods.acidCurd.eitherGathers': None;
+  'methods.acidCurd.firmerCurd': None;
   'methods.acidCurd.flatSieve': None;
   'methods.acidCurd.fruitBottlesDifferClear': None;
   'methods.acidCurd.gentlest': None;
@@ -648,7 +655,9 @@ export interface MessageValues {
   'methods.acidCurd.highEnoughWheyProtein': None;
   'methods.acidCurd.how': None;
   'methods.acidCurd.hungCloth': None;
+  'methods.acidCurd.inSoManyParts': None;
   'methods.acidCurd.itsStrength': None;
+  'methods.acidCurd.justSimmering': None;
   'methods.acidCurd.keepsDays': None;
   'methods.acidCurd.littleAcidSweetSoft': None;
   'methods.acidCurd.littleCreamMakesTender': None;
@@ -657,12 +666,19 @@ export interface MessageValues {
   'methods.acidCurd.milkLittleCreamBrought': None;
   'methods.acidCurd.milkNearBoilAcid': None;
   'methods.acidCurd.moistSpooningSolids': None;
+  'methods.acidCurd.mostLeavesWithWhey': None;
+  'methods.acidCurd.noneInThePot': None;
   'methods.acidCurd.notAcidEnoughToKeep': None;
+  'methods.acidCurd.offTheHeat': None;
   'methods.acidCurd.readyWhenDrained': None;
+  'methods.acidCurd.saltInThePot': None;
   'methods.acidCurd.smoothAcidCurd': None;
   'methods.acidCurd.soft': None;
   'methods.acidCurd.softCurd': None;
   'methods.acidCurd.softCurdAcidHeat': None;
+  'methods.acidCurd.softerCurd': None;
+  'methods.acidCurd.spoonAtATime': None;
+  'methods.acidCurd.thenItStands': None;
   'methods.acidCurd.untilItIs': None;
   'methods.acidCurd.untilWheyClearAbout': None;
   'methods.acidCurd.warmAtOnce': None;
@@ -692,10 +708,15 @@ export interface MessageValues {
   'methods.clabber.spoonLast': None;
   'methods.clabber.starter': None;
   'methods.clabber.yourOwnLineSourer': None;
+  'methods.coldStartYogurt.asItSets': None;
   'methods.coldStartYogurt.coldStart': None;
   'methods.coldStartYogurt.coldStartYogurt': None;
   'methods.coldStartYogurt.milkHeatedHighBefore': None;
   'methods.coldStartYogurt.moreFatSoftensTang': None;
+  'methods.coldStartYogurt.nothingMoreToDo': None;
+  'methods.coldStartYogurt.strainIt': None;
+  'methods.coldStartYogurt.strained': None;
+  'methods.coldStartYogurt.thickerLessOfIt': None;
   'methods.coldStartYogurt.ultraHeatedUltrafilteredMilk': None;
   'methods.coldStartYogurt.warmColdMilkNot': None;
   'methods.creamCheese.buttermilkLastBatch': None;
@@ -742,21 +763,26 @@ export interface MessageValues {
   'methods.culturedButter.eightyTwoButterDrier': None;
   'methods.culturedButter.enoughForColdChurned': None;
   'methods.culturedButter.foodProcessor': None;
+  'methods.culturedButter.frozen': None;
   'methods.culturedButter.halfStaysEmptyCream': None;
   'methods.culturedButter.handWrapped': None;
   'methods.culturedButter.iceFirmsWarmChurned': None;
   'methods.culturedButter.iceWhy': None;
   'methods.culturedButter.inAMould': None;
+  'methods.culturedButter.inTheCold': None;
   'methods.culturedButter.itHolds': None;
   'methods.culturedButter.jarShaken': None;
+  'methods.culturedButter.keepIt': None;
   'methods.culturedButter.keepsWeeks': None;
   'methods.culturedButter.mixer': None;
+  'methods.culturedButter.monthsThawDay': None;
   'methods.culturedButter.moreFlavourEatWithin': None;
   'methods.culturedButter.noGearSomePatience': None;
   'methods.culturedButter.pressOnly': None;
   'methods.culturedButter.pressedColdTurnedOut': None;
   'methods.culturedButter.ripeCleanNuttyLower': None;
   'methods.culturedButter.shapeIt': None;
+  'methods.culturedButter.sheetSaysDays': None;
   'methods.culturedButter.soOften': None;
   'methods.culturedButter.steadyEasyStopTime': None;
   'methods.culturedButter.tapCold': None;
@@ -772,6 +798,7 @@ export interface MessageValues {
   'methods.culturedButter.with': None;
   'methods.culturedButter.withIce': None;
   'methods.culturedButter.workItTo': None;
+  'methods.culturedButter.wrappedTightEitherWay': None;
   'methods.culturedButter.yourOwnCount': None;
   'methods.culturedCream.andBesideIt': None;
   'methods.culturedCream.cleanButtery': None;
@@ -1108,6 +1135,7 @@ export interface MessageValues {
   'methods.scaldedCream.keepItAt': None;
   'methods.scaldedCream.liftIt': None;
   'methods.scaldedCream.moreSofter': None;
+  'methods.scaldedCream.noneOfIt': None;
   'methods.scaldedCream.panHolds': None;
   'methods.scaldedCream.pierceDrain': None;
   'methods.scaldedCream.richCreamKeptHot': None;
@@ -1115,9 +1143,11 @@ export interface MessageValues {
   'methods.scaldedCream.scaldedThickCream': None;
   'methods.scaldedCream.scalding': None;
   'methods.scaldedCream.shallowGivesMoreCrust': None;
+  'methods.scaldedCream.softerMoreOfIt': None;
   'methods.scaldedCream.steadySlowOvenWater': None;
   'methods.scaldedCream.takeCrust': None;
   'methods.scaldedCream.thickSomeCreamStays': None;
+  'methods.scaldedCream.thinCreamWithIt': None;
   'methods.scaldedCream.thirtyFiveLeastRicher': None;
   'methods.scaldedCream.whatLeftUnderThin': None;
   'methods.scaldedYogurt.coldClean': None;
@@ -1197,6 +1227,7 @@ export interface MessageValues {
   'methods.starterChoices.kind': None;
   'methods.starterChoices.labelSaysMuchMilk': None;
   'methods.starterChoices.labelWeighedOncePart': None;
+  'methods.starterChoices.leftInPot': None;
   'methods.starterChoices.liveYogurt': None;
   'methods.starterChoices.makesSinceBoughtBought': None;
   'methods.starterChoices.moreFasterSharperLess': None;
@@ -1204,14 +1235,19 @@ export interface MessageValues {
   'methods.starterChoices.oneWeighs': None;
   'methods.starterChoices.packetCosts': None;
   'methods.starterChoices.partOneGoesGrams': None;
+  'methods.starterChoices.pourOverIt': None;
   'methods.starterChoices.powder': None;
   'methods.starterChoices.powderNeedsHourTwo': None;
+  'methods.starterChoices.residueVaries': None;
   'methods.starterChoices.roomTemperature': None;
+  'methods.starterChoices.sameEachTime': None;
   'methods.starterChoices.slowerOffMarkVery': None;
+  'methods.starterChoices.sownBy': None;
   'methods.starterChoices.starter': None;
   'methods.starterChoices.starterGoes': None;
   'methods.starterChoices.vigourAge': None;
   'methods.starterChoices.weakAfterTwoDays': None;
+  'methods.starterChoices.weighedIn': None;
   'methods.starterFeeding.at': { readonly temp: Value };
   'methods.starterFeeding.butterCreamCulture': None;
   'methods.starterFeeding.clabber': None;
@@ -1699,6 +1735,7 @@ export interface MessageValues {
   'page.log.entryWords.texture': None;
   'page.log.entryWords.theLarder': None;
   'page.log.entryWords.tilted': None;
+  'page.log.entryWords.toTheHand': None;
   'page.log.entryWords.tookOut': { readonly mass: Value; readonly lotId: Value };
   'page.log.entryWords.washWater': None;
   'page.log.entryWords.whey': { readonly read: Value };
@@ -2085,6 +2122,7 @@ export interface MessageValues {
   'page.methods.scaleBar.toGet': None;
   'page.methods.scaleBar.useUp': { readonly words: Value };
   'page.methods.sheetFacts.aPot': { readonly price: Value };
+  'page.methods.sheetFacts.acidAfter': { readonly after: Value };
   'page.methods.sheetFacts.alcohol': { readonly alcohol: Value };
   'page.methods.sheetFacts.cheaper': { readonly per: Value; readonly by: Value };
   'page.methods.sheetFacts.chosenNeverComesEnd': None;
@@ -2124,6 +2162,7 @@ export interface MessageValues {
   'page.methods.sheetFacts.sourEnough': None;
   'page.methods.sheetFacts.sourness': None;
   'page.methods.sheetFacts.soursUntil': None;
+  'page.methods.sheetFacts.starterMustLive': { readonly safe: Value };
   'page.methods.sheetFacts.sugarBalance': None;
   'page.methods.sheetFacts.sugarInWheyEaten': {
     readonly in: Value;
@@ -2135,6 +2174,7 @@ export interface MessageValues {
   'page.methods.sheetFacts.sugarsLeft': None;
   'page.methods.sheetFacts.thickEnough': None;
   'page.methods.sheetFacts.wholeMake': None;
+  'page.methods.sheetFacts.whySafe': None;
   'page.methods.sheetPaper.begun': { readonly name: Value; readonly begun: Value };
   'page.methods.sheetPaper.begun2': { readonly begun: Value };
   'page.methods.sheetPaper.cautions': None;
@@ -2841,6 +2881,9 @@ export interface MessageValues {
   'reply.fizz.foams': None;
   'reply.fizz.gushes': None;
   'reply.fizz.still': None;
+  'reply.hand.right': { readonly wanted: Value; readonly temp: Value };
+  'reply.hand.tooCool': { readonly wanted: Value; readonly temp: Value };
+  'reply.hand.tooWarm': { readonly wanted: Value; readonly temp: Value };
   'reply.melt.grainy': None;
   'reply.melt.lumpy': None;
   'reply.melt.smooth': None;
@@ -3163,6 +3206,7 @@ export interface MessageValues {
   'stages.base.rinseJarWithSugar': { readonly mass: Value; readonly name: Value; readonly sugar: Value };
   'stages.base.smoothNoLumpsFat': None;
   'stages.base.waitsHourOpenCan': None;
+  'stages.base.waterIsLeft': { readonly does: Value; readonly left: Value };
   'stages.blend.allWeighed': None;
   'stages.blend.askMoreChooseLeaner': { readonly fat: Value };
   'stages.blend.askMost': { readonly fat: Value };
@@ -3217,6 +3261,7 @@ export interface MessageValues {
   'stages.cautions.calciumChlorideFoodGrade': { readonly share: Value };
   'stages.cautions.capsulesSupplementsNotAssayed': None;
   'stages.cautions.closedBottlesBurstOnly': None;
+  'stages.cautions.condensation': None;
   'stages.cautions.containsCashewNuts': None;
   'stages.cautions.containsCoconutWhichCounts': None;
   'stages.cautions.containsMilk': None;
@@ -3245,6 +3290,7 @@ export interface MessageValues {
   'stages.chill.clockNotCold': { readonly temp: Value };
   'stages.chill.coldThrough': None;
   'stages.chill.coldThroughFirmWhen': None;
+  'stages.chill.coverPan': None;
   'stages.chill.heldBack': None;
   'stages.chill.keepsColdTwoDays': None;
   'stages.chill.longerOrCold': None;
@@ -3300,6 +3346,7 @@ export interface MessageValues {
   'stages.cook.raw': None;
   'stages.cook.smoothOnlyEggNot': { readonly temp: Value };
   'stages.cook.startMelting': None;
+  'stages.cook.temperEgg': { readonly does: Value };
   'stages.cool.cool': { readonly target: Value };
   'stages.cool.iceBath': None;
   'stages.cool.itIsAt': { readonly target: Value };
@@ -3370,6 +3417,7 @@ export interface MessageValues {
   'stages.ending.untilHour': { readonly does: Value; readonly hour: Value };
   'stages.ending.untilMorning': { readonly does: Value };
   'stages.ending.whenTimeIsUp': None;
+  'stages.finish.anHourOut': { readonly does: Value };
   'stages.finish.backIntoColdWithin': None;
   'stages.finish.countThem': None;
   'stages.finish.dragSpoonThroughWhat': None;
@@ -3384,6 +3432,7 @@ export interface MessageValues {
   'stages.finish.pots': None;
   'stages.finish.product': None;
   'stages.finish.startPotting': None;
+  'stages.finish.thenFreeze': { readonly does: Value };
   'stages.finish.weighIt': None;
   'stages.finish.weighPot': None;
   'stages.finish.weighWrap': None;
@@ -3408,6 +3457,7 @@ export interface MessageValues {
   'stages.grains.putGrainsIntoMilk': { readonly grains: Value };
   'stages.grains.theGrainsAreIn': None;
   'stages.grains.wakeThemLittleMilk': None;
+  'stages.handLook.howWarm': None;
   'stages.heat.askLess': { readonly temp: Value };
   'stages.heat.bottomPot': None;
   'stages.heat.doesBottomCatch': None;
@@ -3475,6 +3525,7 @@ export interface MessageValues {
   'stages.incubate.wheyProteinHardlyUnfolded': None;
   'stages.incubate.wheyTop': None;
   'stages.inoculate.everyTenMinutesCool': { readonly temp: Value };
+  'stages.inoculate.intoEmptiedPot': { readonly mass: Value };
   'stages.inoculate.lessIsRounder': { readonly dose: Value };
   'stages.inoculate.lumpStarterSoursWhere': None;
   'stages.inoculate.lumpsStarter': None;
@@ -3602,8 +3653,12 @@ export interface MessageValues {
   'stages.rennet.useWithin': { readonly goodFor: Value };
   'stages.rest.gathered': None;
   'stages.rest.itHasRested': None;
+  'stages.rest.itHasSimmered': None;
   'stages.rest.leaveRest': None;
+  'stages.rest.letSimmer': None;
   'stages.rest.rest': None;
+  'stages.rest.simmer': { readonly n: Value };
+  'stages.rest.simmering': None;
   'stages.rest.soonerFiner': None;
   'stages.rest.soonerGrains': None;
   'stages.rest.sunkTogether': None;
@@ -3624,6 +3679,7 @@ export interface MessageValues {
   'stages.salt.saltFine': None;
   'stages.salt.saltGoneInto': None;
   'stages.salt.saltIt': None;
+  'stages.salt.stirIntoMilk': { readonly salt: Value };
   'stages.salt.theSaltIsIn': None;
   'stages.salt.turnUnsalted': { readonly texture: string };
   'stages.salt.turnWithSalt': { readonly texture: string; readonly salt: Value };

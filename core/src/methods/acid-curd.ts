@@ -58,6 +58,40 @@ const acid = (initial: number, why: Text) =>
         initial,
         why,
       },
+      {
+        key: 'acidParts',
+        label: say('methods.acidCurd.inSoManyParts'),
+        kind: 'number',
+        unit: 'parts',
+        min: 1,
+        max: 12,
+        step: 1,
+        initial: 3,
+        why: say('methods.acidCurd.spoonAtATime'),
+      },
+      {
+        key: 'potSaltPct',
+        nought: say('methods.acidCurd.noneInThePot'),
+        label: say('methods.acidCurd.saltInThePot'),
+        kind: 'number',
+        unit: '%',
+        min: 0,
+        max: 2,
+        step: 0.1,
+        initial: 0,
+        why: say('methods.acidCurd.mostLeavesWithWhey'),
+      },
+      {
+        key: 'restBy',
+        label: say('methods.acidCurd.thenItStands'),
+        kind: 'option',
+        initial: 'off',
+        why: say('methods.acidCurd.eitherGathers'),
+        options: [
+          { id: 'off', label: say('methods.acidCurd.offTheHeat'), why: say('methods.acidCurd.softerCurd') },
+          { id: 'simmer', label: say('methods.acidCurd.justSimmering'), why: say('methods.acidCurd.firmerCurd') },
+        ],
+      },
       ACID_PRICE,
     ],
   }) as const satisfies ChoiceGroup;
@@ -124,13 +158,24 @@ const HEAT = only(
 function stages<const T extends TypedTemplate>(restMin: number, salt: T) {
   return [
     BLEND,
+    {
+      id: 'pot-salt',
+      kind: 'salt',
+      params: { saltPct: { choice: 'potSaltPct' }, into: 'milk' },
+      onlyIf: { choice: 'potSaltPct', above: 0 },
+    },
     { id: 'heat', kind: 'heat', params: { targetC: { choice: 'heatC' } } },
     {
       id: 'acid',
       kind: 'acidify',
-      params: { agent: { choice: 'agent' }, strengthPct: { choice: 'acidPct' }, targetPh: { choice: 'targetPh' } },
+      params: {
+        agent: { choice: 'agent' },
+        strengthPct: { choice: 'acidPct' },
+        targetPh: { choice: 'targetPh' },
+        parts: { choice: 'acidParts' },
+      },
     },
-    { id: 'rest', kind: 'rest', params: { minutes: restMin } },
+    { id: 'rest', kind: 'rest', params: { minutes: restMin, heat: { choice: 'restBy' } } },
     {
       id: 'strain',
       kind: 'strain',

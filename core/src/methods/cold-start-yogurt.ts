@@ -1,12 +1,34 @@
 import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { READY_MILKS, REFERENCE_MILKS } from '../materials/reference-materials.js';
-import { only, vary } from './method.js';
+import { only, vary, when, withFirst, type OptionChoice } from './method.js';
+import { STRAIN_STAGES, STRAINING } from './straining-choices.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, KEEPING, PLAIN_MILK, milkOption, MONEY, STARTER, STARTER_KEYS } from './common-choices.js';
+import {
+  CHILLING,
+  KEEPING,
+  PLAIN_MILK,
+  milkOption,
+  MONEY_AND_BESIDES,
+  STARTER,
+  STARTER_KEYS,
+} from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const STAGES = stagesNamed(SCALDED_STAGES, ['blend', 'starter', 'warm', 'chill']);
+
+const STRAINED = { choice: 'strainIt', is: 'yes' } as const;
+const STRAIN_IT = {
+  key: 'strainIt',
+  label: say('methods.coldStartYogurt.strainIt'),
+  kind: 'option',
+  initial: 'no',
+  why: say('methods.coldStartYogurt.thickerLessOfIt'),
+  options: [
+    { id: 'no', label: say('methods.coldStartYogurt.asItSets'), why: say('methods.coldStartYogurt.nothingMoreToDo') },
+    { id: 'yes', label: say('methods.coldStartYogurt.strained'), why: say('methods.coldStartYogurt.thickerLessOfIt') },
+  ],
+} as const satisfies OptionChoice;
 
 /** What can warm a cold crock, and not only keep a warm one. */
 const WARMING = ['thermostat', 'lamp-oven'];
@@ -38,7 +60,18 @@ export const coldStartYogurt = method({
       keepC: { min: 36 },
     }),
     CHILLING,
-    MONEY,
+    withFirst(when(STRAINED, STRAINING), STRAIN_IT),
+    MONEY_AND_BESIDES,
   ],
-  stages: [...STAGES, { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } }],
+  stages: [
+    ...STAGES,
+    ...STRAIN_STAGES.map((stage) => when(STRAINED, stage)),
+    {
+      id: 'finish',
+      kind: 'finish',
+      params: { potG: { choice: 'potG' }, whisk: 'no' },
+      onlyIf: { choice: 'strainIt', is: 'no' },
+    },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } }, onlyIf: STRAINED },
+  ],
 });

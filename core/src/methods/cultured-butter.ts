@@ -143,6 +143,21 @@ const CHURNING = {
         },
       ],
     },
+    {
+      key: 'keptIn',
+      label: say('methods.culturedButter.keepIt'),
+      kind: 'option',
+      initial: 'cold',
+      why: say('methods.culturedButter.wrappedTightEitherWay'),
+      options: [
+        {
+          id: 'cold',
+          label: say('methods.culturedButter.inTheCold'),
+          why: say('methods.culturedButter.sheetSaysDays'),
+        },
+        { id: 'frozen', label: say('methods.culturedButter.frozen'), why: say('methods.culturedButter.monthsThawDay') },
+      ],
+    },
   ],
 } as const satisfies ChoiceGroup;
 
@@ -167,7 +182,11 @@ const STAGES = [
   { id: 'work', kind: 'work', params: { butterFatPct: { choice: 'butterFatPct' }, saltPct: { choice: 'saltPct' } } },
   FOLD_STAGE,
   { id: 'mould', kind: 'mould', params: { pieceG: { choice: 'potG' }, shape: { choice: 'shape' } } },
-  { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces' } },
+  {
+    id: 'finish',
+    kind: 'finish',
+    params: { potG: { choice: 'potG' }, whisk: 'no', as: 'pieces', keptIn: { choice: 'keptIn' } },
+  },
 ] as const;
 
 export const culturedButter = method({

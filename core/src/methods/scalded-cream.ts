@@ -51,6 +51,18 @@ const SCALDING = {
         { id: 'drain', label: say('methods.scaldedCream.pierceDrain'), why: say('methods.scaldedCream.moreSofter') },
       ],
     },
+    {
+      key: 'withThinPct',
+      nought: say('methods.scaldedCream.noneOfIt'),
+      label: say('methods.scaldedCream.thinCreamWithIt'),
+      kind: 'number',
+      unit: '%',
+      min: 0,
+      max: 60,
+      step: 5,
+      initial: 0,
+      why: say('methods.scaldedCream.softerMoreOfIt'),
+    },
   ],
 } as const satisfies ChoiceGroup;
 
@@ -88,9 +100,13 @@ export const scaldedCream = method({
     {
       id: 'chill',
       kind: 'chill',
-      params: { targetC: 5, holdBackPct: 0, depthCm: { choice: 'depthCm' }, ...CHILLING_PARAMS },
+      params: { targetC: 5, holdBackPct: 0, depthCm: { choice: 'depthCm' }, inPan: 'yes', ...CHILLING_PARAMS },
     },
-    { id: 'lift', kind: 'lift', params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' } } },
+    {
+      id: 'lift',
+      kind: 'lift',
+      params: { how: { choice: 'taking' }, scaldedH: { choice: 'scaldH' }, withThinPct: { choice: 'withThinPct' } },
+    },
     { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
   ],
 });

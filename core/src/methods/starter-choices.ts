@@ -35,6 +35,26 @@ export const STARTER = {
       why: say('methods.starterChoices.degreeTwoAboveKeeping'),
     },
     {
+      key: 'sownBy',
+      label: say('methods.starterChoices.sownBy'),
+      kind: 'option',
+      initial: 'spoon',
+      why: say('methods.starterChoices.residueVaries'),
+      options: [
+        {
+          id: 'spoon',
+          label: say('methods.starterChoices.weighedIn'),
+          why: say('methods.starterChoices.sameEachTime'),
+        },
+        {
+          id: 'residue',
+          label: say('methods.starterChoices.leftInPot'),
+          why: say('methods.starterChoices.pourOverIt'),
+        },
+      ],
+      onlyIf: LIVE,
+    },
+    {
       key: 'dosePct',
       label: say('methods.starterChoices.dose'),
       kind: 'number',
@@ -44,7 +64,7 @@ export const STARTER = {
       step: 0.1,
       initial: 2.5,
       why: say('methods.starterChoices.moreFasterSharperLess'),
-      onlyIf: LIVE,
+      onlyIf: [LIVE, { choice: 'sownBy', is: 'spoon' }],
     },
     {
       key: 'form',
@@ -151,6 +171,7 @@ export const STARTER = {
 
 /** What the stage that takes in what {@link STARTER} chose is told. */
 export const STARTER_PARAMS = {
+  sownBy: { choice: 'sownBy' },
   dosePct: { choice: 'dosePct' },
   packets: { choice: 'packets' },
   packetSetsL: { choice: 'packetSetsL' },

@@ -118,6 +118,6 @@ export const thickCream = method({
       kind: 'strain',
       params: { ...CLOTH_PARAMS, method: 'flat', share: 0.93, where: 'cold', ...endingParams('drain') },
     },
-    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no' } },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, whisk: 'no', eaten: 'an hour out' } },
   ],
 });

@@ -1,4 +1,5 @@
 import { KEEPING, MONEY } from './common-choices.js';
+import { planStages } from '../make/plan.js';
 import { methodById } from './index.js';
 import { vary } from './method.js';
 import { method, stagesNamed, type TypedTemplate } from './typed.js';
@@ -28,7 +29,7 @@ describe('a method that ships', () => {
 
   it('takes stages of another by their ids, in their order', () => {
     expect(stagesNamed(SCALDED_STAGES, ['warm', 'heat']).map(({ id }) => id)).toEqual(['heat', 'warm']);
-    expect(methodById('cold-start-yogurt').stages.map(({ id }) => id)).toEqual([
+    expect(planStages(methodById('cold-start-yogurt'), {}).map(({ id }) => id)).toEqual([
       'blend',
       'starter',
       'warm',

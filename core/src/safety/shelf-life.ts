@@ -1,6 +1,6 @@
 import { say, type Text } from '../messages/message.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
-import { KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
+import { FROZEN_BUTTER, KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
 import type { CrockState } from '../state/crock-state.js';
 
 /** How long a product keeps, unopened, and why. */
@@ -29,6 +29,7 @@ const WASHED_BELOW = 0.01;
 export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): ShelfLife {
   const productClass = classOf(end);
   const { days, why } = KEEPS[productClass];
+  if (end.curd.isFrozen && end.curd.churned >= 1) return { ...FROZEN_BUTTER, productClass };
   const sourer = productClass === 'sour' ? 1 + SHELF_LIFE.perPhBelow * Math.max(0, SAFE_PH - end.ph) : 1;
   const salted = waterPhaseSaltPct(end) >= SHELF_LIFE.saltedFromPct ? SHELF_LIFE.saltedTimes : 1;
   const warmer = SHELF_LIFE.q10 ** ((storeC - SHELF_LIFE.usualC) / 10);
@@ -44,7 +45,7 @@ export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): 
 
 function classOf({ curd, masses, ph }: CrockState): keyof typeof KEEPS {
   if (curd.churned >= 1) {
-    const serum = masses.lactose + masses.galactose + masses.lactic;
+    const serum = masses.lactose + masses.galactose + masses.glucose + masses.lactic;
     return serum / Math.max(1, masses.water) < WASHED_BELOW ? 'washed butter' : 'unwashed butter';
   }
   if (curd.body === 'melt') return 'cooked cheese';

@@ -46,6 +46,12 @@ const ANSWERS: Readonly<Record<string, Readonly<Record<string, Text>>>> = {
     foams: say('answer.fizz.foams'),
     gushes: say('answer.fizz.gushes'),
   },
+  hand: {
+    cool: say('answer.hand.cool'),
+    lukewarm: say('answer.hand.lukewarm'),
+    warm: say('answer.hand.warm'),
+    hot: say('answer.hand.hot'),
+  },
   melt: {
     grainy: say('answer.melt.grainy'),
     lumpy: say('answer.melt.lumpy'),

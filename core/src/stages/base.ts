@@ -1,5 +1,5 @@
 import { shortName, ingredientName } from '../materials/short-name.js';
-import { say } from '../messages/message.js';
+import { say, type Text } from '../messages/message.js';
 import { mass } from '../messages/quantity.js';
 import { GOODS } from '../materials/kitchen-goods.js';
 import { stockOf, type StockParam } from '../materials/reference-materials.js';
@@ -30,11 +30,9 @@ export const base: StageKind<BaseParams, 'base'> = {
   over: () => say('stages.base.itIsMixed'),
   instruction: (params) => {
     const stock = stockOf(params.base);
-    const sugar = sugarG(params);
-    const base = { mass: mass(params.massG), name: shortName(stock) };
-    return sugar > 0.05
-      ? say('stages.base.rinseJarWithSugar', { ...base, sugar: mass(sugar) })
-      : say('stages.base.rinseJar', base);
+    const leftG = params.massG * (stock.leavesG ?? 0);
+    const does = pourWords(params);
+    return leftG > 0 ? say('stages.base.waterIsLeft', { does, left: mass(leftG) }) : does;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['jar', 'scale'],
@@ -67,6 +65,14 @@ export const base: StageKind<BaseParams, 'base'> = {
   cautions: (params) => [CAUTIONS.clean, CAUTIONS.boilRinse, ALLERGENS[stockOf(params.base).allergen ?? 'none']],
   problems: () => [],
 };
+
+function pourWords(params: BaseParams): Text {
+  const sugar = sugarG(params);
+  const base = { mass: mass(params.massG), name: shortName(stockOf(params.base)) };
+  return sugar > 0.05
+    ? say('stages.base.rinseJarWithSugar', { ...base, sugar: mass(sugar) })
+    : say('stages.base.rinseJar', base);
+}
 
 const ALLERGENS = {
   none: CAUTIONS.allergenNuts,

@@ -27,6 +27,7 @@ export const CAUTIONS = {
   allergenSoya: say('stages.cautions.containsSoya'),
   allergenTreeNuts: say('stages.cautions.containsNuts'),
   freshInFat: say('stages.cautions.freshInFat', { temp: temp(4) }),
+  condensation: say('stages.cautions.condensation'),
   ultraCream: say('stages.cautions.ultraHeatedCreamStabilised'),
   whey: say('stages.cautions.acidWheyDoesNot'),
   counterDrain: say('stages.cautions.counterGoesSouringOnly'),

@@ -18,6 +18,8 @@ export interface ChillParams extends Ending {
   readonly depthCm: number;
   /** In moulds of so much each, g; 0 = all in one. */
   readonly pieceG: number;
+  /** It stays in the pan it was scalded in, and is covered now that it is cool. */
+  readonly inPan: 'yes' | 'no';
 }
 
 /** Warmer than it is meant to be by more than this (°C), it is not cold through. */
@@ -30,7 +32,8 @@ function shapeOf({ depthCm, pieceG }: ChillParams, state: CrockState): Shape | u
   return undefined;
 }
 
-function intoTheCold({ depthCm, pieceG }: ChillParams): Text {
+function intoTheCold({ depthCm, pieceG, inPan }: ChillParams): Text {
+  if (inPan === 'yes') return say('stages.chill.coverPan');
   if (depthCm > 0) return say('stages.chill.spreadDeepShallowDish', { depth: length(depthCm) });
   if (pieceG > 0) return say('stages.chill.putMouldsIntoCold');
   return say('stages.chill.putCrockIntoCold');
@@ -39,7 +42,7 @@ function intoTheCold({ depthCm, pieceG }: ChillParams): Text {
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
 export const chill: StageKind<ChillParams, 'chill'> = {
   kind: 'chill',
-  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0, ...BY_AIM },
+  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0, inPan: 'no', ...BY_AIM },
   name: () => say('stages.chill.chill'),
   begins: () => say('stages.chill.putIntoCold'),
   over: () => say('stages.chill.coldThrough'),

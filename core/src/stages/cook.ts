@@ -34,7 +34,8 @@ export const cook: StageKind<CookParams, 'cook'> = {
     const list = partsOf(params, before).map(({ goods, massG }) =>
       say('stages.cook.part', { mass: mass(massG), name: goods.name }),
     );
-    return say('stages.cook.overLowFlameMelt', { list: listOf(list, 'comma'), target: temp(params.targetC) });
+    const does = say('stages.cook.overLowFlameMelt', { list: listOf(list, 'comma'), target: temp(params.targetC) });
+    return params.eggPct > 0 ? say('stages.cook.temperEgg', { does }) : does;
   },
   handsMin: () => 20,
   attended: true,

@@ -3,6 +3,7 @@ import { temp } from '../messages/quantity.js';
 import type { CoolingMethod } from '../constants/heat.js';
 import { coolingSurroundings, dishShape } from '../physics/heat.js';
 import { CAUTIONS } from './cautions.js';
+import { HAND_LOOK } from './hand-look.js';
 import type { StageKind } from './kind.js';
 import { standBy, volumeMl } from './pass-time.js';
 import { warmthGauge } from './watch.js';
@@ -59,7 +60,7 @@ export const cool: StageKind<CoolParams, 'cool'> = {
     }),
   }),
   endCue: (params) => say('stages.cool.thermometerShowsAfterStir', { target: temp(params.targetC) }),
-  cues: [],
+  cues: [HAND_LOOK],
   chart: { left: 'tempC', limit: 'cooling' },
   watch: (params, seen) => [warmthGauge(seen, params.targetC)],
   branches: (params, { here, over }) =>

@@ -1,7 +1,7 @@
-import { say } from '../messages/message.js';
+import { say, type Text } from '../messages/message.js';
 import { mass } from '../messages/quantity.js';
 import { scaleMasses, totalG } from '../materials/composition.js';
-import { takeOut, withCurd } from '../state/crock-state.js';
+import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { handsWork } from './hands-work.js';
 import type { StageKind } from './kind.js';
@@ -12,6 +12,10 @@ export interface FinishParams {
   readonly whisk: 'yes' | 'no';
   /** Filled into pots, or wrapped as the pieces it is. */
   readonly as: 'pots' | 'pieces';
+  /** Where it is kept. */
+  readonly keptIn: 'cold' | 'frozen';
+  /** Eaten from the cold, or an hour out of it, where it is stiff while cold. */
+  readonly eaten: 'as it is' | 'an hour out';
 }
 
 /** Left on cloth, whisk and bowl: a fixed smear and a share, as kitchens weigh it. */
@@ -25,24 +29,24 @@ const TAKES_MIN = 15;
 /** Weighed, potted, labelled, back into the cold. */
 export const finish: StageKind<FinishParams, 'finish'> = {
   kind: 'finish',
-  defaults: { potG: 400, whisk: 'yes', as: 'pots' },
+  defaults: { potG: 400, whisk: 'yes', as: 'pots', keptIn: 'cold', eaten: 'as it is' },
   name: (params) => (params.as === 'pots' ? say('stages.finish.weighPot') : say('stages.finish.weighWrap')),
   begins: () => say('stages.finish.startPotting'),
   over: () => say('stages.finish.itIsPotted'),
   instruction: (params, before) => {
-    const weighed = { whisk: params.whisk, total: mass(totalG(before.masses)) };
-    if (params.as === 'pieces') return say('stages.finish.wrapLabel', weighed);
-    const count = potsOf(before.masses, params.potG);
-    return say('stages.finish.fillPots', { ...weighed, count, pot: mass(params.potG, 0) });
+    const does = fills(params, before);
+    if (params.keptIn === 'frozen') return say('stages.finish.thenFreeze', { does });
+    return params.eaten === 'an hour out' ? say('stages.finish.anHourOut', { does }) : does;
   },
   ...handsWork(TAKES_MIN),
   gear: () => ['scale', 'pots'],
   fillsInto: 'jar',
-  begin: (state, _params, { kitchen }) => {
+  begin: (state, params, { kitchen }) => {
     const mass = totalG(state.masses);
     const smear = Math.min(SMEAR_MOST, (SMEAR_G + SMEAR_SHARE * mass) / Math.max(mass, 1));
     const lost = Math.min(MOST_LOST, Math.max(0, 1 - (1 - smear) * kitchen.yieldFactor));
-    return withCurd(takeOut(state, scaleMasses(state.masses, lost), 'lost'), { draining: null });
+    const isFrozen = params.keptIn === 'frozen';
+    return withCurd(takeOut(state, scaleMasses(state.masses, lost), 'lost'), { draining: null, isFrozen });
   },
   slack: () => ({ earlyMin: 0, lateMin: 60, cost: say('stages.finish.backIntoColdWithin') }),
   endCue: () => say('stages.finish.weighedLabelledCold'),
@@ -59,6 +63,12 @@ export const finish: StageKind<FinishParams, 'finish'> = {
   cautions: (_params, state) => [CAUTIONS.clean, ...(state.inputs.casein > 0 ? [CAUTIONS.allergen] : [])],
   problems: () => [],
 };
+
+function fills(params: FinishParams, { masses }: CrockState): Text {
+  const weighed = { whisk: params.whisk, total: mass(totalG(masses)) };
+  if (params.as === 'pieces') return say('stages.finish.wrapLabel', weighed);
+  return say('stages.finish.fillPots', { ...weighed, count: potsOf(masses, params.potG), pot: mass(params.potG, 0) });
+}
 
 /** Whole pots that a mass fills (g), at least one. */
 export function potsOf(masses: Parameters<typeof totalG>[0], potG: number): number {

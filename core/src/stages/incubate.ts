@@ -9,7 +9,8 @@ import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { CAUTIONS } from './cautions.js';
 import { BY_AIM, isByClock, type Ending } from './ending.js';
-import type { Course, Slack, Problem, StageKind } from './kind.js';
+import type { Course, CueScale, Slack, Problem, StageKind } from './kind.js';
+import { HAND_LOOK } from './hand-look.js';
 import { coveredPot, passTime, volumeMl } from './pass-time.js';
 import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
 import { acidityGauge, warmthGauge } from './watch.js';
@@ -53,6 +54,17 @@ export function incubatorSurroundings(
   return { ...coveredPot(volume, environment), aroundC: setC + member.incubatorOffsetC };
 }
 
+const LOOKS: readonly CueScale[] = [
+  {
+    cue: 'set',
+    ask: say('stages.incubate.tiltHowDoesStand'),
+    answers: ['liquid', 'wobbles', 'leaves-the-wall', 'stands'],
+  },
+  { cue: 'whey', ask: say('stages.incubate.wheyTop'), answers: ['none', 'a-film', 'a-pool'] },
+  { cue: 'taste', ask: say('stages.incubate.cleanSpoonHowDoes'), answers: ['sweet', 'mild', 'tangy', 'sharp'] },
+  { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
+];
+
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams, 'incubate'> = {
   kind: 'incubate',
@@ -87,16 +99,8 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   stepMin: 10,
   slack: sournessSlack,
   endCue: () => say('stages.incubate.leavesWallOnePiece'),
-  cues: [
-    {
-      cue: 'set',
-      ask: say('stages.incubate.tiltHowDoesStand'),
-      answers: ['liquid', 'wobbles', 'leaves-the-wall', 'stands'],
-    },
-    { cue: 'whey', ask: say('stages.incubate.wheyTop'), answers: ['none', 'a-film', 'a-pool'] },
-    { cue: 'taste', ask: say('stages.incubate.cleanSpoonHowDoes'), answers: ['sweet', 'mild', 'tangy', 'sharp'] },
-    { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
-  ],
+  cues: LOOKS,
+  cuesFor: (params) => (params.keeper === 'counter' ? LOOKS : [HAND_LOOK, ...LOOKS]),
   watch: (params, seen) => [
     acidityGauge(seen, isByClock(params) ? seen.planned.ph : params.targetPh),
     {
@@ -118,7 +122,8 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
       : []),
   ],
   branches: souringBranches,
-  cautions: (_params, state) => [
+  cautions: (params, state) => [
+    ...(params.keeper === 'counter' ? [] : [CAUTIONS.condensation]),
     ...(isUnheatedYogurt(state) ? [CAUTIONS.unheated] : []),
     CAUTIONS.acid,
     CAUTIONS.mould,

@@ -5,7 +5,14 @@ import { MOLAR_G } from '../constants/milk.js';
 import { POWDER_G_PER_ML, STARTER_AS_MILK, STARTER_LACTIC_MOL_PER_KG } from '../constants/starter.js';
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { Member } from '../environment/environment.js';
-import { lagQOf, packetDosePct, starterPrior, starterActivity, type Starter } from '../physics/starter-activity.js';
+import {
+  lagQOf,
+  packetDosePct,
+  starterPrior,
+  starterActivity,
+  type Starter,
+  type StarterPrior,
+} from '../physics/starter-activity.js';
 import { massesBy, totalG, type Masses } from '../materials/composition.js';
 import { massesOfMaterial } from '../materials/materials.js';
 import { pourIn, type CrockState, type Living } from '../state/crock-state.js';
@@ -35,20 +42,32 @@ export interface InoculateParams {
   readonly vigourPct: number;
   /** Dispersed as a slurry, or sprinkled on and stirred in. */
   readonly how: 'slurry' | 'sprinkled';
+  /** Weighed or spooned in, or what clings to the pot that the last make was eaten out of. */
+  readonly sownBy: 'spoon' | 'residue';
 }
 
-type Dosed = Pick<InoculateParams, 'form' | 'dosePct' | 'packets' | 'packetSetsL' | 'packetG'>;
+type Dosed = Pick<InoculateParams, 'form' | 'sownBy' | 'dosePct' | 'packets' | 'packetSetsL' | 'packetG'>;
 
 const isPowder = ({ form }: Pick<InoculateParams, 'form'>) => form === 'freeze-dried';
 
 /** Starter mass (g) for a crock: a share of it, or the packets' powder. */
 function starterG(params: Dosed, crock: Masses): number {
-  return isPowder(params) ? params.packets * params.packetG : (totalG(crock) * params.dosePct) / 100;
+  if (isPowder(params)) return params.packets * params.packetG;
+  return params.sownBy === 'residue' ? clingingG(crock) : (totalG(crock) * params.dosePct) / 100;
+}
+
+/** Yogurt that clings to the wall of an emptied pot, g for each m². Judgement: a spoon or two in a pot of some litres. */
+const CLINGS_G_PER_M2 = 300;
+
+/** What clings to a pot as wide as deep that this milk fills, g. */
+function clingingG(crock: Masses): number {
+  const radiusM = (crockL(crock) / 1000 / (2 * Math.PI)) ** (1 / 3);
+  return CLINGS_G_PER_M2 * 5 * Math.PI * radiusM ** 2;
 }
 
 /** The dose as a share of live starter that brings as much, percent by mass: of a powder, by the milk that it sets. */
 export function doseOfLivePct(params: Dosed, crock: Masses): number {
-  if (!isPowder(params)) return params.dosePct;
+  if (!isPowder(params)) return (100 * starterG(params, crock)) / totalG(crock);
   return packetDosePct(params.packets, params.packetSetsL, crockL(crock));
 }
 
@@ -87,6 +106,7 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
     generation: 1,
     vigourPct: 100,
     how: 'slurry',
+    sownBy: 'spoon',
   },
   name: () => say('stages.inoculate.starter2'),
   begins: () => say('stages.inoculate.putStarter'),
@@ -96,6 +116,7 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
     const massG = starterG(params, before.masses);
     const second = mass((massG * params.besidePct) / 100);
     const starter = { mass: mass(massG), beside: params.beside, second, volume: spoons(massG / STARTER_G_PER_ML) };
+    if (params.sownBy === 'residue') return say('stages.inoculate.intoEmptiedPot', { mass: mass(massG) });
     if (params.how === 'sprinkled') return say('stages.inoculate.sprinkleStarter', starter);
     return say('stages.inoculate.stirSmoothCupMilk', { ...starter, milk: calledWhat(before) });
   },
@@ -214,10 +235,16 @@ function addStarter(state: CrockState, params: InoculateParams, member: Member):
   const sowing = {
     living: starterAtWork(params, doseOfLivePct(params, state.masses), member),
     lacticMolPerKg: soured ? share * STARTER_LACTIC_MOL_PER_KG : 0,
-    prior: starterPrior(params, activityOf(params)),
+    prior: lessSure(starterPrior(params, activityOf(params)), params),
   };
   return sown(cooler, sowing, member);
 }
+
+/** Nobody knows how much clings to a pot: as far off as a half or twice as much is usual (sd of the logarithm of the dose's pace). */
+const CLINGING_SD = 0.35;
+
+const lessSure = (prior: StarterPrior, { sownBy }: InoculateParams): StarterPrior =>
+  sownBy === 'residue' ? { ...prior, paceSd: Math.hypot(prior.paceSd, CLINGING_SD) } : prior;
 
 /** The cultures that a dose of starter brings, each with its biomass and readiness; two share the dose. */
 function starterAtWork(params: InoculateParams, dosePct: number, member: Member): readonly [Living, ...Living[]] {

@@ -35,7 +35,8 @@ export interface Problem {
 export type EndsBy = 'clock' | 'temperature' | 'acidity' | 'solids';
 
 /** Whose price a thing has: that of the choice "…Price"; what is one's own, or weighs nothing in money, has none. */
-export type PricedAs = 'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'packet' | 'flavour' | 'own';
+export type PricedAs =
+  'milk' | 'cream' | 'powder' | 'acid' | 'butter' | 'egg' | 'capsule' | 'packet' | 'flavour' | 'own';
 
 /** Something to weigh out: what, how much, how dense, and whose price it has. */
 export interface WeighedIn {
@@ -148,6 +149,8 @@ export interface StageKind<P, N extends string = string> {
   /** What to look for as it nears its end. */
   readonly endCue: (params: P) => Text;
   readonly cues: readonly CueScale[];
+  /** The same where they depend on the parameters; the registry puts them in place of {@link cues}. */
+  readonly cuesFor?: (params: P) => readonly CueScale[];
   /** Its parameters as the log tells they came out, for what only hands decide: acid by parts, salt to taste. */
   readonly told?: (params: P, told: Told) => P;
   /** The figures worth watching while it is at hand, planned against actual. */

@@ -1,6 +1,6 @@
 import { say } from '../messages/message.js';
 import { mass } from '../messages/quantity.js';
-import { scaldedCrust } from '../physics/creaming.js';
+import { scaldedCrust, type Layers } from '../physics/creaming.js';
 import { subtractMasses, totalG } from '../materials/composition.js';
 import { takeOut, withCurd, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
@@ -12,6 +12,8 @@ export interface LiftParams {
   readonly how: 'lift' | 'drain';
   /** Hours that it was scalded: they decide how much has come up. */
   readonly scaldedH: number;
+  /** Of the thin cream under it, so much is taken along, percent. */
+  readonly withThinPct: number;
   /** What the thin cream weighed, g, where somebody weighed it. */
   readonly asideG: number | null;
 }
@@ -21,7 +23,7 @@ const TAKES_MIN = 10;
 /** The crust of scalded cream taken from the thin cream under it. */
 export const lift: StageKind<LiftParams, 'lift'> = {
   kind: 'lift',
-  defaults: { how: 'lift', scaldedH: 11, asideG: null },
+  defaults: { how: 'lift', scaldedH: 11, withThinPct: 0, asideG: null },
   name: (params) => (params.how === 'lift' ? say('stages.lift.lift') : say('stages.lift.drainOff')),
   begins: () => say('stages.lift.takeCrustOff'),
   over: () => say('stages.lift.crustOff'),
@@ -57,5 +59,9 @@ export const lift: StageKind<LiftParams, 'lift'> = {
   problems: () => [],
 };
 
-const crustOf = (state: CrockState, { how, scaldedH }: LiftParams) =>
-  scaldedCrust(totalG(state.masses), state.masses.fat, scaldedH, how);
+/** The crust, and what of the thin cream under it is taken along. */
+function crustOf({ masses }: CrockState, { how, scaldedH, withThinPct }: LiftParams): Layers {
+  const { topG, topFatG } = scaldedCrust(totalG(masses), masses.fat, scaldedH, how);
+  const share = withThinPct / 100;
+  return { topG: topG + share * (totalG(masses) - topG), topFatG: topFatG + share * (masses.fat - topFatG) };
+}

@@ -112,8 +112,10 @@ export function bind(stage: Stage): BoundStage {
   if (!plain) throw new RangeError(`No stage kind "${stage.kind}"; there are ${[...BY_NAME.keys()].join(', ')}`);
   const params = { ...plain.defaults, ...stage.params };
   const kind = isByClock(params) ? endedByClock(plain) : plain;
-  const stepMin = kind.stepFor?.(params);
-  return { id: stage.id, kind: stepMin === undefined ? kind : { ...kind, stepMin }, params };
+  const stepMin = kind.stepFor?.(params) ?? kind.stepMin;
+  const cues = kind.cuesFor?.(params) ?? kind.cues;
+  const isPlain = stepMin === kind.stepMin && cues === kind.cues;
+  return { id: stage.id, kind: isPlain ? kind : { ...kind, stepMin, cues }, params };
 }
 
 export const STAGE_KIND_NAMES: readonly string[] = [...BY_NAME.keys()];

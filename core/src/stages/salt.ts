@@ -12,6 +12,8 @@ export interface SaltParams {
   readonly saltPct: number;
   /** Only turned through it, or blended smooth. */
   readonly texture: 'as it is' | 'smooth';
+  /** Turned through a curd, or stirred into the milk in the pot, of which most leaves with the whey. */
+  readonly into: 'curd' | 'milk';
   /** What hands logged that they put in, g, where they did. */
   readonly givenG?: number;
 }
@@ -21,25 +23,27 @@ const TAKES_MIN = 5;
 /** Salt turned through a curd, which may be blended smooth with it. */
 export const salt: StageKind<SaltParams, 'salt'> = {
   kind: 'salt',
-  defaults: { saltPct: 0.8, texture: 'as it is' },
+  defaults: { saltPct: 0.8, texture: 'as it is', into: 'curd' },
   name: (params) => (params.texture === 'smooth' ? say('stages.salt.blendSmooth') : say('stages.salt.salt')),
   begins: (params) => (params.texture === 'smooth' ? say('stages.salt.blendSmooth2') : say('stages.salt.saltIt')),
   over: (params) => (params.texture === 'smooth' ? say('stages.salt.itIsSmooth') : say('stages.salt.theSaltIsIn')),
   instruction: (params, before) => {
     const massG = saltG(before, params);
     const { texture } = params;
+    if (params.into === 'milk') return say('stages.salt.stirIntoMilk', { salt: mass(massG) });
     return massG > 0
       ? say('stages.salt.turnWithSalt', { texture, salt: mass(massG) })
       : say('stages.salt.turnUnsalted', { texture });
   },
   ...handsWork(TAKES_MIN),
-  gear: (params) => (params.texture === 'smooth' ? ['blender'] : ['bowl']),
+  gear: (params) => (params.texture === 'smooth' ? ['blender'] : [params.into === 'milk' ? 'pot' : 'bowl']),
   weighIn: (params, before) => saltWeighed(saltG(before, params)),
   begin: (state, params) => {
     const salted = pourIn(
       state,
       massesBy((c) => (c === 'salt' ? saltG(state, params) : 0)),
     );
+    if (params.into === 'milk') return salted;
     return withCurd(salted, { draining: null, disturbed: params.texture === 'smooth' ? 1 : state.curd.disturbed });
   },
   slack: () => ({ earlyMin: 0, lateMin: 30, cost: say('stages.salt.warmCurdBlendsSmoothest') }),

@@ -159,6 +159,7 @@ export function drained(state: CrockState, whey: Masses, factor: number): CrockS
       washMin: curd.washMin,
       grainsG: curd.grainsG,
       keepsMostDays: curd.keepsMostDays,
+      isFrozen: curd.isFrozen,
     },
     inputs: state.inputs,
     whey: addScaled(state.whey, whey, factor),

@@ -52,6 +52,8 @@ export interface Curd {
   readonly grainsG: number;
   /** Days that what was folded into it lets it keep at most; null where nothing shortens its life. */
   readonly keepsMostDays: number | null;
+  /** It is wrapped to be frozen. */
+  readonly isFrozen: boolean;
 }
 
 /** Milk that nobody has done anything to. */
@@ -70,4 +72,5 @@ export const UNTOUCHED: Curd = {
   washMin: 0,
   grainsG: 0,
   keepsMostDays: null,
+  isFrozen: false,
 };

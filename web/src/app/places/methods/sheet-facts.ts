@@ -4,6 +4,7 @@ import {
   listOf,
   type MakeSheet,
   percent,
+  SAFE_PH,
   type SouringForecast,
   temp as tempOf,
   weighed,
@@ -17,6 +18,7 @@ import {
   mass,
   number,
   pricePer,
+  span,
   tasteOf,
   toFive,
   windowWords,
@@ -51,6 +53,18 @@ const unfinished = (): Fact => ({
   more: tell('page.methods.sheetFacts.chosenNeverComesEnd'),
 });
 
+/** Why it may stand so long where it is warm: from when acid guards it, and what guards it until then. */
+function guarded(souring: MakeSheet['souring']): readonly Fact[] {
+  if (!souring || souring.guardedAfterMin === null) return [];
+  return [
+    {
+      what: tell('page.methods.sheetFacts.whySafe'),
+      value: tell('page.methods.sheetFacts.acidAfter', { after: span(souring.guardedAfterMin) }),
+      more: tell('page.methods.sheetFacts.starterMustLive', { safe: acidityOf(SAFE_PH, 1) }),
+    },
+  ];
+}
+
 /** What comes of a make: product, by-products, sourness, food value, life, cost. */
 export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
   const { product, nutrition, cost, byproducts, keeps, choices, balance } = sheet;
@@ -70,6 +84,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
       value: acidity(product.ph),
       more: tell('page.methods.sheetFacts.onceColdThrough', { ph: tasteOf(product.ph) }),
     },
+    ...guarded(sheet.souring),
     {
       what: tell('page.methods.sheetFacts.sugarsLeft'),
       value: grams(nutrition.sugarsG, 1),

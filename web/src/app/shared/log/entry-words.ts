@@ -28,6 +28,7 @@ const CUE_ASKED: Readonly<Record<string, Text>> = {
   buttermilk: say('page.log.entryWords.buttermilk'),
   butter: say('page.log.entryWords.butter'),
   melt: say('page.log.entryWords.melt'),
+  hand: say('page.log.entryWords.toTheHand'),
   fizz: say('page.log.entryWords.opened'),
 };
 
