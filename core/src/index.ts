@@ -188,6 +188,7 @@ export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
 export { grownFrom, idOfGrown, type Grown } from './larder/grown-from-make.js';
 export { FLAVOUR_IDS, FLAVOURS } from './materials/flavours.js';
 export { SAFE_PH } from './constants/safety-limits.js';
+export { shortName } from './materials/short-name.js';
 export { type Reply } from './follow/reply.js';
 export { follow, type Followed, type FollowedStage, type ReadyWindow, workOut } from './follow/follow.js';
 export type { Task } from './follow/tasks.js';

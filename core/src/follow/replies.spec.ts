@@ -128,7 +128,13 @@ describe('the answer to a look', () => {
     }
   });
 
-  it('tells by hand where nobody has a thermometer, against what is planned or wanted then', () => {
+  it('takes a hand for a thermometer, against what is planned or wanted then', () => {
+    const wrapped = follow(
+      replay([{ ...entry(start), body: { ...start[1], choices: { keeper: 'wrapped' } } as EntryBody }])!,
+      T0,
+      OPTIONS,
+    );
+    expect(wrapped.tasks.find((t) => t.stageId === 'warm')!.cues.map((c) => c.cue)).toContain('hand');
     const keys = (...answers: string[]) => answers.map((answer) => reply(...WARM, look(130, 'hand', answer)).key);
     expect(keys('lukewarm', 'warm', 'hot')).toEqual(['reply.hand.tooCool', 'reply.hand.right', 'reply.hand.tooWarm']);
     expect(reply(...COOLING, look(56, 'hand', 'hot')).key).toBe('reply.hand.tooWarm');

@@ -443,6 +443,7 @@ export interface MessageValues {
   'good.honey': None;
   'good.jam': None;
   'good.kefirGrains': None;
+  'good.lactoseFreeMilk': None;
   'good.milk': None;
   'good.nuts': None;
   'good.rawMilk': None;
@@ -2039,6 +2040,7 @@ export interface MessageValues {
   'page.methods.finder.atHandAny': { readonly kind: string };
   'page.methods.finder.calledLike': { readonly words: Value };
   'page.methods.finder.emptyWhereThereTime': None;
+  'page.methods.finder.goodToBegin': None;
   'page.methods.finder.hands': { readonly hands: Value };
   'page.methods.finder.itTakes': { readonly why: Value; readonly takes: Value };
   'page.methods.finder.lCreamNoThermostat': { readonly volume: Value };

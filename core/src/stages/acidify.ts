@@ -48,7 +48,7 @@ export const acidify: StageKind<AcidifyParams, 'acidify'> = {
   instruction: (params, before) => {
     const dose = doseFor(before, params);
     const { name } = SOUR_AGENTS[params.agent];
-    const { parts } = params;
+    const parts = wholeParts(params);
     const doses = { dose: doseOf(dose), name, parts, part: partOf(dose, parts) };
     if (params.into === 'thick cream') return say('stages.acidify.stirStopWhenCoats', doses);
     const reserve = dose.ml === null ? mass(dose.reserve) : ml(dose.reserve);
@@ -108,7 +108,7 @@ export const acidify: StageKind<AcidifyParams, 'acidify'> = {
       asks: 'added',
       what: 'acid',
       label: say('good.acidTitle', { agent: params.agent }),
-      partG: (curd.acidifying?.massG ?? 0) / params.parts,
+      partG: (curd.acidifying?.massG ?? 0) / wholeParts(params),
       gPerMl: SOUR_AGENTS[params.agent].gPerMl ?? null,
     },
   ],
@@ -123,6 +123,9 @@ export const acidify: StageKind<AcidifyParams, 'acidify'> = {
   cautions: ({ targetPh }) => [CAUTIONS.hot, ...(targetPh > SAFE_PH ? [CAUTIONS.notAcid] : [])],
   problems: (params, state) => [...unlikely(params), ...tooSour(state), ...tooCool(params, state)],
 };
+
+/** Nobody pours a part of a part. */
+const wholeParts = ({ parts }: Pick<AcidifyParams, 'parts'>) => Math.max(1, Math.round(parts));
 
 function lasts({ parts }: AcidifyParams): number {
   return parts * MIN_PER_PART + GATHERS_MIN;

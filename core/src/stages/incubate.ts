@@ -100,7 +100,7 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   slack: sournessSlack,
   endCue: () => say('stages.incubate.leavesWallOnePiece'),
   cues: LOOKS,
-  cuesFor: (params) => (params.keeper === 'counter' ? LOOKS : [HAND_LOOK, ...LOOKS]),
+  cuesFor: ({ keeper }) => (keeper === 'lamp-oven' || keeper === 'wrapped' ? [...LOOKS, HAND_LOOK] : LOOKS),
   watch: (params, seen) => [
     acidityGauge(seen, isByClock(params) ? seen.planned.ph : params.targetPh),
     {

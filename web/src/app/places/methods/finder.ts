@@ -24,6 +24,7 @@ import { Engine } from '../../engine/engine';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { sayDay } from '../../shared/ui/days';
 import { OwnLarder } from '../../state/own-larder';
+import { logFeature } from '../../state/log.feature';
 import { DraftActions } from '../../state/draft.feature';
 import { selectKitchen } from '../../state/kitchen';
 import { NumberField } from '../../shared/ui/number-field';
@@ -59,6 +60,9 @@ function nearestNames(word: string): readonly string[] {
 /** Hours that a line gives: as it says, or until the hour of the day that it says. */
 const hoursOf = ({ withinH }: AskedFor, until: { readonly hours: number } | null): number | null =>
   withinH ?? until?.hours ?? null;
+
+/** Sweet milk, a thermometer and a spoon of yogurt: hardly anything can go wrong, and it is eaten the next day. */
+const FIRST_MAKE = 'scalded-yogurt';
 
 /** What to make: of what there is, in the time there is, with what there is to make it with. */
 @Component({
@@ -216,7 +220,15 @@ export class Finder {
       own: this.book.isOwn(f.methodId),
     }));
   });
-  protected readonly does = computed(() => this.rows().filter((r) => r.found.against === ''));
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly isFirstMake = computed(() => this.batches().length === 0);
+  /** The make that suits a beginner, which stands first until something was made. */
+  protected readonly beginner = computed(() => (this.isFirstMake() ? FIRST_MAKE : null));
+  protected readonly does = computed(() => {
+    const rows = this.rows().filter((r) => r.found.against === '');
+    const first = (r: (typeof rows)[number]) => Number(r.found.methodId === this.beginner());
+    return rows.sort((a, b) => first(b) - first(a));
+  });
   protected readonly doesNot = computed(() => this.rows().filter((r) => r.found.against !== ''));
 
   constructor() {

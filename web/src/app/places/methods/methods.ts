@@ -108,7 +108,11 @@ export class Methods {
   );
   protected readonly isOwn = computed(() => this.book.isOwn(this.method().id));
   protected readonly name = computed(() => this.decision.draft().name);
-  protected readonly open = linkedSignal((): Text => this.method().groups[0]!.title);
+  /** Open is what says how much; what it begins with is decided already. */
+  protected readonly open = linkedSignal((): Text => {
+    const { groups } = this.method();
+    return (groups.find((g) => g.choices.some((c) => c.key === 'massG')) ?? groups[0]!).title;
+  });
   protected readonly groups = computed(() =>
     this.decision.groups().map((group) => ({
       ...group,

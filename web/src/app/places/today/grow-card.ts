@@ -8,6 +8,7 @@ import {
   idOfGrown,
   materialOf,
   ORIGINS,
+  shortName,
   weighed,
   type CultureLot,
   type Gear,
@@ -152,7 +153,7 @@ export class GrowCard {
 
 function wordsOf(grown: Grown): string {
   if (grown.is === 'lot') {
-    return tell('page.today.growCard.lot', { mass: weighed(grown.usedG), name: grown.stock.name });
+    return tell('page.today.growCard.lot', { mass: weighed(grown.usedG), name: shortName(grown.stock) });
   }
   if (grown.is === 'gear') return tell('page.today.growCard.gear', { name: GEAR_TYPES[grown.kind].name });
   return tell('page.today.growCard.culture', { name: cultureName(grown.culture, grown.form) });
