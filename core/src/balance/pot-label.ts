@@ -46,8 +46,8 @@ export function potLabel(
     ingredients: [...weighed.values()].sort((a, b) => b.massG - a.massG).map(({ name }) => name),
     netG: potG > 0 ? potG : totalG(end.masses),
     pots: potG > 0 ? potsOf(end.masses, potG) : 1,
+    storeC: shelfLife(end, storeC).storeC,
     ...keeping(end, { storeC, acidShown }),
-    storeC,
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
     cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),
   };

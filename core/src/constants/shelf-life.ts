@@ -8,6 +8,7 @@ export const KEEPS = {
   sour: { days: 18, why: say('constants.shelfLife.acidKeepsGoesSouring') },
   'sour plant': { days: 8, why: say('constants.shelfLife.acidAloneKeeps') },
   fresh: { days: 5, why: say('constants.shelfLife.neitherAcidNorSalt') },
+  heated: { days: 7, why: say('constants.shelfLife.heatedThrough') },
   'not sour': { days: 2, why: say('constants.shelfLife.nothingKeepsButCold') },
   'cooked cheese': { days: 10, why: say('constants.shelfLife.cookedThroughButSoda') },
   'washed butter': { days: 30, why: say('constants.shelfLife.thereHardlyAnythingLeft') },
@@ -18,7 +19,7 @@ export const KEEPS = {
  * Days that butter keeps at −18 °C, wrapped without air: nine months salted or not, as storage charts of food authorities say at
  * most; after that it takes up smells and turns rancid from outside.
  */
-export const FROZEN_BUTTER = { days: 270, why: say('constants.shelfLife.frozenThawInCold') } as const;
+export const FROZEN_BUTTER = { days: 270, storeC: -18, why: say('constants.shelfLife.frozenThawInCold') } as const;
 
 /** Effect of the store, the pH and the salt on those lives. */
 export const SHELF_LIFE = { usualC: 4, q10: 3, perPhBelow: 0.6, saltedFromPct: 3.5, saltedTimes: 1.6 } as const;

@@ -43,6 +43,7 @@ export function findingsOf({ batch, planned, timeline, here, nominal, doubtful }
     rawMilk: pouredBy(timeline.stages.map((s) => s.stage)).some((s) => s.treatment === 'raw'),
     souringMin: begun?.status === 'now' ? (timeline.nowMs - begun.beginMs) / 60_000 : null,
     forecastMin: usual ? expectedMin(usual, nominal) : null,
+    clockMin: begun?.stage.kind.endsAt && begun.endMs !== null ? (begun.endMs - begun.beginMs) / 60_000 : null,
     acidSeen: acidSeen(batch.cues.filter((c) => !doubtful.has(c.id))),
     onCounter: current?.stage.params['where'] === 'counter',
     ended: batch.ended?.how === 'finished',

@@ -70,7 +70,7 @@ function taskOf(
   return {
     stageId: at.stage.id,
     name: kind.name(params),
-    instruction: kind.instruction(params, before ? lastOf(before.run) : firstOf(at.run)),
+    instruction: kind.instruction(params, before ? lastOf(before.run) : firstOf(at.run), lastOf(at.run)),
     says: saysOf(at, before),
     minutes: kind.handsMin(params),
     atMs,

@@ -23,6 +23,8 @@ const FOODS = {
   creamyYogurt: { of: ['enriched-yogurt'] },
   counterYogurt: { of: ['room-yogurt'] },
   easyYogurt: { of: ['cold-start-yogurt'] },
+  lactoseFree: { of: ['cold-start-yogurt'], choices: { milk: 'lactose-free' } },
+  flaskYogurt: { of: ['scalded-yogurt'], choices: { keeper: 'flask' } },
   plantYogurt: { of: ['plant-yogurt'] },
   kefir: { of: ['grain-kefir', 'live-kefir'] },
   buttermilk: { of: ['clabber', 'cultured-butter'], choices: { seeding: 'mesophilic' } },

@@ -1,6 +1,6 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import { FLAVOURS, type FlavourId } from '../materials/flavours.js';
-import { GOODS } from '../materials/kitchen-goods.js';
+import { GOODS, type Goods } from '../materials/kitchen-goods.js';
 import type { Stock } from '../materials/materials.js';
 import { choicesOf, decided, type Choices, type Method } from '../methods/method.js';
 import { emptyCrock } from '../state/crock-state.js';
@@ -39,7 +39,11 @@ export function saidWith(
     const gPerMl = key === 'powderPct' ? LOOSE_POWDER_G_PER_ML : CROCK_G_PER_ML;
     return { wholeG: Number(choices['massG']), gPerMl };
   }
-  if (choice.unit === '% of the curd') return productG === null ? {} : { wholeG: curdG(method, choices, productG) };
+  if (choice.unit === '% of the curd') {
+    const gPerMl = GOODS_OF[key]?.gPerMl ?? CROCK_G_PER_ML;
+    return productG === null ? {} : { wholeG: curdG(method, choices, productG), gPerMl };
+  }
+  if (key === 'potSaltPct') return { wholeG: Number(choices['massG']), gPerMl: GOODS.salt.gPerMl };
   if (key === 'saltPct' || key === 'flavourPct') {
     if (productG === null) return {};
     const gPerMl = key === 'saltPct' ? GOODS.salt.gPerMl : flavourGPerMl(choices['flavour']);
@@ -47,6 +51,14 @@ export function saidWith(
   }
   return key === 'massG' || key === 'boughtG' ? pouredWith(method, choices, stocks) : {};
 }
+
+/** What is reckoned on a curd, as it lies in a spoon or a cup. */
+const GOODS_OF: Readonly<Record<string, Goods>> = {
+  butterPct: GOODS.butter,
+  milkPct: GOODS.milk,
+  eggPct: GOODS.egg,
+  saltPct: GOODS.salt,
+};
 
 /** How dense what is folded in lies in a spoon, g/mL. */
 const flavourGPerMl = (flavour: unknown) => FLAVOURS[flavour as FlavourId]?.gPerMl ?? 1;

@@ -83,6 +83,8 @@ export interface MakeSheet {
     /** Where the clock ends it: when, and what it is then. */
     readonly byClock: { readonly endMin: number; readonly wheyG: number; readonly solidsPct: number } | null;
   } | null;
+  /** Milk's whey protein is in it, which heat changes. */
+  readonly hasWheyProtein: boolean;
   readonly heat: {
     readonly peakC: number;
     readonly betaLgPct: number;
@@ -164,6 +166,7 @@ export function makeSheet(
     line: runs.flatMap(linePoints),
     souring: souringOf(runs, environment, options, expecting),
     straining: strainingOf(runs, environment, options, expecting),
+    hasWheyProtein: end.inputs.wheyProtein > 0 && end.inputs.casein > 0,
     heat: heatOf(end),
     product: productOf(end, potG),
     balance: balanceOf(end),
@@ -247,7 +250,7 @@ function sheetStage(run: StageRun, before: StageRun | undefined, environment: En
     id: run.stage.id,
     kind: kind.kind,
     name: kind.name(params),
-    instruction: kind.instruction(params, before ? lastOf(before) : firstOf(run)),
+    instruction: kind.instruction(params, before ? lastOf(before) : firstOf(run), lastOf(run)),
     beginMin: firstOf(run).minute,
     endMin: lastOf(run).minute,
     handsMin: kind.handsMin(params),

@@ -122,6 +122,7 @@ export interface MessageValues {
   'constants.shelfLife.buttermilkLeftTurns': None;
   'constants.shelfLife.cookedThroughButSoda': None;
   'constants.shelfLife.frozenThawInCold': None;
+  'constants.shelfLife.heatedThrough': None;
   'constants.shelfLife.neitherAcidNorSalt': None;
   'constants.shelfLife.nothingKeepsButCold': None;
   'constants.shelfLife.thereHardlyAnythingLeft': None;
@@ -396,10 +397,12 @@ export interface MessageValues {
   'food.drinkingYogurt': None;
   'food.easyYogurt': None;
   'food.farmersCheese': None;
+  'food.flaskYogurt': None;
   'food.freshCheese': None;
   'food.greekYogurt': None;
   'food.kefir': None;
   'food.labneh': None;
+  'food.lactoseFree': None;
   'food.mascarpone': None;
   'food.paneer': None;
   'food.plantYogurt': None;
@@ -2957,10 +2960,12 @@ export interface MessageValues {
     readonly safe: Value;
   };
   'safety.rules.hoursWarm': None;
-  'safety.rules.keepColderEatWithin': { readonly temp: Value };
+  'safety.rules.keepColderEatWithin': { readonly temp: Value; readonly days: number };
   'safety.rules.keepColderEatWithin2': { readonly temp: Value };
   'safety.rules.labelRawKeepFrom': { readonly temp: Value };
+  'safety.rules.lookBeforeGoingOn': None;
   'safety.rules.lookSmellBeforeAnything': None;
+  'safety.rules.meantSoLong': None;
   'safety.rules.measurePhAboveNow': None;
   'safety.rules.measurePhIfNot': None;
   'safety.rules.measurePhTiltCrock': None;
@@ -2972,6 +2977,7 @@ export interface MessageValues {
   'safety.rules.rawMilkMakeDid': None;
   'safety.rules.setSmellsCleanSour': None;
   'safety.rules.slowerForecast': None;
+  'safety.rules.souringOver': { readonly cold: Value };
   'safety.rules.twiceForecastMeasured': { readonly ph: Value };
   'safety.rules.twiceForecastUnmeasured': None;
   'safety.shelfLife.flavoured': None;
@@ -3288,6 +3294,7 @@ export interface MessageValues {
   'stages.cautions.whatLivesRawMilk': None;
   'stages.cautions.wheyProteinMilkNever': None;
   'stages.chill.acidity': None;
+  'stages.chill.bottlesIntoCold': { readonly keeps: string; readonly holdBack: Value };
   'stages.chill.chill': None;
   'stages.chill.clockNotCold': { readonly temp: Value };
   'stages.chill.coldThrough': None;
@@ -3430,6 +3437,12 @@ export interface MessageValues {
     readonly pot: Value;
   };
   'stages.finish.itIsPotted': None;
+  'stages.finish.labelBottles': {
+    readonly whisk: string;
+    readonly total: Value;
+    readonly count: number;
+    readonly pot: Value;
+  };
   'stages.finish.pieces': None;
   'stages.finish.pots': None;
   'stages.finish.product': None;

@@ -104,7 +104,7 @@ export const grainKefir = method({
     },
     { id: 'sieve', kind: 'sieve', params: { then: { choice: 'then' } } },
     BOTTLES_STAGE,
-    { id: 'chill', kind: 'chill', params: { holdBackPct: 0, ...CHILLING_PARAMS } },
-    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
+    { id: 'chill', kind: 'chill', params: { holdBackPct: 0, bottledH: { choice: 'bottleH' }, ...CHILLING_PARAMS } },
+    { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, bottledH: { choice: 'bottleH' } } },
   ],
 });

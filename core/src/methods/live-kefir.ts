@@ -3,7 +3,7 @@ import { say } from '../messages/message.js';
 import { BOTTLES, BOTTLES_STAGE } from './bottle-choices.js';
 import { vary } from './method.js';
 import { ROOM, ROOM_STARTER, roomStages } from './room-choices.js';
-import { BLEND, CHILLING, PLAIN_MILK, MONEY } from './common-choices.js';
+import { BLEND, CHILLING, CHILLING_PARAMS, PLAIN_MILK, MONEY } from './common-choices.js';
 import { method, stagesNamed } from './typed.js';
 
 const SOURED = roomStages('kefir-grains', 'none');
@@ -12,8 +12,8 @@ const STAGES = [
   BLEND,
   ...stagesNamed(SOURED, ['starter', 'warm']),
   BOTTLES_STAGE,
-  ...stagesNamed(SOURED, ['chill']),
-  { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' } } },
+  { id: 'chill', kind: 'chill', params: { holdBackPct: 3, bottledH: { choice: 'bottleH' }, ...CHILLING_PARAMS } },
+  { id: 'finish', kind: 'finish', params: { potG: { choice: 'potG' }, bottledH: { choice: 'bottleH' } } },
 ] as const;
 
 export const liveKefir = method({

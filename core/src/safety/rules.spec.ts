@@ -72,10 +72,19 @@ describe('the acid a make ended with', () => {
     expect(levels({ ended: true, measuredPh: 4.6 }, { ph: 5.2 })).toEqual([]);
   });
 
+  it('is no reason to throw away what was meant to stand so long by the clock, while nothing shows that it failed', () => {
+    const stood = (souringMin: number, more: Partial<SafetyView> = {}) =>
+      levels({ souringMin, forecastMin: 12 * H, clockMin: 96 * H, ...more }, { ph: 4 });
+    expect(stood(96 * H)).toEqual(['acid in time: watch']);
+    expect(stood(101 * H)).toEqual(['acid in time: discard']);
+    expect(stood(96 * H, { measuredPh: 5.6 })).toEqual(['acid in time: discard']);
+    expect(stood(96 * H, { clockMin: null })).toEqual(['acid in time: discard']);
+  });
+
   it('is asked of nothing that no culture soured, nor of butter: those are kept by cold', () => {
     expect(levels({ ended: true }, { souring: null })).toEqual(['not kept by acid: watch']);
     const churned = { ...SOURED.curd, churned: 1 };
-    expect(levels({ ended: true }, { curd: churned })).toEqual(['not kept by acid: watch']);
+    expect(levels({ ended: true }, { curd: churned })).toEqual([]);
     expect(levels({ ended: true }, { curd: { ...churned, churned: 0.99 } })).toEqual(['acid endpoint: hold']);
   });
 });
@@ -91,10 +100,15 @@ describe('draining on the counter', () => {
 
 describe('hours warm above pH 4.6', () => {
   it('are watched from twelve on, for as long as it is not sour', () => {
-    expect(levels({}, { warmMin: 12 * H - 1 })).toEqual([]);
-    expect(levels({}, { warmMin: 12 * H })).toEqual(['hours warm: watch']);
-    expect(levels({}, { warmMin: 20 * H, ph: 4.6 })).toEqual([]);
-    expect(levels({}, { warmMin: 20 * H, ph: 4.61 })).toEqual(['hours warm: watch']);
+    expect(levels({ souringMin: 12 * H - 1 }, { warmMin: 12 * H - 1 })).toEqual([]);
+    expect(levels({ souringMin: 12 * H }, { warmMin: 12 * H })).toEqual(['hours warm: watch']);
+    expect(levels({ souringMin: 20 * H }, { warmMin: 20 * H, ph: 4.6 })).toEqual([]);
+    expect(levels({ souringMin: 20 * H }, { warmMin: 20 * H, ph: 4.61 })).toEqual(['hours warm: watch']);
+    // Once its souring is over, a culture that lives has all but done its work at 4.8; butter is past it.
+    expect(levels({}, { warmMin: 20 * H, ph: 4.8 })).toEqual([]);
+    expect(levels({}, { warmMin: 20 * H, ph: 4.81 })).toEqual(['hours warm: watch']);
+    expect(levels({}, { warmMin: 20 * H, ph: 4.7, souring: null })).toEqual(['hours warm: watch']);
+    expect(levels({}, { warmMin: 20 * H, ph: 5.2, curd: { ...SOURED.curd, churned: 1 } })).toEqual([]);
     expect(levels({ measuredPh: 4.6 }, { warmMin: 20 * H, ph: 5.2 })).toEqual([]);
   });
 });

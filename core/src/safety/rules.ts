@@ -1,6 +1,7 @@
 import { say, type Text } from '../messages/message.js';
 import { acidity, amount, temp } from '../messages/quantity.js';
 import { coolingFinding } from './cooling.js';
+import { shelfLife } from './shelf-life.js';
 import { OVERDUE, SAFE_PH, WARM_WATCH_H } from '../constants/safety-limits.js';
 import type { CrockState } from '../state/crock-state.js';
 
@@ -26,6 +27,8 @@ export interface SafetyView {
   /** Minutes of souring so far, and what a usual starter was forecast to take before anything was read; null before souring. */
   readonly souringMin: number | null;
   readonly forecastMin: number | null;
+  /** Minutes that it was meant to stand, where the clock ends it; null or left out where its acidity does. */
+  readonly clockMin?: number | null;
   /** Two different looks of a set curd, and a clean sour smell: as good as a measured acidity for going on with it. */
   readonly acidSeen: boolean;
   readonly onCounter: boolean;
@@ -49,6 +52,9 @@ export function gravest(findings: readonly Finding[]): SafetyLevel {
   return findings[0]?.level ?? 'fine';
 }
 
+/** A little after its hour it still stands as it was meant to. */
+const MEANT_SHARE = 1.05;
+
 function acidInTime(view: SafetyView): Finding | null {
   const { souringMin, forecastMin, measuredPh } = view;
   if (souringMin === null || forecastMin === null || view.ended) return null;
@@ -64,6 +70,15 @@ function acidInTime(view: SafetyView): Finding | null {
       source,
       reason: say('safety.rules.setSmellsCleanSour'),
       doNow: say('safety.rules.chillNowMeasurePh'),
+    };
+  }
+  if (ratio > OVERDUE.watch && measuredPh === null && souringMin <= MEANT_SHARE * (view.clockMin ?? 0)) {
+    return {
+      level: 'watch',
+      rule,
+      source,
+      reason: say('safety.rules.meantSoLong'),
+      doNow: say('safety.rules.lookBeforeGoingOn'),
     };
   }
   if (ratio > OVERDUE.discard) return discardOf(measuredPh, rule);
@@ -103,14 +118,15 @@ function discardOf(measuredPh: number | null, rule: Text): Finding {
 
 function endedAcid(view: SafetyView): Finding | null {
   const ph = view.measuredPh ?? view.state.ph;
-  if (!view.ended || ph <= SAFE_PH) return null;
-  if (view.state.souring === null || view.state.curd.churned >= 1) {
+  // Nothing grows in the drops of churned butter as it does in milk; its own life is on its label.
+  if (!view.ended || ph <= SAFE_PH || view.state.curd.churned >= 1) return null;
+  if (view.state.souring === null) {
     return {
       level: 'watch',
       rule: say('safety.rules.notKeptAcid'),
       source: say('safety.rules.fdaFoodCodeCooling'),
       reason: say('safety.rules.phAcidDoesNot', { ph: acidity(ph) }),
-      doNow: say('safety.rules.keepColderEatWithin', { temp: temp(5) }),
+      doNow: say('safety.rules.keepColderEatWithin', { temp: temp(5), days: shelfLife(view.state).days }),
     };
   }
   return {
@@ -134,9 +150,18 @@ function counterDrain(view: SafetyView): Finding | null {
   };
 }
 
+/** So far above the pH that guards it, a souring that is over and lives has all but done its work. */
+const NEARLY_PH = 0.2;
+
+function nearlyGuarded({ state, souringMin, measuredPh }: SafetyView): boolean {
+  const lives = state.souring !== null && !state.souring.dead;
+  return lives && souringMin === null && (measuredPh ?? state.ph) <= SAFE_PH + NEARLY_PH;
+}
+
 function warmHours(view: SafetyView): Finding | null {
   const hours = view.state.warmMin / 60;
   if (hours < WARM_WATCH_H || (view.measuredPh ?? view.state.ph) <= SAFE_PH) return null;
+  if (view.state.curd.churned >= 1 || nearlyGuarded(view)) return null;
   return {
     level: 'watch',
     rule: say('safety.rules.hoursWarm'),
@@ -147,7 +172,10 @@ function warmHours(view: SafetyView): Finding | null {
       to: temp(57),
       safe: acidity(SAFE_PH, 1),
     }),
-    doNow: say('safety.rules.measurePhIfNot'),
+    doNow:
+      view.souringMin === null
+        ? say('safety.rules.souringOver', { cold: temp(5) })
+        : say('safety.rules.measurePhIfNot'),
   };
 }
 

@@ -6,6 +6,8 @@ import type { CrockState } from '../state/crock-state.js';
 /** How long a product keeps, unopened, and why. */
 export interface ShelfLife {
   readonly days: number;
+  /** Temperature of the store that it keeps so long in, °C. */
+  readonly storeC: number;
   readonly productClass: keyof typeof KEEPS;
   readonly why: Text;
 }
@@ -35,20 +37,25 @@ export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): 
   const warmer = SHELF_LIFE.q10 ** ((storeC - SHELF_LIFE.usualC) / 10);
   const plain = Math.max(1, Math.round((days * sourer * salted) / warmer));
   const most = end.curd.keepsMostDays;
-  if (most === null || most >= plain) return { days: plain, productClass, why };
+  if (most === null || most >= plain) return { days: plain, storeC, productClass, why };
   return {
     days: Math.max(1, Math.round(most / Math.max(1, warmer))),
+    storeC,
     productClass,
     why: say('safety.shelfLife.flavoured'),
   };
 }
 
-function classOf({ curd, masses, ph }: CrockState): keyof typeof KEEPS {
+/** Thick cream that was held so hot (°C) went on to its cloth with hardly anything alive in it. */
+const HEATED_THROUGH_C = 80;
+
+function classOf({ curd, masses, ph, peakC }: CrockState): keyof typeof KEEPS {
   if (curd.churned >= 1) {
     const serum = masses.lactose + masses.galactose + masses.glucose + masses.lactic;
     return serum / Math.max(1, masses.water) < WASHED_BELOW ? 'washed butter' : 'unwashed butter';
   }
   if (curd.body === 'melt') return 'cooked cheese';
+  if (ph > SAFE_PH && curd.body === 'thickened' && peakC >= HEATED_THROUGH_C) return 'heated';
   if (ph > SAFE_PH) return masses.casein > 0 ? 'fresh' : 'not sour';
   return masses.casein > 0 ? 'sour' : 'sour plant';
 }

@@ -231,7 +231,7 @@ function stepOf(
     stageId: id,
     kind: kind.kind,
     name: kind.name(params),
-    says: kind.instruction(params, before ? lastOf(before) : firstOf(run)),
+    says: kind.instruction(params, before ? lastOf(before) : firstOf(run), lastOf(run)),
     handsMin: kind.handsMin(params),
     attended: kind.attended,
     lasts: lastsOf(spread.map(lastedMin)),

@@ -20,6 +20,8 @@ export interface ChillParams extends Ending {
   readonly pieceG: number;
   /** It stays in the pan it was scalded in, and is covered now that it is cool. */
   readonly inPan: 'yes' | 'no';
+  /** Hours that it has worked in closed bottles, which go into the cold as they are; 0 = it is in none. */
+  readonly bottledH: number;
 }
 
 /** Warmer than it is meant to be by more than this (°C), it is not cold through. */
@@ -42,14 +44,16 @@ function intoTheCold({ depthCm, pieceG, inPan }: ChillParams): Text {
 /** Into the cold, undisturbed; souring goes on until it is cold through. */
 export const chill: StageKind<ChillParams, 'chill'> = {
   kind: 'chill',
-  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0, inPan: 'no', ...BY_AIM },
+  defaults: { targetC: 7, holdBackPct: 3, depthCm: 0, pieceG: 0, inPan: 'no', bottledH: 0, ...BY_AIM },
   name: () => say('stages.chill.chill'),
   begins: () => say('stages.chill.putIntoCold'),
   over: () => say('stages.chill.coldThrough'),
-  instruction: (params, before) =>
-    params.holdBackPct > 0
-      ? say('stages.chill.spoonIntoCleanJar', { holdBack: mass((totalG(before.masses) * params.holdBackPct) / 100) })
-      : intoTheCold(params),
+  instruction: (params, before) => {
+    const holdBack = mass((totalG(before.masses) * params.holdBackPct) / 100);
+    if (params.bottledH > 0)
+      return say('stages.chill.bottlesIntoCold', { holdBack, keeps: params.holdBackPct > 0 ? 'yes' : 'no' });
+    return params.holdBackPct > 0 ? say('stages.chill.spoonIntoCleanJar', { holdBack }) : intoTheCold(params);
+  },
   handsMin: () => 5,
   attended: false,
   gear: () => ['cold shelf'],

@@ -47,7 +47,7 @@ export function endedByClock<P extends object, N extends string>(kind: StageKind
     ...kind,
     endsAt,
     done: (state, params, environment, since) => state.minute >= endsAt(params, environment, since) - 1e-6,
-    instruction: (params, before) => withEnd(kind.instruction(params, before), ending(params)),
+    instruction: (params, before, after) => withEnd(kind.instruction(params, before, after), ending(params)),
     over: () => say('stages.ending.timeIsUp'),
     endCue: () => say('stages.ending.whenTimeIsUp'),
   };

@@ -12,6 +12,8 @@ export interface FinishParams {
   readonly whisk: 'yes' | 'no';
   /** Filled into pots, or wrapped as the pieces it is. */
   readonly as: 'pots' | 'pieces';
+  /** Hours that it has worked in the bottles it stays in; 0 = it is filled here. */
+  readonly bottledH: number;
   /** Where it is kept. */
   readonly keptIn: 'cold' | 'frozen';
   /** Eaten from the cold, or an hour out of it, where it is stiff while cold. */
@@ -29,12 +31,12 @@ const TAKES_MIN = 15;
 /** Weighed, potted, labelled, back into the cold. */
 export const finish: StageKind<FinishParams, 'finish'> = {
   kind: 'finish',
-  defaults: { potG: 400, whisk: 'yes', as: 'pots', keptIn: 'cold', eaten: 'as it is' },
+  defaults: { potG: 400, whisk: 'yes', as: 'pots', bottledH: 0, keptIn: 'cold', eaten: 'as it is' },
   name: (params) => (params.as === 'pots' ? say('stages.finish.weighPot') : say('stages.finish.weighWrap')),
   begins: () => say('stages.finish.startPotting'),
   over: () => say('stages.finish.itIsPotted'),
-  instruction: (params, before) => {
-    const does = fills(params, before);
+  instruction: (params, before, after = before) => {
+    const does = fills(params, after);
     if (params.keptIn === 'frozen') return say('stages.finish.thenFreeze', { does });
     return params.eaten === 'an hour out' ? say('stages.finish.anHourOut', { does }) : does;
   },
@@ -66,6 +68,12 @@ export const finish: StageKind<FinishParams, 'finish'> = {
 
 function fills(params: FinishParams, { masses }: CrockState): Text {
   const weighed = { whisk: params.whisk, total: mass(totalG(masses)) };
+  if (params.bottledH > 0)
+    return say('stages.finish.labelBottles', {
+      ...weighed,
+      count: potsOf(masses, params.potG),
+      pot: mass(params.potG, 0),
+    });
   if (params.as === 'pieces') return say('stages.finish.wrapLabel', weighed);
   return say('stages.finish.fillPots', { ...weighed, count: potsOf(masses, params.potG), pot: mass(params.potG, 0) });
 }

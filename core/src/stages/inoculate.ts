@@ -89,6 +89,17 @@ function starterWords({ form, ageDays, generation }: InoculateParams): Text {
     : say('stages.inoculate.starter', { age });
 }
 
+/** How a text tells the second starter. */
+const BESIDE: Readonly<Record<InoculateParams['beside'], string>> = {
+  none: 'none',
+  thermophilic: 'thermophilic',
+  mesophilic: 'mesophilic',
+  'kefir-grains': 'kefirGrains',
+  'room-yogurt': 'roomYogurt',
+  clabber: 'clabber',
+  plant: 'plant',
+};
+
 /** Starter dispersed in warm milk. */
 export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
   kind: 'inoculate',
@@ -115,7 +126,12 @@ export const inoculate: StageKind<InoculateParams, 'inoculate'> = {
     if (isPowder(params)) return powderWords(params);
     const massG = starterG(params, before.masses);
     const second = mass((massG * params.besidePct) / 100);
-    const starter = { mass: mass(massG), beside: params.beside, second, volume: spoons(massG / STARTER_G_PER_ML) };
+    const starter = {
+      mass: mass(massG),
+      beside: BESIDE[params.beside],
+      second,
+      volume: spoons(massG / STARTER_G_PER_ML),
+    };
     if (params.sownBy === 'residue') return say('stages.inoculate.intoEmptiedPot', { mass: mass(massG) });
     if (params.how === 'sprinkled') return say('stages.inoculate.sprinkleStarter', starter);
     return say('stages.inoculate.stirSmoothCupMilk', { ...starter, milk: calledWhat(before) });

@@ -102,8 +102,8 @@ export interface StageKind<P, N extends string = string> {
   /** What is said as its hands begin it, "Start heating"; and once it is over, "It is at 85 °C". */
   readonly begins: (params: P) => Text;
   readonly over: (params: P) => Text;
-  /** What the hands do to begin it, as a sentence with amounts. */
-  readonly instruction: (params: P, before: CrockState) => Text;
+  /** What the hands do to begin it, as a sentence with amounts; `after` is the crock as it leaves it, where that is known. */
+  readonly instruction: (params: P, before: CrockState, after?: CrockState) => Text;
   /** The milks, creams and bases that it pours in, as they come; also marks what a make can begin with. */
   readonly pours?: (params: P) => readonly Stock[];
   /** Minutes of hands to begin it. */

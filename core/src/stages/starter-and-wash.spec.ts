@@ -35,7 +35,7 @@ describe('two starters in one milk', () => {
       FEW,
     );
     const said = english(sheet.stages.find((s) => s.id === 'starter')!.instruction);
-    expect(said).toContain('Stir 80 g starter, 20 g of it the second,');
+    expect(said).toContain('Stir 80 g starter, 20 g of it live kefir,');
     expect(said).toContain('a cup of the cream');
   });
 });
@@ -102,5 +102,27 @@ describe('kefir without grains', () => {
     const [long] = closed(48).problems.filter((p) => p.field === 'bottleH');
     expect(english(long!.message)).toContain('may burst');
     expect(closed(Number(long!.works!['bottleH'])).problems.filter((p) => p.field === 'bottleH')).toEqual([]);
+  });
+});
+
+describe('kefir that worked in closed bottles', () => {
+  const says = (code: string, choices: Record<string, number>) =>
+    makeSheet(methodById(code), choices, { members: 20, seed: 1, fanPoints: 2 }).stages.map((s) =>
+      english(s.instruction),
+    );
+
+  it('goes into the cold in them and stays in them: nothing is spooned or whisked', () => {
+    for (const code of ['K1', 'K2']) {
+      const bottled = says(code, { bottleH: 12 }).slice(-2).join(' ');
+      expect(bottled)
+        .withContext(code)
+        .toMatch(/bottles into the cold.*Label them/);
+      expect(bottled)
+        .withContext(code)
+        .not.toMatch(/hisk|Spoon/);
+      expect(says(code, { bottleH: 0 }).slice(-2).join(' '))
+        .withContext(code)
+        .not.toContain('bottle');
+    }
   });
 });

@@ -33,6 +33,8 @@ export interface Fact {
   readonly what: string;
   readonly value: string;
   readonly more: string;
+  /** To be looked into on the page; the sheet on the wall does without it. */
+  readonly notOnPaper?: true;
 }
 
 /** What is left when its pots are full is worth a word from this share of a pot on. */
@@ -52,6 +54,27 @@ const unfinished = (): Fact => ({
   value: tell('page.methods.sheetFacts.none'),
   more: tell('page.methods.sheetFacts.chosenNeverComesEnd'),
 });
+
+/** Less sugar than this (g) eaten, and there is no culture to speak of. */
+const EATEN_FROM_G = 0.5;
+
+/** Where the sugar went, of what a culture has lived on. */
+function sugarBalance(balance: MakeSheet['balance']): readonly Fact[] {
+  if (balance.sugar.eatenG < EATEN_FROM_G) return [];
+  return [
+    {
+      what: tell('page.methods.sheetFacts.sugarBalance'),
+      value: mass(balance.sugar.leftG),
+      more: tell('page.methods.sheetFacts.sugarInWheyEaten', {
+        in: weighed(balance.sugar.inG),
+        whey: weighed(balance.sugar.wheyG + balance.sugar.elsewhereG),
+        runsOff: balance.wheyG > 0 ? 'yes' : 'no',
+        eaten: weighed(balance.sugar.eatenG),
+      }),
+      notOnPaper: true,
+    },
+  ];
+}
 
 /** Why it may stand so long where it is warm: from when acid guards it, and what guards it until then. */
 function guarded(souring: MakeSheet['souring']): readonly Fact[] {
@@ -95,16 +118,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
         split: nutrition.glucoseG >= 0.05 ? 'yes' : 'no',
       }),
     },
-    {
-      what: tell('page.methods.sheetFacts.sugarBalance'),
-      value: mass(balance.sugar.leftG),
-      more: tell('page.methods.sheetFacts.sugarInWheyEaten', {
-        in: weighed(balance.sugar.inG),
-        whey: weighed(balance.sugar.wheyG + balance.sugar.elsewhereG),
-        runsOff: balance.wheyG > 0 ? 'yes' : 'no',
-        eaten: weighed(balance.sugar.eatenG),
-      }),
-    },
+    ...sugarBalance(balance),
     {
       what: tell('page.methods.sheetFacts.inG'),
       value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(nutrition.energyKcal, 0) }),
@@ -129,7 +143,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
     {
       what: tell('page.methods.sheetFacts.keeps'),
       value: tell('page.methods.sheetFacts.days', { count: keeps.days }),
-      more: tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(4), why: keeps.why }),
+      more: tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(keeps.storeC), why: keeps.why }),
     },
     {
       what: tell('page.methods.sheetFacts.cost'),
@@ -158,6 +172,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
         worth: money(cost.besidesWorth),
         priced: cost.besidesWorth > 0 ? 'yes' : 'no',
       }),
+      notOnPaper: true,
     },
   ];
 }

@@ -106,7 +106,8 @@ function amountWords(
 const kitchenWords = ({ measure, volumeMl }: Amount): string =>
   measure === null ? quantity(spoons(volumeMl)) : textOf(measure);
 
-function heatWords({ heat }: MakeSheet): string {
+function heatWords({ heat, hasWheyProtein }: MakeSheet): string {
+  if (!hasWheyProtein) return '';
   const unfolded = percent(heat.betaLgPct, 0);
   if (heat.peakC < SCALDS_ABOVE_C) return tell('page.methods.sheetWords.notHeated', { unfolded });
   return heat.pasteurised
