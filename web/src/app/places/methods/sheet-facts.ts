@@ -84,6 +84,7 @@ function guarded(souring: MakeSheet['souring']): readonly Fact[] {
       what: tell('page.methods.sheetFacts.whySafe'),
       value: tell('page.methods.sheetFacts.acidAfter', { after: span(souring.guardedAfterMin) }),
       more: tell('page.methods.sheetFacts.starterMustLive', { safe: acidityOf(SAFE_PH, 1) }),
+      notOnPaper: true,
     },
   ];
 }
