@@ -1,5 +1,12 @@
 import { phraseAt, skipIdle, tokensOf, type Part, type Token } from './amount-phrase.js';
-import { NEXT_SMALLER, saidUnit, type AmountWords, type Dimension, type SaidUnit, type SaidUnitName } from './said-units.js';
+import {
+  NEXT_SMALLER,
+  saidUnit,
+  type AmountWords,
+  type Dimension,
+  type SaidUnit,
+  type SaidUnitName,
+} from './said-units.js';
 import { shownIn } from '../units/shown.js';
 import { toCelsius, type Units } from '../units/system.js';
 

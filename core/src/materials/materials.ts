@@ -81,7 +81,9 @@ export function massesOfMaterial(material: Material, massG: number): Masses {
 
 /** Milk sugar as it is in it: lactose, or the two sugars that it was split into, as much of one as of the other. */
 function milkSugarG({ lactosePct, lactoseSplit }: Material, g: number) {
-  return lactoseSplit ? { glucose: (lactosePct * g) / 2, galactose: (lactosePct * g) / 2 } : { lactose: lactosePct * g };
+  return lactoseSplit
+    ? { glucose: (lactosePct * g) / 2, galactose: (lactosePct * g) / 2 }
+    : { lactose: lactosePct * g };
 }
 
 /**

@@ -1328,7 +1328,6 @@ export interface MessageValues {
   'methods.yogurtCheese.beginWith': None;
   'methods.yogurtCheese.beginning': None;
   'methods.yogurtCheese.drainingPressing': None;
-  'methods.yogurtCheese.fifthComesOutPressed': None;
   'methods.yogurtCheese.firm': None;
   'methods.yogurtCheese.flatFirstHungOvernight': None;
   'methods.yogurtCheese.halfOnePerCent': None;
