@@ -9,4 +9,4 @@ export const moment = Joi.number().integer().min(946_684_800_000).max(4_102_444_
 /** What a make is decided by, as far as a shape can say: a method says which of its choices may have which values. */
 export const choicesOfAMake = Joi.object()
   .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(60)))
-  .max(60);
+  .max(120);

@@ -52,6 +52,7 @@ describe('deciding a make', () => {
     const page = await open('yogurt-cheese');
     expect(heads(page.element)).toContain('Heat');
     expect(page.text()).not.toContain('Its fat');
+    await page.click(/^Beginning/);
     await page.click('Yogurt, bought or made');
     expect(heads(page.element)).not.toContain('Heat');
     expect(page.text()).toContain('Its fat');
