@@ -185,6 +185,10 @@ export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js'
 export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
 export { explain, type ExplainedCause } from './explain/explain.js';
 export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
+export { asListed } from './lots/lot.js';
+export { bareLot } from './lots/lot-of.js';
+export { begunLine } from './lots/culture-lot.js';
+export { isGoods } from './balance/byproducts.js';
 export { grownFrom, idOfGrown, type Grown } from './larder/grown-from-make.js';
 export { FLAVOUR_IDS, FLAVOURS } from './materials/flavours.js';
 export { SAFE_PH } from './constants/safety-limits.js';

@@ -21,6 +21,9 @@ export interface Byproduct {
   readonly keepsDays: number;
 }
 
+/** What is sold or used besides the product; what goes on living is no goods. */
+export const isGoods = ({ is }: Pick<Byproduct, 'is'>): boolean => is !== 'starter' && is !== 'grains';
+
 /** Less than this is not worth a jar, g. */
 const WORTH_A_JAR_G = 5;
 

@@ -217,7 +217,7 @@ function summarise(worked: WorkedOut): Followed {
     runsOff: timeline.stages.find((s) => s.stage.kind.runsOff)?.stage.kind.runsOff ?? null,
     setsAside: timeline.stages.find((s) => s.stage.kind.setsAside)?.stage.kind.setsAside ?? null,
     doubtful,
-    replies: repliesOf({ ...context, nominal }, panels, new Map(windows.map((w) => [w.stageId, w.p50Ms]))),
+    replies: repliesOf({ ...context, nominal, isLost }, panels, new Map(windows.map((w) => [w.stageId, w.p50Ms]))),
     expected: expectedCues(timeline.stages.flatMap((s) => s.run.states))
       .map(({ cue, answer, fromMin }) => ({ cue, answer, atMs: msOf(timeline, fromMin) }))
       .filter(({ atMs }) => atMs > timeline.nowMs),

@@ -86,6 +86,25 @@ describe('the answer to an acidity', () => {
     expect(at(4.2).tone).toBe('watch');
   });
 
+  it('calls nothing guarded that only a strip shows close to the line, at its edges', () => {
+    const strip = (value: number) => reply(...WARM, [300, { type: 'reading', quantity: 'ph', value, by: 'strip' }]).key;
+    const byClock = { ...start[1], choices: { warmUntil: 'hours', warmH: 8 } } as EntryBody;
+    const clock = (value: number, by: 'meter' | 'strip') =>
+      reply([0, byClock], ...WARM.slice(1), [420, { type: 'reading', quantity: 'ph', value, by }]).key;
+    expect(strip(4.55)).not.toBe('reply.acidity.toGoSafe');
+    expect(clock(4.6, 'meter')).toBe('reply.acidity.guarded');
+    expect(clock(4.6, 'strip')).toBe('reply.acidity.nearly');
+    expect(clock(4.31, 'strip')).toBe('reply.acidity.nearly');
+    expect(clock(4.3, 'strip')).toBe('reply.acidity.guarded');
+  });
+
+  it('says nothing good of what is to be thrown away', () => {
+    const lines = [...WARM, read(1500, 'tempC', 43)];
+    const now = follow(replay(lines.map(entry))!, T0 + 1501 * 60_000, OPTIONS);
+    expect(now.findings[0]!.level).toBe('discard');
+    expect(now.replies.filter((r) => r.tone === 'good')).toEqual([]);
+  });
+
   it('names milk that has begun to turn', () => {
     expect(reply(start, read(4, 'ph', 6.68)).key).toBe('reply.acidity.sweet');
     expect(reply(start, read(4, 'ph', 6.3)).key).toBe('reply.acidity.turning');

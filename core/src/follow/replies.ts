@@ -1,9 +1,9 @@
 import { say } from '../messages/message.js';
 import type { LogLine, StandingEntry } from '../batch/replay.js';
 import { unmeasured, type Environment } from '../environment/environment.js';
-import { stateIn } from '../make/run.js';
-import type { StagePanel, Context } from './panel.js';
-import { plannedRun } from './panel.js';
+import { stateIn, type StageRun } from '../make/run.js';
+import type { CrockState } from '../state/crock-state.js';
+import { plannedRun, type Context, type StagePanel } from './panel.js';
 import { replyToAcidity } from './reply-to-acidity.js';
 import { replyToAdded, replyToRunOff, replyToWeighed } from './reply-to-amount.js';
 import { replyToLook } from './reply-to-look.js';
@@ -19,6 +19,8 @@ const ANSWERED = 24;
 /** The make that is asked about, and what surrounds it where nothing was learned of this make: what a plan is measured by. */
 export interface Asked extends Context {
   readonly nominal: Environment;
+  /** It is to be thrown away: nothing about it is as it should be. */
+  readonly isLost: boolean;
 }
 
 /** When what is waited for is likely ready, ms, by the id of its stage. */
@@ -29,21 +31,27 @@ export type ReadyAt = ReadonlyMap<string, number | null>;
  * rest is said to, as it counts for nothing. Instruments talk all day and are not answered.
  */
 export function repliesOf(
-  { nominal, ...context }: Asked,
+  { nominal, isLost, ...context }: Asked,
   panels: ReadonlyMap<string, StagePanel>,
   readyAt: ReadyAt,
 ): readonly Reply[] {
   const lines = context.batch.log.filter(isAnswered).slice(-ANSWERED);
   const newest = lines.at(-1)?.entry.id;
+  const asPlanned = plannedRuns({ ...context, environment: nominal });
   return lines.flatMap((line) => {
     const at = stageAt(context, line.atMs);
     if (!at) return [];
-    const heard = heardAt(context, nominal, at, line.atMs);
+    const heard = heardAt(
+      context,
+      at,
+      line.atMs,
+      stateIn(asPlanned(at), minuteOf(context, line.atMs), unmeasured(nominal)),
+    );
     const readyMs = line.entry.id === newest && at.status === 'now' ? (readyAt.get(at.stage.id) ?? null) : null;
     const replied = context.doubtful.has(line.entry.id)
       ? watch(say('reply.doubtful'))
       : replyTo(line.now ?? line.entry.body, heard, { panel: panels.get(at.stage.id), readyMs });
-    return replied ? [{ entryId: line.entry.id, ...replied }] : [];
+    return replied && !(isLost && replied.tone === 'good') ? [{ entryId: line.entry.id, ...replied }] : [];
   });
 }
 
@@ -57,18 +65,22 @@ function stageAt({ timeline }: Context, atMs: number): TimelineStage | null {
   return timeline.stages.findLast((s) => s.status !== 'ahead' && s.beginMs <= atMs + 1) ?? null;
 }
 
-function heardAt(context: Context, nominal: Environment, at: TimelineStage, atMs: number): Heard {
-  const { timeline } = context;
-  const minute = (atMs - timeline.startMs) / 60_000;
-  const run = plannedRun(at, { ...context, environment: nominal });
-  return {
-    at,
-    later: timeline.stages.slice(timeline.stages.indexOf(at) + 1),
-    atMs,
-    here: stateAt(timeline, atMs),
-    planned: stateIn(run, minute, unmeasured(nominal)),
-    context,
+/** The stages as planned, each run once however many lines are said to it. */
+function plannedRuns(context: Context): (at: TimelineStage) => StageRun {
+  const runs = new Map<TimelineStage, StageRun>();
+  return (at) => {
+    const run = runs.get(at) ?? plannedRun(at, context);
+    runs.set(at, run);
+    return run;
   };
+}
+
+const minuteOf = ({ timeline }: Context, atMs: number) => (atMs - timeline.startMs) / 60_000;
+
+function heardAt(context: Context, at: TimelineStage, atMs: number, planned: CrockState): Heard {
+  const { timeline } = context;
+  const later = timeline.stages.slice(timeline.stages.indexOf(at) + 1);
+  return { at, later, atMs, here: stateAt(timeline, atMs), planned, context };
 }
 
 interface Beside {

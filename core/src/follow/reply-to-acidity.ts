@@ -43,9 +43,15 @@ function whileSouring(ph: number, told: number, { at }: Heard, readyMs: number |
     const safe = { ...left, safe: acidity(SAFE_PH) };
     if (readyMs === null) return good(say('reply.acidity.toGo', left));
     const ready = { ...left, at: moment(readyMs, 'day and time') };
-    return good(say(ph <= SAFE_PH ? 'reply.acidity.toGoSafe' : 'reply.acidity.toGoUntil', { ...safe, ...ready }));
+    return good(say(guards(ph, told) ? 'reply.acidity.toGoSafe' : 'reply.acidity.toGoUntil', { ...safe, ...ready }));
   }
-  if (isByClock(at.stage.params)) return good(say('reply.acidity.guarded', { safe: acidity(SAFE_PH) }));
+  if (isByClock(at.stage.params)) {
+    const key = guards(ph, told) ? 'reply.acidity.guarded' : 'reply.acidity.nearly';
+    return good(say(key, { safe: acidity(SAFE_PH) }));
+  }
   if (ph < target - Math.max(SHARPER, told)) return watch(say('reply.acidity.past', { past: amount(target - ph, 1) }));
   return good(say('reply.acidity.there'));
 }
+
+/** Whether acid guards it: a strip tells too roughly to call so what lies close to the line. */
+const guards = (ph: number, told: number) => ph + (told === TOLD.strip ? told : 0) <= SAFE_PH;

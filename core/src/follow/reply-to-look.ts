@@ -4,7 +4,7 @@ import { gelPointPh } from '../physics/gel.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { answerWords } from '../stages/answers.js';
-import { HAND_SAYS_FROM_C } from '../stages/hand-look.js';
+import { HAND_LOOK, HAND_SAYS_FROM_C } from '../stages/hand-look.js';
 import type { CrockState } from '../state/crock-state.js';
 import { bad, good, watch, type Heard, type Replied } from './reply.js';
 
@@ -125,16 +125,14 @@ export function replyToLook(cue: string, answer: string, heard: Heard): Replied 
   return model ? againstExpected(model, answer, heard) : (MEANS[cue]?.[answer] ?? null);
 }
 
-const HAND_ANSWERS = ['cool', 'lukewarm', 'warm', 'hot'];
-
 /** How warm it is to a hand, against how warm it would be to one as planned, or is to become. */
 function toHand(answer: string, { at, planned }: Heard): Replied | null {
-  const felt = HAND_ANSWERS.indexOf(answer);
+  const felt = HAND_LOOK.answers.indexOf(answer);
   if (felt < 0) return null;
   const { kind, params } = at.stage;
   const wantedC = kind.endsBy === 'temperature' ? kind.target(params) : planned.tempC;
   const wanted = HAND_SAYS_FROM_C.filter((fromC) => wantedC >= fromC).length;
-  const be = { wanted: answerWords('hand', HAND_ANSWERS[wanted]!), temp: temp(wantedC) };
+  const be = { wanted: answerWords('hand', HAND_LOOK.answers[wanted]!), temp: temp(wantedC) };
   if (felt === wanted) return good(say('reply.hand.right', be));
   return felt > wanted ? watch(say('reply.hand.tooWarm', be)) : watch(say('reply.hand.tooCool', be));
 }

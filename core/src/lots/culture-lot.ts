@@ -1,6 +1,6 @@
 import { say, type Text } from '../messages/message.js';
 import { CULTURES, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
-import type { LotOf } from './lot-of.js';
+import { bareLot, type LotOf } from './lot-of.js';
 
 /** How something that lives came to be: bought or found, or out of another of one's own. */
 export type Origin =
@@ -112,4 +112,27 @@ export function storeOf({ stays }: Pick<CultureLot, 'stays'>): StarterStore {
 /** Moved into another store at a moment; one that is there already stays as it is. */
 export function movedTo(lot: CultureLot, store: StarterStore, atMs: number): CultureLot {
   return storeOf(lot) === store ? lot : { ...lot, stays: [...lot.stays, { store, fromMs: atMs }] };
+}
+
+/** What is told of a line that begins: what lives, what as, how it came, and since when it is where. */
+export interface Begun extends Pick<
+  CultureLot,
+  'id' | 'name' | 'amount' | 'countedMs' | 'culture' | 'origin' | 'bornMs'
+> {
+  readonly form: StarterForm;
+  readonly store: StarterStore;
+}
+
+/** A culture as a line begins with it. */
+export function begunLine({ id, name, amount, countedMs, store, ...begun }: Begun): CultureLot {
+  return {
+    ...bareLot(id, name, amount, countedMs),
+    ...begun,
+    kind: 'culture',
+    beside: null,
+    parents: [],
+    generation: 0,
+    stays: [{ store, fromMs: begun.bornMs }],
+    retiredMs: null,
+  };
 }

@@ -33,3 +33,8 @@ export interface LotOf<K extends LotKind> {
   /** The make it was left over from, where it was not bought. */
   readonly from?: string;
 }
+
+/** What every lot begins with: just counted, loose, keeping as long as nobody says otherwise. */
+export function bareLot(id: string, name: string, amount: number, countedMs: number) {
+  return { id, name, amount, countedMs, pack: null, price: 0, useBy: null, note: '' };
+}

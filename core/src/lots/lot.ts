@@ -3,7 +3,7 @@ import type { SourAgentId } from '../constants/acids.js';
 import type { Weave } from '../constants/drainage.js';
 import type { Species, Treatment } from '../constants/milk.js';
 import type { FlavourId } from '../materials/flavours.js';
-import type { Material, Stock } from '../materials/materials.js';
+import { materialOf, type Material, type Stock } from '../materials/materials.js';
 import type { LotOf } from './lot-of.js';
 
 /** A milk, cream, powder, plant base or whey: what its label says of 100 g, and what was done to it. */
@@ -84,4 +84,10 @@ export function stockOfLot(lot: StockLot): LotStock {
     ...(lot.allergen === null ? {} : { allergen: lot.allergen }),
     ...(lot.pack === null ? {} : { packG: lot.pack }),
   };
+}
+
+/** What a lot takes over from a material of the reference list. */
+export function asListed(stock: Stock) {
+  const { treatment, pricePerKg, species = 'cow', freshPh = null, allergen = null } = stock;
+  return { material: materialOf(stock), treatment, price: pricePerKg, species, freshPh, allergen };
 }

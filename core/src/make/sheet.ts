@@ -1,22 +1,14 @@
 import { say, type Message, type Text, uniqueTexts } from '../messages/message.js';
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
-import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
+import { byproductsOf, isGoods, type Byproduct } from '../balance/byproducts.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { ALWAYS_AWAKE, kitchenFor, swingFrom, type Household } from './household.js';
-import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
-import {
-  forecastSouring,
-  type FanPoint,
-  type ForecastOptions,
-  type SouringForecast,
-} from '../forecast/souring-forecast.js';
-import { SAFE_PH } from '../constants/safety-limits.js';
+import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import { expectedCues, type ExpectedCue } from '../forecast/expected-cues.js';
-import { drainProblem, souringProblem } from './forecast-problems.js';
-import { expecting as expectingOf, type Expecting } from '../learn/expecting.js';
+import { expecting as expectingOf } from '../learn/expecting.js';
 import { learnedHere, type LearnedHere } from '../learn/here.js';
 import type { LotStock } from '../lots/lot.js';
 import { checkChoices } from '../methods/check-choices.js';
@@ -35,6 +27,7 @@ import { amountsOf, type Amount } from './amounts.js';
 import { planStages } from './plan.js';
 import { untilWoken } from './waking.js';
 import { problemsOf } from './problems.js';
+import { souringOf, strainingOf, type SheetSouring, type SheetStraining } from './sheet-forecasts.js';
 import { courseOf, firstOf, lastOf, runMake, type StageRun } from './run.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
 
@@ -68,21 +61,8 @@ export interface MakeSheet {
   readonly amounts: readonly Amount[];
   readonly stages: readonly SheetStage[];
   readonly line: readonly SheetPoint[];
-  readonly souring: {
-    readonly beginMin: number;
-    readonly targetPh: number;
-    readonly forecast: SouringForecast;
-    /** Minutes from its begin until acid guards it, as it is likely to go; null where it never does. */
-    readonly guardedAfterMin: number | null;
-    /** Where the clock ends it: when, and how sour it is then. */
-    readonly byClock: { readonly endMin: number; readonly ph: FanPoint } | null;
-  } | null;
-  readonly straining: {
-    readonly beginMin: number;
-    readonly forecast: DrainForecast;
-    /** Where the clock ends it: when, and what it is then. */
-    readonly byClock: { readonly endMin: number; readonly wheyG: number; readonly solidsPct: number } | null;
-  } | null;
+  readonly souring: SheetSouring | null;
+  readonly straining: SheetStraining | null;
   /** Milk's whey protein is in it, which heat changes. */
   readonly hasWheyProtein: boolean;
   readonly heat: {
@@ -238,10 +218,12 @@ function pricesOf(choices: Choices) {
   };
 }
 
-/** What is sold or used besides the product, at the price that was given for it; what goes on living is no goods. */
+/** What comes besides the product, at the price that was given for it. */
 function besidesWorth(byproducts: readonly Byproduct[], choices: Choices): number {
-  const goods = byproducts.filter(({ is }) => is !== 'starter' && is !== 'grains');
-  return (goods.reduce((sum, { massG }) => sum + massG, 0) / 1000) * Number(choices['besidesPrice'] ?? 0);
+  return (
+    (byproducts.filter(isGoods).reduce((sum, { massG }) => sum + massG, 0) / 1000) *
+    Number(choices['besidesPrice'] ?? 0)
+  );
 }
 
 function sheetStage(run: StageRun, before: StageRun | undefined, environment: Environment): SheetStage {
@@ -271,53 +253,6 @@ function linePoints(run: StageRun): SheetPoint[] {
       massG: totalG(s.masses),
       wheyG: totalG(s.whey),
     }));
-}
-
-function souringOf(
-  runs: readonly StageRun[],
-  environment: Environment,
-  options: ForecastOptions,
-  { souringPriorFor }: Expecting,
-): MakeSheet['souring'] {
-  for (const run of runs) {
-    const problem = souringProblem(run, environment);
-    if (problem) {
-      const [beginMin, endMin] = [firstOf(run).minute, lastOf(run).minute];
-      const asked = run.stage.kind.endsAt ? { ...options, atMin: endMin - beginMin } : options;
-      const forecast = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
-      const byClock = forecast.at && { endMin, ph: forecast.at };
-      return { beginMin, targetPh: problem.targetPh, forecast, guardedAfterMin: guardedAfter(runs, beginMin), byClock };
-    }
-  }
-  return null;
-}
-
-function guardedAfter(runs: readonly StageRun[], beginMin: number): number | null {
-  const states = runs.flatMap((r) => r.states).filter((s) => s.minute >= beginMin);
-  const guarded = states.find((s) => s.ph <= SAFE_PH);
-  return guarded ? guarded.minute - beginMin : null;
-}
-
-function strainingOf(
-  runs: readonly StageRun[],
-  environment: Environment,
-  options: ForecastOptions,
-  { drainPriorFor }: Expecting,
-): MakeSheet['straining'] {
-  const run = runs.findLast((r) => r.stage.kind.drainage);
-  const problem = run && drainProblem(run, environment);
-  if (!run || !problem) return null;
-  const end = lastOf(run);
-  const byClock = run.stage.kind.endsAt && {
-    endMin: end.minute,
-    wheyG: totalG(end.whey) - totalG(firstOf(run).whey),
-    solidsPct: 100 * solidsFraction(end.masses),
-  };
-  return {
-    beginMin: firstOf(run).minute,
-    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
-    byClock: byClock ?? null,
-  };
 }
 
 function findingsOf(runs: readonly StageRun[], end: CrockState): readonly Finding[] {

@@ -2834,6 +2834,7 @@ export interface MessageValues {
   'reply.acidity.asReckoned': { readonly ph: Value };
   'reply.acidity.guarded': { readonly safe: Value };
   'reply.acidity.milder': { readonly by: Value; readonly ph: Value };
+  'reply.acidity.nearly': { readonly safe: Value };
   'reply.acidity.past': { readonly past: Value };
   'reply.acidity.sharper': { readonly by: Value; readonly ph: Value };
   'reply.acidity.sweet': None;

@@ -1,12 +1,14 @@
 import { say } from '../messages/message.js';
 import { acidity, percent } from '../messages/quantity.js';
 import { SOURED_CREAMS } from '../materials/reference-materials.js';
-import type { ChoiceGroup } from './method.js';
+import { CHILLING, HEATING, KEEPING, PLAIN_MILK, STARTER } from './common-choices.js';
+import { when, type ChoiceGroup } from './method.js';
+import { SCALDED_STAGES } from './scalded-yogurt.js';
 import type { TypedTemplate } from './typed.js';
 
 /** Begun with something that is sour already, and with what is soured in the make itself. */
-export const OF_BOUGHT = { choice: 'from', is: 'bought' } as const;
-export const OF_MILK = { choice: 'from', is: 'milk' } as const;
+const OF_BOUGHT = { choice: 'from', is: 'bought' } as const;
+const OF_MILK = { choice: 'from', is: 'milk' } as const;
 export const OF_CREAM = { choice: 'from', is: 'cream' } as const;
 
 /** Milk, or yogurt that is there. */
@@ -68,13 +70,25 @@ export const MILK_OR_YOGURT = {
   ],
 } as const satisfies ChoiceGroup;
 
+/** What is asked of the milk that the yogurt is made of in the same go. */
+export const OF_MILK_GROUPS = [
+  when(OF_MILK, PLAIN_MILK),
+  when(OF_MILK, HEATING),
+  when(OF_MILK, STARTER),
+  when(OF_MILK, KEEPING),
+  when(OF_MILK, CHILLING),
+] as const;
+
 /** The stage that takes the yogurt of {@link MILK_OR_YOGURT}. */
-export const YOGURT_TAKEN = {
+const YOGURT_TAKEN = {
   id: 'bought',
   kind: 'bought',
   params: { massG: { choice: 'boughtG' }, fatPct: { choice: 'boughtFatPct' }, ph: { choice: 'boughtPh' } },
   onlyIf: OF_BOUGHT,
 } as const satisfies TypedTemplate;
+
+/** From that milk to chilled yogurt, or the yogurt that is there. */
+export const YOGURT_STAGES = [...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)), YOGURT_TAKEN] as const;
 
 /** Sweet cream, or cream that is sour already. */
 export const SWEET_OR_SOUR_CREAM = {

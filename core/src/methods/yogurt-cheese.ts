@@ -2,10 +2,9 @@ import { FAMILIES } from './families.js';
 import { say } from '../messages/message.js';
 import { BY_CLOCK, BY_TEXTURE, DRAINED_BY, flatHours, HANG_ENDS, saltChoice, SALT_STAGE } from './curd-choices.js';
 import { endingChoices, endingParams } from './ending-choices.js';
-import { vary, when, type ChoiceGroup } from './method.js';
-import { SCALDED_STAGES } from './scalded-yogurt.js';
-import { CHILLING, HEATING, KEEPING, PLAIN_MILK, MONEY_AND_BESIDES, STARTER } from './common-choices.js';
-import { MILK_OR_YOGURT, OF_MILK, YOGURT_TAKEN } from './soured-choices.js';
+import { vary, type ChoiceGroup } from './method.js';
+import { MONEY_AND_BESIDES } from './common-choices.js';
+import { MILK_OR_YOGURT, OF_MILK_GROUPS, YOGURT_STAGES } from './soured-choices.js';
 import { method } from './typed.js';
 
 /** When it is taken out of the press, where the clock ends that. */
@@ -51,11 +50,7 @@ export const yogurtCheese = method({
   summary: say('methods.yogurtCheese.yogurtDrainedFlatHung'),
   groups: [
     MILK_OR_YOGURT,
-    when(OF_MILK, PLAIN_MILK),
-    when(OF_MILK, HEATING),
-    when(OF_MILK, STARTER),
-    when(OF_MILK, KEEPING),
-    when(OF_MILK, CHILLING),
+    ...OF_MILK_GROUPS,
     PRESSING,
     vary(MONEY_AND_BESIDES, {
       potG: {
@@ -67,8 +62,7 @@ export const yogurtCheese = method({
     }),
   ],
   stages: [
-    ...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)),
-    YOGURT_TAKEN,
+    ...YOGURT_STAGES,
     { id: 'flat', kind: 'strain', params: { method: 'flat', share: 0.4, where: 'cold' }, onlyIf: BY_TEXTURE },
     { id: 'hang', kind: 'strain', params: { method: 'hung', share: 0.7, where: 'cold' }, onlyIf: BY_TEXTURE },
     {

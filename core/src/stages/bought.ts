@@ -147,7 +147,7 @@ function sweetProblems(params: BoughtParams): Problem[] {
   if (params.is === 'yogurt' || ph <= SOUR_BELOW_PH) return [];
   return [
     {
-      field: 'cream',
+      field: 'sourCream',
       message: say('stages.bought.stillSweet', { name: creamOf(params).name, ph: acidity(ph, 1) }),
       remedy: say('stages.bought.sourItFirst'),
       works: { from: 'cream' },

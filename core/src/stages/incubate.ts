@@ -123,7 +123,7 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   ],
   branches: souringBranches,
   cautions: (params, state) => [
-    ...(params.keeper === 'counter' ? [] : [CAUTIONS.condensation]),
+    ...(params.keeper === 'counter' || params.keeper === 'flask' ? [] : [CAUTIONS.condensation]),
     ...(isUnheatedYogurt(state) ? [CAUTIONS.unheated] : []),
     CAUTIONS.acid,
     CAUTIONS.mould,

@@ -26,7 +26,7 @@ const YOUNG_MAKES = 3;
           {{ 'page.shell.firstLook.understood' | say }}
         </button>
         <button type="button" class="press quiet-press" (click)="guide.turnOff()">
-          {{ 'page.shell.firstLook.noneOfThese' | say }} <kbd>H</kbd>
+          {{ 'page.shell.firstLook.noneOfThese' | say }} <kbd>X</kbd>
         </button>
       </aside>
     }

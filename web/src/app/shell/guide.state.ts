@@ -1,11 +1,9 @@
 import { Injectable, signal } from '@angular/core';
-import { keepHere, keptHere } from '../state/kept-here';
+import { isTrue, keepHere, keptHere } from '../state/kept-here';
 
 const SEEN = 'oat-crock.places-seen';
 /** Stands among the places that were seen, where somebody wants to be told of none of them. */
 const NONE = 'none';
-
-const isTrue = (value: unknown): value is true => value === true;
 
 /** Which places this browser has explained at first sight. */
 @Injectable({ providedIn: 'root' })

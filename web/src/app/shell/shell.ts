@@ -158,8 +158,11 @@ export class Shell {
     y: () => this.redo(),
     '/': () => this.showing.set('goto'),
     '?': () => this.showing.set('keys'),
-    h: () => this.guide.turnOff(),
-    escape: () => this.showing.set(null),
+    x: () => this.guide.turnOff(),
+    escape: () => {
+      this.showing.set(null);
+      this.logger.heard.set(null);
+    },
   };
 
   private log(): void {

@@ -17,3 +17,6 @@ export function keepHere(key: string, records: Readonly<Record<string, unknown>>
     // Full, or forbidden: what is on the page stays on the page.
   }
 }
+
+/** For what is only remembered to have been. */
+export const isTrue = (value: unknown): value is true => value === true;

@@ -68,7 +68,7 @@ export class Logger {
         ...(isMs !== undefined && { isMs }),
       });
     this.undone.length = 0;
-    if (is === null || ANSWERED.has(is.type)) this.heard.set(is && { batchId, entryId: lineId ?? entry.id });
+    this.heard.set(is && ANSWERED.has(is.type) ? { batchId, entryId: lineId ?? entry.id } : null);
     return entry;
   }
 

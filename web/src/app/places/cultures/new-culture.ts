@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { cultureName, ORIGINS, type CultureId, type CultureLot } from '@oat-crock/core';
+import { cultureName, ORIGINS, type CultureId, begunLine } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { recordProblems } from '../../state/record-problems';
 import { NumberField } from '../../shared/ui/number-field';
@@ -121,26 +121,17 @@ export class NewCulture {
     const nowMs = this.clock.exactMs();
     const bornMs = Math.round(nowMs - (this.ageDays() ?? 0) * 86_400_000);
     const { origin, form, store } = this.kind();
-    const lot: CultureLot = {
+    const lot = begunLine({
       id: this.clock.newId(),
-      kind: 'culture',
       name: this.name().trim(),
       amount: this.massG() ?? 0,
       countedMs: nowMs,
-      pack: null,
-      price: 0,
-      useBy: null,
-      note: '',
       culture: this.culture(),
-      beside: null,
       form,
       origin,
-      parents: [],
-      generation: 0,
       bornMs,
-      stays: [{ store, fromMs: bornMs }],
-      retiredMs: null,
-    };
+      store,
+    });
     const [problem] = await recordProblems('lots', lot as unknown as Parameters<typeof recordProblems>[1]);
     if (problem || lot.amount <= 0) {
       this.wrong.set(

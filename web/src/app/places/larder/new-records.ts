@@ -1,6 +1,7 @@
 import {
+  asListed,
+  bareLot,
   CALCIUM,
-  materialOf,
   PLANT_BASES,
   READY_MILKS,
   REFERENCE_CREAMS,
@@ -28,18 +29,10 @@ export const REFERENCE: Readonly<Partial<Record<LotKind, readonly Stock[]>>> = {
 };
 
 /** What a lot takes over from a material of the list. */
-export function ofReference(stock: Stock): Readonly<Record<string, unknown>> {
-  const { name, treatment, pricePerKg, species = 'cow', freshPh = null, allergen = null } = stock;
-  return {
-    name: textOf(name).split(',')[0],
-    material: materialOf(stock),
-    treatment,
-    price: pricePerKg,
-    species,
-    freshPh,
-    allergen,
-  };
-}
+export const ofReference = (stock: Stock): Readonly<Record<string, unknown>> => ({
+  name: textOf(stock.name).split(',')[0],
+  ...asListed(stock),
+});
 
 const AGENT = 'vinegar';
 
@@ -54,17 +47,7 @@ const BEGINS: Readonly<Partial<Record<LotKind, object>>> = {
 
 /** A lot to be written, filled in as far as its kind allows. */
 export function newLot(id: string, kind: LotKind, nowMs: number): Draft {
-  const common = {
-    id,
-    kind,
-    name: textOf(LOT_NAMES[kind]),
-    amount: 1000,
-    countedMs: nowMs,
-    pack: null,
-    price: 0,
-    useBy: null,
-    note: '',
-  };
+  const common = { ...bareLot(id, textOf(LOT_NAMES[kind]), 1000, nowMs), kind };
   const [first] = REFERENCE[kind] ?? [];
   const stock = first && { homogenised: false, stabilised: false, ...ofReference(first) };
   return { ...common, ...stock, ...BEGINS[kind] };

@@ -1,6 +1,7 @@
 import {
   acidity as acidityOf,
   amount as amountOf,
+  isGoods,
   listOf,
   type MakeSheet,
   percent,
@@ -167,7 +168,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
         products: listOf([
           mass(product.massG),
           ...byproducts
-            .filter(({ is }) => is !== 'starter' && is !== 'grains')
+            .filter(isGoods)
             .map((left) => tell('page.methods.sheetFacts.ofIt', { mass: mass(left.massG), name: left.name })),
         ]),
         worth: money(cost.besidesWorth),

@@ -16,7 +16,7 @@ const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
   imports: [SaidPipe, SayPipe],
   template: `
     @if (asking()) {
-      <div class="ask" role="group" aria-labelledby="alert-ask">
+      <div class="ask washed" role="group" aria-labelledby="alert-ask">
         <p id="alert-ask">
           {{ 'page.today.alertAsk.shallDeviceTellYou' | say }}
         </p>
@@ -42,19 +42,6 @@ const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
     }
   `,
   styles: `
-    .ask {
-      background: var(--cobalt-wash);
-      border-radius: 6px;
-      padding: 0.6rem 0.8rem;
-      display: grid;
-      gap: 0.5rem;
-      font-size: 0.92rem;
-    }
-    .ask div {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.4rem;
-    }
     .change {
       font: inherit;
       background: none;

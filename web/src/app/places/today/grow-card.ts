@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
+  asListed,
+  bareLot,
+  begunLine,
   cultureName,
   GEAR_TYPES,
   grownFrom,
   idOfGrown,
-  materialOf,
   ORIGINS,
   shortName,
   weighed,
@@ -16,7 +18,7 @@ import {
   type StockLot,
 } from '@oat-crock/core';
 import { CultureActs } from '../../state/culture-acts';
-import { keepHere, keptHere } from '../../state/kept-here';
+import { isTrue, keepHere, keptHere } from '../../state/kept-here';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { logFeature } from '../../state/log.feature';
 import { OwnCultures } from '../../state/own-cultures';
@@ -28,8 +30,6 @@ const SETTLED = 'oat-crock.asked-to-keep';
 /** A household with more makes than this has its larder as it wants it. */
 const YOUNG_MAKES = 3;
 const DAY_MS = 86_400_000;
-
-const isTrue = (value: unknown): value is true => value === true;
 
 /** After a first make, asks of one thing that it used whether it is to be kept: a lot, a piece of gear, a culture. */
 @Component({
@@ -49,21 +49,6 @@ const isTrue = (value: unknown): value is true => value === true;
           </button>
         </div>
       </div>
-    }
-  `,
-  styles: `
-    .ask {
-      background: var(--paper-raised);
-      border-radius: 6px;
-      padding: 0.6rem 0.8rem;
-      display: grid;
-      gap: 0.5rem;
-      font-size: 0.92rem;
-    }
-    .ask div {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.4rem;
     }
   `,
 })
@@ -105,19 +90,11 @@ export class GrowCard {
     }
   }
 
+  /** How much is left of it only its maker knows. */
   private lotOf({ kind, stock }: Extract<Grown, { is: 'lot' }>): StockLot {
-    return {
-      ...this.common(textOf(stock.name).split(',')[0]!),
-      kind,
-      price: stock.pricePerKg,
-      material: materialOf(stock),
-      treatment: stock.treatment,
-      species: stock.species ?? 'cow',
-      homogenised: false,
-      stabilised: false,
-      freshPh: stock.freshPh ?? null,
-      allergen: stock.allergen ?? null,
-    };
+    const name = textOf(stock.name).split(',')[0]!;
+    const bare = bareLot(this.clock.newId(), name, 0, this.clock.exactMs());
+    return { ...bare, ...asListed(stock), kind, homogenised: false, stabilised: false };
   }
 
   private gearOf({ kind, holdsL }: Extract<Grown, { is: 'gear' }>): Gear {
@@ -126,28 +103,12 @@ export class GrowCard {
   }
 
   private cultureOf({ culture, form, origin, ageDays }: Extract<Grown, { is: 'culture' }>): CultureLot {
-    const bornMs = Math.round(this.clock.exactMs() - ageDays * DAY_MS);
-    const { store, usualG } = ORIGINS.find((o) => o.origin === origin)!;
-    return {
-      ...this.common(titled(cultureName(culture, form))),
-      kind: 'culture',
-      amount: usualG,
-      culture,
-      beside: null,
-      form,
-      origin,
-      parents: [],
-      generation: 0,
-      bornMs,
-      stays: [{ store, fromMs: bornMs }],
-      retiredMs: null,
-    };
-  }
-
-  /** What every lot has; how much is left of it only its maker knows. */
-  private common(name: string) {
     const countedMs = this.clock.exactMs();
-    return { id: this.clock.newId(), name, amount: 0, countedMs, pack: null, price: 0, useBy: null, note: '' };
+    const { store, usualG } = ORIGINS.find((o) => o.origin === origin)!;
+    const id = this.clock.newId();
+    const name = titled(cultureName(culture, form));
+    const bornMs = Math.round(countedMs - ageDays * DAY_MS);
+    return begunLine({ id, name, amount: usualG, countedMs, culture, form, origin, bornMs, store });
   }
 }
 

@@ -1,0 +1,81 @@
+import { SAFE_PH } from '../constants/safety-limits.js';
+import type { Environment } from '../environment/environment.js';
+import { forecastDrain, type DrainForecast } from '../forecast/drain-forecast.js';
+import {
+  forecastSouring,
+  type FanPoint,
+  type ForecastOptions,
+  type SouringForecast,
+} from '../forecast/souring-forecast.js';
+import type { Expecting } from '../learn/expecting.js';
+import { solidsFraction, totalG } from '../materials/composition.js';
+import { drainProblem, souringProblem } from './forecast-problems.js';
+import { firstOf, lastOf, type StageRun } from './run.js';
+
+/** When a sheet's souring is sour, and when acid guards it. */
+export interface SheetSouring {
+  readonly beginMin: number;
+  readonly targetPh: number;
+  readonly forecast: SouringForecast;
+  /** Minutes from its begin until acid guards it, as it is likely to go; null where it never does. */
+  readonly guardedAfterMin: number | null;
+  /** Where the clock ends it: when, and how sour it is then. */
+  readonly byClock: { readonly endMin: number; readonly ph: FanPoint } | null;
+}
+
+/** When a sheet's curd has drained. */
+export interface SheetStraining {
+  readonly beginMin: number;
+  readonly forecast: DrainForecast;
+  /** Where the clock ends it: when, and what it is then. */
+  readonly byClock: { readonly endMin: number; readonly wheyG: number; readonly solidsPct: number } | null;
+}
+
+/** The souring of a make as it would be forecast before anything was poured; null where nothing sours. */
+export function souringOf(
+  runs: readonly StageRun[],
+  environment: Environment,
+  options: ForecastOptions,
+  { souringPriorFor }: Expecting,
+): SheetSouring | null {
+  for (const run of runs) {
+    const problem = souringProblem(run, environment);
+    if (problem) {
+      const [beginMin, endMin] = [firstOf(run).minute, lastOf(run).minute];
+      const asked = run.stage.kind.endsAt ? { ...options, atMin: endMin - beginMin } : options;
+      const forecast = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
+      const byClock = forecast.at && { endMin, ph: forecast.at };
+      return { beginMin, targetPh: problem.targetPh, forecast, guardedAfterMin: guardedAfter(runs, beginMin), byClock };
+    }
+  }
+  return null;
+}
+
+function guardedAfter(runs: readonly StageRun[], beginMin: number): number | null {
+  const states = runs.flatMap((r) => r.states).filter((s) => s.minute >= beginMin);
+  const guarded = states.find((s) => s.ph <= SAFE_PH);
+  return guarded ? guarded.minute - beginMin : null;
+}
+
+/** The same of its last draining. */
+export function strainingOf(
+  runs: readonly StageRun[],
+  environment: Environment,
+  options: ForecastOptions,
+  { drainPriorFor }: Expecting,
+): SheetStraining | null {
+  const run = runs.findLast((r) => r.stage.kind.drainage);
+  const problem = run && drainProblem(run, environment);
+  if (!run || !problem) return null;
+  const end = lastOf(run);
+  const byClock = run.stage.kind.endsAt && {
+    endMin: end.minute,
+    wheyG: totalG(end.whey) - totalG(firstOf(run).whey),
+    solidsPct: 100 * solidsFraction(end.masses),
+  };
+  return {
+    beginMin: firstOf(run).minute,
+    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
+    byClock: byClock ?? null,
+  };
+}
