@@ -37,12 +37,12 @@ async function take(page) {
   await page.getByText('Taken.').waitFor();
 }
 
-/** A make of the plan that was taken, on its way to where it would not hold. */
-async function moveIntoTheNight(page) {
-  const quark = page.locator('oc-plan-lanes').getByRole('button', { name: /^Quark/ });
-  await quark.focus();
-  await page.keyboard.press('Enter');
-  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+/** A make is traced from what is here of it. */
+async function traceTheMarkets(page) {
+  const row = page.locator('oc-in-stock li').filter({ hasText: 'School pots, mild' });
+  await row.getByRole('button', { name: /School pots/ }).click();
+  await row.getByRole('link', { name: 'Where it came from and went' }).click();
+  await page.locator('.node').first().waitFor();
 }
 
 /** The household chooses Spanish. */
@@ -60,21 +60,12 @@ const PICTURES = [
   // First, so that all others show what is planned.
   ['plan', '/plan', DESK, take],
   ['today', '/today', DESK],
-  ['plan-moved', '/plan', DESK, moveIntoTheNight],
   ['find', '/methods', DESK],
   ['methods', '/methods/strained-yogurt', DESK],
   ['stages', '/methods/quark/stages', DESK],
   ['larder', '/larder', DESK],
-  [
-    'larder-lot',
-    '/larder',
-    DESK,
-    (page) =>
-      page
-        .getByRole('link', { name: /Evening milk/ })
-        .first()
-        .click(),
-  ],
+  ['ledger', '/ledger', DESK],
+  ['trace', '/ledger', DESK, traceTheMarkets],
   ['cultures', '/cultures', DESK],
   ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-generation-plot circle')],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],

@@ -165,7 +165,7 @@ export {
   type Method,
   type OptionChoice,
 } from './methods/method.js';
-export { methodById, METHODS } from './methods/index.js';
+export { FIRST_METHOD_ID, methodById, METHODS } from './methods/index.js';
 export { answerId, answerWords } from './stages/answers.js';
 export type { CueScale, Problem } from './stages/kind.js';
 export type { Addition } from './stages/told.js';
@@ -180,7 +180,18 @@ export type { Amount } from './make/amounts.js';
 export { type Quieter, quieter } from './make/quieter.js';
 export { makeSheet, type MakeSheet, SHEET_FORECAST } from './make/sheet.js';
 export { checkChoices } from './methods/check-choices.js';
-export type { Entry, EntryBody, Quantity, ReadBy, Score } from './batch/entry.js';
+export {
+  type Counted,
+  type Entry,
+  type EntryBody,
+  ISSUED_HOW,
+  type IssuedHow,
+  PRODUCT_STORES,
+  type ProductStore,
+  type Quantity,
+  type ReadBy,
+  type Score,
+} from './batch/entry.js';
 export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js';
 export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
 export { explain, type ExplainedCause } from './explain/explain.js';
@@ -221,7 +232,7 @@ export { canRead, readingMoments, simulatedReadings, truthSeed } from './instrum
 export { CALCIUM, RENNET_BOTTLE } from './constants/rennet.js';
 export type { Byproduct } from './balance/byproducts.js';
 export { methodOf, plannedOf } from './make/planned.js';
-export { type Goal, lotsNamed, type Scaled, scaleTo } from './make/scale.js';
+export { amountChoice, type Goal, lotsNamed, type Scaled, scaleTo } from './make/scale.js';
 export { type MethodFault, methodFaults } from './make/check-method.js';
 export { askedOf } from './methods/stage-asks.js';
 export { methodFile, type MethodFile, variantOf } from './methods/variant.js';
@@ -246,6 +257,12 @@ export {
   stockOfLot,
 } from './lots/lot.js';
 export { leftOf, type Taken, takenBy } from './larder/left.js';
+export { type FinishedStock, finishedStockOf, issuedBy, movedIn } from './ledger/finished-stock.js';
+export { recalled, type Recall, receiverId, type Trace, type Traced, type TraceNode, traceOf } from './ledger/trace.js';
+export { type MassBalance, massBalanceOf } from './ledger/mass-balance.js';
+export { correctedProblem, countedOf, movementProblem, type MovementProblem } from './ledger/movement-problem.js';
+export { shelfLife } from './safety/shelf-life.js';
+export { heldOf } from './lots/held.js';
 export { daysBetween, nearness, useFirst } from './larder/use-first.js';
 export { packWords } from './larder/packs.js';
 export { materialOfLabel } from './larder/label.js';
@@ -261,7 +278,7 @@ export { type AskedFor, askedFor } from './larder/asked-for.js';
 export { FOOD_IDS, type FoodId } from './larder/food-names.js';
 export { findWords, plainWords } from './larder/find-words.js';
 export { findMakes, type Found, type Wanted } from './larder/find-makes.js';
-export { dropsPerMl, type Measured, ROUTINES, strengthBySoda } from './larder/measure.js';
+export { dropsPerMl, type Measured, type Routine, ROUTINES, strengthBySoda } from './larder/measure.js';
 export { ripeningH } from './forecast/starter-chain.js';
 export { emptyProfile } from './schedule/resource-profile.js';
 export { costOfChoice, type Instance, type Picks, UNMET } from './schedule/instance.js';

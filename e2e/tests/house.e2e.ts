@@ -10,6 +10,7 @@ const PLACES = [
   '/methods/quark/stages',
   '/make',
   '/larder',
+  '/ledger',
   '/cultures',
 ];
 /** Waits until nothing moves any more: what is shown has been drawn, and faded in. */

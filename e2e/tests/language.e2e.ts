@@ -60,6 +60,7 @@ test('a household that chooses Spanish reads it at once and everywhere, with its
   for (const [place, seen] of [
     ['/methods', 'Qué hacer'],
     ['/larder', 'Utensilios'],
+    ['/ledger', 'Lo que hay'],
     ['/plan', 'Se quiere'],
     ['/cultures', 'Lo que quieren'],
     ['/methods/cream-cheese', 'Pesar'],

@@ -38,6 +38,9 @@ export interface Served {
   readonly close: () => Promise<void>;
 }
 
+/** A connection is kept so long for the next request, ms: one that is cut just as a slow page uses it again fails. */
+const KEEP_ALIVE_MS = 65_000;
+
 /** Who is half-way through a request when a server closes has so long to finish it, ms. */
 const LAST_WORDS_MS = 2500;
 
@@ -46,6 +49,7 @@ export async function serve({ demo, file, host, port, time, log }: ServeSettings
   const kitchen = openKitchen(openDb(file), log, time);
   if (demo) seedDemo(kitchen);
   const server = createApp(kitchen, WEB_ROOT).listen(port, host);
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   const address = `http://${host}:${(server.address() as AddressInfo).port}`;
   const stopSimulator = demo ? startSimulator(kitchen, address) : () => undefined;

@@ -26,7 +26,7 @@ function run(i: SouringInput): object {
     keepAt(problem.law, crock, temperature(min + step / 2));
     sourStep(problem.law, crock, step);
     series.push(point(min + step));
-    toGel ??= crossing(series, problem.gelPh);
+    if (problem.gelPh !== null) toGel ??= crossing(series, problem.gelPh);
     toTarget ??= crossing(series, problem.targetPh);
   }
   return { hoursToTarget: toTarget, hoursToGel: toGel, series };

@@ -31,6 +31,19 @@ describe('an entry on the wire', () => {
         heldBackG: 3,
         score: { sourness: 1, thickness: 5, smoothness: 3, taste: 4 },
       },
+      {
+        type: 'finished',
+        productG: 1900,
+        wheyG: null,
+        heldBackG: null,
+        score: null,
+        pots: 4,
+        useBy: '2028-02-29',
+        openDays: 3,
+      },
+      { type: 'issued', how: 'sold', pots: 2, to: 'The quay' },
+      { type: 'issued', how: 'used', massG: 400.5 },
+      { type: 'stored', where: 'frozen', pots: 1 },
       { type: 'discarded', reason: 'gas' },
       { type: 'correction', replaces: ID, body: null },
       { type: 'correction', replaces: ID, body: { type: 'note', text: 'calmer' } },
@@ -39,6 +52,17 @@ describe('an entry on the wire', () => {
         .withContext(body.type)
         .toEqual([]);
     }
+  });
+
+  it('is refused where a day is none of the calendar, or what goes out is counted twice, in parts or not at all', () => {
+    const finished = { type: 'finished', productG: 1900, wheyG: null, heldBackG: null, score: null };
+    expect(wrongFields(sent({ ...finished, useBy: '2026-02-31' }))).toEqual(['entries.0.body.useBy']);
+    expect(wrongFields(sent({ ...finished, useBy: '2026-13-01' }))).toEqual(['entries.0.body.useBy']);
+    for (const wrong of [{}, { pots: 1, massG: 100 }, { pots: 1.5 }, { pots: 0 }, { massG: 0 }])
+      expect(wrongFields(sent({ type: 'issued', how: 'sold', ...wrong })))
+        .withContext(JSON.stringify(wrong))
+        .not.toEqual([]);
+    expect(wrongFields(sent({ type: 'issued', how: 'lost', pots: 1 }))).toEqual(['entries.0.body.how']);
   });
 
   it('is refused with the field that is wrong', () => {

@@ -1,6 +1,6 @@
-import type { Entry } from '@oat-crock/core';
+import { ISSUED_HOW, PRODUCT_STORES, type Entry } from '@oat-crock/core';
 import Joi from 'joi';
-import { choicesOfAMake, moment, ulid } from './entry-parts.js';
+import { choicesOfAMake, day, moment, ulid } from './entry-parts.js';
 import { READING_BOUNDS } from './entry.js';
 import { lotStockSchema } from './larder.schema.js';
 import { methodSchema } from './method.schema.js';
@@ -27,6 +27,14 @@ const mark = Joi.number().integer().min(1).max(5).required();
 /** A decision for others to rely on: who took it, and why. */
 const decision = (type: 'held' | 'released') =>
   Joi.object({ type: Joi.valid(type).required(), by: text(80).required(), reason: text(500).required() });
+
+/** So many whole pots, or so many grams of what was not put into any. */
+const counted = (fields: Joi.PartialSchemaMap) =>
+  Joi.object({
+    ...fields,
+    pots: Joi.number().integer().min(1).max(10_000),
+    massG: Joi.number().greater(0).max(100_000),
+  }).xor('pots', 'massG');
 
 /** What an entry may say; a correction is the same again or null. */
 const BODIES = {
@@ -81,7 +89,16 @@ const BODIES = {
       )
       .max(12),
     words: text(500),
+    useBy: day.allow(null),
+    openDays: Joi.number().integer().min(1).max(365),
   }),
+  issued: counted({
+    type: Joi.valid('issued').required(),
+    how: Joi.valid(...ISSUED_HOW).required(),
+    to: text(80),
+    why: text(500),
+  }),
+  stored: counted({ type: Joi.valid('stored').required(), where: Joi.valid(...PRODUCT_STORES).required() }),
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };
 

@@ -9,7 +9,7 @@ import {
 } from '@oat-crock/core';
 import type { CulturesFile } from './cultures-file.js';
 import Joi from 'joi';
-import { moment, ulid } from './entry-parts.js';
+import { day, moment, ulid } from './entry-parts.js';
 import { tagged } from './tagged.js';
 
 const name = Joi.string().trim().min(1).max(80).required();
@@ -65,7 +65,7 @@ const lot = (kind: string) => ({
   countedMs: moment.required(),
   pack: Joi.number().greater(0).max(1_000_000).allow(null).required(),
   price: Joi.number().min(0).max(10_000).required(),
-  useBy: Joi.string().isoDate().length(10).allow(null).required(),
+  useBy: day.allow(null).required(),
   note,
   from: ulid,
 });
@@ -159,6 +159,7 @@ const learned = (min: number, max: number) =>
     sd: Joi.number().min(0).max(max).allow(null).required(),
     atMs: moment.required(),
     litres: Joi.number().min(0.05).max(1000),
+    roomC: Joi.number().min(-5).max(45),
   });
 
 /** Kinds that hold something say how much; the others may not. */

@@ -54,6 +54,7 @@ const ASKED: Readonly<Record<string, readonly [Dimension, number]>> = {
   days: ['time', 1440],
   '%': ['share', 1],
   packets: ['piece', 1],
+  capsules: ['piece', 1],
   'IMCU a kg': ['dose', 1],
 };
 

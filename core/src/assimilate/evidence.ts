@@ -13,8 +13,8 @@ export interface Likelihood {
   readonly wrong: number;
 }
 
-/** Likelihood of one reading for a crock at `ph` whose milk gels at `gelPh`. */
-export function readingLikelihood(reading: SouringReading, ph: number, gelPh: number): Likelihood {
+/** Likelihood of one reading for a crock at `ph` whose milk gels at `gelPh`; where that is null, how it has set says nothing. */
+export function readingLikelihood(reading: SouringReading, ph: number, gelPh: number | null): Likelihood {
   const [right, wide] = 'ph' in reading ? phDensities(reading, ph) : cueChances(reading, ph, gelPh);
   const good = (1 - WRONG.chance) * right;
   const bad = WRONG.chance * wide;
@@ -31,11 +31,11 @@ function gaussian(difference: number, sd: number): number {
   return Math.exp(-0.5 * (difference / sd) ** 2) / sd;
 }
 
-function cueChances(reading: { cue: string; answer: string }, ph: number, gelPh: number): [number, number] {
+function cueChances(reading: { cue: string; answer: string }, ph: number, gelPh: number | null): [number, number] {
   const model = CUE_MODELS[reading.cue];
   const n = model?.answers.indexOf(reading.answer) ?? -1;
-  if (!model || n < 0) return [1, 1];
-  const quantity = model.reads === 'acid' ? -ph : gelPh - ph;
+  if (!model || n < 0 || (model.reads === 'belowGelPoint' && gelPh === null)) return [1, 1];
+  const quantity = model.reads === 'acid' ? -ph : gelPh! - ph;
   const atLeast = (k: number) =>
     k <= 0
       ? 1

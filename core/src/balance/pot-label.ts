@@ -17,6 +17,8 @@ export interface PotLabel {
   /** Days that it keeps in the cold; null as long as nothing has shown what is to guard it, and then what would show it. */
   readonly keepsDays: number | null;
   readonly keepsNeeds: Text;
+  /** Days that an open pot keeps. */
+  readonly openDays: number;
   /** The °C that is reckoned with. */
   readonly storeC: number;
   readonly per100g: Nutrition;
@@ -47,6 +49,7 @@ export function potLabel(
     netG: potG > 0 ? potG : totalG(end.masses),
     pots: potG > 0 ? potsOf(end.masses, potG) : 1,
     storeC: shelfLife(end, storeC).storeC,
+    openDays: shelfLife(end, storeC).openDays,
     ...keeping(end, { storeC, acidShown }),
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
     cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),

@@ -16,6 +16,26 @@ export interface Score {
   readonly taste: number;
 }
 
+/** Ways in which what was made goes out. */
+export const ISSUED_HOW = ['sold', 'given', 'eaten', 'used', 'thrown'] as const;
+export type IssuedHow = (typeof ISSUED_HOW)[number];
+
+/** Where what was made stands. */
+export const PRODUCT_STORES = ['cold', 'frozen'] as const;
+export type ProductStore = (typeof PRODUCT_STORES)[number];
+
+/** So many pots or pieces of it; of what was not put into pots, so many grams. */
+export interface Counted {
+  readonly pots?: number;
+  readonly massG?: number;
+}
+
+/** Who got it, or why it was thrown away. */
+export interface IssuedTo {
+  readonly to?: string;
+  readonly why?: string;
+}
+
 /** What an entry says. A correction names the entry it replaces; with a null body it takes it back. */
 export type EntryBody =
   | {
@@ -55,7 +75,15 @@ export type EntryBody =
       readonly left?: readonly { readonly what: string; readonly massG: number; readonly lotId: string }[];
       /** A few words on how it came out. */
       readonly words?: string;
+      /** The day on its pots by which it is to be eaten, "2026-05-24"; null where nothing showed yet what keeps it. */
+      readonly useBy?: string | null;
+      /** Days that an open pot keeps. */
+      readonly openDays?: number;
     }
+  /** Some of what came of it went out of the house, or into another make. */
+  | ({ readonly type: 'issued'; readonly how: IssuedHow } & Counted & IssuedTo)
+  /** Some of what came of it was frozen, or is thawed in the cold. */
+  | ({ readonly type: 'stored'; readonly where: ProductStore } & Counted)
   | { readonly type: 'discarded'; readonly reason: string; readonly by?: string }
   | {
       readonly type: 'correction';

@@ -1,5 +1,6 @@
 import { atMinute, logged } from '../testing/logged.js';
 import type { EntryBody } from './entry.js';
+import { replay } from './replay.js';
 import { impossibleTime } from './impossible-time.js';
 
 const ORDER = ['blend', 'heat', 'hold', 'cool', 'starter', 'warm'];
@@ -28,6 +29,19 @@ describe('a time that cannot have been', () => {
     expect(is(step('warm'), 60)).toBeNull();
     // what is no step can have been at any time of the make
     expect(is(note, 5)).toBeNull();
+  });
+
+  it('of what goes out is one before it was finished, to the very moment', () => {
+    const finished: EntryBody = { type: 'finished', productG: 900, wheyG: null, heldBackG: null, score: null, pots: 2 };
+    const entries = [
+      ...batch.log.map((l) => l.entry),
+      { ...batch.log[0]!.entry, id: 'END', atMs: atMinute(300), body: finished },
+    ];
+    const made = replay(entries)!;
+    const sold: EntryBody = { type: 'issued', how: 'sold', pots: 1 };
+    const at = (minute: number, body: EntryBody = sold) =>
+      impossibleTime(made, ORDER, body, atMinute(minute), atMinute(400))?.is ?? null;
+    expect([at(300), at(299.99), at(299.99, note)]).toEqual([null, 'before the end', null]);
   });
 
   it('names the step that stands in its way, and when that was', () => {

@@ -1,7 +1,7 @@
 import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition } from '../stages/told.js';
-import type { Entry, EntryBody, Quantity, ReadBy, Score } from './entry.js';
+import type { Counted, Entry, EntryBody, IssuedHow, IssuedTo, ProductStore, Quantity, ReadBy, Score } from './entry.js';
 import { answerId } from '../stages/answers.js';
 
 /** An entry as it stands after corrections. */
@@ -57,6 +57,13 @@ export interface Decision {
   readonly id: string;
 }
 
+/** Some of what was made that went out, or was put elsewhere. */
+export type Movement = { readonly id: string; readonly atMs: number } & Counted &
+  (
+    | ({ readonly is: 'issued'; readonly how: IssuedHow } & IssuedTo)
+    | { readonly is: 'stored'; readonly where: ProductStore }
+  );
+
 export interface CueSeen {
   readonly atMs: number;
   readonly cue: string;
@@ -92,6 +99,8 @@ export interface Batch {
     readonly id: string;
   }[];
   readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
+  /** What went out of what came of it, and what was frozen or thawed, in order of time. */
+  readonly movements: readonly Movement[];
   readonly ended:
     | null
     | {
@@ -104,6 +113,8 @@ export interface Batch {
         readonly pots: number | null;
         readonly left: readonly { readonly what: string; readonly massG: number; readonly lotId: string }[];
         readonly words: string;
+        readonly useBy: string | null;
+        readonly openDays: number | null;
       }
     | { readonly how: 'discarded'; readonly atMs: number; readonly reason: string; readonly by: string | null };
   readonly log: readonly LogLine[];
@@ -152,6 +163,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
       e.body.type === 'photo' ? { atMs: e.atMs, photoId: e.body.photoId, text: e.body.text, id: e.id } : null,
     ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
+    movements: collect(standing, movementOf),
     ended: endOf(standing),
     log: logOf(unique, standing),
   };
@@ -198,7 +210,13 @@ function endOf(entries: readonly StandingEntry[]): Batch['ended'] {
   }
   if (end.body.type !== 'finished') return null;
   const { productG, wheyG, heldBackG, score, pots = null, left = [], words = '' } = end.body;
-  return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score, pots, left, words };
+  const { useBy = null, openDays = null } = end.body;
+  return { how: 'finished', atMs: end.atMs, productG, wheyG, heldBackG, score, pots, left, words, useBy, openDays };
+}
+
+function movementOf({ id, atMs, body }: StandingEntry): Movement | null {
+  if (body.type === 'issued') return { ...body, is: 'issued', id, atMs };
+  return body.type === 'stored' ? { ...body, is: 'stored', id, atMs } : null;
 }
 
 function logOf(entries: readonly Entry[], standing: readonly StandingEntry[]): LogLine[] {

@@ -4,8 +4,13 @@
  */
 export const GEL_PH = { unheated: 4.9, risePerDenatured: 0.4, riseClotted: 0.3 } as const;
 
-/** Rennet from which a clotted milk stands by itself, sour or not, IMCU per kg. */
-export const SETS_BY_RENNET_FROM = 20;
+/**
+ * A gel by rennet alone, sour or not, in times of flocculation: it stands by itself from two on, and is cut, as firm as it
+ * gets here, at three (Fox et al. 2017, Fundamentals of Cheese Science, ch. 7: soft curds at 2.5–3.5 times). Its firmness is a
+ * share of that of the sour gel: junket wobbles. Judgement. Whey protein that was unfolded keeps the casein apart: what was
+ * heated high hardly sets by rennet.
+ */
+export const RENNET_GEL = { standsFrom: 2, firmFrom: 3, firmness: 0.4 } as const;
 
 /**
  * Firmness index, 0–100: an index and not a measurement. Exponent of casein after Roefs & van Vliet (1990); firmer

@@ -22,6 +22,16 @@ export const U_W_PER_M2_K: Readonly<Record<Exclude<CoolingMethod, 'flask'>, numb
 export const FLASK_UA_W_PER_K_AT_1L = 0.045;
 export const WRAPPED_UA_W_PER_K_AT_1L = 0.11;
 
+/**
+ * Water that stands round jars in a bath, by volume of what is in them: to the height of the milk in a pot half as wide
+ * again. Judgement.
+ */
+export const JAR_BATH_WATER_PER_MILK = 1.5;
+
+/** Heat capacity of a litre of water and of milk, kJ/(L·K), near the temperatures of a kitchen. */
+export const WATER_KJ_PER_L_K = 4.18;
+export const MILK_KJ_PER_L_K = 4.03;
+
 /** Heat capacity of the inner wall of a 1 L flask, kJ/K: some 0.6 kg of steel or glass. */
 export const FLASK_KJ_PER_K_AT_1L = 0.35;
 

@@ -90,6 +90,8 @@ export interface Environment {
   readonly clock?: DayClock;
   /** How far the room is from its mean at a minute of the make, °C, where it is known. */
   readonly roomSwingC?: (minute: number) => number;
+  /** The same at the minute these surroundings are of: what is warmer than the room by so much moves with it. */
+  readonly roomOffC?: number;
   /** What was measured last between two minutes of the make: the crock is as warm as that from then on. */
   readonly measured?: MeasuredTemps | undefined;
 }
@@ -112,7 +114,8 @@ export function unmeasured(environment: Environment): Environment {
 export function atMinute(environment: Environment, minute: number): Environment {
   const { kitchen, roomSwingC } = environment;
   if (!roomSwingC) return environment;
-  return { ...environment, kitchen: { ...kitchen, roomC: kitchen.roomC + roomSwingC(minute) } };
+  const roomOffC = roomSwingC(minute);
+  return { ...environment, roomOffC, kitchen: { ...kitchen, roomC: kitchen.roomC + roomOffC } };
 }
 
 export const USUAL_ENVIRONMENT: Environment = { kitchen: USUAL_KITCHEN, member: NOMINAL_MEMBER };

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { makeSheet } from '../make/sheet.js';
+import { methodById } from '../methods/index.js';
 import { follow } from '../follow/follow.js';
 import { atMinute, logged, LOGGED_FROM_MS } from '../testing/logged.js';
 import { roomCourse, roomMeanOver } from './measured-room.js';
@@ -46,5 +48,19 @@ describe('a room that is read', () => {
     expect(readyMs(18) - LOGGED_FROM_MS).toBeGreaterThan(1.15 * (readyMs(22) - LOGGED_FROM_MS));
     const asPlanned = follow(make, atMinute(10), { members: 60, seed: 1, fanPoints: 2 }).windows[0]!.p50Ms!;
     expect(Math.abs(readyMs(22) - asPlanned)).toBeLessThan(60_000);
+  });
+
+  it('moves an oven with its lamp on as much as itself, and a thermostat not at all', () => {
+    const [warm, cold] = [0, -4].map((offC) => (keeper: string) => {
+      const choices = { keeper, keepC: 41, warmUntil: 'aim' };
+      const swing = { roomSwing: () => offC };
+      const sheet = makeSheet(methodById('scalded-yogurt'), choices, { members: 60, seed: 1, fanPoints: 2 }, swing);
+      const stage = sheet.stages.find((s) => s.id === 'warm')!;
+      return { planned: stage.endMin - stage.beginMin, forecast: sheet.souring!.forecast.p50Min! };
+    });
+    const [lamp, lampCold] = [warm!('lamp-oven'), cold!('lamp-oven')];
+    expect(lampCold.planned).toBeGreaterThan(1.1 * lamp.planned);
+    expect(lampCold.forecast / lamp.forecast).toBeCloseTo(lampCold.planned / lamp.planned, 1);
+    expect(cold!('thermostat').forecast).toBeCloseTo(warm!('thermostat').forecast, -1);
   });
 });

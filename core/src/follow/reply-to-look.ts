@@ -1,11 +1,9 @@
 import { CUE_MODELS, type CueModel } from '../constants/evidence.js';
-import { denaturedBetaLg } from '../physics/denaturation.js';
-import { gelPointPh } from '../physics/gel.js';
 import { say } from '../messages/message.js';
 import { temp } from '../messages/quantity.js';
 import { answerWords } from '../stages/answers.js';
 import { HAND_LOOK, HAND_SAYS_FROM_C } from '../stages/hand-look.js';
-import type { CrockState } from '../state/crock-state.js';
+import { pastGelling, type CrockState } from '../state/crock-state.js';
 import { bad, good, watch, type Heard, type Replied } from './reply.js';
 
 type Replies = Readonly<Record<string, Replied>>;
@@ -147,5 +145,4 @@ function againstExpected(model: CueModel, answer: string, { planned, here }: Hea
   return seen < expected ? watch(say('reply.souring.behind')) : good(say('reply.souring.ahead'));
 }
 
-const quantityOf = ({ reads }: CueModel, state: CrockState) =>
-  reads === 'acid' ? -state.ph : gelPointPh(denaturedBetaLg(state.native), state.curd.clotted) - state.ph;
+const quantityOf = ({ reads }: CueModel, state: CrockState) => (reads === 'acid' ? -state.ph : pastGelling(state));

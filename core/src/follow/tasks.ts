@@ -78,7 +78,7 @@ function taskOf(
     earliestMs: readyMs - slack.earlyMin * MIN_MS,
     latestMs: readyMs + slack.lateMin * MIN_MS,
     cost: slack.cost,
-    lookFor: before ? before.stage.kind.endCue(before.stage.params) : '',
+    lookFor: before ? before.stage.kind.endCue(before.stage.params, lastOf(before.run)) : '',
     status: done ? 'done' : atMs <= timeline.nowMs ? 'due' : 'ahead',
     gear: kind.gear(params),
     cues: kind.cues,

@@ -1,7 +1,5 @@
 import { CUE_MODELS } from '../constants/evidence.js';
-import { denaturedBetaLg } from '../physics/denaturation.js';
-import { gelPointPh } from '../physics/gel.js';
-import type { CrockState } from '../state/crock-state.js';
+import { pastGelling, type CrockState } from '../state/crock-state.js';
 
 /** An answer that somebody who looks will come to give, and from when. */
 export interface ExpectedCue {
@@ -21,7 +19,7 @@ export function expectedCues(states: readonly CrockState[]): readonly ExpectedCu
   return Object.entries(CUE_MODELS)
     .flatMap(([cue, { answers, reads, thresholds }]) =>
       thresholds.flatMap((threshold, i) => {
-        const quantity = (s: CrockState) => (reads === 'acid' ? -s.ph : gelPh(s) - s.ph);
+        const quantity = (s: CrockState) => (reads === 'acid' ? -s.ph : pastGelling(s));
         const at = soured.findIndex((s) => quantity(s) >= threshold);
         if (at < 1) return [];
         const before = soured[at - 1]!;
@@ -33,5 +31,3 @@ export function expectedCues(states: readonly CrockState[]): readonly ExpectedCu
     )
     .sort((a, b) => a.fromMin - b.fromMin);
 }
-
-const gelPh = (state: CrockState) => gelPointPh(denaturedBetaLg(state.native), state.curd.clotted);

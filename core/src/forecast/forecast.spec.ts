@@ -87,7 +87,7 @@ describe('the souring forecast', () => {
       const reading = ph(150, batch.phAt(150) + batch.noise());
       byReading.push(width(forecastSouring(PROBLEM, [reading], options)) / prior);
       const looks = [150, 180, 210].map((min): SouringReading => {
-        const below = PROBLEM.gelPh - batch.phAt(min);
+        const below = PROBLEM.gelPh! - batch.phAt(min);
         const answer = below < 0 ? 'liquid' : below < 0.3 ? 'wobbles' : below < 0.6 ? 'leaves-the-wall' : 'stands';
         return { min, cue: 'set', answer };
       });

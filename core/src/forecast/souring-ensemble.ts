@@ -42,7 +42,8 @@ export interface SouringProblem {
   readonly tempC: number;
   readonly place: WarmPlace;
   readonly targetPh: number;
-  readonly gelPh: number;
+  /** pH from which this milk is a gel; null where something else may have made one of it, and a set says nothing of the acid. */
+  readonly gelPh: number | null;
   readonly horizonMin: number;
   /** What earlier batches of this culture in this place taught; without it the standard prior. */
   readonly prior?: ScorePrior | undefined;

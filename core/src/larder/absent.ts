@@ -25,7 +25,7 @@ const asks =
   (method: Method, choices: Choices) =>
     method.groups.some((group) => choicesThatCount(group, choices).some(({ key }) => keys.includes(key)));
 
-const KEPT_OTHERWISE = ['lamp-oven', 'flask', 'wrapped', 'counter'].map((keeper): Choices => ({ keeper }));
+const KEPT_OTHERWISE = ['lamp-oven', 'flask', 'bath', 'wrapped', 'counter'].map((keeper): Choices => ({ keeper }));
 const UNHEATED: readonly Choices[] = [{ scald: 'no' }, { pasteurise: 'no' }, { from: 'bought' }];
 
 /** What may be wanting, how it is known that a make takes it, and how it may be made without. */

@@ -44,10 +44,13 @@ export function fillOfLot(lot: Lot): Fill | null {
 }
 
 const held = (gear: Gear, usual: number) => gear.learned.holdsC?.value ?? usual;
+/** What an oven's lamp holds in a room of so many °C: as much over it as when it was measured. */
+const lampHolds = ({ learned: { holdsC } }: Gear, roomC: number | null) =>
+  holdsC && holdsC.roomC !== undefined && roomC !== null ? holdsC.value + roomC - holdsC.roomC : holdsC?.value;
 /** A thermostat nobody has measured is taken at its usual setting, °C. */
 const USUAL_KEEP_C = 43;
 
-const OF_GEAR: Readonly<Partial<Record<GearKind, (gear: Gear) => Choices>>> = {
+const OF_GEAR: Readonly<Partial<Record<GearKind, (gear: Gear, roomC: number | null) => Choices>>> = {
   pot: (gear) => ({ vesselL: gear.holdsL! }),
   strainer: (gear) => ({ strainerL: gear.holdsL! }),
   churn: (gear) => ({ churnL: gear.holdsL! }),
@@ -55,14 +58,20 @@ const OF_GEAR: Readonly<Partial<Record<GearKind, (gear: Gear) => Choices>>> = {
   mould: (gear) => ({ potG: takesG(gear) }),
   flask: () => ({ keeper: 'flask' }),
   thermostat: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
-  bath: (gear) => ({ keeper: 'thermostat', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
-  'lamp-oven': (gear) => ({ keeper: 'lamp-oven', keepC: toHalf(held(gear, USUAL_KEEP_C)) }),
+  // A bath that was seen to hold a warmth is one that is heated; another cools with what stands in it.
+  bath: (gear) =>
+    gear.learned.holdsC ? { keeper: 'thermostat', keepC: toHalf(gear.learned.holdsC.value) } : { keeper: 'bath' },
+  'lamp-oven': (gear, roomC) => ({ keeper: 'lamp-oven', keepC: toHalf(lampHolds(gear, roomC) ?? USUAL_KEEP_C) }),
 };
 
-/** What a piece of gear fills in; null where no choice asks for its kind. */
-export function fillOfGear(gear: Gear): Fill | null {
+/**
+ * What a piece of gear fills in; null where no choice asks for its kind.
+ *
+ * @param roomC the room it is to stand in, °C; null where nobody says
+ */
+export function fillOfGear(gear: Gear, roomC: number | null = null): Fill | null {
   const fill = OF_GEAR[gear.kind];
-  return fill ? filled(fill(gear)) : null;
+  return fill ? filled(fill(gear, roomC)) : null;
 }
 
 const toHalf = (tempC: number) => Math.round(tempC * 2) / 2;

@@ -47,6 +47,23 @@ describe('what to make', () => {
     for (const f of found.slice(does.length)) expect(english(f.against)).toContain('12 h');
   });
 
+  it('counts hands that fall while everybody sleeps', () => {
+    const night = { from: 22, to: 7 };
+    const hour = (ms: number) => (ms / 3_600_000) % 24;
+    const wake = (ms: number) => {
+      const h = hour(ms);
+      if (h >= night.to && h < night.from) return ms;
+      return ms + ((night.to - h + 24) % 24) * 3_600_000;
+    };
+    const at = (h: number) =>
+      findMakes(METHODS, { ...ANYTHING, startMs: h * 3_600_000 }, { wake }).find(
+        (f) => f.methodId === 'scalded-yogurt',
+      )!;
+    expect(find({}).every((f) => f.nightHands === 0)).toBeTrue();
+    expect(at(8).nightHands).toBe(0);
+    expect(at(23).nightHands).toBeGreaterThan(2);
+  });
+
   it('of a cream uses it up, no richer than it is, in gear that holds it', () => {
     const found = find({ lot: { lot: cream, leftG: 2000 } });
     expect(found.map((f) => f.methodId).sort()).toEqual([

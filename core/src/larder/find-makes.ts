@@ -1,6 +1,6 @@
 import { say, type Text } from '../messages/message.js';
 import { amount } from '../messages/quantity.js';
-import type { Household } from '../make/household.js';
+import { ALWAYS_AWAKE, type Household } from '../make/household.js';
 import { scaleTo } from '../make/scale.js';
 import { makeSheet, SHEET_FORECAST, type MakeSheet } from '../make/sheet.js';
 import { choicesOf, initialChoices, offeredOf, type Choices, type Method } from '../methods/method.js';
@@ -42,6 +42,8 @@ export interface Found {
   readonly productG: number;
   readonly totalMin: number;
   readonly handsMin: number;
+  /** Times that hands fall while everybody sleeps. */
+  readonly nightHands: number;
   readonly perKg: number;
   /** Empty where it does. */
   readonly against: Text;
@@ -109,9 +111,16 @@ function foundOf(method: Method, named: Choices, wanted: Wanted, household: Hous
     productG: sheet.product.massG,
     totalMin: sheet.totalMin,
     handsMin: sheet.handsMin,
+    nightHands: nightHandsIn(sheet, wanted.startMs, household),
     perKg: sheet.cost.perKg,
     against: kept.against || againstIt(sheet, wanted.withinH),
   };
+}
+
+/** Times that hands of a sheet fall while everybody sleeps. */
+function nightHandsIn({ stages }: MakeSheet, startMs: number, { wake = ALWAYS_AWAKE }: Household): number {
+  const begins = stages.map(({ beginMin }) => startMs + 60_000 * beginMin);
+  return begins.filter((atMs) => wake(atMs) > atMs).length;
 }
 
 /** What makes a make ready sooner, where it is asked. */
@@ -185,7 +194,7 @@ function ofLot(
   const choices = { ...before, ...Object.fromEntries(allowed) };
   const goal = { is: 'use up', lotId: lot.id, massG: leftG } as const;
   const scaled = scaleTo(method, choices, goal, { ...household, stocks });
-  return scaled.ok ? { ...choices, massG: scaled.massG } : choices;
+  return scaled.ok ? { ...choices, [scaled.key]: scaled.massG } : choices;
 }
 
 /** A milk or a cream as it comes where a make takes it so; else no richer than it is: nothing else has to be bought for it. */

@@ -35,6 +35,7 @@ const KEEPER_GEAR: Readonly<Record<string, GearKind>> = {
   thermostat: 'thermostat',
   'lamp-oven': 'lamp-oven',
   flask: 'flask',
+  bath: 'bath',
 };
 
 /** By how a starter is kept, how its line is likely to have begun. */

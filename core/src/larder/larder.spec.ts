@@ -2,10 +2,10 @@ import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { referenceStock } from '../materials/reference-materials.js';
 import { makeSheet } from '../make/sheet.js';
-import { scaleTo } from '../make/scale.js';
+import { amountChoice, scaleTo } from '../make/scale.js';
 import { METHODS, methodById } from '../methods/index.js';
 import { checkChoices } from '../methods/check-choices.js';
-import { choicesOf } from '../methods/method.js';
+import { choicesOf, initialChoices } from '../methods/method.js';
 import { materialOf } from '../materials/materials.js';
 import { fillOfGear, fillOfLot } from './fills.js';
 import { GEAR_TYPES, type Gear, type GearKind } from '../lots/gear.js';
@@ -13,6 +13,7 @@ import { ideasFor } from './ideas.js';
 import { materialOfLabel } from './label.js';
 import { leftOf } from './left.js';
 import { stockOfLot, type Lot, type StockLot } from '../lots/lot.js';
+import { heldOf } from '../lots/held.js';
 import { biggerVessels, withOwnGear } from './own-gear.js';
 import { inPacks, packWords } from './packs.js';
 import { fitInto } from './split.js';
@@ -188,6 +189,26 @@ describe('things of one’s own', () => {
     expect(fills.filter((f) => f !== null).length).toBeGreaterThan(9);
   });
 
+  it('an oven holds as much over the room as when it was measured; a bath that was never seen to hold a warmth cools', () => {
+    const lamp = (roomC?: number) => ({
+      ...gear('lamp-oven', null),
+      learned: { holdsC: { value: 39, sd: 0.5, atMs: 0, ...(roomC !== undefined && { roomC }) } },
+    });
+    const keepC = (from: Gear, roomC: number | null) => fillOfGear(from, roomC)!.choices['keepC'];
+    expect([keepC(lamp(24), 24), keepC(lamp(24), 18.2), keepC(lamp(24), null), keepC(lamp(), 18)]).toEqual([
+      39, 33, 39, 39,
+    ]);
+    expect(fillOfGear(gear('bath', 6))!.choices).toEqual({ keeper: 'bath' });
+    const held = { ...gear('bath', 6), learned: { holdsC: { value: 42.2, sd: 0.1, atMs: 0 } } };
+    expect(fillOfGear(held)!.choices).toEqual({ keeper: 'thermostat', keepC: 42 });
+  });
+
+  it('are counted as they come: capsules by the piece, all else by weight', () => {
+    const capsules = { ...lot('milk', 'whole'), kind: 'culture', form: 'capsule' } as unknown as Lot;
+    expect([english(heldOf(capsules, 12)), english(heldOf(capsules, 0.4))]).toEqual(['30 capsules', '1 capsule']);
+    expect(english(heldOf(lot('milk', 'whole'), 1200))).toBe('1.20 kg');
+  });
+
   it('go into a make as they are: its fat, its treatment and its price are the lot’s', () => {
     const own = lot('milk', 'raw', { material: { ...materialOf(referenceStock('raw')), fatPct: 5.2 } });
     const stock = stockOfLot(own);
@@ -253,6 +274,16 @@ describe('scaling', () => {
     }
   });
 
+  it('scales what is soured already by what there is of it', () => {
+    const cheese = methodById('yogurt-cheese');
+    const scaled = scaleTo(cheese, { from: 'bought' }, { is: 'product', massG: 1200 });
+    if (!scaled.ok) throw new Error(english(scaled.message));
+    expect(scaled.key).toBe('boughtG');
+    const sheet = makeSheet(cheese, { from: 'bought', boughtG: scaled.massG }, FEW);
+    expect(Math.abs(sheet.product.massG / 1200 - 1)).toBeLessThan(0.01);
+    expect(amountChoice(cheese, initialChoices(cheese))!.key).toBe('massG');
+  });
+
   it('uses a lot up, and not a gram more, cream being added to it', () => {
     const stock = stockOfLot(lot('milk', 'whole'));
     const choices = { milk: stock.id, fatPct: 8, vesselL: 20 };
@@ -281,6 +312,14 @@ describe('scaling', () => {
 });
 
 describe('what would work instead', () => {
+  it('is said in the choice that tells the stage that is in trouble, where another stage is told the like', () => {
+    const choices = { warmC: 27, keepC: 23, warmUntil: 'hours', warmH: 13, drainBy: 'clock', where: 'cold' };
+    const problems = (flatWhere: string) =>
+      makeSheet(methodById('yogurt-cream-cheese'), { ...choices, flatWhere }, FEW).problems.filter((p) => !p.mild);
+    expect(problems('counter').map((p) => [p.field, p.works])).toEqual([['flatWhere', { flatWhere: 'cold' }]]);
+    expect(problems('cold')).toEqual([]);
+  });
+
   it('works: taking it ends the trouble it was offered for, on every make', () => {
     const wrong: [string, Record<string, number | string>, string][] = [
       ['strained-yogurt', { fatPct: 2 }, 'fatPct'],

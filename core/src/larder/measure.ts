@@ -1,6 +1,7 @@
 import { amount, between, temp, tempBy, heatLoss } from '../messages/quantity.js';
 import { say, type Text } from '../messages/message.js';
 import { ACIDS, SODA, SOUR_AGENTS, type SourAgentId } from '../constants/acids.js';
+import { WATER_KJ_PER_L_K } from '../constants/heat.js';
 import { protonsGiven } from '../physics/acids.js';
 import { fitHeatingPower, fitHeatLoss, type NotedTemp } from '../physics/fit-heat.js';
 import { massesBy, type Masses } from '../materials/composition.js';
@@ -26,8 +27,6 @@ const water = (litres: number): Masses => massesBy((c) => (c === 'water' ? 1000 
 
 /** Points of a fitted curve. */
 const CURVE_POINTS = 40;
-/** Heat of a litre of water, kJ/(L·K). */
-const WATER_KJ_PER_L_K = 4.18;
 
 /**
  * What a vessel loses, from hot water left in it (Newton's law of cooling).

@@ -119,7 +119,7 @@ function readOf(
     const minutes = at(0.6, 0.8, 1);
     const phs = phsAt(minutes);
     return {
-      readings: minutes.map((min, i) => ({ min, cue: 'set', answer: lookAt(problem.gelPh - phs[i]!, random) })),
+      readings: minutes.map((min, i) => ({ min, cue: 'set', answer: lookAt(problem.gelPh! - phs[i]!, random) })),
     };
   }
   const minutes = at(0.4, 0.7, 1);

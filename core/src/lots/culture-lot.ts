@@ -1,5 +1,5 @@
 import { say, type Text } from '../messages/message.js';
-import { CULTURES, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
+import { CAPSULE_G, CULTURES, type CultureId, type StarterForm, type StarterStore } from '../constants/cultures.js';
 import { bareLot, type LotOf } from './lot-of.js';
 
 /** How something that lives came to be: bought or found, or out of another of one's own. */
@@ -44,6 +44,8 @@ export interface OriginKind {
   readonly store: StarterStore;
   readonly cultures: readonly CultureId[];
   readonly usualG: number;
+  /** What is counted of it and not weighed, and how much one weighs, g. */
+  readonly piece?: { readonly unit: 'capsules'; readonly eachG: number };
 }
 
 const MILK_CULTURES: readonly CultureId[] = ['thermophilic', 'mesophilic', 'room-yogurt', 'kefir-grains'];
@@ -72,7 +74,8 @@ export const ORIGINS: readonly OriginKind[] = [
     form: 'capsule',
     store: 'cold',
     cultures: ['plant'],
-    usualG: 12,
+    usualG: 30 * CAPSULE_G,
+    piece: { unit: 'capsules', eachG: CAPSULE_G },
   },
   {
     origin: 'heirloom',

@@ -23,6 +23,8 @@ export interface Learned {
   readonly atMs: number;
   /** How much was in it then, L. */
   readonly litres?: number;
+  /** How warm the room was then, °C. */
+  readonly roomC?: number;
 }
 
 /** What can be learned of gear: heat lost per degree (W/K), the temperature it holds (°C), the power that reaches the milk (W). */

@@ -1,4 +1,10 @@
-import { NOMINAL_MEMBER, type Environment, type KnownTemp, type MeasuredTemps } from '../environment/environment.js';
+import {
+  atMinute,
+  NOMINAL_MEMBER,
+  type Environment,
+  type KnownTemp,
+  type MeasuredTemps,
+} from '../environment/environment.js';
 import { starterScores, type KnownSouring, type WarmPlace } from '../forecast/souring-ensemble.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { gelPointPh } from '../physics/gel.js';
@@ -48,11 +54,14 @@ export function souringProblem(
       swingC: roomSwing(run.stage, begin, nominal),
     },
     targetPh: kind.target(params),
-    gelPh: gelPointPh(denaturedBetaLg(begin.native)),
+    gelPh: setsByAcid(begin) ? gelPointPh(denaturedBetaLg(begin.native)) : null,
     horizonMin: law.culture.muOptPerH > 1.2 ? HORIZON_MIN : LONG_HORIZON_MIN,
     temps,
   };
 }
+
+/** Milk sets by its acid alone, unless rennet is in it; a plant base thickens as it may. */
+const setsByAcid = ({ curd, masses }: CrockState) => curd.rennetImcuPerKg === 0 && masses.casein > 0;
 
 /** What was measured, by the minutes of the souring. */
 function measuredFrom(beginMinute: number, { measured }: Environment): MeasuredTemps | undefined {
@@ -65,11 +74,11 @@ function measuredFrom(beginMinute: number, { measured }: Environment): MeasuredT
 
 /** How far a crock's surroundings are from their mean by the minutes of its souring, °C; undefined where they do not follow the room. */
 function roomSwing({ kind, params }: BoundStage, begin: CrockState, environment: Environment): WarmPlace['swingC'] {
-  const { roomSwingC, kitchen } = environment;
+  const { roomSwingC } = environment;
   if (!roomSwingC || !kind.around) return undefined;
-  const aroundC = (roomC: number) =>
-    kind.around!(params, volumeMl(begin), { ...environment, kitchen: { ...kitchen, roomC } }).aroundC;
-  const share = aroundC(kitchen.roomC + 1) - aroundC(kitchen.roomC);
+  const aroundC = (offC: number) =>
+    kind.around!(params, volumeMl(begin), atMinute({ ...environment, roomSwingC: () => offC }, 0)).aroundC;
+  const share = aroundC(1) - aroundC(0);
   return share > 0 ? (min) => share * roomSwingC(begin.minute + min) : undefined;
 }
 

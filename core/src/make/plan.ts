@@ -19,13 +19,19 @@ export function planStages(
   const made: Choices = decided(method, choices);
   return method.stages
     .filter((template) => wanted(template, made))
-    .map((template) =>
-      bind({
-        id: template.id,
-        kind: template.kind,
-        params: Object.fromEntries(Object.entries(template.params).map(([key, p]) => [key, valueOf(p, made, stocks)])),
-      }),
-    );
+    .map(({ id, kind, params }) => ({
+      ...bind({ id, kind, params: mapped(params, (p) => valueOf(p, made, stocks)) }),
+      chosenBy: mapped(params, chosenBy),
+    }));
+}
+
+const mapped = <T, U>(of: Readonly<Record<string, T>>, to: (value: T) => U): Readonly<Record<string, U>> =>
+  Object.fromEntries(Object.entries(of).map(([key, value]) => [key, to(value)]));
+
+/** The key of the choice that a parameter is told by; undefined where nobody chooses it. */
+function chosenBy(parameter: Parameter): string | undefined {
+  if (typeof parameter !== 'object') return undefined;
+  return 'stock' in parameter ? parameter.stock : parameter.choice;
 }
 
 /** Every milk, cream and base that the stages pour in. */

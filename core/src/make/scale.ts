@@ -4,7 +4,7 @@ import { expecting } from '../learn/expecting.js';
 import { NOMINAL_MEMBER } from '../environment/environment.js';
 import { kitchenFor, type Household } from './household.js';
 import { lotIdOf, type LotStock } from '../lots/lot.js';
-import { choicesOf, decided, type Choices, type Method } from '../methods/method.js';
+import { choicesThatCount, decided, type Choices, type Method, type NumberChoice } from '../methods/method.js';
 import { fillsWithG } from '../stages/blend.js';
 import { totalG } from '../materials/composition.js';
 import { amountsOf } from './amounts.js';
@@ -18,9 +18,20 @@ export type Goal =
   | { readonly is: 'use up'; readonly lotId: string; readonly massG: number }
   | { readonly is: 'fill the pot' };
 
-/** The milk (and cream) that meets a goal, g; or the bound that stands in its way. */
+/** The milk (and cream), or what stands in its place, that meets a goal, g, and the choice it is said in; or the bound that stands in its way. */
 export type Scaled =
-  { readonly ok: true; readonly massG: number } | { readonly ok: false; readonly message: Text; readonly remedy: Text };
+  | { readonly ok: true; readonly key: string; readonly massG: number }
+  | { readonly ok: false; readonly message: Text; readonly remedy: Text };
+
+/** Choices that say how much a make begins with, g: milk, or what is soured already. */
+const AMOUNTS: ReadonlySet<string> = new Set(['massG', 'boughtG']);
+
+/** The choice that says how much a make begins with, as it is decided; undefined where none does. */
+export function amountChoice(method: Method, choices: Choices): NumberChoice | undefined {
+  return method.groups
+    .flatMap((group) => choicesThatCount(group, choices))
+    .find((c): c is NumberChoice => c.kind === 'number' && AMOUNTS.has(c.key));
+}
 
 /** The goal is met within this share of it; the scale is not read finer. */
 const CLOSE = 0.002;
@@ -39,20 +50,19 @@ export function scaleTo(
   { kitchen, known, stocks = [] }: Household & { readonly stocks?: readonly LotStock[] } = {},
 ): Scaled {
   const choices = withBottles(decided(method, given), known?.learned);
-  const mass = choicesOf(method).find((c) => c.key === 'massG');
-  if (mass?.kind !== 'number')
-    return { ok: false, message: say('make.scale.makeNotScaledMilk'), remedy: say('make.scale.typeAmount') };
+  const mass = amountChoice(method, choices);
+  if (!mass) return { ok: false, message: say('make.scale.makeNotScaledMilk'), remedy: say('make.scale.typeAmount') };
   if (goal.is === 'fill the pot') return within(mass, floorTo(fillsWithG(Number(choices['vesselL']))));
 
   const { expected } = expecting(planStages(method, choices, stocks), choices, { member: NOMINAL_MEMBER }, known);
   const environment = { kitchen: kitchenFor(choices, kitchen, known), member: expected };
   const measure = (massG: number): number => {
-    const runs = runMake(planStages(method, { ...choices, massG }, stocks), environment);
+    const runs = runMake(planStages(method, { ...choices, [mass.key]: massG }, stocks), environment);
     if (goal.is === 'product') return totalG(lastOf(runs[runs.length - 1]!).masses);
     const own = amountsOf(runs, choices).filter((a) => a.lotId === goal.lotId);
     return own.reduce((sum, a) => sum + a.massG, 0);
   };
-  let [x0, x1] = [Number(choices['massG']), 0];
+  let [x0, x1] = [Number(choices[mass.key]), 0];
   let y0 = measure(x0);
   if (!(y0 > 0))
     return { ok: false, message: say('make.scale.makeTakesNothingChosen'), remedy: say('make.scale.chooseFirst') };
@@ -67,8 +77,8 @@ export function scaleTo(
 
 const floorTo = (massG: number) => Math.floor(massG / STEP_G + 1e-9) * STEP_G;
 
-function within({ min, max }: { readonly min: number; readonly max: number }, massG: number): Scaled {
-  if (massG >= min && massG <= max) return { ok: true, massG };
+function within({ key, min, max }: NumberChoice, massG: number): Scaled {
+  if (massG >= min && massG <= max) return { ok: true, key, massG };
   const bound = massG < min ? min : max;
   return {
     ok: false,

@@ -27,7 +27,7 @@ export interface SheetSouring {
 export interface SheetStraining {
   readonly beginMin: number;
   readonly forecast: DrainForecast;
-  /** Where the clock ends it: when, and what it is then. */
+  /** Where the clock ends it: when, all the whey that is gone by then, and what it is. */
   readonly byClock: { readonly endMin: number; readonly wheyG: number; readonly solidsPct: number } | null;
 }
 
@@ -70,7 +70,7 @@ export function strainingOf(
   const end = lastOf(run);
   const byClock = run.stage.kind.endsAt && {
     endMin: end.minute,
-    wheyG: totalG(end.whey) - totalG(firstOf(run).whey),
+    wheyG: totalG(end.whey),
     solidsPct: 100 * solidsFraction(end.masses),
   };
   return {

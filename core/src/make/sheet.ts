@@ -237,7 +237,7 @@ function sheetStage(run: StageRun, before: StageRun | undefined, environment: En
     endMin: lastOf(run).minute,
     handsMin: kind.handsMin(params),
     slack: run.finished ? kind.slack(params, courseOf(run, environment)) : { earlyMin: 0, lateMin: 0, cost: '' },
-    lookFor: kind.endCue(params),
+    lookFor: kind.endCue(params, lastOf(run)),
     expect: expectedCues(run.states).filter(({ cue }) => kind.cues.some((scale) => scale.cue === cue)),
   };
 }

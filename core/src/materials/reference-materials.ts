@@ -160,7 +160,7 @@ export const WHEYS: readonly Stock[] = [
 /** Skimmed-milk powder, for body: percent by mass as it comes. */
 export const MILK_POWDER: Stock = {
   id: 'powder',
-  name: 'Skimmed-milk powder',
+  name: say('stock.milkPowder'),
   fatPct: 0.8,
   proteinPct: 35,
   lactosePct: 52,

@@ -142,7 +142,6 @@ const sownWith = (culture: CultureId) =>
     params: {
       culture,
       ...STARTER_PARAMS,
-      how: 'sprinkled',
     },
   }) as const satisfies TypedTemplate;
 

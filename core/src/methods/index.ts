@@ -44,6 +44,9 @@ export const METHODS: readonly Method[] = [
   starterFeeding,
 ];
 
+/** The make that suits a beginner: sweet milk, a thermometer and a spoon of yogurt; hardly anything can go wrong, and it is eaten the next day. */
+export const FIRST_METHOD_ID = scaldedYogurt.id;
+
 /**
  * A method by its id or its code.
  * @throws RangeError naming the methods there are

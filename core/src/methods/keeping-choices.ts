@@ -56,6 +56,11 @@ export const KEEPING = {
           label: say('methods.keepingChoices.boxTowels'),
           why: say('methods.keepingChoices.bigPotKeepsWell'),
         },
+        {
+          id: 'bath',
+          label: say('methods.keepingChoices.jarsInBath'),
+          why: say('methods.keepingChoices.bathKeepsJars'),
+        },
       ],
     },
     {

@@ -300,6 +300,29 @@ describe('curd by acid and heat', () => {
   });
 });
 
+describe('what is said of a make', () => {
+  /** What every make says of the law and of allergens, and what grains of butter are likened to. */
+  const OF_ALL = /local food code|Contains milk|thin milk/;
+
+  it('has no word of another: no starter where none is, no milk in cream, no whey off a plant base', () => {
+    for (const method of METHODS) {
+      const { stages, cautions, amounts, souring } = makeSheet(method, {}, { members: 20, seed: 1, fanPoints: 0 });
+      const isOf = (word: RegExp) => amounts.some(({ what }) => word.test(english(what)));
+      const says = [...stages.flatMap((s) => [s.instruction, s.lookFor, s.slack.cost]), ...cautions].map(english);
+      const wrong = (word: RegExp) => says.filter((text) => word.test(text) && !OF_ALL.test(text));
+      if (!souring)
+        expect(wrong(/starter|cultur/i))
+          .withContext(method.id)
+          .toEqual([]);
+      if (!isOf(/milk/i))
+        expect(wrong(/\bmilk\b/i))
+          .withContext(method.id)
+          .toEqual([]);
+      if (!isOf(/milk|cream, \d/i)) expect(wrong(/whey/i)).withContext(method.id).toEqual([]);
+    }
+  });
+});
+
 describe('shared groups of choices', () => {
   const milk = methodById('Y1').groups[0]!;
 

@@ -96,7 +96,11 @@ export const scaldedCream = method({
       kind: 'scald-cream',
       params: { keepC: { choice: 'scaldC' }, hours: { choice: 'scaldH' }, depthCm: { choice: 'depthCm' } },
     },
-    { id: 'cool', kind: 'cool', params: { targetC: 32, method: 'open', depthCm: { choice: 'depthCm' } } },
+    {
+      id: 'cool',
+      kind: 'cool',
+      params: { targetC: 32, method: 'open', depthCm: { choice: 'depthCm' }, toward: 'cold' },
+    },
     {
       id: 'chill',
       kind: 'chill',

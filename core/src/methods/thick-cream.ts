@@ -98,7 +98,12 @@ export const thickCream = method({
   stages: [
     BLEND,
     { id: 'heat', kind: 'heat', params: { targetC: HOT_C } },
-    { id: 'let-down', kind: 'cool', params: { targetC: { choice: 'betweenC' }, method: 'covered' }, onlyIf: twoStage },
+    {
+      id: 'let-down',
+      kind: 'cool',
+      params: { targetC: { choice: 'betweenC' }, method: 'covered', toward: 'acid' },
+      onlyIf: twoStage,
+    },
     {
       id: 'acid',
       kind: 'acidify',
@@ -112,7 +117,7 @@ export const thickCream = method({
     },
     { id: 'again', kind: 'heat', params: { targetC: HOT_C } },
     { id: 'hold', kind: 'hold', params: { minutes: { choice: 'holdMin' }, targetC: HOT_C } },
-    { id: 'cool', kind: 'cool', params: { targetC: 20, method: 'water-bath' } },
+    { id: 'cool', kind: 'cool', params: { targetC: 20, method: 'water-bath', toward: 'cold' } },
     {
       id: 'strain',
       kind: 'strain',

@@ -1,4 +1,7 @@
 import {
+  JAR_BATH_WATER_PER_MILK,
+  MILK_KJ_PER_L_K,
+  WATER_KJ_PER_L_K,
   GAS_J_PER_MOL_K,
   SATURATED_VAPOUR,
   ZERO_C_IN_K,
@@ -86,6 +89,20 @@ export function flaskUa(volumeMl: number): number {
 /** Heat loss of a pot wrapped in towels or in an insulated box, W/K. */
 export function wrappedUa(volumeMl: number): number {
   return WRAPPED_UA_W_PER_K_AT_1L * (volumeMl / 1000) ** (2 / 3);
+}
+
+/** Heat capacity of the water round jars that hold so much milk, kJ/K. */
+export function jarBathKJPerK(volumeMl: number): number {
+  return JAR_BATH_WATER_PER_MILK * (volumeMl / 1000) * WATER_KJ_PER_L_K;
+}
+
+/**
+ * What jars lose that stand in a bath of warm water in a box, W/K of the milk alone: milk and water cool as one, so that
+ * the milk has its own part of the loss of both.
+ */
+export function jarBathUa(volumeMl: number): number {
+  const milk = (volumeMl / 1000) * MILK_KJ_PER_L_K;
+  return wrappedUa(volumeMl * (1 + JAR_BATH_WATER_PER_MILK)) * (milk / (milk + jarBathKJPerK(volumeMl)));
 }
 
 /** Heat capacity of a crock's content, kJ/K. */

@@ -3,9 +3,11 @@ import { SAFE_PH } from '../constants/safety-limits.js';
 import { FROZEN_BUTTER, KEEPS, SHELF_LIFE } from '../constants/shelf-life.js';
 import type { CrockState } from '../state/crock-state.js';
 
-/** How long a product keeps, unopened, and why. */
+/** How long a product keeps, and why. */
 export interface ShelfLife {
+  /** Days unopened, and days once it is open. */
   readonly days: number;
+  readonly openDays: number;
   /** Temperature of the store that it keeps so long in, °C. */
   readonly storeC: number;
   readonly productClass: keyof typeof KEEPS;
@@ -30,16 +32,20 @@ const WASHED_BELOW = 0.01;
  */
 export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): ShelfLife {
   const productClass = classOf(end);
-  const { days, why } = KEEPS[productClass];
+  const { days, openDays, why } = KEEPS[productClass];
   if (end.curd.isFrozen && end.curd.churned >= 1) return { ...FROZEN_BUTTER, productClass };
   const sourer = productClass === 'sour' ? 1 + SHELF_LIFE.perPhBelow * Math.max(0, SAFE_PH - end.ph) : 1;
   const salted = waterPhaseSaltPct(end) >= SHELF_LIFE.saltedFromPct ? SHELF_LIFE.saltedTimes : 1;
   const warmer = SHELF_LIFE.q10 ** ((storeC - SHELF_LIFE.usualC) / 10);
   const plain = Math.max(1, Math.round((days * sourer * salted) / warmer));
+  const open = Math.max(1, Math.round(openDays / warmer));
   const most = end.curd.keepsMostDays;
-  if (most === null || most >= plain) return { days: plain, storeC, productClass, why };
+  if (most === null || most >= plain)
+    return { days: plain, openDays: Math.min(open, plain), storeC, productClass, why };
+  const flavoured = Math.max(1, Math.round(most / Math.max(1, warmer)));
   return {
-    days: Math.max(1, Math.round(most / Math.max(1, warmer))),
+    days: flavoured,
+    openDays: Math.min(open, flavoured),
     storeC,
     productClass,
     why: say('safety.shelfLife.flavoured'),
@@ -49,13 +55,19 @@ export function shelfLife(end: CrockState, storeC: number = SHELF_LIFE.usualC): 
 /** Thick cream that was held so hot (°C) went on to its cloth with hardly anything alive in it. */
 const HEATED_THROUGH_C = 80;
 
-function classOf({ curd, masses, ph, peakC }: CrockState): keyof typeof KEEPS {
+/** A crust gathers for hours near that heat; thick cream is brought to it. */
+function isHeatedThrough({ curd, peakC, pasteurisedShare }: CrockState): boolean {
+  return (curd.body === 'thickened' && peakC >= HEATED_THROUGH_C) || (curd.body === 'crust' && pasteurisedShare >= 1);
+}
+
+function classOf(end: CrockState): keyof typeof KEEPS {
+  const { curd, masses, ph } = end;
   if (curd.churned >= 1) {
     const serum = masses.lactose + masses.galactose + masses.glucose + masses.lactic;
     return serum / Math.max(1, masses.water) < WASHED_BELOW ? 'washed butter' : 'unwashed butter';
   }
   if (curd.body === 'melt') return 'cooked cheese';
-  if (ph > SAFE_PH && curd.body === 'thickened' && peakC >= HEATED_THROUGH_C) return 'heated';
+  if (ph > SAFE_PH && isHeatedThrough(end)) return 'heated';
   if (ph > SAFE_PH) return masses.casein > 0 ? 'fresh' : 'not sour';
   return masses.casein > 0 ? 'sour' : 'sour plant';
 }

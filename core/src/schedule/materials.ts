@@ -11,6 +11,8 @@ export interface LotLeftThen {
   readonly name: string;
   readonly leftG: number;
   readonly untilMin: number | null;
+  /** What it is, where lots of its kind are not alike: a paste is not garlic. */
+  readonly sort?: Text;
   /** It is another milk than what is usually meant: taken only by what names it. */
   readonly onlyNamed?: boolean;
 }
@@ -67,10 +69,14 @@ export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftTh
 function lotsFor(amount: Amount, lots: readonly LotLeftThen[], atMin: number): readonly LotLeftThen[] {
   const kind = lotKindOf(amount);
   return lots
-    .filter((lot) => (amount.lotId === null ? kind === lot.kind && !lot.onlyNamed : lot.id === amount.lotId))
+    .filter((lot) => (amount.lotId === null ? kind === lot.kind && isMeant(lot, amount) : lot.id === amount.lotId))
     .filter(({ untilMin }) => untilMin === null || untilMin >= atMin)
     .sort((a, b) => (a.untilMin ?? Infinity) - (b.untilMin ?? Infinity));
 }
+
+/** Whether a lot will do for an amount of its kind that names no lot. */
+const isMeant = ({ onlyNamed, sort }: LotLeftThen, { what }: Amount) =>
+  !onlyNamed && (sort === undefined || idOfText(sort) === idOfText(what));
 
 /** What is short, put together by what it is: so much of it, by when the first of it is wanted. */
 export function toBuy(needs: readonly Needed[]): readonly ToBuy[] {

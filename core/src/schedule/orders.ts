@@ -4,7 +4,7 @@ import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
 import { scaleTo } from '../make/scale.js';
-import { choicesOf, initialChoices, type Choices, type Method } from '../methods/method.js';
+import { choicesOf, type Choices, type Method } from '../methods/method.js';
 import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
 import { networkOf, outlineOf, type Network, type Outline } from './network.js';
 
@@ -53,11 +53,8 @@ export function madeOf(
       if (productG / parts > 1000 && parts < MOST_PARTS) continue;
       return no(scaled.message, scaled.remedy);
     }
-    let choices: Choices = {
-      ...given,
-      massG: scaled.massG,
-      ...potFor(method, { ...given, massG: scaled.massG }, gearResources),
-    };
+    const filled = { ...given, [scaled.key]: scaled.massG };
+    let choices: Choices = { ...filled, ...potFor(method, filled, scaled.massG, gearResources) };
     let outline: Outline;
     try {
       outline = outlineOf(method, choices, household);
@@ -102,10 +99,10 @@ const smallest = (kind: GearKind, litres: number, gearResources: readonly GearRe
   litres;
 
 /** The smallest pot of one's own that holds the milk with its headspace, else one that would. */
-function potFor(method: Method, choices: Choices, gearResources: readonly GearResource[]): Choices {
+function potFor(method: Method, choices: Choices, milkG: number, gearResources: readonly GearResource[]): Choices {
   const vessel = choicesOf(method).find((c) => c.key === 'vesselL');
   if (vessel?.kind !== 'number' || choices['vesselL'] !== undefined) return {};
-  const litres = Math.ceil((Number(choices['massG'] ?? initialChoices(method)['massG']) / 1000) * HEADSPACE);
+  const litres = Math.ceil((milkG / 1000) * HEADSPACE);
   return { vesselL: Math.min(vessel.max, Math.max(vessel.min, smallest('pot', litres, gearResources))) };
 }
 

@@ -10,6 +10,7 @@ import { planOf } from './plan-of.js';
 import { layOut, planFor } from './plan.js';
 import type { PlanAsked } from './planning-problem.js';
 import { search } from './search.js';
+import { FLAVOURS } from '../materials/flavours.js';
 import { seededRandom } from '../random/random.js';
 
 const DAY = 1440;
@@ -164,6 +165,17 @@ describe('what a plan weighs in', () => {
     expect(new Set(takenBy('cultured-butter'))).toEqual(new Set(['cream']));
     expect(takenBy('scalded-yogurt')).toContain('milk');
     expect(takenBy('plant-yogurt')).toContain('base');
+  });
+
+  it('folds in what was asked for, and nothing else of its kind', () => {
+    const choices = { flavour: 'garlic', flavourPct: 3 };
+    const order = { id: 'A', method: methodById('cultured-butter'), productG: 500, dueMin: 6 * DAY, choices };
+    const { makes } = planFor({ ...someWeeks(0, 7, 1), gear: [], orders: [order] }, 5);
+    const own = (sort: 'garlic' | 'herbs') => lot(sort, { kind: 'flavour', leftG: 100, sort: FLAVOURS[sort].name });
+    const folded = neededBy(makes, [own('herbs'), own('garlic')]).find((n) => n.what === FLAVOURS.garlic.name)!;
+    expect(folded.from.map((f) => f.lotId)).toEqual(['garlic']);
+    expect(folded.massG).toBeCloseTo(0.03 * 500, 0);
+    expect(toBuy(neededBy(makes, [own('herbs')])).some(({ what }) => what === FLAVOURS.garlic.name)).toBeTrue();
   });
 
   it('with an empty larder is all to be bought, by the first make that wants it', () => {

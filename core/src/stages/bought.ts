@@ -116,17 +116,19 @@ export const bought: StageKind<BoughtParams, 'bought'> = {
 };
 
 /**
- * A milk or cream soured to a pH: its acid is what its label counts among other solids, and beyond that was made of its sugar,
- * of which a yogurt culture leaves the galactose.
+ * A milk or cream soured to a pH: its acid is what its label counts among other solids, and beyond that was made of its sugar:
+ * of glucose first, where its lactose was split (1 glucose → 2 lactic, as heavy), then of lactose, of which a yogurt culture
+ * leaves the galactose.
  */
 function souredTo(ph: number, masses: Masses, culture: CultureId) {
   const kg = totalG(masses) / 1000;
   const lacticMolPerKg = lacticForPh(bufferMilkOf(masses, FRESH_COW_PH.mean), ph);
   const lacticG = lacticMolPerKg * kg * MOLAR_G.lactic;
   const ofOtherG = Math.min(lacticG, masses.other);
+  const glucoseG = Math.min(lacticG - ofOtherG, masses.glucose);
   const { leavesGalactose } = CULTURES[culture];
   const sugarMol = Math.min(
-    (lacticG - ofOtherG) / MOLAR_G.lactic / (leavesGalactose ? 2 : 4),
+    (lacticG - ofOtherG - glucoseG) / MOLAR_G.lactic / (leavesGalactose ? 2 : 4),
     masses.lactose / MOLAR_G.lactose,
   );
   const lactoseG = sugarMol * MOLAR_G.lactose;
@@ -135,9 +137,10 @@ function souredTo(ph: number, masses: Masses, culture: CultureId) {
     ...masses,
     lactic: masses.lactic + lacticG,
     other: masses.other - ofOtherG,
+    glucose: masses.glucose - glucoseG,
     lactose: masses.lactose - lactoseG,
     galactose: masses.galactose + galactoseG,
-    water: masses.water - (lacticG - ofOtherG) + lactoseG - galactoseG,
+    water: masses.water - (lacticG - ofOtherG - glucoseG) + lactoseG - galactoseG,
   };
   return { masses: soured, lacticMolPerKg };
 }

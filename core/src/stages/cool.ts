@@ -13,6 +13,8 @@ export interface CoolParams {
   readonly method: CoolingMethod;
   /** It lies so deep in a shallow pan, cm; 0 = in its pot. */
   readonly depthCm: number;
+  /** What comes next: a starter, which it must suit; acid, which it hardly minds; or the cold. */
+  readonly toward: 'starter' | 'acid' | 'cold';
 }
 
 const HOW: Readonly<Record<CoolingMethod, Text>> = {
@@ -26,11 +28,24 @@ const HOW: Readonly<Record<CoolingMethod, Text>> = {
 
 /** Temperature below which a starter gets away slowly, against the target, °C. */
 const TOO_COOL_BY_C = 5;
+/** The same above it, from which it is harmed. */
+const TOO_WARM_BY_C = 4;
 
-/** Cooling to the temperature at which the starter goes in. */
+/** What it costs to be late, by what comes next. */
+const COSTS: Readonly<Record<CoolParams['toward'], (targetC: number) => Text>> = {
+  starter: (targetC) =>
+    say('stages.cool.warmerHarmsStarterCooler', {
+      target: temp(targetC + TOO_WARM_BY_C),
+      tooCoolBy_: temp(targetC - TOO_COOL_BY_C),
+    }),
+  acid: () => say('stages.cool.acidHardlyMinds'),
+  cold: () => say('stages.cool.colderDoesNoHarm'),
+};
+
+/** Cooling to the temperature at which the starter goes in, or whatever comes next. */
 export const cool: StageKind<CoolParams, 'cool'> = {
   kind: 'cool',
-  defaults: { targetC: 44, method: 'water-bath', depthCm: 0 },
+  defaults: { targetC: 44, method: 'water-bath', depthCm: 0, toward: 'starter' },
   name: (params) => say('stages.cool.cool', { target: temp(params.targetC) }),
   begins: () => say('stages.cool.startCooling'),
   over: (params) => say('stages.cool.itIsAt', { target: temp(params.targetC) }),
@@ -53,18 +68,18 @@ export const cool: StageKind<CoolParams, 'cool'> = {
   stepMin: 1,
   slack: (params, course) => ({
     earlyMin: 0,
-    lateMin: lateUntil(course.at, (tempC) => tempC < params.targetC - TOO_COOL_BY_C),
-    cost: say('stages.cool.warmerHarmsStarterCooler', {
-      target: temp(params.targetC + 4),
-      tooCoolBy_: temp(params.targetC - TOO_COOL_BY_C),
-    }),
+    lateMin:
+      params.toward === 'starter'
+        ? lateUntil(course.at, (tempC) => tempC < params.targetC - TOO_COOL_BY_C)
+        : LATE_NO_HARM_MIN,
+    cost: COSTS[params.toward](params.targetC),
   }),
   endCue: (params) => say('stages.cool.thermometerShowsAfterStir', { target: temp(params.targetC) }),
   cues: [HAND_LOOK],
   chart: { left: 'tempC', limit: 'cooling' },
   watch: (params, seen) => [warmthGauge(seen, params.targetC)],
   branches: (params, { here, over }) =>
-    over || here.tempC > params.targetC - TOO_COOL_BY_C
+    over || params.toward !== 'starter' || here.tempC > params.targetC - TOO_COOL_BY_C
       ? []
       : [
           {
@@ -91,6 +106,8 @@ export const cool: StageKind<CoolParams, 'cool'> = {
 };
 
 const LATEST_MIN = 180;
+/** What no starter waits for may stand so much longer, minutes: within the hours in which what was hot must be cold. */
+const LATE_NO_HARM_MIN = 30;
 
 function lateUntil(at: (min: number) => { tempC: number }, gone: (tempC: number) => boolean): number {
   for (let min = 2; min <= LATEST_MIN; min += 2) if (gone(at(min).tempC)) return min - 2;

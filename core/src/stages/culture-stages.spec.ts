@@ -218,6 +218,20 @@ describe('a starter', () => {
     expect(at(6)).toBeLessThan(0.75 * at(0));
   });
 
+  it('in jars in a bath is as warm as milk and water come to, and cools as a pot of both would', () => {
+    const litre = run('inoculate', {}, run('heat', { targetC: 38 }, MILK));
+    const forHours = (keeper: string, hours: number) =>
+      lastOf(runStage(bound('incubate', { keeper, keepC: 46 }), litre, USUAL_ENVIRONMENT, 60 * hours)).tempC;
+    // 1 kg of milk at 3.9 kJ/(kg·K) and a litre and a half of water at 4.18.
+    const [milk, water] = [3.9 * 1.02, 1.5 * 4.18 * 0.98];
+    expect(forHours('bath', 0.02)).toBeCloseTo((litre.tempC * milk + 46 * water) / (milk + water), 0);
+    // Two and a half litres wrapped lose 0.11 · 2.5^(2/3) W/K.
+    const perHour = (0.11 * 2.5 ** (2 / 3) * 3.6) / (milk + water);
+    const share = (forHours('bath', 4) - 20) / (forHours('bath', 1) - 20);
+    expect(share).toBeCloseTo(Math.exp(-3 * perHour), 2);
+    expect(forHours('bath', 4)).toBeGreaterThan(forHours('wrapped', 4) + 4);
+  });
+
   it('in a flask that was not preheated sours later', () => {
     const warm = run('inoculate', {}, run('heat', { targetC: 46 }, MILK));
     const hours = (preheated: string) => run('incubate', { keeper: 'flask', preheated }, warm).minute;

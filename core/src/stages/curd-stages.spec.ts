@@ -1,8 +1,12 @@
 import { english } from '@oat-crock/messages';
 import { USUAL_ENVIRONMENT } from '../environment/environment.js';
-import { lastOf, runStage } from '../make/run.js';
+import { readingLikelihood } from '../assimilate/evidence.js';
+import { souringProblem } from '../make/forecast-problems.js';
+import { planStages } from '../make/plan.js';
+import { lastOf, runMake, runStage } from '../make/run.js';
+import { methodById } from '../methods/index.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
-import { balanceErrorPct, emptyCrock, hasSet, type CrockState } from '../state/crock-state.js';
+import { balanceErrorPct, emptyCrock, firmness, hasSet, type CrockState } from '../state/crock-state.js';
 import { CAUTIONS } from './cautions.js';
 import { bind } from './registry.js';
 import { wheyBackG } from './whey-balance.js';
@@ -50,6 +54,39 @@ describe('rennet', () => {
     expect(traced.curd.clotted).toBeGreaterThan(0.5);
     expect(hasSet(traced)).toBeTrue();
     expect(hasSet(plain)).toBeFalse();
+  });
+
+  it('a trace sets milk that hardly sours, given time: as soft as junket, and not what was heated high', () => {
+    const yogurt = run('rennet', { imcuPerKg: 4 }, run('inoculate', { culture: 'thermophilic' }, WARM));
+    const cool = (hours: number, from = yogurt) => run('incubate', { keepC: 23, until: 'hours', untilH: hours }, from);
+    expect(hasSet(cool(4))).toBeFalse();
+    const overnight = cool(12);
+    expect(overnight.ph).toBeGreaterThan(6);
+    expect(hasSet(overnight)).toBeTrue();
+    expect(firmness(overnight)).toBeGreaterThan(15);
+    expect(firmness(overnight)).toBeLessThan(firmness(SET));
+    const scalded = run('hold', { minutes: 20 }, run('heat', { targetC: 85 }, MILK));
+    const tooHot = run('rennet', { imcuPerKg: 4 }, run('inoculate', {}, run('cool', { targetC: 28 }, scalded)));
+    expect(firmness(cool(12, tooHot))).toBeLessThan(0.3 * firmness(overnight));
+  });
+
+  it('at work, a set says nothing of the acid', () => {
+    const runs = runMake(planStages(methodById('cream-cheese'), {}), USUAL_ENVIRONMENT);
+    const problem = souringProblem(
+      runs.find((r) => r.stage.id === 'warm')!,
+      USUAL_ENVIRONMENT,
+    )!;
+    expect(problem.gelPh).toBeNull();
+    const plain = runMake(planStages(methodById('cream-cheese'), { rennet: 'none' }), USUAL_ENVIRONMENT);
+    expect(
+      souringProblem(
+        plain.find((r) => r.stage.id === 'warm')!,
+        USUAL_ENVIRONMENT,
+      )!.gelPh,
+    ).toBeCloseTo(4.9, 1);
+    const seen = { min: 60, cue: 'set', answer: 'stands' };
+    expect(readingLikelihood(seen, 6.4, null)).toEqual(readingLikelihood(seen, 4.4, null));
+    expect(readingLikelihood(seen, 6.4, 5.2).log).toBeLessThan(readingLikelihood(seen, 4.4, 5.2).log);
   });
 
   it('a full dose sets sweet milk by itself', () => {

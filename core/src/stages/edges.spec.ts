@@ -128,8 +128,8 @@ describe('starter by the packet', () => {
 
 describe('heating', () => {
   it('shows small bubbles from 75 °C on, and wants no more than the milk bears', () => {
-    expect(english(heat.endCue({ ...heat.defaults, targetC: 74.9 }))).toContain('after a stir');
-    expect(english(heat.endCue({ ...heat.defaults, targetC: 75 }))).toContain('small bubbles');
+    expect(english(heat.endCue({ ...heat.defaults, targetC: 74.9 }, MILK))).toContain('after a stir');
+    expect(english(heat.endCue({ ...heat.defaults, targetC: 75 }, MILK))).toContain('small bubbles');
   });
 
   it('a film wants a lower flame, what has scorched another pot', () => {

@@ -3,8 +3,16 @@ import { acidity, amount, temp } from '../messages/quantity.js';
 import { gelPointPh } from '../physics/gel.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { FLASK_KJ_PER_K_AT_1L } from '../constants/heat.js';
-import { flaskUa, heatCapacityKJPerK, wrappedUa, type Surroundings } from '../physics/heat.js';
+import {
+  flaskUa,
+  heatCapacityKJPerK,
+  jarBathKJPerK,
+  jarBathUa,
+  wrappedUa,
+  type Surroundings,
+} from '../physics/heat.js';
 import type { Environment } from '../environment/environment.js';
+import { fractionOf } from '../materials/composition.js';
 import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import { CAUTIONS } from './cautions.js';
@@ -16,11 +24,11 @@ import { hasSetting, MILDER, souringBranches } from './souring-branches.js';
 import { acidityGauge, warmthGauge } from './watch.js';
 
 /** Where a crock is kept warm. */
-export type Incubator = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'counter';
+export type Incubator = 'thermostat' | 'lamp-oven' | 'flask' | 'wrapped' | 'bath' | 'counter';
 
 export interface IncubateParams extends Ending {
   readonly keeper: Incubator;
-  /** What the warm place is set to, °C (a flask, a wrapped pot and the counter have no setting). */
+  /** What the warm place is set to, or the water of a bath is poured in at, °C (a flask, a wrapped pot and the counter have neither). */
   readonly keepC: number;
   readonly targetPh: number;
   /** Whether a flask was rinsed with hot water first; a cold one takes some of the warmth. */
@@ -36,6 +44,7 @@ const WHERE: Readonly<Record<Incubator, (keepC: number, cover: IncubateParams['c
   'lamp-oven': (keepC) => say('stages.incubate.intoOvenLampAbout', { keep: temp(keepC) }),
   flask: () => say('stages.incubate.intoPreheatedFlask'),
   wrapped: () => say('stages.incubate.intoBoxTowels'),
+  bath: (keepC) => say('stages.incubate.jarsIntoBath', { keep: temp(keepC) }),
   counter: (_keepC, cover) => say('stages.incubate.counterUnderOutDraught', { cover }),
 };
 
@@ -50,8 +59,15 @@ export function incubatorSurroundings(
     const ua = params.keeper === 'flask' ? flaskUa(volume) * kitchen.flaskLoss : wrappedUa(volume);
     return { aroundC: kitchen.roomC, uaWPerK: ua * member.heatLoss, openAreaM2: 0 };
   }
-  const setC = params.keeper === 'counter' ? kitchen.roomC : params.keepC;
-  return { ...coveredPot(volume, environment), aroundC: setC + member.incubatorOffsetC };
+  if (params.keeper === 'bath')
+    return { aroundC: kitchen.roomC, uaWPerK: jarBathUa(volume) * member.heatLoss, openAreaM2: 0 };
+  return { ...coveredPot(volume, environment), aroundC: setTo(params, environment) + member.incubatorOffsetC };
+}
+
+/** What a place is set to, °C: the lamp of an oven warms it by so much over the room, and so moves with the room. */
+function setTo({ keeper, keepC }: Pick<IncubateParams, 'keeper' | 'keepC'>, environment: Environment): number {
+  if (keeper === 'counter') return environment.kitchen.roomC;
+  return keeper === 'lamp-oven' ? keepC + (environment.roomOffC ?? 0) : keepC;
 }
 
 const LOOKS: readonly CueScale[] = [
@@ -64,6 +80,9 @@ const LOOKS: readonly CueScale[] = [
   { cue: 'taste', ask: say('stages.incubate.cleanSpoonHowDoes'), answers: ['sweet', 'mild', 'tangy', 'sharp'] },
   { cue: 'smell', ask: say('stages.incubate.howDoesSmell'), answers: ['milky', 'bright-acid', 'yeasty', 'foul'] },
 ];
+
+/** Places whose warmth a hand is often all there is to tell by. */
+const FELT_BY_HAND: Readonly<Partial<Record<Incubator, true>>> = { 'lamp-oven': true, wrapped: true, bath: true };
 
 /** Kept warm, and left alone, until it is as sour as wanted. */
 export const incubate: StageKind<IncubateParams, 'incubate'> = {
@@ -91,16 +110,15 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   // Ended by the clock it is no aim of anybody's; what it is measured against is the acid that guards it.
   target: (params) => (isByClock(params) ? SAFE_PH : params.targetPh),
   around: incubatorSurroundings,
-  begin: (state, params, { kitchen }) =>
-    params.keeper === 'flask' && params.preheated === 'no' ? intoColdFlask(state, kitchen.roomC) : state,
+  begin: (state, params, { kitchen }) => intoKeeper(state, params, kitchen.roomC),
   advance: (state, params, environment, minutes) =>
     passTime(state, environment, incubatorSurroundings(params, volumeMl(state), environment), 0, minutes),
   done: (state, params) => state.ph <= params.targetPh,
   stepMin: 10,
   slack: sournessSlack,
-  endCue: () => say('stages.incubate.leavesWallOnePiece'),
+  endCue: (_params, state) => say('stages.incubate.leavesWallOnePiece', { of: soursWhat(state) }),
   cues: LOOKS,
-  cuesFor: ({ keeper }) => (keeper === 'lamp-oven' || keeper === 'wrapped' ? [...LOOKS, HAND_LOOK] : LOOKS),
+  cuesFor: ({ keeper }) => (keeper in FELT_BY_HAND ? [...LOOKS, HAND_LOOK] : LOOKS),
   watch: (params, seen) => [
     acidityGauge(seen, isByClock(params) ? seen.planned.ph : params.targetPh),
     {
@@ -134,6 +152,15 @@ export const incubate: StageKind<IncubateParams, 'incubate'> = {
   ],
   problemsAtEnd: (params, end) => (isByClock(params) ? clockProblems(end) : []),
 };
+
+/** Fatter than this (fraction), cream thickens where milk sets, and sheds no whey. */
+const CREAM_FROM_FAT = 0.15;
+
+/** What it is that sours, for what is to be seen of it: a plant base, cream, or milk. */
+function soursWhat({ masses }: CrockState): 'base' | 'cream' | 'milk' {
+  if (masses.casein === 0) return 'base';
+  return fractionOf(masses, 'fat') > CREAM_FROM_FAT ? 'cream' : 'milk';
+}
 
 function liquidProblems({ targetPh }: IncubateParams, state: CrockState): Problem[] {
   const gelPh = gelPointPh(denaturedBetaLg(state.native));
@@ -196,11 +223,17 @@ function unheatedProblems(state: CrockState): Problem[] {
   ];
 }
 
-/** A flask that was not preheated shares its heat with the crock. */
-function intoColdFlask(state: CrockState, roomC: number): CrockState {
+/** A flask that was not preheated, and the water of a bath, share their heat with the crock. */
+function intoKeeper(state: CrockState, { keeper, preheated, keepC }: IncubateParams, roomC: number): CrockState {
+  const volume = volumeMl(state);
+  if (keeper === 'flask' && preheated === 'no')
+    return sharedWith(state, roomC, FLASK_KJ_PER_K_AT_1L * (volume / 1000) ** (2 / 3));
+  return keeper === 'bath' ? sharedWith(state, keepC, jarBathKJPerK(volume)) : state;
+}
+
+function sharedWith(state: CrockState, otherC: number, otherKJPerK: number): CrockState {
   const milk = heatCapacityKJPerK(state.masses, state.tempC);
-  const flask = FLASK_KJ_PER_K_AT_1L * (volumeMl(state) / 1000) ** (2 / 3);
-  return { ...state, tempC: (milk * state.tempC + flask * roomC) / (milk + flask) };
+  return { ...state, tempC: (milk * state.tempC + otherKJPerK * otherC) / (milk + otherKJPerK) };
 }
 
 /** Denatured share below which a yogurt's milk counts as never having been heated for it. */
@@ -226,12 +259,12 @@ function sournessSlack(params: IncubateParams, course: Course): Slack {
   const wantedPh = isByClock(params) ? course.at(0).ph : params.targetPh;
   const earlyMin = crossed(0, -5, (s) => s.ph > wantedPh + MILDER);
   if (!isByClock(params) && params.leave === 'morning') {
-    const cost: Text = say('stages.incubate.leftTillMorningGoes');
+    const cost: Text = say('stages.incubate.leftTillMorningGoes', { of: soursWhat(course.at(0)) });
     return { earlyMin, lateMin: NIGHT_MIN, cost };
   }
   return {
     earlyMin,
     lateMin: crossed(0, 5, (s) => s.ph < wantedPh - SHARPER),
-    cost: say('stages.incubate.earlierMilderSofterLater'),
+    cost: say('stages.incubate.earlierMilderSofterLater', { of: soursWhat(course.at(0)) }),
   };
 }

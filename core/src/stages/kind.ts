@@ -146,8 +146,8 @@ export interface StageKind<P, N extends string = string> {
   readonly stepFor?: (params: P) => number;
   /** How much give its end has, read off its course. */
   readonly slack: (params: P, course: Course) => Slack;
-  /** What to look for as it nears its end. */
-  readonly endCue: (params: P) => Text;
+  /** What to look for as it nears its end, in a crock that holds this. */
+  readonly endCue: (params: P, state: CrockState) => Text;
   readonly cues: readonly CueScale[];
   /** The same where they depend on the parameters; the registry puts them in place of {@link cues}. */
   readonly cuesFor?: (params: P) => readonly CueScale[];

@@ -5,6 +5,7 @@ import { lastOf, runMake } from '../make/run.js';
 import { methodById } from '../methods/index.js';
 import type { CrockState } from '../state/crock-state.js';
 import { blend, fillsWithG, type BlendParams } from './blend.js';
+import { cool } from './cool.js';
 import { incubate, type IncubateParams } from './incubate.js';
 import { souringBranches } from './souring-branches.js';
 import type { Seen } from './watch.js';
@@ -29,6 +30,15 @@ const seen = (here: Partial<CrockState>, more: Partial<Seen> = {}): Seen => ({
 const offers = (here: Partial<CrockState>, more: Partial<Seen> = {}, params: Partial<IncubateParams> = {}) =>
   souringBranches({ ...PARAMS, ...params }, seen(here, more)).map((branch) => branch.id);
 
+describe('cooling too far', () => {
+  it('matters to a starter, and to nothing else', () => {
+    const offers = (toward: 'starter' | 'acid' | 'cold', tempC: number) =>
+      cool.branches!({ ...cool.defaults, targetC: 44, toward }, seen({ tempC })).map((branch) => branch.id);
+    expect([offers('starter', 39.01), offers('starter', 39)]).toEqual([[], ['too-cool']]);
+    expect([offers('acid', 20), offers('cold', 20)]).toEqual([[], []]);
+  });
+});
+
 describe('a place that strays from its warmth', () => {
   it('is spoken of from three degrees on, either way', () => {
     expect([40.01, 45.99].map((tempC) => offers({ tempC }))).toEqual([[], []]);
@@ -44,9 +54,22 @@ describe('a place that strays from its warmth', () => {
     expect(offers({ tempC: 30, minute: 339 }, { begun: { ...begun, tempC: 40 } })).toEqual(['strays']);
   });
 
+  it('where it is a bath of water, is told how much of it to change for hot', () => {
+    expect(offers({ tempC: 40.01 }, {}, { keeper: 'bath' })).toEqual([]);
+    expect(offers({ tempC: 47 }, {}, { keeper: 'bath' })).toEqual([]);
+    const offered = english(souringBranches({ ...PARAMS, keeper: 'bath' }, seen({ tempC: 38 }))[0]!.offer);
+    const litres = Number(/Change ([\d.]+) L/.exec(offered)![1]);
+    // So much at 95 °C in place of as much at 38 °C brings 4 kg of milk and 6 L of water back to 43 °C.
+    const kJ = (4 * 3.9 + 6 * 4.18) * 5;
+    expect(litres * 4.18 * (95 - 38)).toBeGreaterThan(0.9 * kJ);
+    expect(litres * 4.18 * (95 - 38)).toBeLessThan(1.1 * kJ);
+  });
+
   it('has a warmth to stray from, and a crock that is not sour yet', () => {
     expect(offers({ tempC: 30 }, {}, { keeper: 'flask' })).toEqual([]);
     expect(offers({ tempC: 30 }, {}, { keeper: 'lamp-oven' })).toEqual(['strays']);
+    const lamp = souringBranches({ ...PARAMS, keeper: 'lamp-oven' }, seen({ tempC: 30 }))[0]!;
+    expect(english(lamp.offer)).toContain('oven on for a minute');
     expect(offers({ tempC: 30, ph: 4.5 })).toEqual(['chill-now']);
     expect(offers({ tempC: 30 }, { over: true })).toEqual([]);
   });

@@ -7,7 +7,8 @@ import { PMO_PAIRS, PMO_RICH_FAT_PCT } from '../constants/pasteurisation.js';
 import { souringFactors, type Environment, type KnownTemp } from '../environment/environment.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { denature, denaturedBetaLg } from '../physics/denaturation.js';
-import { gelPointPh } from '../physics/gel.js';
+import { RENNET_GEL } from '../constants/gel.js';
+import { pastSetting } from '../physics/gel.js';
 import { coolingSurroundings, thermalStep, type Shape, type Surroundings } from '../physics/heat.js';
 import { MIXED_STEP_MIN, mixedCrock, mixedStep } from '../physics/mixed-souring.js';
 import { pasteurisationShare } from '../physics/pasteurisation.js';
@@ -90,7 +91,7 @@ export function passTimeAt(state: CrockState, environment: Environment, endC: nu
   const { souring, ph, masses, gasG } = sour(state, environment, meanC, minutes);
   const native = denature(state.native, meanC, minutes);
   const warm = meanC > WARM_ABOVE_C && meanC < WARM_BELOW_C && ph > SAFE_PH;
-  const set = ph < gelPointPh(denaturedBetaLg(state.native), state.curd.clotted);
+  const set = pastSetting({ ph, denatured: denaturedBetaLg(state.native), clotted: state.curd.clotted }) > 0;
   // Written out, not spread: this is where a make spends its time, and a literal is made several times as fast.
   return {
     minute: state.minute + minutes,
@@ -132,12 +133,12 @@ function evaporate(state: CrockState, vapourG: number): CrockState {
   return { ...state, masses, evaporatedG: state.evaporatedG + vapourG };
 }
 
-/** Rennet's clotting goes on while there is rennet and nothing has set. */
+/** Rennet's clotting goes on while there is rennet, until its gel is as firm as it gets. */
 function clot(state: CrockState, tempC: number, minutes: number): Curd {
   const { curd } = state;
-  if (curd.rennetImcuPerKg <= 0 || curd.clotted >= 1) return curd;
+  if (curd.rennetImcuPerKg <= 0 || curd.clotted >= RENNET_GEL.firmFrom) return curd;
   const perMin = clottingPerMin(curd.rennetImcuPerKg, tempC, state.ph, curd.calciumGPerKg);
-  return { ...curd, clotted: Math.min(1, curd.clotted + perMin * minutes) };
+  return { ...curd, clotted: Math.min(RENNET_GEL.firmFrom, curd.clotted + perMin * minutes) };
 }
 
 /** What a step of souring changes in the crock. */

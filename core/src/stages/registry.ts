@@ -97,6 +97,8 @@ export interface BoundStage {
   readonly id: string;
   readonly kind: StageKind<Record<string, unknown>>;
   readonly params: Record<string, unknown>;
+  /** The choice of the method that tells each parameter; undefined for what nobody chooses. */
+  readonly chosenBy?: Readonly<Record<string, string | undefined>>;
 }
 
 const BY_NAME = new Map<string, BoundStage['kind']>(

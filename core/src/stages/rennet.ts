@@ -1,6 +1,6 @@
 import { say, type Text } from '../messages/message.js';
 import { amount, between, duration, ml, percent, temp } from '../messages/quantity.js';
-import { RENNET, RENNET_BOTTLE } from '../constants/rennet.js';
+import { RENNET, RENNET_BOTTLE, RENNET_DOSES } from '../constants/rennet.js';
 import { denaturedBetaLg } from '../physics/denaturation.js';
 import { flocculationMin, rennetDose, type RennetDose } from '../physics/rennet.js';
 import { massesBy, totalG } from '../materials/composition.js';
@@ -36,6 +36,7 @@ export const rennet: StageKind<RennetParams, 'rennet'> = {
       dose: sayDose(dose),
       water: ml(waterMl),
       goodFor: duration(RENNET_BOTTLE.goodForMin),
+      set: params.imcuPerKg < RENNET_DOSES.full.least ? 'trace' : 'full',
     });
   },
   ...handsWork(TAKES_MIN),

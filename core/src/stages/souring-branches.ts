@@ -1,8 +1,11 @@
 import { say, type Text } from '../messages/message.js';
-import { temp, acidity } from '../messages/quantity.js';
+import { temp, acidity, volume } from '../messages/quantity.js';
+import { WATER_KJ_PER_L_K } from '../constants/heat.js';
+import { heatCapacityKJPerK, jarBathKJPerK } from '../physics/heat.js';
 import { firmness } from '../state/crock-state.js';
 import { isByClock } from './ending.js';
 import type { IncubateParams } from './incubate.js';
+import { volumeMl } from './pass-time.js';
 import type { Branch, Seen } from './watch.js';
 
 /** Whether the place has a warmth it is set to. */
@@ -68,15 +71,21 @@ function readyBranches(params: IncubateParams, { here, looks }: Seen): Branch[] 
 /** A crock from the cold has come to the warmth of its place after so long, min. */
 const WARMED_UP_MIN = 240;
 
-function strayBranches(params: IncubateParams, { begun, here }: Seen): Branch[] {
+function strayBranches(params: IncubateParams, seen: Seen): Branch[] {
+  const { begun, here } = seen;
+  if (Math.abs(here.tempC - params.keepC) < STRAYS_C || here.ph <= params.targetPh) return [];
+  if (params.keeper === 'bath') return coolBathBranches(params, seen);
   const cameCold = begun.tempC < params.keepC - STRAYS_C && here.minute - begun.minute < WARMED_UP_MIN;
-  if (cameCold || !hasSetting(params) || Math.abs(here.tempC - params.keepC) < STRAYS_C || here.ph <= params.targetPh)
-    return [];
+  if (cameCold || !hasSetting(params)) return [];
   const cold = here.tempC < params.keepC;
+  const warmUp =
+    params.keeper === 'lamp-oven'
+      ? say('stages.souringBranches.burstOfOven')
+      : say('stages.souringBranches.warmPlaceUpAgain');
   return [
     {
       id: 'strays',
-      offer: cold ? say('stages.souringBranches.warmPlaceUpAgain') : say('stages.souringBranches.letPlaceCoolDown'),
+      offer: cold ? warmUp : say('stages.souringBranches.letPlaceCoolDown'),
       because: say(cold ? 'stages.souringBranches.placeTooCold' : 'stages.souringBranches.placeTooWarm', {
         temp: temp(here.tempC),
         keep: temp(params.keepC),
@@ -85,6 +94,28 @@ function strayBranches(params: IncubateParams, { begun, here }: Seen): Branch[] 
         do: 'leave',
         note: cold ? say('stages.souringBranches.warmedPlaceUp') : say('stages.souringBranches.letPlaceCoolDown2'),
       },
+    },
+  ];
+}
+
+/** Water from a kettle as it reaches a bath, °C. */
+const FROM_KETTLE_C = 95;
+
+/** A bath that has cooled: how much of its water to change for hot, so that bath and jars are as warm as wanted again. */
+function coolBathBranches({ keepC }: IncubateParams, { here }: Seen): Branch[] {
+  if (here.tempC >= keepC) return [];
+  const bathKJPerK = jarBathKJPerK(volumeMl(here));
+  const wantedKJ = (bathKJPerK + heatCapacityKJPerK(here.masses, here.tempC)) * (keepC - here.tempC);
+  const litres = wantedKJ / (WATER_KJ_PER_L_K * (FROM_KETTLE_C - here.tempC));
+  const change = say('stages.souringBranches.changeBath', {
+    water: volume(Math.min(litres, bathKJPerK / WATER_KJ_PER_L_K), 1),
+  });
+  return [
+    {
+      id: 'strays',
+      offer: change,
+      because: say('stages.souringBranches.bathCooled', { temp: temp(here.tempC), keep: temp(keepC) }),
+      does: { do: 'leave', note: say('stages.souringBranches.changedBath') },
     },
   ];
 }

@@ -35,6 +35,19 @@ describe('milk whose sugar was split', () => {
     expect(b.sugarsG).toBeCloseTo(a.sugarsG, 0);
   });
 
+  it('as soured cream has its acid out of glucose first, and weighs as much', () => {
+    const ofCream = (lactoseSplit: boolean) => {
+      const lot = { ...referenceStock('cream-36'), id: 'lot:own', kind: 'cream' as const, freshPh: 4.5, lactoseSplit };
+      const choices = { from: 'bought', sourCream: 'lot:own', boughtG: 1000 };
+      return runMake(planStages(methodById('B1'), choices, [lot]), USUAL_ENVIRONMENT)[0]!.states.at(-1)!.masses;
+    };
+    const [whole, split] = [ofCream(false), ofCream(true)];
+    expect(totalG(split)).toBeCloseTo(1000, 6);
+    expect(split.lactic).toBeCloseTo(whole.lactic, 6);
+    expect(split.glucose).toBeLessThan(split.galactose - 3);
+    expect(split.lactose).toBe(0);
+  });
+
   it('gives grains with their yeasts as much gas, and loses no gram', () => {
     const [whole, split] = [madeOf('K1', false), madeOf('K1', true)];
     expect(Math.abs(balanceErrorPct(split))).toBeLessThan(1e-6);

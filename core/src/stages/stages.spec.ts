@@ -318,7 +318,7 @@ describe('every kind of stage', () => {
       expect(english(kind.instruction(params, COLD)))
         .withContext(name)
         .toMatch(/^[A-Z].*\.$/);
-      expect(english(kind.endCue(params)).length)
+      expect(english(kind.endCue(params, COLD)).length)
         .withContext(name)
         .toBeGreaterThan(10);
       expect(kind.handsMin(params)).withContext(name).toBeGreaterThan(0);

@@ -1,12 +1,11 @@
 import type { CultureId } from '../constants/cultures.js';
-import { SETS_BY_RENNET_FROM } from '../constants/gel.js';
 import type { BufferMilk } from '../physics/buffer.js';
 import { ALL_NATIVE, denaturedBetaLg, type NativeWhey } from '../physics/denaturation.js';
 import {
   firmnessIndex,
   firmnessWord,
   type FirmnessWord,
-  gelPointPh,
+  pastSetting,
   plantFirmnessIndex,
   syneresisIndex,
   type GelConditions,
@@ -186,10 +185,13 @@ export function gelConditions(state: CrockState): GelConditions {
   };
 }
 
+/** How far past its setting the crock is, in the pH that a gel by acid takes for as much; below 0 it runs. */
+export function pastGelling({ ph, native, curd }: CrockState): number {
+  return pastSetting({ ph, denatured: denaturedBetaLg(native), clotted: curd.clotted });
+}
+
 export function hasSet(state: CrockState): boolean {
-  const { clotted, rennetImcuPerKg } = state.curd;
-  const byRennet = clotted >= 1 && rennetImcuPerKg >= SETS_BY_RENNET_FROM;
-  return byRennet || state.ph < gelPointPh(denaturedBetaLg(state.native), clotted);
+  return pastGelling(state) > 0;
 }
 
 export function firmness(state: CrockState): number {

@@ -36,7 +36,7 @@ export interface Curd {
   /** Times it was turned or stirred in its cloth. */
   readonly turns: number;
   readonly draining: Draining | null;
-  /** Rennet still in it, IMCU per kg of milk, and how far it has clotted it (1 = flocculated). */
+  /** Rennet still in it, IMCU per kg of milk, and how far it has clotted it, in times of flocculation. */
   readonly rennetImcuPerKg: number;
   readonly clotted: number;
   /** Calcium chloride added, g per kg of milk. */

@@ -41,6 +41,25 @@ const good = (sourness: number, thickness: number, smoothness: number, taste: nu
   taste,
 });
 
+/** Who has had what of the store's makes, by when after each was done. */
+const GOES = {
+  market: [
+    { afterH: 20, share: 0.5, how: 'sold', to: 'the quay market' },
+    { afterH: 44, share: 0.25, how: 'sold', to: 'the harbour inn' },
+    { afterH: 70, share: 0.1, how: 'eaten' },
+  ],
+  bakery: [
+    { afterH: 6, share: 0.75, how: 'sold', to: 'the bakery' },
+    { afterH: 30, share: 0.25, how: 'given', to: 'Runa next door' },
+  ],
+  school: [
+    { afterH: 5, share: 0.8, how: 'sold', to: 'the school' },
+    { afterH: 60, share: 0.03, how: 'thrown', why: 'a lid came off on the cart' },
+  ],
+  stall: [{ afterH: 12, share: 0.5, how: 'sold', to: 'the quay stall' }],
+  home: [{ afterH: 3, share: 1, how: 'eaten' }],
+} as const satisfies Readonly<Record<string, Script['goes']>>;
+
 /** The live make that is on the cloth, for what the school wants tomorrow. */
 export const FOR_SCHOOL = 'Thick yogurt for the school';
 
@@ -69,6 +88,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
       cues: SET_SEEN,
       notes: [{ stageId: 'blend', text: 'Evening milk from the neighbour’s herd, cream lifted from Tuesday.' }],
       score: good(3, 3, 5, 4),
+      goes: GOES.market,
     }),
     past({
       name: 'Thick yogurt for the bakery',
@@ -79,6 +99,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
       cues: SET_SEEN,
       notes: [{ stageId: 'strain', text: 'Second cloth boiled and ready; the first had a pulled thread.' }],
       score: good(3, 4, 4, 5),
+      goes: GOES.bakery,
     }),
     past({
       name: 'School pots, mild',
@@ -89,6 +110,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
       cues: SET_SEEN.slice(1),
       notes: [],
       score: good(2, 3, 4, 4),
+      goes: GOES.school,
     }),
     past({
       name: 'Butter for the quay stall',
@@ -103,6 +125,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
       ],
       notes: [{ stageId: 'draw', text: 'Buttermilk to the bakery for Thursday’s scones.' }],
       score: good(2, 4, 5, 5),
+      goes: GOES.stall,
     }),
     ...[4, 3, 2].map((ago, i) =>
       past({
@@ -114,6 +137,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
         cues: [],
         notes: [],
         score: good(3, 2, 4, 4),
+        goes: GOES.home,
       }),
     ),
     past({
@@ -135,6 +159,7 @@ export function demoScripts(nowMs: number, milk: StockLot, zone: Zone, schoolAge
       cues: SET_SEEN,
       notes: [{ stageId: 'warm', text: 'No probe in this one: tilted it at every bell.' }],
       score: good(4, 5, 4, 4),
+      goes: GOES.stall,
     }),
     past({
       name: FOR_SCHOOL,

@@ -2,7 +2,9 @@ import { check, gearSchema, lotSchema, USUAL_SETTINGS } from '@oat-crock/contrac
 import {
   culturesById,
   dueOf,
+  finishedStockOf,
   follow,
+  issuedBy,
   leftOf,
   recallOf,
   replay,
@@ -119,12 +121,19 @@ describe('the demonstration dairy', () => {
       const hands = log.filter((e) => e.source === 'hand');
       expect(() =>
         admitEntries(
-          hands.filter((e) => e.body.type !== 'finished'),
+          hands.filter((e) => e.body.type !== 'finished' && e.body.type !== 'issued'),
           admission,
         ),
       ).not.toThrow();
       expect(new Set(log.map((e) => e.id)).size).toBe(log.length);
     }
+  });
+
+  it('sells no pot that it has not, and has some here', () => {
+    const stocks = logs.flatMap((log) => finishedStockOf(replay(log)!) ?? []);
+    expect(stocks.every(({ left, made, openDays }) => left >= 0 && left <= made && openDays !== null)).toBeTrue();
+    expect(stocks.filter(({ left }) => left > 0).length).toBeGreaterThan(2);
+    expect(stocks.some((stock) => (issuedBy(stock).get('sold') ?? 0) > 0)).toBeTrue();
   });
 
   it('is the same dairy each day', () => {

@@ -108,7 +108,7 @@ export function demoGear(nowMs: number): Gear[] {
     gear('jar', 'Litre jars', 1, 12),
     gear('flask', 'Blue flask', 2, 1, { lossWPerK: measured(0.08, 0.01) }),
     gear('thermostat', 'Warm box', 30, 1, { holdsC: measured(42.1, 0.3) }),
-    gear('lamp-oven', 'Bakery oven, lamp on', null, 1, { holdsC: measured(38.4, 0.8) }),
+    gear('lamp-oven', 'Bakery oven, lamp on', null, 1, { holdsC: { ...measured(38.4, 0.8), roomC: 21 } }),
     gear('strainer', 'Wide sieve', 5, 2),
     gear('mould', 'Wooden butter mould', 0.5, 2),
     gear('churn', 'Crank churn', 8),

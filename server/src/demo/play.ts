@@ -12,6 +12,7 @@ import {
   methodById,
   planStages,
   readingMoments,
+  shelfLife,
   simulateReading,
   runStage,
   stateIn,
@@ -27,12 +28,13 @@ import {
   type CrockState,
   type Entry,
   type EntryBody,
+  type IssuedHow,
   type Score,
   type StageRun,
   type CrockSimulator,
   type StockLot,
 } from '@oat-crock/core';
-import { USUAL_NIGHT, wakeAfter, type Zone } from '@oat-crock/calendar';
+import { dayWord, sameHourOn, USUAL_NIGHT, wakeAfter, type Zone } from '@oat-crock/calendar';
 import { ulid } from 'ulid';
 
 const MIN_MS = 60_000;
@@ -58,6 +60,14 @@ export interface Script {
   }[];
   readonly notes: readonly { readonly stageId: string; readonly text: string }[];
   readonly score: Score | null;
+  /** Where what came of it went: so long after it was finished, such a share of its pots. */
+  readonly goes?: readonly {
+    readonly afterH: number;
+    readonly share: number;
+    readonly how: IssuedHow;
+    readonly to?: string;
+    readonly why?: string;
+  }[];
   /** The lot of the larder that its milk came out of. */
   readonly milk?: StockLot;
   /** The culture that its starter came out of, and how much. */
@@ -121,13 +131,31 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
     }
     state = lastOf(run);
   }
-  log(msOf(state.minute), {
+  const productG = Math.round(totalG(state.masses) * (0.985 + 0.02 * random()));
+  const pots = Math.floor(productG / Number(choices['potG']));
+  const finishedMs = msOf(state.minute);
+  const { days, openDays } = shelfLife(state, kitchen.refrigeratorC);
+  log(finishedMs, {
     type: 'finished',
-    productG: Math.round(totalG(state.masses) * (0.985 + 0.02 * random())),
+    productG,
     wheyG: Math.round(totalG(state.whey)) || null,
     heldBackG: Math.round(totalG(state.heldBack)),
     score: script.score,
+    ...(pots > 0 && { pots }),
+    useBy: dayWord(sameHourOn(finishedMs, days, script.zone), script.zone),
+    openDays,
   });
+  let left = pots > 0 ? pots : productG;
+  for (const { afterH, share, ...how } of script.goes ?? []) {
+    const count = Math.min(left, Math.round(share * (pots > 0 ? pots : productG)));
+    if (count <= 0) continue;
+    left -= count;
+    log(finishedMs + afterH * 60 * MIN_MS, {
+      type: 'issued',
+      ...how,
+      ...(pots > 0 ? { pots: count } : { massG: count }),
+    });
+  }
   return entries;
 
   /** Runs a stage until it is done, and on for as long as the hands are late. */

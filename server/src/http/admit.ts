@@ -2,6 +2,8 @@ import { householdAround, type House } from '@oat-crock/calendar';
 import { InputRefused, type FieldProblem } from '@oat-crock/contract';
 import {
   checkChoices,
+  correctedProblem,
+  movementProblem,
   follow,
   holdOf,
   methodFaults,
@@ -32,7 +34,7 @@ export interface Admission {
 
 /**
  * Checks that entries fit the log they go into: a batch is begun before it is logged to, its stages exist, a
- * correction names a line that is there, nothing but corrections and notes comes after the end.
+ * correction names a line that is there, nothing but corrections, notes and what goes out of it comes after the end.
  *
  * @throws InputRefused naming the entry's field and the remedy
  */
@@ -52,6 +54,9 @@ export function admitEntries(entries: readonly Entry[], admission: Admission): v
   });
 }
 
+/** What may be written of a make that has ended: what was found may have to be held back long after. */
+const AFTER_THE_END: ReadonlySet<EntryBody['type']> = new Set(['note', 'photo', 'held', 'released']);
+
 function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): FieldProblem | null {
   const { body } = entry;
   if (body.type === 'started') return startProblem(body, batch);
@@ -62,8 +67,10 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: say('server.http.admit.sendStartedEntryFirst'),
     };
   }
-  if (body.type === 'correction') return correctionProblem(body, log);
-  if (batch.ended && body.type !== 'note' && body.type !== 'photo') {
+  if (body.type === 'correction') return correctionProblem(body, log) ?? correctedProblem(replay([...log, entry])!);
+  if (body.type === 'issued' || body.type === 'stored')
+    return timeProblem(entry, batch) ?? movementProblem(batch, body);
+  if (batch.ended && !AFTER_THE_END.has(body.type)) {
     return {
       field: 'body.type',
       message: say('server.http.admit.batchEndedTakesNo', { type: body.type }),

@@ -13,6 +13,8 @@ beforeEach((ready) => {
   const { app, kitchen: opened } = testKitchen(true);
   kitchen = opened;
   server = app.listen(0, '127.0.0.1', () => {
+    // A machine under load leaves seconds between two batches of requests: a connection cut just then would be no answer.
+    server.keepAliveTimeout = 60_000;
     address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
     ready();
   });

@@ -49,6 +49,21 @@ export const routes: Routes = [
     loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
   },
   {
+    path: 'ledger',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/ledger').then((m) => m.LedgerPlace),
+  },
+  {
+    path: 'ledger/trace',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/trace-view').then((m) => m.TraceView),
+  },
+  {
+    path: 'ledger/trace/:id',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/trace-view').then((m) => m.TraceView),
+  },
+  {
     path: 'make',
     title: 'page.shell.places.make',
     loadComponent: () => import('./places/make/make').then((m) => m.Make),

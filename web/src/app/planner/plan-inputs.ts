@@ -13,6 +13,7 @@ import {
   type Known,
   type LotLeftThen,
   type StarterHere,
+  FLAVOURS,
 } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import { OwnCultures } from '../state/own-cultures';
@@ -125,6 +126,7 @@ export class PlanInputs {
       name: lot.name,
       leftG: Math.max(0, leftOf(lot, taken)),
       onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
+      ...(lot.kind === 'flavour' && { sort: FLAVOURS[lot.flavour].name }),
       untilMin: lot.useBy === null ? null : (noonOf(lot.useBy) + DAY_MS / 2 - startMs) / MIN_MS,
     }));
   }, SAME);

@@ -16,4 +16,5 @@ export const PLACE_TOPICS: readonly (HelpTopic & { readonly path: string })[] = 
   { path: '/methods', title: say('help.methods.title'), says: say('help.methods.says') },
   { path: '/cultures', title: say('help.cultures.title'), says: say('help.cultures.says') },
   { path: '/larder', title: say('help.larder.title'), says: say('help.larder.says') },
+  { path: '/ledger', title: say('help.ledger.title'), says: say('help.ledger.says') },
 ];

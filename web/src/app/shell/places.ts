@@ -15,6 +15,7 @@ export const PLACES: readonly Place[] = [
   { key: '4', text: say('page.shell.places.methods'), path: '/methods' },
   { key: '5', text: say('page.shell.places.cultures'), path: '/cultures' },
   { key: '6', text: say('page.shell.places.larder'), path: '/larder' },
+  { key: '7', text: say('page.shell.places.ledger'), path: '/ledger' },
 ];
 
 /** Keys that work everywhere besides those of the places, as the help shows them. */

@@ -23,6 +23,7 @@ import {
   type CultureLot,
   type StarterStore,
   amount,
+  heldOf,
   percent,
 } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
@@ -30,7 +31,7 @@ import { logFeature } from '../../state/log.feature';
 import { NumberField } from '../../shared/ui/number-field';
 import { OptionField } from '../../shared/ui/option-field';
 import { written } from '../../shared/ui/dates';
-import { SaidPipe, tell, AroundPipe, SayPipe } from '../../shared/ui/said';
+import { textOf, SaidPipe, tell, AroundPipe, SayPipe } from '../../shared/ui/said';
 import { mass, span } from '../../shared/ui/words';
 import { CultureActs } from '../../state/culture-acts';
 import { kindWords, lotWords, moveWords, STORES, activityWords } from './culture-words';
@@ -142,7 +143,7 @@ export class CulturePanel {
 
   protected readonly kind = computed(() => kindWords(this.lot()));
   protected readonly words = computed(() => lotWords(this.lot()));
-  protected readonly mass = mass;
+  protected readonly held = computed(() => textOf(heldOf(this.lot(), this.due().leftG)));
   protected readonly day = (atMs: number) => written(atMs, 'day');
 
   protected divide(): void {

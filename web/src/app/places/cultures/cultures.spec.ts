@@ -126,6 +126,25 @@ describe('Cultures', () => {
     );
   });
 
+  it('as capsules are counted, and offered where a base is soured by them', async () => {
+    const page = await open(NewCulture, []);
+    const form = page.fixture.componentInstance as unknown as { begin: (o: string) => void; add: () => Promise<void> };
+    form.begin('capsule');
+    await page.fixture.whenStable();
+    expect(page.element.querySelector<HTMLInputElement>('#new-mass')!.value).toBe('30 capsules');
+    const name = page.element.querySelector<HTMLInputElement>('#new-name')!;
+    name.value = 'Capsules';
+    name.dispatchEvent(new Event('input'));
+    await form.add();
+    const [capsules] = writing(page);
+    expect(capsules!.amount).toBeCloseTo(12, 9);
+    const place = await open(CulturesPlace, [capsules!, JAR]);
+    expect(place.text()).toContain(': 30 capsules');
+    const dues = place.fixture.debugElement.injector.get(OwnCultures).dues();
+    const fills = cultureFills(methodById('plant-yogurt'), {}, dues, START_MS);
+    expect(fills.map((f) => [f.lot.name, f.choices])).toEqual([['Capsules', { ageDays: 1, store: 'cold' }]]);
+  });
+
   it('are moved, divided, mixed and given up, each as a change that can be traced', async () => {
     const page = await open(CulturePanel, [JAR, OLD], { lot: JAR });
     expect(page.text()).toMatch(/Feed it by/);

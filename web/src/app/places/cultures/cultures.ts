@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { culturesFile } from '@oat-crock/contract/api';
-import { giftOf, storeOf, unclaimed, type Batch, type Due, amount } from '@oat-crock/core';
+import { giftOf, heldOf, storeOf, unclaimed, type Batch, type Due, amount } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { logFeature } from '../../state/log.feature';
 import { written } from '../../shared/ui/dates';
 import { saveFile } from '../../shared/ui/save-file';
-import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
+import { textOf, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
 import { ChainTool } from './chain-tool';
 import { CultureActs } from '../../state/culture-acts';
@@ -57,7 +57,7 @@ export class CulturesPlace {
   protected readonly born = ({ lot }: Due) =>
     tell('page.cultures.cultures.generation', { generation: amount(lot.generation), born: written(lot.bornMs, 'day') });
   protected readonly pct = ({ activity }: Due) => `${Math.round(100 * activity.likely)} %`;
-  protected readonly mass = mass;
+  protected readonly held = ({ lot, leftG }: Due) => textOf(heldOf(lot, leftG));
   protected readonly activityWords = activityWords;
   protected readonly storeWords = ({ lot }: Due) => STORES[storeOf(lot)];
 

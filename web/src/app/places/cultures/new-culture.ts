@@ -48,11 +48,11 @@ import { problemWords } from '../../shared/ui/words';
         {{ 'page.cultures.newCulture.thereIs' | say }}
         <oc-number-field
           fieldId="new-mass"
-          suffix=" g"
+          [suffix]="counted().suffix"
           [max]="20000"
-          [step]="5"
-          [value]="massG()"
-          (changed)="massG.set($event)"
+          [step]="counted().step"
+          [value]="count()"
+          (changed)="count.set($event)"
         />
       </label>
       <label for="new-age">
@@ -107,14 +107,19 @@ export class NewCulture {
   );
   protected readonly culture = signal<CultureId>('thermophilic');
   protected readonly name = signal('');
-  protected readonly massG = signal<number | null>(150);
+  /** What it is counted in: grams, or pieces of so many grams. */
+  protected readonly counted = computed(() => {
+    const { piece } = this.kind();
+    return piece ? { suffix: ` ${piece.unit}`, step: 1, eachG: piece.eachG } : { suffix: ' g', step: 5, eachG: 1 };
+  });
+  protected readonly count = signal<number | null>(150);
   protected readonly ageDays = signal<number | null>(1);
   protected readonly wrong = signal('');
 
   protected begin(origin: string): void {
     this.origin.set(origin);
     this.culture.set(this.kind().cultures[0]!);
-    this.massG.set(this.kind().usualG);
+    this.count.set(Math.round(this.kind().usualG / this.counted().eachG));
   }
 
   protected async add(): Promise<void> {
@@ -124,7 +129,7 @@ export class NewCulture {
     const lot = begunLine({
       id: this.clock.newId(),
       name: this.name().trim(),
-      amount: this.massG() ?? 0,
+      amount: (this.count() ?? 0) * this.counted().eachG,
       countedMs: nowMs,
       culture: this.culture(),
       form,

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { stemsOf, storeOf, type Cultures, type Due, amount } from '@oat-crock/core';
+import { heldOf, stemsOf, storeOf, type Cultures, type Due, amount } from '@oat-crock/core';
 import { injectBoxSize } from '../../shared/ui/box-size';
 import { written } from '../../shared/ui/dates';
-import { mass } from '../../shared/ui/words';
 import { kitchenZone } from '../../shared/ui/zone';
 import { kindWords, activityWords } from './culture-words';
 import { drawStems, type DrawnBud } from './stem-geometry';
-import { tell, SayPipe } from '../../shared/ui/said';
+import { textOf, tell, SayPipe } from '../../shared/ui/said';
 
 /** Narrower than this, px, a stem is headed by its name alone. */
 const NARROW = 520;
@@ -137,6 +136,6 @@ export class StemDrawing {
     });
     if (!due)
       return `${born}: ${lot.retiredMs === null ? tell('page.cultures.stemDrawing.usedUp') : tell('page.cultures.stemDrawing.givenUp')}`;
-    return `${born}: ${mass(due.leftG)}, ${activityWords(due.activity)}`;
+    return `${born}: ${textOf(heldOf(lot, due.leftG))}, ${activityWords(due.activity)}`;
   }
 }

@@ -276,6 +276,17 @@ describe('what was measured of the kitchen', () => {
     expect(page.text()).toContain('At least three temperatures are needed.');
   });
 
+  it('keeps the room with what an oven’s lamp holds, and asks for it', async () => {
+    const noted = [0, 2, 4, 6].map((h) => ({ atMs: NOW + h * 3_600_000, tempC: 39 }));
+    const gear = { ...measured('lamp-oven', {}), measuring: { key: 'holdsC' as const, litres: 1, roomC: 19, noted } };
+    const page = await pageOf(MeasurePanel, [], NOW, { gear });
+    const told: Gear[] = [];
+    page.fixture.componentInstance.changed.subscribe((g) => told.push(g));
+    expect([...page.element.querySelectorAll('.asked input')].map((i) => i.id)).toEqual(['measure-room']);
+    await page.click('Keep this figure');
+    expect(told[0]!.learned.holdsC).toEqual(jasmine.objectContaining({ value: 39, roomC: 19 }));
+  });
+
   it('takes the drop of a bottle as it was counted', async () => {
     const page = await pageOf(BottleMeasure, [], NOW, { draft: newLot(idOf(1), 'rennet', NOW) });
     const told: object[] = [];

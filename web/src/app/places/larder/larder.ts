@@ -16,12 +16,13 @@ import {
   amount,
   type Text,
   percent,
+  heldOf,
 } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
 import { OptionField } from '../../shared/ui/option-field';
-import { litres, mass, temp } from '../../shared/ui/words';
+import { litres, temp } from '../../shared/ui/words';
 import { BlendPanel } from './blend-panel';
 import { dayOf, sayDay } from '../../shared/ui/days';
 import { LOT_NAMES } from './fields';
@@ -30,7 +31,7 @@ import { RecordPanel } from './record-panel';
 import { Removed } from '../../shared/records/removed';
 import { Thing } from './thing';
 import { UseFirst } from './use-first';
-import { tell, SayPipe, titled, quantity } from '../../shared/ui/said';
+import { textOf, tell, SayPipe, titled, quantity } from '../../shared/ui/said';
 
 /** One thing on a board. */
 interface Standing {
@@ -118,7 +119,7 @@ export class LarderPlace {
         ? `${lot.amount}`
         : left <= 0
           ? tell('page.larder.larder.noneLeft')
-          : `${mass(left)}${fatWords(lot)}`,
+          : `${textOf(heldOf(lot, left))}${fatWords(lot)}`,
       date:
         lot.useBy === null
           ? ''

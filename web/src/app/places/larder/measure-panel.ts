@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { GEAR_TYPES, ROUTINES, type Gear, type LearnedKey, type Measured, type UnderWay } from '@oat-crock/core';
+import {
+  GEAR_TYPES,
+  ROUTINES,
+  type Gear,
+  type LearnedKey,
+  type Measured,
+  type Routine,
+  type UnderWay,
+} from '@oat-crock/core';
 import { Store } from '@ngrx/store';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { householdSelectors } from '../../state/household';
@@ -40,6 +48,10 @@ export class MeasurePanel {
     const under = this.under();
     return under && ROUTINES[under.key];
   });
+  /** What is asked besides the temperatures: of what moves with the room, the room. */
+  protected readonly asks = computed((): Routine['asks'] =>
+    this.gear().kind === 'lamp-oven' ? ['roomC'] : (this.routine()?.asks ?? []),
+  );
 
   private readonly minutes = computed(() => {
     const noted = this.under()?.noted ?? [];
@@ -111,7 +123,13 @@ export class MeasurePanel {
   protected keep(): void {
     const [under, { measured }] = [this.under(), this.result()];
     if (!under || !measured) return;
-    const learned = { value: measured.value, sd: measured.sd, atMs: this.clock.exactMs(), litres: under.litres };
+    const learned = {
+      value: measured.value,
+      sd: measured.sd,
+      atMs: this.clock.exactMs(),
+      litres: under.litres,
+      roomC: under.roomC,
+    };
     this.changed.emit({ ...this.gear(), measuring: null, learned: { ...this.gear().learned, [under.key]: learned } });
   }
 

@@ -1,18 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { ideasFor, isStock, takenBy } from '@oat-crock/core';
-import { NamedPipe, SayPipe } from '../../shared/ui/said';
+import { heldOf, ideasFor, isStock, takenBy } from '@oat-crock/core';
+import { textOf, NamedPipe, SayPipe } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
 import { recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
-import { mass } from '../../shared/ui/words';
 import { dayOf } from '../../shared/ui/days';
-import { dueLots } from '../../state/due';
+import { dueLots, dueStocks } from '../../state/due';
+import { selectHere } from '../../state/own-stock';
 
 /** Days from now within which a thing is listed. */
 const LISTED_DAYS = 7;
+/** The same for what was made. */
+const STOCK_DAYS = 3;
+const MOST_STOCKS = 3;
 const MOST_IDEAS = 4;
 const MOST_LOTS = 4;
 
@@ -23,6 +26,19 @@ const MOST_LOTS = 4;
   imports: [NamedPipe, RouterLink, SayPipe],
   template: `
     <h1>{{ 'page.larder.useFirst.useFirst' | say }}</h1>
+    @for (made of stocks(); track made.id) {
+      <article [class.past]="made.days < 0">
+        <h2>
+          <a routerLink="/ledger">{{ made.name }}</a>
+        </h2>
+        <p>
+          {{ made.count }}, <b>{{ made.due }}</b>.
+          @if (made.days < 0) {
+            {{ 'page.larder.useFirst.lookSmellIfDoubt' | say }}
+          }
+        </p>
+      </article>
+    }
     @for (lot of list(); track lot.id) {
       <article [class.past]="lot.past">
         <h2>
@@ -44,7 +60,9 @@ const MOST_LOTS = 4;
         }
       </article>
     } @empty {
-      <p>{{ 'page.larder.useFirst.nothingNearDateWeek' | say }}</p>
+      @if (stocks().length === 0) {
+        <p>{{ 'page.larder.useFirst.nothingNearDateWeek' | say }}</p>
+      }
     }
   `,
   styles: `
@@ -83,6 +101,12 @@ export class UseFirst {
   private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
 
+  private readonly here = this.store.selectSignal(selectHere);
+  /** What was made, before what it may be made of: it is eaten and not made again. */
+  protected readonly stocks = computed(() =>
+    dueStocks(this.here(), dayOf(this.clock.nowMs()), STOCK_DAYS).slice(0, MOST_STOCKS),
+  );
+
   protected readonly list = computed(() => {
     const taken = takenBy(this.batches());
     const today = dayOf(this.clock.nowMs());
@@ -90,7 +114,7 @@ export class UseFirst {
       .slice(0, MOST_LOTS)
       .map(({ lot, leftG, days, due }) => {
         const ideas = isStock(lot) ? ideasFor(lot, this.book.all()).slice(0, MOST_IDEAS) : [];
-        return { id: lot.id, name: lot.name, left: mass(leftG), due, past: days < 0, ideas };
+        return { id: lot.id, name: lot.name, left: textOf(heldOf(lot, leftG)), due, past: days < 0, ideas };
       });
   });
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { type Batch, decided, methodOf } from '@oat-crock/core';
+import { amountChoice, type Batch, decided, methodOf } from '@oat-crock/core';
 import { named, tell, SayPipe } from '../../shared/ui/said';
 import { logFeature } from '../../state/log.feature';
 import { Crock } from '../../shared/ui/crock';
@@ -106,6 +106,8 @@ function acidityOf(batch: Batch): number {
 const MILK_PH = 6.6;
 
 function levelOf(batch: Batch): number {
-  const startG = Number(batch.choices['massG'] ?? 4000);
+  const method = methodOf(batch);
+  const choices = decided(method, batch.choices);
+  const startG = Number(choices[amountChoice(method, choices)?.key ?? 'massG'] ?? 4000);
   return batch.ended?.how === 'finished' ? Math.min(1, batch.ended.productG / startG) : 1;
 }

@@ -207,6 +207,7 @@ export class FinishForm {
       ...(this.pots() !== null && { pots: this.pots()! }),
       ...(lots.length > 0 && { left: lots.map((lot) => ({ what: lot.name, massG: lot.amount, lotId: lot.id })) }),
       ...(this.words().trim() && { words: this.words().trim() }),
+      ...this.dates(),
     };
     const [problem] = await bodyProblems(body);
     if (problem) {
@@ -224,6 +225,13 @@ export class FinishForm {
       this.logger.write(this.batch().id, { type: 'reading', quantity: 'asideG', value: asideG, by: 'scale' });
     this.logger.write(this.batch().id, body);
     keepFinish(this.batchId(), null);
+  }
+
+  /** The day that its pots are to be eaten by, as the label says it; none where nothing has shown yet what keeps it. */
+  private dates() {
+    const { keepsDays, openDays } = this.followed().outcome.label;
+    const useBy = keepsDays === null ? null : dayOf(sameHourOn(this.clock.exactMs(), keepsDays, kitchenZone()));
+    return { useBy, openDays };
   }
 
   /** The left-overs that are kept, as lots of the larder. */

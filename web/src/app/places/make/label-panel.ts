@@ -5,7 +5,7 @@ import { written } from '../../shared/ui/dates';
 import { textOf, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { mass, temp, grams } from '../../shared/ui/words';
 import { kitchenZone } from '../../shared/ui/zone';
-import { lotCode } from './lot-code';
+import { lotCode } from '../../shared/ui/lot-code';
 
 /** What stands on the pots of a finished make: lot, dates, what it contains, and the cautions for who eats it. */
 @Component({
@@ -42,7 +42,7 @@ export class LabelPanel {
 
   protected readonly rows = computed(() => {
     const { ended, startedMs } = this.batch();
-    const { netG, keepsDays, keepsNeeds, storeC, contains, ingredients, per100g } = this.label();
+    const { netG, keepsDays, keepsNeeds, openDays, storeC, contains, ingredients, per100g } = this.label();
     const madeMs = ended?.atMs ?? startedMs;
     return [
       { what: tell('page.make.labelPanel.lot'), says: lotCode(this.batch()) },
@@ -50,6 +50,10 @@ export class LabelPanel {
       {
         what: tell('page.make.labelPanel.useBy'),
         says: keepsDays === null ? keepsNeeds : written(sameHourOn(madeMs, keepsDays, kitchenZone()), 'dayYear'),
+      },
+      {
+        what: tell('page.make.labelPanel.openKeeps'),
+        says: tell('page.make.labelPanel.openDays', { count: openDays }),
       },
       {
         what: tell('page.make.labelPanel.keepAt'),

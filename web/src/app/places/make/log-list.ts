@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { Batch, LogLine, Reply } from '@oat-crock/core';
 import { decodeTime } from 'ulid';
 import { Logger } from '../../state/logger';
+import { OwnLarder } from '../../state/own-larder';
 import { LogPadState, type PadTab } from '../../shared/log/log-pad.state';
 import { entryWords } from '../../shared/log/entry-words';
-import { stepWordsIn } from '../../shared/log/timed-log';
+import { lineNamesIn } from '../../shared/log/timed-log';
 import { dayTime } from '../../shared/ui/words';
 import { tell, SaidPipe, SayPipe } from '../../shared/ui/said';
 
@@ -47,8 +48,8 @@ export class LogList {
         line,
         at: dayTime(line.atMs),
         written: writtenLater(line),
-        words: entryWords(line.entry.body, this.stepWords()),
-        now: line.now ? entryWords(line.now, this.stepWords()) : null,
+        words: entryWords(line.entry.body, this.names()),
+        now: line.now ? entryWords(line.now, this.names()) : null,
         doubtful: this.doubtful().includes(line.entry.id),
         reply: this.replies().find((r) => r.entryId === line.entry.id) ?? null,
         correctable: this.tabOf(line) !== null,
@@ -58,7 +59,8 @@ export class LogList {
     () => this.batch().log.filter((l) => !this.handsOnly() || l.entry.source === 'hand').length > SHOWN && !this.all(),
   );
 
-  private readonly stepWords = computed(() => stepWordsIn(this.batch()));
+  private readonly lots = inject(OwnLarder).things;
+  private readonly names = computed(() => lineNamesIn(this.batch(), this.lots().everyLot));
 
   protected tabOf(line: LogLine): PadTab | null {
     const { body, source } = line.entry;

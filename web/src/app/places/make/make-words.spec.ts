@@ -48,7 +48,7 @@ describe('the words of a make', () => {
   });
 
   it('say every kind of line in a few words', () => {
-    const say = (body: Parameters<typeof entryWords>[0]) => entryWords(body, () => 'Began: heat 85 °C');
+    const say = (body: Parameters<typeof entryWords>[0]) => entryWords(body, { step: () => 'Began: heat 85 °C' });
     expect(say({ type: 'step', stageId: 'heat' })).toBe('Began: heat 85 °C');
     expect(say({ type: 'reading', quantity: 'ph', value: 4.6, by: 'strip' })).toBe('pH 4.60 by strip');
     expect(say({ type: 'cue', cue: 'set', answer: 'wobbles' })).toBe('Tilted: wobbles');

@@ -1,27 +1,33 @@
-import { type Batch, type Followed, type LogLine, CAUTIONS, temp as tempOf } from '@oat-crock/core';
+import { type Batch, type Followed, type LogLine, type Lot, CAUTIONS, temp as tempOf } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { writtenLater } from './log-list';
-import { entryWords } from '../../shared/log/entry-words';
-import { stepWordsIn } from '../../shared/log/timed-log';
+import { entryWords, type LineNames } from '../../shared/log/entry-words';
+import { lineNamesIn } from '../../shared/log/timed-log';
 import { A4_PT, bold, onA4, ruled, soft } from '../../shared/paper/parts';
 import { textOf, tell } from '../../shared/ui/said';
 import { written } from '../../shared/ui/dates';
 import { dayTime, mass } from '../../shared/ui/words';
-import { lotCode } from './lot-code';
+import { lotCode } from '../../shared/ui/lot-code';
 import { safetyRows } from './safety-words';
 
 /** What heads a record. */
 export interface RecordHead {
   readonly method: string;
   readonly nowMs: number;
+  /** Every lot there was, by its id. */
+  readonly lots?: Readonly<Record<string, { readonly item: Lot }>>;
 }
 
 /**
  * A make as one page for somebody who inspects it: what went in, what was done when, its heat, acid and cooling, decisions
  * with their names, and the log with every correction beside what it said first.
  */
-export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }: RecordHead): TDocumentDefinitions {
-  const stepWords = stepWordsIn(batch);
+export function recordPaper(
+  batch: Batch,
+  followed: Followed,
+  { method, nowMs, lots }: RecordHead,
+): TDocumentDefinitions {
+  const names = lineNamesIn(batch, lots);
   return onA4(tell('page.make.recordPaper.record', { lot: lotCode(batch) }), [
     {
       columns: [
@@ -70,7 +76,7 @@ export function recordPaper(batch: Batch, followed: Followed, { method, nowMs }:
         .filter(({ entry, fate }) => entry.source === 'hand' && fate !== 'is a correction')
         .map((line): Content[] => [
           { text: [dayTime(line.atMs), writtenLater(line)].filter(Boolean).join(', '), style: 'soft' },
-          lineWords(line, stepWords),
+          lineWords(line, names),
         ]),
     ),
     ...instruments(batch),
@@ -176,11 +182,11 @@ function deviations({ deviations: found }: Followed): Content[] {
 }
 
 /** A line of the log: what it said first stays legible, struck through, beside what it says now. */
-function lineWords({ entry, fate, now }: LogLine, stepWords: (id: string) => string): Content {
-  const words = entryWords(entry.body, stepWords);
+function lineWords({ entry, fate, now }: LogLine, names: LineNames): Content {
+  const words = entryWords(entry.body, names);
   if (fate === 'stands') return { text: words };
   const after = now
-    ? tell('page.make.recordPaper.corrected', { now: entryWords(now, stepWords) })
+    ? tell('page.make.recordPaper.corrected', { now: entryWords(now, names) })
     : tell('page.make.recordPaper.takenBack');
   return { text: [{ text: words, decoration: 'lineThrough' }, ` ${after}`] };
 }

@@ -3,7 +3,8 @@ import { methodOf, type Batch, type Followed } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { named, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
-import { lotCode } from './lot-code';
+import { OwnLarder } from '../../state/own-larder';
+import { lotCode } from '../../shared/ui/lot-code';
 import { safetyRows } from './safety-words';
 
 /** Safety beside the make: heat, hours warm, acid or cooling, and the record of it all on one page. */
@@ -42,6 +43,7 @@ export class SafetyPanel {
   readonly batch = input.required<Batch>();
   readonly followed = input.required<Followed>();
   private readonly clock = inject(KitchenClock);
+  private readonly larder = inject(OwnLarder);
   private readonly paper = inject(Paper);
   protected readonly rows = computed(() => safetyRows(this.followed().safety, this.clock.nowMs()));
   /** Why a PDF could not be made, in words. */
@@ -52,7 +54,8 @@ export class SafetyPanel {
     const batch = this.batch();
     try {
       const { recordPaper } = await import('./record-paper');
-      const head = { method: named(methodOf(batch).name), nowMs: this.clock.exactMs() };
+      const { everyLot } = this.larder.things();
+      const head = { method: named(methodOf(batch).name), nowMs: this.clock.exactMs(), lots: everyLot };
       await this.paper.save(`record-${lotCode(batch)}`, recordPaper(batch, this.followed(), head));
     } catch (error) {
       this.trouble.set(tell('page.make.safetyPanel.pdfCouldNotMade', { message: (error as Error).message }));

@@ -28,6 +28,8 @@ const WORTH_G = 1;
 const OFFERED = 3;
 const REFUSED = 2;
 const ASKED_BESIDE = ['form', 'ageDays'];
+/** A make that takes a culture in asks how strong it is, or how many capsules. */
+const ASKED_OF_IT = ['vigourPct', 'perLitre'];
 
 /**
  * What lives in the household, as starters of a make that is decided so: those that suit first, the strongest leading; at
@@ -41,12 +43,12 @@ export function cultureFills(
 ): readonly CultureFill[] {
   const known = new Map(choicesOf(method).map((c) => [c.key, c]));
   const beside = ASKED_BESIDE.find((key) => known.has(key));
-  if (!beside || !known.has('vigourPct')) return [];
+  if (!beside || !ASKED_OF_IT.some((key) => known.has(key))) return [];
   // Which milk it is has no say here, and a lot of one's own may not be known yet.
   const ofTheList = Object.entries(choices).filter(([, value]) => lotIdOf(String(value)) === null);
   const stages = planStages(method, Object.fromEntries(ofTheList));
   const fills = dues
-    .filter(({ leftG }) => leftG >= WORTH_G)
+    .filter(({ lot, leftG }) => leftG >= WORTH_G && (known.has('vigourPct') || lot.form === 'capsule'))
     .flatMap((due): (CultureFill & { activity: number })[] => {
       const { lot, activity } = due;
       const mismatch = mismatchOf(lot, stages);

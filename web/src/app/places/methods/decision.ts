@@ -76,8 +76,12 @@ export class Decision {
   private readonly cultureFills = computed(() =>
     cultureFills(this.method(), this.choices(), this.cultures.dues(), this.startMs()),
   );
+  private readonly roomC = computed(() => {
+    const { roomC } = this.choices();
+    return typeof roomC === 'number' ? roomC : null;
+  });
   readonly fills = computed(() => {
-    const things = new Map(ownFills(this.method(), this.own()));
+    const things = new Map(ownFills(this.method(), this.own(), this.roomC()));
     for (const fill of this.cultureFills()) things.set(fill.beside, [...(things.get(fill.beside) ?? []), fill]);
     return things;
   });
@@ -237,7 +241,7 @@ export class Decision {
   /** Scales the make to a goal; says why where it cannot. */
   async scaleTo(goal: Goal): Promise<void> {
     const scaled = await this.engine.scale(this.asked(), goal);
-    if (scaled.ok) this.choose('massG', scaled.massG);
+    if (scaled.ok) this.choose(scaled.key, scaled.massG);
     else this.scaling.set(`${textOf(scaled.message)} ${textOf(scaled.remedy)}`);
   }
 }

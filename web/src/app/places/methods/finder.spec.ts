@@ -70,6 +70,21 @@ describe('what to make', () => {
     expect(page.element.querySelector('.not')!.textContent).toContain('It is not ready in 9 h.');
   });
 
+  it('marks what has hands in the night', async () => {
+    const night = {
+      find: (methods: readonly Method[], wanted: Wanted) =>
+        Promise.resolve(findMakes(methods, wanted).map((f, i) => ({ ...f, nightHands: i }))),
+    };
+    const page = await pageOf(Finder, [], START_MS, {}, [{ provide: Engine, useValue: night }]);
+    await settled(page);
+    const marks = [...page.element.querySelectorAll('ol li')].map(
+      (li) => li.querySelector('em')?.textContent.trim() ?? '',
+    );
+    expect(marks.filter((m) => m === '').length).toBe(1);
+    expect(marks).toContain('hands once in the night');
+    expect(marks).toContain('hands 3 times in the night');
+  });
+
   it('of a lot is decided for it when it is taken', async () => {
     const page = await pageOf(Finder, [], START_MS, {}, [AT_HAND]);
     await withLarder(page);

@@ -10,6 +10,7 @@ import {
   type StockLot,
   type Wanted,
   type AskedFor,
+  FIRST_METHOD_ID,
   FOOD_IDS,
   type FoodId,
   findWords,
@@ -60,9 +61,6 @@ function nearestNames(word: string): readonly string[] {
 /** Hours that a line gives: as it says, or until the hour of the day that it says. */
 const hoursOf = ({ withinH }: AskedFor, until: { readonly hours: number } | null): number | null =>
   withinH ?? until?.hours ?? null;
-
-/** Sweet milk, a thermometer and a spoon of yogurt: hardly anything can go wrong, and it is eaten the next day. */
-const FIRST_MAKE = 'scalded-yogurt';
 
 /** What to make: of what there is, in the time there is, with what there is to make it with. */
 @Component({
@@ -214,6 +212,7 @@ export class Finder {
       ready: clockTime(toFive(this.startMs() + f.totalMin * MIN_MS), this.startMs()),
       takes: span(f.totalMin),
       hands: tell('page.methods.finder.hands', { hands: span(f.handsMin) }),
+      night: f.nightHands > 0 ? tell('page.methods.finder.inTheNight', { count: f.nightHands }) : '',
       costs: pricePer(f.perKg, currency),
       widthPct: (100 * f.totalMin) / longest,
       handsPct: (100 * f.handsMin) / longest,
@@ -223,7 +222,7 @@ export class Finder {
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly isFirstMake = computed(() => this.batches().length === 0);
   /** The make that suits a beginner, which stands first until something was made. */
-  protected readonly beginner = computed(() => (this.isFirstMake() ? FIRST_MAKE : null));
+  protected readonly beginner = computed(() => (this.isFirstMake() ? FIRST_METHOD_ID : null));
   protected readonly does = computed(() => {
     const rows = this.rows().filter((r) => r.found.against === '');
     const first = (r: (typeof rows)[number]) => Number(r.found.methodId === this.beginner());

@@ -77,11 +77,19 @@ function lotWords(lot: Lot, { taken, today }: OwnThings): string {
   return tell('page.methods.ownThings.left', { taken: mass(leftOf(lot, taken)), date, fat });
 }
 
-/** Everything of one's own that answers some choices of a method, by the choice beside which it is offered. */
-export function ownFills(method: Method, { lots, gear }: OwnThings): ReadonlyMap<string, readonly OwnFill[]> {
+/**
+ * Everything of one's own that answers some choices of a method, by the choice beside which it is offered.
+ *
+ * @param roomC the room it is made in, °C; null where nobody says
+ */
+export function ownFills(
+  method: Method,
+  { lots, gear }: OwnThings,
+  roomC: number | null = null,
+): ReadonlyMap<string, readonly OwnFill[]> {
   const things = [
     ...lots.filter((lot) => !isStock(lot)).map((lot) => ({ id: lot.id, label: lot.name, fill: fillOfLot(lot) })),
-    ...gear.filter((g) => isFor(method, g)).map((g) => ({ id: g.id, label: g.name, fill: fillOfGear(g) })),
+    ...gear.filter((g) => isFor(method, g)).map((g) => ({ id: g.id, label: g.name, fill: fillOfGear(g, roomC) })),
   ];
   const choices = new Map(choicesOf(method).map((c) => [c.key, c]));
   const fills = things.flatMap(({ id, label, fill }) => {

@@ -90,8 +90,12 @@ function guarded(souring: MakeSheet['souring']): readonly Fact[] {
   ];
 }
 
-/** What comes of a make: product, by-products, sourness, food value, life, cost. */
-export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
+/**
+ * What comes of a make: product, by-products, sourness, food value, life, cost.
+ *
+ * @param keepsLonger how much longer than what it is made of, in words; empty where nobody can say
+ */
+export function factsOf(sheet: MakeSheet, currency: string, keepsLonger = ''): readonly Fact[] {
   const { product, nutrition, cost, byproducts, keeps, choices, balance } = sheet;
   if (!keeps) return [unfinished()];
   const money = (amount: number) => `${currency} ${number(amount, 2)}`;
@@ -145,7 +149,7 @@ export function factsOf(sheet: MakeSheet, currency: string): readonly Fact[] {
     {
       what: tell('page.methods.sheetFacts.keeps'),
       value: tell('page.methods.sheetFacts.days', { count: keeps.days }),
-      more: tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(keeps.storeC), why: keeps.why }),
+      more: `${tell('page.methods.sheetFacts.keepsCold', { cold: tempOf(keeps.storeC), why: keeps.why })} ${keepsLonger}`.trim(),
     },
     {
       what: tell('page.methods.sheetFacts.cost'),

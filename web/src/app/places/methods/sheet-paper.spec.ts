@@ -1,5 +1,5 @@
 import { english } from '@oat-crock/messages';
-import { initialChoices, makeSheet, METHODS, METRIC } from '@oat-crock/core';
+import { initialChoices, makeSheet, METHODS, METRIC, referenceStock } from '@oat-crock/core';
 import { measureIn } from '../../shared/ui/reader';
 import { sheetPaper } from './sheet-paper';
 import { sheetWords, type Begun } from './sheet-words';
@@ -57,5 +57,28 @@ describe('a sheet on paper', () => {
     expect(says.offHands).toBeGreaterThan(0);
     for (const hand of off) expect(hand.what).toMatch(/ Outside working hours\.$/);
     for (const hand of says.hands.filter((h) => h.hours === 'work')) expect(hand.what).not.toContain('hours.');
+  });
+
+  it('says how much longer it keeps than the cream of one’s own that is in it', () => {
+    const method = METHODS.find((m) => m.id === 'scalded-cream')!;
+    const stock = { ...referenceStock('cream-36'), id: 'lot:01J0000000000000000000000A', kind: 'cream' as const };
+    const sheet = makeSheet(method, { cream: stock.id, blendBy: 'cream' }, undefined, { stocks: [stock] });
+    const keepsUntil = (useBy: string | null) => {
+      const item = {
+        id: stock.id.slice(4),
+        kind: 'cream',
+        name: 'Market cream',
+        useBy,
+        amount: 9000,
+        pack: null,
+        material: {},
+      };
+      const everyLot = { [item.id]: { item } } as unknown as Parameters<typeof sheetWords>[2]['everyLot'];
+      return sheetWords(sheet, BEGUN, { everyLot, taken: [] }).facts.find((f) => f.what === 'Keeps')!.more;
+    };
+    // Begun on the 23rd in the morning it is lifted on the 24th, and keeps a week.
+    expect(keepsUntil('2026-11-25')).toMatch(/ 6 days longer than Market cream, which keeps till Wed 25 Nov\.$/);
+    expect(keepsUntil('2026-12-01')).not.toContain('Market cream');
+    expect(keepsUntil(null)).not.toContain('Market cream');
   });
 });

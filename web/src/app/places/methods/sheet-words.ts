@@ -1,6 +1,18 @@
 import { hourKind, type Asleep, type HourKind, type Works } from '@oat-crock/calendar';
-import { leftOf, packWords, type Amount, type MakeSheet, percent, answerWords, spoons } from '@oat-crock/core';
+import {
+  daysBetween,
+  isStock,
+  leftOf,
+  packWords,
+  useFirst,
+  type Amount,
+  type MakeSheet,
+  percent,
+  answerWords,
+  spoons,
+} from '@oat-crock/core';
 import { textOf, tell, titled, quantity } from '../../shared/ui/said';
+import { dayOf, sayDay } from '../../shared/ui/days';
 import { clockTime, dayTime, mass, span, toFive } from '../../shared/ui/words';
 import type { OwnThings } from '../../state/own-larder';
 import { factsOf, windowsOf, type Fact } from './sheet-facts';
@@ -60,7 +72,7 @@ export function sheetWords(sheet: MakeSheet, begun: Begun, own: Pick<OwnThings, 
     hands,
     lineTitle: sheet.souring ? tell('page.methods.sheetWords.heatSouring') : tell('page.methods.sheetWords.heatAcid'),
     heat: [heatWords(sheet), ...(sheet.souring ? [tell('page.methods.sheetWords.band')] : [])].join(' '),
-    facts: factsOf(sheet, begun.currency),
+    facts: factsOf(sheet, begun.currency, keepsLonger(sheet, begun, own)),
     cautions: sheet.cautions.map(textOf),
   };
 }
@@ -84,6 +96,25 @@ function handWords(stage: MakeSheet['stages'][number], { startMs, asleep, works 
     expect: expect && tell('page.methods.sheetWords.lookForIt', { expect }),
     hours,
   };
+}
+
+const DAY_MS = 24 * 60 * MIN_MS;
+
+/** How much longer it keeps, made so, than the milk or cream of one's own that is to be used first of those in it; empty where it does not. */
+function keepsLonger(
+  { amounts, keeps, totalMin }: MakeSheet,
+  { startMs }: Begun,
+  { everyLot }: Pick<OwnThings, 'everyLot'>,
+): string {
+  const lots = amounts
+    .flatMap(({ lotId }) => (lotId === null ? [] : [everyLot[lotId]?.item]))
+    .filter((l) => l && isStock(l));
+  const [first] = useFirst(lots.flatMap((lot) => (lot?.useBy ? [lot] : [])));
+  if (!keeps || !first) return '';
+  const days = daysBetween(first.useBy!, dayOf(startMs + totalMin * MIN_MS + keeps.days * DAY_MS));
+  return days > 0
+    ? tell('page.methods.sheetWords.keepsLonger', { count: days, name: first.name, day: sayDay(first.useBy!) })
+    : '';
 }
 
 /** An amount in packs where it comes out of packs of one's own, and what the larder lacks of it. */

@@ -52,7 +52,7 @@ const hour = (): OptionAsked => {
 };
 
 /** How much is asked by itself; the vessel follows from it. */
-const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'vesselL']);
+const OF_AMOUNT: ReadonlySet<string> = new Set(['massG', 'boughtG', 'vesselL']);
 /** Makes that feed a culture are no orders. */
 const FEEDINGS: ReadonlySet<string> = new Set(METHODS.filter((m) => m.gives === 'starter').map((m) => m.id));
 

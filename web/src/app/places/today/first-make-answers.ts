@@ -1,4 +1,4 @@
-import { say, type Choices, type Text } from '@oat-crock/core';
+import { FIRST_METHOD_ID, say, type Choices, type Text } from '@oat-crock/core';
 import type { Shape } from '../../shared/ui/look-shapes';
 
 /** An answer to one of the first questions: what it is called, how it is drawn, what it says of itself. */
@@ -82,5 +82,5 @@ export function firstMakeOf(
   if (starter === 'buttermilk')
     return { methodId: 'clabber', choices: { massG, milk: 'whole', seeding: 'mesophilic', skim: 'no' } };
   const form = starter === 'powder' ? 'freeze-dried' : 'active';
-  return { methodId: 'scalded-yogurt', choices: { massG, keeper, form } };
+  return { methodId: FIRST_METHOD_ID, choices: { massG, keeper, form } };
 }

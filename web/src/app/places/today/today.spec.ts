@@ -32,6 +32,15 @@ describe('Today', () => {
     expect([entry!.atMs, entry!.source]).toEqual([START_MS + 200 * MIN, 'hand']);
   });
 
+  it('joins hands that follow each other into one visit, and leaves single ones alone', async () => {
+    const visits = async (minute: number) =>
+      [...(await at(minute)).element.querySelectorAll('.visit')].map((v) => v.textContent);
+    const [first, ...others] = await visits(2);
+    expect(first).toMatch(/^One visit, \d\d:\d[05] to \d\d:\d[05]: 6 things for your hands, \d+ min in all$/);
+    expect(others).toEqual([]);
+    expect(await visits(200)).toEqual([]);
+  });
+
   it('takes a look in one touch', async () => {
     const page = await at(200);
     await page.click('wobbles');

@@ -9,7 +9,8 @@ import { CultureActs } from '../../state/culture-acts';
 import { OwnCultures } from '../../state/own-cultures';
 import { feedsNow, wantsOf } from '../../state/culture-wants';
 import { KitchenClock } from '../../state/kitchen-clock';
-import { dueLots } from '../../state/due';
+import { dueLots, dueStocks } from '../../state/due';
+import { selectHere } from '../../state/own-stock';
 import { OwnLarder } from '../../state/own-larder';
 import { PlanService } from '../../planner/plan-service';
 import { BatchFocus } from '../../state/focus';
@@ -18,7 +19,7 @@ import { householdSelectors } from '../../state/household';
 import { logFeature, selectLive } from '../../state/log.feature';
 import { roomFeature } from '../../state/room.feature';
 import { Crock } from '../../shared/ui/crock';
-import { acidity, capital, longDay, mass, tasteOf, temp, windowWords } from '../../shared/ui/words';
+import { acidity, capital, longDay, mass, tasteOf, temp, toFive, windowWords } from '../../shared/ui/words';
 import { AlertAsk } from './alert-ask';
 import { FirstMake } from './first-make';
 import { GrowCard } from './grow-card';
@@ -117,8 +118,8 @@ export class Today {
         .map(({ fromMs, untilMs, tasks }) => [
           tasks[0]!.id,
           tell('page.today.today.oneVisit', {
-            from: moment(fromMs),
-            until: moment(untilMs),
+            from: moment(toFive(fromMs)),
+            until: moment(toFive(untilMs)),
             count: tasks.length,
             minutes: duration(tasks.reduce((sum, { minutes }) => sum + minutes, 0)),
           }),
@@ -202,6 +203,12 @@ export class Today {
     const { lots, taken, today } = this.larder.things();
     return dueLots(lots, taken, today, DUE_DAYS).slice(0, DUE_SHOWN);
   });
+
+  private readonly here = this.store.selectSignal(selectHere);
+  /** What was made and is at its date, or will be tomorrow. */
+  protected readonly stocks = computed(() =>
+    dueStocks(this.here(), this.larder.things().today, DUE_DAYS).slice(0, DUE_SHOWN),
+  );
 
   private readonly readings = this.store.selectSignal(roomFeature.selectReadings);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);

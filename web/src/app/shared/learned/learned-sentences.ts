@@ -25,6 +25,7 @@ const PLACES: Readonly<Record<string, Text>> = {
   counter: say('page.learned.learnedSentences.counter'),
   flask: say('page.learned.learnedSentences.flask'),
   wrapped: say('page.learned.learnedSentences.box'),
+  bath: say('page.learned.learnedSentences.bath'),
 };
 
 const CLOTHS: Readonly<Record<string, Text>> = {

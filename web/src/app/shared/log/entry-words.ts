@@ -1,4 +1,13 @@
-import { type EntryBody, acidity, say, type Text, answerWords } from '@oat-crock/core';
+import {
+  countedOf,
+  type Counted,
+  type EntryBody,
+  type FinishedStock,
+  acidity,
+  say,
+  type Text,
+  answerWords,
+} from '@oat-crock/core';
 import { textOf, tell } from '../ui/said';
 import { mass, temp } from '../ui/words';
 
@@ -35,19 +44,27 @@ const CUE_ASKED: Readonly<Record<string, Text>> = {
 /** What a step is called where nothing is known of its make but the stage's id. */
 const bareStep = (stageId: string) => tell('page.log.entryWords.began', { stageId });
 
-/** What an entry says, in a few words; `stepWords` says a step by its stage's id. */
-export function entryWords(
-  body: EntryBody,
-  stepWords: (stageId: string) => string = bareStep,
-  lotName: (id: string) => string = () => tell('page.log.entryWords.theLarder'),
-): string {
+/** What a line of a log calls things: a step by its stage's id, a lot by its own, a pot of what was made. */
+export interface LineNames {
+  readonly step?: (stageId: string) => string;
+  /** Undefined where nothing is known of it. */
+  readonly lot?: (id: string) => string | undefined;
+  readonly called?: FinishedStock['called'];
+}
+
+/** What an entry says, in a few words. */
+export function entryWords(body: EntryBody, names: LineNames = {}): string {
+  const { step = bareStep, lot = () => undefined, called = 'pots' } = names;
   switch (body.type) {
     case 'started':
       return tell('page.log.entryWords.started', { name: body.name });
     case 'took':
-      return tell('page.log.entryWords.tookOut', { mass: mass(body.massG), lotId: lotName(body.lotId) });
+      return tell('page.log.entryWords.tookOut', {
+        mass: mass(body.massG),
+        lotId: lot(body.lotId) ?? tell('page.log.entryWords.theLarder'),
+      });
     case 'step':
-      return textOf(stepWords(body.stageId));
+      return textOf(step(body.stageId));
     case 'reading':
       return body.by === 'strip'
         ? tell('page.log.entryWords.byStrip', { read: QUANTITY[body.quantity](body.value) })
@@ -71,15 +88,29 @@ export function entryWords(
       return body.text;
     case 'finished':
       return finishedWords(body);
+    case 'issued':
+      return issuedWords(body, called);
+    case 'stored':
+      return tell('page.log.entryWords.stored', { count: countWords(body, called), where: body.where });
     case 'discarded':
       return body.by
         ? tell('page.log.entryWords.discardedBy', { by: body.by, reason: body.reason })
         : tell('page.log.entryWords.discarded', { reason: body.reason });
     case 'correction':
       return body.body
-        ? tell('page.log.entryWords.correction', { now: entryWords(body.body, stepWords, lotName) })
+        ? tell('page.log.entryWords.correction', { now: entryWords(body.body, names) })
         : tell('page.log.entryWords.takenBack');
   }
+}
+
+const countWords = ({ pots, massG = 0 }: Counted, called: FinishedStock['called']): string =>
+  textOf(countedOf({ unit: pots === undefined ? 'g' : 'pots', called }, pots ?? massG));
+
+/** What went out, how, to whom and why. */
+function issuedWords(body: EntryBody & { type: 'issued' }, called: FinishedStock['called']): string {
+  const { how, to = '', why = '' } = body;
+  const said = tell('page.log.entryWords.issued', { count: countWords(body, called), how });
+  return `${said}${to && `, ${to}`}${why && `: ${why}`}`;
 }
 
 function finishedWords({ productG, wheyG, pots, left = [], words, score }: EntryBody & { type: 'finished' }): string {

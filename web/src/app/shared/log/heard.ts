@@ -8,6 +8,7 @@ import { Logger } from '../../state/logger';
 import { logFeature } from '../../state/log.feature';
 import { SaidPipe, SayPipe, tell } from '../ui/said';
 import { entryWords } from './entry-words';
+import { lineNamesIn } from './timed-log';
 
 /** What the engine says to the line that was logged here last: whether it matters, and what to do. It stands until it is read. */
 @Component({
@@ -27,6 +28,8 @@ import { entryWords } from './entry-words';
     </div>
   `,
   styleUrl: './heard.css',
+  // The page leaves room beneath for it, so that nothing stays covered.
+  host: { '[class.speaks]': 'reply() !== null' },
 })
 export class HeardLine {
   private readonly store = inject(Store);
@@ -41,7 +44,7 @@ export class HeardLine {
     const line = batch?.log.find((l) => l.entry.id === heard.entryId);
     const reply = this.followed()[heard.batchId]?.replies.find((r) => r.entryId === heard.entryId);
     if (!batch || !line || !reply) return null;
-    const words = entryWords(line.now ?? line.entry.body);
+    const words = entryWords(line.now ?? line.entry.body, lineNamesIn(batch));
     return { ...reply, heading: tell('page.log.heard.line', { name: batch.name, words }) };
   });
 

@@ -40,6 +40,18 @@ describe('the log pad', () => {
     expect(pad().request()).toBeNull();
   });
 
+  it('takes nothing of the very key that opened it', async () => {
+    const opener = (event: KeyboardEvent) => {
+      pad().open(ID, 'tempC');
+      event.preventDefault();
+    };
+    document.addEventListener('keydown', opener, { once: true, capture: true });
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true, cancelable: true }));
+    await page.fixture.whenStable();
+    await type('24.5');
+    expect(page.written()[0]!.body).toEqual(jasmine.objectContaining({ quantity: 'tempC', value: 24.5 }));
+  });
+
   it('loses no key that is pressed at the very moment it is opened, or before it is there', async () => {
     const press = (text: string) => {
       for (const key of text) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));

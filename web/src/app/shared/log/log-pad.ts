@@ -41,7 +41,7 @@ import { bodyProblems } from './check-body';
 import { Logger } from '../../state/logger';
 import { entryWords } from './entry-words';
 import { LogPadState, type PadTab } from './log-pad.state';
-import { stepWordsIn, timeWrong } from './timed-log';
+import { lineNamesIn, timeWrong } from './timed-log';
 import { momentOf, NOW, type When } from './when';
 import { WhenRow } from './when-row';
 import { PAD_OPTIONS, padOption, type PadOption } from './pad-options';
@@ -134,7 +134,7 @@ export class LogPad {
   /** What the line says whose time is corrected. */
   protected readonly timedLine = computed(() => {
     const [line, batch] = [this.line(), this.batch()];
-    return line && batch ? entryWords(line.now ?? line.entry.body, stepWordsIn(batch)) : '';
+    return line && batch ? entryWords(line.now ?? line.entry.body, lineNamesIn(batch)) : '';
   });
   /** The latest that it can have been: now, or half a day after a line stands that is corrected. */
   protected readonly latestMs = computed(() => {
@@ -217,7 +217,8 @@ export class LogPad {
   /** A keyboard does all that the keypad does, from the moment the pad is asked for. */
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
-    if (!this.pad.request() || event.ctrlKey || event.metaKey) return;
+    // A key that somebody else has acted on, such as the one that opened the pad just now, is no part of an amount.
+    if (!this.pad.request() || event.defaultPrevented || event.ctrlKey || event.metaKey) return;
     if ((event.target as HTMLElement).tagName === 'INPUT') return;
     if ('Enter '.includes(event.key) && (event.target as HTMLElement).tagName === 'BUTTON') return;
     if (!this.take(event.key)) return;

@@ -1,9 +1,10 @@
 import { inject, signal, type Signal, type WritableSignal } from '@angular/core';
-import { impossibleTime, plannedOf, type Batch, type EntryBody } from '@oat-crock/core';
+import { finishedStockOf, impossibleTime, plannedOf, type Batch, type EntryBody, type Lot } from '@oat-crock/core';
 import { textOf, tell } from '../ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { kitchenZone } from '../ui/zone';
 import { Logger } from '../../state/logger';
+import type { LineNames } from './entry-words';
 import { impossibleWords, momentOf, NOW, type When } from './when';
 
 /** Writing to a batch at the time that somebody says. */
@@ -32,6 +33,15 @@ export function stepWordsIn(batch: Batch): (stageId: string) => string {
     const stage = stages[at];
     if (!stage) return tell('page.log.timedLog.began', { stageId });
     return `${at === 0 ? tell('page.log.timedLog.done') : tell('page.log.timedLog.began2')}: ${textOf(stage.kind.name(stage.params))}`;
+  };
+}
+
+/** What the lines of a make's log call things, the lots it took of by their names. */
+export function lineNamesIn(batch: Batch, lots: Readonly<Record<string, { readonly item: Lot }>> = {}): LineNames {
+  return {
+    step: stepWordsIn(batch),
+    lot: (id) => lots[id]?.item.name,
+    called: finishedStockOf(batch)?.called ?? 'pots',
   };
 }
 

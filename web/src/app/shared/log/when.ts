@@ -39,6 +39,7 @@ export function impossibleWords(why: ImpossibleTime, atMs: number, stageName: (i
   if (why.is === 'future') return tell('page.log.when.notYet', { at: dayTime(atMs) });
   if (why.is === 'before the start')
     return tell('page.log.when.makeBegunSayLater', { started: dayTime(why.startedMs) });
+  if (why.is === 'before the end') return tell('page.log.when.madeSayLater', { ended: dayTime(why.endedMs) });
   return tell('page.log.when.doesNotFitBegun', {
     at: dayTime(atMs),
     stage: stageName(why.stageId),

@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<string, Text>> = {
   'a litre': say('unit.aLitre'),
   each: say('unit.each'),
   packets: say('unit.packets'),
+  capsules: say('unit.capsules'),
   times: say('unit.times'),
   // Its label says what is counted.
   makes: '',

@@ -1,6 +1,6 @@
 import type { Batch } from '@oat-crock/core';
 import { dayWord } from '@oat-crock/calendar';
-import { kitchenZone } from '../../shared/ui/zone';
+import { kitchenZone } from './zone';
 
 /** The lot of a make as it stands on its pots: the day it was begun, and four signs of its own: "261123-7QQ1". */
 export function lotCode({ startedMs, id }: Pick<Batch, 'startedMs' | 'id'>): string {

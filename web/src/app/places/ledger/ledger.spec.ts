@@ -1,0 +1,203 @@
+import type { Type } from '@angular/core';
+import { receiverId, type Entry, type EntryBody } from '@oat-crock/core';
+import { logFeature } from '../../state/log.feature';
+import { pageOf, type TestPage } from '../../testing/page';
+import { UseFirst } from '../larder/use-first';
+import { Today } from '../today/today';
+import { InStock } from './in-stock';
+import { foundRows, type LedgerRow } from './ledger-rows';
+import { LedgerPlace } from './ledger';
+import { drawTrace } from './trace-geometry';
+import { TraceView } from './trace-view';
+
+const NOW = Date.UTC(2026, 4, 5, 12);
+const DAY = 86_400_000;
+const batchId = (n: number) => `01J000000000000000000000${String(n).padStart(2, '0')}`;
+
+/** A yogurt that was finished some days ago in nine pots, and what was said of it since. */
+function make(n: number, name: string, daysAgo: number, useBy: string | null, ...more: readonly EntryBody[]): Entry[] {
+  const endMs = NOW - daysAgo * DAY;
+  const bodies: readonly EntryBody[] = [
+    { type: 'started', methodId: 'scalded-yogurt', choices: {}, name },
+    { type: 'finished', productG: 3600, wheyG: null, heldBackG: null, score: null, pots: 9, useBy, openDays: 7 },
+    ...more,
+  ];
+  return bodies.map((body, i) => ({
+    id: `01J0000000000000000000${String(n).padStart(2, '0')}${String(i).padStart(2, '0')}`,
+    batchId: batchId(n),
+    // Begun half a day before it was finished; what was said since came a minute apart.
+    atMs: i === 0 ? endMs - DAY / 2 : endMs + (i - 1) * 60_000,
+    source: 'hand',
+    body,
+  }));
+}
+
+const SOLD: EntryBody = { type: 'issued', how: 'sold', pots: 6, to: 'The quay market' };
+const EARLIER = make(1, 'Early pots', 9, '2026-05-06', SOLD);
+const LATER = make(2, 'Late pots', 2, '2026-05-20', { type: 'note', text: 'Crème from the upper path.' });
+const GONE = make(3, 'Gone pots', 20, '2026-05-01', { type: 'issued', how: 'eaten', pots: 9 });
+const HELD = make(4, 'Held pots', 1, '2026-05-21', { type: 'held', by: 'Ine', reason: 'smells of yeast' });
+
+const written = (page: TestPage<unknown>) =>
+  page.store
+    .selectSignal(logFeature.selectPending)()
+    .map((e) => e.body);
+const rowsOf = (page: TestPage<unknown>) =>
+  [...page.element.querySelectorAll('oc-in-stock li, :scope li')].map((li) => li.querySelector('.name')?.textContent);
+
+describe('the ledger', () => {
+  it('has what is here, what is to be eaten first leading, and nothing that is gone', async () => {
+    const page = await pageOf(InStock, [...LATER, ...EARLIER, ...GONE], NOW);
+    expect(rowsOf(page)).toEqual(['Early pots', 'Late pots']);
+    expect(page.text()).toContain('3 pots');
+    expect(page.text()).toContain('till tomorrow, Wed 6 May');
+  });
+
+  it('lets a pot out by a touch, to whom it is said, and takes it off the count', async () => {
+    const page = await pageOf(InStock, EARLIER, NOW);
+    await page.click(/Early pots/);
+    const to = page.element.querySelector<HTMLInputElement>('oc-move-out input.type')!;
+    expect([...page.element.querySelectorAll('datalist option')].map((o) => (o as HTMLOptionElement).value)).toEqual([
+      'The quay market',
+    ]);
+    to.value = 'Runa';
+    to.dispatchEvent(new Event('input'));
+    await page.click('Given away');
+    expect(written(page)).toEqual([{ type: 'issued', how: 'given', pots: 1, to: 'Runa' }]);
+    expect(page.text()).toContain('2 pots');
+    await page.click('Into the freezer');
+    expect(page.text()).toContain('1 pot frozen');
+    await page.click('Eaten');
+    await page.click('Eaten');
+    expect(page.text()).toContain('Nothing is here.');
+  });
+
+  it('is said on Today and in the larder when its date is near, but for what is frozen', async () => {
+    for (const place of [Today, UseFirst]) {
+      const page = await pageOf(place as Type<unknown>, [...EARLIER, ...LATER], NOW);
+      expect(page.text()).withContext(place.name).toContain('3 pots');
+      expect(page.text()).toContain('until tomorrow');
+      expect(page.text()).not.toContain('Late pots');
+      const frozen = make(1, 'Early pots', 9, '2026-05-06', SOLD, { type: 'stored', where: 'frozen', pots: 3 });
+      const frosty = await pageOf(place as Type<unknown>, frozen, NOW);
+      expect(frosty.text()).not.toContain('Early pots');
+    }
+  });
+
+  it('takes a pot that went out earlier at its time, none from before it was made, and no more than there are', async () => {
+    const page = await pageOf(InStock, EARLIER, NOW);
+    await page.click(/Early pots/);
+    const type = (selector: string, text: string) => {
+      const input = page.element.querySelector<HTMLInputElement>(selector)!;
+      input.value = text;
+      for (const event of ['input', 'change', 'blur']) input.dispatchEvent(new Event(event));
+      return page.fixture.whenStable();
+    };
+    await type('oc-number-field input', '99');
+    await page.click('Sold');
+    expect(page.element.querySelector('oc-move-out [role=alert]')!.textContent).toContain('Only 3 pots left of it.');
+    expect(written(page)).toEqual([]);
+    await type('oc-number-field input', '2');
+    await page.click('10 min ago');
+    await page.click('Sold');
+    const [line] = page.store.selectSignal(logFeature.selectPending)();
+    expect([line!.atMs, line!.body]).toEqual([NOW - 600_000, { type: 'issued', how: 'sold', pots: 2 }]);
+    expect(page.element.querySelector('[role=status]')!.textContent).toBe('Early pots: 2 pots sold.');
+    const fresh = await pageOf(InStock, make(5, 'Fresh pots', 0, '2026-05-25'), NOW);
+    await fresh.click(/Fresh pots/);
+    await fresh.click('10 min ago');
+    await fresh.click('Eaten');
+    expect(fresh.element.querySelector('oc-move-out [role=alert]')!.textContent).toContain('It was not finished until');
+    expect(written(fresh)).toEqual([]);
+  });
+
+  it('gives the keyboard back to the list when the last of something goes', async () => {
+    const page = await pageOf(
+      InStock,
+      make(6, 'Last pot', 1, '2026-05-06', { type: 'issued', how: 'eaten', pots: 8 }),
+      NOW,
+    );
+    await page.click(/Last pot/);
+    await page.click('Eaten');
+    expect(document.activeElement).toBe(page.element.querySelector('h2'));
+  });
+
+  it('throws nothing away without a reason, and lets nothing of what is held out', async () => {
+    const page = await pageOf(InStock, HELD, NOW);
+    expect(page.text()).toContain('Held: smells of yeast');
+    await page.click(/Held pots/);
+    await page.click('Sold');
+    expect(page.element.querySelector('oc-move-out [role=alert]')!.textContent).toContain('Held pots is held');
+    await page.click('Thrown away');
+    expect(page.element.querySelector('oc-move-out [role=alert]')!.textContent).toContain('Say why');
+    expect(written(page)).toEqual([]);
+  });
+
+  it('finds a make by anything said of it, and only those that stand so', async () => {
+    const page = await pageOf(LedgerPlace, [...EARLIER, ...LATER, ...GONE, ...HELD], NOW);
+    const rows = () => (page.fixture.componentInstance as unknown as { found: () => LedgerRow[] }).found();
+    const names = (line: string, ...states: LedgerRow['state'][]) =>
+      foundRows(rows(), line, new Set(states)).map((r) => r.name);
+    expect(rows().length).toBe(4);
+    expect(names('QUAY market')).toEqual(['Early pots']);
+    expect(names('creme upper')).toEqual(['Late pots']);
+    expect(names('yeast')).toEqual(['Held pots']);
+    expect(names('scalded').length).toBe(4);
+    expect(names('', 'gone')).toEqual(['Gone pots']);
+    expect(names('', 'here', 'held').sort()).toEqual(['Early pots', 'Held pots', 'Late pots']);
+    expect(names('market nowhere')).toEqual([]);
+    await page.fixture.whenStable();
+    expect(page.text()).toContain('4 makes of 4');
+  });
+});
+
+describe('a trace on the page', () => {
+  it('draws what went into a make and who got it, and holds all of it with a name and a reason', async () => {
+    const page = await pageOf(TraceView, [...EARLIER, ...LATER], NOW, { id: batchId(1) });
+    expect([...page.element.querySelectorAll('.node title')].map((t) => t.textContent).sort()).toEqual([
+      'Early pots',
+      'The quay market',
+    ]);
+    expect(page.element.querySelector('.amount')!.textContent).toBe('6 pots');
+    expect(page.text()).toContain('Early pots into The quay market 6 pots');
+    expect(page.text()).toMatch(
+      /Of 4\.1\d kg that went in: 3\.6\d* kg in 9 pots \(6 pots sold, 3 pots here\); \d+ g on cloth/,
+    );
+    await page.click('Hold that make');
+    expect(page.element.querySelector('[role=alert]')!.textContent).toContain('Give a name and a reason');
+    expect(written(page)).toEqual([]);
+    const [name, why] = page.element.querySelectorAll<HTMLInputElement>('.recall input');
+    name!.value = 'Ine';
+    why!.value = 'The milk was turning';
+    for (const input of [name!, why!]) input.dispatchEvent(new Event('input'));
+    await page.click('Hold that make');
+    expect(written(page)).toEqual([{ type: 'held', by: 'Ine', reason: 'The milk was turning' }]);
+    expect(page.text()).toContain('held');
+    expect(page.text()).not.toContain('Was it not sound?');
+  });
+
+  it('of somebody goes back to all they got, and of nothing asks what', async () => {
+    const page = await pageOf(TraceView, EARLIER, NOW, { id: receiverId('the quay MARKET') });
+    expect(page.text()).toContain('Where The quay market came from and went');
+    expect(page.element.querySelectorAll('.node').length).toBe(2);
+    expect((await pageOf(TraceView, EARLIER, NOW)).text()).toContain('Choose something');
+  });
+
+  it('stands in columns from what was bought to who got it, no two boxes over one another', () => {
+    const node = (id: string, level: number) => ({ id, is: 'lot', name: id, level }) as const;
+    const nodes = [node('a', -1), node('b', -1), node('c', 0), node('d', 1), node('e', 1), node('f', 1)];
+    const links = [
+      ['a', 'c'],
+      ['b', 'c'],
+      ['c', 'd'],
+      ['c', 'e'],
+      ['c', 'f'],
+    ].map(([from, to]) => ({ from: from!, to: to!, massG: 1, pots: null }));
+    const { nodes: drawn, box, width, height } = drawTrace({ nodes, links });
+    for (const a of drawn) {
+      expect(a.x >= 0 && a.x + box.width <= width && a.y >= 0 && a.y + box.height <= height).toBeTrue();
+      for (const b of drawn) if (a !== b) expect(a.x !== b.x || Math.abs(a.y - b.y) >= box.height).toBeTrue();
+    }
+    expect(drawn.find((n) => n.node.id === 'a')!.x).toBeLessThan(drawn.find((n) => n.node.id === 'd')!.x);
+  });
+});

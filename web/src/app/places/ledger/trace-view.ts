@@ -1,0 +1,132 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  amount,
+  countedOf,
+  finishedStockOf,
+  holdOf,
+  massBalanceOf,
+  receiverId,
+  recalled,
+  traceOf,
+  type Batch,
+  type TraceNode,
+  type Traced,
+} from '@oat-crock/core';
+import { logFeature } from '../../state/log.feature';
+import { Logger } from '../../state/logger';
+import { selectReceivers } from '../../state/own-stock';
+import { recordsFeature } from '../../state/records.feature';
+import { OptionField } from '../../shared/ui/option-field';
+import { lotCode } from '../../shared/ui/lot-code';
+import { SayPipe, tell, textOf } from '../../shared/ui/said';
+import { mass } from '../../shared/ui/words';
+import { balanceWords } from './balance-words';
+import { drawTrace, type DrawnLink } from './trace-geometry';
+
+/** Where something came from and where it went, in one drawing; and who to call and what to hold where it was not sound. */
+@Component({
+  selector: 'oc-trace-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [OptionField, RouterLink, SayPipe],
+  templateUrl: './trace-view.html',
+  styleUrl: './trace-view.css',
+})
+export class TraceView {
+  /** What is traced; nothing yet where it is empty. */
+  readonly id = input('');
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly logger = inject(Logger);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
+  private readonly receivers = this.store.selectSignal(selectReceivers);
+
+  private readonly traced = computed((): Traced => ({
+    batches: this.batches(),
+    lots: Object.values(this.lots()).map(({ item }) => item),
+    gear: Object.values(this.gear()).map(({ item }) => item),
+  }));
+  /** Everything that can be traced: makes with their lot, lots, cultures, gear, people. */
+  protected readonly options = computed(() => [
+    ...this.batches().map((b) => ({ id: b.id, label: `${b.name}, ${lotCode(b)}` })),
+    ...[...this.traced().lots, ...this.traced().gear].map(({ id, name }) => ({ id, label: name })),
+    ...this.receivers().map((name) => ({ id: receiverId(name), label: name })),
+  ]);
+  protected readonly trace = computed(() => traceOf(this.id(), this.traced()));
+  protected readonly drawn = computed(() => drawTrace(this.trace()));
+  protected readonly name = computed(() => this.trace().nodes.find((n) => n.level === 0)?.name ?? '');
+  /** What went into what, for those who do not see the drawing. */
+  protected readonly lines = computed(() => {
+    const names = new Map(this.trace().nodes.map((n) => [n.id, n.name]));
+    return this.trace().links.map((link) =>
+      tell('page.ledger.trace.line', {
+        from: names.get(link.from)!,
+        to: names.get(link.to)!,
+        amount: this.amountOf(link),
+      }),
+    );
+  });
+
+  /** Where all that went into it is, where it is a make that is done. */
+  protected readonly balance = computed(() => {
+    const batch = this.batches().find((b) => b.id === this.id());
+    const balance = batch && massBalanceOf(batch);
+    return balance ? balanceWords(balance) : '';
+  });
+
+  protected readonly recall = computed(() => recalled(this.id(), this.traced()));
+  protected readonly makes = computed(() =>
+    this.recall().makes.map(({ batch, left }) => {
+      const stock = finishedStockOf(batch);
+      return {
+        batch,
+        lot: lotCode(batch),
+        left: stock && left > 0 ? tell('page.ledger.trace.here', { count: textOf(countedOf(stock, left)) }) : '',
+        held: holdOf(batch) !== null,
+      };
+    }),
+  );
+  protected readonly toHold = computed(() => this.recall().makes.filter(({ batch }) => mayHold(batch)));
+
+  protected readonly by = signal('');
+  protected readonly reason = signal('');
+  protected readonly wrong = signal('');
+
+  protected pick(id: string): void {
+    void this.router.navigate(['/ledger/trace', id]);
+  }
+
+  /** Everything that it went into and that is still here, or still on, is held: nothing of it goes out. */
+  protected hold(): void {
+    const [by, reason] = [this.by().trim(), this.reason().trim()];
+    if (!by || !reason) {
+      this.wrong.set(tell('page.ledger.trace.sayWhoWhy'));
+      return;
+    }
+    this.wrong.set('');
+    for (const { batch } of this.toHold()) this.logger.write(batch.id, { type: 'held', by, reason });
+  }
+
+  protected amountOf({ massG, pots }: Pick<DrawnLink, 'massG' | 'pots'>): string {
+    if (pots !== null) return textOf(countedOf({ unit: 'pots', called: 'pots' }, pots));
+    return massG === null ? '' : mass(massG);
+  }
+
+  protected readonly whole = amount;
+
+  protected shortOf({ name }: TraceNode): string {
+    return name.length > NAME_SHOWN ? `${name.slice(0, NAME_SHOWN - 1)}…` : name;
+  }
+}
+
+/** So much of a name has room in its box. */
+const NAME_SHOWN = 18;
+
+/** A make that is on, or of which something is here, and that nobody holds yet. */
+function mayHold(batch: Batch): boolean {
+  if (holdOf(batch)) return false;
+  return batch.ended === null || (finishedStockOf(batch)?.left ?? 0) > 0;
+}
