@@ -15,6 +15,8 @@ export * from './api/cultures-file.js';
 export * from './api/larder.schema.js';
 export * from './api/method.schema.js';
 export * from './api/event.js';
+export * from './api/makes.js';
+export * from './api/makes.schema.js';
 export * from './api/orders.js';
 export * from './api/orders.schema.js';
 export * from './api/planned-batch.js';

@@ -258,7 +258,17 @@ export {
 } from './lots/lot.js';
 export { leftOf, type Taken, takenBy } from './larder/left.js';
 export { type FinishedStock, finishedStockOf, issuedBy, movedIn } from './ledger/finished-stock.js';
-export { recalled, type Recall, receiverId, type Trace, type Traced, type TraceNode, traceOf } from './ledger/trace.js';
+export { MAKE_STATES, makeLineOf, type MakeLine, type MakeState, saidOf } from './ledger/make-line.js';
+export {
+  madeFrom,
+  recalled,
+  type Recall,
+  receiverId,
+  type Trace,
+  type Traced,
+  type TraceNode,
+  traceOf,
+} from './ledger/trace.js';
 export { type MassBalance, massBalanceOf } from './ledger/mass-balance.js';
 export { correctedProblem, countedOf, movementProblem, type MovementProblem } from './ledger/movement-problem.js';
 export { shelfLife } from './safety/shelf-life.js';

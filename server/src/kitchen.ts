@@ -4,6 +4,9 @@ import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
+import { pageLog } from './ledger/page-log.js';
+import { searchWords } from './ledger/search-words.js';
+import { followedBy, makeStore, type MakeStore } from './store/makes.js';
 import { lessonStore, type LessonStore } from './store/lessons.js';
 import { roomStore, type RoomStore } from './store/room.js';
 import { photoStore, type PhotoStore } from './store/photos.js';
@@ -19,6 +22,8 @@ import type { TimeSettings } from './time/settings.js';
 export interface Kitchen {
   readonly db: Db;
   readonly entries: EntryStore;
+  /** What the ledger knows of every make; it follows the log by itself. */
+  readonly makes: MakeStore;
   readonly instruments: InstrumentStore;
   readonly household: HouseholdStore;
   readonly photos: PhotoStore;
@@ -49,7 +54,7 @@ export function openKitchen(
   { startMs, rate, zone }: TimeSettings,
   machineNow = machineNowMs,
 ): Kitchen {
-  const entries = entryStore(db);
+  const written = entryStore(db);
   const household = householdStore(db, zone);
   const kept = {
     lots: keptStore(db, 'lots'),
@@ -58,16 +63,32 @@ export function openKitchen(
     orders: keptStore(db, 'orders'),
     plannedBatches: keptStore(db, 'plannedBatches'),
   };
+  const makes = makeStore(db, written, (batch, line) =>
+    searchWords(batch, line, household.settings().settings, (id) => kept.lots.get(id)?.item),
+  );
+  makes.catchUp();
+  const entries = followedBy(db, written, makes);
+  const lots: KeptStore<Lot> = {
+    ...kept.lots,
+    save: (lot, overVersion) => {
+      const isRenamed = kept.lots.get(lot.id)?.item.name !== lot.name;
+      const saved = kept.lots.save(lot, overVersion);
+      if (saved && isRenamed) makes.refresh(makes.ofThing(lot.id));
+      return saved;
+    },
+  };
   const lessons = lessonStore(db);
   const learning = { settled: true };
   return {
     db,
     entries,
+    makes,
     instruments: instrumentStore(db),
     household,
     photos: photoStore(db),
     room: roomStore(db),
     ...kept,
+    lots,
     larder: () => ({
       lots: kept.lots.all(),
       gear: kept.gear.all(),
@@ -82,7 +103,7 @@ export function openKitchen(
       startMs === null
         ? machineClock(machineNow)
         : setClock({ store: household, latestEntryMs: entries.latestMs, startMs, rate, machineNow }),
-    events: events(entries),
+    events: events((seq) => pageLog(entries, makes, seq)),
     log,
     words: wordsFor(() => household.settings().settings),
   };

@@ -14,6 +14,11 @@ export function wordsFor(settings: () => Settings): Words {
   return (text) => renderText(text, readerOf(settings()));
 }
 
+/** How something is said in each language there is, in the units and zone of a household. */
+export function inEveryLanguage(text: Text, settings: Settings): readonly string[] {
+  return Object.keys(LANGUAGES).map((language) => renderText(text, readerOf({ ...settings, language })));
+}
+
 function readerOf(settings: Settings): Reader {
   const language = settings.language in LANGUAGES ? (settings.language as Language) : 'en';
   const { tag } = LANGUAGES[language];

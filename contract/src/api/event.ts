@@ -3,6 +3,7 @@ import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
 import type { Larder } from './kept.js';
+import type { PastMakes } from './makes.js';
 import type { Settings } from './settings.js';
 
 /** Settings with the version that an edit must name. */
@@ -39,7 +40,10 @@ export type ServerEvent =
 /** Everything a page needs to begin with. */
 export interface Snapshot {
   readonly clock: ClockReading;
+  /** What is on, what is here or held, and the newest of the rest: see `past`. */
   readonly entries: readonly StoredEntry[];
+  /** The older makes that are not told; absent where only what came after a place is. */
+  readonly past?: PastMakes;
   readonly instruments: readonly Instrument[];
   readonly household: VersionedSettings;
   readonly larder: Larder;

@@ -37,6 +37,12 @@ export interface Traced {
 /** Who got some of a make, as an id: people have none of their own. */
 export const receiverId = (name: string): string => `receiver:${name.trim().toLocaleLowerCase()}`;
 
+/** What a lot came of: the make that gave it, or the cultures that it was fed or divided off; nothing where it was bought. */
+export function madeFrom(lot: Lot): readonly string[] {
+  if (lot.from) return [lot.from];
+  return isCulture(lot) ? lot.parents : [];
+}
+
 /** Everything there is, and what went into what. */
 function graphOf({ batches, lots, gear }: Traced): {
   named: Map<string, Omit<TraceNode, 'level'>>;
@@ -49,9 +55,7 @@ function graphOf({ batches, lots, gear }: Traced): {
   for (const lot of lots) {
     const { id, name } = lot;
     named.set(id, isCulture(lot) ? { id, is: 'culture', name, generation: lot.generation } : { id, is: 'lot', name });
-    // What was fed or divided off another of one's own; what a make gave is told by the make below.
-    if (isCulture(lot) && !lot.from) for (const parent of lot.parents) link(parent, lot.id, null);
-    if (lot.from) link(lot.from, lot.id, lot.amount);
+    for (const parent of madeFrom(lot)) link(parent, lot.id, lot.from ? lot.amount : null);
   }
   for (const thing of gear) named.set(thing.id, { id: thing.id, is: 'gear', name: thing.name });
   for (const batch of batches) {

@@ -1,6 +1,5 @@
-import type { ServerEvent } from '@oat-crock/contract';
+import type { ServerEvent, StoredEntry } from '@oat-crock/contract';
 import type { Request, Response } from 'express';
-import type { EntryStore } from '../store/entries.js';
 
 /** Tells every open page what happens (server-sent events). */
 export interface Events {
@@ -14,7 +13,8 @@ export interface Events {
 
 const STILL_HERE_MS = 15_000;
 
-export function events(entries: EntryStore): Events {
+/** @param missedAfter what a page missed of the log, after a place in its order */
+export function events(missedAfter: (seq: number) => readonly StoredEntry[]): Events {
   const pages = new Set<Response>();
   const listeners: ((event: ServerEvent) => void)[] = [];
   const beat = setInterval(() => pages.forEach((page) => page.write(': still here\n\n')), STILL_HERE_MS);
@@ -35,7 +35,7 @@ export function events(entries: EntryStore): Events {
       response.write('retry: 1000\n\n');
       const last = Number(request.get('last-event-id') ?? request.query['since']);
       if (Number.isInteger(last) && last >= 0) {
-        const missed = entries.forPage(last);
+        const missed = missedAfter(last);
         if (missed.length > 0) response.write(frame({ type: 'entries', entries: missed }));
       }
       pages.add(response);

@@ -193,7 +193,7 @@ describe('a logger in the room', () => {
 
   it('is in what a page begins with as far back as the oldest make that is on', async () => {
     kitchen.room.keep('wall', { atMs: T0 - 2 * MIN, tempC: 17 });
-    kitchen.room.keep('wall', { atMs: kitchen.entries.liveSinceMs()! + MIN, tempC: 19 });
+    kitchen.room.keep('wall', { atMs: kitchen.makes.liveSinceMs()! + MIN, tempC: 19 });
     const { body } = await request(app).get(`${API}/snapshot`);
     const { room } = body as { room: { tempC: number }[] };
     expect(room.map((r) => r.tempC)).toContain(19);

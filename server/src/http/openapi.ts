@@ -9,6 +9,7 @@ import {
   plannedBatchSchema,
   instrumentReadingsSchema,
   lotSchema,
+  makesSchema,
   methodFileSchema,
   methodSchema,
   placementSchema,
@@ -82,6 +83,20 @@ const OPERATIONS: readonly Operation[] = [
     method: 'get',
     summary: 'A picture',
     answers: { '200': 'The picture', '404': 'No such picture' },
+  },
+  {
+    path: '/makes',
+    method: 'get',
+    summary:
+      'Makes as lines of the ledger: found by words of anything said of them, filtered, sorted, a part at a time',
+    query: makesSchema,
+    answers: { '200': 'How many were found, how many there are, and the lines asked for', ...REFUSED },
+  },
+  {
+    path: '/traces/{id}',
+    method: 'get',
+    summary: 'The makes that something came of and that came of it, with what was logged of each by hand',
+    answers: { '200': 'Entries; of very many makes those of the newest' },
   },
   { path: '/instruments', method: 'get', summary: 'The instruments', answers: { '200': 'Instruments' } },
   {

@@ -3,15 +3,27 @@ import { say } from '@oat-crock/core';
 import { Router } from 'express';
 import { ROOM_BEFORE_MS } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
+import { pageLog } from '../ledger/page-log.js';
 import { publicInstrument } from '../store/instruments.js';
 import { entryRoutes } from './entry-routes.js';
 import { notFound } from './errors.js';
 import { householdRoutes } from './household-routes.js';
 import { instrumentRoutes } from './instrument-routes.js';
 import { larderRoutes } from './larder-routes.js';
+import { ledgerRoutes } from './ledger-routes.js';
 import { openApiDocument } from './openapi.js';
 import { photoRoutes } from './photo-routes.js';
 import { planRoutes } from './plan-routes.js';
+
+const ROUTES = [
+  entryRoutes,
+  ledgerRoutes,
+  instrumentRoutes,
+  photoRoutes,
+  householdRoutes,
+  larderRoutes,
+  planRoutes,
+] as const;
 
 /** The public interface under /api/v1. */
 export function apiRoutes(kitchen: Kitchen): Router {
@@ -33,7 +45,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
     response.json(openApiDocument());
   });
 
-  for (const routes of [entryRoutes, instrumentRoutes, photoRoutes, householdRoutes, larderRoutes, planRoutes]) {
+  for (const routes of ROUTES) {
     router.use(routes(kitchen));
   }
   router.use((request) => {
@@ -44,14 +56,15 @@ export function apiRoutes(kitchen: Kitchen): Router {
 
 /** All that a page begins with; of the log, what comes after a place in its order. */
 function snapshot(kitchen: Kitchen, after: number) {
-  const { entries, instruments, household, room, clock } = kitchen;
+  const { entries, makes, instruments, household, room, clock } = kitchen;
   return {
     clock: clock.reading(),
-    entries: entries.forPage(after),
+    entries: pageLog(entries, makes, after),
+    ...(after === 0 && { past: makes.past() }),
     instruments: instruments.all().map(publicInstrument),
     household: household.settings(),
     larder: kitchen.larder(),
     learned: kitchen.learned(),
-    room: room.between((entries.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
+    room: room.between((makes.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
   };
 }

@@ -25,11 +25,12 @@ export interface EntryStore {
   /** Writes entries in one transaction; those already written are left as they are. Gives back all, in order. */
   readonly append: (entries: readonly Entry[]) => { readonly all: StoredEntry[]; readonly fresh: StoredEntry[] };
   readonly since: (seq: number) => StoredEntry[];
-  /**
-   * What a page begins with (after 0), or has missed: every line by hand, and what instruments read of makes that are on;
-   * to begin with one reading in a minute of each.
-   */
-  readonly forPage: (seq: number) => StoredEntry[];
+  /** The lines by hand of some makes, in order of arrival. */
+  readonly byHandOf: (batchIds: readonly string[]) => StoredEntry[];
+  /** Every line by hand after a place in the order of arrival. */
+  readonly byHandSince: (seq: number) => StoredEntry[];
+  /** What instruments read of a make after a place in that order; from its beginning one reading in a minute of each. */
+  readonly readSince: (batchId: string, seq: number) => StoredEntry[];
   /** A batch's log, in order of arrival; with one reading in a minute of each instrument, or none, where that is enough. */
   readonly ofBatch: (batchId: string, readings?: 'all' | 'minute' | 'none') => StoredEntry[];
   /** Each make, with its newest line by hand. */
@@ -46,8 +47,6 @@ export interface EntryStore {
   readonly tookFrom: (lotId: string) => StoredEntry[];
   /** The newest moment of a line that is no later than another, ms. */
   readonly latestMs: (untilMs: number) => number | null;
-  /** When the oldest make that is on was begun, or null where none is. */
-  readonly liveSinceMs: () => number | null;
 }
 
 export function entryStore(db: Db): EntryStore {
@@ -58,6 +57,9 @@ export function entryStore(db: Db): EntryStore {
   const since = db.prepare<[number], Row>('SELECT * FROM entry WHERE seq > ? ORDER BY seq');
   const ofBatch = db.prepare<[string], Row>('SELECT * FROM entry WHERE batch_id = ? ORDER BY seq');
   const byHand = db.prepare<[number], Row>(`SELECT * FROM entry WHERE source = 'hand' AND seq > ? ORDER BY seq`);
+  const byHandOf = db.prepare<[string], Row>(
+    `SELECT * FROM entry WHERE source = 'hand' AND batch_id IN (SELECT value FROM json_each(?)) ORDER BY seq`,
+  );
   const ofBatchByHand = db.prepare<[string], Row>(
     `SELECT * FROM entry WHERE batch_id = ? AND source = 'hand' ORDER BY seq`,
   );
@@ -67,14 +69,6 @@ export function entryStore(db: Db): EntryStore {
   const readByMinute = db.prepare<[string], Row>(
     `SELECT min(seq) AS seq, id, batch_id, at_ms, source, body FROM entry
      WHERE batch_id = ? AND source <> 'hand' GROUP BY source, at_ms / 60000`,
-  );
-  const begun = db.prepare<[], { batch_id: string; at_ms: number }>(
-    `SELECT batch_id, min(at_ms) AS at_ms FROM entry WHERE source = 'hand' AND json_extract(body, '$.type') = 'started' GROUP BY batch_id`,
-  );
-  const ended = db.prepare<[], { batch_id: string }>(
-    `SELECT DISTINCT batch_id FROM entry AS e WHERE json_extract(body, '$.type') IN ('finished', 'discarded')
-     AND NOT EXISTS (SELECT 1 FROM entry AS c WHERE c.batch_id = e.batch_id AND c.source = 'hand'
-       AND json_extract(c.body, '$.replaces') = e.id AND json_type(c.body, '$.body') = 'null')`,
   );
   const first = db.prepare<[string], { seq: number }>('SELECT seq FROM entry WHERE batch_id = ? LIMIT 1');
   const before = db.prepare<[string, string, number], Row>(
@@ -106,19 +100,12 @@ export function entryStore(db: Db): EntryStore {
     return { all, fresh };
   });
 
-  const live = () => {
-    const over = new Set(ended.all().map((row) => row.batch_id));
-    return begun.all().filter((row) => !over.has(row.batch_id));
-  };
-
   return {
     append,
     since: (seq) => since.all(seq).map(toEntry),
-    forPage: (seq) => {
-      const readOf = (id: string) => (seq === 0 ? readByMinute.all(id) : read.all(id, seq));
-      const rows = [...byHand.all(seq), ...live().flatMap((row) => readOf(row.batch_id))];
-      return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
-    },
+    byHandOf: (batchIds) => byHandOf.all(JSON.stringify(batchIds)).map(toEntry),
+    byHandSince: (seq) => byHand.all(seq).map(toEntry),
+    readSince: (batchId, seq) => (seq === 0 ? readByMinute.all(batchId) : read.all(batchId, seq)).map(toEntry),
     ofBatch: (batchId, readings = 'all') => {
       if (readings === 'all') return ofBatch.all(batchId).map(toEntry);
       const rows = [...ofBatchByHand.all(batchId), ...(readings === 'minute' ? readByMinute.all(batchId) : [])];
@@ -136,7 +123,6 @@ export function entryStore(db: Db): EntryStore {
     },
     tookFrom: (lotId) => took.all(lotId).map(toEntry),
     latestMs: (untilMs) => latest.get(untilMs)?.at ?? null,
-    liveSinceMs: () => live().reduce<number | null>((oldest, row) => Math.min(oldest ?? Infinity, row.at_ms), null),
   };
 }
 

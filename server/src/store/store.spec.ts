@@ -63,7 +63,9 @@ describe('the store', () => {
       hands: [{ atMs: 5, minutes: 3 }],
       held: { forMin: 30 },
     };
-    db.exec('ALTER TABLE planned_batch RENAME TO planned_pour');
+    db.exec(
+      'ALTER TABLE planned_batch RENAME TO planned_pour; DROP TABLE make; DROP TABLE make_link; DROP TABLE make_words',
+    );
     db.prepare('INSERT INTO planned_pour (id, version, gone_ms, body) VALUES (?, 2, NULL, ?)').run(
       pour.id,
       JSON.stringify(pour),

@@ -1,0 +1,31 @@
+import { MAKE_STATES } from '@oat-crock/core';
+import Joi from 'joi';
+import { moment } from './entry-parts.js';
+import { MAKES_SORTED_BY, type MakesAsked } from './makes.js';
+
+/** A list in an address: its items with commas between. */
+const listed = (item: Joi.Schema) =>
+  Joi.alternatives(
+    Joi.array().items(item),
+    Joi.string()
+      .allow('')
+      .max(200)
+      .custom((value: string) => Joi.attempt(value.split(',').filter(Boolean), Joi.array().items(item))),
+  );
+
+/** The most lines that are told at once. */
+export const MAKES_AT_ONCE = 500;
+
+/** What makes an address asks for: `?find=upper%20path&states=here,held&sort=made&take=100`. */
+export const makesSchema: Joi.ObjectSchema<MakesAsked> = Joi.object({
+  find: Joi.string().allow('').max(200).default(''),
+  states: listed(Joi.valid(...MAKE_STATES)).default([]),
+  methodId: Joi.string().max(60).default(null),
+  fromMs: moment.default(null),
+  untilMs: moment.default(null),
+  taste: Joi.number().integer().min(1).max(5).default(null),
+  sort: Joi.valid(...MAKES_SORTED_BY).default('started'),
+  descending: Joi.boolean().default(true),
+  skip: Joi.number().integer().min(0).max(1_000_000).default(0),
+  take: Joi.number().integer().min(0).max(MAKES_AT_ONCE).default(100),
+}).prefs({ convert: true });
