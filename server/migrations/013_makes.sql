@@ -21,12 +21,14 @@ CREATE INDEX make_by_start ON make (started_ms);
 CREATE INDEX make_by_state ON make (state, started_ms);
 CREATE INDEX make_on ON make (started_ms) WHERE ended_ms IS NULL;
 
--- What went into a make and who got some of it, by id; amount_g where it was weighed out of a lot.
+-- What went into a make and who got some of it, by id; amount_g where it was weighed out of a lot,
+-- and when that was last done.
 CREATE TABLE make_link (
   batch_id TEXT NOT NULL,
   thing_id TEXT NOT NULL,
   way      TEXT NOT NULL CHECK (way IN ('lot', 'gear', 'receiver')),
   amount_g REAL,
+  at_ms    INTEGER,
   PRIMARY KEY (batch_id, thing_id)
 ) STRICT, WITHOUT ROWID;
 

@@ -43,8 +43,9 @@ export interface Traces {
   readonly told: number;
 }
 
-/** What makes that a page was not told of took out of the larder. */
+/** The makes that a page was not told of. */
 export interface PastMakes {
   readonly count: number;
-  readonly taken: readonly { readonly lotId: string; readonly massG: number }[];
+  /** What they took, all together, out of each lot that is here, since it was counted; and when that was last done. */
+  readonly taken: readonly { readonly lotId: string; readonly massG: number; readonly atMs: number }[];
 }

@@ -1,6 +1,7 @@
 import { check, makesSchema, type MakesAsked } from '@oat-crock/contract';
 import type { Entry, EntryBody } from '@oat-crock/core';
 import { ulid } from 'ulid';
+import { demoLots } from '../demo/larder.js';
 import type { Kitchen } from '../kitchen.js';
 import { entryOf, testKitchen } from '../testing/kitchen.js';
 import { pageLog } from '../ledger/page-log.js';
@@ -114,7 +115,9 @@ describe('what the ledger knows of makes', () => {
   });
 
   it('tells a page what is on, here or held and the newest; of all others only what they took', () => {
-    const lot = '01J00000000000000000000001';
+    const [first] = demoLots(MAY_2, 'UTC').map((lot) => ({ ...lot, countedMs: MAY_2 }));
+    const lot = first!.id;
+    kitchen.lots.save(first!, 0);
     const old = make('Old, gone', 0, 1200, { type: 'took', lotId: lot, massG: 700 }, OUT);
     const oldHere = make('Old, here', 1, 1200, { type: 'took', lotId: lot, massG: 50 });
     for (let n = 0; n < 118; n++) make(`Gone ${n}`, 2 + n, 1200, OUT);
@@ -124,7 +127,9 @@ describe('what the ledger knows of makes', () => {
     make('One more', 200, 1200, OUT);
     make('And one', 201, 1200, OUT);
     expect([told().size, told().has(old), told().has(oldHere)]).toEqual([121, false, true]);
-    expect(kitchen.makes.past()).toEqual({ count: 1, taken: [{ lotId: lot, massG: 700 }] });
+    expect(kitchen.makes.past()).toEqual({ count: 1, taken: [{ lotId: lot, massG: 700, atMs: MAY_2 + DAY / 2 + 2 }] });
+    kitchen.lots.save({ ...first!, countedMs: MAY_2 + DAY }, 1);
+    expect(kitchen.makes.past().taken).toEqual([]);
     const seq = kitchen.entries.byHandSince(0).at(-1)!.seq;
     kitchen.entries.append([entryOf(old, { type: 'note', text: 'Late' }, MAY_2 + 9 * DAY)]);
     expect(pageLog(kitchen.entries, kitchen.makes, seq).map((e) => e.body.type)).toEqual(['note']);

@@ -21,7 +21,7 @@ export interface MakeStore {
   /** Makes that are on, and when the oldest of them was begun; null where none is. */
   readonly live: () => readonly string[];
   readonly liveSinceMs: () => number | null;
-  /** What all others took out of the larder. */
+  /** How many others there are, and what they took out of lots that are here, since those were counted. */
   readonly past: () => PastMakes;
   /** Makes that took of a lot or a piece of gear, or of which somebody got some. */
   readonly ofThing: (thingId: string) => readonly string[];
@@ -46,9 +46,9 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
   const dropWords = db.prepare<[number]>('DELETE FROM make_words WHERE rowid = ?');
   const writeWords = db.prepare<[number, string]>('INSERT INTO make_words (rowid, words) VALUES (?, ?)');
   const dropLinks = db.prepare<[string]>('DELETE FROM make_link WHERE batch_id = ?');
-  const writeLink = db.prepare<[string, string, LinkWay, number | null]>(
-    `INSERT INTO make_link (batch_id, thing_id, way, amount_g) VALUES (?, ?, ?, ?)
-     ON CONFLICT (batch_id, thing_id) DO UPDATE SET amount_g = amount_g + excluded.amount_g`,
+  const writeLink = db.prepare<[string, string, LinkWay, number | null, number | null]>(
+    `INSERT INTO make_link (batch_id, thing_id, way, amount_g, at_ms) VALUES (?, ?, ?, ?, ?) ON CONFLICT (batch_id, thing_id)
+     DO UPDATE SET amount_g = amount_g + excluded.amount_g, at_ms = max(at_ms, excluded.at_ms)`,
   );
   const behind = db.prepare<[string], { batch_id: string }>(
     `SELECT log.batch_id FROM (SELECT batch_id, max(seq) AS seq FROM entry WHERE source = 'hand' GROUP BY batch_id) AS log
@@ -63,9 +63,11 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     'SELECT batch_id, started_ms FROM make WHERE ended_ms IS NULL ORDER BY started_ms',
   );
   const all = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM make');
-  const pastTaken = db.prepare<[string], { lotId: string; massG: number }>(
-    `SELECT thing_id AS lotId, sum(amount_g) AS massG FROM make_link
-     WHERE way = 'lot' AND batch_id NOT IN (SELECT value FROM json_each(?)) GROUP BY thing_id`,
+  const pastTaken = db.prepare<[string], { lotId: string; massG: number; atMs: number }>(
+    `SELECT thing_id AS lotId, sum(amount_g) AS massG, max(at_ms) AS atMs
+     FROM make_link JOIN lot ON lot.id = thing_id
+     WHERE way = 'lot' AND lot.gone_ms IS NULL AND at_ms >= json_extract(lot.body, '$.countedMs')
+     AND batch_id NOT IN (SELECT value FROM json_each(?)) GROUP BY thing_id`,
   );
   const ofThing = db.prepare<[string], { batch_id: string }>('SELECT batch_id FROM make_link WHERE thing_id = ?');
   const madeOf = db.prepare<[string], { thing_id: string }>(
@@ -96,10 +98,10 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     dropWords.run(row);
     writeWords.run(row, wordsOf(batch, line));
     dropLinks.run(batchId);
-    for (const { lotId, massG } of batch.taken) writeLink.run(batchId, lotId, 'lot', massG);
-    for (const id of batch.gear) writeLink.run(batchId, id, 'gear', null);
+    for (const { lotId, massG, atMs } of batch.taken) writeLink.run(batchId, lotId, 'lot', massG, atMs);
+    for (const id of batch.gear) writeLink.run(batchId, id, 'gear', null, null);
     for (const m of batch.movements)
-      if (m.is === 'issued' && m.to) writeLink.run(batchId, receiverId(m.to), 'receiver', null);
+      if (m.is === 'issued' && m.to) writeLink.run(batchId, receiverId(m.to), 'receiver', null, null);
   };
   const refresh = db.transaction((batchIds: Iterable<string>) => {
     for (const id of new Set(batchIds)) readOne(id);

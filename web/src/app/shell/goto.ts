@@ -6,12 +6,16 @@ import {
   type ElementRef,
   inject,
   output,
+  resource,
   signal,
   viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { MakeLine } from '@oat-crock/core';
+import type { MakesAsked } from '@oat-crock/contract/api';
 import { tell, textOf, SayPipe } from '../shared/ui/said';
+import { ApiClient } from '../state/api-client';
 import { MethodBook } from '../state/method-book';
 import { logFeature } from '../state/log.feature';
 import { dayTime } from '../shared/ui/words';
@@ -21,6 +25,26 @@ interface Goal {
   readonly text: string;
   readonly path: string;
 }
+
+const MOST = 9;
+
+const NEWEST: MakesAsked = {
+  find: '',
+  states: [],
+  methodId: null,
+  fromMs: null,
+  untilMs: null,
+  taste: null,
+  sort: 'started',
+  descending: true,
+  skip: 0,
+  take: MOST,
+};
+
+const goalOf = ({ id, name, startedMs }: Pick<MakeLine, 'id' | 'name' | 'startedMs'>): Goal => ({
+  text: `${name}, ${dayTime(startedMs)}`,
+  path: `/make/${id}`,
+});
 
 /** Find a make or a method and go there. */
 @Component({
@@ -55,7 +79,10 @@ interface Goal {
 export class GoTo {
   readonly closed = output();
   private readonly router = inject(Router);
-  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+  private readonly store = inject(Store);
+  private readonly wire = inject(ApiClient);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly past = this.store.selectSignal(logFeature.selectPast);
   private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
   private readonly methods = inject(MethodBook);
   protected readonly typed = signal('');
@@ -63,17 +90,26 @@ export class GoTo {
 
   private readonly goals = computed<readonly Goal[]>(() => [
     ...PLACES.map((p) => ({ text: textOf(p.text), path: p.path })),
-    ...this.batches().map((b) => ({ text: `${b.name}, ${dayTime(b.startedMs)}`, path: `/make/${b.id}` })),
+    ...this.batches().map(goalOf),
     ...this.methods
       .all()
       .map((m) => ({ text: tell('page.shell.goto.method', { name: m.name }), path: `/methods/${m.id}` })),
   ]);
   protected readonly found = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/);
-    return this.goals()
-      .filter((g) => words.every((w) => g.text.toLowerCase().includes(w)))
-      .slice(0, 9);
+    const here = this.goals().filter((g) => words.every((w) => g.text.toLowerCase().includes(w)));
+    const known = new Set(here.map(({ path }) => path));
+    return [...here, ...this.older().filter(({ path }) => !known.has(path))].slice(0, MOST);
   });
+  /** Makes that are older than what the page has, from the kitchen's server; none while it is asked, or where it does not answer. */
+  private readonly asked = resource({
+    params: () => ({ find: this.typed().trim(), past: this.past().count }),
+    loader: ({ params: { find, past } }) =>
+      find.length > 1 && past > 0 ? this.wire.makes({ ...NEWEST, find }) : Promise.resolve(null),
+  });
+  private readonly older = computed((): readonly Goal[] =>
+    ((this.asked.hasValue() ? this.asked.value()?.makes : null) ?? []).map(goalOf),
+  );
 
   constructor() {
     afterNextRender(() => this.box().nativeElement.showModal());

@@ -1,13 +1,16 @@
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse, HttpParams } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type {
   ClockReading,
   Instrument,
+  MakesAsked,
+  MakesFound,
   Problem,
   ServerEvent,
   Settings,
   Snapshot,
   StoredEntry,
+  Traces,
   VersionedSettings,
 } from '@oat-crock/contract/api';
 import type { Entry, RoomReading, InstrumentFault } from '@oat-crock/core';
@@ -89,6 +92,18 @@ export class ApiClient {
       this.http.get<{ entries: StoredEntry[] }>(`${API}/batches/${batchId}?readings=minute`),
     );
     return found.entries;
+  }
+
+  /** Makes as lines of the ledger, a part of those that are asked for. */
+  makes({ states, ...asked }: MakesAsked): Promise<MakesFound> {
+    const given = Object.entries(asked).filter(([, value]) => value !== null && value !== '');
+    const params = new HttpParams({ fromObject: { ...Object.fromEntries(given), states: states.join(',') } });
+    return firstValueFrom(this.http.get<MakesFound>(`${API}/makes`, { params }));
+  }
+
+  /** The makes that something is connected with, each with its log by hand. */
+  traces(id: string): Promise<Traces> {
+    return firstValueFrom(this.http.get<Traces>(`${API}/traces/${encodeURIComponent(id)}`));
   }
 
   /** What was read of the room from one moment to another. */

@@ -247,6 +247,18 @@ describe('the line to the server', () => {
     expect(wire.readWhole).toEqual([id, id]);
   });
 
+  it('asks for a make that the page was not told of, and knows that there is none where there is none', async () => {
+    await until(() => state(logFeature.selectLoaded));
+    wire.whole = entriesUntil(20).map((e, i): StoredEntry => ({ ...e, seq: i + 1 }));
+    const { batchId } = wire.whole[0]!;
+    store.dispatch(FollowActions.wanted({ batchId }));
+    await until(() => state(logFeature.selectBatches).length === 1);
+    expect(state(logFeature.selectReadSince)).toEqual([batchId]);
+    wire.batch = () => Promise.reject(new HttpErrorResponse({ status: 404 }));
+    store.dispatch(FollowActions.wanted({ batchId: 'none' }));
+    await until(() => state(logFeature.selectUnknown).includes('none'));
+  });
+
   it('says in the server’s words why it cannot write just now, keeps what waits, and sends it once it can', async () => {
     const [first] = entriesUntil(0);
     const taken = wire.answer;

@@ -21,6 +21,8 @@ import {
   timer,
   withLatestFrom,
 } from 'rxjs';
+import type { StoredEntry } from '@oat-crock/contract/api';
+import { replay } from '@oat-crock/core';
 import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
@@ -36,6 +38,7 @@ const RETRY_MS = 2000;
 /** What the server could not give is asked for again after so long, ms. */
 const READ_AGAIN_MS = 1000;
 const TOO_MANY_REQUESTS = 429;
+const NOT_FOUND = 404;
 const DAY_MS = 86_400_000;
 
 /** Reads the whole at once, and listens to the server; whenever the line opens, what came meanwhile is read. */
@@ -66,14 +69,14 @@ const listen = createEffect(
  */
 function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
   return defer(() => forkJoin([wire.compareClock(), wire.snapshot(lastSeq())])).pipe(
-    mergeMap(([compared, { entries, instruments, household, larder, learned, room }]) => [
+    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room }]) => [
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
       InstrumentActions.received({ instruments }),
       RecordActions.received({ records: { ...larder, settings: [householdRecord(household)] } }),
       LearnedActions.received({ learned }),
       RoomActions.received({ readings: room }),
-      LogActions.loaded({ entries }),
+      LogActions.loaded({ entries, past }),
     ]),
     catchError((error: unknown) => {
       const again = timer(READ_AGAIN_MS).pipe(switchMap(() => readFrom(wire, lastSeq)));
@@ -207,21 +210,33 @@ const tellSimulator = createEffect(
   { functional: true, dispatch: false },
 );
 
-/** What instruments read of a make that is over, and of the room around it, comes when a page looks at it, once. */
+/** How warm the room was around a make that is over. */
+function roomOf(entries: readonly StoredEntry[], wire: ApiClient): Observable<Action> {
+  const batch = replay(entries);
+  if (!batch?.ended) return EMPTY;
+  return from(wire.room(batch.startedMs - DAY_MS, batch.ended.atMs)).pipe(
+    map((readings) => RoomActions.received({ readings })),
+  );
+}
+
+/** A make that is over comes whole, with what instruments read and the room around it, when a page looks at it, once. */
 const readWhole = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
     const batches = store.selectSignal(logFeature.selectBatches);
+    const loaded = store.selectSignal(logFeature.selectLoaded);
     const read = new Set<string>();
     return merge(actions$.pipe(ofType(FollowActions.wanted)), actions$.pipe(ofType(LogActions.loaded))).pipe(
       withLatestFrom(store.select(followFeature.selectWanted)),
       mergeMap(([, wanted]) => {
+        if (!wanted || read.has(wanted) || !loaded()) return EMPTY;
         const batch = batches().find((b) => b.id === wanted);
-        if (!wanted || !batch?.ended || read.has(wanted)) return EMPTY;
+        if (batch && !batch.ended) return EMPTY;
         read.add(wanted);
-        const room = wire.room(batch.startedMs - DAY_MS, batch.ended.atMs);
-        return forkJoin([wire.batch(wanted), room]).pipe(
-          mergeMap(([entries, readings]) => [LogActions.arrived({ entries }), RoomActions.received({ readings })]),
-          catchError(() => {
+        return from(wire.batch(wanted)).pipe(
+          mergeMap((entries) => concat(of(LogActions.makeRead({ batchId: wanted, entries })), roomOf(entries, wire))),
+          catchError((error: unknown) => {
+            if (error instanceof HttpErrorResponse && error.status === NOT_FOUND)
+              return of(LogActions.makeUnknown({ batchId: wanted }));
             read.delete(wanted);
             return EMPTY;
           }),

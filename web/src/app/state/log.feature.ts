@@ -1,7 +1,7 @@
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import type { StoredEntry } from '@oat-crock/contract/api';
-import { replay, type Batch, type Entry } from '@oat-crock/core';
+import type { PastMakes, StoredEntry } from '@oat-crock/contract/api';
+import { replay, takenBy, type Batch, type Entry, type Taken } from '@oat-crock/core';
 import type { Refused } from './waiting';
 
 /** An entry as the page holds it: stored by the server (with a place in its order), or still to be sent. */
@@ -9,6 +9,12 @@ export type UnsentEntry = Entry & { readonly seq: number | null };
 
 export interface LogState extends EntityState<UnsentEntry> {
   readonly loaded: boolean;
+  /** Older makes that the server did not tell to begin with. */
+  readonly past: PastMakes;
+  /** Those of them that were read since, because somebody looked at them. */
+  readonly readSince: readonly string[];
+  /** Ids that somebody looked for and that no make has. */
+  readonly unknown: readonly string[];
   readonly refused: readonly Refused[];
   /** Why the server could not write what waits, in its words; empty where it can. */
   readonly unsentWhy: string;
@@ -18,7 +24,10 @@ export const LogActions = createActionGroup({
   source: 'log',
   events: {
     /** The log as the server has it, from the last place known here. */
-    Loaded: props<{ entries: readonly StoredEntry[] }>(),
+    Loaded: props<{ entries: readonly StoredEntry[]; past?: PastMakes | undefined }>(),
+    /** A make as a whole, which may be one that was not told to begin with. */
+    'Make Unknown': props<{ batchId: string }>(),
+    'Make Read': props<{ batchId: string; entries: readonly StoredEntry[] }>(),
     /** Entries the server tells of. */
     Arrived: props<{ entries: readonly StoredEntry[] }>(),
     /** Entries written here and not yet sent. */
@@ -33,7 +42,14 @@ export const LogActions = createActionGroup({
 });
 
 const adapter = createEntityAdapter<UnsentEntry>();
-const initial: LogState = adapter.getInitialState({ loaded: false, refused: [], unsentWhy: '' });
+const initial: LogState = adapter.getInitialState({
+  loaded: false,
+  past: { count: 0, taken: [] },
+  readSince: [],
+  unknown: [],
+  refused: [],
+  unsentWhy: '',
+});
 
 const unsent = (entries: readonly Entry[]): UnsentEntry[] => entries.map((entry) => ({ ...entry, seq: null }));
 
@@ -41,7 +57,16 @@ export const logFeature = createFeature({
   name: 'log',
   reducer: createReducer(
     initial,
-    on(LogActions.loaded, (state, { entries }) => adapter.upsertMany([...entries], { ...state, loaded: true })),
+    on(LogActions.loaded, (state, { entries, past }) =>
+      adapter.upsertMany([...entries], { ...state, loaded: true, past: past ?? state.past }),
+    ),
+    on(LogActions.makeRead, (state, { batchId, entries }) =>
+      adapter.upsertMany([...entries], {
+        ...state,
+        readSince: isTold(state, batchId) ? state.readSince : [...state.readSince, batchId],
+      }),
+    ),
+    on(LogActions.makeUnknown, (state, { batchId }) => ({ ...state, unknown: [...state.unknown, batchId] })),
     on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], { ...state, unsentWhy: '' })),
     on(LogActions.unsent, (state, { why }) => ({ ...state, unsentWhy: why })),
     on(LogActions.logged, LogActions.recovered, (state, { entries }) => adapter.addMany(unsent(entries), state)),
@@ -50,13 +75,16 @@ export const logFeature = createFeature({
     ),
     on(LogActions.refusalsSeen, (state) => ({ ...state, refused: [] })),
   ),
-  extraSelectors: ({ selectLogState }) => {
+  extraSelectors: ({ selectLogState, selectPast, selectReadSince }) => {
     const { selectAll } = adapter.getSelectors();
     const selectEntries = createSelector(selectLogState, selectAll);
+    const selectBatches = createSelector(selectEntries, batchesOf);
     return {
       selectEntries,
       selectPending: createSelector(selectEntries, (entries) => entries.filter((e) => e.seq === null)),
-      selectBatches: createSelector(selectEntries, batchesOf),
+      selectBatches,
+      /** Everything that makes took out of the larder, those among them that are not here; in order of time. */
+      selectTaken: createSelector(selectBatches, selectPast, selectReadSince, takenByAll),
       /** The last place in the server's order that is known here. */
       selectLastSeq: createSelector(selectEntries, (entries) =>
         entries.reduce((last, e) => Math.max(last, e.seq ?? 0), 0),
@@ -64,6 +92,17 @@ export const logFeature = createFeature({
     };
   },
 });
+
+/** Whether the beginning of a make is known here. */
+const isTold = ({ entities }: LogState, batchId: string) =>
+  Object.values(entities).some((e) => e!.batchId === batchId && e!.body.type === 'started');
+
+/** What the makes here took, and what the older ones took together: one that was read since is among those already. */
+function takenByAll(batches: readonly Batch[], past: PastMakes, readSince: readonly string[]): readonly Taken[] {
+  const told = batches.filter(({ id }) => !readSince.includes(id));
+  const older = past.taken.map((taken): Taken => ({ ...taken, batchId: '', batchName: '' }));
+  return [...older, ...takenBy(told)].sort((a, b) => a.atMs - b.atMs);
+}
 
 /** Replays are kept by batch and made anew only where its entries have changed. */
 const replayed = new Map<string, { readonly key: string; readonly batch: Batch }>();

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { takenBy, type Gear, type Lot, type Taken } from '@oat-crock/core';
+import type { Gear, Lot, Taken } from '@oat-crock/core';
 import { KitchenClock } from './kitchen-clock';
 import { recordsFeature } from './records.feature';
 import { logFeature } from './log.feature';
@@ -25,8 +25,7 @@ export class OwnLarder {
   private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
   private readonly everyLot = this.store.selectSignal(recordsFeature.selectLots);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
-  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
-  readonly taken = computed(() => takenBy(this.batches()));
+  readonly taken = this.store.selectSignal(logFeature.selectTaken);
   readonly today = computed(() => dayOf(this.clock.nowMs()));
 
   readonly things = computed((): OwnThings => ({

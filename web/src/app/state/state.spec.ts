@@ -38,6 +38,29 @@ describe('the log in the page', () => {
     expect(logFeature.reducer(state, LogActions.refusalsSeen()).refused).toEqual([]);
   });
 
+  it('counts what older makes took once, also where one of them is read because somebody looks at it', () => {
+    const lotId = '01J00000000000000000000001';
+    const took: StoredEntry = {
+      ...stored(0)[0]!,
+      id: '01J000000000000000000000ZZ',
+      seq: 99,
+      body: { type: 'took', lotId, massG: 500 },
+    };
+    const older = [...stored(0), took];
+    const past = { count: 1, taken: [{ lotId, massG: 500, atMs: took.atMs }] };
+    const taken = (state: ReturnType<typeof reduce>) =>
+      logFeature.selectTaken({ log: state }).reduce((sum, { massG }) => sum + massG, 0);
+    const { batchId } = took;
+    const before = reduce(LogActions.loaded({ entries: [], past }));
+    const looked = logFeature.reducer(before, LogActions.makeRead({ batchId, entries: older }));
+    expect([taken(before), taken(looked)]).toEqual([500, 500]);
+    expect(logFeature.selectBatches({ log: looked }).length).toBe(1);
+    const told = reduce(LogActions.loaded({ entries: older }), LogActions.makeRead({ batchId, entries: older }));
+    expect(taken(told)).toBe(500);
+    const again = logFeature.reducer(before, LogActions.loaded({ entries: [] }));
+    expect(taken(again)).toBe(500);
+  });
+
   it('knows which makes are on the way', () => {
     expect(selectLive({ log: reduce(LogActions.loaded({ entries: stored(100) })) }).length).toBe(1);
     expect(selectLive({ log: reduce() })).toEqual([]);

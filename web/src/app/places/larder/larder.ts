@@ -7,7 +7,6 @@ import {
   isStock,
   leftOf,
   nearness,
-  takenBy,
   useFirst,
   type Gear,
   type GearKind,
@@ -73,10 +72,9 @@ export class LarderPlace {
   private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
   private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
-  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
 
-  private readonly taken = computed(() => takenBy(this.batches()));
+  private readonly taken = this.store.selectSignal(logFeature.selectTaken);
   private readonly today = computed(() => dayOf(this.clock.nowMs()));
 
   protected readonly boards = computed((): readonly Board[] => [

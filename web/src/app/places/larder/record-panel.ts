@@ -12,16 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Kept } from '@oat-crock/contract/api';
-import {
-  GEAR_TYPES,
-  leftOf,
-  referenceStock,
-  takenBy,
-  type Gear,
-  type GearKind,
-  type Lot,
-  type LotKind,
-} from '@oat-crock/core';
+import { GEAR_TYPES, leftOf, referenceStock, type Gear, type GearKind, type Lot, type LotKind } from '@oat-crock/core';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import type { Draft, RecordFamily, Writing } from '../../state/record-writing';
@@ -59,7 +50,7 @@ export class RecordPanel {
   private readonly allWriting = this.store.selectSignal(recordsFeature.selectWriting);
   private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
   private readonly things = this.store.selectSignal(recordsFeature.selectGear);
-  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly taken = this.store.selectSignal(logFeature.selectTaken);
 
   /** What is being written of it, if anything is. */
   protected readonly writing = computed((): Writing | null => this.allWriting()[this.id()] ?? null);
@@ -87,7 +78,7 @@ export class RecordPanel {
   );
 
   protected readonly uses = computed(() => {
-    const taken = takenBy(this.batches());
+    const taken = this.taken();
     const lot = this.family() === 'lots' ? (this.kept()?.kept.item as Lot | undefined) : undefined;
     if (!lot || lot.kind === 'cloth') return null;
     const own = taken

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { heldOf, ideasFor, isStock, takenBy } from '@oat-crock/core';
+import { heldOf, ideasFor, isStock } from '@oat-crock/core';
 import { textOf, NamedPipe, SayPipe } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
@@ -99,7 +99,7 @@ export class UseFirst {
   private readonly clock = inject(KitchenClock);
   private readonly book = inject(MethodBook);
   private readonly lots = this.store.selectSignal(recordsFeature.selectLotsHere);
-  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly taken = this.store.selectSignal(logFeature.selectTaken);
 
   private readonly here = this.store.selectSignal(selectHere);
   /** What was made, before what it may be made of: it is eaten and not made again. */
@@ -108,7 +108,7 @@ export class UseFirst {
   );
 
   protected readonly list = computed(() => {
-    const taken = takenBy(this.batches());
+    const taken = this.taken();
     const today = dayOf(this.clock.nowMs());
     return dueLots(this.lots(), taken, today, LISTED_DAYS)
       .slice(0, MOST_LOTS)

@@ -1,93 +1,80 @@
-import { countedOf, finishedStockOf, holdOf, methodOf, plainWords, type Batch } from '@oat-crock/core';
+import { countedOf, makeLineOf, plainWords, saidOf, type Batch, type MakeLine } from '@oat-crock/core';
+import type { MakesAsked, MakesFilter, MakesFound } from '@oat-crock/contract/api';
 import { lotCode } from '../../shared/ui/lot-code';
 import { named, tell, textOf } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
 import { sayDay } from '../../shared/ui/days';
 import { written } from '../../shared/ui/dates';
 
-/** How a make stands. */
-export type MakeState = 'on' | 'here' | 'gone' | 'held' | 'discarded';
-
-/** A make as a line of the ledger: what is read, and beside it what it is sorted by. */
+/** A make as it is read in the table of the ledger. */
 export interface LedgerRow {
-  readonly id: string;
-  readonly name: string;
+  readonly line: MakeLine;
+  readonly begun: string;
   readonly method: string;
   readonly lot: string;
-  readonly begun: string;
-  readonly begunMs: number;
   readonly made: string;
-  readonly madeG: number;
   readonly here: string;
-  readonly hereG: number;
   readonly useBy: string;
-  readonly useByDay: string;
-  readonly taste: number | null;
-  readonly state: MakeState;
-  readonly stateWords: string;
-  /** All that it is found by, in small letters without accents. */
-  readonly found: string;
 }
 
-/** A make as a line. */
-export function ledgerRow(batch: Batch): LedgerRow {
-  const { id, name, ended, startedMs } = batch;
-  const stock = finishedStockOf(batch);
-  const method = named(methodOf(batch).name);
-  const lot = lotCode(batch);
-  const state = stateOf(batch, stock?.left ?? 0);
+/** A make in words. */
+export function ledgerRow(line: MakeLine): LedgerRow {
+  const { startedMs, id, made, here, unit, called, madeG, useBy, state } = line;
+  const isDone = state !== 'on' && state !== 'discarded' && madeG > 0;
+  const weighs = isDone ? mass(madeG) : '';
   return {
-    id,
-    name,
-    method,
-    lot,
+    line,
     begun: written(startedMs, 'dayYear'),
-    begunMs: startedMs,
-    made: stock ? madeWords(stock.unit === 'pots' ? textOf(countedOf(stock, stock.made)) : '', batch) : '',
-    madeG: ended?.how === 'finished' ? ended.productG : 0,
-    here: stock && stock.left > 0 ? textOf(countedOf(stock, stock.left)) : '',
-    hereG: stock ? stock.left * stock.eachG : 0,
-    useBy: stock?.useBy ? sayDay(stock.useBy) : '',
-    useByDay: stock?.useBy ?? '',
-    taste: ended?.how === 'finished' ? (ended.score?.taste ?? null) : null,
-    state,
-    stateWords: tell('page.ledger.rows.state', { state }),
-    found: plainWords([name, method, lot, ...saidOf(batch)].join(' ')),
+    method: named(line.method),
+    lot: lotCode({ startedMs, id }),
+    made: !isDone
+      ? tell('page.ledger.rows.state', { state })
+      : unit === 'pots'
+        ? `${weighs}, ${textOf(countedOf({ unit, called }, made))}`
+        : weighs,
+    here: here > 0 ? textOf(countedOf({ unit, called }, here)) : '',
+    useBy: useBy === null ? '' : sayDay(useBy),
   };
 }
 
-const madeWords = (pots: string, { ended }: Batch): string => {
-  const weighs = ended?.how === 'finished' ? mass(ended.productG) : '';
-  return pots ? `${weighs}, ${pots}` : weighs;
-};
-
-function stateOf(batch: Batch, left: number): MakeState {
-  const { ended } = batch;
-  if (ended?.how === 'discarded') return 'discarded';
-  if (holdOf(batch)) return 'held';
-  if (!ended) return 'on';
-  return left > 0 ? 'here' : 'gone';
+/** What is found among the makes that this page has, as the kitchen's server would: for when that does not answer. */
+export function foundHere(batches: readonly Batch[], asked: MakesAsked): MakesFound {
+  const words = plainWords(asked.find).split(/\s+/).filter(Boolean);
+  const lines = batches
+    .map((batch) => ({ batch, line: makeLineOf(batch) }))
+    .filter(({ batch, line }) => isAsked(line, asked) && words.every((word) => textFound(batch, line).includes(word)))
+    .map(({ line }) => line)
+    .sort(inOrder(asked));
+  return { found: lines.length, all: batches.length, makes: lines.slice(asked.skip, asked.skip + asked.take) };
 }
 
-/** What somebody has said of it: notes, words at the end, reasons, and who got some of it. */
-function saidOf({ notes, ended, decisions, movements, photos }: Batch): string[] {
-  return [
-    ...notes.map((n) => n.text),
-    ...photos.map((p) => p.text),
-    ...decisions.flatMap((d) => [d.by, d.reason]),
-    ...movements.flatMap((m) => (m.is === 'issued' ? [m.to ?? '', m.why ?? ''] : [])),
-    ended?.how === 'finished' ? ended.words : (ended?.reason ?? ''),
-  ];
+const isAsked = (line: MakeLine, { states, methodId, fromMs, untilMs, taste }: MakesFilter) =>
+  (states.length === 0 || states.includes(line.state)) &&
+  (methodId === null || line.methodId === methodId) &&
+  (fromMs === null || line.startedMs >= fromMs) &&
+  (untilMs === null || line.startedMs < untilMs) &&
+  (taste === null || (line.score?.taste ?? 0) >= taste);
+
+function textFound(batch: Batch, line: MakeLine): string {
+  const { name, method, startedMs } = line;
+  const day = written(startedMs, 'dayYear');
+  return plainWords([name, named(method), lotCode(batch), day, ...saidOf(batch)].join(' '));
 }
 
-/** Rows in which every word of a line is found, and that stand so. */
-export function foundRows(
-  rows: readonly LedgerRow[],
-  line: string,
-  states: ReadonlySet<MakeState>,
-): readonly LedgerRow[] {
-  const words = plainWords(line).split(/\s+/).filter(Boolean);
-  return rows.filter(
-    ({ found, state }) => (states.size === 0 || states.has(state)) && words.every((w) => found.includes(w)),
-  );
+/** By a figure, what has none last; makes of one figure by when they were begun. */
+function inOrder({ sort, descending }: MakesAsked): (a: MakeLine, b: MakeLine) => number {
+  const way = descending ? -1 : 1;
+  return (a, b) => {
+    const [x, y] = [sortedBy(a, sort), sortedBy(b, sort)];
+    if (x === null || y === null) return Number(x === null) - Number(y === null) || b.startedMs - a.startedMs;
+    return (x < y ? -way : x > y ? way : 0) || b.startedMs - a.startedMs;
+  };
+}
+
+function sortedBy(line: MakeLine, sort: MakesAsked['sort']): number | string | null {
+  if (sort === 'started') return line.startedMs;
+  if (sort === 'name') return plainWords(line.name);
+  if (sort === 'made') return line.madeG;
+  if (sort === 'here') return line.hereG;
+  return sort === 'useBy' ? line.useBy : (line.score?.taste ?? null);
 }

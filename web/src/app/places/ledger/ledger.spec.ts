@@ -1,11 +1,15 @@
 import type { Type } from '@angular/core';
-import { receiverId, type Entry, type EntryBody } from '@oat-crock/core';
+import type { MakesAsked, MakesFound } from '@oat-crock/contract/api';
+import { makeLineOf, receiverId, replay, type Entry, type EntryBody } from '@oat-crock/core';
+import { ApiClient } from '../../state/api-client';
 import { logFeature } from '../../state/log.feature';
 import { pageOf, type TestPage } from '../../testing/page';
+import { until } from '../../testing/until';
 import { UseFirst } from '../larder/use-first';
 import { Today } from '../today/today';
 import { InStock } from './in-stock';
-import { foundRows, type LedgerRow } from './ledger-rows';
+import { EVERYTHING, filterAt, fromAddress, toAddress, type LookedFor } from './kept-filters';
+import { foundHere } from './ledger-rows';
 import { LedgerPlace } from './ledger';
 import { drawTrace } from './trace-geometry';
 import { TraceView } from './trace-view';
@@ -37,6 +41,19 @@ const EARLIER = make(1, 'Early pots', 9, '2026-05-06', SOLD);
 const LATER = make(2, 'Late pots', 2, '2026-05-20', { type: 'note', text: 'Crème from the upper path.' });
 const GONE = make(3, 'Gone pots', 20, '2026-05-01', { type: 'issued', how: 'eaten', pots: 9 });
 const HELD = make(4, 'Held pots', 1, '2026-05-21', { type: 'held', by: 'Ine', reason: 'smells of yeast' });
+
+const ASKED: MakesAsked = {
+  find: '',
+  states: [],
+  methodId: null,
+  fromMs: null,
+  untilMs: null,
+  taste: null,
+  sort: 'started',
+  descending: true,
+  skip: 0,
+  take: 100,
+};
 
 const written = (page: TestPage<unknown>) =>
   page.store
@@ -133,21 +150,64 @@ describe('the ledger', () => {
     expect(written(page)).toEqual([]);
   });
 
-  it('finds a make by anything said of it, and only those that stand so', async () => {
-    const page = await pageOf(LedgerPlace, [...EARLIER, ...LATER, ...GONE, ...HELD], NOW);
-    const rows = () => (page.fixture.componentInstance as unknown as { found: () => LedgerRow[] }).found();
-    const names = (line: string, ...states: LedgerRow['state'][]) =>
-      foundRows(rows(), line, new Set(states)).map((r) => r.name);
-    expect(rows().length).toBe(4);
-    expect(names('QUAY market')).toEqual(['Early pots']);
-    expect(names('creme upper')).toEqual(['Late pots']);
-    expect(names('yeast')).toEqual(['Held pots']);
-    expect(names('scalded').length).toBe(4);
-    expect(names('', 'gone')).toEqual(['Gone pots']);
-    expect(names('', 'here', 'held').sort()).toEqual(['Early pots', 'Held pots', 'Late pots']);
-    expect(names('market nowhere')).toEqual([]);
-    await page.fixture.whenStable();
-    expect(page.text()).toContain('4 makes of 4');
+  it('finds a make by anything said of it, and only those that stand so, where the server does not answer', () => {
+    const batches = [EARLIER, LATER, GONE, HELD].map((log) => replay(log)!);
+    const names = (change: Partial<MakesAsked>) =>
+      foundHere(batches, { ...ASKED, ...change }).makes.map(({ name }) => name);
+    expect(names({})).toEqual(['Held pots', 'Late pots', 'Early pots', 'Gone pots']);
+    expect(names({ find: 'QUAY market' })).toEqual(['Early pots']);
+    expect(names({ find: 'creme upper' })).toEqual(['Late pots']);
+    expect(names({ find: 'yeast' })).toEqual(['Held pots']);
+    expect(names({ find: 'scalded may' })).toEqual(['Held pots', 'Late pots']);
+    expect(names({ find: 'market nowhere' })).toEqual([]);
+    expect(names({ states: ['gone'] })).toEqual(['Gone pots']);
+    expect(names({ states: ['here', 'held'] })).toEqual(['Held pots', 'Late pots', 'Early pots']);
+    expect(names({ sort: 'useBy', descending: false })).toEqual(['Gone pots', 'Early pots', 'Late pots', 'Held pots']);
+    expect(names({ sort: 'here' })[3]).toBe('Gone pots');
+    expect(names({ fromMs: replay(LATER)!.startedMs })).toEqual(['Held pots', 'Late pots']);
+    expect(names({ taste: 1 })).toEqual([]);
+    expect(names({ skip: 1, take: 2 })).toEqual(['Late pots', 'Early pots']);
+  });
+
+  it('shows what the kitchen’s server finds, a part at a time, and asks anew when what is looked for changes', async () => {
+    const many = [EARLIER, LATER, GONE].map((log) => makeLineOf(replay(log)!));
+    const asked: MakesAsked[] = [];
+    const wire = {
+      makes: (of: MakesAsked): Promise<MakesFound> => {
+        asked.push(of);
+        const makes = of.find ? many.slice(0, 1) : many;
+        return Promise.resolve({ found: of.find ? 1 : 240, all: 240, makes });
+      },
+    };
+    const page = await pageOf(LedgerPlace, EARLIER, NOW, {}, [{ provide: ApiClient, useValue: wire }]);
+    await until(() => page.text().includes('240 makes of 240'));
+    expect(page.text()).not.toContain('does not answer');
+    const find = page.element.querySelector<HTMLInputElement>('#ledger-find')!;
+    find.value = 'quay';
+    find.dispatchEvent(new Event('input'));
+    await until(() => page.text().includes('1 make of 240'));
+    expect(asked.at(-1)!.find).toBe('quay');
+    await page.click('gone');
+    await until(() => asked.at(-1)!.states.includes('gone'));
+    await page.click('Keep this search');
+    await page.click('Show all');
+    await until(() => page.text().includes('240 makes of 240'));
+    await page.click('“quay”, gone');
+    await until(() => asked.at(-1)!.find === 'quay');
+    await page.click(/^Forget the search/);
+    expect(page.element.querySelector('.kept')).toBeNull();
+  });
+
+  it('puts what is looked for into an address and reads it back, leaving aside what cannot be', () => {
+    const of: LookedFor = { find: 'upper path', states: ['here', 'held'], methodId: 'quark', days: 91, taste: 4 };
+    const address = toAddress(of) as Record<string, string>;
+    expect(fromAddress(address)).toEqual(of);
+    expect(fromAddress({ states: 'here,nonsense', days: '17', taste: '9' })).toEqual({
+      ...EVERYTHING,
+      states: ['here'],
+    });
+    expect(Object.values(toAddress(EVERYTHING)).every((v) => v === null)).toBeTrue();
+    expect(filterAt(of, NOW).fromMs).toBe(NOW - 91 * DAY);
   });
 });
 

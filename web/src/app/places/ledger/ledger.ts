@@ -1,49 +1,165 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Router, RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { TableModule } from 'primeng/table';
+import { MAKE_STATES, type MakeLine, type MakeState } from '@oat-crock/core';
+import { MAKES_SORTED_BY } from '@oat-crock/contract/api';
+import { TableModule, type TableLazyLoadEvent } from 'primeng/table';
+import { KitchenClock } from '../../state/kitchen-clock';
 import { logFeature } from '../../state/log.feature';
-import { SayPipe, tell } from '../../shared/ui/said';
+import { MethodBook } from '../../state/method-book';
+import { OptionField } from '../../shared/ui/option-field';
+import { SayPipe, named, tell, textList } from '../../shared/ui/said';
 import { InStock } from './in-stock';
-import { foundRows, ledgerRow, type LedgerRow, type MakeState } from './ledger-rows';
-
-const STATES: readonly MakeState[] = ['here', 'on', 'gone', 'held', 'discarded'];
+import {
+  EVERYTHING,
+  filterAt,
+  fromAddress,
+  keepFilters,
+  keptFilters,
+  PERIOD_DAYS,
+  toAddress,
+  type LookedFor,
+} from './kept-filters';
+import { LedgerHead } from './ledger-head';
+import { ledgerRow } from './ledger-rows';
+import { MakeFinder } from './make-finder';
 
 /** Height of a line of the table, px: scrolling reckons with it. */
 const LINE_PX = 46;
+/** So many makes are laid over one another at the most. */
+export const MOST_COMPARED = 6;
+const MINUTE_MS = 60_000;
 
 /** What was made: what of it is here and where it went, and every make there was, found by anything said of it. */
 @Component({
   selector: 'oc-ledger',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InStock, RouterLink, SayPipe, TableModule],
+  imports: [InStock, LedgerHead, OptionField, RouterLink, SayPipe, TableModule],
+  providers: [MakeFinder],
   templateUrl: './ledger.html',
   styleUrl: './ledger.css',
 })
 export class LedgerPlace {
   private readonly router = inject(Router);
-  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+  private readonly route = inject(ActivatedRoute);
+  private readonly clock = inject(KitchenClock);
+  private readonly book = inject(MethodBook);
+  protected readonly finder = inject(MakeFinder);
+  protected readonly loaded = inject(Store).selectSignal(logFeature.selectLoaded);
   protected readonly LINE_PX = LINE_PX;
-  protected readonly STATES = STATES;
+  protected readonly STATES = MAKE_STATES;
+  protected readonly words = ledgerRow;
 
-  protected readonly line = signal('');
-  protected readonly states = signal<ReadonlySet<MakeState>>(new Set());
-  private readonly rows = computed(() => this.batches().map(ledgerRow));
-  protected readonly found = computed(() => [...foundRows(this.rows(), this.line(), this.states())]);
-  protected readonly isEmpty = computed(() => this.rows().length === 0);
-  protected readonly counted = computed(() =>
-    tell('page.ledger.ledger.found', { count: this.found().length, all: this.rows().length }),
-  );
+  protected readonly lookedFor = signal<LookedFor>(fromAddress(this.route.snapshot.queryParams));
+  protected readonly isMore = signal(hasMore(this.lookedFor()));
+  protected readonly isAny = computed(() => wordsOf(this.lookedFor()) === '');
+  protected readonly kept = signal(keptFilters());
+  protected readonly keptNames = computed(() => Object.keys(this.kept()));
+  /** Makes that are to be laid over one another. */
+  protected readonly marked = signal<readonly string[]>([]);
+  protected readonly MOST_COMPARED = MOST_COMPARED;
 
-  protected toggle(state: MakeState): void {
-    this.states.update((states) => {
-      const next = new Set(states);
-      if (!next.delete(state)) next.add(state);
-      return next;
+  protected readonly methods = computed(() => [
+    { id: '', label: tell('page.ledger.ledger.anyMethod') },
+    ...this.book.all().map(({ id, name }) => ({ id, label: named(name) })),
+  ]);
+  protected readonly periods = computed(() => [
+    { id: '', label: tell('page.ledger.ledger.everBegun') },
+    ...PERIOD_DAYS.map((days) => ({
+      id: String(days),
+      label: tell('page.ledger.ledger.lastDays', { days: String(days) }),
+    })),
+  ]);
+  protected readonly tastes = computed(() => [
+    { id: '', label: tell('page.ledger.ledger.anyTaste') },
+    ...[2, 3, 4, 5].map((taste) => ({
+      id: String(taste),
+      label: tell('page.ledger.ledger.tasteAtLeast', { taste: String(taste) }),
+    })),
+  ]);
+  protected readonly counted = computed(() => {
+    const all = this.finder.all();
+    return all === null ? '' : tell('page.ledger.ledger.found', { count: this.finder.found(), all });
+  });
+
+  constructor() {
+    effect(() => {
+      const of = this.lookedFor();
+      // To the minute: what is looked for is no other with every tick of the clock.
+      const nowMs = of.days === null ? 0 : Math.ceil(this.clock.nowMs() / MINUTE_MS) * MINUTE_MS;
+      this.finder.look(filterAt(of, nowMs));
     });
   }
 
-  protected open({ id }: LedgerRow): void {
+  /** What is looked for stands in the address: going back leads to it. */
+  private look(of: LookedFor): void {
+    this.lookedFor.set(of);
+    void this.router.navigate([], { relativeTo: this.route, queryParams: toAddress(of), replaceUrl: true });
+  }
+
+  protected set(change: Partial<LookedFor>): void {
+    this.look({ ...this.lookedFor(), ...change });
+  }
+
+  protected toggle(state: MakeState): void {
+    const { states } = this.lookedFor();
+    this.set({ states: states.includes(state) ? states.filter((s) => s !== state) : [...states, state] });
+  }
+
+  protected readonly numberIn = (id: string) => (id === '' ? null : Number(id));
+
+  protected forget(): void {
+    this.look(EVERYTHING);
+  }
+
+  /** What is looked for is kept under its own words. */
+  protected keep(): void {
+    this.kept.update((kept) => ({ ...kept, [wordsOf(this.lookedFor(), this.methodName())]: this.lookedFor() }));
+    keepFilters(this.kept());
+  }
+
+  protected drop(name: string): void {
+    this.kept.update((kept) => Object.fromEntries(Object.entries(kept).filter(([other]) => other !== name)));
+    keepFilters(this.kept());
+  }
+
+  protected lookAgain(name: string): void {
+    const of = this.kept()[name]!;
+    this.look(of);
+    if (hasMore(of)) this.isMore.set(true);
+  }
+
+  protected load({ first, rows, sortField, sortOrder }: TableLazyLoadEvent): void {
+    const sort = MAKES_SORTED_BY.find((by) => by === sortField);
+    if (sort) this.finder.sortBy(sort, sortOrder === -1);
+    this.finder.show(first ?? 0, (first ?? 0) + (rows ?? 0));
+  }
+
+  protected mark(id: string): void {
+    this.marked.update((ids) => (ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id]));
+  }
+
+  protected open({ id }: MakeLine): void {
     void this.router.navigate(['/make', id]);
   }
+
+  private methodName(): string {
+    const { methodId } = this.lookedFor();
+    return this.methods().find(({ id }) => id === methodId)?.label ?? '';
+  }
+}
+
+/** Whether anything is looked for that is not in sight at once. */
+const hasMore = ({ methodId, days, taste }: LookedFor) => methodId !== null || days !== null || taste !== null;
+
+/** What is looked for, in words: "“upper path”, here, Quark". */
+function wordsOf({ find, states, methodId, days, taste }: LookedFor, method = methodId ?? ''): string {
+  const parts = [
+    find.trim() && tell('page.ledger.ledger.quoted', { words: find.trim() }),
+    ...states.map((state) => tell('page.ledger.rows.state', { state })),
+    method,
+    days === null ? '' : tell('page.ledger.ledger.lastDays', { days: String(days) }),
+    taste === null ? '' : tell('page.ledger.ledger.tasteAtLeast', { taste: String(taste) }),
+  ];
+  return textList(parts.filter(Boolean), 'comma');
 }

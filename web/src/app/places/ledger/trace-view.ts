@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
@@ -9,11 +9,13 @@ import {
   massBalanceOf,
   receiverId,
   recalled,
+  replay,
   traceOf,
   type Batch,
   type TraceNode,
   type Traced,
 } from '@oat-crock/core';
+import { ApiClient } from '../../state/api-client';
 import { logFeature } from '../../state/log.feature';
 import { Logger } from '../../state/logger';
 import { selectReceivers } from '../../state/own-stock';
@@ -23,13 +25,14 @@ import { lotCode } from '../../shared/ui/lot-code';
 import { SayPipe, tell, textOf } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
 import { balanceWords } from './balance-words';
+import { LedgerHead } from './ledger-head';
 import { drawTrace, type DrawnLink } from './trace-geometry';
 
 /** Where something came from and where it went, in one drawing; and who to call and what to hold where it was not sound. */
 @Component({
   selector: 'oc-trace-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField, RouterLink, SayPipe],
+  imports: [LedgerHead, OptionField, RouterLink, SayPipe],
   templateUrl: './trace-view.html',
   styleUrl: './trace-view.css',
 })
@@ -40,18 +43,38 @@ export class TraceView {
   private readonly router = inject(Router);
   private readonly logger = inject(Logger);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  private readonly past = this.store.selectSignal(logFeature.selectPast);
+  private readonly wire = inject(ApiClient);
   private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly receivers = this.store.selectSignal(selectReceivers);
 
+  /** The makes it is connected with, as the kitchen's server knows them: some may be older than what this page has. */
+  protected readonly told = resource({
+    params: () => ({ id: this.id(), of: this.past().count }),
+    loader: ({ params: { id, of } }) => (id && of > 0 ? this.wire.traces(id) : Promise.resolve(null)),
+  });
+  private readonly connected = computed((): readonly Batch[] => {
+    const told = this.told.hasValue() ? (this.told.value()?.entries ?? []) : [];
+    const here = new Set(this.batches().map(({ id }) => id));
+    const older = Map.groupBy(told, (entry) => entry.batchId);
+    return [...older].flatMap(([id, log]) => (here.has(id) ? [] : (replay(log) ?? [])));
+  });
+  private readonly allBatches = computed(() => [...this.batches(), ...this.connected()]);
+  /** More is connected with it than can be drawn. */
+  protected readonly tooMany = computed(() => {
+    const told = this.told.hasValue() ? this.told.value() : null;
+    return told && told.told < told.makes ? told : null;
+  });
+
   private readonly traced = computed((): Traced => ({
-    batches: this.batches(),
+    batches: this.allBatches(),
     lots: Object.values(this.lots()).map(({ item }) => item),
     gear: Object.values(this.gear()).map(({ item }) => item),
   }));
   /** Everything that can be traced: makes with their lot, lots, cultures, gear, people. */
   protected readonly options = computed(() => [
-    ...this.batches().map((b) => ({ id: b.id, label: `${b.name}, ${lotCode(b)}` })),
+    ...this.allBatches().map((b) => ({ id: b.id, label: `${b.name}, ${lotCode(b)}` })),
     ...[...this.traced().lots, ...this.traced().gear].map(({ id, name }) => ({ id, label: name })),
     ...this.receivers().map((name) => ({ id: receiverId(name), label: name })),
   ]);
@@ -72,7 +95,7 @@ export class TraceView {
 
   /** Where all that went into it is, where it is a make that is done. */
   protected readonly balance = computed(() => {
-    const batch = this.batches().find((b) => b.id === this.id());
+    const batch = this.allBatches().find((b) => b.id === this.id());
     const balance = batch && massBalanceOf(batch);
     return balance ? balanceWords(balance) : '';
   });

@@ -33,6 +33,11 @@ import { mass } from '../../shared/ui/words';
         </li>
       }
     </ul>
+    @if (past().count > 0) {
+      <p>
+        <a routerLink="/ledger">{{ 'page.make.batchList.olderInLedger' | say: { count: past().count } }}</a>
+      </p>
+    }
   `,
   styles: `
     ul {
@@ -75,7 +80,9 @@ import { mass } from '../../shared/ui/words';
   `,
 })
 export class BatchList {
-  private readonly batches = inject(Store).selectSignal(logFeature.selectBatches);
+  private readonly store = inject(Store);
+  private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+  protected readonly past = this.store.selectSignal(logFeature.selectPast);
   protected readonly rows = computed(() =>
     this.batches().map((batch) => ({
       batch,

@@ -74,6 +74,13 @@ export class Make {
   protected readonly batch = computed(() => this.batches().find((b) => b.id === this.batchId()) ?? null);
   protected readonly followed = computed(() => this.byBatch()[this.batchId() ?? ''] ?? null);
   protected readonly failure = computed(() => this.failures()[this.batchId() ?? ''] ?? null);
+  private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
+  private readonly past = this.store.selectSignal(logFeature.selectPast);
+  private readonly unknown = this.store.selectSignal(logFeature.selectUnknown);
+  /** It may be one of those that the page was not told to begin with, and is being asked for. */
+  protected readonly mayCome = computed(
+    () => !this.loaded() || (this.past().count > 0 && !this.unknown().includes(this.batchId() ?? '')),
+  );
   protected readonly method = computed(() => (this.batch() ? named(methodOf(this.batch()!).name) : ''));
   protected readonly headline = computed(() => {
     const [batch, followed] = [this.batch(), this.followed()];
