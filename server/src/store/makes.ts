@@ -116,12 +116,13 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     },
     find: (asked) => {
       const { where, values } = whereOf(asked);
+      const order = orderOf(asked);
       const { n: found } = db
         .prepare<unknown[], { n: number }>(`SELECT count(*) AS n FROM make ${where}`)
         .get(...values)!;
       const lines = db
         .prepare<unknown[], { line: string }>(
-          `SELECT line FROM make ${where} ORDER BY ${orderOf(asked)} LIMIT ? OFFSET ?`,
+          `SELECT line FROM make WHERE row IN (SELECT row FROM make ${where} ORDER BY ${order} LIMIT ? OFFSET ?) ORDER BY ${order}`,
         )
         .all(...values, asked.take, asked.skip);
       return { found, all: all.get()!.n, makes: lines.map(({ line }) => JSON.parse(line) as MakeLine) };
@@ -195,6 +196,7 @@ const SORTED_BY: Readonly<Record<MakesSortedBy, string>> = {
 
 /** What has no such figure stands last, whichever way; makes of one figure by when they were begun. */
 function orderOf({ sort, descending }: MakesAsked): string {
+  if (sort === 'started') return descending ? 'started_ms DESC' : 'started_ms ASC';
   const by = SORTED_BY[sort];
   return `${by} IS NULL, ${by} ${descending ? 'DESC' : 'ASC'}, started_ms DESC, batch_id`;
 }

@@ -11,7 +11,7 @@ import { foundHere } from './ledger-rows';
 /** Lines that are asked for at once. */
 const PART = 100;
 /** Typing rests so long before it is looked for, and what happens in the kitchen is gathered so long, ms. */
-const REST_MS = 120;
+const REST_MS = 60;
 
 interface Sorted {
   readonly sort: MakesSortedBy;
@@ -53,7 +53,7 @@ export class MakeFinder {
       this.lastSeq();
       this.lineIs();
       if (!this.loaded() || !this.filter()) return;
-      const resting = setTimeout(() => untracked(() => void this.askAnew()), REST_MS);
+      const resting = setTimeout(() => untracked(() => void this.askAnew()), this.turn === 0 ? 0 : REST_MS);
       cleanUp(() => clearTimeout(resting));
     });
   }
