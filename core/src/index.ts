@@ -258,6 +258,19 @@ export {
 } from './lots/lot.js';
 export { leftOf, type Taken, takenBy } from './larder/left.js';
 export { type FinishedStock, finishedStockOf, issuedBy, movedIn } from './ledger/finished-stock.js';
+export { GIVEN_AT, type GivenWindow, type MakeFigures, makeFiguresOf } from './ledger/make-figures.js';
+export { scorecard, type ScoredGroup, SHOULD_HOLD } from './ledger/scorecard.js';
+export {
+  TREND_FIGURES,
+  type TrendChange,
+  type TrendFigure,
+  type TrendFinding,
+  type TrendMake,
+  type Trends,
+  trendsOf,
+} from './ledger/trends.js';
+export { LEAST_MAKES, type Shift } from './ledger/changes.js';
+export { untilMoment } from './ledger/until-moment.js';
 export { MAKE_STATES, makeLineOf, type MakeLine, type MakeState, saidOf } from './ledger/make-line.js';
 export {
   madeFrom,

@@ -6,6 +6,7 @@ import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
 import { pageLog } from './ledger/page-log.js';
 import { searchWords } from './ledger/search-words.js';
+import { figureStore, type FigureStore } from './store/figures.js';
 import { followedBy, makeStore, type MakeStore } from './store/makes.js';
 import { lessonStore, type LessonStore } from './store/lessons.js';
 import { roomStore, type RoomStore } from './store/room.js';
@@ -36,6 +37,8 @@ export interface Kitchen {
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
   readonly lessons: LessonStore;
+  /** What finished makes come to, as far as it was worked out. */
+  readonly figures: FigureStore;
   /** What finished makes taught, as far as it was worked out. */
   readonly learned: () => Learned;
   /** Whether nothing is being worked out of that any more. */
@@ -97,6 +100,7 @@ export function openKitchen(
       plannedBatches: kept.plannedBatches.all(),
     }),
     lessons,
+    figures: figureStore(db),
     learned: () => ({ ...lessons.learned(), settled: learning.settled }),
     learning,
     clock:

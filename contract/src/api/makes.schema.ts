@@ -1,6 +1,6 @@
 import { MAKE_STATES } from '@oat-crock/core';
 import Joi from 'joi';
-import { moment } from './entry-parts.js';
+import { moment, ulid } from './entry-parts.js';
 import { MAKES_SORTED_BY, type MakesAsked } from './makes.js';
 
 /** A list in an address: its items with commas between. */
@@ -15,6 +15,12 @@ const listed = (item: Joi.Schema) =>
 
 /** The most lines that are told at once. */
 export const MAKES_AT_ONCE = 500;
+
+/** Whose figures an address asks for: of a method, or of some makes; of the method with most makes where nothing is said. */
+export const figuresSchema: Joi.ObjectSchema<{ methodId: string | null; of: string[] }> = Joi.object({
+  methodId: Joi.string().max(60).default(null),
+  of: listed(ulid).default([]),
+}).prefs({ convert: true });
 
 /** What makes an address asks for: `?find=upper%20path&states=here,held&sort=made&take=100`. */
 export const makesSchema: Joi.ObjectSchema<MakesAsked> = Joi.object({

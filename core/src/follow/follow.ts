@@ -250,7 +250,8 @@ function stageOf({ stage: { id, kind, params }, ...at }: TimelineStage, panel: S
   };
 }
 
-function windowsOf({ timeline, firstPass, souring, drains }: WorkedOut): readonly ReadyWindow[] {
+/** When what sours or drains in a make is ready, as it was worked out. */
+export function windowsOf({ timeline, firstPass, souring, drains }: WorkedOut): readonly ReadyWindow[] {
   const shift = souringShiftMs(timeline, firstPass);
   return [
     ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),

@@ -1,7 +1,8 @@
 import { say, type Message, type Text, uniqueTexts } from '../messages/message.js';
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
-import { byproductsOf, isGoods, type Byproduct } from '../balance/byproducts.js';
+import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
+import { besidesWorth, pricesOf } from '../balance/make-cost.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
@@ -207,23 +208,6 @@ function productOf(end: CrockState, potG: number): MakeSheet['product'] {
     syneresis: syneresis(end),
     pots: Math.floor(massG / potG),
   };
-}
-
-/** Prices that a maker chose: of a kilo in the shop, of an empty pot, of an hour of hands. */
-function pricesOf(choices: Choices) {
-  return {
-    shopPricePerKg: Number(choices['shopPrice']),
-    potPrice: Number(choices['potPrice'] ?? 0),
-    handsPerHour: Number(choices['handsPerHour'] ?? 0),
-  };
-}
-
-/** What comes besides the product, at the price that was given for it. */
-function besidesWorth(byproducts: readonly Byproduct[], choices: Choices): number {
-  return (
-    (byproducts.filter(isGoods).reduce((sum, { massG }) => sum + massG, 0) / 1000) *
-    Number(choices['besidesPrice'] ?? 0)
-  );
 }
 
 function sheetStage(run: StageRun, before: StageRun | undefined, environment: Environment): SheetStage {

@@ -1,4 +1,5 @@
-import { check, makesSchema } from '@oat-crock/contract';
+import { check, figuresSchema, makesSchema } from '@oat-crock/contract';
+import { scorecard } from '@oat-crock/core';
 import { Router } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import { connected } from '../ledger/connected.js';
@@ -8,6 +9,18 @@ export function ledgerRoutes(kitchen: Kitchen): Router {
   const router = Router();
   router.get('/makes', (request, response) => {
     response.json(kitchen.makes.find(check(makesSchema, request.query)));
+  });
+  router.get('/figures', (request, response) => {
+    const { methodId, of } = check(figuresSchema, request.query);
+    const { figures } = kitchen;
+    response.json({
+      methods: figures.methods(),
+      makes: of.length > 0 ? figures.ofMakes(of) : figures.ofMethod(methodId ?? figures.methods()[0]?.methodId ?? ''),
+      waiting: figures.waiting(),
+    });
+  });
+  router.get('/scorecard', (_request, response) => {
+    response.json({ windows: scorecard(kitchen.figures.windows()), waiting: kitchen.figures.waiting() });
   });
   router.get('/traces/:id', (request, response) => {
     response.json(connected(kitchen, request.params.id));

@@ -8,29 +8,50 @@ import type { Heard, LearningOrders, Look } from './start.js';
  * it. It is told to look, asks what is due one make after another, and says when that came to something new.
  */
 const { file, zone, engine } = workerData as LearningOrders;
-const { due, ask, pool } = school(openDb(file), engine, zone);
+const { due, ask, pool, unreckoned, reckon } = school(openDb(file), engine, zone);
 
 /** The last look that was asked for; null where nothing is to be done. */
 let wanted: Look | null = null;
-let queue: ReturnType<typeof due> = [];
+/** It was asked for since the makes were looked through. */
+let isNew = false;
+/** Makes that are to teach, and those of which it is not known yet what they come to. */
+let toAsk: ReturnType<typeof due> = [];
+let toReckon: ReturnType<typeof unreckoned> = [];
+let isPooled = true;
 
 parentPort!.on('message', (look: Look) => {
   const idle = wanted === null;
   wanted = look;
+  isNew = true;
   if (idle) setImmediate(work);
 });
 
-/** Asks one make; where none is left, looks whether any is due by now, and pools them at last. */
+/**
+ * One thing at a time, so that a new look is heard in between: asks a make; where all were asked, pools what they taught and says
+ * so; then works out what one of them comes to.
+ */
 function work(): void {
-  if (queue.length === 0) queue = due();
-  const [next, ...later] = queue;
+  if (isNew) {
+    isNew = false;
+    isPooled = false;
+    toAsk = due();
+  }
+  const [next, ...later] = toAsk;
+  const [first, ...others] = toReckon;
   if (next) {
     ask(next, wanted!.nowMs);
-    queue = later;
-    setImmediate(work);
+    toAsk = later;
+  } else if (!isPooled) {
+    const heard: Heard = { changed: pool() };
+    parentPort!.postMessage(heard);
+    isPooled = true;
+    toReckon = unreckoned();
+  } else if (first) {
+    reckon(first);
+    toReckon = others;
+  } else {
+    wanted = null;
     return;
   }
-  wanted = null;
-  const heard: Heard = { changed: pool() };
-  parentPort!.postMessage(heard);
+  setImmediate(work);
 }

@@ -4,6 +4,7 @@ import {
   isCulture,
   lessonsOf,
   lineOfMake,
+  makeFiguresOf,
   NOTHING_LEARNED,
   pooled,
   replay,
@@ -13,9 +14,11 @@ import {
   type Batch,
   type Entry,
   type Lesson,
+  type MakeFigures,
 } from '@oat-crock/core';
 import { houseOf } from '../house.js';
 import { entryStore, type EntryStore } from '../store/entries.js';
+import { figureStore } from '../store/figures.js';
 import { householdStore } from '../store/household.js';
 import { keptStore } from '../store/kept.js';
 import { lessonStore } from '../store/lessons.js';
@@ -40,6 +43,10 @@ export interface RenewalPolicy {
   readonly due: () => readonly Asked[];
   /** Follows a finished make to its end and keeps what it taught; one that cannot be followed teaches nothing. */
   readonly ask: (asked: Asked, nowMs: number) => void;
+  /** Makes that have not been reckoned as their logs stand, the newest first. */
+  readonly unreckoned: () => readonly Asked[];
+  /** Works out what a finished make comes to, with what the makes before it had taught, and keeps it. */
+  readonly reckon: (asked: Asked) => void;
   /** Pools what all of them taught, less what is to be forgotten; whether that comes to something else than before. */
   readonly pool: () => boolean;
 }
@@ -55,7 +62,9 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
   const lots = keptStore(db, 'lots');
   const finished = new FinishedMakes(entries);
 
-  const asked = (): readonly Asked[] => {
+  const figures = figureStore(db);
+
+  const everyMake = (): readonly Asked[] => {
     const cultures = culturesById(
       lots
         .all()
@@ -63,12 +72,15 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
         .map((kept) => kept.item)
         .filter(isCulture),
     );
-    const makes = finished
+    return finished
       .all()
       .map(({ batch, seq }) => ({ batch, ofSeq: seq, line: lineOfMake(batch, cultures) }))
       .sort((a, b) => b.batch.startedMs - a.batch.startedMs);
+  };
+
+  const asked = (): readonly Asked[] => {
     const inLine = new Map<string, number>();
-    return makes.filter(({ batch, line }) => {
+    return everyMake().filter(({ batch, line }) => {
       const of = line ?? batch.methodId;
       inLine.set(of, (inLine.get(of) ?? 0) + 1);
       return inLine.get(of)! <= MAKES_ASKED;
@@ -81,6 +93,17 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
       const whole = replayed(entries.ofBatch(batch.id)) ?? batch;
       const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
       lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), nowMs) }, ofSeq, engine);
+    },
+    unreckoned: () => everyMake().filter(({ batch, ofSeq }) => !figures.has(batch.id, ofSeq, engine)),
+    reckon: ({ batch, line, ofSeq }) => {
+      const whole = replayed(entries.ofBatch(batch.id, 'minute')) ?? batch;
+      const before = asked()
+        .filter((other) => other.batch.startedMs < batch.startedMs)
+        .flatMap((other) => lessons.of(other.batch.id, other.ofSeq, engine) ?? []);
+      const { forgotten } = stores.household.settings().settings;
+      const known = { learned: pooled(standingLessons(before, forgotten)), line: line ?? undefined };
+      const comesTo = figuresIn(whole, { ...houseOf(stores, batch), known });
+      figures.keep(batch.id, ofSeq, engine, { figures: comesTo, line });
     },
     pool: () => {
       const taught = asked().flatMap(({ batch, ofSeq }) => lessons.of(batch.id, ofSeq, engine) ?? []);
@@ -112,6 +135,19 @@ function lessonsIn(batch: Batch, line: string | null, house: House, nowMs: numbe
     return lessonsOf(worked, line ?? undefined).filter(isSound);
   } catch {
     return [];
+  }
+}
+
+/** Members that windows are given with: fewer than a page's, as a make is asked for several. */
+const WINDOW_MEMBERS = 200;
+
+/** What a make comes to; nothing where it cannot be followed. */
+function figuresIn(batch: Batch, house: House): MakeFigures | null {
+  const options = { members: WINDOW_MEMBERS, seed: seedFromText(batch.id), fanPoints: 0 };
+  try {
+    return makeFiguresOf(batch, options, householdAround(batch, house));
+  } catch {
+    return null;
   }
 }
 
