@@ -6,7 +6,7 @@ import { trendsOf, type TrendMake } from './trends.js';
 
 const DAY = 86_400_000;
 const START = Date.UTC(2025, 4, 1, 8);
-const monthOf = (ms: number) => new Date(ms).getUTCMonth() + 1;
+const isWarm = (ms: number) => [6, 7, 8, 9, 10].includes(new Date(ms).getUTCMonth() + 1);
 
 const PLAIN: Omit<MakeFigures, 'given'> = {
   inG: 5000,
@@ -35,7 +35,8 @@ function world(
   const noise = () => random() + random() + random() - 1.5;
   return Array.from({ length: count }, (_, i): TrendMake => {
     const { line = null, ...figures } = of(i, noise);
-    return { startedMs: START + 3 * i * DAY, line, figures: { ...PLAIN, ...figures } };
+    const startedMs = START + 3 * i * DAY;
+    return { startedMs, isWarm: isWarm(startedMs), line, figures: { ...PLAIN, ...figures } };
   });
 }
 
@@ -86,7 +87,7 @@ describe('figures over time', () => {
         line: i < 30 ? 'old' : 'new',
         milk: i % 40 < 20 ? 'hay' : 'grass',
       }));
-      return trendsOf(makes, monthOf, 8).findings.length > 0;
+      return trendsOf(makes).findings.length > 0;
     });
     expect(said.filter(Boolean).length).toBeLessThanOrEqual(8);
   });
@@ -98,7 +99,7 @@ describe('figures over time', () => {
       forecastSouredH: 5,
       line: i < 20 ? 'old' : 'new',
     }));
-    const { findings, changes } = trendsOf(makes, monthOf, 8);
+    const { findings, changes } = trendsOf(makes);
     expect(changes).toEqual([{ of: 'culture', atMs: makes[20]!.startedMs, from: 'old', to: 'new' }]);
     const of = findings.find((f) => f.figure === 'souredH' && f.is === 'change');
     if (of?.is !== 'change') return fail('the change of culture was not found');
@@ -113,7 +114,7 @@ describe('figures over time', () => {
       lostPct: (isWarm(START + 3 * i * DAY) ? 3 : 1) + 0.5 * noise(),
       milk: i === 50 ? 'borrowed' : 'evening',
     }));
-    const { findings, changes } = trendsOf(makes, monthOf, 8);
+    const { findings, changes } = trendsOf(makes);
     expect(changes).toEqual([]);
     const season = findings.find((f) => f.is === 'season');
     expect(season?.figure).toBe('lostPct');
@@ -121,13 +122,11 @@ describe('figures over time', () => {
   });
 
   it('look at nothing that is no figure, and at few makes not at all', () => {
-    expect(trendsOf([], monthOf, 8)).toEqual({ trends: [], changes: [], findings: [], asked: 0 });
+    expect(trendsOf([])).toEqual({ trends: [], changes: [], findings: [], asked: 0 });
     const odd = world(3, 1, () => ({ yieldPct: NaN }));
-    expect(trendsOf(odd, monthOf, 8).trends.map((t) => t.figure)).toEqual(['lostPct']);
+    expect(trendsOf(odd).trends.map((t) => t.figure)).toEqual(['lostPct']);
   });
 });
-
-const isWarm = (ms: number) => [6, 7, 8, 9, 10].includes(monthOf(ms));
 
 describe('the scorecard of forecasts', () => {
   it('counts what held, what was sooner and later, at the edge of a window as held', () => {

@@ -5,6 +5,8 @@ import { middle } from './scorecard.js';
 /** A make, as far as its figures are held against those of others of its method. */
 export interface TrendMake {
   readonly startedMs: number;
+  /** It was made in the warm months of the year. */
+  readonly isWarm: boolean;
   /** The line of the culture that soured it; null where none is kept. */
   readonly line: string | null;
   readonly figures: Omit<MakeFigures, 'given'>;
@@ -66,25 +68,17 @@ const SAID_BELOW = 0.05;
 export const MOST_LOOKED_AT = 400;
 /** A steady rise or fall is looked for in no fewer makes. */
 const LEAST_FOR_DRIFT = 10;
-/** Warm months are the warmest and so many on either side of it. */
-const SEASON_MONTHS = 2;
-
 /**
  * What the makes of a method came to over time, and what of it is more than chance.
  *
  * @param makes in order of time
- * @param monthOf month of a moment (ms) where the household is, 1 to 12
- * @param warmestMonth of its year, 1 to 12
  */
-export function trendsOf(makes: readonly TrendMake[], monthOf: (atMs: number) => number, warmestMonth: number): Trends {
+export function trendsOf(makes: readonly TrendMake[]): Trends {
   const looked = makes.slice(-MOST_LOOKED_AT);
   const stretches = KINDS.map((kind) => stretchesOf(looked, kind));
   const changes = stretches.flatMap(changesIn).sort((a, b) => a.atMs - b.atMs);
-  const isWarm = ({ startedMs }: TrendMake) => monthsApart(monthOf(startedMs), warmestMonth) <= SEASON_MONTHS;
   const figures = Object.keys(TREND_FIGURES) as TrendFigure[];
-  const questions = figures.flatMap((figure, i) =>
-    questionsOf(figure, { looked, stretches, isWarm, seed: 7919 * (i + 1) }),
-  );
+  const questions = figures.flatMap((figure, i) => questionsOf(figure, { looked, stretches, seed: 7919 * (i + 1) }));
   const adjusted = holm(questions.map(({ p }) => p));
   return {
     trends: figures.flatMap((figure) => {
@@ -103,11 +97,10 @@ export function trendsOf(makes: readonly TrendMake[], monthOf: (atMs: number) =>
 interface Looked {
   readonly looked: readonly TrendMake[];
   readonly stretches: readonly (readonly Stretch[])[];
-  readonly isWarm: (make: TrendMake) => boolean;
   readonly seed: number;
 }
 
-function questionsOf(figure: TrendFigure, { looked, stretches, isWarm, seed }: Looked): TrendFinding[] {
+function questionsOf(figure: TrendFigure, { looked, stretches, seed }: Looked): TrendFinding[] {
   const found: TrendFinding[] = [];
   const values = (makes: readonly TrendMake[]) => pointsOf(makes, figure).map(({ value }) => value);
   stretches.forEach((stretch, kind) => {
@@ -116,7 +109,7 @@ function questionsOf(figure: TrendFigure, { looked, stretches, isWarm, seed }: L
       if (shift) found.push({ figure, is: 'change', change, shift, p: shift.p });
     });
   });
-  const season = shiftOf(values(looked.filter((m) => !isWarm(m))), values(looked.filter(isWarm)), seed + 5);
+  const season = shiftOf(values(looked.filter((m) => !m.isWarm)), values(looked.filter((m) => m.isWarm)), seed + 5);
   if (season) found.push({ figure, is: 'season', shift: season, p: season.p });
   const points = pointsOf(looked, figure);
   if (points.length >= LEAST_FOR_DRIFT) {
@@ -135,8 +128,6 @@ function pointsOf(makes: readonly TrendMake[], figure: TrendFigure): { atMs: num
     return value === null || !Number.isFinite(value) ? [] : [{ atMs: startedMs, value }];
   });
 }
-
-const monthsApart = (a: number, b: number) => Math.min((a - b + 12) % 12, (b - a + 12) % 12);
 
 /** Makes one after another that had the same culture, milk or place. */
 interface Stretch {

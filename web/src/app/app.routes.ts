@@ -64,6 +64,16 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/trace-view').then((m) => m.TraceView),
   },
   {
+    path: 'ledger/trends',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/trends/trends').then((m) => m.TrendsView),
+  },
+  {
+    path: 'ledger/trends/:methodId',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/trends/trends').then((m) => m.TrendsView),
+  },
+  {
     path: 'make',
     title: 'page.shell.places.make',
     loadComponent: () => import('./places/make/make').then((m) => m.Make),

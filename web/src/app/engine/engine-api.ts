@@ -15,6 +15,8 @@ import type {
   Method,
   Quieter,
   Scaled,
+  TrendMake,
+  Trends,
   Wanted,
 } from '@oat-crock/core';
 
@@ -33,6 +35,8 @@ export interface EngineApi {
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): readonly Found[];
   /** How much milk a goal takes, all other choices left. */
   scale(asked: MakeAsked, goal: Goal): Scaled;
+  /** What makes came to over time, and what of it is more than chance. */
+  trends(makes: readonly TrendMake[]): Trends;
   /** When hands of a make fall in the night, and what would keep them out of it. */
   quieter(asked: MakeAsked): Quieter;
 }

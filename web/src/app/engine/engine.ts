@@ -12,6 +12,8 @@ import type {
   Method,
   Quieter,
   Scaled,
+  TrendMake,
+  Trends,
   Wanted,
 } from '@oat-crock/core';
 import type { Effort, EngineApi, MakeAsked } from './engine-api';
@@ -45,6 +47,10 @@ export class Engine {
 
   quieter(asked: MakeAsked): Promise<Quieter> {
     return this.deciding().ask((api) => api.quieter(asked));
+  }
+
+  trends(makes: readonly TrendMake[]): Promise<Trends> {
+    return this.deciding().ask((api) => api.trends(makes));
   }
 
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): Promise<readonly Found[]> {

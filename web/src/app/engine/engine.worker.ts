@@ -1,5 +1,15 @@
 import { householdAround, householdOf } from '@oat-crock/calendar';
-import { explain, findMakes, follow, makeSheet, quieter, scaleTo, seedFromText, SHEET_FORECAST } from '@oat-crock/core';
+import {
+  explain,
+  findMakes,
+  follow,
+  makeSheet,
+  quieter,
+  scaleTo,
+  seedFromText,
+  SHEET_FORECAST,
+  trendsOf,
+} from '@oat-crock/core';
 import { expose } from 'comlink';
 import type { Effort, EngineApi } from './engine-api';
 
@@ -20,6 +30,7 @@ const api: EngineApi = {
   find: (methods, wanted, settings) => findMakes(methods, wanted, householdOf(settings)),
   scale: ({ method, choices, settings, stocks, gear, known }, goal) =>
     scaleTo(method, choices, goal, { stocks, ...householdOf(settings, gear), known }),
+  trends: trendsOf,
   quieter: ({ method, choices, startMs, settings, stocks, gear, known }) =>
     quieter(method, choices, { startMs, stocks, ...householdOf(settings, gear), known }),
 };

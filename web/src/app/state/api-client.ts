@@ -5,7 +5,9 @@ import type {
   Instrument,
   MakesAsked,
   MakesFound,
+  MethodFigures,
   Problem,
+  Scorecard,
   ServerEvent,
   Settings,
   Snapshot,
@@ -99,6 +101,17 @@ export class ApiClient {
     const given = Object.entries(asked).filter(([, value]) => value !== null && value !== '');
     const params = new HttpParams({ fromObject: { ...Object.fromEntries(given), states: states.join(',') } });
     return firstValueFrom(this.http.get<MakesFound>(`${API}/makes`, { params }));
+  }
+
+  /** What the makes of a method came to over time; of that with most makes where none is named. */
+  figures(methodId: string): Promise<MethodFigures> {
+    const params = methodId ? { methodId } : {};
+    return firstValueFrom(this.http.get<MethodFigures>(`${API}/figures`, { params }));
+  }
+
+  /** How often the forecasts held. */
+  scorecard(): Promise<Scorecard> {
+    return firstValueFrom(this.http.get<Scorecard>(`${API}/scorecard`));
   }
 
   /** The makes that something is connected with, each with its log by hand. */

@@ -26,6 +26,9 @@ import { SayPipe } from '../../shared/ui/said';
         ariaCurrentWhenActive="page"
         >{{ 'page.ledger.ledger.makes' | say }}</a
       >
+      <a routerLink="/ledger/trends" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+        'page.ledger.trends.title' | say
+      }}</a>
       <a routerLink="/ledger/trace" routerLinkActive="here" ariaCurrentWhenActive="page">{{
         'page.ledger.ledger.traceRecall' | say
       }}</a>

@@ -1,0 +1,43 @@
+import type { Trend } from './trend-strips';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+
+/** Height of the strip of one figure, of what stands above the first and below the last, and of the words beside them, px. */
+export const STRIP = { height: 62, inner: 44, top: 44, bottom: 22, left: 148, right: 84 } as const;
+const DAY_MS = 86_400_000;
+
+/** One figure's strip: where its makes and its middle stand, and the ends of its scale. */
+export interface Strip {
+  readonly trend: Trend;
+  readonly top: number;
+  readonly middleY: number;
+  readonly least: number;
+  readonly most: number;
+  readonly dots: readonly { readonly x: number; readonly y: number; readonly i: number }[];
+}
+
+export function timeScale(fromMs: number, untilMs: number, width: number): ScaleLinear<number, number> {
+  const room = Math.max(DAY_MS, (untilMs - fromMs) * 0.02);
+  return scaleLinear()
+    .domain([fromMs - room, untilMs + room])
+    .range([STRIP.left, Math.max(STRIP.left + 60, width - STRIP.right)]);
+}
+
+export function stripsOf(trends: readonly Trend[], x: ScaleLinear<number, number>): readonly Strip[] {
+  return trends.map((trend, row): Strip => {
+    const values = trend.points.map(({ value }) => value);
+    const [least, most] = [Math.min(...values), Math.max(...values)];
+    const room = most > least ? 0 : Math.max(0.5, Math.abs(most) * 0.1);
+    const top = STRIP.top + row * STRIP.height;
+    const y = scaleLinear()
+      .domain([least - room, most + room])
+      .range([top + STRIP.inner, top + 4]);
+    return {
+      trend,
+      top,
+      middleY: y(trend.middle),
+      least,
+      most,
+      dots: trend.points.map(({ atMs, value }, i) => ({ x: x(atMs), y: y(value), i })),
+    };
+  });
+}
