@@ -6,6 +6,7 @@ export * from './api/settings.js';
 export * from './api/kept.js';
 export * from './api/event.js';
 export * from './api/makes.js';
+export * from './api/archive.js';
 export * from './api/figures.js';
 export * from './api/orders.js';
 export * from './api/planned-batch.js';

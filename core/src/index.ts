@@ -110,7 +110,7 @@ export { type Parking, parkingOf } from './cultures/park.js';
 export { PACE_AT, paces, shownOf, type WatchedMake } from './cultures/shown.js';
 export { type Bud, type Stem, stemsOf } from './cultures/stem.js';
 export { type Activity, activityAt, type LineShown } from './cultures/activity.js';
-export { type Kitchen, souringFactors, USUAL_KITCHEN } from './environment/environment.js';
+export { type Kitchen, souringFactors, USUAL_KITCHEN, type Member } from './environment/environment.js';
 export { type Household, kitchenFor, swingFrom } from './make/household.js';
 export { type DayClock, type WallClock } from './environment/day-clock.js';
 export { roomCourse, roomMeanOver, type RoomReading } from './environment/measured-room.js';

@@ -35,7 +35,9 @@ export type ServerEvent =
   | { readonly type: 'room'; readonly readings: readonly RoomReading[] }
   /** Records of the larder, new or changed: only those. */
   | { readonly type: 'larder'; readonly larder: Partial<Larder> }
-  | { readonly type: 'learned'; readonly learned: Learned };
+  | { readonly type: 'learned'; readonly learned: Learned }
+  /** So much is otherwise than it was that a page had better read everything anew. */
+  | { readonly type: 'renewed' };
 
 /** Everything a page needs to begin with. */
 export interface Snapshot {

@@ -22,6 +22,11 @@ export const figuresSchema: Joi.ObjectSchema<{ methodId: string | null; of: stri
   of: listed(ulid).default([]),
 }).prefs({ convert: true });
 
+/** Whether an archive is only tried: what would come of it is told, and nothing written. */
+export const dryRunSchema: Joi.ObjectSchema<{ dry: boolean }> = Joi.object({
+  dry: Joi.boolean().default(false),
+}).prefs({ convert: true });
+
 /** What makes an address asks for: `?find=upper%20path&states=here,held&sort=made&take=100`. */
 export const makesSchema: Joi.ObjectSchema<MakesAsked> = Joi.object({
   find: Joi.string().allow('').max(200).default(''),

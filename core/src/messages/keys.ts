@@ -3239,6 +3239,18 @@ export interface MessageValues {
   'schedule.unmet.wantSooner': None;
   'schedule.unmet.whatIsOnAlready': None;
   'schedule.unmet.wouldNotOverWithin': None;
+  'server.archive.changed': { readonly name: Value };
+  'server.archive.cutOff': None;
+  'server.archive.doesNotBelong': { readonly name: Value };
+  'server.archive.isNone': None;
+  'server.archive.newer': { readonly form: Value; readonly reads: Value };
+  'server.archive.noJson': { readonly number: Value; readonly table: Value };
+  'server.archive.noLineEnd': { readonly table: Value };
+  'server.archive.otherLog': { readonly number: Value; readonly id: Value };
+  'server.archive.takeAnother': None;
+  'server.archive.takeNewerOatCrock': None;
+  'server.archive.tooLarge': None;
+  'server.archive.tooLong': None;
   'server.calendar.canWait': { readonly time: Value };
   'server.calendar.cold': None;
   'server.calendar.feed': { readonly of: Value };
@@ -3281,6 +3293,7 @@ export interface MessageValues {
   'server.http.admit.writeNoteCorrectLine': None;
   'server.http.app.tooManyOnce': None;
   'server.http.app.waitMinuteSendAgain': None;
+  'server.http.archiveRoutes.table': None;
   'server.http.csvReadings.giveMsSinceEpoch': None;
   'server.http.csvReadings.giveReadingNumberPoint': None;
   'server.http.csvReadings.noMoment': { readonly moment: Value };

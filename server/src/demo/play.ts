@@ -29,6 +29,7 @@ import {
   type Entry,
   type EntryBody,
   type IssuedHow,
+  type Member,
   type Score,
   type StageRun,
   type CrockSimulator,
@@ -59,7 +60,14 @@ export interface Script {
     readonly answer: string;
   }[];
   readonly notes: readonly { readonly stageId: string; readonly text: string }[];
-  readonly score: Score | null;
+  /** The maker's own marks, or how they come of how it ended. */
+  readonly score: Score | null | ((end: CrockState, random: () => number) => Score);
+  /** What hands read with a thermometer and a meter of their own: at these shares of a stage's time. */
+  readonly handReads?: readonly { readonly stageId: string; readonly shares: readonly number[] }[];
+  /** In which this make's truth is otherwise than its id draws it: a slow culture, a place that is cooler. */
+  readonly truth?: Partial<Member>;
+  /** What was said of it later: so long after it was finished. */
+  readonly later?: readonly { readonly afterH: number; readonly body: EntryBody }[];
   /** Where what came of it went: so long after it was finished, such a share of its pots. */
   readonly goes?: readonly {
     readonly afterH: number;
@@ -73,6 +81,9 @@ export interface Script {
   /** The culture that its starter came out of, and how much. */
   readonly starter?: { readonly lotId: string; readonly massG: number };
 }
+
+/** What hands read with. */
+const BY_HAND = ['thermometer', 'ph-probe'] as const;
 
 /** Hands are a little late now and then, by up to this share of a stage and these minutes. */
 const LATE = { share: 0.03, mostMin: 12 };
@@ -95,7 +106,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
   const environment = {
     kitchen,
     ...swingFrom(script.startMs, kitchen.roomC, { roomAt }),
-    member: hiddenMember(culture, truthSeed(batchId)),
+    member: { ...hiddenMember(culture, truthSeed(batchId)), ...script.truth },
   };
   const entries: Entry[] = [];
   const msOf = (minute: number) => Math.round(script.startMs + minute * MIN_MS);
@@ -122,6 +133,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
     if (i > 0) log(msOf(begin.minute), { type: 'step', stageId: stage.id });
     const run = handled(stage, begin, random);
     readAlong(run, begin);
+    readByHand(run, begin);
     for (const cue of script.cues.filter((c) => c.stageId === stage.id)) {
       const minute = begin.minute + cue.share * (lastOf(run).minute - begin.minute);
       log(msOf(minute), { type: 'cue', cue: cue.cue, answer: cue.answer });
@@ -140,7 +152,7 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
     productG,
     wheyG: Math.round(totalG(state.whey)) || null,
     heldBackG: Math.round(totalG(state.heldBack)),
-    score: script.score,
+    score: typeof script.score === 'function' ? script.score(state, random) : script.score,
     ...(pots > 0 && { pots }),
     useBy: dayWord(sameHourOn(finishedMs, days, script.zone), script.zone),
     openDays,
@@ -156,7 +168,22 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
       ...(pots > 0 ? { pots: count } : { massG: count }),
     });
   }
+  for (const { afterH, body } of script.later ?? []) log(finishedMs + afterH * 60 * MIN_MS, body);
   return entries;
+
+  function readByHand(run: StageRun, begin: CrockState): void {
+    const { shares } = script.handReads?.find(({ stageId }) => stageId === run.stage.id) ?? { shares: [] };
+    for (const share of shares) {
+      const minute = begin.minute + share * (lastOf(run).minute - begin.minute);
+      const seen = stateIn(run, minute, environment);
+      for (const kind of BY_HAND) {
+        if (!canRead(kind, seen)) continue;
+        const value = simulateReading(kind, seen, seededRandom(seedFromText(`${batchId} hand ${kind} ${minute}`)));
+        const { quantity, by } = INSTRUMENT_KINDS[kind];
+        log(msOf(minute), { type: 'reading', quantity, value, by });
+      }
+    }
+  }
 
   /** Runs a stage until it is done, and on for as long as the hands are late. */
   function handled(stage: BoundStage, from: CrockState, chance: () => number): StageRun {

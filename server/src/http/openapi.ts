@@ -8,6 +8,8 @@ import {
   orderSchema,
   plannedBatchSchema,
   instrumentReadingsSchema,
+  dryRunSchema,
+  figuresSchema,
   lotSchema,
   makesSchema,
   methodFileSchema,
@@ -91,6 +93,39 @@ const OPERATIONS: readonly Operation[] = [
       'Makes as lines of the ledger: found by words of anything said of them, filtered, sorted, a part at a time',
     query: makesSchema,
     answers: { '200': 'How many were found, how many there are, and the lines asked for', ...REFUSED },
+  },
+  {
+    path: '/figures',
+    method: 'get',
+    summary:
+      'What finished makes of a method came to, or some makes; of the method with most makes where none is named',
+    query: figuresSchema,
+    answers: { '200': 'Figures, in order of time; and how many are still being worked out', ...REFUSED },
+  },
+  {
+    path: '/scorecard',
+    method: 'get',
+    summary: 'How often the windows that were given held, by method and by when they were given',
+    answers: { '200': 'Counts' },
+  },
+  {
+    path: '/archive',
+    method: 'get',
+    summary: 'The whole dairy as one ZIP of open files, which says itself how it is read',
+    answers: { '200': 'application/zip' },
+  },
+  {
+    path: '/archive',
+    method: 'post',
+    summary: 'Read an archive in (application/zip), a union by id with what is here; or only try it',
+    query: dryRunSchema,
+    answers: { '200': 'What came of it, or would, table by table', ...REFUSED },
+  },
+  {
+    path: '/tables/{name}.csv',
+    method: 'get',
+    summary: 'Makes, movements or readings as a table (RFC 4180)',
+    answers: { '200': 'text/csv', '404': 'No such table' },
   },
   {
     path: '/traces/{id}',
@@ -215,11 +250,14 @@ function kept(family: Family, what: string, body: Joi.Schema): Operation[] {
 }
 
 /** The form of an open method file, as a JSON Schema made from the schema that checks it. */
-export function methodFileDocument(): object {
+export const methodFileDocument = (): object => schemaDocument('method file', methodFileSchema);
+
+/** A JSON Schema made from the schema that checks the same thing where it is read. */
+export function schemaDocument(name: string, schema: Joi.Schema): object {
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Oat Crock method file',
-    ...toSwagger(methodFileSchema).swagger,
+    title: `Oat Crock ${name}`,
+    ...toSwagger(schema).swagger,
   };
 }
 

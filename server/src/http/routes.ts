@@ -5,6 +5,7 @@ import { ROOM_BEFORE_MS } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
 import { pageLog } from '../ledger/page-log.js';
 import { publicInstrument } from '../store/instruments.js';
+import { archiveRoutes } from './archive-routes.js';
 import { entryRoutes } from './entry-routes.js';
 import { notFound } from './errors.js';
 import { householdRoutes } from './household-routes.js';
@@ -18,6 +19,7 @@ import { planRoutes } from './plan-routes.js';
 const ROUTES = [
   entryRoutes,
   ledgerRoutes,
+  archiveRoutes,
   instrumentRoutes,
   photoRoutes,
   householdRoutes,

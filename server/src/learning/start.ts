@@ -65,7 +65,10 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
     thread.postMessage({ nowMs: clock.now() } satisfies Look);
   };
   events.hear((event) => {
-    const counts = event.type === 'settings' || (event.type === 'entries' && event.entries.some(bearsOnFinished));
+    const counts =
+      event.type === 'settings' ||
+      event.type === 'renewed' ||
+      (event.type === 'entries' && event.entries.some(bearsOnFinished));
     if (counts) resting ??= setTimeout(look, REST_MS).unref();
   });
   if (kitchen.lessons.anyDue(orders.engine)) {

@@ -35,8 +35,13 @@ export interface EntryStore {
   readonly ofBatch: (batchId: string, readings?: 'all' | 'minute' | 'none') => StoredEntry[];
   /** Each make, with its newest line by hand. */
   readonly newestByHand: () => readonly { readonly batchId: string; readonly seq: number }[];
+  readonly count: () => number;
+  /** The whole log in order of arrival, so many lines at a time; what comes meanwhile is left out. */
+  readonly pages: (size: number) => Iterable<readonly Entry[]>;
   readonly has: (batchId: string) => boolean;
   readonly get: (id: string) => StoredEntry | null;
+  /** Whether a line is not here, is here as it is, or another stands here under its id. */
+  readonly fateOf: (entry: Entry) => 'new' | 'known' | 'other';
   /** What was kept of a probe in a batch next before (or at) and next after a moment. */
   readonly besides: (
     batchId: string,
@@ -86,6 +91,12 @@ export function entryStore(db: Db): EntryStore {
     `SELECT batch_id AS batchId, max(seq) AS seq FROM entry WHERE source = 'hand' GROUP BY batch_id`,
   );
 
+  const count = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM entry');
+  const newestSeq = db.prepare<[], { seq: number | null }>('SELECT max(seq) AS seq FROM entry');
+  const page = db.prepare<[number, number, number], Row>(
+    'SELECT * FROM entry WHERE seq > ? AND seq <= ? ORDER BY seq LIMIT ?',
+  );
+
   const append = db.transaction((entries: readonly Entry[]) => {
     const all: StoredEntry[] = [];
     const fresh: StoredEntry[] = [];
@@ -111,11 +122,25 @@ export function entryStore(db: Db): EntryStore {
       const rows = [...ofBatchByHand.all(batchId), ...(readings === 'minute' ? readByMinute.all(batchId) : [])];
       return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
     },
+    count: () => count.get()!.n,
+    *pages(size) {
+      const last = newestSeq.get()!.seq ?? 0;
+      for (let from = 0; from < last;) {
+        const rows = page.all(from, last, size);
+        yield rows.map(entryIn);
+        from = rows.at(-1)?.seq ?? last;
+      }
+    },
     newestByHand: () => newest.all(),
     has: (batchId) => first.get(batchId) !== undefined,
     get: (id) => {
       const row = byId.get(id);
       return row ? toEntry(row) : null;
+    },
+    fateOf: (entry) => {
+      const row = byId.get(entry.id);
+      if (!row) return 'new';
+      return same(entryIn(row), entry) ? 'known' : 'other';
     },
     besides: (batchId, source, atMs) => {
       const [earlier, later] = [before.get(batchId, source, atMs), after.get(batchId, source, atMs)];
@@ -126,9 +151,10 @@ export function entryStore(db: Db): EntryStore {
   };
 }
 
-function toEntry(row: Row): StoredEntry {
+const toEntry = (row: Row): StoredEntry => ({ seq: row.seq, ...entryIn(row) });
+
+function entryIn(row: Row): Entry {
   return {
-    seq: row.seq,
     id: row.id,
     batchId: row.batch_id,
     atMs: row.at_ms,

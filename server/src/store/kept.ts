@@ -16,6 +16,8 @@ export interface KeptStore<T> {
    * Null where another version stands there.
    */
   readonly save: (item: T, overVersion: number) => Kept<T> | null;
+  /** Puts a record as it stood elsewhere, with its version, whatever stands here. */
+  readonly put: (kept: Kept<T>) => void;
   /** Takes a record away over a version; null where another version stands there. */
   readonly remove: (id: string, overVersion: number, atMs: number) => Kept<T> | null;
 }
@@ -55,6 +57,9 @@ export function keptStore<F extends Family>(db: Db, family: F): KeptStore<KeptFa
   return {
     all: () => every.all().map(toKept),
     get,
+    put: ({ item, version, goneMs }) => {
+      write.run(item.id, version, goneMs, JSON.stringify(item));
+    },
     save: (item, overVersion) => put(item, overVersion, null),
     remove: (id, overVersion, atMs) => {
       const now = get(id);

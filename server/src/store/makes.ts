@@ -18,6 +18,8 @@ export interface MakeStore {
   readonly find: (asked: MakesAsked) => MakesFound;
   /** What a page is told whole: all that is on, here or held, and the newest of the rest. */
   readonly present: () => readonly string[];
+  /** Every make, in order of its begin. */
+  readonly inOrder: () => readonly string[];
   /** Makes that are on, and when the oldest of them was begun; null where none is. */
   readonly live: () => readonly string[];
   readonly liveSinceMs: () => number | null;
@@ -59,6 +61,7 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     `SELECT batch_id FROM make WHERE state IN ('on', 'here', 'held')
      UNION SELECT batch_id FROM (SELECT batch_id FROM make ORDER BY started_ms DESC LIMIT ${NEWEST})`,
   );
+  const inOrder = db.prepare<[], { batch_id: string }>('SELECT batch_id FROM make ORDER BY started_ms, batch_id');
   const live = db.prepare<[], { batch_id: string; started_ms: number }>(
     'SELECT batch_id, started_ms FROM make WHERE ended_ms IS NULL ORDER BY started_ms',
   );
@@ -128,6 +131,7 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
       return { found, all: all.get()!.n, makes: lines.map(({ line }) => JSON.parse(line) as MakeLine) };
     },
     present: () => present.all().map((row) => row.batch_id),
+    inOrder: () => inOrder.all().map((row) => row.batch_id),
     live: () => live.all().map((row) => row.batch_id),
     liveSinceMs: () => live.get()?.started_ms ?? null,
     past: () => {

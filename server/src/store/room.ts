@@ -11,6 +11,11 @@ export interface RoomStore {
   readonly keep: (source: string, reading: RoomReading) => void;
   /** Readings from one moment to another, in order of time. */
   readonly between: (fromMs: number, untilMs: number) => RoomReading[];
+  readonly count: () => number;
+  /** Everything that was kept, so many at a time, in order of time. */
+  readonly pages: (size: number) => Iterable<readonly ({ readonly source: string } & RoomReading)[]>;
+  /** What was kept of a logger at just a moment. */
+  readonly at: (source: string, atMs: number) => number | null;
   /** What was kept of a logger next before (or at) and next after a moment. */
   readonly besides: (source: string, atMs: number) => readonly [RoomReading | null, RoomReading | null];
 }
@@ -28,7 +33,24 @@ export function roomStore(db: Db): RoomStore {
   const after = db.prepare<[string, number], Row>(
     'SELECT at_ms, temp_c FROM room_reading WHERE source = ? AND at_ms > ? ORDER BY at_ms LIMIT 1',
   );
+  const count = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM room_reading');
+  const page = db.prepare<[number, string, number], Row & { source: string }>(
+    'SELECT at_ms, source, temp_c FROM room_reading WHERE (at_ms, source) > (?, ?) ORDER BY at_ms, source LIMIT ?',
+  );
+  const at = db.prepare<[string, number], { temp_c: number }>(
+    'SELECT temp_c FROM room_reading WHERE source = ? AND at_ms = ?',
+  );
   return {
+    count: () => count.get()!.n,
+    *pages(size) {
+      for (let from: readonly [number, string] = [-1, '']; ;) {
+        const rows = page.all(...from, size);
+        if (rows.length === 0) return;
+        yield rows.map((row) => ({ ...toReading(row), source: row.source }));
+        from = [rows.at(-1)!.at_ms, rows.at(-1)!.source];
+      }
+    },
+    at: (source, atMs) => at.get(source, atMs)?.temp_c ?? null,
     keep: (source, { atMs, tempC }) => {
       insert.run(atMs, source, tempC);
     },

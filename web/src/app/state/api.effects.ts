@@ -55,6 +55,7 @@ const listen = createEffect(
         if (event.type === 'larder') return of(RecordActions.received({ records: event.larder }));
         if (event.type === 'learned') return of(LearnedActions.received({ learned: event.learned }));
         if (event.type === 'room') return of(RoomActions.received({ readings: event.readings }));
+        if (event.type === 'renewed') return readFrom(wire, () => 0);
         if (event.type === 'clock') return of(ClockActions.received({ clock: event.clock }));
         return of(InstrumentActions.received({ instruments: event.instruments }));
       }),
