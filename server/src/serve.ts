@@ -2,7 +2,7 @@ import type { Logger } from 'pino';
 import type { AddressInfo } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { seedDemo } from './demo/seed.js';
+import { fillDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
 import { engineName } from './learning/engine-name.js';
@@ -20,6 +20,8 @@ const WEB_ROOT = join(ROOT, 'web', 'dist', 'browser');
 export interface ServeSettings {
   /** The demonstration: filled where it is empty, with simulated instruments. */
   readonly demo: boolean;
+  /** Whether the demonstration has the year before its week, too. */
+  readonly year?: boolean;
   /** The data file. */
   readonly file: string;
   readonly host: string;
@@ -45,9 +47,9 @@ const KEEP_ALIVE_MS = 65_000;
 const LAST_WORDS_MS = 2500;
 
 /** Opens a kitchen's data and serves it: the interface, the page, and the demonstration's instruments. */
-export async function serve({ demo, file, host, port, time, log }: ServeSettings): Promise<Served> {
+export async function serve({ demo, year = true, file, host, port, time, log }: ServeSettings): Promise<Served> {
   const kitchen = openKitchen(openDb(file), log, time);
-  if (demo) seedDemo(kitchen);
+  if (demo) await fillDemo(kitchen, year);
   const server = createApp(kitchen, WEB_ROOT).listen(port, host);
   server.keepAliveTimeout = KEEP_ALIVE_MS;
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));

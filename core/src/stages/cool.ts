@@ -54,6 +54,7 @@ export const cool: StageKind<CoolParams, 'cool'> = {
   attended: false,
   gear: (params) => ['pot', 'thermometer', ...(params.method.endsWith('bath') ? ['sink'] : [])],
   endsBy: 'temperature',
+  endsAtAim: 'when sooner',
   target: (params) => params.targetC,
   begin: (state) => state,
   advance: (state, params, environment, minutes) =>

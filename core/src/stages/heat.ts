@@ -39,6 +39,7 @@ export const heat: StageKind<HeatParams, 'heat'> = {
   attended: true,
   gear: () => ['pot', 'hob', 'thermometer'],
   endsBy: 'temperature',
+  endsAtAim: 'when later',
   target: (params) => params.targetC,
   begin: (state) => state,
   advance: (state, params, environment, minutes) => {

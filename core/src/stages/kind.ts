@@ -135,6 +135,12 @@ export interface StageKind<P, N extends string = string> {
   /** Moves the state through minutes, at most {@link stepMin}. */
   readonly advance: (state: CrockState, params: P, environment: Environment, minutes: number) => CrockState;
   /** What was still to be done in it when somebody went on to the next stage before the clock had run out. */
+  /**
+   * Of a stage that ends at a temperature and that somebody ended: where that was later, or sooner, than the engine's kitchen would
+   * have come to it, and nobody measured, it is this kitchen that is slower or quicker, and not the hand that missed the aim. Milk on
+   * a hob is not left boiling; no starter goes into milk that would kill it.
+   */
+  readonly endsAtAim?: 'when later' | 'when sooner';
   readonly windUp?: (state: CrockState, params: P) => CrockState;
   /** Where the clock ends it: the minute at which, of a stage that began at `since`. */
   readonly endsAt?: (params: P, environment: Environment, since: number) => number;

@@ -228,6 +228,24 @@ describe('acid in hot milk', () => {
     expect(balanceErrorPct(ended)).toBeLessThan(1e-9);
   });
 
+  it('is at its aim where a slower hob or a quicker sink is likelier than a hand that missed it, unless it was measured', () => {
+    const ended = (kind: 'heat' | 'cool', times: number, environment = USUAL_ENVIRONMENT) => {
+      const stage = stageOf(kind, kind === 'heat' ? { targetC: 85 } : { targetC: 44 });
+      const from = kind === 'heat' ? MILK : HOT;
+      const took = lastOf(runStage(stage, from, environment)).minute - from.minute;
+      return lastOf(runEnded(stage, from, environment, took * times));
+    };
+    // On the hob it does not go on to boil, however weak the hob is; taken off too soon it is cooler.
+    for (const times of [1.01, 1.8, 4]) expect(ended('heat', times).tempC).withContext(`${times}`).toBeCloseTo(85, 0);
+    expect(ended('heat', 0.6).tempC).toBeLessThan(65);
+    // In the sink it may have come down quicker, but not ten times so; forgotten there it is colder.
+    for (const times of [0.99, 0.65]) expect(ended('cool', times).tempC).withContext(`${times}`).toBeCloseTo(44, 0);
+    expect(ended('cool', 0.1).tempC).toBeGreaterThan(65);
+    expect(ended('cool', 2).tempC).toBeLessThan(38);
+    const measured = { ...USUAL_ENVIRONMENT, measured: (_: number, minute: number) => ({ minute, tempC: 97 }) };
+    expect(ended('heat', 4, measured).tempC).toBeCloseTo(97, 6);
+  });
+
   it('says how much in three parts, in mL with a kitchen measure or in grams, and what to keep by', () => {
     const lemon = stageOf('acidify', { agent: 'lemon', targetPh: 5.4 });
     expect(english(lemon.kind.instruction(lemon.params, HOT))).toMatch(

@@ -158,8 +158,12 @@ export function play(script: Script, roomAt: (ms: number) => number): Entry[] {
     openDays,
   });
   let left = pots > 0 ? pots : productG;
-  for (const { afterH, share, ...how } of script.goes ?? []) {
-    const count = Math.min(left, Math.round(share * (pots > 0 ? pots : productG)));
+  const goes = script.goes ?? [];
+  // Where all of it goes, the last takes what rounding left.
+  const isAll = goes.reduce((sum, { share }) => sum + share, 0) > 0.999;
+  for (const [i, { afterH, share, ...how }] of goes.entries()) {
+    const isRest = isAll && i === goes.length - 1;
+    const count = isRest ? left : Math.min(left, Math.round(share * (pots > 0 ? pots : productG)));
     if (count <= 0) continue;
     left -= count;
     log(finishedMs + afterH * 60 * MIN_MS, {

@@ -1,5 +1,8 @@
 import { readingMoments, readTruth, replay, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
 import { randomBytes } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { takeArchiveIn, tryArchive } from '../archive/take-in.js';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
@@ -10,7 +13,18 @@ import { trueRoom } from '../simulator/true-room.js';
 /** The logger has hung on the wall for so long, ms. */
 const ROOM_READ_MS = 10 * 86_400_000;
 
-/** Fills an empty database with the demo dairy; one that holds anything is left as it is. */
+/** The year before the demonstration's week, played by the engine (`npm run demo-year`), as any archive. */
+const YEAR = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'demo', 'year.zip');
+
+/** Fills an empty database with the demo dairy and its year; one that holds anything is left as it is. */
+export async function fillDemo(kitchen: Kitchen, withYear: boolean): Promise<void> {
+  if (kitchen.instruments.all().length > 0) return;
+  // A demonstration that is opened in the middle of that year, or before it, has not lived it.
+  if (withYear && (await tryArchive(kitchen, YEAR)).writtenMs < kitchen.clock.now()) await takeArchiveIn(kitchen, YEAR);
+  seedDemo(kitchen);
+}
+
+/** Fills an empty database with the demo dairy as it is in its week; one that holds anything is left as it is. */
 export function seedDemo(kitchen: Kitchen): void {
   if (kitchen.instruments.all().length > 0) return;
   const nowMs = kitchen.clock.now();

@@ -45,6 +45,13 @@ const JARS = [
 /** The week in which the milk turned: what was made of it was called back. */
 const TURNED_WEEK = 15;
 
+/** Half of it had been sold by then; what was left, and what came back, was thrown away. */
+const CALLED_BACK: NonNullable<Script['goes']> = [
+  { afterH: 6, share: 0.3, how: 'sold', to: 'the quay market' },
+  { afterH: 20, share: 0.2, how: 'sold', to: 'the harbour inn' },
+  { afterH: 120, share: 0.5, how: 'thrown', why: 'called back: the milk was turning' },
+];
+
 /** What the store makes of a week, by the day (0 is Monday) and the hour at which it is begun. */
 const WEEK: readonly (Pick<Script, 'name' | 'methodId' | 'choices' | 'goes'> & {
   readonly day: number;
@@ -140,9 +147,7 @@ function scriptOf(
   const jar = at(JARS, week);
   const doseG = Math.round((Number(make.choices['massG']) * Number(make.choices['dosePct'] ?? 2.5)) / 100);
   const hasTurned = week === TURNED_WEEK;
-  const goes = hasTurned
-    ? make.goes?.filter(({ how }) => how === 'sold').map((g) => ({ ...g, share: g.share / 2 }))
-    : make.goes;
+  const goes = hasTurned ? CALLED_BACK : make.goes;
   const later = hasTurned
     ? ([
         { afterH: 90, body: { type: 'held', by: 'Ine', reason: 'the milk of that can was turning; called back' } },

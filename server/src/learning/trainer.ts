@@ -66,9 +66,9 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
 
   const everyMake = (): readonly Asked[] => {
     const cultures = culturesById(
+      // Those that were taken away since, too: a make's line is what it was then.
       lots
         .all()
-        .filter((kept) => kept.goneMs === null)
         .map((kept) => kept.item)
         .filter(isCulture),
     );

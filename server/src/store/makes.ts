@@ -7,7 +7,7 @@ import type { Db } from './open.js';
 const FORM = '1';
 
 /** So many of the newest makes a page is told whole, whatever became of them. */
-const NEWEST = 120;
+const NEWEST = 40;
 
 /** What the ledger knows of every make: worked out from the log, found by its words, sorted by its figures. */
 export interface MakeStore {

@@ -1,6 +1,15 @@
-import { HttpClient, HttpErrorResponse, HttpParams } from '@angular/common/http';
+import {
+  HttpClient,
+  HttpErrorResponse,
+  HttpEventType,
+  HttpHeaders,
+  HttpParams,
+  HttpRequest,
+  type HttpResponse,
+} from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type {
+  ArchiveReport,
   ClockReading,
   Instrument,
   MakesAsked,
@@ -16,7 +25,7 @@ import type {
   VersionedSettings,
 } from '@oat-crock/contract/api';
 import type { Entry, RoomReading, InstrumentFault } from '@oat-crock/core';
-import { firstValueFrom, Observable } from 'rxjs';
+import { firstValueFrom, lastValueFrom, Observable, tap } from 'rxjs';
 import { deviceNowMs } from '../engine/device';
 import type { WaitingPhoto } from './waiting';
 
@@ -107,6 +116,21 @@ export class ApiClient {
   figures(methodId: string): Promise<MethodFigures> {
     const params = methodId ? { methodId } : {};
     return firstValueFrom(this.http.get<MethodFigures>(`${API}/figures`, { params }));
+  }
+
+  /** Sends an archive, to be read in or only tried; says how much of it has been sent, 0 to 1. */
+  async sendArchive(file: File, dry: boolean, sent: (share: number) => void): Promise<ArchiveReport> {
+    const request = new HttpRequest('POST', `${API}/archive?dry=${dry}`, file, {
+      headers: new HttpHeaders({ 'content-type': 'application/zip' }),
+      reportProgress: true,
+    });
+    const events = this.http.request<ArchiveReport>(request).pipe(
+      tap((event) => {
+        if (event.type === HttpEventType.UploadProgress) sent(event.loaded / (event.total ?? file.size));
+      }),
+    );
+    const last = await lastValueFrom(events);
+    return (last as HttpResponse<ArchiveReport>).body!;
   }
 
   /** How often the forecasts held. */

@@ -32,6 +32,9 @@ import { SayPipe } from '../../shared/ui/said';
       <a routerLink="/ledger/trace" routerLinkActive="here" ariaCurrentWhenActive="page">{{
         'page.ledger.ledger.traceRecall' | say
       }}</a>
+      <a routerLink="/ledger/archive" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+        'page.ledger.archive.title' | say
+      }}</a>
     </nav>
   `,
   styles: `
