@@ -270,6 +270,16 @@ export {
   trendsOf,
 } from './ledger/trends.js';
 export { LEAST_MAKES, type Shift } from './ledger/changes.js';
+export {
+  type Comparison,
+  compareMakes,
+  type ComparedRun,
+  type Curve,
+  CURVES,
+  type Facts,
+  type OutcomeId,
+  type Otherwise,
+} from './ledger/compare.js';
 export { untilMoment } from './ledger/until-moment.js';
 export { MAKE_STATES, makeLineOf, type MakeLine, type MakeState, saidOf } from './ledger/make-line.js';
 export {

@@ -1,5 +1,7 @@
 import { expect, test } from '../support/dairy.js';
-import { goTo } from '../support/page.js';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { goTo, seriousFaults } from '../support/page.js';
 
 test('a pot is sold by a touch, is gone for every page, and what it came of is traced and held', async ({
   page,
@@ -51,4 +53,43 @@ test('a pot is sold by a touch, is gone for every page, and what it came of is t
     .getByRole('link', { name: /Butter for the quay stall/ })
     .click();
   await expect(page).toHaveURL(/\/make\//);
+});
+
+test('makes are compared, followed over time, and the whole dairy goes out and comes in as one file', async ({
+  page,
+  demo,
+  folder,
+}) => {
+  await expect(page).toHaveURL(new RegExp(demo.address));
+  await goTo(page, '/ledger');
+  await expect(page.getByText(/^11 makes of 11$/)).toBeVisible();
+  await page.getByLabel('Find a make').fill('thick yogurt bakery');
+  await page.getByRole('checkbox').first().check();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByRole('checkbox', { name: 'Compare Spreadable for the quay stall' }).check();
+  await page.getByRole('link', { name: 'Compare these 2' }).click();
+  await expect(page.locator('oc-overlay')).toHaveCount(4);
+  await expect(page.getByRole('heading', { name: '2 makes compared' })).toBeVisible();
+  await expect(page.locator('oc-compare-makes tbody tr').first()).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.getByRole('link', { name: 'Over time' }).click();
+  await expect(page.locator('oc-trend-strips .dot').first()).toBeVisible();
+  await expect(page.locator('oc-score-lines li').first()).toContainText('held');
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.getByRole('link', { name: 'Archive' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download the archive' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/^oat-crock-\d{4}-\d\d-\d\d\.zip$/);
+  const file = join(folder, 'dairy.zip');
+  await download.saveAs(file);
+  await page.setInputFiles('#archive-file', file);
+  await expect(page.getByText('Lines of the log')).toBeVisible();
+  writeFileSync(file, readFileSync(file).subarray(0, 2000));
+  await page.setInputFiles('#archive-file', file);
+  await expect(page.getByRole('alert')).toContainText('cut off');
+  expect(await seriousFaults(page)).toEqual([]);
 });

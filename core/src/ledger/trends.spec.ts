@@ -107,6 +107,8 @@ describe('figures over time', () => {
     expect(of.shift.byFrom).toBeGreaterThan(1);
     expect(of.shift.byTo).toBeLessThan(2);
     expect(findings.filter((f) => f.figure === 'yieldPct')).toEqual([]);
+    // It is a step, and neither a slow drift nor the season it fell into.
+    expect(findings.filter((f) => f.figure === 'souredH').map((f) => f.is)).toEqual(['change']);
   });
 
   it('tell the warm months from the cold, and pass over a single pot of another milk', () => {

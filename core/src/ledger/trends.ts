@@ -109,17 +109,38 @@ function questionsOf(figure: TrendFigure, { looked, stretches, seed }: Looked): 
       if (shift) found.push({ figure, is: 'change', change, shift, p: shift.p });
     });
   });
-  const season = shiftOf(values(looked.filter((m) => !m.isWarm)), values(looked.filter((m) => m.isWarm)), seed + 5);
+  // What a culture does is no season, and what a change of culture, milk or place does is no slow drift.
+  const bySeason = apart(looked, figure, ({ line }) => line ?? '');
+  const season = shiftOf(
+    bySeason.filter(({ make }) => !make.isWarm).map(({ value }) => value),
+    bySeason.filter(({ make }) => make.isWarm).map(({ value }) => value),
+    seed + 5,
+  );
   if (season) found.push({ figure, is: 'season', shift: season, p: season.p });
-  const points = pointsOf(looked, figure);
-  if (points.length >= LEAST_FOR_DRIFT) {
-    const p = driftChance(
-      points.map(({ value }) => value),
-      seed + 7,
-    );
-    found.push({ figure, is: 'drift', perYear: driftPerYear(points), makes: points.length, p });
+  const steady = apart(looked, figure, ({ line, figures: { milk, keeper } }) => JSON.stringify([line, milk, keeper]));
+  if (steady.length >= LEAST_FOR_DRIFT) {
+    const values = steady.map(({ value }) => value);
+    const perYear = driftPerYear(steady.map(({ make, value }) => ({ atMs: make.startedMs, value })));
+    found.push({ figure, is: 'drift', perYear, makes: steady.length, p: driftChance(values, seed + 7) });
   }
   return found;
+}
+
+/** A figure of each make, less how far the makes that share something with it are from the middle of all. */
+function apart(
+  makes: readonly TrendMake[],
+  figure: TrendFigure,
+  groupOf: (make: TrendMake) => string,
+): { readonly make: TrendMake; readonly value: number }[] {
+  const known = makes.flatMap((make) => {
+    const [point] = pointsOf([make], figure);
+    return point ? [{ make, value: point.value, group: groupOf(make) }] : [];
+  });
+  const whole = middle(known.map(({ value }) => value));
+  const groups = new Map<string, number[]>();
+  for (const { group, value } of known) groups.set(group, [...(groups.get(group) ?? []), value]);
+  const middles = new Map([...groups].map(([group, values]) => [group, middle(values)]));
+  return known.map(({ make, value, group }) => ({ make, value: value - middles.get(group)! + whole }));
 }
 
 function pointsOf(makes: readonly TrendMake[], figure: TrendFigure): { atMs: number; value: number }[] {

@@ -604,6 +604,9 @@ export interface MessageValues {
   'larder.roomFor.splitInto': { readonly length: Value; readonly each: Value };
   'larder.roomFor.takesMilkNot': { readonly name: Value; readonly fits: Value; readonly mass: Value };
   'ledger.atMost': None;
+  'ledger.compare.activity': { readonly more: Value; readonly less: Value };
+  'ledger.compare.dose': { readonly more: Value; readonly less: Value };
+  'ledger.compare.warmth': { readonly more: Value; readonly less: Value };
   'ledger.countedIn': { readonly unit: string };
   'ledger.finishFirst': None;
   'ledger.isHeld': { readonly name: Value; readonly reason: Value };
@@ -1758,6 +1761,20 @@ export interface MessageValues {
   'page.ledger.balance.receivers': { readonly count: number };
   'page.ledger.balance.rest': { readonly rest: Value };
   'page.ledger.balance.whey': { readonly whey: Value };
+  'page.ledger.compare.alike': None;
+  'page.ledger.compare.curve': { readonly curve: string; readonly unit: Value };
+  'page.ledger.compare.curves': None;
+  'page.ledger.compare.differs': None;
+  'page.ledger.compare.drawing': { readonly title: Value; readonly ends: Value };
+  'page.ledger.compare.markTwo': None;
+  'page.ledger.compare.noAnswer': None;
+  'page.ledger.compare.nothingDiffers': None;
+  'page.ledger.compare.nothingTells': None;
+  'page.ledger.compare.outcome': { readonly outcome: string; readonly more: Value; readonly less: Value };
+  'page.ledger.compare.title': { readonly count: number };
+  'page.ledger.compare.unknown': None;
+  'page.ledger.compare.what': { readonly what: string };
+  'page.ledger.compare.why': None;
   'page.ledger.figures.name': { readonly figure: string };
   'page.ledger.figures.ofPh': { readonly by: Value };
   'page.ledger.figures.sooner': { readonly by: Value };
@@ -1861,6 +1878,7 @@ export interface MessageValues {
   'page.ledger.trends.drift': { readonly name: Value; readonly way: string; readonly by: Value; readonly makes: Value };
   'page.ledger.trends.heldAgainst': { readonly asked: number };
   'page.ledger.trends.method': { readonly name: Value; readonly makes: number };
+  'page.ledger.trends.more': { readonly count: number };
   'page.ledger.trends.noAnswer': None;
   'page.ledger.trends.nothingChanged': None;
   'page.ledger.trends.nothingYet': None;

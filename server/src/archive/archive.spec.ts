@@ -146,7 +146,7 @@ describe('an archive', () => {
     expect(await refusedAs(withManifest({ form: 2 }))).toContain('archive.newer');
     for (const share of [0.3, 0.9, 0.999])
       expect(await refusedAs(bytes.subarray(0, Math.floor(bytes.length * share)))).toContain('archive.cutOff');
-    const { 'checksums.json': _sums, ...unsummed } = files;
+    const unsummed = Object.fromEntries(Object.entries(files).filter(([name]) => name !== 'checksums.json'));
     expect(await refusedAs(zipSync(unsummed))).toContain('archive.cutOff');
     const log = Buffer.from(files['records/log.jsonl']!).toString();
     const changed = (text: string) => zipSync({ ...files, 'records/log.jsonl': strToU8(text) });

@@ -1,9 +1,10 @@
-import { check, gearSchema, lotSchema, USUAL_SETTINGS } from '@oat-crock/contract';
+import { check, gearSchema, lotSchema, makesSchema, USUAL_SETTINGS } from '@oat-crock/contract';
 import {
   culturesById,
   dueOf,
   finishedStockOf,
   follow,
+  isCulture,
   issuedBy,
   leftOf,
   recallOf,
@@ -21,7 +22,14 @@ import { demoGear, demoLots } from './larder.js';
 import { playWithCultures } from './cultures.js';
 import { play } from './play.js';
 import { trueRoom } from '../simulator/true-room.js';
-import { seedDemo } from './seed.js';
+import { fillDemo, seedDemo } from './seed.js';
+import { execFileSync } from 'node:child_process';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { openKitchen } from '../kitchen.js';
+import { openDb } from '../store/open.js';
+import { timeSettings } from '../time/settings.js';
 
 const ZONE = DEMO_TIME.zone;
 const NOW = DEMO_TIME.startMs!;
@@ -154,6 +162,42 @@ describe('the demonstration dairy', () => {
         .toBeLessThan(batch.methodId === 'acid-heat-curd' ? 0.1 : 0.08);
       expect(balanceEnd.errorPct).toBeLessThan(0.1);
     }
+  });
+
+  it('has lived a year: five makes a week, three jars, one milk that was called back; not where it opens before it', async () => {
+    const { kitchen } = testKitchen(true);
+    await fillDemo(kitchen, true);
+    const all = kitchen.makes.find(check(makesSchema, { take: 500, descending: false }));
+    expect(all.all).toBeGreaterThan(250);
+    expect(all.makes[0]!.startedMs).toBeLessThan(NOW - 360 * 86_400_000);
+    const held = kitchen.makes.find(check(makesSchema, { states: 'held' })).makes;
+    expect(held.length).toBeGreaterThan(3);
+    for (const { here } of held) expect(here).toBe(0);
+    expect(kitchen.makes.find(check(makesSchema, { find: 'called back' })).found).toBe(held.length);
+    const cultures = kitchen.lots
+      .all()
+      .flatMap(({ item, goneMs }) => (isCulture(item) && goneMs !== null ? [item.name] : []));
+    expect(cultures).toEqual(['Harbour jar', 'Aunt Solla’s jar', 'Winter packet']);
+    const count = kitchen.entries.count();
+    await fillDemo(kitchen, true);
+    expect(kitchen.entries.count()).toBe(count);
+    kitchen.events.close();
+    kitchen.db.close();
+    const early = timeSettings({ OAT_CROCK_START: '2025-09-01T09:00' }, true, () => 'UTC');
+    const young = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), early);
+    await fillDemo(young, true);
+    expect(young.makes.find(check(makesSchema, {})).all).toBe(11);
+    young.events.close();
+    young.db.close();
+  });
+
+  it('is read by a script that has no code of ours: an archive is open', () => {
+    const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..', '..');
+    const script = join(root, 'docs/archive/read-archive.mjs');
+    const said = execFileSync(process.execPath, [script, join(root, 'server/demo/year.zip')], { encoding: 'utf8' });
+    const lines = said.trim().split('\n');
+    expect(lines.length).toBe(12);
+    for (const line of lines) expect(line).toMatch(/^202[56]-\d\d +\d+ makes +\d+\.\d kg$/);
   });
 
   it('is sown once', () => {

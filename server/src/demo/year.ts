@@ -156,7 +156,7 @@ function scriptOf(
     : [];
   return {
     ...make,
-    choices: { ...make.choices, ...(isYogurt && { ageDays: 2 + Math.floor(3 * random()) }) },
+    choices: { ...make.choices, milkPrice: milk.price, ...(isYogurt && { ageDays: 2 + Math.floor(3 * random()) }) },
     startMs,
     untilMs: Number.MAX_SAFE_INTEGER,
     zone: ZONE,

@@ -8,7 +8,7 @@ const NOW = DEMO_TIME.startMs!;
 /** Asks whatever is due; how many that were. */
 function askAll({ due, ask }: ReturnType<typeof school>): number {
   const makes = due();
-  makes.forEach((make) => ask(make, NOW));
+  makes.forEach(ask);
   return makes.length;
 }
 
@@ -37,6 +37,29 @@ describe('what finished makes teach, kept by the server', () => {
     expect(kitchen.lessons.anyDue('ours')).toBe(false);
 
     expect(school(kitchen.db, 'another', DEMO_TIME.zone).due().length).toBe(finished.length);
+  });
+
+  it('keeps what each finished make comes to, anew where it was put right, with windows from what was known before it', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    const finished = finishedIn(kitchen);
+    expect([kitchen.figures.waiting(), ours.unreckoned().length]).toEqual([finished.length, finished.length]);
+    const last = ours.unreckoned()[0]!;
+    ours.reckon(last);
+    expect([kitchen.figures.waiting('ours'), kitchen.figures.waiting('another')]).toEqual([
+      finished.length - 1,
+      finished.length,
+    ]);
+    const [made] = kitchen.figures.ofMakes([last.batch.id]);
+    expect(made!.make.name).toBe(last.batch.name);
+    expect(made!.figures.yieldPct).toBeGreaterThan(20);
+    expect('given' in made!.figures).toBeFalse();
+    expect(kitchen.figures.windows().length).toBeGreaterThan(0);
+    expect(kitchen.figures.methods()).toEqual([{ methodId: last.batch.methodId, makes: 1 }]);
+    expect(kitchen.figures.ofMethod(last.batch.methodId).length).toBe(1);
+    kitchen.entries.append([entryOf(last.batch.id, { type: 'note', text: 'later' }, NOW)]);
+    expect(ours.unreckoned().length).toBe(finished.length);
   });
 
   it('asks no make that is on, was discarded, or of which the finish was taken back', () => {

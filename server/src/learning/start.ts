@@ -12,10 +12,8 @@ export interface LearningOrders {
   readonly engine: string;
 }
 
-/** It is to look which makes have not taught yet, at a moment of the kitchen's clock. */
-export interface Look {
-  readonly nowMs: number;
-}
+/** It is to look which makes have not taught yet. */
+export type Look = 'look';
 
 /** Nothing is due any more; whether it came to something else than before. */
 export interface Heard {
@@ -40,7 +38,7 @@ const REST_MS = 150;
  * how to stop it.
  */
 export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => Promise<void> {
-  const { learning, events, clock, log } = kitchen;
+  const { learning, events, log } = kitchen;
   let thread: Worker | null = null;
   let resting: NodeJS.Timeout | null = null;
   const told = () => events.tell({ type: 'learned', learned: kitchen.learned() });
@@ -62,7 +60,7 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
   const look = () => {
     resting = null;
     thread ??= begin();
-    thread.postMessage({ nowMs: clock.now() } satisfies Look);
+    thread.postMessage('look' satisfies Look);
   };
   events.hear((event) => {
     const counts =
@@ -74,7 +72,7 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
   if (kitchen.lessons.anyDue(orders.engine)) {
     learning.settled = false;
     look();
-  }
+  } else if (kitchen.figures.waiting(orders.engine) > 0) look();
   return async () => {
     if (resting) clearTimeout(resting);
     await thread?.terminate();

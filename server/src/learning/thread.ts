@@ -10,9 +10,8 @@ import type { Heard, LearningOrders, Look } from './start.js';
 const { file, zone, engine } = workerData as LearningOrders;
 const { due, ask, pool, unreckoned, reckon } = school(openDb(file), engine, zone);
 
-/** The last look that was asked for; null where nothing is to be done. */
-let wanted: Look | null = null;
-/** It was asked for since the makes were looked through. */
+/** Whether anything is being done; and whether a look was asked for since the makes were looked through. */
+let isBusy = false;
 let isNew = false;
 /** Makes that are to teach, and those of which it is not known yet what they come to. */
 let toAsk: ReturnType<typeof due> = [];
@@ -20,10 +19,10 @@ let toReckon: ReturnType<typeof unreckoned> = [];
 let isPooled = true;
 
 parentPort!.on('message', (look: Look) => {
-  const idle = wanted === null;
-  wanted = look;
+  if (look !== 'look') return;
   isNew = true;
-  if (idle) setImmediate(work);
+  if (!isBusy) setImmediate(work);
+  isBusy = true;
 });
 
 /**
@@ -39,7 +38,7 @@ function work(): void {
   const [next, ...later] = toAsk;
   const [first, ...others] = toReckon;
   if (next) {
-    ask(next, wanted!.nowMs);
+    ask(next);
     toAsk = later;
   } else if (!isPooled) {
     const heard: Heard = { changed: pool() };
@@ -50,7 +49,7 @@ function work(): void {
     reckon(first);
     toReckon = others;
   } else {
-    wanted = null;
+    isBusy = false;
     return;
   }
   setImmediate(work);

@@ -21,12 +21,14 @@ import { entryStore, type EntryStore } from '../store/entries.js';
 import { figureStore } from '../store/figures.js';
 import { householdStore } from '../store/household.js';
 import { keptStore } from '../store/kept.js';
-import { lessonStore } from '../store/lessons.js';
+import { lessonStore, type TaughtInLine } from '../store/lessons.js';
 import type { Db } from '../store/open.js';
 import { roomStore } from '../store/room.js';
 
 /** The newest makes of each line, or of each method where no line is kept, that are asked. */
 const MAKES_ASKED = 8;
+/** What was known when a make began is what so many makes before it had taught. */
+const MAKES_BEFORE = 12;
 /** Members that a finished make is followed with. */
 const MEMBERS = 500;
 
@@ -42,7 +44,7 @@ export interface RenewalPolicy {
   /** Makes that have not taught as their logs stand, the newest first. */
   readonly due: () => readonly Asked[];
   /** Follows a finished make to its end and keeps what it taught; one that cannot be followed teaches nothing. */
-  readonly ask: (asked: Asked, nowMs: number) => void;
+  readonly ask: (asked: Asked) => void;
   /** Makes that have not been reckoned as their logs stand, the newest first. */
   readonly unreckoned: () => readonly Asked[];
   /** Works out what a finished make comes to, with what the makes before it had taught, and keeps it. */
@@ -87,19 +89,28 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
     });
   };
 
+  /** What a make teaches, worked out where it was not yet. */
+  const taughtBy = ({ batch, line, ofSeq }: Asked): TaughtInLine => {
+    const known = lessons.of(batch.id, ofSeq, engine);
+    if (known) return known;
+    const whole = replayed(entries.ofBatch(batch.id)) ?? batch;
+    const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
+    const afterMs = batch.ended?.atMs ?? batch.startedMs;
+    const told = { ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), afterMs) };
+    lessons.keep(told, ofSeq, engine);
+    return told;
+  };
+
   return {
     due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
-    ask: ({ batch, line, ofSeq }, nowMs) => {
-      const whole = replayed(entries.ofBatch(batch.id)) ?? batch;
-      const taught = { batchId: batch.id, atMs: batch.startedMs, line, generation: generationOf(batch) };
-      lessons.keep({ ...taught, lessons: lessonsIn(whole, line, houseOf(stores, batch), nowMs) }, ofSeq, engine);
-    },
+    ask: (make) => void taughtBy(make),
     unreckoned: () => everyMake().filter(({ batch, ofSeq }) => !figures.has(batch.id, ofSeq, engine)),
     reckon: ({ batch, line, ofSeq }) => {
       const whole = replayed(entries.ofBatch(batch.id, 'minute')) ?? batch;
-      const before = asked()
+      const before = everyMake()
         .filter((other) => other.batch.startedMs < batch.startedMs)
-        .flatMap((other) => lessons.of(other.batch.id, other.ofSeq, engine) ?? []);
+        .slice(0, MAKES_BEFORE)
+        .map(taughtBy);
       const { forgotten } = stores.household.settings().settings;
       const known = { learned: pooled(standingLessons(before, forgotten)), line: line ?? undefined };
       const comesTo = figuresIn(whole, { ...houseOf(stores, batch), known });

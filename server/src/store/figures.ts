@@ -17,8 +17,8 @@ export interface FigureStore {
   readonly ofMakes: (batchIds: readonly string[]) => readonly MadeFigures[];
   /** Every window that was given, with the method of its make. */
   readonly windows: () => readonly ScoredWindow[];
-  /** How many finished makes have not been worked out yet as their logs stand. */
-  readonly waiting: () => number;
+  /** How many finished makes have not been worked out yet as their logs stand; by some engine, where that matters. */
+  readonly waiting: (engine?: string) => number;
   /** How many makes of each method have figures, those with most first. */
   readonly methods: () => readonly { readonly methodId: string; readonly makes: number }[];
 }
@@ -44,9 +44,10 @@ export function figureStore(db: Db): FigureStore {
     `SELECT make.method_id AS methodId, count(*) AS makes FROM make JOIN make_figures USING (batch_id)
      WHERE json_type(make_figures.body, '$.figures') = 'object' GROUP BY make.method_id ORDER BY makes DESC, methodId`,
   );
-  const waiting = db.prepare<[], { n: number }>(
+  const waiting = db.prepare<[string | null, string | null], { n: number }>(
     `SELECT count(*) AS n FROM make WHERE made_g > 0 AND NOT EXISTS
-       (SELECT 1 FROM make_figures AS f WHERE f.batch_id = make.batch_id AND f.of_seq = make.of_seq)`,
+       (SELECT 1 FROM make_figures AS f WHERE f.batch_id = make.batch_id AND f.of_seq = make.of_seq
+        AND (f.engine = ? OR ? IS NULL))`,
   );
   return {
     has: (batchId, ofSeq, engine) => one.get(batchId, ofSeq, engine) !== undefined,
@@ -61,7 +62,7 @@ export function figureStore(db: Db): FigureStore {
         .flatMap(({ method_id, given }) =>
           (JSON.parse(given) as MakeFigures['given']).map((window) => ({ methodId: method_id, ...window })),
         ),
-    waiting: () => waiting.get()!.n,
+    waiting: (engine) => waiting.get(engine ?? null, engine ?? null)!.n,
     methods: () => methods.all(),
   };
 }

@@ -64,6 +64,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/trace-view').then((m) => m.TraceView),
   },
   {
+    path: 'ledger/compare',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/compare/compare').then((m) => m.CompareMakes),
+  },
+  {
     path: 'ledger/archive',
     title: 'page.shell.places.ledger',
     loadComponent: () => import('./places/ledger/archive').then((m) => m.ArchiveView),

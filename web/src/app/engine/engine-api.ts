@@ -3,6 +3,7 @@ import type { Settings } from '@oat-crock/contract/api';
 import type {
   Batch,
   Choices,
+  Comparison,
   ExplainedCause,
   FaultId,
   Followed,
@@ -35,6 +36,8 @@ export interface EngineApi {
   find(methods: readonly Method[], wanted: Wanted, settings: Settings): readonly Found[];
   /** How much milk a goal takes, all other choices left. */
   scale(asked: MakeAsked, goal: Goal): Scaled;
+  /** Lays makes beside one another, each in the house it stood in. */
+  compare(makes: readonly { readonly batch: Batch; readonly house: House }[], nowMs: number): Comparison;
   /** What makes came to over time, and what of it is more than chance. */
   trends(makes: readonly TrendMake[]): Trends;
   /** When hands of a make fall in the night, and what would keep them out of it. */

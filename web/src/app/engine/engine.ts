@@ -3,6 +3,7 @@ import type { House } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract/api';
 import type {
   Batch,
+  Comparison,
   ExplainedCause,
   FaultId,
   Followed,
@@ -47,6 +48,10 @@ export class Engine {
 
   quieter(asked: MakeAsked): Promise<Quieter> {
     return this.deciding().ask((api) => api.quieter(asked));
+  }
+
+  compare(makes: Parameters<EngineApi['compare']>[0], nowMs: number): Promise<Comparison> {
+    return this.deciding().ask((api) => api.compare(makes, nowMs));
   }
 
   trends(makes: readonly TrendMake[]): Promise<Trends> {

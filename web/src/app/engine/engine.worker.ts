@@ -1,5 +1,6 @@
 import { householdAround, householdOf } from '@oat-crock/calendar';
 import {
+  compareMakes,
   explain,
   findMakes,
   follow,
@@ -30,6 +31,10 @@ const api: EngineApi = {
   find: (methods, wanted, settings) => findMakes(methods, wanted, householdOf(settings)),
   scale: ({ method, choices, settings, stocks, gear, known }, goal) =>
     scaleTo(method, choices, goal, { stocks, ...householdOf(settings, gear), known }),
+  compare: (makes, nowMs) => {
+    const toCompare = makes.map(({ batch, house }) => ({ batch, household: householdAround(batch, house) }));
+    return compareMakes(toCompare, { members: MEMBERS.glance, seed: 1, fanPoints: 0 }, nowMs);
+  },
   trends: trendsOf,
   quieter: ({ method, choices, startMs, settings, stocks, gear, known }) =>
     quieter(method, choices, { startMs, stocks, ...householdOf(settings, gear), known }),

@@ -1,6 +1,6 @@
-import type { TrendFigure } from '@oat-crock/core';
-import { tell } from '../../../shared/ui/said';
-import { acidity, amount, number, pricePer, span } from '../../../shared/ui/words';
+import { percent, type TrendFigure } from '@oat-crock/core';
+import { quantity, tell } from '../../../shared/ui/said';
+import { acidity, number, pricePer, span } from '../../../shared/ui/words';
 
 /** What a figure of a make is called: "Yield". */
 export const figureName = (figure: TrendFigure): string => tell('page.ledger.figures.name', { figure });
@@ -16,7 +16,7 @@ export function figureBy(figure: TrendFigure, by: number, currency: string): str
   return WORDS[figure](Math.abs(by), currency);
 }
 
-const percentOf = (value: number) => amount(value, '%', 0.1);
+const percentOf = (value: number) => quantity(percent(value, 1));
 const hours = (value: number) => span(Math.round(Math.abs(value) * 60));
 const mark = (value: number) => number(value, 1);
 

@@ -28,7 +28,7 @@ export type Trend = Trends['trends'][number];
           />
         }
         @if (month.width > 24) {
-          <text class="axis" [attr.x]="month.x + 3" [attr.y]="height() - 6">{{ month.name }}</text>
+          <text class="axis" [attr.x]="month.x + 3" [attr.y]="STRIP.top - 6">{{ month.name }}</text>
         }
       }
       @for (mark of marks(); track mark.atMs + mark.of) {
@@ -39,11 +39,13 @@ export type Trend = Trends['trends'][number];
           [attr.y1]="mark.y + 4"
           [attr.y2]="STRIP.top + depth()"
         />
-        <text class="mark" [attr.x]="mark.x + 4" [attr.y]="mark.y + 4">{{ mark.text }}</text>
+        <text class="mark" [attr.text-anchor]="mark.anchor" [attr.x]="mark.textX" [attr.y]="mark.y + 4">
+          {{ mark.text }}
+        </text>
       }
       @for (strip of strips(); track strip.trend.figure) {
-        <text class="name" x="0" [attr.y]="strip.top + 20">{{ strip.name }}</text>
-        <text class="middle" x="0" [attr.y]="strip.top + 38">{{ strip.middle }}</text>
+        <text class="name" x="0" [attr.y]="strip.top + 17">{{ strip.name }}</text>
+        <text class="middle" x="0" [attr.y]="strip.top + 34">{{ strip.middle }}</text>
         <line
           class="middle-line"
           [attr.x1]="STRIP.left"
@@ -162,12 +164,14 @@ export class TrendStrips {
 
   /** Changes of culture, milk and place; those near one another on lines of their own. */
   protected readonly marks = computed(() =>
-    this.trends().changes.map((change, i) => ({
-      ...change,
-      x: this.x()(change.atMs),
-      y: 10 + (i % 3) * 13,
-      text: changeMark(change, this.names()),
-    })),
+    this.trends().changes.map((change, i) => {
+      const x = this.x()(change.atMs);
+      // Beside its line, on the side where there is room.
+      const isRight = x < 0.7 * this.box().width;
+      const text = changeMark(change, this.names());
+      const [anchor, textX] = isRight ? (['start', x + 4] as const) : (['end', x - 4] as const);
+      return { ...change, x, y: 10 + (i % 3) * 13, text, anchor, textX };
+    }),
   );
 
   /** The months that are shown, each with where it begins. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, resource } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { choicesOf, METHODS, methodOf, type ScoredGroup, type TrendMake } from '@oat-crock/core';
@@ -18,6 +18,10 @@ import { findingWords, type ChangeNames } from './trend-words';
 
 /** Fewer makes than this are no course of anything. */
 const LEAST = 3;
+/** While makes are being worked out, it is asked so often how far that is, ms. */
+const ASK_AGAIN_MS = 3000;
+/** So many changes are said at once. */
+const MOST_FINDINGS = 4;
 /** Warm months are the warmest and so many on either side of it. */
 const SEASON_MONTHS = 2;
 
@@ -30,6 +34,7 @@ const SEASON_MONTHS = 2;
   styleUrl: './trends.css',
 })
 export class TrendsView {
+  protected readonly MOST = MOST_FINDINGS;
   /** Of which method; of that with most makes where it is empty. */
   readonly methodId = input('');
   private readonly store = inject(Store);
@@ -49,6 +54,15 @@ export class TrendsView {
       return { figures, score };
     },
   });
+  constructor() {
+    // More of them are worked out meanwhile: they are asked for again after a while.
+    effect((cleanUp) => {
+      if (this.waiting() === 0 || this.told.isLoading()) return;
+      const later = setTimeout(() => this.told.reload(), ASK_AGAIN_MS);
+      cleanUp(() => clearTimeout(later));
+    });
+  }
+
   private readonly figures = computed(() => (this.told.hasValue() ? this.told.value().figures : null));
   protected readonly shownId = computed(() => this.methodId() || (this.figures()?.methods[0]?.methodId ?? ''));
   protected readonly waiting = computed(() => this.figures()?.waiting ?? 0);

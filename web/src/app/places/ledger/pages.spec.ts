@@ -1,0 +1,181 @@
+import type { ArchiveReport, MethodFigures, Scorecard, StoredEntry } from '@oat-crock/contract/api';
+import { HttpErrorResponse } from '@angular/common/http';
+import {
+  compareMakes,
+  makeFiguresOf,
+  makeLineOf,
+  replay,
+  scorecard,
+  trendsOf,
+  type Entry,
+  type EntryBody,
+  type TrendMake,
+} from '@oat-crock/core';
+import { Engine } from '../../engine/engine';
+import { ApiClient } from '../../state/api-client';
+import { pageOf } from '../../testing/page';
+import { until } from '../../testing/until';
+import { ArchiveView } from './archive';
+import { CompareMakes } from './compare/compare';
+import { TrendsView } from './trends/trends';
+
+const NOW = Date.UTC(2026, 4, 5, 12);
+const DAY = 86_400_000;
+const FEW = { members: 40, seed: 1, fanPoints: 0 };
+
+/** A yogurt of some days ago that soured for so many minutes. */
+function make(n: number, daysAgo: number, souredMin: number, keepC = 43): StoredEntry[] {
+  const startMs = NOW - daysAgo * DAY;
+  const score = { sourness: 3, thickness: 3, smoothness: 4, taste: 4 };
+  const lines: readonly (readonly [number, EntryBody])[] = [
+    [0, { type: 'started', methodId: 'scalded-yogurt', choices: { massG: 4000, keepC }, name: `Pot ${n}` }],
+    ...[9, 31, 46, 65, 71, 71 + souredMin].map((minute, i): [number, EntryBody] => [
+      minute,
+      { type: 'step', stageId: ['heat', 'hold', 'cool', 'starter', 'warm', 'chill'][i]! },
+    ]),
+    [71 + souredMin + 400, { type: 'finished', productG: 3800, wheyG: null, heldBackG: 0, score, pots: 9 }],
+  ];
+  const batchId = `01J00000000000000000000P${String(n).padStart(2, '0')}`;
+  return lines.map(([minute, body], i): StoredEntry => ({
+    seq: 100 * n + i + 1,
+    id: `01J0000000000000000P${String(n).padStart(3, '0')}${String(i).padStart(3, '0')}`,
+    batchId,
+    atMs: startMs + minute * 60_000,
+    source: 'hand',
+    body,
+  }));
+}
+
+const batchOf = (log: readonly Entry[]) => replay(log)!;
+
+describe('makes that are compared on the page', () => {
+  const [quick, slow] = [make(1, 9, 300), make(2, 6, 640, 33)];
+  const provided = (wire: object) => [
+    { provide: ApiClient, useValue: wire },
+    {
+      provide: Engine,
+      useValue: {
+        compare: (makes: { batch: ReturnType<typeof batchOf> }[]) =>
+          Promise.resolve(
+            compareMakes(
+              makes.map(({ batch }) => ({ batch, household: {} })),
+              FEW,
+              NOW,
+            ),
+          ),
+      },
+    },
+  ];
+  const wire = {
+    batch: (id: string) => Promise.resolve([quick, slow].find((log) => log[0]!.batchId === id)!),
+    room: () => Promise.resolve([]),
+  };
+
+  it('are drawn over one another, with only what differs and why', async () => {
+    const of = `${quick[0]!.batchId},${slow[0]!.batchId}`;
+    const page = await pageOf(CompareMakes, [], NOW, { of }, provided(wire));
+    await until(() => page.element.querySelectorAll('oc-overlay .line').length === 6);
+    expect(page.text()).toContain('B took longer to sour than A.');
+    expect(page.text()).toContain('too cold');
+    const rows = [...page.element.querySelectorAll('tbody tr')].map((row) =>
+      row.textContent.replace(/\s+/g, ' ').trim(),
+    );
+    expect(rows[0]).toMatch(/^Time to sour5 h10 h [34]0$/);
+    expect(rows.some((row) => row.startsWith('Went in'))).toBeFalse();
+    expect(
+      [...page.element.querySelectorAll('.line')].slice(0, 2).map((l) => l.getAttribute('stroke-dasharray')),
+    ).toEqual(['', '7 4']);
+  });
+
+  it('are asked for where fewer than two are marked, and it is said where they cannot be read', async () => {
+    const one = await pageOf(CompareMakes, [], NOW, { of: quick[0]!.batchId }, provided(wire));
+    expect(one.text()).toContain('Mark two to six makes');
+    const away = { ...wire, batch: () => Promise.reject(new Error('away')) };
+    const page = await pageOf(CompareMakes, [], NOW, { of: 'a,b' }, provided(away));
+    await until(() => page.text().includes('could not be read'));
+  });
+});
+
+describe('makes over time on the page', () => {
+  const logs = [0, 1, 2, 3].map((n) => make(n + 10, 40 - 8 * n, 300 + 10 * n));
+  const made = logs.map((log) => ({ batch: batchOf(log), figures: makeFiguresOf(batchOf(log), FEW)! }));
+  const told: MethodFigures = {
+    methods: [{ methodId: 'scalded-yogurt', makes: 4 }],
+    makes: made.map(({ batch, figures }) => ({ make: makeLineOf(batch), line: null, figures })),
+    waiting: 2,
+  };
+  const score: Scorecard = {
+    windows: scorecard(made.flatMap(({ figures }) => figures.given.map((w) => ({ methodId: 'scalded-yogurt', ...w })))),
+    waiting: 2,
+  };
+  const provided = (figures: MethodFigures) => [
+    {
+      provide: ApiClient,
+      useValue: { figures: () => Promise.resolve(figures), scorecard: () => Promise.resolve(score) },
+    },
+    { provide: Engine, useValue: { trends: (makes: TrendMake[]) => Promise.resolve(trendsOf(makes)) } },
+  ];
+
+  it('have a strip for each figure with a dot for each make, and how often the windows held', async () => {
+    const page = await pageOf(TrendsView, [], NOW, {}, provided(told));
+    await until(() => page.element.querySelector('oc-trend-strips svg') !== null);
+    const names = [...page.element.querySelectorAll('.name')].map((n) => n.textContent);
+    expect(names.slice(0, 2)).toEqual(['Yield', 'Lost']);
+    expect(page.element.querySelectorAll('.dot').length).toBe(4 * names.length);
+    expect(page.text()).toContain('2 makes are still being worked out.');
+    expect(page.text()).toMatch(/Sour enough, said at the start: 5 h \d+ ahead/);
+    expect(page.text()).toMatch(/of 4 held/);
+  });
+
+  it('are not drawn while there are fewer than three, and it is said when none is finished', async () => {
+    const few = await pageOf(TrendsView, [], NOW, {}, provided({ ...told, makes: told.makes.slice(0, 2) }));
+    await until(() => few.text().includes('Three makes of it are needed'));
+    const none = await pageOf(TrendsView, [], NOW, {}, provided({ methods: [], makes: [], waiting: 0 }));
+    await until(() => none.text().includes('Nothing was finished yet'));
+  });
+});
+
+describe('the archive on the page', () => {
+  const report = (known: number): ArchiveReport => ({
+    form: 1,
+    writtenMs: NOW,
+    tables: [{ table: 'log', new: 5 - known, known, other: 0 }],
+  });
+  async function chosen(sendArchive: (file: File, dry: boolean) => Promise<ArchiveReport>) {
+    const page = await pageOf(ArchiveView, [], NOW, {}, [{ provide: ApiClient, useValue: { sendArchive } }]);
+    const input = page.element.querySelector<HTMLInputElement>('#archive-file')!;
+    const files = new DataTransfer();
+    files.items.add(new File(['zip'], 'dairy.zip'));
+    input.files = files.files;
+    input.dispatchEvent(new Event('change'));
+    await page.fixture.whenStable();
+    return page;
+  }
+
+  it('is tried first, and read in once somebody says so', async () => {
+    const asked: boolean[] = [];
+    const page = await chosen((_file, dry) => {
+      asked.push(dry);
+      return Promise.resolve(report(0));
+    });
+    await until(() => page.text().includes('This would come:'));
+    expect(page.text()).toContain('Lines of the log500');
+    await page.click('Read it in');
+    await until(() => page.text().includes('It is read in.'));
+    expect(asked).toEqual([true, false]);
+  });
+
+  it('is not offered where all of it is here, and why it is refused is said in the server’s words', async () => {
+    const known = await chosen(() => Promise.resolve(report(5)));
+    await until(() => known.text().includes('All of it is here already.'));
+    expect(known.text()).not.toContain('Read it in');
+    const error = { errors: [{ field: 'archive', message: 'It was cut off.', remedy: 'Take another.' }] };
+    const refused = await chosen(() => Promise.reject(new HttpErrorResponse({ status: 422, error })));
+    await until(
+      () =>
+        refused.element.querySelector('[role=alert]')?.textContent.includes('It was cut off. Take another.') ?? false,
+    );
+    const away = await chosen(() => Promise.reject(new HttpErrorResponse({ status: 0 })));
+    await until(() => away.text().includes('Nothing was read in.'));
+  });
+});
