@@ -37,6 +37,20 @@ async function take(page) {
   await page.getByText('Taken.').waitFor();
 }
 
+/** Three yogurts of a year: of a good jar, of a slow one, and of the one after it. */
+async function compareThree(page) {
+  const found = await (await fetch(`${address}/api/v1/makes?find=market+week&take=100`)).json();
+  const ids = [20, 26, 40].map((week) => found.makes.find(({ name }) => name.endsWith(`week ${week}`)).id);
+  await page.goto(`${address}/ledger/compare?of=${ids.join(',')}`);
+  await page.waitForSelector('oc-overlay .line');
+}
+
+/** The year's makes are worked out beside the server for some minutes. */
+async function untilWorkedOut(page) {
+  await page.waitForSelector('oc-trend-strips svg', { timeout: 600_000 });
+  await page.waitForFunction(() => !document.querySelector('.pick [role=status]'), null, { timeout: 600_000 });
+}
+
 /** A make is traced from what is here of it. */
 async function traceTheMarkets(page) {
   const row = page.locator('oc-in-stock li').filter({ hasText: 'School pots, mild' });
@@ -62,16 +76,16 @@ const PICTURES = [
   ['today', '/today', DESK],
   ['find', '/methods', DESK],
   ['methods', '/methods/strained-yogurt', DESK],
-  ['stages', '/methods/quark/stages', DESK],
   ['larder', '/larder', DESK],
   ['ledger', '/ledger', DESK],
   ['trace', '/ledger', DESK, traceTheMarkets],
+  ['compare', '/ledger?find=market+yogurt', DESK, compareThree],
+  ['trends', '/ledger/trends/scalded-yogurt', DESK, untilWorkedOut],
   ['cultures', '/cultures', DESK],
   ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-generation-plot circle')],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
   ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],
-  ['make-butter', `/make/${batch('Butter for the quay stall')}`, DESK],
   ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
   ['household', '/today', DESK, (page) => page.getByRole('button', { name: /^The household/ }).click()],
   ['today-phone', '/today', PHONE],

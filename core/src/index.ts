@@ -146,7 +146,7 @@ export type { SouringReading } from './assimilate/evidence.js';
 export { notGoingOut } from './batch/going-out.js';
 export { type Lesson, NOTHING_LEARNED, pooled, type Pooled, recall } from './learn/pooled.js';
 export { lessonsOf } from './teach/lesson.js';
-export { learnedFigures, type LearnedHere } from './learn/here.js';
+export { learnedAll, learnedFigures, type LearnedHere } from './learn/here.js';
 export { type Forgotten, standingLessons, type TaughtByMake } from './learn/taught.js';
 export type { Known } from './learn/recall.js';
 export { souringOwnedBy } from './learn/owners.js';

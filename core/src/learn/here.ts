@@ -56,11 +56,28 @@ const SAID = {
   },
 } as const;
 
+type Said = (typeof SAID)[keyof typeof SAID];
+const saidOf = (score: string): Said | undefined => (SAID as Readonly<Record<string, Said | undefined>>)[score];
+
 function figureOf({ of, score, mean, sd, makes }: LearnedScore, setC: number | null): LearnedHere | null {
-  const said = (SAID as Readonly<Record<string, (typeof SAID)[keyof typeof SAID] | undefined>>)[score];
-  if (!said || !said.felt(said.of(mean))) return null;
+  const said = saidOf(score);
+  if (!said) return null;
   const at = (sds: number) => said.of(mean + sds * sd);
   return { of, what: said.what, value: at(0), p10: at(-TENTH), p90: at(TENTH), setC, makes };
+}
+
+/** Whether what was learned is far enough from the usual to be worth a word. */
+const isFelt = ({ score, mean }: LearnedScore) => {
+  const said = saidOf(score);
+  return said !== undefined && said.felt(said.of(mean));
+};
+
+/** Everything that was learned and is a figure to somebody, whether it acts anywhere just now, and whether it is worth a word. */
+export function learnedAll({ known }: Pooled): readonly (LearnedHere & { readonly isFelt: boolean })[] {
+  return known.flatMap((score) => {
+    const figure = figureOf(score, null);
+    return figure ? [{ ...figure, isFelt: isFelt(score) }] : [];
+  });
 }
 
 /** What was learned that acts on a make of some stages. */
@@ -78,7 +95,7 @@ export function learnedHere(stages: readonly BoundStage[], known: Known | undefi
   ]);
   const setC = souring?.params['keepC'];
   return learned.known
-    .filter(({ of }) => owners.has(of))
+    .filter((score) => owners.has(score.of) && isFelt(score))
     .flatMap((score) => figureOf(score, typeof setC === 'number' ? setC : null) ?? []);
 }
 

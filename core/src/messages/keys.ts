@@ -1698,6 +1698,7 @@ export interface MessageValues {
   'page.learned.learnedSentences.acidWeaker': { readonly acid: Value; readonly by: Value };
   'page.learned.learnedSentences.bath': None;
   'page.learned.learnedSentences.box': None;
+  'page.learned.learnedSentences.cloth': { readonly used: Value };
   'page.learned.learnedSentences.clothAsUsed': None;
   'page.learned.learnedSentences.clothFlat': None;
   'page.learned.learnedSentences.clothHung': None;
@@ -1711,6 +1712,7 @@ export interface MessageValues {
   'page.learned.learnedSentences.lampOven': None;
   'page.learned.learnedSentences.learnedFrom': { readonly makes: number };
   'page.learned.learnedSentences.lessIsLost': { readonly by: Value };
+  'page.learned.learnedSentences.maker': None;
   'page.learned.learnedSentences.moreIsLost': { readonly by: Value };
   'page.learned.learnedSentences.placeCooler': { readonly place: Value; readonly by: Value };
   'page.learned.learnedSentences.placeHolds': {
@@ -1789,6 +1791,17 @@ export interface MessageValues {
   'page.ledger.inStock.until': { readonly days: number; readonly day: Value };
   'page.ledger.inStock.wasBest': { readonly day: Value };
   'page.ledger.inStock.whatIsHere': None;
+  'page.ledger.learned.asUsual': None;
+  'page.ledger.learned.forgotten': { readonly name: Value; readonly day: Value };
+  'page.ledger.learned.nothingYet': None;
+  'page.ledger.learned.of': { readonly what: string };
+  'page.ledger.learned.range': { readonly from: Value; readonly to: Value };
+  'page.ledger.learned.says': { readonly what: string; readonly by: Value; readonly way: string };
+  'page.ledger.learned.side': { readonly by: Value; readonly way: string };
+  'page.ledger.learned.title': None;
+  'page.ledger.learned.unnamedCulture': None;
+  'page.ledger.learned.whatWasForgotten': None;
+  'page.ledger.learned.why': None;
   'page.ledger.ledger.allMakes': None;
   'page.ledger.ledger.anyMethod': None;
   'page.ledger.ledger.anyTaste': None;

@@ -29,6 +29,9 @@ import { SayPipe } from '../../shared/ui/said';
       <a routerLink="/ledger/trends" routerLinkActive="here" ariaCurrentWhenActive="page">{{
         'page.ledger.trends.title' | say
       }}</a>
+      <a routerLink="/ledger/learned" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+        'page.ledger.learned.title' | say
+      }}</a>
       <a routerLink="/ledger/trace" routerLinkActive="here" ariaCurrentWhenActive="page">{{
         'page.ledger.ledger.traceRecall' | say
       }}</a>

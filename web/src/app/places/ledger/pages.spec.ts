@@ -16,7 +16,9 @@ import { ApiClient } from '../../state/api-client';
 import { pageOf } from '../../testing/page';
 import { until } from '../../testing/until';
 import { ArchiveView } from './archive';
+import { LearnedActions } from '../../state/learned.feature';
 import { CompareMakes } from './compare/compare';
+import { LearnedPage } from './learned';
 import { TrendsView } from './trends/trends';
 
 const NOW = Date.UTC(2026, 4, 5, 12);
@@ -132,6 +134,33 @@ describe('makes over time on the page', () => {
     await until(() => few.text().includes('Three makes of it are needed'));
     const none = await pageOf(TrendsView, [], NOW, {}, provided({ methods: [], makes: [], waiting: 0 }));
     await until(() => none.text().includes('Nothing was finished yet'));
+  });
+});
+
+describe('what was learned on the page', () => {
+  it('is all of it, also what is as usual, each with its range and a way to forget it', async () => {
+    const known = [
+      { of: 'culture 01J00000000000000000000099', score: 'pace', mean: -1.5, sd: 0.2, makes: 6 },
+      { of: 'place thermostat', score: 'incubatorOffsetC', mean: 0, sd: 0.4, makes: 6 },
+      { of: 'maker', score: 'loss', mean: 0, sd: 0, makes: 0 },
+      { of: 'milk', score: 'buffer', mean: 2, sd: 0.1, makes: 6 },
+    ];
+    const learned = { pooled: { known, covariance: [] }, watched: [], settled: true };
+    const page = await pageOf(LearnedPage, [], NOW, {}, [], [LearnedActions.received({ learned })]);
+    const rows = [...page.element.querySelectorAll('li')].map((li) => li.textContent.replace(/\s+/g, ' ').trim());
+    expect(rows.length).toBe(2);
+    expect(rows[0]).toMatch(
+      /^A culture that is not kept works \d+ % slower \(\d+ % less to \d+ % less\)Learned from 6 makes\./,
+    );
+    expect(rows[1]).toMatch(/^The thermostat as is usual/);
+    const wanted: unknown[] = [];
+    spyOn(page.store, 'dispatch').and.callFake(((action: { of: string }) => wanted.push(action.of)) as never);
+    await page.click('Forget that: The thermostat');
+    expect(wanted).toEqual(['place thermostat']);
+  });
+
+  it('is nothing where no make has taught', async () => {
+    expect((await pageOf(LearnedPage, [], NOW)).text()).toContain('Nothing was learned yet.');
   });
 });
 

@@ -9,8 +9,8 @@ import {
   type SourAgentId,
   type Text,
 } from '@oat-crock/core';
-import { tell } from '../ui/said';
-import { degrees, span, temp } from '../ui/words';
+import { tell, textOf } from '../ui/said';
+import { capital, degrees, span, temp } from '../ui/words';
 
 /** What was learned in a sentence, what it was learned from, and whose it is. */
 export interface LearnedSentence {
@@ -45,6 +45,23 @@ const potOf = (of: string): Text =>
     : say('page.learned.learnedSentences.potOf', { size: nameOf(of) });
 const acidOf = (of: string): Text =>
   SOUR_AGENTS[nameOf(of) as SourAgentId]?.name ?? say('page.learned.learnedSentences.acid');
+
+/**
+ * Whose something is that was learned, at the head of a line: "The thermostat", "Harbour jar".
+ *
+ * @param cultureName what a culture's line is called, by what it began with
+ */
+export function ownerName({ of, what }: LearnedHere, cultureName: (lineId: string) => string): string {
+  const names: Readonly<Record<LearnedHere['what'], () => string>> = {
+    'culture pace': () => cultureName(nameOf(of)),
+    place: () => textOf(PLACES[nameOf(of)] ?? say('page.learned.learnedSentences.warmPlace')),
+    'cloth time': () => tell('page.learned.learnedSentences.cloth', { used: CLOTHS[nameOf(of)] ?? CLOTH_AS_USED }),
+    'pot loss': () => textOf(potOf(of)),
+    'acid strength': () => textOf(acidOf(of)),
+    'maker loss': () => tell('page.learned.learnedSentences.maker'),
+  };
+  return capital(names[what]());
+}
 
 /** All that was learned and acts on a make, in words. */
 export function learnedSentences(learned: readonly LearnedHere[]): readonly LearnedSentence[] {

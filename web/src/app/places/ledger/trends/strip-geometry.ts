@@ -2,7 +2,7 @@ import type { Trend } from './trend-strips';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 /** Height of the strip of one figure, of what stands above the first and below the last, and of the words beside them, px. */
-export const STRIP = { height: 52, inner: 36, top: 62, bottom: 4, left: 152, right: 84 } as const;
+export const STRIP = { height: 52, inner: 36, top: 70, bottom: 4, left: 152, right: 84 } as const;
 const DAY_MS = 86_400_000;
 
 /** One figure's strip: where its makes and its middle stand, and the ends of its scale. */

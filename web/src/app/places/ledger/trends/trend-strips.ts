@@ -170,7 +170,7 @@ export class TrendStrips {
       const isRight = x < 0.7 * this.box().width;
       const text = changeMark(change, this.names());
       const [anchor, textX] = isRight ? (['start', x + 4] as const) : (['end', x - 4] as const);
-      return { ...change, x, y: 10 + (i % 3) * 13, text, anchor, textX };
+      return { ...change, x, y: 10 + (i % MARK_ROWS) * 12, text, anchor, textX };
     }),
   );
 
@@ -182,7 +182,13 @@ export class TrendStrips {
       const month = localTime(atMs + 12 * 3_600_000, kitchenZone()).month;
       const x = Math.max(STRIP.left, this.x()(atMs));
       const end = Math.min(this.x()(until), this.x()(begins[i + 1] ?? until));
-      return { atMs, x, width: Math.max(0, end - x), name: monthWord(month), isWarm: this.warmMonths().has(month) };
+      return {
+        atMs,
+        x,
+        width: Math.max(0, end - x),
+        name: monthWord(month).slice(0, SHORT_MONTH),
+        isWarm: this.warmMonths().has(month),
+      };
     });
   });
 
@@ -192,6 +198,9 @@ export class TrendStrips {
   });
 }
 
+/** Lines that the names of changes stand on, so that near ones do not lie over one another; and letters of a month's name. */
+const MARK_ROWS = 4;
+const SHORT_MONTH = 3;
 const DAY_MS = 86_400_000;
 
 /** The first of each month from that in which one moment lies to that of another, ms. */
