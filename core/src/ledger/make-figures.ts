@@ -1,4 +1,4 @@
-import { besidesWorth, pricesOf } from '../balance/make-cost.js';
+import { besidesWorth, pricesOf } from '../make/make-cost.js';
 import { byproductsOf } from '../balance/byproducts.js';
 import { costOf } from '../balance/cost.js';
 import { balanceOf } from '../balance/yield.js';

@@ -2,7 +2,7 @@ import { say, type Message, type Text, uniqueTexts } from '../messages/message.j
 import { costOf, type Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
-import { besidesWorth, pricesOf } from '../balance/make-cost.js';
+import { besidesWorth, pricesOf } from './make-cost.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';

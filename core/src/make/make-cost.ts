@@ -1,5 +1,5 @@
 import type { Choices } from '../methods/method.js';
-import { isGoods, type Byproduct } from './byproducts.js';
+import { isGoods, type Byproduct } from '../balance/byproducts.js';
 
 /** Prices that a maker chose: of a kilo in the shop, of an empty pot, of an hour of hands. */
 export function pricesOf(choices: Choices) {
