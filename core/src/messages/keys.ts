@@ -1838,6 +1838,13 @@ export interface MessageValues {
   'page.ledger.moveOut.sayWhy': None;
   'page.ledger.moveOut.thaw': None;
   'page.ledger.moveOut.toWhom': None;
+  'page.ledger.recallPaper.calledAt': None;
+  'page.ledger.recallPaper.notSet': None;
+  'page.ledger.recallPaper.print': None;
+  'page.ledger.recallPaper.setting': None;
+  'page.ledger.recallPaper.tellAuthority': None;
+  'page.ledger.recallPaper.title': { readonly of: Value };
+  'page.ledger.recallPaper.writtenAt': { readonly at: Value };
   'page.ledger.rows.state': { readonly state: string };
   'page.ledger.score.held': {
     readonly held: Value;

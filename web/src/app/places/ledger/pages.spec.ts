@@ -19,6 +19,7 @@ import { ArchiveView } from './archive';
 import { LearnedActions } from '../../state/learned.feature';
 import { CompareMakes } from './compare/compare';
 import { LearnedPage } from './learned';
+import { recallPaper } from './recall-paper';
 import { TrendsView } from './trends/trends';
 
 const NOW = Date.UTC(2026, 4, 5, 12);
@@ -161,6 +162,32 @@ describe('what was learned on the page', () => {
 
   it('is nothing where no make has taught', async () => {
     expect((await pageOf(LearnedPage, [], NOW)).text()).toContain('Nothing was learned yet.');
+  });
+});
+
+describe('the list to call by', () => {
+  it('has everybody who got some, with how much of what and room to note the call, and what is here', () => {
+    const page = JSON.stringify(
+      recallPaper({
+        of: 'Evening milk',
+        nowMs: NOW,
+        receivers: [{ name: 'The school', amount: '9 pots', makes: ['Mild', 'Plain'] }],
+        makes: [{ name: 'Mild', lot: '260502-AB12', left: '3 pots here', held: true }],
+      }),
+    );
+    for (const said of [
+      'Who to call about Evening milk',
+      'The school',
+      '9 pots',
+      'Mild, Plain',
+      'called at',
+      '260502-AB12',
+      'held',
+    ])
+      expect(page).withContext(said).toContain(said);
+    expect(JSON.stringify(recallPaper({ of: 'It', nowMs: NOW, receivers: [], makes: [] }))).toContain(
+      'Nobody is known',
+    );
   });
 });
 

@@ -16,11 +16,14 @@ import {
   type Traced,
 } from '@oat-crock/core';
 import { ApiClient } from '../../state/api-client';
+import { KitchenClock } from '../../state/kitchen-clock';
 import { logFeature } from '../../state/log.feature';
 import { Logger } from '../../state/logger';
 import { selectReceivers } from '../../state/own-stock';
 import { recordsFeature } from '../../state/records.feature';
 import { OptionField } from '../../shared/ui/option-field';
+import { Paper } from '../../shared/paper/paper';
+import { fileName } from '../../shared/ui/save-file';
 import { lotCode } from '../../shared/ui/lot-code';
 import { SayPipe, tell, textOf } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
@@ -45,6 +48,8 @@ export class TraceView {
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly past = this.store.selectSignal(logFeature.selectPast);
   private readonly wire = inject(ApiClient);
+  private readonly paper = inject(Paper);
+  private readonly clock = inject(KitchenClock);
   private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly receivers = this.store.selectSignal(selectReceivers);
@@ -113,6 +118,35 @@ export class TraceView {
     }),
   );
   protected readonly toHold = computed(() => this.recall().makes.filter(({ batch }) => mayHold(batch)));
+
+  /** The list to call by is being set, or could not be. */
+  protected readonly setting = signal(false);
+  protected readonly notSet = signal(false);
+
+  /** The list to call by, as a page to print or to keep. */
+  protected async print(): Promise<void> {
+    if (this.setting()) return;
+    this.setting.set(true);
+    this.notSet.set(false);
+    try {
+      const { recallPaper } = await import('./recall-paper');
+      const page = recallPaper({
+        of: this.name(),
+        nowMs: this.clock.nowMs(),
+        receivers: this.recall().receivers.map(({ name, pots, makes }) => ({
+          name,
+          amount: this.amountOf({ pots, massG: null }),
+          makes,
+        })),
+        makes: this.makes().map(({ batch, lot, left, held }) => ({ name: batch.name, lot, left, held })),
+      });
+      await this.paper.save(fileName(tell('page.ledger.recallPaper.title', { of: this.name() })), page);
+    } catch {
+      this.notSet.set(true);
+    } finally {
+      this.setting.set(false);
+    }
+  }
 
   protected readonly by = signal('');
   protected readonly reason = signal('');

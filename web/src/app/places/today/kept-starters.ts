@@ -10,6 +10,8 @@ export interface KeptStarter {
 
 const DAY_MS = 86_400_000;
 const SHOWN = 3;
+/** What was held back longer ago than this is no starter to be counted on: nobody is asked to take it in any more. */
+const OFFERED_DAYS = 10;
 
 /** The newest starters held back and not taken in, with what each would want as the culture that it is. */
 export function keptStarters(
@@ -25,6 +27,7 @@ export function keptStarters(
       const gift = giftOf(batch, batch.id, massG, batch.ended!.atMs, all);
       if (!gift) return [];
       const ageDays = Math.max(0, (nowMs - gift.lot.bornMs) / DAY_MS);
+      if (ageDays > OFFERED_DAYS) return [];
       return [{ batchId: batch.id, from: batch.name, ageDays, due: dueOf(gift.lot, massG, nowMs) }];
     });
 }

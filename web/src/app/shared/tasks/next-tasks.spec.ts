@@ -44,9 +44,16 @@ describe('starters held back', () => {
   it('lose vigour by the day, and what is said of them follows the law of the cultures', () => {
     const endMs = START_MS + 1260 * MIN;
     const after = (days: number) => kept([finished(120)], endMs + days * 86_400_000)[0]!;
-    expect([2, 8, 30].map((days) => after(days).due.level)).toEqual(['well', 'now', 'past']);
+    expect([2, 8].map((days) => after(days).due.level)).toEqual(['well', 'now']);
     expect(after(8).due.activity.likely).toBeLessThan(after(2).due.activity.likely);
     expect(after(2).due.leftG).toBe(120);
+  });
+
+  it('are offered for ten days, and then no more', () => {
+    const endMs = START_MS + 1260 * MIN;
+    const bornMs = endMs - kept([finished(120)], endMs)[0]!.ageDays * 86_400_000;
+    const after = (days: number) => kept([finished(120)], bornMs + days * 86_400_000).length;
+    expect([10, 10.001].map(after)).toEqual([1, 0]);
   });
 
   it('are only those that were held back', () => {
