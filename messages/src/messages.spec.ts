@@ -135,6 +135,9 @@ describe('a quantity in a sentence', () => {
     const noon = moment(Date.UTC(2026, 4, 2, 12));
     expect(metric(noon)).toBe('12:00');
     expect(sayQuantity(noon, { ...ENGLISH, zone: 'America/St_Johns' })).toBe('09:30');
+    const evening = { atMs: Date.UTC(2026, 4, 2, 22, 5), as: 'time' } as const;
+    expect(sayQuantity(evening, ENGLISH)).toBe('22:05');
+    expect(sayQuantity(evening, { ...ENGLISH, halfDays: true })).toMatch(/^10:05\sPM$/i);
   });
 });
 

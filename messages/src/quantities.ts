@@ -180,18 +180,23 @@ function saySpan(from: Said | string, to: Said | string, reader: Reader): string
 }
 
 const MOMENTS = {
-  time: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+  time: { hour: 'numeric', minute: '2-digit' },
   day: { weekday: 'long' },
-  'day and time': { weekday: 'long', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+  'day and time': { weekday: 'long', hour: 'numeric', minute: '2-digit' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 
 const moments = new Map<string, Intl.DateTimeFormat>();
 
-function sayMoment({ atMs, as }: { atMs: number; as: keyof typeof MOMENTS }, { language, zone }: Reader): string {
-  const name = `${language} ${zone} ${as}`;
+/** Hours of a clock that goes to twenty-four keep their two digits. */
+const CLOCKS = { whole: { hour: '2-digit', hourCycle: 'h23' }, half: { hour12: true } } as const;
+
+function sayMoment({ atMs, as }: { atMs: number; as: keyof typeof MOMENTS }, reader: Reader): string {
+  const { language, zone, halfDays = false } = reader;
+  const clock = as === 'day' ? {} : CLOCKS[halfDays ? 'half' : 'whole'];
+  const name = `${language} ${zone} ${as} ${halfDays}`;
   let format = moments.get(name);
   if (!format) {
-    format = new Intl.DateTimeFormat(language, { ...MOMENTS[as], timeZone: zone });
+    format = new Intl.DateTimeFormat(language, { ...MOMENTS[as], ...clock, timeZone: zone });
     moments.set(name, format);
   }
   return format.format(atMs);

@@ -9,6 +9,8 @@ export interface Reader {
   readonly language: string;
   readonly texts: Texts;
   readonly units: Units;
+  /** Whether its clock goes to twelve, twice a day; to twenty-four where left out. */
+  readonly halfDays?: boolean;
   /** The household's zone, as in "Europe/Berlin". */
   readonly zone: string;
 }

@@ -22,5 +22,11 @@ export function inEveryLanguage(text: Text, settings: Settings): readonly string
 function readerOf(settings: Settings): Reader {
   const language = settings.language in LANGUAGES ? (settings.language as Language) : 'en';
   const { tag } = LANGUAGES[language];
-  return { language: tag, texts: TEXTS[language]!, units: unitsOf(settings), zone: settings.zone };
+  return {
+    language: tag,
+    texts: TEXTS[language]!,
+    units: unitsOf(settings),
+    zone: settings.zone,
+    halfDays: settings.datesIn === 'en-US',
+  };
 }

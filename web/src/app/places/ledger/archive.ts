@@ -6,6 +6,7 @@ import { SayPipe, tell } from '../../shared/ui/said';
 import { written } from '../../shared/ui/dates';
 import { amount } from '../../shared/ui/words';
 import { LedgerHead } from './ledger-head';
+import { PeriodForm } from './period-form';
 
 /** Tables that a spreadsheet reads alone. */
 const TABLES = ['makes', 'movements', 'readings'] as const;
@@ -14,7 +15,7 @@ const TABLES = ['makes', 'movements', 'readings'] as const;
 @Component({
   selector: 'oc-archive',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LedgerHead, SayPipe],
+  imports: [LedgerHead, PeriodForm, SayPipe],
   templateUrl: './archive.html',
   styleUrl: './archive.css',
 })

@@ -13,12 +13,15 @@ import {
 } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
 import { ApiClient } from '../../state/api-client';
+import { Paper } from '../../shared/paper/paper';
 import { pageOf } from '../../testing/page';
 import { until } from '../../testing/until';
 import { ArchiveView } from './archive';
 import { LearnedActions } from '../../state/learned.feature';
 import { CompareMakes } from './compare/compare';
 import { LearnedPage } from './learned';
+import { PeriodForm } from './period-form';
+import { periodPaper } from './period-paper';
 import { recallPaper } from './recall-paper';
 import { TrendsView } from './trends/trends';
 
@@ -188,6 +191,69 @@ describe('the list to call by', () => {
     expect(JSON.stringify(recallPaper({ of: 'It', nowMs: NOW, receivers: [], makes: [] }))).toContain(
       'Nobody is known',
     );
+  });
+});
+
+describe('some days on paper', () => {
+  const log = make(30, 3, 320);
+  const line = (i: number, minute: number, body: EntryBody): Entry => ({
+    ...log[0]!,
+    id: `01J0000000000000000P030${String(50 + i)}0`,
+    atMs: log[0]!.atMs + minute * 60_000,
+    body,
+  });
+  const wrong = line(0, 100, { type: 'reading', quantity: 'ph', value: 7.9, by: 'meter' });
+  const entries = [
+    ...log,
+    line(1, 40, { type: 'reading', quantity: 'tempC', value: 84.5, by: 'thermometer' }),
+    wrong,
+    line(2, 101, {
+      type: 'correction',
+      replaces: wrong.id,
+      body: { type: 'reading', quantity: 'ph', value: 4.51, by: 'meter' },
+    }),
+    line(3, 900, { type: 'issued', how: 'sold', pots: 4, to: 'The school' }),
+    line(4, 910, { type: 'held', by: 'Ine', reason: 'smells of yeast' }),
+  ];
+
+  it('have what was measured, decided, gone to whom and corrected, and no part that is empty', () => {
+    const page = JSON.stringify(
+      periodPaper({ fromMs: NOW - 9 * DAY, untilMs: NOW, nowMs: NOW, batches: [batchOf(entries)] }),
+    );
+    for (const said of [
+      'One make, 3.80 kg',
+      'Pot 30',
+      '84.5 °C',
+      'pH 4.51',
+      'sold, The school',
+      'Ine',
+      'first it said: pH 7.9',
+    ])
+      expect(page.toLowerCase()).withContext(said).toContain(said.toLowerCase());
+    const bare = JSON.stringify(periodPaper({ fromMs: NOW, untilMs: NOW, nowMs: NOW, batches: [batchOf(log)] }));
+    for (const absent of ['Corrections', 'What went to whom', 'Held, let go']) expect(bare).not.toContain(absent);
+  });
+
+  it('are read from the server and handed out; days that end before they begin are refused in words', async () => {
+    const saved: string[] = [];
+    const wire = {
+      makes: () => Promise.resolve({ found: 1, all: 1, makes: [makeLineOf(batchOf(log))] }),
+      batch: () => Promise.resolve(log),
+    };
+    const paper = { save: (name: string) => Promise.resolve(void saved.push(name)) };
+    const page = await pageOf(PeriodForm, [], NOW, {}, [
+      { provide: ApiClient, useValue: wire },
+      { provide: Paper, useValue: paper },
+    ]);
+    await page.click('These days as PDF');
+    await until(() => saved.length === 1);
+    expect(saved).toEqual(['makes-2026-04-05-2026-05-05']);
+    (page.fixture.componentInstance as unknown as { untilMs: { set: (ms: number) => void } }).untilMs.set(
+      NOW - 60 * DAY,
+    );
+    await page.click('These days as PDF');
+    await until(() => page.text().includes('It ends before it begins'));
+    expect(saved.length).toBe(1);
   });
 });
 

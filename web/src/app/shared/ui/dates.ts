@@ -1,22 +1,8 @@
-import { computed, signal } from '@angular/core';
-import type { DatesIn } from '@oat-crock/contract/api';
-import { reader } from './reader';
+import { computed } from '@angular/core';
+import { datesIn, datesTag } from './reader';
 import { kitchenZone } from './zone';
 
-const wayInUse = signal<DatesIn>('en-GB');
-
-/** From now on dates and clock times are written so: the day first, the month first, or as the browser has it. */
-export function datesIn(way: DatesIn): void {
-  wayInUse.set(way);
-}
-
-/** The tag of the language spoken, as it is where dates are written so: undefined for that of the browser. */
-const tag = computed(() => {
-  const way = wayInUse();
-  if (way === '') return undefined;
-  const { language } = reader();
-  return way === 'en-US' ? `${language.split('-')[0]}-US` : language;
-});
+export { datesIn };
 
 type Style =
   | 'clock'
@@ -48,9 +34,9 @@ const STYLES: Readonly<Record<Style, Intl.DateTimeFormatOptions>> = {
 };
 
 /** Writers of moments in the household's zone. */
-const formats = computed(() => formatsIn(tag(), kitchenZone()));
+const formats = computed(() => formatsIn(datesTag(), kitchenZone()));
 /** Writers of hours, weekdays and months that belong to no day: reckoned and written in UTC. */
-const plainFormats = computed(() => formatsIn(tag(), 'UTC'));
+const plainFormats = computed(() => formatsIn(datesTag(), 'UTC'));
 
 function formatsIn(language: string | undefined, timeZone: string) {
   const made = new Map<Style, Intl.DateTimeFormat>();
@@ -99,14 +85,14 @@ const bare = (text: string): string => text.replaceAll(',', '').replace(/\u202f/
 
 /** Whether clock times that are picked run to 12 or to 24. */
 export const clockOf = computed(() => {
-  const { hour12 } = new Intl.DateTimeFormat(tag(), { hour: 'numeric' }).resolvedOptions();
+  const { hour12 } = new Intl.DateTimeFormat(datesTag(), { hour: 'numeric' }).resolvedOptions();
   return hour12 ? '12' : '24';
 });
 
 /** The order of day, month and year in a date that is picked, as the picker is told it: "D d M yy". */
 export const pickedAs = computed(() => {
   const PICKED: Readonly<Record<string, string>> = { day: 'd', month: 'M', year: 'yy' };
-  const parts = new Intl.DateTimeFormat(tag(), { day: 'numeric', month: 'short', year: 'numeric' })
+  const parts = new Intl.DateTimeFormat(datesTag(), { day: 'numeric', month: 'short', year: 'numeric' })
     .formatToParts(0)
     .flatMap((part) => PICKED[part.type] ?? []);
   return ['D', ...parts].join(' ');

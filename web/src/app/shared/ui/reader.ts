@@ -1,4 +1,5 @@
 import { computed, signal } from '@angular/core';
+import type { DatesIn } from '@oat-crock/contract/api';
 import { METRIC, type Units } from '@oat-crock/core';
 import type { Reader, Texts } from '@oat-crock/messages';
 import { dequal } from 'dequal/lite';
@@ -22,5 +23,29 @@ export function speakIn(language: string, texts: Texts): void {
   spoken.set({ language, texts });
 }
 
+const wayInUse = signal<DatesIn>('en-GB');
+
+/** From now on dates and clock times are written so: the day first, the month first, or as the browser has it. */
+export function datesIn(way: DatesIn): void {
+  wayInUse.set(way);
+}
+
+/** The tag of the language spoken, as it is where dates are written so: undefined for that of the browser. */
+export const datesTag = computed(() => {
+  const way = wayInUse();
+  if (way === '') return undefined;
+  const { language } = spoken();
+  return way === 'en-US' ? `${language.split('-')[0]}-US` : language;
+});
+
+const halfDays = computed(
+  () => new Intl.DateTimeFormat(datesTag(), { hour: 'numeric' }).resolvedOptions().hour12 === true,
+);
+
 /** For whom the page speaks: the household's language, units and zone. What reads it follows when one is changed. */
-export const reader = computed<Reader>(() => ({ ...spoken(), units: units(), zone: kitchenZone() }));
+export const reader = computed<Reader>(() => ({
+  ...spoken(),
+  units: units(),
+  zone: kitchenZone(),
+  halfDays: halfDays(),
+}));

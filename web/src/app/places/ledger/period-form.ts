@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { replay, type Batch } from '@oat-crock/core';
+import { ApiClient } from '../../state/api-client';
+import { KitchenClock } from '../../state/kitchen-clock';
+import { Paper } from '../../shared/paper/paper';
+import { DayField } from '../../shared/ui/day-field';
+import { dayOf, noonOf } from '../../shared/ui/days';
+import { fileName } from '../../shared/ui/save-file';
+import { SayPipe, tell } from '../../shared/ui/said';
+
+const DAY_MS = 86_400_000;
+/** So many days are offered first. */
+const DAYS = 30;
+/** So many makes are put on paper at the most, and so many asked for at once. */
+const MOST = 500;
+const AT_ONCE = 6;
+
+/** Some days on paper, for an inspector or a bookkeeper: from, until, and the page. */
+@Component({
+  selector: 'oc-period-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DayField, SayPipe],
+  template: `
+    <h2>{{ 'page.ledger.period.onPaper' | say }}</h2>
+    <p>{{ 'page.ledger.period.why' | say }}</p>
+    <div class="days">
+      <label for="period-from">{{ 'page.ledger.period.from' | say }}</label>
+      <oc-day-field fieldId="period-from" [atMs]="fromMs()" (changed)="$event !== null && fromMs.set($event)" />
+      <label for="period-until">{{ 'page.ledger.period.until' | say }}</label>
+      <oc-day-field fieldId="period-until" [atMs]="untilMs()" (changed)="$event !== null && untilMs.set($event)" />
+    </div>
+    @if (says()) {
+      <p [attr.role]="isWrong() ? 'alert' : 'status'" [class.wrong]="isWrong()">{{ says() }}</p>
+    }
+    <button type="button" class="press line-press" [disabled]="busy()" (click)="print()">
+      {{ 'page.ledger.period.print' | say }}
+    </button>
+  `,
+  styles: `
+    .days {
+      display: grid;
+      grid-template-columns: max-content minmax(0, 14rem);
+      gap: 0.4rem 0.8rem;
+      align-items: center;
+      margin: 0.5rem 0;
+    }
+    h2 {
+      margin: 1.6rem 0 0.3rem;
+    }
+    .wrong {
+      color: var(--brick);
+    }
+  `,
+})
+export class PeriodForm {
+  private readonly wire = inject(ApiClient);
+  private readonly paper = inject(Paper);
+  private readonly clock = inject(KitchenClock);
+  protected readonly fromMs = signal(noonOf(dayOf(this.clock.nowMs() - DAYS * DAY_MS)));
+  protected readonly untilMs = signal(noonOf(dayOf(this.clock.nowMs())));
+  protected readonly busy = signal(false);
+  protected readonly says = signal('');
+  protected readonly isWrong = signal(false);
+
+  protected async print(): Promise<void> {
+    const [fromMs, untilMs] = [this.fromMs(), this.untilMs()];
+    if (untilMs < fromMs) {
+      this.say(tell('page.ledger.period.untilBeforeFrom'), true);
+      return;
+    }
+    this.busy.set(true);
+    try {
+      const batches = await this.makes(fromMs - DAY_MS / 2, untilMs + DAY_MS / 2);
+      const { periodPaper } = await import('./period-paper');
+      const page = periodPaper({ fromMs, untilMs, nowMs: this.clock.nowMs(), batches });
+      await this.paper.save(
+        fileName(tell('page.ledger.period.file', { from: dayOf(fromMs), until: dayOf(untilMs) })),
+        page,
+      );
+      this.say(batches.length === MOST ? tell('page.ledger.period.onlySoMany', { most: MOST }) : '', true);
+    } catch {
+      this.say(tell('page.ledger.period.notSet'), true);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  /** The makes that were begun in a stretch of time, whole, in order. */
+  private async makes(fromMs: number, untilMs: number): Promise<readonly Batch[]> {
+    const all = { find: '', states: [], methodId: null, taste: null, sort: 'started', descending: false } as const;
+    const { makes } = await this.wire.makes({
+      ...all,
+      fromMs: Math.round(fromMs),
+      untilMs: Math.round(untilMs),
+      skip: 0,
+      take: MOST,
+    });
+    const batches: Batch[] = [];
+    for (let from = 0; from < makes.length; from += AT_ONCE) {
+      this.say(tell('page.ledger.period.reading', { done: from, all: makes.length }), false);
+      const logs = await Promise.all(makes.slice(from, from + AT_ONCE).map(({ id }) => this.wire.batch(id)));
+      batches.push(...logs.flatMap((log) => replay(log) ?? []));
+    }
+    return batches;
+  }
+
+  private say(words: string, isWrong: boolean): void {
+    this.says.set(words);
+    this.isWrong.set(isWrong);
+  }
+}
