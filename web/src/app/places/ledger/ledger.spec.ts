@@ -218,7 +218,7 @@ describe('a trace on the page', () => {
       'Early pots',
       'The quay market',
     ]);
-    expect(page.element.querySelector('.amount')!.textContent).toBe('6 pots');
+    expect(page.element.querySelector('.amount')!.textContent.trim()).toBe('6 pots');
     expect(page.text()).toContain('Early pots into The quay market 6 pots');
     expect(page.text()).toMatch(
       /Of 4\.1\d kg that went in: 3\.6\d* kg in 9 pots \(6 pots sold, 3 pots here\); \d+ g on cloth/,
@@ -253,11 +253,13 @@ describe('a trace on the page', () => {
       ['c', 'e'],
       ['c', 'f'],
     ].map(([from, to]) => ({ from: from!, to: to!, massG: 1, pots: null }));
-    const { nodes: drawn, box, width, height } = drawTrace({ nodes, links });
+    const { nodes: drawn, links: amounts, box, width, height } = drawTrace({ nodes, links });
     for (const a of drawn) {
       expect(a.x >= 0 && a.x + box.width <= width && a.y >= 0 && a.y + box.height <= height).toBeTrue();
       for (const b of drawn) if (a !== b) expect(a.x !== b.x || Math.abs(a.y - b.y) >= box.height).toBeTrue();
     }
+    const at = new Set(amounts.map(({ x, y }) => `${Math.round(x)} ${Math.round(y)}`));
+    expect(at.size).withContext('no two amounts over one another').toBe(amounts.length);
     expect(drawn.find((n) => n.node.id === 'a')!.x).toBeLessThan(drawn.find((n) => n.node.id === 'd')!.x);
   });
 });

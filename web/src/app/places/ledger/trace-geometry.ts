@@ -19,7 +19,8 @@ export interface DrawnLink {
   readonly path: string;
   readonly massG: number | null;
   readonly pots: number | null;
-  /** Where its amount is written. */
+  /** Where its amount is written, and which of its ends stands there. */
+  readonly anchor: 'start' | 'end';
   readonly x: number;
   readonly y: number;
 }
@@ -74,7 +75,13 @@ export function drawTrace({ nodes, links }: Trace): DrawnTrace {
       const source = [a.x + BOX_WIDTH, a.y + BOX_HEIGHT / 2] as const;
       const target = [b.x, b.y + BOX_HEIGHT / 2] as const;
       const path = curve({ source, target }) ?? '';
-      return [{ key: `${from} ${to}`, path, massG, pots, x: target[0] - 6, y: target[1] - 5 }];
+      // How much it is stands at the end that fewer links share, so that no two lie over one another.
+      const sharing = (end: 'from' | 'to', id: string) => links.filter((link) => link[end] === id).length;
+      const isAtSource = sharing('to', to) > sharing('from', from);
+      const label = isAtSource
+        ? { anchor: 'start' as const, x: source[0] + 6, y: source[1] - 5 }
+        : { anchor: 'end' as const, x: target[0] - 6, y: target[1] - 5 };
+      return [{ key: `${from} ${to}`, path, massG, pots, ...label }];
     }),
   };
 }
