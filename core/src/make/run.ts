@@ -1,4 +1,4 @@
-import { atMinute, type Environment } from '../environment/environment.js';
+import { atMinute, unmeasured, type Environment } from '../environment/environment.js';
 import { FRESH_COW_PH } from '../constants/milk.js';
 import { emptyCrock, type CrockState } from '../state/crock-state.js';
 import { solidsFraction } from '../materials/composition.js';
@@ -44,12 +44,25 @@ function paced(stage: BoundStage, from: CrockState, environment: Environment, af
   if (kind.endsAtAim === undefined || afterMin <= 0) return environment;
   const sinceMin = from.minute;
   if (environment.measured?.(sinceMin + 1e-6, sinceMin + afterMin)) return environment;
-  const natural = runStage(stage, from, environment);
+  const natural = runStage(stage, from, unmeasured(environment));
   const tookMin = lastOf(natural).minute - sinceMin;
-  if (!natural.finished || tookMin > MOST_QUICKER * afterMin) return environment;
-  if (afterMin > tookMin !== (kind.endsAtAim === 'when later')) return environment;
+  if (!natural.finished) return environment;
+  const isLikely = afterMin > tookMin === (kind.endsAtAim === 'when later') && tookMin <= MOST_QUICKER * afterMin;
+  if (!isLikely && !wasAtAim(stage, from, environment, afterMin)) return environment;
   const tempAt = (minute: number) => tempIn(natural, sinceMin + ((minute - sinceMin) * tookMin) / afterMin);
   return { ...environment, measured: (_, toMinute) => ({ minute: toMinute, tempC: tempAt(toMinute) }) };
+}
+
+/** What is measured so soon after a stage (min) tells whether it ended at its aim. */
+const SOON_MIN = 20;
+
+/** Whether what was measured soon after a stage is nearer to its aim than to where the engine's kitchen would have brought it. */
+function wasAtAim(stage: BoundStage, from: CrockState, environment: Environment, afterMin: number): boolean {
+  const endMin = from.minute + afterMin;
+  const soon = environment.measured?.(endMin, endMin + SOON_MIN);
+  if (!soon) return false;
+  const wouldBeC = lastOf(runStage(stage, from, unmeasured(environment), afterMin)).tempC;
+  return Math.abs(soon.tempC - stage.kind.target(stage.params)) < Math.abs(soon.tempC - wouldBeC);
 }
 
 /** The temperature at a minute of a run, on the line between the states that were kept. */

@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDb } from '../store/open.js';
 import { school } from './trainer.js';
-import type { Heard, LearningOrders, Look } from './start.js';
+import type { Heard, LearningOrders } from './start.js';
 
 /**
  * What finished makes teach, worked out beside the server on a line of its own into the same file, so that no request waits for
@@ -18,8 +18,7 @@ let toAsk: ReturnType<typeof due> = [];
 let toReckon: ReturnType<typeof unreckoned> = [];
 let isPooled = true;
 
-parentPort!.on('message', (look: Look) => {
-  if (look !== 'look') return;
+parentPort!.on('message', () => {
   isNew = true;
   if (!isBusy) setImmediate(work);
   isBusy = true;
@@ -30,6 +29,7 @@ parentPort!.on('message', (look: Look) => {
  * so; then works out what one of them comes to.
  */
 function work(): void {
+  const began = performance.now();
   if (isNew) {
     isNew = false;
     isPooled = false;
@@ -48,6 +48,9 @@ function work(): void {
   } else if (first) {
     reckon(first);
     toReckon = others;
+    // Nobody waits for it: it rests as long as it worked, so that it never takes more than half of a core.
+    setTimeout(work, performance.now() - began);
+    return;
   } else {
     isBusy = false;
     return;

@@ -39,6 +39,11 @@ interface Asked {
   readonly ofSeq: number;
 }
 
+/** A make that is to be reckoned, and the newest of those before it. */
+interface ToReckon extends Asked {
+  readonly before: readonly Asked[];
+}
+
 /** Works out, from what is kept, what finished makes teach. */
 export interface RenewalPolicy {
   /** Makes that have not taught as their logs stand, the newest first. */
@@ -46,9 +51,9 @@ export interface RenewalPolicy {
   /** Follows a finished make to its end and keeps what it taught; one that cannot be followed teaches nothing. */
   readonly ask: (asked: Asked) => void;
   /** Makes that have not been reckoned as their logs stand, the newest first. */
-  readonly unreckoned: () => readonly Asked[];
+  readonly unreckoned: () => readonly ToReckon[];
   /** Works out what a finished make comes to, with what the makes before it had taught, and keeps it. */
-  readonly reckon: (asked: Asked) => void;
+  readonly reckon: (make: ToReckon) => void;
   /** Pools what all of them taught, less what is to be forgotten; whether that comes to something else than before. */
   readonly pool: () => boolean;
 }
@@ -104,15 +109,14 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
   return {
     due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
     ask: (make) => void taughtBy(make),
-    unreckoned: () => everyMake().filter(({ batch, ofSeq }) => !figures.has(batch.id, ofSeq, engine)),
-    reckon: ({ batch, line, ofSeq }) => {
+    unreckoned: () =>
+      everyMake()
+        .map((make, i, all) => ({ ...make, before: all.slice(i + 1, i + 1 + MAKES_BEFORE) }))
+        .filter(({ batch, ofSeq }) => !figures.has(batch.id, ofSeq, engine)),
+    reckon: ({ batch, line, ofSeq, before }) => {
       const whole = replayed(entries.ofBatch(batch.id, 'minute')) ?? batch;
-      const before = everyMake()
-        .filter((other) => other.batch.startedMs < batch.startedMs)
-        .slice(0, MAKES_BEFORE)
-        .map(taughtBy);
       const { forgotten } = stores.household.settings().settings;
-      const known = { learned: pooled(standingLessons(before, forgotten)), line: line ?? undefined };
+      const known = { learned: pooled(standingLessons(before.map(taughtBy), forgotten)), line: line ?? undefined };
       const comesTo = figuresIn(whole, { ...houseOf(stores, batch), known });
       figures.keep(batch.id, ofSeq, engine, { figures: comesTo, line });
     },

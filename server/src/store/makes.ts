@@ -179,10 +179,10 @@ function whereOf({ find, states, methodId, fromMs, untilMs, taste }: MakesAsked)
     untilMs === null ? null : ['started_ms < ?', untilMs],
     taste === null ? null : ['taste >= ?', taste],
   ];
-  const held = conditions.filter((c) => c !== null);
+  const wanted = conditions.filter((c) => c !== null);
   return {
-    where: held.length > 0 ? `WHERE ${held.map(([sql]) => sql).join(' AND ')}` : '',
-    values: held.map(([, value]) => value),
+    where: wanted.length > 0 ? `WHERE ${wanted.map(([sql]) => sql).join(' AND ')}` : '',
+    values: wanted.map(([, value]) => value),
   };
 }
 
