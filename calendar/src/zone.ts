@@ -114,6 +114,11 @@ export function dayWord(atMs: number, zone: Zone): string {
   return wordOf(localTime(atMs, zone));
 }
 
+/** The lot of a make as it stands on its pots: the day it was begun, and four signs of its id: "261123-7QQ1". */
+export function lotCodeIn({ startedMs, id }: { readonly startedMs: number; readonly id: string }, zone: Zone): string {
+  return `${dayWord(startedMs, zone).slice(2).replaceAll('-', '')}-${id.slice(-4)}`;
+}
+
 /** A day as ISO 8601 writes it. */
 export function wordOf({ year, month, day }: CalendarDay): string {
   const two = (n: number) => String(n).padStart(2, '0');

@@ -1,12 +1,10 @@
-import { besidesWorth, pricesOf } from '../make/make-cost.js';
-import { byproductsOf } from '../balance/byproducts.js';
-import { costOf } from '../balance/cost.js';
+import { makeCost } from '../make/make-cost.js';
 import { balanceOf } from '../balance/yield.js';
 import type { Score } from '../batch/entry.js';
 import type { Batch } from '../batch/replay.js';
+import type { TimelineStage } from '../follow/timeline.js';
 import { windowsOf, workOut, type WorkedOut } from '../follow/follow.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
-import { amountsOf } from '../make/amounts.js';
 import type { Household } from '../make/household.js';
 import { lastOf } from '../make/run.js';
 import { untilMoment } from './until-moment.js';
@@ -73,23 +71,13 @@ export function makeFiguresOf(batch: Batch, options: ForecastOptions, household:
   const { inG } = balance;
   const accounted =
     productG + (wheyG ?? balance.wheyG) + (heldBackG ?? balance.heldBackG) + balance.asideG + balance.evaporatedG;
-  const amounts = amountsOf(
-    worked.timeline.stages.map(({ run }) => run),
-    worked.choices,
-  );
-  const isPriced = amounts.some(({ pricePerKg }) => pricePerKg > 0);
-  const cost = costOf({
-    parts: amounts,
-    energyKJ: end.energyKJ,
-    productG,
-    potG: Number(worked.choices['potG']),
-    handsMin: worked.planned.reduce((sum, { kind, params }) => sum + kind.handsMin(params), 0),
-    ...pricesOf(worked.choices),
-    byproductsWorth: besidesWorth(byproductsOf(end, worked.planned), worked.choices),
-  });
+  const runs = worked.timeline.stages.map(({ run }) => run);
+  const { isPriced, outlay, perKg } = makeCost(runs, worked.planned, worked.choices, productG);
   const soured = worked.timeline.stages.find(({ stage }) => stage.kind.endsBy === 'acidity');
   const given = givenIn(batch, worked, options, household);
   const states = soured?.run.states ?? [];
+  const byHand = soured !== undefined && soured.stage.kind.endsAt === undefined && soured.status === 'done';
+  const readyMs = byHand ? readyMsOf(batch, soured) : null;
   const souring = given.find((window) => window.by === 'acidity' && window.share === GIVEN_AT[0]);
   return {
     inG,
@@ -97,10 +85,10 @@ export function makeFiguresOf(batch: Batch, options: ForecastOptions, household:
     forecastG: balanceOf(lastOf(begun.timeline.stages.at(-1)!.run)).productG,
     yieldPct: (100 * productG) / inG,
     lostPct: (100 * (inG - accounted)) / inG,
-    outlay: isPriced ? cost.outlay : null,
-    perKg: isPriced ? cost.perKg : null,
+    outlay: isPriced ? outlay : null,
+    perKg: isPriced ? perKg : null,
     endPh: batch.readings.findLast(({ quantity }) => quantity === 'ph')?.value ?? null,
-    souredH: souring ? souring.aheadH : null,
+    souredH: soured && readyMs !== null ? (readyMs - soured.beginMs) / HOUR_MS : null,
     forecastSouredH: souring ? souring.p50H : null,
     souredC: states.length > 0 ? states.reduce((sum, { tempC }) => sum + tempC, 0) / states.length : null,
     score: ended.score,
@@ -119,10 +107,10 @@ function nameOf({ stocks }: Batch): string | null {
 function givenIn(batch: Batch, worked: WorkedOut, options: ForecastOptions, household: Household): GivenWindow[] {
   return windowsOf(worked)
     .filter(({ byClock }) => !byClock)
-    .flatMap(({ stageId, by, target }) => {
+    .flatMap(({ stageId, by }) => {
       const at = worked.timeline.stages.find(({ stage }) => stage.id === stageId)!;
       if (at.status !== 'done' || at.endMs === null) return [];
-      const readyMs = (by === 'acidity' ? crossedMs(batch, target, at.beginMs) : null) ?? at.endMs;
+      const readyMs = readyMsOf(batch, at)!;
       return GIVEN_AT.flatMap((share): GivenWindow[] => {
         const givenMs = at.beginMs + share * (readyMs - at.beginMs);
         const then = workOut(untilMoment(batch, givenMs), givenMs, options, household);
@@ -133,6 +121,12 @@ function givenIn(batch: Batch, worked: WorkedOut, options: ForecastOptions, hous
         return [{ by, share, aheadH: hours(readyMs), p10H, p50H, p90H }];
       });
     });
+}
+
+/** When what a stage was for was there, ms: where a meter's readings crossed its aim, else where it was ended; null where it was not. */
+function readyMsOf(batch: Batch, { stage, beginMs, endMs }: TimelineStage): number | null {
+  const { kind, params } = stage;
+  return (kind.endsBy === 'acidity' ? crossedMs(batch, kind.target(params), beginMs) : null) ?? endMs;
 }
 
 /** When a meter's readings first crossed a pH, ms, on the line between the two about it; null where they did not. */

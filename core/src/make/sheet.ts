@@ -1,8 +1,8 @@
 import { say, type Message, type Text, uniqueTexts } from '../messages/message.js';
-import { costOf, type Cost } from '../balance/cost.js';
+import type { Cost } from '../balance/cost.js';
 import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
-import { besidesWorth, pricesOf } from './make-cost.js';
+import { makeCost } from './make-cost.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
 import { clockFrom, PLAIN_WALL } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
@@ -155,15 +155,7 @@ export function makeSheet(
     nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
     keeps: whole ? shelfLife(end, environment.kitchen.refrigeratorC) : null,
     findings: findingsOf(runs, end),
-    cost: costOf({
-      parts: amounts,
-      energyKJ: end.energyKJ,
-      productG: totalG(end.masses),
-      potG,
-      handsMin,
-      ...pricesOf(choices),
-      byproductsWorth: besidesWorth(byproducts, choices),
-    }),
+    cost: makeCost(runs, planned, choices, totalG(end.masses)),
     learned: learnedHere(planned, begin.known),
     problems: [...problemsOf(runs), ...(whole ? [] : wouldNeverEnd(runs))],
     cautions: cautionsOf(runs),

@@ -1,4 +1,4 @@
-import { dayWord } from '@oat-crock/calendar';
+import { dayWord, lotCodeIn } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract';
 import { answerWords, plainWords, saidOf, type Batch, type Lot, type MakeLine } from '@oat-crock/core';
 import { LANGUAGES } from '@oat-crock/messages';
@@ -25,7 +25,7 @@ export function searchWords(
       ...dayWords(batch.startedMs, settings.zone),
       ...lots,
       ...looked,
-      lotWord(batch, settings.zone),
+      lotCodeIn(batch, settings.zone),
       ...saidOf(batch),
     ].join(' '),
   );
@@ -37,7 +37,3 @@ function dayWords(atMs: number, timeZone: string): readonly string[] {
   const long = tags.map((tag) => new Intl.DateTimeFormat(tag, { dateStyle: 'long', timeZone }).format(atMs));
   return [dayWord(atMs, timeZone), ...new Set(long)];
 }
-
-/** The lot as it stands on the pots: the day in six figures, and four signs of the make's own. */
-const lotWord = ({ startedMs, id }: Batch, zone: string) =>
-  `${dayWord(startedMs, zone).slice(2).replaceAll('-', '')}-${id.slice(-4)}`;

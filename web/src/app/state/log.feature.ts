@@ -58,7 +58,11 @@ export const logFeature = createFeature({
   reducer: createReducer(
     initial,
     on(LogActions.loaded, (state, { entries, past }) =>
-      adapter.upsertMany([...entries], { ...state, loaded: true, past: past ?? state.past }),
+      adapter.upsertMany([...entries], {
+        ...state,
+        loaded: true,
+        ...(past && { past, readSince: notAmong(state, entries) }),
+      }),
     ),
     on(LogActions.makeRead, (state, { batchId, entries }) =>
       adapter.upsertMany([...entries], {
@@ -89,9 +93,20 @@ export const logFeature = createFeature({
       selectLastSeq: createSelector(selectEntries, (entries) =>
         entries.reduce((last, e) => Math.max(last, e.seq ?? 0), 0),
       ),
+      /** The same of lines by hand: what instruments read changes nothing of what was made. */
+      selectLastByHand: createSelector(selectEntries, (entries) =>
+        entries.reduce((last, e) => (e.source === 'hand' ? Math.max(last, e.seq ?? 0) : last), 0),
+      ),
     };
   },
 });
+
+/** Makes that the server has and that are here, but not among what it told just now. */
+function notAmong({ entities }: LogState, told: readonly StoredEntry[]): readonly string[] {
+  const among = new Set(told.map(({ batchId }) => batchId));
+  const here = Object.values(entities).filter((e) => e!.seq !== null && e!.body.type === 'started');
+  return here.map((e) => e!.batchId).filter((id) => !among.has(id));
+}
 
 /** Whether the beginning of a make is known here. */
 const isTold = ({ entities }: LogState, batchId: string) =>

@@ -59,6 +59,11 @@ describe('the log in the page', () => {
     expect(taken(told)).toBe(500);
     const again = logFeature.reducer(before, LogActions.loaded({ entries: [] }));
     expect(taken(again)).toBe(500);
+    // All is read anew: what is here and was not told counts among the older ones from then on, and what was told by itself.
+    const anew = logFeature.reducer(told, LogActions.loaded({ entries: [], past }));
+    expect(taken(anew)).toBe(500);
+    const toldAnew = logFeature.reducer(looked, LogActions.loaded({ entries: older, past: { count: 0, taken: [] } }));
+    expect(taken(toldAnew)).toBe(500);
   });
 
   it('knows which makes are on the way', () => {

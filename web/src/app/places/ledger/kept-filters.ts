@@ -16,9 +16,9 @@ export const EVERYTHING: LookedFor = { find: '', states: [], methodId: null, day
 
 const DAY_MS = 86_400_000;
 
-/** What that comes to at a moment, ms. */
-export function filterAt({ days, ...rest }: LookedFor, nowMs: number): MakesFilter {
-  return { ...rest, fromMs: days === null ? null : nowMs - days * DAY_MS, untilMs: null };
+/** What that comes to, ms, from a moment of today that stays the same all day: what is looked for is no other with every tick. */
+export function filterAt({ days, ...rest }: LookedFor, todayMs: number): MakesFilter {
+  return { ...rest, fromMs: days === null ? null : todayMs - days * DAY_MS, untilMs: null };
 }
 
 /** What is looked for, in an address; nothing for what is not. */

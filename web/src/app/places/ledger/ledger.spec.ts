@@ -2,9 +2,9 @@ import type { Type } from '@angular/core';
 import type { MakesAsked, MakesFound } from '@oat-crock/contract/api';
 import { makeLineOf, receiverId, replay, type Entry, type EntryBody } from '@oat-crock/core';
 import { ApiClient } from '../../state/api-client';
-import { logFeature } from '../../state/log.feature';
+import { LogActions, logFeature } from '../../state/log.feature';
 import { pageOf, type TestPage } from '../../testing/page';
-import { until } from '../../testing/until';
+import { turns, until } from '../../testing/until';
 import { UseFirst } from '../larder/use-first';
 import { Today } from '../today/today';
 import { InStock } from './in-stock';
@@ -182,6 +182,16 @@ describe('the ledger', () => {
     const page = await pageOf(LedgerPlace, EARLIER, NOW, {}, [{ provide: ApiClient, useValue: wire }]);
     await until(() => page.text().includes('240 makes of 240'));
     expect(page.text()).not.toContain('does not answer');
+    const before = asked.length;
+    const read = { ...EARLIER[0]!, id: '01J0000000000000000000ZZZZ', seq: 999, source: 'probe-a' };
+    const body: EntryBody = { type: 'reading', quantity: 'tempC', value: 5, by: 'thermometer' };
+    page.store.dispatch(LogActions.arrived({ entries: [{ ...read, body }] }));
+    await turns(40);
+    expect(asked.length).withContext('what instruments read changes nothing of what was made').toBe(before);
+    page.store.dispatch(
+      LogActions.arrived({ entries: [{ ...read, seq: 1000, id: '01J0000000000000000000ZZZY', source: 'hand', body }] }),
+    );
+    await until(() => asked.length > before);
     const find = page.element.querySelector<HTMLInputElement>('#ledger-find')!;
     find.value = 'quay';
     find.dispatchEvent(new Event('input'));

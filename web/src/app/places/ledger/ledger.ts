@@ -7,6 +7,7 @@ import { TableModule, type TableLazyLoadEvent } from 'primeng/table';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { logFeature } from '../../state/log.feature';
 import { MethodBook } from '../../state/method-book';
+import { dayOf, noonOf } from '../../shared/ui/days';
 import { OptionField } from '../../shared/ui/option-field';
 import { SayPipe, named, tell, textList } from '../../shared/ui/said';
 import { InStock } from './in-stock';
@@ -28,7 +29,6 @@ import { MakeFinder } from './make-finder';
 const LINE_PX = 46;
 /** So many makes are laid over one another at the most. */
 export const MOST_COMPARED = 6;
-const MINUTE_MS = 60_000;
 
 /** What was made: what of it is here and where it went, and every make there was, found by anything said of it. */
 @Component({
@@ -56,21 +56,50 @@ export class LedgerPlace {
   protected readonly kept = signal(keptFilters());
   protected readonly keptNames = computed(() => Object.keys(this.kept()));
   /** Makes that are to be laid over one another. */
-  protected readonly marked = signal<readonly string[]>([]);
+  protected readonly marked = signal<readonly string[]>(listIn(this.route.snapshot.queryParams['mark']));
   protected readonly MOST_COMPARED = MOST_COMPARED;
 
-  protected readonly methods = computed(() => [
+  /** What else is chosen: each with what it is called and offers, what is chosen now, and how to choose otherwise. */
+  protected readonly fields = computed(() => {
+    const { methodId, days, taste } = this.lookedFor();
+    const numberIn = (id: string) => (id === '' ? null : Number(id));
+    return [
+      {
+        ...{ id: 'ledger-method', label: 'page.ledger.ledger.method', options: this.methods(), value: methodId ?? '' },
+        set: (id: string) => this.set({ methodId: id || null }),
+      },
+      {
+        ...{
+          id: 'ledger-period',
+          label: 'page.ledger.ledger.begun',
+          options: this.periods(),
+          value: String(days ?? ''),
+        },
+        set: (id: string) => this.set({ days: numberIn(id) }),
+      },
+      {
+        ...{
+          id: 'ledger-taste',
+          label: 'page.ledger.ledger.taste',
+          options: this.tastes(),
+          value: String(taste ?? ''),
+        },
+        set: (id: string) => this.set({ taste: numberIn(id) }),
+      },
+    ] as const;
+  });
+  private readonly methods = computed(() => [
     { id: '', label: tell('page.ledger.ledger.anyMethod') },
     ...this.book.all().map(({ id, name }) => ({ id, label: named(name) })),
   ]);
-  protected readonly periods = computed(() => [
+  private readonly periods = computed(() => [
     { id: '', label: tell('page.ledger.ledger.everBegun') },
     ...PERIOD_DAYS.map((days) => ({
       id: String(days),
       label: tell('page.ledger.ledger.lastDays', { days: String(days) }),
     })),
   ]);
-  protected readonly tastes = computed(() => [
+  private readonly tastes = computed(() => [
     { id: '', label: tell('page.ledger.ledger.anyTaste') },
     ...[2, 3, 4, 5].map((taste) => ({
       id: String(taste),
@@ -84,17 +113,19 @@ export class LedgerPlace {
 
   constructor() {
     effect(() => {
-      const of = this.lookedFor();
-      // To the minute: what is looked for is no other with every tick of the clock.
-      const nowMs = of.days === null ? 0 : Math.ceil(this.clock.nowMs() / MINUTE_MS) * MINUTE_MS;
-      this.finder.look(filterAt(of, nowMs));
+      this.finder.look(filterAt(this.lookedFor(), noonOf(dayOf(this.clock.nowMs()))));
     });
   }
 
-  /** What is looked for stands in the address: going back leads to it. */
   private look(of: LookedFor): void {
     this.lookedFor.set(of);
-    void this.router.navigate([], { relativeTo: this.route, queryParams: toAddress(of), replaceUrl: true });
+    this.stand();
+  }
+
+  /** What is looked for, and what is marked, stand in the address: going back leads to them. */
+  private stand(): void {
+    const queryParams = { ...toAddress(this.lookedFor()), mark: this.marked().join(',') || null };
+    void this.router.navigate([], { relativeTo: this.route, queryParams, replaceUrl: true });
   }
 
   protected set(change: Partial<LookedFor>): void {
@@ -105,8 +136,6 @@ export class LedgerPlace {
     const { states } = this.lookedFor();
     this.set({ states: states.includes(state) ? states.filter((s) => s !== state) : [...states, state] });
   }
-
-  protected readonly numberIn = (id: string) => (id === '' ? null : Number(id));
 
   protected forget(): void {
     this.look(EVERYTHING);
@@ -137,6 +166,7 @@ export class LedgerPlace {
 
   protected mark(id: string): void {
     this.marked.update((ids) => (ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id]));
+    this.stand();
   }
 
   protected open({ id }: MakeLine): void {
@@ -148,6 +178,8 @@ export class LedgerPlace {
     return this.methods().find(({ id }) => id === methodId)?.label ?? '';
   }
 }
+
+const listIn = (said: string | undefined) => (said ?? '').split(',').filter(Boolean).slice(0, MOST_COMPARED);
 
 /** Whether anything is looked for that is not in sight at once. */
 const hasMore = ({ methodId, days, taste }: LookedFor) => methodId !== null || days !== null || taste !== null;

@@ -30,7 +30,7 @@ export class MakeFinder {
   private readonly store = inject(Store);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
-  private readonly lastSeq = this.store.selectSignal(logFeature.selectLastSeq);
+  private readonly lastByHand = this.store.selectSignal(logFeature.selectLastByHand);
   private readonly lineIs = this.store.selectSignal(clockFeature.selectLine);
 
   private readonly filter = signal<MakesFilter | null>(null, { equal: dequal });
@@ -50,7 +50,7 @@ export class MakeFinder {
   constructor() {
     effect((cleanUp) => {
       this.sorted();
-      this.lastSeq();
+      this.lastByHand();
       this.lineIs();
       if (!this.loaded() || !this.filter()) return;
       const resting = setTimeout(() => untracked(() => void this.askAnew()), this.turn === 0 ? 0 : REST_MS);
@@ -89,7 +89,9 @@ export class MakeFinder {
     if (turn !== this.turn) return;
     this.all.set(told.all);
     this.lines.update((before) => {
-      const lines = Array.from({ length: told.found }, (_, i) => (part === 0 ? undefined : before[i]));
+      // Where as many are found as before, those that stood there stay until others come.
+      const isSame = before.length === told.found;
+      const lines = Array.from({ length: told.found }, (_, i) => (isSame ? before[i] : undefined));
       told.makes.forEach((line, i) => (lines[asked.skip + i] = line));
       return lines;
     });

@@ -14,7 +14,7 @@ import { named, SayPipe, tell, textList, textOf } from '../../../shared/ui/said'
 import { capital } from '../../../shared/ui/words';
 import { LedgerHead } from '../ledger-head';
 import { differingLines } from './differing';
-import { DASHES, letterOf, Overlay } from './overlay';
+import { letterOf, LOOKS, Overlay } from './overlay';
 
 const DAY_MS = 86_400_000;
 const MOST = 6;
@@ -37,7 +37,6 @@ export class CompareMakes {
   private readonly kitchen = this.store.selectSignal(selectKitchen);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
-  protected readonly DASHES = DASHES;
 
   protected readonly ids = computed(() => [...new Set(this.of().split(',').filter(Boolean))].slice(0, MOST));
   /** The makes whole, with what instruments read and the room around them, and what the engine finds in them. */
@@ -59,7 +58,7 @@ export class CompareMakes {
     (this.told()?.batches ?? []).map((batch, place) => ({
       id: batch.id,
       letter: letterOf(place),
-      dash: DASHES[place] ?? '',
+      look: LOOKS[place % LOOKS.length]!,
       name: batch.name,
       method: named(methodOf(batch).name),
       lot: lotCode(batch),

@@ -6,10 +6,17 @@ import { injectBoxSize } from '../../../shared/ui/box-size';
 import { units } from '../../../shared/ui/reader';
 import { quantity, tell } from '../../../shared/ui/said';
 
-const MARGIN = { top: 22, right: 24, bottom: 22, left: 44 };
+const MARGIN = { top: 22, right: 44, bottom: 22, left: 44 };
 const UNITS: Readonly<Record<Curve, string>> = { massG: 'g', ph: 'pH', tempC: '°C', wheyG: 'g' };
-/** Dashes of the lines, one for each make: they are told apart without colour, too. */
-export const DASHES = ['', '7 4', '2 3', '12 4 2 4', '1 5', '10 3 2 3 2 3'] as const;
+/** How the lines of the makes look, one after another: told apart by their dashes, without colour too. */
+export const LOOKS = [
+  { stroke: 'var(--cobalt)', dash: '' },
+  { stroke: 'var(--ink)', dash: '7 4' },
+  { stroke: 'var(--ink-soft)', dash: '2 3' },
+  { stroke: 'var(--ink-soft)', dash: '12 4 2 4' },
+  { stroke: 'var(--cobalt-deep)', dash: '1 5' },
+  { stroke: 'var(--line-strong)', dash: '10 3 2 3 2 3' },
+] as const;
 
 /** What the makes that are compared are called in the drawings: A, B, C. */
 export const letterOf = (place: number): string => String.fromCharCode(65 + place);
@@ -29,11 +36,11 @@ export const letterOf = (place: number): string => String.fromCharCode(65 + plac
         <text class="axis" text-anchor="middle" [attr.x]="tick.x" [attr.y]="box().height - 6">{{ tick.text }}</text>
       }
       @for (drawn of lines(); track drawn.letter) {
-        <path class="line" [attr.data-place]="drawn.place" [attr.d]="drawn.path" [attr.stroke-dasharray]="drawn.dash" />
+        <path class="line" [attr.d]="drawn.path" [attr.stroke]="drawn.stroke" [attr.stroke-dasharray]="drawn.dash" />
         @for (dot of drawn.dots; track $index) {
-          <circle class="dot" [attr.data-place]="drawn.place" [attr.cx]="dot.x" [attr.cy]="dot.y" r="2.6" />
+          <circle class="dot" [attr.stroke]="drawn.stroke" [attr.cx]="dot.x" [attr.cy]="dot.y" r="2.6" />
         }
-        <text class="letter" [attr.data-place]="drawn.place" [attr.x]="drawn.endX + 5" [attr.y]="drawn.endY + 4">
+        <text class="letter" [attr.x]="drawn.endX + 5" [attr.y]="drawn.endY + 4">
           {{ drawn.letter }}
         </text>
       }
@@ -86,9 +93,8 @@ export class Overlay {
       const points = this.pointsOf(run).map(at);
       const end = points.at(-1) ?? { x: 0, y: 0 };
       return {
-        place,
         letter: letterOf(place),
-        dash: DASHES[place] ?? '',
+        ...LOOKS[place % LOOKS.length]!,
         path:
           line<{ x: number; y: number }>(
             ({ x }) => x,
@@ -114,14 +120,14 @@ export class Overlay {
   }
 }
 
-/** Letters that would stand over one another stand one under another instead. */
+/** Letters that would stand over one another stand beside one another instead. */
 function spread<T extends { readonly endX: number; readonly endY: number }>(lines: readonly T[]): readonly T[] {
-  const HIGH = 12;
+  const NEAR = 11;
   const placed: { readonly x: number; readonly y: number }[] = [];
   return lines.map((line) => {
-    let y = line.endY;
-    while (placed.some((other) => Math.abs(other.x - line.endX) < HIGH && Math.abs(other.y - y) < HIGH)) y -= HIGH;
-    placed.push({ x: line.endX, y });
-    return { ...line, endY: y };
+    let x = line.endX;
+    while (placed.some((other) => Math.abs(other.x - x) < NEAR && Math.abs(other.y - line.endY) < NEAR)) x += NEAR;
+    placed.push({ x, y: line.endY });
+    return { ...line, endX: x };
   });
 }

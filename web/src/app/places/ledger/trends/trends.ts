@@ -44,14 +44,16 @@ export class TrendsView {
   private readonly lots = this.store.selectSignal(recordsFeature.selectLots);
   private readonly own = this.store.selectSignal(recordsFeature.selectMethods);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
-  private readonly lastSeq = this.store.selectSignal(logFeature.selectLastSeq);
+  private readonly lastByHand = this.store.selectSignal(logFeature.selectLastByHand);
   protected readonly currency = computed(() => this.settings().currency);
 
   protected readonly told = resource({
-    params: () => ({ methodId: this.methodId(), seq: this.lastSeq() }),
+    params: () => ({ methodId: this.methodId(), seq: this.lastByHand() }),
     loader: async ({ params: { methodId } }) => {
-      const [figures, score] = await Promise.all([this.wire.figures(methodId), this.wire.scorecard()]);
-      return { figures, score };
+      const [asked, score] = await Promise.all([this.wire.figures(methodId), this.wire.scorecard()]);
+      const isKnown = methodId === '' || asked.methods.some((method) => method.methodId === methodId);
+      const figures = isKnown ? asked : await this.wire.figures('');
+      return { figures, score, methodId: (isKnown && methodId) || (figures.methods[0]?.methodId ?? '') };
     },
   });
   constructor() {
@@ -64,7 +66,7 @@ export class TrendsView {
   }
 
   private readonly figures = computed(() => (this.told.hasValue() ? this.told.value().figures : null));
-  protected readonly shownId = computed(() => this.methodId() || (this.figures()?.methods[0]?.methodId ?? ''));
+  protected readonly shownId = computed(() => (this.told.hasValue() ? this.told.value().methodId : ''));
   protected readonly waiting = computed(() => this.figures()?.waiting ?? 0);
   protected readonly options = computed(() =>
     (this.figures()?.methods ?? []).map(({ methodId, makes }) => ({
