@@ -65,13 +65,18 @@ export class LedgerPlace {
     const numberIn = (id: string) => (id === '' ? null : Number(id));
     return [
       {
-        ...{ id: 'ledger-method', label: 'page.ledger.ledger.method', options: this.methods(), value: methodId ?? '' },
+        ...{
+          id: 'ledger-method',
+          label: tell('page.ledger.ledger.method'),
+          options: this.methods(),
+          value: methodId ?? '',
+        },
         set: (id: string) => this.set({ methodId: id || null }),
       },
       {
         ...{
           id: 'ledger-period',
-          label: 'page.ledger.ledger.begun',
+          label: tell('page.ledger.ledger.begun'),
           options: this.periods(),
           value: String(days ?? ''),
         },
@@ -80,7 +85,7 @@ export class LedgerPlace {
       {
         ...{
           id: 'ledger-taste',
-          label: 'page.ledger.ledger.taste',
+          label: tell('page.ledger.ledger.taste'),
           options: this.tastes(),
           value: String(taste ?? ''),
         },
