@@ -14,6 +14,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   retries: 0,
+  // A page broken everywhere is known after a few; the rest would each wait out their time.
+  maxFailures: 12,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   outputDir: '../test-results/e2e',
   use: {
