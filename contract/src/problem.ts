@@ -162,6 +162,7 @@ const KINDS: Readonly<Record<string, Said>> = {
     remedy: say('problem.giveAtMost', { limit }),
   }),
   'zone.unknown': () => ({ message: say('problem.zone'), remedy: say('problem.giveZone') }),
+  'labels.overThePage': () => ({ message: say('problem.labelsOver'), remedy: say('problem.fewerLabels') }),
   'away.backBefore': () => ({ message: say('problem.backBefore'), remedy: say('problem.giveLater') }),
   'material.tooMuch': ({ solids }) => ({
     message: say('problem.material', { solids }),

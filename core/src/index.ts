@@ -257,43 +257,7 @@ export {
   stockOfLot,
 } from './lots/lot.js';
 export { leftOf, type Taken, takenBy } from './larder/left.js';
-export { type FinishedStock, finishedStockOf, issuedBy, movedIn } from './ledger/finished-stock.js';
-export { GIVEN_AT, type GivenWindow, type MakeFigures, makeFiguresOf } from './ledger/make-figures.js';
-export { scorecard, type ScoredGroup, SHOULD_HOLD } from './ledger/scorecard.js';
-export {
-  TREND_FIGURES,
-  type TrendChange,
-  type TrendFigure,
-  type TrendFinding,
-  type TrendMake,
-  type Trends,
-  trendsOf,
-} from './ledger/trends.js';
-export { LEAST_MAKES, type Shift } from './ledger/changes.js';
-export {
-  type Comparison,
-  compareMakes,
-  type ComparedRun,
-  type Curve,
-  CURVES,
-  type Facts,
-  type OutcomeId,
-  type Otherwise,
-} from './ledger/compare.js';
-export { untilMoment } from './ledger/until-moment.js';
-export { MAKE_STATES, makeLineOf, type MakeLine, type MakeState, saidOf } from './ledger/make-line.js';
-export {
-  madeFrom,
-  recalled,
-  type Recall,
-  receiverId,
-  type Trace,
-  type Traced,
-  type TraceNode,
-  traceOf,
-} from './ledger/trace.js';
-export { type MassBalance, massBalanceOf } from './ledger/mass-balance.js';
-export { correctedProblem, countedOf, movementProblem, type MovementProblem } from './ledger/movement-problem.js';
+export * from './ledger/index.js';
 export { shelfLife } from './safety/shelf-life.js';
 export { heldOf } from './lots/held.js';
 export { daysBetween, nearness, useFirst } from './larder/use-first.js';

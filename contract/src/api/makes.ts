@@ -48,4 +48,6 @@ export interface PastMakes {
   readonly count: number;
   /** What they took, all together, out of each lot that is here, since it was counted; and when that was last done. */
   readonly taken: readonly { readonly lotId: string; readonly massG: number; readonly atMs: number }[];
+  /** What of them was handed over for something wanted, g. */
+  readonly delivered: readonly { readonly occurrenceId: string; readonly massG: number }[];
 }

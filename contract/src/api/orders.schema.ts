@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { choicesOfAMake, moment, ulid } from './entry-parts.js';
-import type { WantedOrder } from './orders.js';
+import { MOST_SETTLED, type WantedOrder } from './orders.js';
 import type { PlannedBatch } from './planned-batch.js';
 import { tagged } from './tagged.js';
 import { textSchema } from './text.schema.js';
@@ -26,6 +26,7 @@ export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
   productG: Joi.number().min(100).max(500_000).required(),
   due: due.required(),
   note: Joi.string().allow('').max(500).required(),
+  settled: Joi.array().items(Joi.string().min(1).max(60)).unique().max(MOST_SETTLED),
 });
 
 const task = Joi.object({

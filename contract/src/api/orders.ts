@@ -17,7 +17,12 @@ export interface WantedOrder {
   readonly productG: number;
   readonly due: Due;
   readonly note: string;
+  /** Times of it that are settled though not all of it was handed over: their ids, the last of them. */
+  readonly settled?: readonly string[];
 }
+
+/** So many settled times of an order are kept. */
+export const MOST_SETTLED = 60;
 
 /** One time at which an order falls due; null where it is wanted some time. */
 export interface Occurrence {

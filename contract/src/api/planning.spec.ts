@@ -45,19 +45,11 @@ const plannedBatch = (part: number, more: Partial<PlannedBatch> = {}): PlannedBa
 });
 
 describe('what is wanted, as a plan is asked for it', () => {
-  const asked = (plannedBatches: readonly PlannedBatch[]) => ordersOf(occurrences, plannedBatches, START, methodById);
-
-  it('is all of it while nothing is begun, by its name and for whom', () => {
-    const [whole] = asked([plannedBatch(1), plannedBatch(2), plannedBatch(3)]);
+  it('is as much as has still to be made, by its name and for whom; of a method that is gone it is nothing', () => {
+    const [whole] = ordersOf(occurrences, START, methodById);
     expect(whole).toEqual(jasmine.objectContaining({ productG: 9000, dueMin: 3 * DAY_MIN }));
     expect(english(whole!.name!)).toBe('Scalded yogurt for the quay');
-  });
-
-  it('is less what is begun of it, and nothing once all of it is', () => {
-    const begun = { batchId: '01J00000000000000000000009' };
-    expect(asked([plannedBatch(1), plannedBatch(2, begun), plannedBatch(3)])[0]!.productG).toBe(6000);
-    expect(asked([1, 2, 3].map((part) => plannedBatch(part, begun)))).toEqual([]);
-    expect(ordersOf(occurrences, [], START, () => undefined)).toEqual([]);
+    expect(ordersOf(occurrences, START, () => undefined)).toEqual([]);
   });
 
   it('has its makes at places that are counted without those that are begun', () => {

@@ -5,28 +5,25 @@ import { begunOf, wantedName, type PlannedBatch } from './planned-batch.js';
 const MIN_MS = 60_000;
 
 /**
- * What is wanted, as a plan that begins at a moment is asked for it: less what is begun of it already. What is wholly begun, and
- * what is of a method that is not there, is left out.
+ * What is wanted, as a plan that begins at a moment is asked for it. What is of a method that is not there is left out.
+ *
+ * @param occurrences with as much of each as has still to be made
  */
 export function ordersOf(
   occurrences: readonly Occurrence[],
-  plannedBatches: readonly PlannedBatch[],
   startMs: number,
   methodOf: (id: string) => Method | undefined,
 ): readonly Order[] {
   return occurrences.flatMap(({ id, order, dueMs }): Order[] => {
     const method = methodOf(order.methodId);
-    const begun = begunOf(id, plannedBatches);
-    const parts = begun[0]?.parts ?? 1;
-    const share = (parts - begun.length) / parts;
-    if (!method || share <= 0) return [];
+    if (!method) return [];
     return [
       {
         id,
         name: wantedName(method.name, order.whom),
         method,
         choices: order.choices,
-        productG: order.productG * share,
+        productG: order.productG,
         dueMin: dueMs === null ? null : (dueMs - startMs) / MIN_MS,
       },
     ];

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { moment } from './entry-parts.js';
-import { DATES_IN, USUAL_SETTINGS, type Settings } from './settings.js';
+import { DATES_IN, USUAL_SETTINGS, type LabelStock, type Settings } from './settings.js';
 
 const hour = Joi.number().min(0).max(24).required();
 const weekdays = Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7);
@@ -26,6 +26,36 @@ const forgotten = Joi.object({
   of: Joi.string().min(1).max(120).required(),
   beforeMs: Joi.number().integer().min(0).required(),
 });
+
+const mm = (min: number, max: number) => Joi.number().min(min).max(max).required();
+const count = Joi.number().integer().min(1).max(30).required();
+
+/** Labels lie on their page, all of them. */
+function onThePage(stock: LabelStock, helpers: Joi.CustomHelpers): LabelStock | Joi.ErrorReport {
+  const reach = (from: number, n: number, size: number, gap: number) => from + n * size + (n - 1) * gap;
+  const fits =
+    reach(stock.leftMm, stock.columns, stock.widthMm, stock.gapXMm) <= stock.pageWidthMm + ROUNDING_MM &&
+    reach(stock.topMm, stock.rows, stock.heightMm, stock.gapYMm) <= stock.pageHeightMm + ROUNDING_MM;
+  return fits ? stock : helpers.error('labels.overThePage');
+}
+
+/** Makers of labels round their measures, mm. */
+const ROUNDING_MM = 1;
+
+const labelStock = Joi.object({
+  pageWidthMm: mm(15, 330),
+  pageHeightMm: mm(10, 490),
+  columns: count,
+  rows: count,
+  widthMm: mm(15, 330),
+  heightMm: mm(10, 490),
+  leftMm: mm(0, 100),
+  topMm: mm(0, 100),
+  gapXMm: mm(0, 100),
+  gapYMm: mm(0, 100),
+})
+  .custom(onThePage)
+  .allow(null);
 
 /** The name of a time zone that this machine knows. */
 const timeZone = Joi.string()
@@ -65,5 +95,8 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
     .default(USUAL_SETTINGS.language),
   datesIn: Joi.valid(...DATES_IN).default(USUAL_SETTINGS.datesIn),
   zone: timeZone.required(),
+  dairyName: Joi.string().trim().allow('').max(80).default(''),
+  dairyAddress: Joi.string().trim().allow('').max(160).default(''),
+  labelStock: labelStock.default(null),
   forgotten: Joi.array().items(forgotten).max(200).default([]),
 });

@@ -14,6 +14,21 @@ export interface Helper {
   readonly days: readonly number[];
 }
 
+/** Sheets of labels, or labels one by one (a row and a column), mm. */
+export interface LabelStock {
+  readonly pageWidthMm: number;
+  readonly pageHeightMm: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** From the edges of the page to the first label, and from one to the next. */
+  readonly leftMm: number;
+  readonly topMm: number;
+  readonly gapXMm: number;
+  readonly gapYMm: number;
+}
+
 /** The household: hours, kitchen, money, units. */
 export interface Settings {
   /** Night: hands are unwelcome from here to there, hours of the day. */
@@ -44,6 +59,11 @@ export interface Settings {
   readonly datesIn: DatesIn;
   /** Time zone whose clocks hang on its walls, by its IANA name. */
   readonly zone: string;
+  /** Who makes it, and where, as it stands on labels and delivery notes; empty where nothing goes out of the house. */
+  readonly dairyName: string;
+  readonly dairyAddress: string;
+  /** What pots are labelled with; null until somebody has said. */
+  readonly labelStock: LabelStock | null;
   /** What was learned and is to be forgotten: whose, and from makes begun before when, ms. */
   readonly forgotten: readonly Forgotten[];
 }
@@ -78,5 +98,8 @@ export const USUAL_SETTINGS: Settings = {
   volumeIn: 'metric',
   datesIn: 'en-GB',
   zone: 'UTC',
+  dairyName: '',
+  dairyAddress: '',
+  labelStock: null,
   forgotten: [],
 };

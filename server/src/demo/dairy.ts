@@ -21,6 +21,9 @@ export const DEMO_INSTRUMENTS = [
 /** The island's own money. */
 export const DEMO_CURRENCY = 'tal';
 
+/** Who makes it, as it stands on pots. */
+export const DEMO_NAME = { dairyName: 'The Lamp Store Dairy', dairyAddress: 'Old Quay 3' } as const;
+
 /** The old lamp store: thick walls, a stove in winter. */
 export const DEMO_ROOM = { roomC: 19, roomSummerC: 23, warmestMonth: 8, roomNightDropC: 2 } as const;
 

@@ -42,6 +42,14 @@ export function demoOrders(nowMs: number, zone: Zone): WantedOrder[] {
       due: { is: 'once', atMs: momentAt(inDays(MARKET_IN), 6, zone) },
       note: 'For the poppy-seed trays.',
     }),
+    order({
+      whom: 'the harbour inn',
+      methodId: 'scalded-yogurt',
+      choices: { targetPh: 4.6, dosePct: 2, potG: 150 },
+      productG: 900,
+      due: { is: 'once', atMs: momentAt(inDays(SCHOOL_IN), 11, zone) },
+      note: 'For the breakfast table.',
+    }),
     order({ whom: 'the quay stall', methodId: 'cultured-butter', productG: 800, due: { is: 'some time' } }),
   ];
 }

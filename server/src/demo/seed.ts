@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { takeArchiveIn, tryArchive } from '../archive/take-in.js';
 import type { Kitchen } from '../kitchen.js';
-import { DEMO_CURRENCY, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
+import { DEMO_CURRENCY, DEMO_NAME, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { begunForSchool, demoOrders } from './orders.js';
 import { demoMakes } from './makes.js';
@@ -30,7 +30,7 @@ export function seedDemo(kitchen: Kitchen): void {
   const nowMs = kitchen.clock.now();
   const { settings: usual } = kitchen.household.settings();
   const { zone } = usual;
-  const settings = { ...usual, ...DEMO_ROOM, currency: DEMO_CURRENCY };
+  const settings = { ...usual, ...DEMO_ROOM, ...DEMO_NAME, currency: DEMO_CURRENCY };
   const roomAt = trueRoom(settings);
   kitchen.db.transaction(() => {
     kitchen.household.saveSettings(settings, 0);

@@ -118,16 +118,21 @@ describe('what the ledger knows of makes', () => {
     const [first] = demoLots(MAY_2, 'UTC').map((lot) => ({ ...lot, countedMs: MAY_2 }));
     const lot = first!.id;
     kitchen.lots.save(first!, 0);
-    const old = make('Old, gone', 0, 1200, { type: 'took', lotId: lot, massG: 700 }, OUT);
+    const forOrder = { ...OUT, occurrenceId: 'an order 2026-05-03' };
+    const old = make('Old, gone', 0, 1200, { type: 'took', lotId: lot, massG: 700 }, forOrder);
     const oldHere = make('Old, here', 1, 1200, { type: 'took', lotId: lot, massG: 50 });
     for (let n = 0; n < 38; n++) make(`Gone ${n}`, 2 + n, 1200, OUT);
     const told = () => new Set(pageLog(kitchen.entries, kitchen.makes, 0).map(({ batchId }) => batchId));
     expect([told().size, told().has(old), told().has(oldHere)]).toEqual([40, true, true]);
-    expect(kitchen.makes.past()).toEqual({ count: 0, taken: [] });
+    expect(kitchen.makes.past()).toEqual({ count: 0, taken: [], delivered: [] });
     make('One more', 200, 1200, OUT);
     make('And one', 201, 1200, OUT);
     expect([told().size, told().has(old), told().has(oldHere)]).toEqual([41, false, true]);
-    expect(kitchen.makes.past()).toEqual({ count: 1, taken: [{ lotId: lot, massG: 700, atMs: MAY_2 + DAY / 2 + 2 }] });
+    expect(kitchen.makes.past()).toEqual({
+      count: 1,
+      taken: [{ lotId: lot, massG: 700, atMs: MAY_2 + DAY / 2 + 2 }],
+      delivered: [{ occurrenceId: 'an order 2026-05-03', massG: 1200 }],
+    });
     kitchen.lots.save({ ...first!, countedMs: MAY_2 + DAY }, 1);
     expect(kitchen.makes.past().taken).toEqual([]);
     const seq = kitchen.entries.byHandSince(0).at(-1)!.seq;
@@ -144,6 +149,11 @@ describe('what the ledger knows of makes', () => {
     expect(ids(milk)).toEqual([one, two]);
     expect(ids('receiver:the quay market')).toEqual([one]);
     expect(ids(two)).toEqual([two]);
+    // What was made of some of it is connected with its milk, and with it from its own side.
+    const onward = make('Of one', 3, 900);
+    kitchen.entries.append([entryOf(two, { type: 'issued', how: 'used', pots: 1, into: onward }, MAY_2 + 4 * DAY)]);
+    expect(ids(milk)).toEqual([one, two, onward]);
+    expect(ids(onward)).toEqual([two, onward]);
     expect(connected(kitchen, 'nothing')).toEqual({ entries: [], makes: 0, told: 0 });
   });
 });

@@ -1,10 +1,23 @@
 import type { MakesAsked, MakesFound, MakesSortedBy, PastMakes, StoredEntry } from '@oat-crock/contract';
-import { makeLineOf, plainWords, receiverId, replay, type Batch, type Entry, type MakeLine } from '@oat-crock/core';
+import {
+  finishedStockOf,
+  makeLineOf,
+  movedIn,
+  plainWords,
+  receiverId,
+  replay,
+  type Batch,
+  type Entry,
+  type MakeLine,
+} from '@oat-crock/core';
 import type { EntryStore } from './entries.js';
 import type { Db } from './open.js';
 
 /** Names how lines are worked out: raised whenever that changes, so that those of an older form are worked out anew. */
-const FORM = '1';
+const FORM = '2';
+
+/** Of so many of the newest deliveries by makes that a page is not told of it is told the sum. */
+const NEWEST_DELIVERED = 200;
 
 /** So many of the newest makes a page is told whole, whatever became of them. */
 const NEWEST = 40;
@@ -23,16 +36,18 @@ export interface MakeStore {
   /** Makes that are on, and when the oldest of them was begun; null where none is. */
   readonly live: () => readonly string[];
   readonly liveSinceMs: () => number | null;
-  /** How many others there are, and what they took out of lots that are here, since those were counted. */
+  /** How many others there are, what they took out of lots that are here, since those were counted, and what of them was delivered. */
   readonly past: () => PastMakes;
-  /** Makes that took of a lot or a piece of gear, or of which somebody got some. */
+  /** Makes that took of a lot or a piece of gear, of which some went into a make, or of which somebody got some. */
   readonly ofThing: (thingId: string) => readonly string[];
   /** Lots and gear that went into a make. */
   readonly madeOf: (batchId: string) => readonly string[];
+  /** Makes that some of a make was used in. */
+  readonly usedIn: (batchId: string) => readonly string[];
 }
 
-/** How a thing is linked with a make: it was taken of, it was made in it, or they got some. */
-type LinkWay = 'lot' | 'gear' | 'receiver';
+/** How a thing is linked with a make: taken of, made in it, a make it was used in, who got some, or what it was handed over for. */
+type LinkWay = 'lot' | 'gear' | 'make' | 'receiver' | 'order';
 
 /** @param wordsOf everything a make is to be found by, in the words of whoever looks for it */
 export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, line: MakeLine) => string): MakeStore {
@@ -72,9 +87,17 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
      WHERE way = 'lot' AND lot.gone_ms IS NULL AND at_ms >= json_extract(lot.body, '$.countedMs')
      AND batch_id NOT IN (SELECT value FROM json_each(?)) GROUP BY thing_id`,
   );
+  const pastDelivered = db.prepare<[string], { occurrenceId: string; massG: number }>(
+    `SELECT thing_id AS occurrenceId, sum(amount_g) AS massG FROM make_link
+     WHERE way = 'order' AND batch_id NOT IN (SELECT value FROM json_each(?))
+     GROUP BY thing_id ORDER BY max(at_ms) DESC LIMIT ${NEWEST_DELIVERED}`,
+  );
   const ofThing = db.prepare<[string], { batch_id: string }>('SELECT batch_id FROM make_link WHERE thing_id = ?');
   const madeOf = db.prepare<[string], { thing_id: string }>(
-    `SELECT thing_id FROM make_link WHERE batch_id = ? AND way <> 'receiver'`,
+    `SELECT thing_id FROM make_link WHERE batch_id = ? AND way IN ('lot', 'gear')`,
+  );
+  const usedIn = db.prepare<[string], { thing_id: string }>(
+    `SELECT thing_id FROM make_link WHERE batch_id = ? AND way = 'make'`,
   );
 
   const readOne = (batchId: string) => {
@@ -103,8 +126,14 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     dropLinks.run(batchId);
     for (const { lotId, massG, atMs } of batch.taken) writeLink.run(batchId, lotId, 'lot', massG, atMs);
     for (const id of batch.gear) writeLink.run(batchId, id, 'gear', null, null);
-    for (const m of batch.movements)
-      if (m.is === 'issued' && m.to) writeLink.run(batchId, receiverId(m.to), 'receiver', null, null);
+    const stock = finishedStockOf(batch);
+    for (const m of batch.movements) {
+      if (m.is !== 'issued' || !stock) continue;
+      const massG = movedIn(stock.unit, m) * stock.eachG;
+      if (m.to) writeLink.run(batchId, receiverId(m.to), 'receiver', massG, m.atMs);
+      if (m.into) writeLink.run(batchId, m.into, 'make', massG, m.atMs);
+      if (m.occurrenceId) writeLink.run(batchId, m.occurrenceId, 'order', massG, m.atMs);
+    }
   };
   const refresh = db.transaction((batchIds: Iterable<string>) => {
     for (const id of new Set(batchIds)) readOne(id);
@@ -136,10 +165,16 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     liveSinceMs: () => live.get()?.started_ms ?? null,
     past: () => {
       const told = present.all().map((row) => row.batch_id);
-      return { count: all.get()!.n - told.length, taken: pastTaken.all(JSON.stringify(told)) };
+      const among = JSON.stringify(told);
+      return {
+        count: all.get()!.n - told.length,
+        taken: pastTaken.all(among),
+        delivered: pastDelivered.all(among),
+      };
     },
     ofThing: (thingId) => ofThing.all(thingId).map((row) => row.batch_id),
     madeOf: (batchId) => madeOf.all(batchId).map((row) => row.thing_id),
+    usedIn: (batchId) => usedIn.all(batchId).map((row) => row.thing_id),
   };
 }
 

@@ -64,6 +64,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/trace-view').then((m) => m.TraceView),
   },
   {
+    path: 'ledger/deliveries',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/deliveries/deliveries').then((m) => m.Deliveries),
+  },
+  {
     path: 'ledger/learned',
     title: 'page.shell.places.ledger',
     loadComponent: () => import('./places/ledger/learned').then((m) => m.LearnedPage),

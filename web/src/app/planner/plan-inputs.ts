@@ -20,6 +20,7 @@ import { OwnCultures } from '../state/own-cultures';
 import { KitchenClock } from '../state/kitchen-clock';
 import { noonOf } from '../shared/ui/days';
 import { OwnLarder } from '../state/own-larder';
+import { OwnOrders } from '../state/own-orders';
 import { MethodBook } from '../state/method-book';
 import { followFeature } from '../state/follow.feature';
 import { selectKitchen } from '../state/kitchen';
@@ -82,6 +83,10 @@ export class PlanInputs {
   readonly occurrences = computed((): readonly Occurrence[] =>
     occurrencesOf(this.orders(), this.startMs(), this.lastDueMs(), this.settings().zone),
   );
+
+  private readonly ownOrders = inject(OwnOrders);
+  /** The same, as much of each as has still to be made: less what was handed over, what is here for it and what is on its way. */
+  readonly toMake = computed(() => this.ownOrders.toMake(this.occurrences()), SAME);
 
   /** Where each make is, in minutes from the plan's beginning: as it was moved, else as it is held. */
   readonly places = computed((): readonly KeptPlace[] => {
@@ -152,7 +157,7 @@ export class PlanInputs {
   readonly wanted = computed((): PlanWanted => ({
     startMs: this.startMs(),
     untilMs: this.lastDueMs() + BEYOND_MS,
-    occurrences: this.occurrences(),
+    occurrences: this.toMake(),
     before: [...this.plannedBatches(), ...this.gone()],
     methods: this.methods(),
     settings: this.settings(),

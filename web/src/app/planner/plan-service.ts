@@ -44,7 +44,7 @@ export class PlanService {
   readonly mending = signal(false);
 
   /** Planned batches of nothing that is wanted any more. */
-  readonly stale = computed(() => staleOf(this.inputs.planned(), this.inputs.occurrences()));
+  readonly stale = computed(() => staleOf(this.inputs.planned(), this.inputs.toMake()));
   /** Planned batches whose hands come at another time than when they were taken, though all of it holds: hours or gear have changed. */
   readonly shifted = computed(() => {
     if (this.draft()) return [];

@@ -35,12 +35,12 @@ function idOf(occurrenceId: string, part: number, atMs: number): string {
 
 /** What a plan is made of, in minutes from its beginning. */
 export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanAsked {
-  const { startMs, untilMs, occurrences, before, methods, settings, gear, stocks, starters, known, committed } = wanted;
+  const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, known, committed } = wanted;
   const horizonMin = (untilMs - startMs) / MIN_MS;
   const byId = new Map(methods.map((m) => [m.id, m]));
   const { roomC, refrigeratorC, hobW } = settings;
   return {
-    orders: ordersOf(occurrences, before, startMs, (id) => byId.get(id)),
+    orders: ordersOf(occurrences, startMs, (id) => byId.get(id)),
     people: peopleOver(settings, startMs, horizonMin),
     days: planDays(settings, startMs, horizonMin),
     gear: gear.map(({ kind, name, holdsL, count }) => ({ kind, name, holdsL, count })),

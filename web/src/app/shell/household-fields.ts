@@ -128,6 +128,19 @@ export function householdParts(): readonly { readonly title: string; readonly fi
       ],
     },
     {
+      title: tell('page.shell.householdFields.onLabels'),
+      fields: [
+        {
+          type: 'text',
+          path: 'dairyName',
+          label: tell('page.shell.householdFields.dairyName'),
+          most: 80,
+          why: tell('page.shell.householdFields.standsOnLabels'),
+        },
+        { type: 'text', path: 'dairyAddress', label: tell('page.shell.householdFields.dairyAddress'), most: 160 },
+      ],
+    },
+    {
       title: tell('page.shell.householdFields.kitchen'),
       fields: [
         degrees(

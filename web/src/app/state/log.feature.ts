@@ -44,7 +44,7 @@ export const LogActions = createActionGroup({
 const adapter = createEntityAdapter<UnsentEntry>();
 const initial: LogState = adapter.getInitialState({
   loaded: false,
-  past: { count: 0, taken: [] },
+  past: { count: 0, taken: [], delivered: [] },
   readSince: [],
   unknown: [],
   refused: [],

@@ -47,7 +47,7 @@ describe('the log in the page', () => {
       body: { type: 'took', lotId, massG: 500 },
     };
     const older = [...stored(0), took];
-    const past = { count: 1, taken: [{ lotId, massG: 500, atMs: took.atMs }] };
+    const past = { count: 1, taken: [{ lotId, massG: 500, atMs: took.atMs }], delivered: [] };
     const taken = (state: ReturnType<typeof reduce>) =>
       logFeature.selectTaken({ log: state }).reduce((sum, { massG }) => sum + massG, 0);
     const { batchId } = took;
@@ -62,7 +62,10 @@ describe('the log in the page', () => {
     // All is read anew: what is here and was not told counts among the older ones from then on, and what was told by itself.
     const anew = logFeature.reducer(told, LogActions.loaded({ entries: [], past }));
     expect(taken(anew)).toBe(500);
-    const toldAnew = logFeature.reducer(looked, LogActions.loaded({ entries: older, past: { count: 0, taken: [] } }));
+    const toldAnew = logFeature.reducer(
+      looked,
+      LogActions.loaded({ entries: older, past: { count: 0, taken: [], delivered: [] } }),
+    );
     expect(taken(toldAnew)).toBe(500);
   });
 

@@ -26,6 +26,9 @@ import { SayPipe } from '../../shared/ui/said';
         ariaCurrentWhenActive="page"
         >{{ 'page.ledger.ledger.makes' | say }}</a
       >
+      <a routerLink="/ledger/deliveries" routerLinkActive="here" ariaCurrentWhenActive="page">{{
+        'page.ledger.deliveries.title' | say
+      }}</a>
       <a routerLink="/ledger/trends" routerLinkActive="here" ariaCurrentWhenActive="page">{{
         'page.ledger.trends.title' | say
       }}</a>

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { type EntryBody, ISSUED_HOW, type IssuedHow, movementProblem, type ProductStore } from '@oat-crock/core';
+import { OwnOrders } from '../../state/own-orders';
 import { selectReceivers, type OwnStock } from '../../state/own-stock';
 import { timedLog } from '../../shared/log/timed-log';
 import { WhenRow } from '../../shared/log/when-row';
@@ -83,6 +84,7 @@ export class MoveOut {
   readonly moved = output<Moves>();
   protected readonly timed = timedLog(() => this.own().batch);
   protected readonly receivers = inject(Store).selectSignal(selectReceivers);
+  private readonly orders = inject(OwnOrders);
   protected readonly WAYS = ISSUED_HOW;
 
   private readonly inPots = computed(() => this.own().stock.unit === 'pots');
@@ -105,7 +107,8 @@ export class MoveOut {
       this.wrong.set(tell('page.ledger.moveOut.sayWhy'));
       return;
     }
-    const whom = how === 'thrown' ? { why: to } : to ? { to } : {};
+    const occurrenceId = how === 'sold' || how === 'given' ? this.orders.openFor(to, this.own().batch) : null;
+    const whom = how === 'thrown' ? { why: to } : { ...(to && { to }), ...(occurrenceId && { occurrenceId }) };
     this.write({ type: 'issued', how, ...this.counted(), ...whom });
   }
 

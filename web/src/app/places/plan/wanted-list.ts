@@ -3,8 +3,10 @@ import { Store } from '@ngrx/store';
 import { type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
 import { nameOfWanted } from '../../shared/ui/batch-name';
+import { fillingWords } from '../../shared/ui/filling-words';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
+import { OwnOrders } from '../../state/own-orders';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { textOf, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { mass } from '../../shared/ui/words';
@@ -135,6 +137,7 @@ export class WantedList {
   private readonly book = inject(MethodBook);
   private readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
+  private readonly ownOrders = inject(OwnOrders);
   private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
   protected readonly open = signal<string | null>(null);
 
@@ -174,7 +177,9 @@ export class WantedList {
     const when = (ms: number) => whenWords(ms, this.plans.inputs.startMs());
     const of = (says: string) =>
       dueMs === null ? says : tell('page.plan.wantedList.forThatDay', { when: when(dueMs), says });
-    const begun = this.plans.inputs.plannedBatches().filter((p) => p.occurrenceId === id && p.batchId !== null);
+    const filling = this.ownOrders.fillingOf(id);
+    const has = filling && (filling.isMet || filling.missingG < order.productG) ? fillingWords(filling) : '';
+    const isSettled = order.settled?.includes(id) ?? false;
     const plannedBatches = standing?.plannedBatches.filter((p) => p.occurrenceId === id) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
     if (!this.book.find(order.methodId))
@@ -182,13 +187,15 @@ export class WantedList {
     if (plannedBatches.length > 0) {
       const [first] = [...plannedBatches].sort((a, b) => a.startMs - b.startMs);
       const begin = { when: when(first!.startMs), makes: plannedBatches.length };
-      const says = of(
-        begun.length > 0 ? tell('page.plan.wantedList.beginTheRest', begin) : tell('page.plan.wantedList.begin', begin),
-      );
+      const begins = tell('page.plan.wantedList.begin', begin);
+      const says = of(has ? tell('page.plan.wantedList.hasAndBegins', { has, begins }) : begins);
       return { id, says, unmet: false, plannedBatchId: first!.id };
     }
-    if (begun.length > 0)
-      return { id, says: of(tell('page.plan.wantedList.begun')), unmet: false, plannedBatchId: null };
+    if (isSettled || filling?.isMet)
+      return {
+        ...{ id, unmet: false, plannedBatchId: null },
+        says: of(isSettled ? tell('page.plan.wantedList.settled') : has),
+      };
     if (notMet)
       return { id, says: of(`${textOf(notMet.why)} ${textOf(notMet.remedy)}`), unmet: true, plannedBatchId: null };
     return {

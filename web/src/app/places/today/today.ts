@@ -11,7 +11,9 @@ import { feedsNow, wantsOf } from '../../state/culture-wants';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { dueLots, dueStocks } from '../../state/due';
 import { selectHere } from '../../state/own-stock';
+import { MethodBook } from '../../state/method-book';
 import { OwnLarder } from '../../state/own-larder';
+import { OwnOrders } from '../../state/own-orders';
 import { PlanService } from '../../planner/plan-service';
 import { BatchFocus } from '../../state/focus';
 import { followFeature } from '../../state/follow.feature';
@@ -23,6 +25,7 @@ import { acidity, capital, longDay, mass, tasteOf, temp, toFive, windowWords } f
 import { AlertAsk } from './alert-ask';
 import { FirstMake } from './first-make';
 import { GrowCard } from './grow-card';
+import { dueDeliveries } from './due-deliveries';
 import { FeedCard } from './feed-card';
 import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
@@ -157,6 +160,12 @@ export class Today {
   /** What makes held back that nobody took among the cultures. */
   protected readonly starters = computed(() =>
     keptStarters(this.batches(), this.cultures.lots(), this.cultures.all(), this.clock.nowMs()),
+  );
+
+  private readonly wanted = inject(OwnOrders).wanted;
+  private readonly book = inject(MethodBook);
+  protected readonly deliveries = computed(() =>
+    dueDeliveries(this.wanted(), this.clock.nowMs(), (id) => this.book.find(id)),
   );
 
   /** Nothing lives here to start the next make, and one is on that something is kept of. */

@@ -108,9 +108,10 @@ const countWords = ({ pots, massG = 0 }: Counted, called: FinishedStock['called'
 
 /** What went out, how, to whom and why. */
 function issuedWords(body: EntryBody & { type: 'issued' }, called: FinishedStock['called']): string {
-  const { how, to = '', why = '' } = body;
+  const { how, to = '', why = '', occurrenceId } = body;
   const said = tell('page.log.entryWords.issued', { count: countWords(body, called), how });
-  return `${said}${to && `, ${to}`}${why && `: ${why}`}`;
+  const forOrder = occurrenceId ? tell('page.log.entryWords.forOrder') : '';
+  return `${said}${to && `, ${to}`}${forOrder}${why && `: ${why}`}`;
 }
 
 function finishedWords({ productG, wheyG, pots, left = [], words, score }: EntryBody & { type: 'finished' }): string {
