@@ -170,7 +170,11 @@ describe('whether what was made will do', () => {
   });
   it('holds to a fat, a sourness and a size of pot that were named', () => {
     expect([4, 4.8, 4.9].map((fatPct) => willDo(method, { fatPct: 4 }, { fatPct }))).toEqual([true, true, false]);
-    expect([4.6, 4.5, 4.4].map((targetPh) => willDo(method, { targetPh: 4.6 }, { targetPh }))).toEqual([true, true, false]);
+    expect([4.6, 4.5, 4.4].map((targetPh) => willDo(method, { targetPh: 4.6 }, { targetPh }))).toEqual([
+      true,
+      true,
+      false,
+    ]);
     expect([140, 400].map((potG) => willDo(method, { potG: 150 }, { potG }))).toEqual([true, false]);
   });
 });

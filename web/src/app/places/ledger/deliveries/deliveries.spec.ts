@@ -9,7 +9,7 @@ import { until } from '../../../testing/until';
 import { Today } from '../../today/today';
 import { InStock } from '../in-stock';
 import { Deliveries } from './deliveries';
-import { deliveryNote } from './delivery-note';
+import { type deliveryNote } from './delivery-note';
 
 const NOW = Date.UTC(2026, 4, 5, 12);
 const HOUR = 3_600_000;
