@@ -258,6 +258,7 @@ export {
 } from './lots/lot.js';
 export { leftOf, type Taken, takenBy } from './larder/left.js';
 export * from './ledger/index.js';
+export type { PotLabel } from './balance/pot-label.js';
 export { shelfLife } from './safety/shelf-life.js';
 export { heldOf } from './lots/held.js';
 export { daysBetween, nearness, useFirst } from './larder/use-first.js';

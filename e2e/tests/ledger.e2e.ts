@@ -55,6 +55,45 @@ test('a pot is sold by a touch, is gone for every page, and what it came of is t
   await expect(page).toHaveURL(/\/make\//);
 });
 
+test('what is wanted is handed over pot by pot, with a note, and pots get labels', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/ledger/deliveries`);
+  const row = page.locator('oc-delivery-row').filter({ hasText: 'the harbour inn' });
+  await expect(row).toContainText('6 pots here for it');
+  const pots = row.locator('.pot');
+  await pots.nth(0).focus();
+  await page.keyboard.press('Enter');
+  await expect(row).toContainText('1 pot handed over, 5 pots here for it');
+  await row.getByRole('button', { name: /^Hand over 5 pots of/ }).click();
+  await expect(row).toContainText('Done: 6 pots handed over.');
+  await expect(row.locator('.pot[aria-pressed="true"]')).toHaveCount(6);
+  await pots.nth(5).click();
+  await expect(row).toContainText('5 pots handed over, 1 pot here for it');
+  expect(await seriousFaults(page)).toEqual([]);
+
+  const note = page.waitForEvent('download');
+  await row.getByRole('button', { name: 'Delivery note (PDF)' }).click();
+  expect((await note).suggestedFilename()).toMatch(/^delivery-note-2026-05-05-.*-the-harbour-inn\.pdf$/);
+
+  // What went is on the plan's side too: nothing of it has to be made.
+  await goTo(page, '/plan');
+  await expect(page.locator('oc-wanted-list li').filter({ hasText: 'the harbour inn' })).toContainText(
+    '150 g here for it',
+  );
+
+  await goTo(page, '/ledger');
+  const here = page.locator('oc-in-stock li').filter({ hasText: 'School pots, mild' });
+  await here.getByRole('button', { name: /School pots/ }).click();
+  await here.getByRole('link', { name: 'Labels', exact: true }).click();
+  await expect(page.locator('.label')).toContainText('Contains: milk');
+  await page.getByLabel('How many').fill('30');
+  await page.getByLabel('First free label of the sheet').fill('20');
+  const labels = page.waitForEvent('download');
+  await page.getByRole('button', { name: '30 labels as PDF' }).click();
+  const bytes = readFileSync((await (await labels).path())!);
+  expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(3);
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
 test('makes are compared, followed over time, and the whole dairy goes out and comes in as one file', async ({
   page,
   demo,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { moment } from './entry-parts.js';
-import { DATES_IN, USUAL_SETTINGS, type LabelStock, type Settings } from './settings.js';
+import { DATES_IN, labelsLieOnPage, USUAL_SETTINGS, type LabelStock, type Settings } from './settings.js';
 
 const hour = Joi.number().min(0).max(24).required();
 const weekdays = Joi.array().items(Joi.number().integer().min(0).max(6)).unique().max(7);
@@ -32,15 +32,8 @@ const count = Joi.number().integer().min(1).max(30).required();
 
 /** Labels lie on their page, all of them. */
 function onThePage(stock: LabelStock, helpers: Joi.CustomHelpers): LabelStock | Joi.ErrorReport {
-  const reach = (from: number, n: number, size: number, gap: number) => from + n * size + (n - 1) * gap;
-  const fits =
-    reach(stock.leftMm, stock.columns, stock.widthMm, stock.gapXMm) <= stock.pageWidthMm + ROUNDING_MM &&
-    reach(stock.topMm, stock.rows, stock.heightMm, stock.gapYMm) <= stock.pageHeightMm + ROUNDING_MM;
-  return fits ? stock : helpers.error('labels.overThePage');
+  return labelsLieOnPage(stock) ? stock : helpers.error('labels.overThePage');
 }
-
-/** Makers of labels round their measures, mm. */
-const ROUNDING_MM = 1;
 
 const labelStock = Joi.object({
   pageWidthMm: mm(15, 330),

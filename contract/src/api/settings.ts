@@ -29,6 +29,18 @@ export interface LabelStock {
   readonly gapYMm: number;
 }
 
+/** Who cuts labels rounds their measures, mm. */
+const ROUNDING_MM = 1;
+
+/** Whether all labels of a sheet lie on its page. */
+export function labelsLieOnPage(stock: LabelStock): boolean {
+  const reach = (from: number, count: number, size: number, gap: number) => from + count * size + (count - 1) * gap;
+  return (
+    reach(stock.leftMm, stock.columns, stock.widthMm, stock.gapXMm) <= stock.pageWidthMm + ROUNDING_MM &&
+    reach(stock.topMm, stock.rows, stock.heightMm, stock.gapYMm) <= stock.pageHeightMm + ROUNDING_MM
+  );
+}
+
 /** The household: hours, kitchen, money, units. */
 export interface Settings {
   /** Night: hands are unwelcome from here to there, hours of the day. */

@@ -87,6 +87,11 @@ describe('the label of a pot', () => {
     expect(raw).not.toContain('Scald vessels');
     expect(outcome('acid-heat-curd').label.cautions.map(english).join()).toContain('Listeria');
     expect(outcome('scalded-yogurt').label.cautions.map(english)).toEqual([]);
+    // What stands on a pot of it is short, and whoever must not eat it is on it.
+    const onPot = (method: string) => outcome(method).label.warns.map(english).join(' ');
+    expect(onPot('clabber')).toContain('Made of raw milk: not for anyone pregnant');
+    expect(onPot('acid-heat-curd')).toContain('not for anyone pregnant');
+    expect(onPot('scalded-yogurt')).toBe('');
   });
 });
 

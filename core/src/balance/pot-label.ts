@@ -24,6 +24,8 @@ export interface PotLabel {
   readonly per100g: Nutrition;
   /** Cautions for who eats it: not for who makes it. */
   readonly cautions: readonly Text[];
+  /** The same as a few words that have room on a pot. */
+  readonly warns: readonly Text[];
 }
 
 /** The label of a make's product. */
@@ -53,6 +55,7 @@ export function potLabel(
     ...keeping(end, { storeC, acidShown }),
     per100g: nutritionPer100g(end.masses, end.curd.sodaG),
     cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),
+    warns: uniqueTexts(cautions.flatMap((c) => FOR_EATERS.get(c) ?? [])),
   };
 }
 
@@ -69,11 +72,11 @@ function keeping(
   return { keepsDays: shelfLife(end, storeC).days, keepsNeeds: '' };
 }
 
-/** The cautions that concern who eats it. */
-const FOR_EATERS: ReadonlySet<Text> = new Set([
-  CAUTIONS.raw,
-  CAUTIONS.notAcid,
-  CAUTIONS.freshInFat,
-  CAUTIONS.bottles,
-  CAUTIONS.capsule,
+/** The cautions that concern who eats it, and what of each stands on a pot; nothing of one that is settled before it is eaten. */
+const FOR_EATERS: ReadonlyMap<Text, Text | null> = new Map([
+  [CAUTIONS.raw, say('balance.potLabel.rawMilk')],
+  [CAUTIONS.notAcid, say('balance.potLabel.eatSoon')],
+  [CAUTIONS.freshInFat, say('balance.potLabel.alwaysCold')],
+  [CAUTIONS.bottles, say('balance.potLabel.underPressure')],
+  [CAUTIONS.capsule, null],
 ]);

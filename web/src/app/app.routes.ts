@@ -69,6 +69,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/deliveries/deliveries').then((m) => m.Deliveries),
   },
   {
+    path: 'ledger/labels/:id',
+    title: 'page.shell.places.ledger',
+    loadComponent: () => import('./places/ledger/labels/labels').then((m) => m.Labels),
+  },
+  {
     path: 'ledger/learned',
     title: 'page.shell.places.ledger',
     loadComponent: () => import('./places/ledger/learned').then((m) => m.LearnedPage),

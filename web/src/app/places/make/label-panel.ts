@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { type Batch, type Followed, amount } from '@oat-crock/core';
 import { sameHourOn } from '@oat-crock/calendar';
 import { written } from '../../shared/ui/dates';
@@ -11,7 +12,7 @@ import { lotCode } from '../../shared/ui/lot-code';
 @Component({
   selector: 'oc-label-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, SayPipe],
+  imports: [RouterLink, SaidPipe, SayPipe],
   template: `
     <h2>{{ 'page.make.labelPanel.forTheLabel' | say }}</h2>
     <dl class="fact-list">
@@ -20,6 +21,11 @@ import { lotCode } from '../../shared/ui/lot-code';
         <dd>{{ row.says | said }}</dd>
       }
     </dl>
+    @if (batch().ended?.how === 'finished') {
+      <p>
+        <a [routerLink]="['/ledger/labels', batch().id]">{{ 'page.make.labelPanel.print' | say }}</a>
+      </p>
+    }
     @for (caution of label().cautions; track caution) {
       <p class="quiet">{{ caution | said }}</p>
     }

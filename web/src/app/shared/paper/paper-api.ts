@@ -20,4 +20,6 @@ export interface PaperApi {
    * @returns the bytes of a PDF
    */
   onePage(document: TDocumentDefinitions, fonts: PaperFonts): Promise<Uint8Array>;
+  /** A document whose letters have their sizes, as it is. */
+  asItIs(document: TDocumentDefinitions, fonts: PaperFonts): Promise<Uint8Array>;
 }

@@ -18,12 +18,14 @@ export class Paper {
   private readonly workers = inject(Workers);
   private worker: Started<PaperApi> | null = null;
 
-  /** Sets a page and hands it out as a file. */
-  async save(name: string, page: TDocumentDefinitions): Promise<void> {
+  /** Sets a page and hands it out as a file: on one page where that can be, or as it is. */
+  async save(name: string, page: TDocumentDefinitions, how: 'on one page' | 'as it is' = 'on one page'): Promise<void> {
     this.worker ??= this.workers.start(
       () => new Worker(new URL('./paper.worker', import.meta.url), { type: 'module' }),
     );
-    const bytes = await this.worker.ask((api) => api.onePage(page, fonts()));
+    const bytes = await this.worker.ask((api) =>
+      how === 'as it is' ? api.asItIs(page, fonts()) : api.onePage(page, fonts()),
+    );
     saveFile(`${name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
   }
 }

@@ -18,8 +18,7 @@ const RULED = {
 /** Printed matter as PDF, off the page's own thread. */
 const api: PaperApi = {
   async onePage(document: TDocumentDefinitions, fonts: PaperFonts): Promise<Uint8Array> {
-    pdfMake.setFonts({ [FONT.work]: fonts.work, [FONT.names]: fonts.names });
-    pdfMake.setTableLayouts({ ruled: RULED });
+    prepare(fonts);
     let made: Uint8Array = new Uint8Array();
     for (const fontSize of FONT_SIZES) {
       let pages = 0;
@@ -37,6 +36,15 @@ const api: PaperApi = {
     }
     return made;
   },
+  async asItIs(document: TDocumentDefinitions, fonts: PaperFonts): Promise<Uint8Array> {
+    prepare(fonts);
+    return pdfMake.createPdf(document).getBuffer();
+  },
 };
+
+function prepare(fonts: PaperFonts): void {
+  pdfMake.setFonts({ [FONT.work]: fonts.work, [FONT.names]: fonts.names });
+  pdfMake.setTableLayouts({ ruled: RULED });
+}
 
 expose(api);

@@ -43,7 +43,7 @@ const spelt = (text: string): string =>
     .replace(/¤ ?/g, '');
 
 /** The same document in letters that the printed faces have. */
-function inkable<T>(part: T): T {
+export function inkable<T>(part: T): T {
   if (typeof part === 'string') return spelt(part) as T;
   if (Array.isArray(part)) return part.map((p: unknown) => inkable(p)) as T;
   if (typeof part !== 'object' || part === null) return part;
