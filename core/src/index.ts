@@ -212,7 +212,7 @@ export type { SafetyRecord } from './follow/safety-record.js';
 export type { Deviation } from './follow/deviations.js';
 export type { SeriesPoint } from './follow/series.js';
 export { differenceOf } from './balance/difference.js';
-export { canStandInLarder, madeLot } from './larder/made-lot.js';
+export { canStandInLarder, madeLot, productLot } from './larder/made-lot.js';
 export { type BlendMaterial, type BlendTarget, cheapestBlend } from './blend/blend.js';
 export type { Finding } from './safety/rules.js';
 export type { CrockQuantity, InstrumentQuantity } from './instruments/kind.js';

@@ -5,7 +5,7 @@ DROP TABLE make_link;
 CREATE TABLE make_link (
   batch_id TEXT NOT NULL,
   thing_id TEXT NOT NULL,
-  way      TEXT NOT NULL CHECK (way IN ('lot', 'gear', 'make', 'receiver', 'order')),
+  way      TEXT NOT NULL CHECK (way IN ('lot', 'gear', 'receiver', 'order')),
   amount_g REAL,
   at_ms    INTEGER,
   PRIMARY KEY (batch_id, thing_id)

@@ -98,7 +98,6 @@ const BODIES = {
     to: text(80),
     why: text(500),
     occurrenceId: text(60),
-    into: ulid,
   }),
   stored: counted({ type: Joi.valid('stored').required(), where: Joi.valid(...PRODUCT_STORES).required() }),
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),

@@ -83,7 +83,8 @@ function keptBack({ heldBack, ph }: CrockState, stages: readonly BoundStage[]): 
   return kept ? [{ ...kept, ...inIt(heldBack, ph) }] : [];
 }
 
-function inIt(masses: Masses, ph: number) {
+/** What is in some masses: how much of it there is, what a label would say of it, and its pH. */
+export function inIt(masses: Masses, ph: number) {
   const massG = totalG(masses);
   const pct = (g: number) => (massG > 0 ? (100 * g) / massG : 0);
   return {

@@ -1,7 +1,7 @@
 import { english } from '@oat-crock/messages';
 import fc from 'fast-check';
 import { follow } from '../follow/follow.js';
-import { canStandInLarder, madeLot } from '../larder/made-lot.js';
+import { canStandInLarder, madeLot, productLot } from '../larder/made-lot.js';
 import { isStock, stockOfLot } from '../lots/lot.js';
 import { massesOfMaterial } from '../materials/materials.js';
 import { totalG } from '../materials/composition.js';
@@ -117,6 +117,18 @@ describe('what is left of a make', () => {
     expect(totalG(masses)).toBeCloseTo(1000, 6);
     expect(masses.lactose).toBeGreaterThan(25);
     expect(masses.fat).toBeLessThan(5);
+  });
+
+  it('is a product that another make begins with: a cream by its composition and its pH, a cheese by its name', () => {
+    const cream = productLot(outcome('cultured-cream').product, '01J00000000000000000000001', 500, made);
+    if (!isStock(cream)) throw new Error('soured cream has a composition');
+    expect([cream.kind, cream.from, cream.amount]).toEqual(['cream', made.batchId, 500]);
+    expect(cream.freshPh).toBeLessThan(4.8);
+    expect(cream.material.fatPct).toBeGreaterThan(15);
+    for (const method of ['strained-yogurt', 'cultured-butter', 'quark'])
+      expect(productLot(outcome(method).product, '01J00000000000000000000001', 500, made))
+        .withContext(method)
+        .toEqual(jasmine.objectContaining({ kind: 'other', from: made.batchId, amount: 500, useBy: made.useBy }));
   });
 
   it('is buttermilk as a lean milk and risen cream as cream; a starter is no lot', () => {

@@ -30,14 +30,12 @@ export interface Counted {
   readonly massG?: number;
 }
 
-/** Who got it and for what they wanted, the make it went into, or why it was thrown away. */
+/** Who got it and for what they wanted, or why it was thrown away. */
 export interface IssuedTo {
   readonly to?: string;
   readonly why?: string;
   /** What was wanted that it was handed over for: an order, and of a weekly one the day it fell on. */
   readonly occurrenceId?: string;
-  /** The make that it was used in. */
-  readonly into?: string;
 }
 
 /** What an entry says. A correction names the entry it replaces; with a null body it takes it back. */

@@ -1,4 +1,4 @@
-import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
+import { byproductsOf, inIt, type Byproduct } from '../balance/byproducts.js';
 import { potLabel, type PotLabel } from '../balance/pot-label.js';
 import type { Species } from '../constants/milk.js';
 import { pouredBy } from '../make/plan.js';
@@ -14,6 +14,8 @@ import type { Context } from './panel.js';
 export interface Outcome {
   readonly label: PotLabel;
   readonly byproducts: readonly Byproduct[];
+  /** What the product itself is made of, as a thing that another make begins with. */
+  readonly product: Pick<Byproduct, 'fatPct' | 'proteinPct' | 'material' | 'ph'>;
   /** How what is left would be called as a milk: its heat, and whose milk it was. */
   readonly leftAs: { readonly treatment: Treatment; readonly species: Species };
 }
@@ -25,6 +27,7 @@ export function outcomeOf(end: CrockState, context: Context, stages: readonly Bo
   return {
     label: asFilled(label, batch, stages),
     byproducts: byproductsOf(end, stages).map((left) => ({ ...left, massG: weighedG(left, context) ?? left.massG })),
+    product: inIt(end.masses, end.ph),
     leftAs: leftAs(end, stages),
   };
 }

@@ -64,14 +64,11 @@ function graphOf({ batches, lots, gear }: Traced): {
     for (const id of batch.gear) link(id, batch.id, null);
     const unit = finishedStockOf(batch)?.unit ?? 'g';
     for (const movement of batch.movements) {
-      if (movement.is !== 'issued') continue;
+      if (movement.is !== 'issued' || !movement.to) continue;
       const count = movedIn(unit, movement);
-      const went = (to: string) => link(batch.id, to, unit === 'g' ? count : null, unit === 'pots' ? count : null);
-      if (movement.into) went(movement.into);
-      if (!movement.to) continue;
       const id = receiverId(movement.to);
       if (!named.has(id)) named.set(id, { id, is: 'receiver', name: movement.to });
-      went(id);
+      link(batch.id, id, unit === 'g' ? count : null, unit === 'pots' ? count : null);
     }
   }
   return { named, links: summed(links.filter((l) => named.has(l.from) && named.has(l.to))) };

@@ -1907,12 +1907,15 @@ export interface MessageValues {
   'page.ledger.ledger.tasteAtLeast': { readonly taste: string };
   'page.ledger.ledger.traceRecall': None;
   'page.ledger.ledger.useBy': None;
+  'page.ledger.moveOut.asLot': None;
   'page.ledger.moveOut.freeze': None;
   'page.ledger.moveOut.how': { readonly how: string };
   'page.ledger.moveOut.howMany': { readonly counted: string };
+  'page.ledger.moveOut.lotOf': { readonly name: Value };
   'page.ledger.moveOut.sayWhy': None;
   'page.ledger.moveOut.thaw': None;
   'page.ledger.moveOut.toWhom': None;
+  'page.ledger.moveOut.usedIn': None;
   'page.ledger.period.file': { readonly from: Value; readonly until: Value };
   'page.ledger.period.from': None;
   'page.ledger.period.notSet': None;

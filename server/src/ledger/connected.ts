@@ -15,19 +15,12 @@ export function connected({ makes, lots, entries }: Pick<Kitchen, 'makes' | 'lot
   const offspring = new Map<string, string[]>();
   for (const [lotId, from] of origins)
     for (const parent of from) offspring.set(parent, [...(offspring.get(parent) ?? []), lotId]);
-  const isMake = (thing: string) => entries.has(thing);
-  // A make is before the one that some of it was used in; of all else, makes that it is linked with come after it.
   const before = (thing: string) =>
-    origins.get(thing) ??
-    (isReceiver(thing)
-      ? makes.ofThing(thing)
-      : [...makes.madeOf(thing), ...(isMake(thing) ? makes.ofThing(thing) : [])]);
-  const after = (thing: string) => {
-    if (isReceiver(thing)) return [];
-    return [...(offspring.get(thing) ?? []), ...(isMake(thing) ? makes.usedIn(thing) : makes.ofThing(thing))];
-  };
+    origins.get(thing) ?? (isReceiver(thing) ? makes.ofThing(thing) : makes.madeOf(thing));
+  const after = (thing: string) =>
+    isReceiver(thing) ? [] : [...(offspring.get(thing) ?? []), ...makes.ofThing(thing)];
   const found = new Set([...reach(id, before), ...reach(id, after)]);
-  const batches = [...found].filter(isMake);
+  const batches = [...found].filter((thing) => entries.has(thing));
   // Ids are in order of time.
   const told = batches.sort().slice(-MOST_TRACED);
   return { entries: entries.byHandOf(told), makes: batches.length, told: told.length };

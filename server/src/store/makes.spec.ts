@@ -150,8 +150,9 @@ describe('what the ledger knows of makes', () => {
     expect(ids('receiver:the quay market')).toEqual([one]);
     expect(ids(two)).toEqual([two]);
     // What was made of some of it is connected with its milk, and with it from its own side.
-    const onward = make('Of one', 3, 900);
-    kitchen.entries.append([entryOf(two, { type: 'issued', how: 'used', pots: 1, into: onward }, MAY_2 + 4 * DAY)]);
+    const [some] = demoLots(MAY_2, 'UTC');
+    kitchen.lots.save({ ...some!, id: '01J00000000000000000000003', from: two }, 0);
+    const onward = make('Of one', 3, 900, { type: 'took', lotId: '01J00000000000000000000003', massG: 300 });
     expect(ids(milk)).toEqual([one, two, onward]);
     expect(ids(onward)).toEqual([two, onward]);
     expect(connected(kitchen, 'nothing')).toEqual({ entries: [], makes: 0, told: 0 });

@@ -38,16 +38,14 @@ export interface MakeStore {
   readonly liveSinceMs: () => number | null;
   /** How many others there are, what they took out of lots that are here, since those were counted, and what of them was delivered. */
   readonly past: () => PastMakes;
-  /** Makes that took of a lot or a piece of gear, of which some went into a make, or of which somebody got some. */
+  /** Makes that took of a lot or a piece of gear, or of which somebody got some. */
   readonly ofThing: (thingId: string) => readonly string[];
   /** Lots and gear that went into a make. */
   readonly madeOf: (batchId: string) => readonly string[];
-  /** Makes that some of a make was used in. */
-  readonly usedIn: (batchId: string) => readonly string[];
 }
 
-/** How a thing is linked with a make: taken of, made in it, a make it was used in, who got some, or what it was handed over for. */
-type LinkWay = 'lot' | 'gear' | 'make' | 'receiver' | 'order';
+/** How a thing is linked with a make: taken of, made in it, who got some, or what it was handed over for. */
+type LinkWay = 'lot' | 'gear' | 'receiver' | 'order';
 
 /** @param wordsOf everything a make is to be found by, in the words of whoever looks for it */
 export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, line: MakeLine) => string): MakeStore {
@@ -96,9 +94,6 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
   const madeOf = db.prepare<[string], { thing_id: string }>(
     `SELECT thing_id FROM make_link WHERE batch_id = ? AND way IN ('lot', 'gear')`,
   );
-  const usedIn = db.prepare<[string], { thing_id: string }>(
-    `SELECT thing_id FROM make_link WHERE batch_id = ? AND way = 'make'`,
-  );
 
   const readOne = (batchId: string) => {
     const log = entries.ofBatch(batchId, 'none');
@@ -131,7 +126,6 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
       if (m.is !== 'issued' || !stock) continue;
       const massG = movedIn(stock.unit, m) * stock.eachG;
       if (m.to) writeLink.run(batchId, receiverId(m.to), 'receiver', massG, m.atMs);
-      if (m.into) writeLink.run(batchId, m.into, 'make', massG, m.atMs);
       if (m.occurrenceId) writeLink.run(batchId, m.occurrenceId, 'order', massG, m.atMs);
     }
   };
@@ -174,7 +168,6 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     },
     ofThing: (thingId) => ofThing.all(thingId).map((row) => row.batch_id),
     madeOf: (batchId) => madeOf.all(batchId).map((row) => row.thing_id),
-    usedIn: (batchId) => usedIn.all(batchId).map((row) => row.thing_id),
   };
 }
 

@@ -4,14 +4,15 @@ import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
 import { USUAL_SETTINGS, type ServerEvent, type Snapshot, type StoredEntry } from '@oat-crock/contract/api';
-import type { Entry } from '@oat-crock/core';
+import { bareLot, type Entry } from '@oat-crock/core';
 import { Subject } from 'rxjs';
 import { probeOf } from '../testing/probe';
 import { entriesUntil } from '../testing/followed';
 import { ClockActions, clockFeature, kitchenMsAt } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { householdSelectors } from './household';
-import { recordsFeature } from './records.feature';
+import type { Draft } from './record-writing';
+import { RecordActions, recordsFeature } from './records.feature';
 import { InstrumentActions, instrumentsFeature } from './instruments.feature';
 import { LogActions, logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
@@ -152,6 +153,20 @@ describe('the line to the server', () => {
     await until(() => state(logFeature.selectPending).length === 0);
     await until(() => wire.sent.length === entries.length);
     expect(await waiting.all()).toEqual([]);
+  });
+
+  it('sends what a make took of a lot once the lot is with the server, and all else meanwhile', async () => {
+    const lot = { ...bareLot('01J00000000000000000000LOT', 'Soured cream', 500, 1), kind: 'other' as const };
+    store.dispatch(RecordActions.edited({ family: 'lots', draft: lot as unknown as Draft, overVersion: 0 }));
+    const [first, second] = entriesUntil(100);
+    const took: Entry = { ...first!, body: { type: 'took', lotId: lot.id, massG: 500 } };
+    store.dispatch(LogActions.logged({ entries: [took, second!] }));
+    await until(() => wire.sent.length === 1);
+    expect(wire.sent.map((e) => e.id)).toEqual([second!.id]);
+    const kept = { version: 1, goneMs: null, item: lot };
+    store.dispatch(RecordActions.saved({ family: 'lots', kept, sent: lot as unknown as Draft }));
+    await until(() => wire.sent.length === 2);
+    expect(wire.sent[1]!.id).toBe(took.id);
   });
 
   it('keeps what it cannot send, in the browser too, and sends it when the line is open again', async () => {

@@ -27,7 +27,7 @@ import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
 import { householdRecord } from './record-writing';
-import { RecordActions } from './records.feature';
+import { RecordActions, recordsFeature } from './records.feature';
 import { LearnedActions } from './learned.feature';
 import { LogActions, logFeature, type UnsentEntry } from './log.feature';
 import { RoomActions } from './room.feature';
@@ -119,12 +119,14 @@ const keep = createEffect(
   { functional: true, dispatch: false },
 );
 
-/** Sends what waits, in order, again and again until the server has answered for each. */
+/** Sends what waits, in order, again and again until the server has answered for each. What names a lot that is still being written waits for that. */
 const send = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
-    const pending = store.selectSignal(logFeature.selectPending);
+    const all = store.selectSignal(logFeature.selectPending);
+    const writing = store.selectSignal(recordsFeature.selectWriting);
+    const pending = () => all().filter(({ body }) => body.type !== 'took' || !(body.lotId in writing()));
     return merge(
-      actions$.pipe(ofType(LogActions.logged, LogActions.recovered, ClockActions.lineOpen)),
+      actions$.pipe(ofType(LogActions.logged, LogActions.recovered, ClockActions.lineOpen, RecordActions.saved)),
       timer(RETRY_MS, RETRY_MS),
     ).pipe(exhaustMap(() => sendAll(pending, wire)));
   },

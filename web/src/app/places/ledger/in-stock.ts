@@ -10,6 +10,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { countedOf, daysBetween, type EntryBody } from '@oat-crock/core';
+import { FollowActions } from '../../state/follow.feature';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { selectHere, type OwnStock } from '../../state/own-stock';
 import { dayOf, sayDay } from '../../shared/ui/days';
@@ -33,7 +34,8 @@ const NEAR_DAYS = 2;
 })
 export class InStock {
   private readonly clock = inject(KitchenClock);
-  private readonly here = inject(Store).selectSignal(selectHere);
+  private readonly store = inject(Store);
+  private readonly here = this.store.selectSignal(selectHere);
   private readonly head = viewChild.required<ElementRef<HTMLElement>>('head');
   protected readonly openId = signal<string | null>(null);
   protected readonly said = signal('');
@@ -70,6 +72,8 @@ export class InStock {
   }
 
   protected toggle(id: string): void {
+    // What is in it is worked out while it is open: some of it may go into another make.
+    this.store.dispatch(FollowActions.wanted({ batchId: id }));
     this.openId.update((open) => (open === id ? null : id));
   }
 }

@@ -1,8 +1,9 @@
 import type { Type } from '@angular/core';
 import type { MakesAsked, MakesFound } from '@oat-crock/contract/api';
-import { makeLineOf, receiverId, replay, type Entry, type EntryBody } from '@oat-crock/core';
+import { makeLineOf, receiverId, replay, type Entry, type EntryBody, type Lot } from '@oat-crock/core';
 import { ApiClient } from '../../state/api-client';
 import { LogActions, logFeature } from '../../state/log.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { pageOf, type TestPage } from '../../testing/page';
 import { turns, until } from '../../testing/until';
 import { UseFirst } from '../larder/use-first';
@@ -87,6 +88,25 @@ describe('the ledger', () => {
     await page.click('Eaten');
     await page.click('Eaten');
     expect(page.text()).toContain('Nothing is here.');
+  });
+
+  it('goes into a make that is on, or into the larder for one to come, as a lot that came of it', async () => {
+    const LIVE = make(5, 'Butter in hand', 0, null).slice(0, 1);
+    const page = await pageOf(InStock, [...EARLIER, ...LIVE], NOW);
+    await page.click(/Early pots/);
+    await page.click('Used in a make');
+    await page.click('Butter in hand');
+    const lots = () => Object.values(page.store.selectSignal(recordsFeature.selectWriting)()).map((w) => w.draft);
+    const [lot] = lots() as unknown as Lot[];
+    expect(lot).toEqual(jasmine.objectContaining({ name: 'Early pots', from: batchId(1), amount: 400 }));
+    expect(page.written().map(({ batchId: of, body }) => [of, body])).toEqual([
+      [batchId(1), { type: 'issued', how: 'used', pots: 1 }],
+      [batchId(5), { type: 'took', lotId: lot!.id, massG: 400 }],
+    ]);
+    await page.click('Used in a make');
+    await page.click('One to come: into the larder');
+    expect(lots().length).toBe(2);
+    expect(page.text()).toContain('1 pot');
   });
 
   it('is said on Today and in the larder when its date is near, but for what is frozen', async () => {

@@ -10,7 +10,10 @@ import {
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { type EntryBody, ISSUED_HOW, type IssuedHow, movementProblem, type ProductStore } from '@oat-crock/core';
+import { Logger } from '../../state/logger';
+import { selectLive } from '../../state/log.feature';
 import { OwnOrders } from '../../state/own-orders';
+import { ProductLots } from './product-lots';
 import { selectReceivers, type OwnStock } from '../../state/own-stock';
 import { timedLog } from '../../shared/log/timed-log';
 import { WhenRow } from '../../shared/log/when-row';
@@ -56,7 +59,12 @@ type Moves = Extract<EntryBody, { type: 'issued' | 'stored' }>;
     </div>
     <div class="ways">
       @for (how of WAYS; track how) {
-        <button type="button" class="press line-press" (click)="issue(how)">
+        <button
+          type="button"
+          class="press line-press"
+          [attr.aria-expanded]="how === 'used' ? isUsing() : null"
+          (click)="how === 'used' ? isUsing.set(!isUsing()) : issue(how)"
+        >
           {{ 'page.ledger.moveOut.how' | say: { how } }}
         </button>
       }
@@ -71,6 +79,17 @@ type Moves = Extract<EntryBody, { type: 'issued' | 'stored' }>;
         </button>
       }
     </div>
+    @if (isUsing()) {
+      <div class="ways" role="group" [attr.aria-label]="'page.ledger.moveOut.usedIn' | say">
+        <span>{{ 'page.ledger.moveOut.usedIn' | say }}</span>
+        @for (batch of live(); track batch.id) {
+          <button type="button" class="press quiet-press" (click)="use(batch.id)">{{ batch.name }}</button>
+        }
+        <button type="button" class="press quiet-press" (click)="use(null)">
+          {{ 'page.ledger.moveOut.asLot' | say }}
+        </button>
+      </div>
+    }
     <oc-when-row [(when)]="timed.when" [wrong]="timed.wrong()" />
     @if (wrong()) {
       <p class="problem" role="alert">{{ wrong() }}</p>
@@ -83,7 +102,8 @@ export class MoveOut {
   /** What was done: said by whoever shows it, as the last pot takes this with it. */
   readonly moved = output<Moves>();
   protected readonly timed = timedLog(() => this.own().batch);
-  protected readonly receivers = inject(Store).selectSignal(selectReceivers);
+  private readonly store = inject(Store);
+  protected readonly receivers = this.store.selectSignal(selectReceivers);
   private readonly orders = inject(OwnOrders);
   protected readonly WAYS = ISSUED_HOW;
 
@@ -98,6 +118,11 @@ export class MoveOut {
     source: this.most,
     computation: (most, before) => Math.min(most, before?.value ?? (this.inPots() ? 1 : most)),
   });
+  /** It is asked which make it goes into. */
+  protected readonly isUsing = signal(false);
+  protected readonly live = this.store.selectSignal(selectLive);
+  private readonly logger = inject(Logger);
+  private readonly lots = inject(ProductLots);
   protected readonly to = signal('');
   protected readonly wrong = signal('');
 
@@ -116,18 +141,32 @@ export class MoveOut {
     this.write({ type: 'stored', where, ...this.counted() });
   }
 
+  /**
+   * Goes into a make that is on, or into the larder for one to come: as a lot that came of this make, so that what is made of
+   * it is traced to here.
+   */
+  protected use(batchId: string | null): void {
+    const { batch, stock } = this.own();
+    if (!this.write({ type: 'issued', how: 'used', ...this.counted() })) return;
+    const massG = Math.round((this.count() ?? 0) * stock.eachG);
+    const lotId = this.lots.add(batch, stock, massG);
+    if (batchId) this.logger.write(batchId, { type: 'took', lotId, massG });
+    this.isUsing.set(false);
+  }
+
   private counted() {
     const count = this.count() ?? 0;
     return this.inPots() ? { pots: Math.round(count) } : { massG: count };
   }
 
-  private write(body: Moves): void {
+  /** False where it cannot be written, and says why. */
+  private write(body: Moves): boolean {
     const { batch } = this.own();
     const problem = movementProblem(batch, body);
     this.wrong.set(problem ? problemWords(problem) : '');
-    if (problem) return;
-    if (!this.timed.write(body)) return;
+    if (problem || !this.timed.write(body)) return false;
     this.to.set('');
     this.moved.emit(body);
+    return true;
   }
 }
