@@ -147,7 +147,7 @@ export { notGoingOut } from './batch/going-out.js';
 export { type Lesson, NOTHING_LEARNED, pooled, type Pooled, recall } from './learn/pooled.js';
 export { lessonsOf } from './teach/lesson.js';
 export { learnedAll, learnedFigures, type LearnedHere } from './learn/here.js';
-export { type Forgotten, standingLessons, type TaughtByMake } from './learn/taught.js';
+export { type Forgotten, type LeftOut, type Pinned, standingLessons, type TaughtByMake } from './learn/taught.js';
 export type { Known } from './learn/recall.js';
 export { souringOwnedBy } from './learn/owners.js';
 export type { ScorePrior } from './assimilate/score-prior.js';

@@ -101,7 +101,10 @@ export function openKitchen(
     }),
     lessons,
     figures: figureStore(db),
-    learned: () => ({ ...lessons.learned(), settled: learning.settled }),
+    learned: () => {
+      const { pooled, watched } = lessons.learned();
+      return { pooled, watched, settled: learning.settled };
+    },
     learning,
     clock:
       startMs === null

@@ -1,4 +1,4 @@
-import type { GivenWindow, MakeFigures, MakeLine, ScoredGroup } from '@oat-crock/core';
+import type { GivenBy, MakeFigures, MakeLine, ScoredGroup } from '@oat-crock/core';
 
 /** A finished make with what it comes to, and the line of the culture that soured it; null where none is kept. */
 export interface MadeFigures {
@@ -22,7 +22,5 @@ export interface Scorecard {
   readonly waiting: number;
 }
 
-/** A window that was given, and of which method. */
-export interface ScoredWindow extends GivenWindow {
-  readonly methodId: string;
-}
+/** A window that was given, of which make and method. */
+export type ScoredWindow = GivenBy;

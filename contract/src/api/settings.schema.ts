@@ -50,6 +50,11 @@ const labelStock = Joi.object({
   .custom(onThePage)
   .allow(null);
 
+const pinned = Joi.object({
+  of: Joi.string().min(1).max(120).required(),
+  afterMs: Joi.number().integer().min(0).required(),
+});
+
 /** The name of a time zone that this machine knows. */
 const timeZone = Joi.string()
   .max(60)
@@ -92,4 +97,5 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   dairyAddress: Joi.string().trim().allow('').max(160).default(''),
   labelStock: labelStock.default(null),
   forgotten: Joi.array().items(forgotten).max(200).default([]),
+  pinned: Joi.array().items(pinned).max(200).default([]),
 });

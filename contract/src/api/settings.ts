@@ -1,4 +1,4 @@
-import type { Forgotten, Units } from '@oat-crock/core';
+import type { Forgotten, Pinned, Units } from '@oat-crock/core';
 
 /** A time in which somebody is away, ms. */
 export interface Away {
@@ -78,6 +78,8 @@ export interface Settings {
   readonly labelStock: LabelStock | null;
   /** What was learned and is to be forgotten: whose, and from makes begun before when, ms. */
   readonly forgotten: readonly Forgotten[];
+  /** What was learned and is to stay as it is: whose, and from makes begun before when, ms. */
+  readonly pinned: readonly Pinned[];
 }
 
 /** Ways of writing dates that are offered: the day first, the month first, or as the browser has it. */
@@ -114,4 +116,5 @@ export const USUAL_SETTINGS: Settings = {
   dairyAddress: '',
   labelStock: null,
   forgotten: [],
+  pinned: [],
 };

@@ -20,6 +20,7 @@ import { bodyWord, firmness, type CrockState } from '../state/crock-state.js';
 import { learnedHere, type LearnedHere } from '../learn/here.js';
 import type { Known } from '../learn/recall.js';
 import { expecting } from '../learn/expecting.js';
+import { widened, widthAt } from '../learn/widths.js';
 import { deviationsOf, type Deviation } from './deviations.js';
 import { findingsOf } from './findings.js';
 import { tasksOf, type Task } from './tasks.js';
@@ -251,12 +252,25 @@ function stageOf({ stage: { id, kind, params }, ...at }: TimelineStage, panel: S
 }
 
 /** When what sours or drains in a make is ready, as it was worked out. */
-export function windowsOf({ timeline, firstPass, souring, drains }: WorkedOut): readonly ReadyWindow[] {
+export function windowsOf({ timeline, firstPass, souring, drains, known }: WorkedOut): readonly ReadyWindow[] {
   const shift = souringShiftMs(timeline, firstPass);
   return [
     ...(souring ? [windowOf(souring.at, souring.forecast, 'acidity', shift)] : []),
     ...drains.map((drain) => windowOf(onTimeline(timeline, drain), drain.forecast, 'solids', 0)),
-  ];
+  ].map((window) => asWideAsHeld(window, timeline, known));
+}
+
+/** A window of what is still to come, as wide as this kitchen's have had to be to hold. */
+function asWideAsHeld(window: ReadyWindow, { stages, nowMs }: Timeline, known: Known | undefined): ReadyWindow {
+  const { p10Ms, p50Ms, p90Ms, by } = window;
+  const at = stages.find(({ stage }) => stage.id === window.stageId);
+  if (!at || window.byClock || at.status === 'done' || p50Ms === null) return window;
+  const { beginMs } = at;
+  const share = Math.max(0, nowMs - beginMs) / Math.max(1, p50Ms - beginMs, nowMs - beginMs);
+  const [from, to] = widened(p10Ms, p50Ms, p90Ms, widthAt(known?.learned, by, share));
+  // Before it has begun, or by now, it is not ready.
+  const first = Math.max(beginMs, Math.min(nowMs, p10Ms ?? Infinity));
+  return { ...window, p10Ms: from === null ? null : Math.max(first, from), p90Ms: to };
 }
 
 /** The draining at hand, or the last one. */

@@ -1,6 +1,7 @@
 import { EigenvalueDecomposition, inverse, Matrix } from 'ml-matrix';
 import { covarianceOf, type ScorePrior, type TaughtScores } from '../assimilate/score-prior.js';
 import { CORROBORATION } from '../constants/pooling.js';
+import type { LearnedWidth } from './widths.js';
 
 /** What a finished make taught: its scores before and after it was read, and whose each is. */
 export interface Lesson {
@@ -28,6 +29,8 @@ export interface Pooled {
   readonly known: readonly LearnedScore[];
   /** How the scores go together, row after row. */
   readonly covariance: readonly number[];
+  /** How much wider than the engine's own windows are to be; absent where none were given yet. */
+  readonly widths?: readonly LearnedWidth[];
 }
 
 export const NOTHING_LEARNED: Pooled = { known: [], covariance: [] };

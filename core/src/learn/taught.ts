@@ -13,16 +13,35 @@ export interface Forgotten {
   readonly beforeMs: number;
 }
 
+/** Something that somebody wants kept as it is: makes begun after teach nothing more of that owner. */
+export interface Pinned {
+  readonly of: string;
+  readonly afterMs: number;
+}
+
+/** What of lessons somebody wants left out. */
+export interface LeftOut {
+  readonly forgotten: readonly Forgotten[];
+  readonly pinned: readonly Pinned[];
+}
+
 /**
- * Lessons that still count. What was forgotten of an owner stays with the make as somebody else's, so that it goes on
+ * Lessons that still count. What is left out of an owner stays with the make as somebody else's, so that it goes on
  * explaining that make and says nothing of the owner any more.
  */
-export function standingLessons(taught: readonly TaughtByMake[], forgotten: readonly Forgotten[]): readonly Lesson[] {
-  return taught.flatMap(({ atMs, lessons }) => {
-    const gone = new Set(forgotten.filter(({ beforeMs }) => atMs < beforeMs).map(({ of }) => of));
-    return lessons.map((lesson) => ({
+export function standingLessons(
+  taught: readonly TaughtByMake[],
+  { forgotten, pinned }: LeftOut,
+  counts: (make: TaughtByMake, of: string) => boolean = () => true,
+): readonly Lesson[] {
+  return taught.flatMap((make) => {
+    const gone = new Set([
+      ...forgotten.filter(({ beforeMs }) => make.atMs < beforeMs).map(({ of }) => of),
+      ...pinned.filter(({ afterMs }) => make.atMs >= afterMs).map(({ of }) => of),
+    ]);
+    return make.lessons.map((lesson) => ({
       ...lesson,
-      owners: lesson.owners.map((of) => (gone.has(of) ? `forgotten ${of}` : of)),
+      owners: lesson.owners.map((of) => (gone.has(of) || !counts(make, of) ? `left out ${of}` : of)),
     }));
   });
 }

@@ -10,8 +10,9 @@ export {
   type StockOfMethod,
   willDo,
 } from './fill-orders.js';
-export { GIVEN_AT, type GivenWindow, type MakeFigures, makeFiguresOf } from './make-figures.js';
-export { scorecard, type ScoredGroup, SHOULD_HOLD } from './scorecard.js';
+export { type MakeFigures, makeFiguresOf } from './make-figures.js';
+export { GIVEN_AT, type GivenWindow, type LearnedWidth, SHOULD_HOLD, WidthsSeen } from '../learn/widths.js';
+export { type GivenBy, scorecard, type ScoredGroup } from './scorecard.js';
 export {
   TREND_FIGURES,
   type TrendChange,

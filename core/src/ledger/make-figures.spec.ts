@@ -1,5 +1,6 @@
 import { logged, LOGGED_FROM_MS as FROM, type Line } from '../testing/logged.js';
-import { GIVEN_AT, makeFiguresOf } from './make-figures.js';
+import { GIVEN_AT } from '../learn/widths.js';
+import { makeFiguresOf } from './make-figures.js';
 import { untilMoment } from './until-moment.js';
 
 const HANDS = [

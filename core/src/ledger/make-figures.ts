@@ -6,23 +6,11 @@ import type { TimelineStage } from '../follow/timeline.js';
 import { windowsOf, workOut, type WorkedOut } from '../follow/follow.js';
 import type { ForecastOptions } from '../forecast/souring-forecast.js';
 import type { Household } from '../make/household.js';
+import { GIVEN_AT, type GivenWindow } from '../learn/widths.js';
 import { lastOf } from '../make/run.js';
 import { untilMoment } from './until-moment.js';
 
 const HOUR_MS = 3_600_000;
-
-/** A window in which something was to be ready, as it was given at a moment of the make, and when it was. */
-export interface GivenWindow {
-  readonly by: 'acidity' | 'solids';
-  /** The share of the time it took that had gone by when the window was given. */
-  readonly share: number;
-  /** Hours from when it was given until it was ready. */
-  readonly aheadH: number;
-  /** The window, hours from when it was given: one time in ten sooner, as likely sooner as later, one time in ten later. */
-  readonly p10H: number;
-  readonly p50H: number;
-  readonly p90H: number;
-}
 
 /** What a finished make comes to, in figures that can be held against those of others. */
 export interface MakeFigures {
@@ -50,9 +38,6 @@ export interface MakeFigures {
   /** Windows that would have been given at some moments of it, from what was known then. */
   readonly given: readonly GivenWindow[];
 }
-
-/** Windows are looked at when a stage begins, half-way, and a little before it was ready: shares of the time it took. */
-export const GIVEN_AT = [0, 0.5, 0.85] as const;
 
 /**
  * What a finished make comes to. Null for one that is on or was discarded.

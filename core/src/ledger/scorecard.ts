@@ -1,4 +1,4 @@
-import type { GivenWindow } from './make-figures.js';
+import { type GivenWindow, widened, WidthsSeen } from '../learn/widths.js';
 
 /** How often the windows that were given at one moment of such makes held. */
 export interface ScoredGroup {
@@ -19,16 +19,24 @@ export interface ScoredGroup {
   readonly middleAheadH: number;
 }
 
-/** A window is from one time in ten to nine: so many of them are to hold. */
-export const SHOULD_HOLD = 0.8;
-
 /** z of an interval that holds nine times in ten. */
 const Z_90 = 1.645;
 
-/** How well windows held, by method, by what was to be ready, and by when they were given. */
-export function scorecard(windows: readonly ({ readonly methodId: string } & GivenWindow)[]): readonly ScoredGroup[] {
-  const groups = new Map<string, ({ readonly methodId: string } & GivenWindow)[]>();
-  for (const window of windows) {
+/** A window of the engine's own width, and the make it was given of. */
+export interface GivenBy extends GivenWindow {
+  readonly methodId: string;
+  readonly batchId: string;
+}
+
+/**
+ * How well windows held, by method, by what was to be ready, and by when they were given: each as wide as it was shown, which the
+ * windows of the makes before it had taught.
+ *
+ * @param windows in order of time, those of a make together
+ */
+export function scorecard(windows: readonly GivenBy[]): readonly ScoredGroup[] {
+  const groups = new Map<string, GivenBy[]>();
+  for (const window of asShown(windows)) {
     const key = `${window.methodId} ${window.by} ${window.share}`;
     const group = groups.get(key);
     if (group) group.push(window);
@@ -53,6 +61,22 @@ export function scorecard(windows: readonly ({ readonly methodId: string } & Giv
       middleOffH: middle(group.map(({ aheadH, p50H }) => aheadH - p50H)),
       middleAheadH: middle(group.map(({ aheadH }) => aheadH)),
     };
+  });
+}
+
+/** Windows as they were shown: widened by what those of earlier makes had taught. */
+function asShown(windows: readonly GivenBy[]): readonly GivenBy[] {
+  const seen = new WidthsSeen();
+  let ofMake: GivenBy[] = [];
+  return windows.map((window) => {
+    if (ofMake[0] && ofMake[0].batchId !== window.batchId) {
+      for (const earlier of ofMake) seen.add(earlier);
+      ofMake = [];
+    }
+    ofMake.push(window);
+    const { by, share, p10H, p50H, p90H } = window;
+    const [from, to] = widened(p10H, p50H, p90H, seen.factor(by, share));
+    return { ...window, p10H: from, p90H: to };
   });
 }
 

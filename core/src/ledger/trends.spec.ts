@@ -132,7 +132,15 @@ describe('figures over time', () => {
 
 describe('the scorecard of forecasts', () => {
   it('counts what held, what was sooner and later, at the edge of a window as held', () => {
-    const window = { methodId: 'quark', by: 'acidity', share: 0, p10H: 4, p50H: 5, p90H: 7 } as const;
+    const window = {
+      methodId: 'quark',
+      batchId: 'one make',
+      by: 'acidity',
+      share: 0,
+      p10H: 4,
+      p50H: 5,
+      p90H: 7,
+    } as const;
     const [group] = scorecard([4, 7, 5, 3.99, 7.01].map((aheadH) => ({ ...window, aheadH })));
     expect([group!.given, group!.held, group!.sooner, group!.later]).toEqual([5, 3, 1, 1]);
     expect(group!.middleOffH).toBe(0);

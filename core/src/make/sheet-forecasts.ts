@@ -8,6 +8,8 @@ import {
   type SouringForecast,
 } from '../forecast/souring-forecast.js';
 import type { Expecting } from '../learn/expecting.js';
+import type { Pooled } from '../learn/pooled.js';
+import { type GivenWindow, widened, widthAt } from '../learn/widths.js';
 import { solidsFraction, totalG } from '../materials/composition.js';
 import { drainProblem, souringProblem } from './forecast-problems.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
@@ -37,18 +39,31 @@ export function souringOf(
   environment: Environment,
   options: ForecastOptions,
   { souringPriorFor }: Expecting,
+  learned?: Pooled,
 ): SheetSouring | null {
   for (const run of runs) {
     const problem = souringProblem(run, environment);
     if (problem) {
       const [beginMin, endMin] = [firstOf(run).minute, lastOf(run).minute];
       const asked = run.stage.kind.endsAt ? { ...options, atMin: endMin - beginMin } : options;
-      const forecast = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
+      const own = forecastSouring({ ...problem, prior: souringPriorFor(problem, run.stage) }, [], asked);
+      const forecast = asWideAsHeld(own, 'acidity', learned);
       const byClock = forecast.at && { endMin, ph: forecast.at };
       return { beginMin, targetPh: problem.targetPh, forecast, guardedAfterMin: guardedAfter(runs, beginMin), byClock };
     }
   }
   return null;
+}
+
+/** A forecast as wide as this kitchen's windows have had to be to hold. */
+function asWideAsHeld<T extends Pick<DrainForecast, 'p10Min' | 'p50Min' | 'p90Min'>>(
+  forecast: T,
+  by: GivenWindow['by'],
+  learned: Pooled | undefined,
+): T {
+  const { p10Min, p50Min, p90Min } = forecast;
+  const [from, to] = widened(p10Min, p50Min, p90Min, widthAt(learned, by, 0));
+  return { ...forecast, p10Min: from === null ? null : Math.max(0, from), p90Min: to };
 }
 
 function guardedAfter(runs: readonly StageRun[], beginMin: number): number | null {
@@ -63,6 +78,7 @@ export function strainingOf(
   environment: Environment,
   options: ForecastOptions,
   { drainPriorFor }: Expecting,
+  learned?: Pooled,
 ): SheetStraining | null {
   const run = runs.findLast((r) => r.stage.kind.drainage);
   const problem = run && drainProblem(run, environment);
@@ -75,7 +91,11 @@ export function strainingOf(
   };
   return {
     beginMin: firstOf(run).minute,
-    forecast: forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
+    forecast: asWideAsHeld(
+      forecastDrain(problem.course, problem.wantedWheyG, [], options, drainPriorFor(run.stage)),
+      'solids',
+      learned,
+    ),
     byClock: byClock ?? null,
   };
 }

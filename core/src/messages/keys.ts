@@ -1868,8 +1868,14 @@ export interface MessageValues {
   'page.ledger.labels.working': None;
   'page.ledger.learned.asUsual': None;
   'page.ledger.learned.forgotten': { readonly name: Value; readonly day: Value };
+  'page.ledger.learned.learnOn': None;
+  'page.ledger.learned.learnOnOf': { readonly name: Value };
+  'page.ledger.learned.makesNotRead': None;
   'page.ledger.learned.nothingYet': None;
   'page.ledger.learned.of': { readonly what: string };
+  'page.ledger.learned.pin': None;
+  'page.ledger.learned.pinOf': { readonly name: Value };
+  'page.ledger.learned.pinned': { readonly day: Value };
   'page.ledger.learned.range': { readonly from: Value; readonly to: Value };
   'page.ledger.learned.says': { readonly what: string; readonly by: Value; readonly way: string };
   'page.ledger.learned.side': { readonly by: Value; readonly way: string };
@@ -1877,6 +1883,15 @@ export interface MessageValues {
   'page.ledger.learned.unnamedCulture': None;
   'page.ledger.learned.whatWasForgotten': None;
   'page.ledger.learned.why': None;
+  'page.ledger.learned.width': {
+    readonly by: string;
+    readonly at: string;
+    readonly way: string;
+    readonly times: Value;
+    readonly makes: number;
+  };
+  'page.ledger.learned.widths': None;
+  'page.ledger.learned.widthsWhy': None;
   'page.ledger.ledger.allMakes': None;
   'page.ledger.ledger.anyMethod': None;
   'page.ledger.ledger.anyTaste': None;
@@ -2349,6 +2364,7 @@ export interface MessageValues {
   'page.methods.compareView.asItIsNow': None;
   'page.methods.compareView.asItWas': None;
   'page.methods.compareView.changeChoiceLeftWhat': None;
+  'page.methods.compareView.comesTheSame': None;
   'page.methods.compareView.hands': None;
   'page.methods.compareView.it': None;
   'page.methods.compareView.none': None;

@@ -22,6 +22,9 @@ export function ledgerRoutes(kitchen: Kitchen): Router {
   router.get('/scorecard', (_request, response) => {
     response.json({ windows: scorecard(kitchen.figures.windows()), waiting: kitchen.figures.waiting() });
   });
+  router.get('/lessons/:of', (request, response) => {
+    response.json(kitchen.makes.linesOf(kitchen.lessons.learned().from?.[request.params.of] ?? []));
+  });
   router.get('/traces/:id', (request, response) => {
     response.json(connected(kitchen, request.params.id));
   });

@@ -109,6 +109,12 @@ const OPERATIONS: readonly Operation[] = [
     answers: { '200': 'Counts' },
   },
   {
+    path: '/lessons/{of}',
+    method: 'get',
+    summary: 'The makes that what was learned of a culture, a place, a cloth, a pot, a bottle or the maker is from',
+    answers: { '200': 'Lines of the ledger, the newest first' },
+  },
+  {
     path: '/archive',
     method: 'get',
     summary: 'The whole dairy as one ZIP of open files, which says itself how it is read',

@@ -115,4 +115,50 @@ describe('what finished makes teach, kept by the server', () => {
     expect(ours.pool()).toBe(true);
     expect(kitchen.learned().pooled.known.map((k) => k.of)).not.toContain(of);
   });
+
+  it('stays as it was learned once that is pinned, whatever later makes teach, and is learned on when it is let go', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    askAll(ours);
+    ours.pool();
+    const known = (of: string) => kitchen.learned().pooled.known.filter((k) => k.of === of);
+    const begun = finishedIn(kitchen).map(({ batchId }) => kitchen.entries.ofBatch(batchId)[0]!.atMs);
+    const middleMs = begun.sort((a, b) => a - b)[Math.floor(begun.length / 2)]!;
+    const most = [...kitchen.learned().pooled.known].sort((a, b) => b.makes - a.makes)[0]!;
+    const { version, settings } = kitchen.household.settings();
+    kitchen.household.saveSettings({ ...settings, pinned: [{ of: most.of, afterMs: middleMs }] }, version);
+    askAll(ours);
+    ours.pool();
+    const pinned = known(most.of);
+    expect(pinned[0]!.makes).toBeLessThan(most.makes);
+    expect(pinned[0]!.makes).toBeGreaterThan(0);
+    const behind = kitchen.lessons.learned().from![most.of]!;
+    expect(behind.every((id) => kitchen.entries.ofBatch(id)[0]!.atMs < middleMs)).toBeTrue();
+    expect(kitchen.makes.linesOf(behind).length).toBe(pinned[0]!.makes);
+    // Others are learned of all makes, as before.
+    const other = kitchen.learned().pooled.known.find((k) => k.of !== most.of)!;
+    expect(other.makes).toBeGreaterThan(0);
+    kitchen.household.saveSettings({ ...settings, pinned: [] }, version + 1);
+    ours.pool();
+    expect(known(most.of)[0]!.makes).toBe(most.makes);
+  });
+
+  it('says how wide windows are to be, once it is known how those of finished makes held', () => {
+    const { kitchen } = testKitchen(true);
+    seedDemo(kitchen);
+    const ours = school(kitchen.db, 'ours', DEMO_TIME.zone);
+    askAll(ours);
+    ours.pool();
+    expect(kitchen.learned().pooled.widths).toBeUndefined();
+    ours.unreckoned().slice(0, 2).forEach(ours.reckon);
+    expect(ours.pool()).toBe(true);
+    const widths = kitchen.learned().pooled.widths!;
+    expect(widths.length).toBeGreaterThan(0);
+    for (const { factor, makes } of widths) {
+      expect(factor).toBeGreaterThanOrEqual(0.7);
+      expect(factor).toBeLessThanOrEqual(2.5);
+      expect(makes).toBeLessThanOrEqual(2);
+    }
+  });
 });

@@ -26,7 +26,7 @@ parentPort!.on('message', () => {
 
 /**
  * One thing at a time, so that a new look is heard in between: asks a make; where all were asked, pools what they taught and says
- * so; then works out what one of them comes to.
+ * so; then works out what one of them comes to, and pools once more what the last of those has changed.
  */
 function work(): void {
   const began = performance.now();
@@ -48,6 +48,8 @@ function work(): void {
   } else if (first) {
     reckon(first);
     toReckon = others;
+    // How well its windows held is taught by all of them.
+    isPooled = others.length > 0;
     // Nobody waits for it: it rests as long as it worked, so that it never takes more than half of a core.
     setTimeout(work, performance.now() - began);
     return;

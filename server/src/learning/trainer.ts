@@ -10,9 +10,11 @@ import {
   replay,
   seedFromText,
   standingLessons,
+  WidthsSeen,
   workOut,
   type Batch,
   type Entry,
+  type LeftOut,
   type Lesson,
   type MakeFigures,
 } from '@oat-crock/core';
@@ -85,14 +87,16 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
       .sort((a, b) => b.batch.startedMs - a.batch.startedMs);
   };
 
-  const asked = (): readonly Asked[] => {
-    const inLine = new Map<string, number>();
-    return everyMake().filter(({ batch, line }) => {
-      const of = line ?? batch.methodId;
-      inLine.set(of, (inLine.get(of) ?? 0) + 1);
-      return inLine.get(of)! <= MAKES_ASKED;
-    });
+  const leftOut = () => stores.household.settings().settings;
+  /** Makes that are asked: the newest of all, and the newest before each moment at which something was pinned. */
+  const asked = (): Asks => {
+    const makes = everyMake();
+    const [newest, ...before] = [Infinity, ...leftOut().pinned.map((pin) => pin.afterMs)].map((ms) =>
+      newestIn(makes, ms),
+    );
+    return { newest: newest!, forPins: [...new Set(before.flat())].filter((make) => !newest!.includes(make)) };
   };
+  const taughtAlready = ({ batch, ofSeq }: Asked) => lessons.of(batch.id, ofSeq, engine);
 
   /** What a make teaches, worked out where it was not yet. */
   const taughtBy = ({ batch, line, ofSeq }: Asked): TaughtInLine => {
@@ -107,7 +111,10 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
   };
 
   return {
-    due: () => asked().filter(({ batch, ofSeq }) => !lessons.of(batch.id, ofSeq, engine)),
+    due: () => {
+      const { newest, forPins } = asked();
+      return [...newest, ...forPins].filter((make) => !taughtAlready(make));
+    },
     ask: (make) => void taughtBy(make),
     unreckoned: () =>
       everyMake()
@@ -115,21 +122,60 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
         .filter(({ batch, ofSeq }) => !figures.has(batch.id, ofSeq, engine)),
     reckon: ({ batch, line, ofSeq, before }) => {
       const whole = replayed(entries.ofBatch(batch.id, 'minute')) ?? batch;
-      const { forgotten } = stores.household.settings().settings;
-      const known = { learned: pooled(standingLessons(before.map(taughtBy), forgotten)), line: line ?? undefined };
+      const known = { learned: pooled(standingLessons(before.map(taughtBy), leftOut())), line: line ?? undefined };
       const comesTo = figuresIn(whole, { ...houseOf(stores, batch), known });
       figures.keep(batch.id, ofSeq, engine, { figures: comesTo, line });
     },
     pool: () => {
-      const taught = asked().flatMap(({ batch, ofSeq }) => lessons.of(batch.id, ofSeq, engine) ?? []);
+      const { newest, forPins } = asked();
+      const taught = newest.flatMap((make) => taughtAlready(make) ?? []);
+      const older = forPins.flatMap((make) => taughtAlready(make) ?? []);
       const watched = taught.flatMap(({ batchId, atMs, line, generation, lessons: said }) => {
         const of = said.find((lesson) => lesson.scores.includes('pace'));
         return of ? [{ batchId, atMs, line, generation, taught: { mean: of.taught.mean, sd: of.taught.sd } }] : [];
       });
-      const { forgotten } = stores.household.settings().settings;
-      return lessons.keepLearned({ pooled: pooled(standingLessons(taught, forgotten)), watched });
+      // An older make counts for what was pinned when it was among the newest, and for nothing else.
+      const isPinned = new Set(leftOut().pinned.map(({ of }) => of));
+      const standing = [
+        ...standingLessons(taught, leftOut()),
+        ...standingLessons(older, leftOut(), (_make, of) => isPinned.has(of)),
+      ];
+      const seen = new WidthsSeen();
+      for (const window of figures.windows()) seen.add(window);
+      const widths = seen.all();
+      return lessons.keepLearned({
+        pooled: { ...pooled(standing), ...(widths.length > 0 && { widths }) },
+        watched,
+        from: makesBehind([...taught, ...older], leftOut()),
+      });
     },
   };
+}
+
+/** Makes that are asked: those of late, and older ones that were when something was pinned. */
+interface Asks {
+  readonly newest: readonly Asked[];
+  readonly forPins: readonly Asked[];
+}
+
+/** The newest makes of each line that were begun before a moment. */
+function newestIn(makes: readonly Asked[], beforeMs: number): readonly Asked[] {
+  const inLine = new Map<string, number>();
+  return makes.filter(({ batch, line }) => {
+    if (batch.startedMs >= beforeMs) return false;
+    const of = line ?? batch.methodId;
+    inLine.set(of, (inLine.get(of) ?? 0) + 1);
+    return inLine.get(of)! <= MAKES_ASKED;
+  });
+}
+
+/** Which makes each owner's lessons are from, the newest first. */
+function makesBehind(taught: readonly TaughtInLine[], leftOut: LeftOut): Readonly<Record<string, readonly string[]>> {
+  const behind = new Map<string, string[]>();
+  for (const make of [...taught].sort((a, b) => b.atMs - a.atMs))
+    for (const of of new Set(standingLessons([make], leftOut).flatMap((lesson) => lesson.owners)))
+      behind.set(of, [...(behind.get(of) ?? []), make.batchId]);
+  return Object.fromEntries(behind);
 }
 
 /** A batch as its log tells it; null where that tells none, or cannot be read: one bad record keeps no other from teaching. */

@@ -36,9 +36,10 @@ export function figureStore(db: Db): FigureStore {
   const ofMakes = db.prepare<[string], FigureRow>(
     `${SELECTED} batch_id IN (SELECT value FROM json_each(?)) ORDER BY make.started_ms`,
   );
-  const windows = db.prepare<[], { method_id: string; given: string }>(
-    `SELECT make.method_id, json_extract(make_figures.body, '$.figures.given') AS given
-     FROM make JOIN make_figures USING (batch_id) WHERE json_array_length(make_figures.body, '$.figures.given') > 0`,
+  const windows = db.prepare<[], { method_id: string; batch_id: string; given: string }>(
+    `SELECT make.method_id, batch_id, json_extract(make_figures.body, '$.figures.given') AS given
+     FROM make JOIN make_figures USING (batch_id) WHERE json_array_length(make_figures.body, '$.figures.given') > 0
+     ORDER BY make.started_ms, batch_id`,
   );
   const methods = db.prepare<[], { methodId: string; makes: number }>(
     `SELECT make.method_id AS methodId, count(*) AS makes FROM make JOIN make_figures USING (batch_id)
@@ -57,11 +58,12 @@ export function figureStore(db: Db): FigureStore {
     ofMethod: (methodId) => ofMethod.all(methodId).map(toFigures),
     ofMakes: (batchIds) => ofMakes.all(JSON.stringify(batchIds)).map(toFigures),
     windows: () =>
-      windows
-        .all()
-        .flatMap(({ method_id, given }) =>
-          (JSON.parse(given) as MakeFigures['given']).map((window) => ({ methodId: method_id, ...window })),
-        ),
+      windows.all().flatMap(({ method_id, batch_id, given }) =>
+        (JSON.parse(given) as MakeFigures['given']).map((window) => ({
+          ...{ methodId: method_id, batchId: batch_id },
+          ...window,
+        })),
+      ),
     waiting: (engine) => waiting.get(engine ?? null, engine ?? null)!.n,
     methods: () => methods.all(),
   };

@@ -12,6 +12,8 @@ export interface TaughtInLine extends TaughtByMake {
 export interface LearnedBody {
   readonly pooled: Pooled;
   readonly watched: readonly WatchedInLine[];
+  /** Ids of the makes that lessons of each owner are from, the newest first; what was kept before they were told has none. */
+  readonly from?: Readonly<Record<string, readonly string[]>>;
 }
 
 /** What finished makes taught: worked out from the log, kept so that nobody waits for it. */

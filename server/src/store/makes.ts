@@ -29,6 +29,8 @@ export interface MakeStore {
   /** Reads again what was not read as it stands, all of it where the form is another; how many makes that were. */
   readonly catchUp: () => number;
   readonly find: (asked: MakesAsked) => MakesFound;
+  /** Some makes, the newest first. */
+  readonly linesOf: (batchIds: readonly string[]) => readonly MakeLine[];
   /** What a page is told whole: all that is on, here or held, and the newest of the rest. */
   readonly present: () => readonly string[];
   /** Every make, in order of its begin. */
@@ -69,6 +71,9 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
     `SELECT log.batch_id FROM (SELECT batch_id, max(seq) AS seq FROM entry WHERE source = 'hand' GROUP BY batch_id) AS log
      LEFT JOIN make ON make.batch_id = log.batch_id
      WHERE make.of_seq IS NOT log.seq OR make.form IS NOT ?`,
+  );
+  const someLines = db.prepare<[string], { line: string }>(
+    'SELECT line FROM make WHERE batch_id IN (SELECT value FROM json_each(?)) ORDER BY started_ms DESC',
   );
   const present = db.prepare<[], { batch_id: string }>(
     `SELECT batch_id FROM make WHERE state IN ('on', 'here', 'held')
@@ -153,6 +158,7 @@ export function makeStore(db: Db, entries: EntryStore, wordsOf: (batch: Batch, l
         .all(...values, asked.take, asked.skip);
       return { found, all: all.get()!.n, makes: lines.map(({ line }) => JSON.parse(line) as MakeLine) };
     },
+    linesOf: (batchIds) => someLines.all(JSON.stringify(batchIds)).map(({ line }) => JSON.parse(line) as MakeLine),
     present: () => present.all().map((row) => row.batch_id),
     inOrder: () => inOrder.all().map((row) => row.batch_id),
     live: () => live.all().map((row) => row.batch_id),

@@ -24,7 +24,7 @@ import type {
   Traces,
   VersionedSettings,
 } from '@oat-crock/contract/api';
-import type { Entry, RoomReading, InstrumentFault } from '@oat-crock/core';
+import type { Entry, InstrumentFault, MakeLine, RoomReading } from '@oat-crock/core';
 import { firstValueFrom, lastValueFrom, Observable, tap } from 'rxjs';
 import { deviceNowMs } from '../engine/device';
 import type { WaitingPhoto } from './waiting';
@@ -136,6 +136,11 @@ export class ApiClient {
   /** How often the forecasts held. */
   scorecard(): Promise<Scorecard> {
     return firstValueFrom(this.http.get<Scorecard>(`${API}/scorecard`));
+  }
+
+  /** The makes that what was learned of an owner is from, the newest first. */
+  lessonMakes(of: string): Promise<readonly MakeLine[]> {
+    return firstValueFrom(this.http.get<readonly MakeLine[]>(`${API}/lessons/${encodeURIComponent(of)}`));
   }
 
   /** The makes that something is connected with, each with its log by hand. */

@@ -9,6 +9,8 @@ export const HouseholdActions = createActionGroup({
   events: {
     /** What was learned of something up to a moment counts no more. */
     'Forget Wanted': props<{ of: string; beforeMs: number }>(),
+    /** What was learned of something up to a moment stays as it is; with null it is learned on. */
+    'Pin Wanted': props<{ of: string; afterMs: number | null }>(),
   },
 });
 

@@ -104,15 +104,15 @@ const removeOrRestore = createEffect(
   { functional: true },
 );
 
-/** What was learned of something is forgotten: one more on the household's list, over whatever others have put there. */
+/** What was learned of something is forgotten, or stays as it is: one more on the household's list, over whatever others have put there. */
 const forget = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
     const families = store.selectSignal(recordsFeature.selectFamilies);
     return actions$.pipe(
-      ofType(HouseholdActions.forgetWanted),
+      ofType(HouseholdActions.forgetWanted, HouseholdActions.pinWanted),
       concatMap((wanted) => {
         const { item, version } = families().settings.entities[HOUSEHOLD_ID]!;
-        return from(wire.save('settings', { ...item, forgotten: withForgotten(item, wanted) }, version)).pipe(
+        return from(wire.save('settings', { ...item, ...withWanted(item, wanted) }, version)).pipe(
           mergeMap((saved): Action[] => {
             if (saved.kind === 'saved') return [told('settings', saved.kept)];
             if (saved.kind === 'conflicted') return [told('settings', saved.theirs), wanted];
@@ -126,8 +126,18 @@ const forget = createEffect(
   { functional: true },
 );
 
-function withForgotten({ forgotten }: Settings, { of, beforeMs }: { of: string; beforeMs: number }) {
-  return [...forgotten.filter((f) => f.of !== of), { of, beforeMs }];
+type OfLearned = ReturnType<typeof HouseholdActions.forgetWanted> | ReturnType<typeof HouseholdActions.pinWanted>;
+
+/** What is forgotten is pinned no more: it is learned anew. */
+function withWanted({ forgotten, pinned }: Settings, wanted: OfLearned): Partial<Settings> {
+  const { of } = wanted;
+  const otherPins = pinned.filter((pin) => pin.of !== of);
+  if ('beforeMs' in wanted)
+    return {
+      forgotten: [...forgotten.filter((f) => f.of !== of), { of, beforeMs: wanted.beforeMs }],
+      pinned: otherPins,
+    };
+  return { pinned: wanted.afterMs === null ? otherPins : [...otherPins, { of, afterMs: wanted.afterMs }] };
 }
 
 const stays = (what: Omit<Stays, 'errors'>, saved: Exclude<Saved, { kind: 'saved' }>) =>

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CULTURES, learnedAll, percent, type CultureId, type LearnedHere } from '@oat-crock/core';
+import { CULTURES, learnedAll, percent, type CultureId, type LearnedHere, type MakeLine } from '@oat-crock/core';
+import { ApiClient } from '../../state/api-client';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { HouseholdActions, householdSelectors } from '../../state/household';
 import { learnedFeature } from '../../state/learned.feature';
@@ -28,7 +30,7 @@ const ORDER: readonly LearnedHere['what'][] = [
 @Component({
   selector: 'oc-learned-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LedgerHead, SayPipe],
+  imports: [LedgerHead, RouterLink, SayPipe],
   templateUrl: './learned.html',
   styleUrl: './learned.css',
 })
@@ -57,6 +59,29 @@ export class LearnedPage {
     }),
   );
 
+  /** How wide windows are given, where that is otherwise than the engine has them. */
+  protected readonly widths = computed(() =>
+    [...(this.pooled().widths ?? [])]
+      .sort((a, b) => a.by.localeCompare(b.by) || a.share - b.share)
+      .map(({ by: of, share, factor, makes }) =>
+        tell('page.ledger.learned.width', {
+          ...{ by: of, makes },
+          at: `at${Math.round(100 * share)}`,
+          way: Math.abs(factor - 1) < AS_WIDE ? 'same' : factor > 1 ? 'wider' : 'narrower',
+          times: quantity(percent(100 * Math.abs(factor - 1), 0)),
+        }),
+      ),
+  );
+
+  /** Whose makes are shown by name, and those makes. */
+  protected readonly openOf = signal<string | null>(null);
+  private readonly wire = inject(ApiClient);
+  protected readonly behind = resource({
+    params: () => this.openOf() ?? undefined,
+    loader: ({ params }) => this.wire.lessonMakes(params),
+  });
+  protected readonly begun = ({ startedMs }: MakeLine) => written(startedMs, 'dayYear');
+
   private row(one: ReturnType<typeof learnedAll>[number]) {
     const { of, what, value, p10, p90, makes, isFelt } = one;
     const at = (v: number) =>
@@ -70,7 +95,13 @@ export class LearnedPage {
       says: isFelt ? this.says(what, value) : tell('page.ledger.learned.asUsual'),
       range: tell('page.ledger.learned.range', { from: this.side(what, p10), to: this.side(what, p90) }),
       makes: tell('page.learned.learnedSentences.learnedFrom', { makes }),
+      pinned: this.pinnedWords(of),
     };
+  }
+
+  private pinnedWords(of: string): string {
+    const pin = this.settings().pinned.find((one) => one.of === of);
+    return pin ? tell('page.ledger.learned.pinned', { day: written(pin.afterMs, 'dayYear') }) : '';
   }
 
   private says(what: LearnedHere['what'], value: number): string {
@@ -89,11 +120,21 @@ export class LearnedPage {
     return id in CULTURES ? textOf(CULTURES[id as CultureId].name) : tell('page.ledger.learned.unnamedCulture');
   }
 
+  /** It stays as it is learned by now, or is learned on. */
+  protected pin(of: string, isPinned: boolean): void {
+    this.store.dispatch(
+      HouseholdActions.pinWanted({ of, afterMs: isPinned ? Math.round(this.clock.exactMs()) : null }),
+    );
+  }
+
   /** All that was learned of it up to now counts no more; what comes is learned anew. */
   protected forget(of: string): void {
     this.store.dispatch(HouseholdActions.forgetWanted({ of, beforeMs: Math.round(this.clock.exactMs()) }));
   }
 }
+
+/** A width so near the engine's own is that, as a share. */
+const AS_WIDE = 0.05;
 
 /** As texts choose by it: without the space. */
 const keyOf = (what: LearnedHere['what']) => what.replace(' ', '');

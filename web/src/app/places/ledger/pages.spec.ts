@@ -111,7 +111,11 @@ describe('makes over time on the page', () => {
     waiting: 2,
   };
   const score: Scorecard = {
-    windows: scorecard(made.flatMap(({ figures }) => figures.given.map((w) => ({ methodId: 'scalded-yogurt', ...w })))),
+    windows: scorecard(
+      made.flatMap(({ batch, figures }) =>
+        figures.given.map((w) => ({ methodId: 'scalded-yogurt', batchId: batch.id, ...w })),
+      ),
+    ),
     waiting: 2,
   };
   const provided = (figures: MethodFigures) => [
@@ -154,7 +158,7 @@ describe('what was learned on the page', () => {
     const rows = [...page.element.querySelectorAll('li')].map((li) => li.textContent.replace(/\s+/g, ' ').trim());
     expect(rows.length).toBe(2);
     expect(rows[0]).toMatch(
-      /^A culture that is not kept works \d+ % slower \(\d+ % less to \d+ % less\)Learned from 6 makes\./,
+      /^A culture that is not kept works \d+ % slower \(\d+ % less to \d+ % less\)\s*Learned from 6 makes\./,
     );
     expect(rows[1]).toMatch(/^The thermostat as is usual/);
     const wanted: unknown[] = [];

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { type Choice, choicesOf, choicesThatCount, type MakeSheet } from '@oat-crock/core';
+import { type Curve, CURVES, type Choice, choicesOf, choicesThatCount, type MakeSheet } from '@oat-crock/core';
+import { dequal } from 'dequal/lite';
 import { householdSelectors } from '../../state/household';
 import { mass, span } from '../../shared/ui/words';
 import { valueWords } from './choice-words';
 import { Decision } from './decision';
+import { type Course, letterOf, LOOKS, Overlay } from '../../shared/ui/overlay';
 import { factsOf, windowsOf } from './sheet-facts';
 import { textOf, tell, SayPipe } from '../../shared/ui/said';
 
@@ -19,14 +21,32 @@ interface Line {
 @Component({
   selector: 'oc-compare-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe],
+  imports: [Overlay, SayPipe],
   template: `
+    <div class="curves">
+      @for (curve of curves(); track curve) {
+        <oc-overlay [runs]="runs()" [curve]="curve" />
+      }
+    </div>
     <table [attr.aria-label]="'page.methods.compareView.sideSide' | say">
       <thead>
         <tr>
           <td></td>
-          <th scope="col">{{ 'page.methods.compareView.asItWas' | say }}</th>
-          <th scope="col">{{ 'page.methods.compareView.asItIsNow' | say }}</th>
+          @for (head of heads; track head.letter) {
+            <th scope="col">
+              <svg width="30" height="10" aria-hidden="true">
+                <line
+                  x1="0"
+                  x2="30"
+                  y1="5"
+                  y2="5"
+                  [attr.stroke]="head.look.stroke"
+                  [attr.stroke-dasharray]="head.look.dash"
+                />
+              </svg>
+              {{ head.letter }}, {{ head.says | say }}
+            </th>
+          }
         </tr>
       </thead>
       <tbody>
@@ -42,7 +62,7 @@ interface Line {
           </tr>
         }
         @for (line of results(); track line.what) {
-          <tr [class.same]="line.was === line.is">
+          <tr>
             <th scope="row">{{ line.what }}</th>
             <td>{{ line.was }}</td>
             <td>{{ line.is }}</td>
@@ -50,6 +70,9 @@ interface Line {
         }
       </tbody>
     </table>
+    @if (choices().length > 0 && results().length === 0) {
+      <p class="quiet">{{ 'page.methods.compareView.comesTheSame' | say }}</p>
+    }
   `,
   styles: `
     table {
@@ -80,9 +103,14 @@ interface Line {
     .chosen {
       background: var(--cobalt-wash);
     }
-    .same td {
-      color: var(--ink-soft);
-      font-weight: 400;
+    thead line {
+      stroke-width: 2;
+    }
+    .curves {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+      gap: 0.6rem 1.2rem;
+      margin-bottom: 0.6rem;
     }
   `,
 })
@@ -112,14 +140,32 @@ export class CompareView {
     return hasSay ? valueWords(choice, choices) : tell('page.methods.compareView.none');
   }
 
-  /** What comes of each. */
+  protected readonly heads = [
+    { letter: letterOf(0), look: LOOKS[0], says: 'page.methods.compareView.asItWas' },
+    { letter: letterOf(1), look: LOOKS[1], says: 'page.methods.compareView.asItIsNow' },
+  ] as const;
+  protected readonly runs = computed((): readonly Course[] =>
+    [this.was(), this.is()].map(({ line }) => ({
+      series: line.map(({ min, ...at }) => ({ h: min / 60, ...at })),
+      read: [],
+    })),
+  );
+  /** Curves by which the two can be told apart. */
+  protected readonly curves = computed(() => {
+    const [was, is] = this.runs();
+    return CURVES.filter((curve) => !dequal(valuesOf(was!, curve), valuesOf(is!, curve)));
+  });
+
+  /** What comes of each, where it is not the same of both. */
   protected readonly results = computed((): readonly Line[] => {
     const [was, is] = [this.rows(this.was()), this.rows(this.is())];
-    return [...new Set([...was.keys(), ...is.keys()])].map((what) => ({
-      what,
-      was: was.get(what) ?? tell('page.methods.compareView.none'),
-      is: is.get(what) ?? tell('page.methods.compareView.none'),
-    }));
+    return [...new Set([...was.keys(), ...is.keys()])]
+      .map((what) => ({
+        what,
+        was: was.get(what) ?? tell('page.methods.compareView.none'),
+        is: is.get(what) ?? tell('page.methods.compareView.none'),
+      }))
+      .filter((line) => line.was !== line.is);
   });
 
   private rows(sheet: MakeSheet): ReadonlyMap<string, string> {
@@ -142,3 +188,5 @@ export class CompareView {
     ]);
   }
 }
+
+const valuesOf = ({ series }: Course, curve: Curve) => series.map((point) => [point.h, Math.round(100 * point[curve])]);

@@ -14,7 +14,7 @@ import { named, SayPipe, tell, textList, textOf } from '../../../shared/ui/said'
 import { capital } from '../../../shared/ui/words';
 import { LedgerHead } from '../ledger-head';
 import { differingLines } from './differing';
-import { letterOf, LOOKS, Overlay } from './overlay';
+import { letterOf, LOOKS, Overlay } from '../../../shared/ui/overlay';
 
 const DAY_MS = 86_400_000;
 const MOST = 6;

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { amount, shownIn, type ComparedRun, type Curve } from '@oat-crock/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { injectBoxSize } from '../../../shared/ui/box-size';
-import { units } from '../../../shared/ui/reader';
-import { quantity, tell } from '../../../shared/ui/said';
+import { injectBoxSize } from './box-size';
+import { units } from './reader';
+import { quantity, tell } from './said';
 
 const MARGIN = { top: 22, right: 44, bottom: 22, left: 44 };
 const UNITS: Readonly<Record<Curve, string>> = { massG: 'g', ph: 'pH', tempC: '°C', wheyG: 'g' };
@@ -20,6 +20,9 @@ export const LOOKS = [
 
 /** What the makes that are compared are called in the drawings: A, B, C. */
 export const letterOf = (place: number): string => String.fromCharCode(65 + place);
+
+/** The course of one of them from its own start, and what was read of it. */
+export type Course = Pick<ComparedRun, 'series' | 'read'>;
 
 /** One curve of several makes laid over one another, each from its own start. */
 @Component({
@@ -49,7 +52,7 @@ export const letterOf = (place: number): string => String.fromCharCode(65 + plac
   styleUrl: './overlay.css',
 })
 export class Overlay {
-  readonly runs = input.required<readonly ComparedRun[]>();
+  readonly runs = input.required<readonly Course[]>();
   readonly curve = input.required<Curve>();
   protected readonly box = injectBoxSize({ width: 420, height: 190 });
   protected readonly left = MARGIN.left;
@@ -115,7 +118,7 @@ export class Overlay {
     return tell('page.ledger.compare.drawing', { title: this.title(), ends: ends.join(', ') });
   });
 
-  private pointsOf({ series }: ComparedRun): readonly (readonly [number, number])[] {
+  private pointsOf({ series }: Course): readonly (readonly [number, number])[] {
     return series.map((point) => [point.h, point[this.curve()]] as const);
   }
 }
