@@ -100,6 +100,7 @@ const BODIES = {
     occurrenceId: text(60),
   }),
   stored: counted({ type: Joi.valid('stored').required(), where: Joi.valid(...PRODUCT_STORES).required() }),
+  placed: Joi.object({ type: Joi.valid('placed').required(), place: text(60).required() }),
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };
 

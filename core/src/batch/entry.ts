@@ -86,6 +86,8 @@ export type EntryBody =
   | ({ readonly type: 'issued'; readonly how: IssuedHow } & Counted & IssuedTo)
   /** Some of what came of it was frozen, or is thawed in the cold. */
   | ({ readonly type: 'stored'; readonly where: ProductStore } & Counted)
+  /** Where what came of it stands, in the household's words: "lower shelf". */
+  | { readonly type: 'placed'; readonly place: string }
   | { readonly type: 'discarded'; readonly reason: string; readonly by?: string }
   | {
       readonly type: 'correction';

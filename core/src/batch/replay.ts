@@ -101,6 +101,8 @@ export interface Batch {
   readonly notes: readonly { readonly atMs: number; readonly text: string; readonly id: string }[];
   /** What went out of what came of it, and what was frozen or thawed, in order of time. */
   readonly movements: readonly Movement[];
+  /** Where what came of it stands, as was said last; null where nobody has said. */
+  readonly place: string | null;
   readonly ended:
     | null
     | {
@@ -164,6 +166,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     ),
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     movements: collect(standing, movementOf),
+    place: collect(standing, (e) => (e.body.type === 'placed' ? e.body.place : null)).at(-1) ?? null,
     ended: endOf(standing),
     log: logOf(unique, standing),
   };

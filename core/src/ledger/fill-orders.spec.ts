@@ -36,6 +36,7 @@ const stock = (
   openDays: 3,
   hold: null,
   movements: [],
+  place: null,
   ...more,
 });
 const comes = (batchId: string, productG: number, readyDay: number, wantedId: string | null): MakeComing => ({

@@ -37,6 +37,13 @@ describe('what was made and is still here', () => {
       '2026-05-24',
       4,
     ]);
+    expect(stock.place).toBeNull();
+    const moved = made(
+      TEN_POTS,
+      { type: 'placed', place: 'lower shelf' },
+      { type: 'placed', place: 'the inn’s cold room' },
+    );
+    expect(finishedStockOf(moved)!.place).toBe('the inn’s cold room');
     expect([...issuedBy(stock)]).toEqual([
       ['sold', 4],
       ['eaten', 2],

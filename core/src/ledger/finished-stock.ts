@@ -24,6 +24,8 @@ export interface FinishedStock {
   /** Nothing of it may go out while somebody holds it. */
   readonly hold: Decision | null;
   readonly movements: readonly Movement[];
+  /** Where it stands, in the household's words. */
+  readonly place: string | null;
 }
 
 /** How much a line moves, in the unit of its stock; 0 where it says it in the other one. */
@@ -32,7 +34,10 @@ export const movedIn = (unit: FinishedStock['unit'], { pots = 0, massG = 0 }: Co
 
 /** The stock of a finished make: the sum of its lines. Null while it is on, and where it was discarded. */
 export function finishedStockOf(
-  batch: Pick<Batch, 'id' | 'name' | 'methodId' | 'ownMethod' | 'choices' | 'ended' | 'movements' | 'decisions'>,
+  batch: Pick<
+    Batch,
+    'id' | 'name' | 'methodId' | 'ownMethod' | 'choices' | 'ended' | 'movements' | 'decisions' | 'place'
+  >,
 ): FinishedStock | null {
   const { id, name, ended, movements } = batch;
   if (ended?.how !== 'finished') return null;
@@ -55,6 +60,7 @@ export function finishedStockOf(
     openDays: ended.openDays,
     hold: holdOf(batch),
     movements,
+    place: batch.place,
   };
 }
 

@@ -62,12 +62,13 @@ function stateOf(batch: Batch, left: number): MakeState {
 }
 
 /** What somebody has said of a make: notes, words at its end, reasons, who decided, and who got some of it. */
-export function saidOf({ notes, ended, decisions, movements, photos }: Batch): readonly string[] {
+export function saidOf({ notes, ended, decisions, movements, photos, place }: Batch): readonly string[] {
   return [
     ...notes.map(({ text }) => text),
     ...photos.map(({ text }) => text),
     ...decisions.flatMap(({ by, reason }) => [by, reason]),
     ...movements.flatMap((m) => (m.is === 'issued' ? [m.to ?? '', m.why ?? ''] : [])),
+    place ?? '',
     ended?.how === 'finished' ? ended.words : (ended?.reason ?? ''),
   ].filter(Boolean);
 }

@@ -1824,6 +1824,7 @@ export interface MessageValues {
   'page.ledger.inStock.until': { readonly days: number; readonly day: Value };
   'page.ledger.inStock.wasBest': { readonly day: Value };
   'page.ledger.inStock.whatIsHere': None;
+  'page.ledger.inStock.whereItStands': None;
   'page.ledger.label.contains': { readonly all: Value };
   'page.ledger.label.ingredients': { readonly all: Value };
   'page.ledger.label.keep': { readonly store: Value; readonly count: number };
@@ -2057,6 +2058,7 @@ export interface MessageValues {
   'page.log.entryWords.ph': { readonly read: Value };
   'page.log.entryWords.picture': { readonly text: Value };
   'page.log.entryWords.picture2': None;
+  'page.log.entryWords.placed': { readonly place: Value };
   'page.log.entryWords.product': { readonly read: Value };
   'page.log.entryWords.putBy': { readonly read: Value };
   'page.log.entryWords.putInOf': { readonly mass: Value; readonly what: Value };

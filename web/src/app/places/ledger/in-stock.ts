@@ -12,6 +12,7 @@ import { Store } from '@ngrx/store';
 import { countedOf, daysBetween, type EntryBody } from '@oat-crock/core';
 import { FollowActions } from '../../state/follow.feature';
 import { KitchenClock } from '../../state/kitchen-clock';
+import { Logger } from '../../state/logger';
 import { selectHere, type OwnStock } from '../../state/own-stock';
 import { dayOf, sayDay } from '../../shared/ui/days';
 import { entryWords } from '../../shared/log/entry-words';
@@ -35,6 +36,7 @@ const NEAR_DAYS = 2;
 export class InStock {
   private readonly clock = inject(KitchenClock);
   private readonly store = inject(Store);
+  private readonly logger = inject(Logger);
   private readonly here = this.store.selectSignal(selectHere);
   private readonly head = viewChild.required<ElementRef<HTMLElement>>('head');
   protected readonly openId = signal<string | null>(null);
@@ -46,10 +48,11 @@ export class InStock {
   });
 
   private wordsOf({ batch, stock }: OwnStock, today: string) {
-    const { useBy, left, frozen, unit, eachG, hold } = stock;
+    const { useBy, left, frozen, unit, eachG, hold, place } = stock;
     const days = useBy === null ? null : daysBetween(today, useBy);
     return {
       lot: lotCode(batch),
+      place: place ? `, ${place}` : '',
       count: textOf(countedOf(stock, left)),
       of: unit === 'pots' ? tell('page.ledger.inStock.ofMass', { mass: mass(Math.round(eachG)) }) : '',
       due:
@@ -63,6 +66,17 @@ export class InStock {
       past: days !== null && days < 0 && frozen < left,
       near: days !== null && days >= 0 && days <= NEAR_DAYS,
     };
+  }
+
+  /** Places where something stands. */
+  protected readonly places = computed(() => [
+    ...new Set(this.here().flatMap(({ stock }) => (stock.place ? [stock.place] : []))),
+  ]);
+
+  /** It stands elsewhere now. */
+  protected put({ batch, stock }: OwnStock, typed: string): void {
+    const place = typed.trim();
+    if (place && place !== stock.place) this.logger.write(batch.id, { type: 'placed', place });
   }
 
   /** Says what went out; where it was the last, the keyboard goes back to the head of the list. */

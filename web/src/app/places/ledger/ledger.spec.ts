@@ -82,6 +82,13 @@ describe('the ledger', () => {
     to.dispatchEvent(new Event('input'));
     await page.click('Given away');
     expect(written(page)).toEqual([{ type: 'issued', how: 'given', pots: 1, to: 'Runa' }]);
+    const place = page.element.querySelector<HTMLInputElement>('.place input')!;
+    place.value = ' lower shelf ';
+    place.dispatchEvent(new Event('change'));
+    await page.fixture.whenStable();
+    expect(written(page).at(-1)).toEqual({ type: 'placed', place: 'lower shelf' });
+    expect(rowsOf(page)[0]).toBe('Early pots');
+    expect(page.element.querySelector('.row')!.textContent).toContain('lower shelf');
     expect(page.text()).toContain('2 pots');
     await page.click('Into the freezer');
     expect(page.text()).toContain('1 pot frozen');

@@ -103,12 +103,15 @@ interface Line {
     .chosen {
       background: var(--cobalt-wash);
     }
+    .curves oc-overlay {
+      height: 9.5rem;
+    }
     thead line {
       stroke-width: 2;
     }
     .curves {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(max(15rem, 40%), 1fr));
       gap: 0.6rem 1.2rem;
       margin-bottom: 0.6rem;
     }

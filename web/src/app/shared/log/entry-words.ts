@@ -92,6 +92,8 @@ export function entryWords(body: EntryBody, names: LineNames = {}): string {
       return issuedWords(body, called);
     case 'stored':
       return tell('page.log.entryWords.stored', { count: countWords(body, called), where: body.where });
+    case 'placed':
+      return tell('page.log.entryWords.placed', { place: body.place });
     case 'discarded':
       return body.by
         ? tell('page.log.entryWords.discardedBy', { by: body.by, reason: body.reason })
