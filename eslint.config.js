@@ -83,7 +83,7 @@ const WEB_ROOMS = {
   engine: [],
   'shared/{ui,pour,paper}': ['../../engine/', '../ui/'],
   state: ['../engine/', '../shared/ui/'],
-  'shared/{learned,log,records,tasks}': ['../../engine/', '../../state/', '../ui/'],
+  'shared/{learned,log,records,tasks}': ['../../engine/', '../../state/', '../ui/', '../paper/'],
   planner: ['../engine/', '../shared/', '../state/'],
   'places/*': ['../../engine/', '../../shared/', '../../state/', '../../planner/'],
   shell: ['../engine/', '../shared/', '../state/'],

@@ -37,6 +37,14 @@ async function take(page) {
   await page.getByText('Taken.').waitFor();
 }
 
+/** Two pots have gone to the inn. */
+async function tickTwo(page) {
+  const pots = page.locator('oc-delivery-row').filter({ hasText: 'the harbour inn' }).locator('.pot');
+  for (const nth of [0, 1]) await pots.nth(nth).click();
+  await page.mouse.move(2, 400);
+  await page.evaluate(() => scrollTo(0, 0));
+}
+
 /** Three yogurts of a year: of a good jar, of a slow one, and of the one after it. */
 async function compareThree(page) {
   const found = await (await fetch(`${address}/api/v1/makes?find=market+week&take=100`)).json();
@@ -78,13 +86,13 @@ const PICTURES = [
   ['methods', '/methods/strained-yogurt', DESK],
   ['larder', '/larder', DESK],
   ['ledger', '/ledger', DESK],
+  ['deliveries', '/ledger/deliveries', DESK, tickTwo],
   ['trace', '/ledger', DESK, traceTheMarkets],
   ['compare', '/ledger?find=market+yogurt', DESK, compareThree],
   ['trends', '/ledger/trends/scalded-yogurt', DESK, untilWorkedOut],
   ['cultures', '/cultures', DESK],
   ['culture', `/cultures/${culture(3)}`, DESK, (page) => page.waitForSelector('oc-generation-plot circle')],
   ['make', `/make/${batch('Thick yogurt for the quay')}`, DESK],
-  ['make-straining', `/make/${batch('Thick yogurt for the school')}`, DESK],
   ['make-finished', `/make/${batch('Thick yogurt for the bakery')}`, DESK],
   ['log-pad', '/today', DESK, (page) => page.keyboard.press('l')],
   ['household', '/today', DESK, (page) => page.getByRole('button', { name: /^The household/ }).click()],

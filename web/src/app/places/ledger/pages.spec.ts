@@ -1,58 +1,14 @@
-import type { ArchiveReport, MethodFigures, Scorecard, StoredEntry } from '@oat-crock/contract/api';
-import { HttpErrorResponse } from '@angular/common/http';
-import {
-  compareMakes,
-  makeFiguresOf,
-  makeLineOf,
-  replay,
-  scorecard,
-  trendsOf,
-  type Entry,
-  type EntryBody,
-  type TrendMake,
-} from '@oat-crock/core';
+import type { MethodFigures, Scorecard } from '@oat-crock/contract/api';
+import { compareMakes, makeFiguresOf, makeLineOf, scorecard, trendsOf, type TrendMake } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
 import { ApiClient } from '../../state/api-client';
-import { Paper } from '../../shared/paper/paper';
 import { pageOf } from '../../testing/page';
 import { until } from '../../testing/until';
-import { ArchiveView } from './archive';
 import { LearnedActions } from '../../state/learned.feature';
 import { CompareMakes } from './compare/compare';
 import { LearnedPage } from './learned';
-import { PeriodForm } from './period-form';
-import { periodPaper } from './period-paper';
-import { recallPaper } from './recall-paper';
 import { TrendsView } from './trends/trends';
-
-const NOW = Date.UTC(2026, 4, 5, 12);
-const DAY = 86_400_000;
-const FEW = { members: 40, seed: 1, fanPoints: 0 };
-
-/** A yogurt of some days ago that soured for so many minutes. */
-function make(n: number, daysAgo: number, souredMin: number, keepC = 43): StoredEntry[] {
-  const startMs = NOW - daysAgo * DAY;
-  const score = { sourness: 3, thickness: 3, smoothness: 4, taste: 4 };
-  const lines: readonly (readonly [number, EntryBody])[] = [
-    [0, { type: 'started', methodId: 'scalded-yogurt', choices: { massG: 4000, keepC }, name: `Pot ${n}` }],
-    ...[9, 31, 46, 65, 71, 71 + souredMin].map((minute, i): [number, EntryBody] => [
-      minute,
-      { type: 'step', stageId: ['heat', 'hold', 'cool', 'starter', 'warm', 'chill'][i]! },
-    ]),
-    [71 + souredMin + 400, { type: 'finished', productG: 3800, wheyG: null, heldBackG: 0, score, pots: 9 }],
-  ];
-  const batchId = `01J00000000000000000000P${String(n).padStart(2, '0')}`;
-  return lines.map(([minute, body], i): StoredEntry => ({
-    seq: 100 * n + i + 1,
-    id: `01J0000000000000000P${String(n).padStart(3, '0')}${String(i).padStart(3, '0')}`,
-    batchId,
-    atMs: startMs + minute * 60_000,
-    source: 'hand',
-    body,
-  }));
-}
-
-const batchOf = (log: readonly Entry[]) => replay(log)!;
+import { batchOf, FEW, make, NOW } from '../../testing/soured-makes';
 
 describe('makes that are compared on the page', () => {
   const [quick, slow] = [make(1, 9, 300), make(2, 6, 640, 33)];
@@ -169,139 +125,5 @@ describe('what was learned on the page', () => {
 
   it('is nothing where no make has taught', async () => {
     expect((await pageOf(LearnedPage, [], NOW)).text()).toContain('Nothing was learned yet.');
-  });
-});
-
-describe('the list to call by', () => {
-  it('has everybody who got some, with how much of what and room to note the call, and what is here', () => {
-    const page = JSON.stringify(
-      recallPaper({
-        of: 'Evening milk',
-        nowMs: NOW,
-        receivers: [{ name: 'The school', amount: '9 pots', makes: ['Mild', 'Plain'] }],
-        makes: [{ name: 'Mild', lot: '260502-AB12', left: '3 pots here', held: true }],
-      }),
-    );
-    for (const said of [
-      'Who to call about Evening milk',
-      'The school',
-      '9 pots',
-      'Mild, Plain',
-      'called at',
-      '260502-AB12',
-      'held',
-    ])
-      expect(page).withContext(said).toContain(said);
-    expect(JSON.stringify(recallPaper({ of: 'It', nowMs: NOW, receivers: [], makes: [] }))).toContain(
-      'Nobody is known',
-    );
-  });
-});
-
-describe('some days on paper', () => {
-  const log = make(30, 3, 320);
-  const line = (i: number, minute: number, body: EntryBody): Entry => ({
-    ...log[0]!,
-    id: `01J0000000000000000P030${String(50 + i)}0`,
-    atMs: log[0]!.atMs + minute * 60_000,
-    body,
-  });
-  const wrong = line(0, 100, { type: 'reading', quantity: 'ph', value: 7.9, by: 'meter' });
-  const entries = [
-    ...log,
-    line(1, 40, { type: 'reading', quantity: 'tempC', value: 84.5, by: 'thermometer' }),
-    wrong,
-    line(2, 101, {
-      type: 'correction',
-      replaces: wrong.id,
-      body: { type: 'reading', quantity: 'ph', value: 4.51, by: 'meter' },
-    }),
-    line(3, 900, { type: 'issued', how: 'sold', pots: 4, to: 'The school' }),
-    line(4, 910, { type: 'held', by: 'Ine', reason: 'smells of yeast' }),
-  ];
-
-  it('have what was measured, decided, gone to whom and corrected, and no part that is empty', () => {
-    const page = JSON.stringify(
-      periodPaper({ fromMs: NOW - 9 * DAY, untilMs: NOW, nowMs: NOW, batches: [batchOf(entries)] }),
-    );
-    for (const said of [
-      'One make, 3.80 kg',
-      'Pot 30',
-      '84.5 °C',
-      'pH 4.51',
-      'sold, The school',
-      'Ine',
-      'first it said: pH 7.9',
-    ])
-      expect(page.toLowerCase()).withContext(said).toContain(said.toLowerCase());
-    const bare = JSON.stringify(periodPaper({ fromMs: NOW, untilMs: NOW, nowMs: NOW, batches: [batchOf(log)] }));
-    for (const absent of ['Corrections', 'What went to whom', 'Held, let go']) expect(bare).not.toContain(absent);
-  });
-
-  it('are read from the server and handed out; days that end before they begin are refused in words', async () => {
-    const saved: string[] = [];
-    const wire = {
-      makes: () => Promise.resolve({ found: 1, all: 1, makes: [makeLineOf(batchOf(log))] }),
-      batch: () => Promise.resolve(log),
-    };
-    const paper = { save: (name: string) => Promise.resolve(void saved.push(name)) };
-    const page = await pageOf(PeriodForm, [], NOW, {}, [
-      { provide: ApiClient, useValue: wire },
-      { provide: Paper, useValue: paper },
-    ]);
-    await page.click('These days as PDF');
-    await until(() => saved.length === 1);
-    expect(saved).toEqual(['makes-2026-04-05-2026-05-05']);
-    (page.fixture.componentInstance as unknown as { untilMs: { set: (ms: number) => void } }).untilMs.set(
-      NOW - 60 * DAY,
-    );
-    await page.click('These days as PDF');
-    await until(() => page.text().includes('It ends before it begins'));
-    expect(saved.length).toBe(1);
-  });
-});
-
-describe('the archive on the page', () => {
-  const report = (known: number): ArchiveReport => ({
-    form: 1,
-    writtenMs: NOW,
-    tables: [{ table: 'log', new: 5 - known, known, other: 0 }],
-  });
-  async function chosen(sendArchive: (file: File, dry: boolean) => Promise<ArchiveReport>) {
-    const page = await pageOf(ArchiveView, [], NOW, {}, [{ provide: ApiClient, useValue: { sendArchive } }]);
-    const input = page.element.querySelector<HTMLInputElement>('#archive-file')!;
-    const files = new DataTransfer();
-    files.items.add(new File(['zip'], 'dairy.zip'));
-    input.files = files.files;
-    input.dispatchEvent(new Event('change'));
-    await page.fixture.whenStable();
-    return page;
-  }
-
-  it('is tried first, and read in once somebody says so', async () => {
-    const asked: boolean[] = [];
-    const page = await chosen((_file, dry) => {
-      asked.push(dry);
-      return Promise.resolve(report(0));
-    });
-    await until(() => page.text().includes('This would come:'));
-    expect(page.text()).toContain('Lines of the log500');
-    await page.click('Read it in');
-    await until(() => page.text().includes('It is read in.'));
-    expect(asked).toEqual([true, false]);
-  });
-
-  it('is not offered where all of it is here, and why it is refused is said in the server’s words', async () => {
-    const known = await chosen(() => Promise.resolve(report(5)));
-    await until(() => known.text().includes('All of it is here already.'));
-    expect(known.text()).not.toContain('Read it in');
-    const error = { errors: [{ field: 'archive', message: 'It was cut off.', remedy: 'Take another.' }] };
-    const refused = await chosen(() => Promise.reject(new HttpErrorResponse({ status: 422, error })));
-    await until(
-      () =>
-        refused.element.querySelector('[role=alert]')?.textContent.includes('It was cut off. Take another.') ?? false,
-    );
-    const away = await chosen(() => Promise.reject(new HttpErrorResponse({ status: 0 })));
-    await until(() => away.text().includes('Nothing was read in.'));
   });
 });

@@ -1,12 +1,17 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { replay, type Batch } from '@oat-crock/core';
+import { methodOf, replay, type Batch, type MakeLine } from '@oat-crock/core';
+import { Store } from '@ngrx/store';
+import { recordsFeature } from '../../state/records.feature';
+import { Engine } from '../../engine/engine';
+import { WholeMakes } from '../../state/whole-makes';
 import { ApiClient } from '../../state/api-client';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { DayField } from '../../shared/ui/day-field';
 import { dayOf, noonOf } from '../../shared/ui/days';
-import { fileName } from '../../shared/ui/save-file';
-import { SayPipe, tell } from '../../shared/ui/said';
+import { lotCode } from '../../shared/ui/lot-code';
+import { fileName, saveFile } from '../../shared/ui/save-file';
+import { named, SayPipe, tell } from '../../shared/ui/said';
 
 const DAY_MS = 86_400_000;
 /** So many days are offered first. */
@@ -32,9 +37,14 @@ const AT_ONCE = 6;
     @if (says()) {
       <p [attr.role]="isWrong() ? 'alert' : 'status'" [class.wrong]="isWrong()">{{ says() }}</p>
     }
-    <button type="button" class="press line-press" [disabled]="busy()" (click)="print()">
-      {{ 'page.ledger.period.print' | say }}
-    </button>
+    <div class="days">
+      <button type="button" class="press line-press" [disabled]="busy()" (click)="print()">
+        {{ 'page.ledger.period.print' | say }}
+      </button>
+      <button type="button" class="press quiet-press" [disabled]="busy()" (click)="records()">
+        {{ 'page.ledger.period.records' | say }}
+      </button>
+    </div>
   `,
   styles: `
     .days {
@@ -54,6 +64,10 @@ const AT_ONCE = 6;
 })
 export class PeriodForm {
   private readonly wire = inject(ApiClient);
+  private readonly gear = inject(Store).selectSignal(recordsFeature.selectGearHere);
+  private readonly lots = inject(Store).selectSignal(recordsFeature.selectLots);
+  private readonly whole = inject(WholeMakes);
+  private readonly engine = inject(Engine);
   private readonly paper = inject(Paper);
   private readonly clock = inject(KitchenClock);
   protected readonly fromMs = signal(noonOf(dayOf(this.clock.nowMs() - DAYS * DAY_MS)));
@@ -62,22 +76,56 @@ export class PeriodForm {
   protected readonly says = signal('');
   protected readonly isWrong = signal(false);
 
-  protected async print(): Promise<void> {
-    const [fromMs, untilMs] = [this.fromMs(), this.untilMs()];
-    if (untilMs < fromMs) {
+  /** One page of these days. */
+  protected print(): Promise<void> {
+    return this.hand(async (fromMs, untilMs) => {
+      const batches = await this.makes(fromMs, untilMs);
+      const { periodPaper } = await import('./period-paper');
+      const shelves = this.gear().filter(({ kind }) => kind === 'cold-shelf');
+      const page = periodPaper({ fromMs, untilMs, nowMs: this.clock.nowMs(), batches, shelves });
+      await this.paper.save(fileName(tell('page.ledger.period.file', this.days())), page);
+      return batches.length;
+    });
+  }
+
+  /** The record of each make of these days, as one file of PDFs. */
+  protected records(): Promise<void> {
+    return this.hand(async (fromMs, untilMs) => {
+      const [{ recordPaper }, { zipSync }] = await Promise.all([
+        import('../../shared/log/record-paper'),
+        import('fflate'),
+      ]);
+      const lines = await this.lines(fromMs, untilMs);
+      const files: Record<string, Uint8Array> = {};
+      for (const [i, { id }] of lines.entries()) {
+        this.say(tell('page.ledger.period.setting', { done: i, all: lines.length }), false);
+        const whole = await this.whole.read(id);
+        if (!whole) continue;
+        const { batch, house } = whole;
+        const nowMs = this.clock.nowMs();
+        const followed = await this.engine.follow(batch, nowMs, 'look', house);
+        const head = { method: named(methodOf(batch).name), nowMs, lots: this.lots() };
+        files[`record-${lotCode(batch)}.pdf`] = await this.paper.bytes(recordPaper(batch, followed, head));
+      }
+      const name = fileName(tell('page.ledger.period.recordsFile', this.days()));
+      // A PDF is packed already.
+      saveFile(`${name}.zip`, new Blob([zipSync(files, { level: 0 }) as BlobPart], { type: 'application/zip' }));
+      return lines.length;
+    });
+  }
+
+  private readonly days = () => ({ from: dayOf(this.fromMs()), until: dayOf(this.untilMs()) });
+
+  /** Makes something of these days and hands it out, or says why not. */
+  private async hand(make: (fromMs: number, untilMs: number) => Promise<number>): Promise<void> {
+    if (this.untilMs() < this.fromMs()) {
       this.say(tell('page.ledger.period.untilBeforeFrom'), true);
       return;
     }
     this.busy.set(true);
     try {
-      const batches = await this.makes(fromMs - DAY_MS / 2, untilMs + DAY_MS / 2);
-      const { periodPaper } = await import('./period-paper');
-      const page = periodPaper({ fromMs, untilMs, nowMs: this.clock.nowMs(), batches });
-      await this.paper.save(
-        fileName(tell('page.ledger.period.file', { from: dayOf(fromMs), until: dayOf(untilMs) })),
-        page,
-      );
-      this.say(batches.length === MOST ? tell('page.ledger.period.onlySoMany', { most: MOST }) : '', true);
+      const makes = await make(this.fromMs(), this.untilMs());
+      this.say(makes === MOST ? tell('page.ledger.period.onlySoMany', { most: MOST }) : '', true);
     } catch {
       this.say(tell('page.ledger.period.notSet'), true);
     } finally {
@@ -85,16 +133,16 @@ export class PeriodForm {
     }
   }
 
-  /** The makes that were begun in a stretch of time, whole, in order. */
-  private async makes(fromMs: number, untilMs: number): Promise<readonly Batch[]> {
+  /** The makes that were begun from one day to another. */
+  private async lines(fromMs: number, untilMs: number): Promise<readonly MakeLine[]> {
     const all = { find: '', states: [], methodId: null, taste: null, sort: 'started', descending: false } as const;
-    const { makes } = await this.wire.makes({
-      ...all,
-      fromMs: Math.round(fromMs),
-      untilMs: Math.round(untilMs),
-      skip: 0,
-      take: MOST,
-    });
+    const [from, until] = [Math.round(fromMs - DAY_MS / 2), Math.round(untilMs + DAY_MS / 2)];
+    return (await this.wire.makes({ ...all, fromMs: from, untilMs: until, skip: 0, take: MOST })).makes;
+  }
+
+  /** The same, whole, in order. */
+  private async makes(fromMs: number, untilMs: number): Promise<readonly Batch[]> {
+    const makes = await this.lines(fromMs, untilMs);
     const batches: Batch[] = [];
     for (let from = 0; from < makes.length; from += AT_ONCE) {
       this.say(tell('page.ledger.period.reading', { done: from, all: makes.length }), false);

@@ -5,6 +5,7 @@ import {
   movedIn,
   temp as tempOf,
   type Batch,
+  type Gear,
   type LogLine,
 } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
@@ -23,13 +24,15 @@ export interface Period {
   readonly nowMs: number;
   /** Those that were begun then, in order of time. */
   readonly batches: readonly Batch[];
+  /** Cold shelves of the household, with what was measured of them. */
+  readonly shelves: readonly Gear[];
 }
 
 /**
  * A stretch of time for an inspector or a bookkeeper: every make with what was measured of its heat and its acid, decisions with
  * their names, what went to whom, and every correction beside what was said first.
  */
-export function periodPaper({ fromMs, untilMs, nowMs, batches }: Period): TDocumentDefinitions {
+export function periodPaper({ fromMs, untilMs, nowMs, batches, shelves }: Period): TDocumentDefinitions {
   const title = tell('page.ledger.periodPaper.title', {
     from: written(fromMs, 'dayYear'),
     until: written(untilMs, 'dayYear'),
@@ -47,6 +50,7 @@ export function periodPaper({ fromMs, untilMs, nowMs, batches }: Period): TDocum
     },
     heading(tell('page.ledger.ledger.makes')),
     ruled(['auto', '*', 'auto', 'auto', 'auto'], [HEAD(), ...batches.map(makeRow)]),
+    ...section('page.ledger.periodPaper.cold', ['*', 'auto'], shelves.map(shelfRow)),
     ...section('page.ledger.periodPaper.decisions', ['auto', '*', '*'], batches.flatMap(decisionRows)),
     ...section('page.ledger.periodPaper.whatWent', ['auto', '*', 'auto', '*'], batches.flatMap(movementRows)),
     ...section('page.ledger.periodPaper.corrections', ['auto', '*', '*'], batches.flatMap(correctionRows)),
@@ -67,7 +71,11 @@ const HEAD = (): Content[] =>
 
 /** A part of it, where there is anything to say. */
 function section(
-  key: 'page.ledger.periodPaper.decisions' | 'page.ledger.periodPaper.whatWent' | 'page.ledger.periodPaper.corrections',
+  key:
+    | 'page.ledger.periodPaper.cold'
+    | 'page.ledger.periodPaper.decisions'
+    | 'page.ledger.periodPaper.whatWent'
+    | 'page.ledger.periodPaper.corrections',
   widths: (string | number)[],
   rows: Content[][],
 ): Content[] {
@@ -76,8 +84,9 @@ function section(
 
 function makeRow(batch: Batch): Content[] {
   const { ended, readings, startedMs, name } = batch;
-  const temps = readings.flatMap(({ quantity: of, value }) => (of === 'tempC' ? [value] : []));
-  const ph = readings.findLast(({ quantity: of }) => of === 'ph')?.value;
+  const temps = readings.filter(({ quantity: of }) => of === 'tempC');
+  const hottest = temps.reduce<Reading | null>((a, b) => (a && a.value >= b.value ? a : b), null);
+  const ph = readings.findLast(({ quantity: of }) => of === 'ph');
   const made =
     ended?.how === 'finished'
       ? mass(ended.productG)
@@ -86,8 +95,26 @@ function makeRow(batch: Batch): Content[] {
     dayTime(startedMs),
     { text: [bold(name), soft(`${named(methodOf(batch).name)}, ${lotCode(batch)}`)] },
     made,
-    temps.length > 0 ? quantity(tempOf(Math.max(...temps), 1)) : '–',
-    ph === undefined ? '–' : acidity(ph),
+    hottest ? { text: [bold(quantity(tempOf(hottest.value, 1))), soft(readAt(hottest))] } : '–',
+    ph ? { text: [bold(acidity(ph.value)), soft(readAt(ph))] } : '–',
+  ];
+}
+
+type Reading = Batch['readings'][number];
+
+/** When it was read, and by what. */
+const readAt = ({ atMs, by }: Reading) => tell('page.ledger.periodPaper.readAt', { at: dayTime(atMs), by });
+
+/** A cold shelf: how cold it is, as it was measured last, or that it never was. */
+function shelfRow({ name, learned: { holdsC } }: Gear): Content[] {
+  return [
+    bold(name),
+    holdsC
+      ? tell('page.ledger.periodPaper.coldMeasured', {
+          temp: quantity(tempOf(holdsC.value, 1)),
+          day: written(holdsC.atMs, 'dayYear'),
+        })
+      : tell('page.ledger.periodPaper.coldNotMeasured'),
   ];
 }
 

@@ -1,25 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Batch, LogLine, Reply } from '@oat-crock/core';
-import { decodeTime } from 'ulid';
 import { Logger } from '../../state/logger';
 import { OwnLarder } from '../../state/own-larder';
 import { LogPadState, type PadTab } from '../../shared/log/log-pad.state';
 import { entryWords } from '../../shared/log/entry-words';
 import { lineNamesIn } from '../../shared/log/timed-log';
+import { writtenLater } from '../../shared/log/written-later';
 import { dayTime } from '../../shared/ui/words';
-import { tell, SaidPipe, SayPipe } from '../../shared/ui/said';
+import { SaidPipe, SayPipe } from '../../shared/ui/said';
 
-/** Written so long after it happened, a line says both, ms. */
-const WRITTEN_LATER_MS = 15 * 60_000;
 /** Lines shown before the rest is asked for. */
 const SHOWN = 40;
-
-/** When a line was written, where that was long after it happened; empty where it was not. */
-export function writtenLater({ entry, atMs }: LogLine): string {
-  if (entry.source !== 'hand') return '';
-  const writtenMs = decodeTime(entry.id);
-  return writtenMs - atMs > WRITTEN_LATER_MS ? tell('page.make.logList.written', { written: dayTime(writtenMs) }) : '';
-}
 
 /** The log as an honest list: what was corrected stays, struck through, with what it says now. */
 @Component({

@@ -5,7 +5,7 @@ import { Paper } from '../../shared/paper/paper';
 import { named, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { OwnLarder } from '../../state/own-larder';
 import { lotCode } from '../../shared/ui/lot-code';
-import { safetyRows } from './safety-words';
+import { safetyRows } from '../../shared/log/safety-words';
 
 /** Safety beside the make: heat, hours warm, acid or cooling, and the record of it all on one page. */
 @Component({
@@ -53,7 +53,7 @@ export class SafetyPanel {
     this.trouble.set('');
     const batch = this.batch();
     try {
-      const { recordPaper } = await import('./record-paper');
+      const { recordPaper } = await import('../../shared/log/record-paper');
       const { everyLot } = this.larder.things();
       const head = { method: named(methodOf(batch).name), nowMs: this.clock.exactMs(), lots: everyLot };
       await this.paper.save(`record-${lotCode(batch)}`, recordPaper(batch, this.followed(), head));

@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces';
 import { makeAt, otherMakeAt, START_MS } from '../../testing/followed';
-import { recordPaper } from './record-paper';
-import { safetyRows } from './safety-words';
+import { recordPaper } from '../../shared/log/record-paper';
+import { safetyRows } from '../../shared/log/safety-words';
 
 const MIN = 60_000;
 const rows = ({ followed }: ReturnType<typeof makeAt>, minute: number) =>

@@ -20,12 +20,15 @@ export class Paper {
 
   /** Sets a page and hands it out as a file: on one page where that can be, or as it is. */
   async save(name: string, page: TDocumentDefinitions, how: 'on one page' | 'as it is' = 'on one page'): Promise<void> {
+    const bytes = await this.bytes(page, how);
+    saveFile(`${name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+  }
+
+  /** Sets a page and gives back the bytes of its PDF. */
+  async bytes(page: TDocumentDefinitions, how: 'on one page' | 'as it is' = 'on one page'): Promise<Uint8Array> {
     this.worker ??= this.workers.start(
       () => new Worker(new URL('./paper.worker', import.meta.url), { type: 'module' }),
     );
-    const bytes = await this.worker.ask((api) =>
-      how === 'as it is' ? api.asItIs(page, fonts()) : api.onePage(page, fonts()),
-    );
-    saveFile(`${name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+    return this.worker.ask((api) => (how === 'as it is' ? api.asItIs(page, fonts()) : api.onePage(page, fonts())));
   }
 }

@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CURVES, methodOf, replay, type Batch } from '@oat-crock/core';
+import { CURVES, methodOf } from '@oat-crock/core';
 import { Engine } from '../../../engine/engine';
-import { ApiClient } from '../../../state/api-client';
 import { KitchenClock } from '../../../state/kitchen-clock';
-import { selectKitchen } from '../../../state/kitchen';
 import { householdSelectors } from '../../../state/household';
-import { recordsFeature } from '../../../state/records.feature';
+import { WholeMakes } from '../../../state/whole-makes';
 import { written } from '../../../shared/ui/dates';
 import { lotCode } from '../../../shared/ui/lot-code';
 import { named, SayPipe, tell, textList, textOf } from '../../../shared/ui/said';
@@ -16,7 +14,6 @@ import { LedgerHead } from '../ledger-head';
 import { differingLines } from './differing';
 import { letterOf, LOOKS, Overlay } from '../../../shared/ui/overlay';
 
-const DAY_MS = 86_400_000;
 const MOST = 6;
 
 /** Two to six makes: their courses laid over one another, only what differs, and why they came out otherwise. */
@@ -31,11 +28,9 @@ export class CompareMakes {
   /** Ids of makes, with commas between. */
   readonly of = input('');
   private readonly store = inject(Store);
-  private readonly wire = inject(ApiClient);
+  private readonly whole = inject(WholeMakes);
   private readonly engine = inject(Engine);
   private readonly clock = inject(KitchenClock);
-  private readonly kitchen = this.store.selectSignal(selectKitchen);
-  private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
 
   protected readonly ids = computed(() => [...new Set(this.of().split(',').filter(Boolean))].slice(0, MOST));
@@ -43,7 +38,7 @@ export class CompareMakes {
   protected readonly compared = resource({
     params: () => this.ids(),
     loader: async ({ params: ids }) => {
-      const makes = (await Promise.all(ids.map((id) => this.whole(id)))).filter((one) => one !== null);
+      const makes = (await Promise.all(ids.map((id) => this.whole.read(id)))).filter((one) => one !== null);
       const comparison = await this.engine.compare(makes, this.clock.nowMs());
       return { batches: makes.map(({ batch }) => batch), comparison };
     },
@@ -76,12 +71,4 @@ export class CompareMakes {
       };
     }),
   );
-
-  private async whole(id: string): Promise<{ batch: Batch; house: Parameters<Engine['follow']>[3] } | null> {
-    const batch = replay(await this.wire.batch(id));
-    if (!batch) return null;
-    const room = await this.wire.room(batch.startedMs - DAY_MS, batch.ended?.atMs ?? this.clock.nowMs());
-    const gear = batch.gear.flatMap((thing) => this.gear()[thing]?.item ?? []);
-    return { batch, house: { settings: this.kitchen(), gear, room } };
-  }
 }

@@ -1,6 +1,6 @@
 import { between, listOf, temp as tempOf, type SafetyRecord } from '@oat-crock/core';
-import { acidity, clockTime, span, temp, toFive } from '../../shared/ui/words';
-import { tell } from '../../shared/ui/said';
+import { acidity, clockTime, span, temp, toFive } from '../ui/words';
+import { tell } from '../ui/said';
 
 /** One line of the safety record. */
 export interface SafetyRow {

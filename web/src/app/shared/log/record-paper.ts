@@ -1,13 +1,13 @@
 import { type Batch, type Followed, type LogLine, type Lot, CAUTIONS, temp as tempOf } from '@oat-crock/core';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { writtenLater } from './log-list';
-import { entryWords, type LineNames } from '../../shared/log/entry-words';
-import { lineNamesIn } from '../../shared/log/timed-log';
-import { A4_PT, bold, onA4, ruled, soft } from '../../shared/paper/parts';
-import { textOf, tell } from '../../shared/ui/said';
-import { written } from '../../shared/ui/dates';
-import { dayTime, mass } from '../../shared/ui/words';
-import { lotCode } from '../../shared/ui/lot-code';
+import { writtenLater } from './written-later';
+import { entryWords, type LineNames } from './entry-words';
+import { lineNamesIn } from './timed-log';
+import { A4_PT, bold, onA4, ruled, soft } from '../paper/parts';
+import { textOf, tell } from '../ui/said';
+import { written } from '../ui/dates';
+import { dayTime, mass } from '../ui/words';
+import { lotCode } from '../ui/lot-code';
 import { safetyRows } from './safety-words';
 
 /** What heads a record. */
