@@ -8,7 +8,7 @@ import { householdSelectors } from '../../../state/household';
 import { WholeMakes } from '../../../state/whole-makes';
 import { written } from '../../../shared/ui/dates';
 import { lotCode } from '../../../shared/ui/lot-code';
-import { named, SayPipe, tell, textList, textOf } from '../../../shared/ui/said';
+import { named, SayPipe, tell, textOf } from '../../../shared/ui/said';
 import { capital } from '../../../shared/ui/words';
 import { LedgerHead } from '../ledger-head';
 import { differingLines } from './differing';
@@ -67,7 +67,7 @@ export class CompareMakes {
       return {
         what: tell('page.ledger.compare.outcome', { outcome, more: a, less: b }),
         cause: cause ? capital(textOf(cause.says)) : tell('page.ledger.compare.nothingTells'),
-        evidence: cause ? textList(cause.evidence, 'comma') : '',
+        evidence: (cause?.evidence ?? []).map((line) => capital(textOf(line))),
       };
     }),
   );
