@@ -1,4 +1,4 @@
-import type { GivenBy, MakeFigures, MakeLine, ScoredGroup } from '@oat-crock/core';
+import type { MakeFigures, MakeLine, ScoredGroup } from '@oat-crock/core';
 
 /** A finished make with what it comes to, and the line of the culture that soured it; null where none is kept. */
 export interface MadeFigures {
@@ -21,6 +21,3 @@ export interface Scorecard {
   readonly windows: readonly ScoredGroup[];
   readonly waiting: number;
 }
-
-/** A window that was given, of which make and method. */
-export type ScoredWindow = GivenBy;

@@ -26,13 +26,13 @@ export interface LeftOut {
 }
 
 /**
- * Lessons that still count. What is left out of an owner stays with the make as somebody else's, so that it goes on
+ * Lessons that still count, of owners that `counts` names. What is left out of an owner stays with the make as somebody else's, so that it goes on
  * explaining that make and says nothing of the owner any more.
  */
 export function standingLessons(
   taught: readonly TaughtByMake[],
   { forgotten, pinned }: LeftOut,
-  counts: (make: TaughtByMake, of: string) => boolean = () => true,
+  counts: (of: string) => boolean = () => true,
 ): readonly Lesson[] {
   return taught.flatMap((make) => {
     const gone = new Set([
@@ -41,7 +41,7 @@ export function standingLessons(
     ]);
     return make.lessons.map((lesson) => ({
       ...lesson,
-      owners: lesson.owners.map((of) => (gone.has(of) || !counts(make, of) ? `left out ${of}` : of)),
+      owners: lesson.owners.map((of) => (gone.has(of) || !counts(of) ? `left out ${of}` : of)),
     }));
   });
 }

@@ -86,6 +86,22 @@ describe('what is wanted, filled by what is here', () => {
     expect(fill([wanted('a', 3000, 4, { choices: { saltPct: 1 } })], stocks)[0]!.fromStock[0]!.batchId).toBe('salted');
   });
 
+  it('leaves what is long late till last, after what is wanted some time: it may have gone out unlogged', () => {
+    const all = [
+      wanted('late', 500, -1),
+      wanted('later', 500, -2),
+      wanted('some time', 500, null),
+      wanted('soon', 500, 2),
+    ];
+    const filled = fill(all, [stock('s', 3, null)]);
+    expect(filled.map((f) => [f.wantedId, f.isMet])).toEqual([
+      ['soon', true],
+      ['some time', true],
+      ['late', true],
+      ['later', false],
+    ]);
+  });
+
   it('rounds to the nearest pot, and calls it met at half a pot or a tenth', () => {
     const counts = (productG: number, eachG: number) => {
       const [order] = fill([wanted('a', productG, 2)], [stock('s', 30, null, { eachG })]);

@@ -137,8 +137,11 @@ export function fillOrders({ wanted, stocks, coming, delivered }: Fillable, by: 
 /** So long after its time something wanted still comes first; later it comes last: it may have gone out unlogged. */
 const LATE_MS = 12 * 3_600_000;
 
+/** Some time comes after every day there is, and what is long late after that. */
+const [SOME_TIME, LONG_LATE] = [1, 2].map((after) => after * Number.MAX_SAFE_INTEGER) as [number, number];
+
 const turnOf = ({ dueMs }: DueOrder, { nowMs }: FillBy) =>
-  dueMs === null ? Number.MAX_SAFE_INTEGER : dueMs < nowMs - LATE_MS ? Infinity : dueMs;
+  dueMs === null ? SOME_TIME : dueMs < nowMs - LATE_MS ? LONG_LATE : dueMs;
 
 /** What is still needed, g, and how much a pot of what goes to it holds; 0 as long as no pot does. */
 interface Need {

@@ -12,7 +12,7 @@ export {
 } from './fill-orders.js';
 export { type MakeFigures, makeFiguresOf } from './make-figures.js';
 export { GIVEN_AT, type GivenWindow, type LearnedWidth, SHOULD_HOLD, WidthsSeen } from '../learn/widths.js';
-export { type GivenBy, scorecard, type ScoredGroup } from './scorecard.js';
+export { scorecard, type ScoredGroup, type ScoredWindow } from './scorecard.js';
 export {
   TREND_FIGURES,
   type TrendChange,

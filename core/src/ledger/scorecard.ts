@@ -23,7 +23,7 @@ export interface ScoredGroup {
 const Z_90 = 1.645;
 
 /** A window of the engine's own width, and the make it was given of. */
-export interface GivenBy extends GivenWindow {
+export interface ScoredWindow extends GivenWindow {
   readonly methodId: string;
   readonly batchId: string;
 }
@@ -34,8 +34,8 @@ export interface GivenBy extends GivenWindow {
  *
  * @param windows in order of time, those of a make together
  */
-export function scorecard(windows: readonly GivenBy[]): readonly ScoredGroup[] {
-  const groups = new Map<string, GivenBy[]>();
+export function scorecard(windows: readonly ScoredWindow[]): readonly ScoredGroup[] {
+  const groups = new Map<string, ScoredWindow[]>();
   for (const window of asShown(windows)) {
     const key = `${window.methodId} ${window.by} ${window.share}`;
     const group = groups.get(key);
@@ -65,9 +65,9 @@ export function scorecard(windows: readonly GivenBy[]): readonly ScoredGroup[] {
 }
 
 /** Windows as they were shown: widened by what those of earlier makes had taught. */
-function asShown(windows: readonly GivenBy[]): readonly GivenBy[] {
+function asShown(windows: readonly ScoredWindow[]): readonly ScoredWindow[] {
   const seen = new WidthsSeen();
-  let ofMake: GivenBy[] = [];
+  let ofMake: ScoredWindow[] = [];
   return windows.map((window) => {
     if (ofMake[0] && ofMake[0].batchId !== window.batchId) {
       for (const earlier of ofMake) seen.add(earlier);

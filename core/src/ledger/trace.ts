@@ -65,9 +65,9 @@ function graphOf({ batches, lots, gear }: Traced): {
     const unit = finishedStockOf(batch)?.unit ?? 'g';
     for (const movement of batch.movements) {
       if (movement.is !== 'issued' || !movement.to) continue;
-      const count = movedIn(unit, movement);
       const id = receiverId(movement.to);
       if (!named.has(id)) named.set(id, { id, is: 'receiver', name: movement.to });
+      const count = movedIn(unit, movement);
       link(batch.id, id, unit === 'g' ? count : null, unit === 'pots' ? count : null);
     }
   }

@@ -2952,6 +2952,7 @@ export interface MessageValues {
   'page.shell.shell.whatYouLoggedKept': { readonly unsentWhy: Value; readonly count: Value };
   'page.shell.shell.writeAgain': None;
   'page.state.larder.doAgainMoment': None;
+  'page.state.larder.labels': None;
   'page.state.larder.lookDoAgain': None;
   'page.state.larder.serverDidNotAnswer': None;
   'page.state.larder.somebodyElseChangedMeanwhile': None;

@@ -138,7 +138,7 @@ export function school(db: Db, engine: string, zone: string): RenewalPolicy {
       const isPinned = new Set(leftOut().pinned.map(({ of }) => of));
       const standing = [
         ...standingLessons(taught, leftOut()),
-        ...standingLessons(older, leftOut(), (_make, of) => isPinned.has(of)),
+        ...standingLessons(older, leftOut(), (of) => isPinned.has(of)),
       ];
       const seen = new WidthsSeen();
       for (const window of figures.windows()) seen.add(window);

@@ -1,5 +1,5 @@
-import type { MadeFigures, ScoredWindow } from '@oat-crock/contract';
-import type { MakeFigures, MakeLine } from '@oat-crock/core';
+import type { MadeFigures } from '@oat-crock/contract';
+import type { MakeFigures, MakeLine, ScoredWindow } from '@oat-crock/core';
 import type { Db } from './open.js';
 
 /** What a make comes to, and the line of the culture that soured it; no figures where it cannot be followed. */

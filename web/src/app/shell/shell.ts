@@ -40,6 +40,7 @@ const STAYS_WORDS: Readonly<Record<Stays['wanted'], string>> = {
   'taken away': 'away',
   'brought back': 'back',
   forgotten: 'forgotten',
+  changed: 'changed',
 };
 
 /** Header, shelf, the place itself, and the keys that work everywhere. */

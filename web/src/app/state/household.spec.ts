@@ -234,6 +234,13 @@ describe('the household between page and server', () => {
     store.dispatch(HouseholdActions.forgetWanted({ of: 'place A', beforeMs: 7 }));
     await until(() => wire.has.version === 2);
     expect(wire.has.item.forgotten).toEqual([theirs, { of: 'place A', beforeMs: 7 }]);
+    // What is kept as it is goes the same way; what is forgotten after is kept so no more.
+    store.dispatch(HouseholdActions.pinWanted({ of: 'place D', afterMs: 8 }));
+    await until(() => wire.has.version === 3);
+    expect(wire.has.item.pinned).toEqual([{ of: 'place D', afterMs: 8 }]);
+    store.dispatch(HouseholdActions.forgetWanted({ of: 'place D', beforeMs: 8 }));
+    await until(() => wire.has.version === 4);
+    expect(wire.has.item.pinned).toEqual([]);
     wire.answer = 'is away';
     store.dispatch(HouseholdActions.forgetWanted({ of: 'place C', beforeMs: 9 }));
     const stays = store.selectSignal(recordsFeature.selectStays);

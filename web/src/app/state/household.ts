@@ -1,6 +1,6 @@
 import { createActionGroup, createSelector, props } from '@ngrx/store';
 import { asleepOf, worksOf } from '@oat-crock/calendar';
-import type { Settings } from '@oat-crock/contract/api';
+import type { LabelStock, Settings } from '@oat-crock/contract/api';
 import { HOUSEHOLD_ID, type Writing } from './record-writing';
 import { recordsFeature } from './records.feature';
 
@@ -11,6 +11,8 @@ export const HouseholdActions = createActionGroup({
     'Forget Wanted': props<{ of: string; beforeMs: number }>(),
     /** What was learned of something up to a moment stays as it is; with null it is learned on. */
     'Pin Wanted': props<{ of: string; afterMs: number | null }>(),
+    /** Pots are labelled with something else now. */
+    'Label Stock Wanted': props<{ labelStock: LabelStock }>(),
   },
 });
 

@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { occurrencesOf } from '@oat-crock/calendar';
 import type { Occurrence } from '@oat-crock/contract/api';
-import { type Batch, type DueOrder, fillOrders, type Filling, type MakeComing, willDo } from '@oat-crock/core';
+import { type Batch, type DueOrder, fillOrders, type Filling, holdOf, type MakeComing, willDo } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import { dayOf } from '../shared/ui/days';
 import { followFeature } from './follow.feature';
@@ -65,7 +65,7 @@ export class OwnOrders {
         const planned = wantedIds.get(batch.id);
         const { id: batchId, methodId, choices, ended } = batch;
         const of = { batchId, methodId, choices, wantedId: planned?.occurrenceId ?? null };
-        if (ended?.how === 'discarded' || counted.has(batchId)) return [];
+        if (ended?.how === 'discarded' || counted.has(batchId) || holdOf(batch)) return [];
         if (ended) return planned ? [{ ...of, productG: ended.productG, readyMs: ended.atMs }] : [];
         const follows = this.followed()[batchId];
         const readyMs = follows?.stages.at(-1)?.endMs;

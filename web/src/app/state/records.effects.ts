@@ -104,20 +104,20 @@ const removeOrRestore = createEffect(
   { functional: true },
 );
 
-/** What was learned of something is forgotten, or stays as it is: one more on the household's list, over whatever others have put there. */
-const forget = createEffect(
+/** The household is changed from outside its dialog, over whatever others have put there, and beside what is being typed of it. */
+const changeHousehold = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
     const families = store.selectSignal(recordsFeature.selectFamilies);
     return actions$.pipe(
-      ofType(HouseholdActions.forgetWanted, HouseholdActions.pinWanted),
+      ofType(HouseholdActions.forgetWanted, HouseholdActions.pinWanted, HouseholdActions.labelStockWanted),
       concatMap((wanted) => {
         const { item, version } = families().settings.entities[HOUSEHOLD_ID]!;
         return from(wire.save('settings', { ...item, ...withWanted(item, wanted) }, version)).pipe(
           mergeMap((saved): Action[] => {
             if (saved.kind === 'saved') return [told('settings', saved.kept)];
             if (saved.kind === 'conflicted') return [told('settings', saved.theirs), wanted];
-            const name = tell('page.state.larder.whatWasLearned');
-            return [stays({ id: HOUSEHOLD_ID, name, wanted: 'forgotten' }, saved)];
+            const name = tell('labelStock' in wanted ? 'page.state.larder.labels' : 'page.state.larder.whatWasLearned');
+            return [stays({ id: HOUSEHOLD_ID, name, wanted: 'beforeMs' in wanted ? 'forgotten' : 'changed' }, saved)];
           }),
         );
       }),
@@ -126,10 +126,12 @@ const forget = createEffect(
   { functional: true },
 );
 
-type OfLearned = ReturnType<typeof HouseholdActions.forgetWanted> | ReturnType<typeof HouseholdActions.pinWanted>;
+/** A change of the household's list or labels, asked for from outside its dialog. */
+type HouseholdChange = ReturnType<(typeof HouseholdActions)['forgetWanted' | 'pinWanted' | 'labelStockWanted']>;
 
-/** What is forgotten is pinned no more: it is learned anew. */
-function withWanted({ forgotten, pinned }: Settings, wanted: OfLearned): Partial<Settings> {
+/** What of the household is otherwise then; what is forgotten is pinned no more: it is learned anew. */
+function withWanted({ forgotten, pinned }: Settings, wanted: HouseholdChange): Partial<Settings> {
+  if ('labelStock' in wanted) return { labelStock: wanted.labelStock };
   const { of } = wanted;
   const otherPins = pinned.filter((pin) => pin.of !== of);
   if ('beforeMs' in wanted)
@@ -205,4 +207,4 @@ function isWriting(value: unknown): value is Writing {
   return family && isWhole && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
 }
 
-export const recordsEffects = { save, saveOverTheirs, removeOrRestore, forget, saveAgain, recover, keep };
+export const recordsEffects = { save, saveOverTheirs, removeOrRestore, changeHousehold, saveAgain, recover, keep };

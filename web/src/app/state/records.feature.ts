@@ -21,7 +21,7 @@ import {
 export interface Stays {
   readonly id: string;
   readonly name: string;
-  readonly wanted: 'taken away' | 'brought back' | 'forgotten';
+  readonly wanted: 'taken away' | 'brought back' | 'forgotten' | 'changed';
   readonly errors: readonly FieldProblem[];
 }
 

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { USUAL_SETTINGS, type WantedOrder } from '@oat-crock/contract/api';
 import type { Entry, EntryBody } from '@oat-crock/core';
 import { Paper } from '../../../shared/paper/paper';
@@ -8,6 +9,7 @@ import { pageOf } from '../../../testing/page';
 import { until } from '../../../testing/until';
 import { Today } from '../../today/today';
 import { InStock } from '../in-stock';
+import { DeliveryRow } from './delivery-row';
 import { Deliveries } from './deliveries';
 import { type deliveryNote } from './delivery-note';
 
@@ -81,6 +83,42 @@ describe('what is to be handed over', () => {
     expect(orders.wanted()[0]!.filling.fromStock).toEqual([]);
     expect(page.element.querySelector('oc-option-field')).not.toBeNull();
     expect(await pageWith(held, ORDER).then((alone) => alone.element.querySelector('oc-option-field'))).toBeNull();
+  });
+
+  it('is ticked off at the time it went, where that is said, and not before it was made', async () => {
+    const page = await pageWith(made(1, '2026-05-20'), ORDER);
+    await page.click('10 min ago');
+    await page.click(/^Pot 1 of/);
+    expect(page.written().at(-1)!.atMs).toBe(NOW - 10 * 60_000);
+    const young = made(2, '2026-05-20').map((entry) => ({ ...entry, atMs: entry.atMs + 48 * HOUR - 60_000 }));
+    const early = await pageWith(young, ORDER);
+    await early.click('10 min ago');
+    await early.click(/^Pot 1 of/);
+    expect(early.written()).toEqual([]);
+    expect(early.element.querySelector('oc-when-row [role="alert"], oc-when-row .problem')).not.toBeNull();
+  });
+
+  it('takes of another lot as much as is missing', async () => {
+    const other = made(1, '2026-05-20');
+    const page = await pageWith(other, { ...ORDER, choices: { targetPh: 4.9 } });
+    const row = page.fixture.debugElement.query(By.directive(DeliveryRow)).componentInstance as DeliveryRow;
+    (row as unknown as { chosen: { set: (id: string) => void } }).chosen.set(other[0]!.batchId);
+    await page.fixture.whenStable();
+    await page.click(/^Hand over 6 pots of/);
+    expect(page.written()[0]!.body).toEqual({ ...FOR_IT, pots: 6 });
+    expect(page.text()).toContain('Done: 6 pots handed over.');
+  });
+
+  it('counts on a make that is on, and on none that is held', async () => {
+    const on = made(1, '2026-05-20').slice(0, 1);
+    const some = { ...ORDER, due: { is: 'some time' } } as const;
+    const coming = async (log: readonly Entry[]) => {
+      await pageWith(log, some);
+      return TestBed.inject(OwnOrders).wanted()[0]!.filling.coming.length;
+    };
+    expect(await coming(on)).toBe(1);
+    const held: EntryBody = { type: 'held', by: 'Ine', reason: 'smells of yeast' };
+    expect(await coming([...on, { ...on[0]!, id: `${on[0]!.id.slice(0, -1)}9`, body: held }])).toBe(0);
   });
 
   it('is settled by a word, kept with its order, and asked about no more', async () => {

@@ -10,7 +10,7 @@ export interface DeliveryLot {
 
 /** The lots of a delivery: those it was given of, then those set apart for it, and one that somebody has chosen instead. */
 export function deliveryLots(
-  { wantedId, fromStock }: Filling,
+  { wantedId, fromStock, missingG }: Filling,
   stocks: readonly OwnStock[],
   chosenId: string | null,
 ): readonly DeliveryLot[] {
@@ -19,11 +19,15 @@ export function deliveryLots(
     .map((own): DeliveryLot => ({
       own,
       given: deliveredOf(own.stock, wantedId),
-      apart: apart.get(own.batch.id) ?? (own.batch.id === chosenId ? freeOf(own) : 0),
+      apart: apart.get(own.batch.id) ?? (own.batch.id === chosenId ? enoughOf(own, missingG) : 0),
     }))
     .filter(({ given, apart: toGo }) => given > 0 || toGo > 0)
     .sort((a, b) => a.own.batch.startedMs - b.own.batch.startedMs);
 }
+
+/** So many of a lot as make up for what is missing, as far as they reach. */
+const enoughOf = (own: OwnStock, missingG: number): number =>
+  Math.min(freeOf(own), own.stock.unit === 'g' ? missingG : Math.round(missingG / own.stock.eachG));
 
 type Issued = FinishedStock['movements'][number] & { readonly is: 'issued' };
 

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { MOST_SETTLED } from '@oat-crock/contract/api';
+import { MOST_SETTLED, type WantedOrder } from '@oat-crock/contract/api';
 import { countedOf, type EntryBody, movementProblem } from '@oat-crock/core';
 import { entryWords } from '../../../shared/log/entry-words';
-import { lineNamesIn } from '../../../shared/log/timed-log';
+import { lineNamesIn, timedLog } from '../../../shared/log/timed-log';
+import { WhenRow } from '../../../shared/log/when-row';
 import { Paper } from '../../../shared/paper/paper';
 import { nameOfWanted } from '../../../shared/ui/batch-name';
 import { sayDay } from '../../../shared/ui/days';
@@ -31,7 +32,7 @@ const MOST_DRAWN = 24;
 @Component({
   selector: 'oc-delivery-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField, SayPipe],
+  imports: [OptionField, SayPipe, WhenRow],
   templateUrl: './delivery-row.html',
   styleUrl: './delivery-row.css',
 })
@@ -46,7 +47,11 @@ export class DeliveryRow {
   private readonly stocks = this.store.selectSignal(selectStocks);
   private readonly here = this.store.selectSignal(selectHere);
   private readonly orders = this.store.selectSignal(recordsFeature.selectOrders);
+  private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
+  /** Of which make some goes out; when, where that was not now. */
+  private goingOut: OwnStock['batch'] | null = null;
+  protected readonly timed = timedLog(() => this.goingOut!);
   /** A lot that somebody hands over instead of what was set apart. */
   protected readonly chosen = signal<string | null>(null);
   protected readonly wrong = signal('');
@@ -55,6 +60,7 @@ export class DeliveryRow {
 
   private readonly order = computed(() => this.want().occurrence.order);
   private readonly all = computed(() => deliveryLots(this.want().filling, this.stocks(), this.chosen()));
+  protected readonly hasToGo = computed(() => this.all().some((lot) => lot.apart > 0));
   protected readonly given = computed(() => this.all().filter((lot) => lot.given > 0));
 
   protected readonly name = computed(() => {
@@ -147,7 +153,8 @@ export class DeliveryRow {
     };
     const problem = movementProblem(batch, body);
     this.wrong.set(problem ? problemWords(problem) : '');
-    if (!problem) this.log(batch, body);
+    this.goingOut = batch;
+    if (!problem && this.timed.write(body)) this.tellOf(batch, body);
   }
 
   /** The last pot of a lot comes back: its line says one less, or is taken back. */
@@ -163,11 +170,12 @@ export class DeliveryRow {
       ...(to && { to }),
       ...(occurrenceId && { occurrenceId }),
     };
-    this.log(own.batch, { type: 'correction', replaces: id, body: isFewer ? fewer : null });
+    const body: EntryBody = { type: 'correction', replaces: id, body: isFewer ? fewer : null };
+    this.logger.write(own.batch.id, body);
+    this.tellOf(own.batch, body);
   }
 
-  private log(batch: OwnStock['batch'], body: EntryBody): void {
-    this.logger.write(batch.id, body);
+  private tellOf(batch: OwnStock['batch'], body: EntryBody): void {
     this.said.set(`${lotCode(batch)}: ${entryWords(body, lineNamesIn(batch))}.`);
   }
 
@@ -176,9 +184,13 @@ export class DeliveryRow {
     const { id, order } = this.want().occurrence;
     const kept = this.orders()[order.id];
     if (!kept) return;
-    const settled = [...(kept.item.settled ?? []), id].slice(-MOST_SETTLED);
-    const draft = { ...kept.item, settled };
-    this.store.dispatch(RecordActions.edited({ family: 'orders', draft, overVersion: kept.version }));
+    // What somebody is writing of it stays, and goes with it.
+    const written = this.writing()[order.id];
+    const draft = (written?.draft as WantedOrder | undefined) ?? kept.item;
+    const settled = [...(draft.settled ?? []), id].slice(-MOST_SETTLED);
+    const overVersion = written?.overVersion ?? kept.version;
+    const settledOrder: WantedOrder = { ...draft, settled };
+    this.store.dispatch(RecordActions.edited({ family: 'orders', draft: settledOrder, overVersion }));
     this.store.dispatch(RecordActions.saveWanted({ id: order.id }));
   }
 

@@ -1,8 +1,11 @@
+import type { Action } from '@ngrx/store';
 import type { EntryBody } from '@oat-crock/core';
 import { Paper } from '../../../shared/paper/paper';
 import { pageOf } from '../../../testing/page';
 import { until } from '../../../testing/until';
 import { recordsFeature } from '../../../state/records.feature';
+import { HouseholdActions } from '../../../state/household';
+import { LABEL_STOCKS } from './label-sheet';
 import { codeText } from './label-words';
 import { Labels } from './labels';
 
@@ -48,13 +51,16 @@ describe('labels for pots', () => {
     ])
       expect(label).withContext(said).toContain(said);
     expect(page.element.querySelectorAll('.printed').length).toBe(9);
+    const asked = spyOn(page.store, 'dispatch').and.callThrough();
     await page.click('9 labels as PDF');
     await until(() => saved.length > 0);
     expect(saved[0]).toEqual(jasmine.objectContaining({ how: 'as it is' }));
     expect(JSON.stringify(saved[0]!.pages).match(/Use by 20 May 2026/g)!.length).toBe(9);
-    // What was printed on is kept with the household.
-    const [writing] = Object.values(page.store.selectSignal(recordsFeature.selectWriting)());
-    expect(writing!.draft).toEqual(jasmine.objectContaining({ labelStock: jasmine.objectContaining({ columns: 3 }) }));
+    // What was printed on is kept with the household, and what is being typed of that is left alone.
+    expect(asked).toHaveBeenCalledWith(
+      HouseholdActions.labelStockWanted({ labelStock: LABEL_STOCKS.threeByEight }) as unknown as () => Action,
+    );
+    expect(page.store.selectSignal(recordsFeature.selectWriting)()).toEqual({});
   });
 
   it('say when it was made where nothing showed what keeps it, and that nobody stands on them as their maker', async () => {

@@ -21,10 +21,8 @@ import { OptionField } from '../../../shared/ui/option-field';
 import { named, SayPipe, tell, textOf } from '../../../shared/ui/said';
 import { fileName } from '../../../shared/ui/save-file';
 import { FollowActions, selectFollowed } from '../../../state/follow.feature';
-import { householdSelectors } from '../../../state/household';
-import { selectBatch } from '../../../state/log.feature';
-import { HOUSEHOLD_ID } from '../../../state/record-writing';
-import { RecordActions } from '../../../state/records.feature';
+import { HouseholdActions, householdSelectors } from '../../../state/household';
+import { logFeature, selectBatch } from '../../../state/log.feature';
 import { LedgerHead } from '../ledger-head';
 import { EDGE_MM, fitLabel, MM_PER_PT, NAME_TIMES, xHeightMm } from './label-fit';
 import { LABEL_STOCKS, labelPlaces, type LabelStockId } from './label-sheet';
@@ -63,11 +61,13 @@ export class Labels {
   private readonly store = inject(Store);
   private readonly paper = inject(Paper);
   private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
-  private readonly version = this.store.selectSignal(householdSelectors.selectVersion);
   private readonly widthOf = textWidth();
 
   private readonly batchOf = computed(() => this.store.selectSignal(selectBatch(this.id())));
   protected readonly batch = computed(() => this.batchOf()());
+  /** No make has this id, as the server says. */
+  private readonly unknown = this.store.selectSignal(logFeature.selectUnknown);
+  protected readonly isUnknown = computed(() => this.unknown().includes(this.id()));
   private readonly followedOf = computed(() => this.store.selectSignal(selectFollowed(this.id())));
   protected readonly followed = computed(() => this.followedOf()());
   protected readonly stockOf = computed(() => {
@@ -209,10 +209,7 @@ export class Labels {
 
   /** What was printed on is what the household has. */
   private keepStock(): void {
-    const settings = this.settings();
-    if (dequal(settings.labelStock, this.stock())) return;
-    const draft = { ...settings, labelStock: this.stock(), id: HOUSEHOLD_ID };
-    this.store.dispatch(RecordActions.edited({ family: 'settings', draft, overVersion: this.version() }));
-    this.store.dispatch(RecordActions.saveWanted({ id: HOUSEHOLD_ID }));
+    if (dequal(this.settings().labelStock, this.stock())) return;
+    this.store.dispatch(HouseholdActions.labelStockWanted({ labelStock: this.stock() }));
   }
 }
