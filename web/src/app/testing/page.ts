@@ -15,6 +15,7 @@ import { recordsFeature } from '../state/records.feature';
 import { LogActions, logFeature } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
 import { roomFeature } from '../state/room.feature';
+import { until } from './until';
 
 /** A component on a page with a store and no server; what it writes is seen in `written`. */
 export interface TestPage<T> {
@@ -84,6 +85,7 @@ export async function pageOf<T>(
         return typeof words === 'string' ? name === words : words.test(name);
       });
       if (!named) throw new Error(`nothing here is called ${String(words)}`);
+      if (named instanceof HTMLButtonElement) await until(() => !named.disabled);
       named.click();
       await fixture.whenStable();
     },
