@@ -195,7 +195,8 @@ export {
 export { impossibleTime, type ImpossibleTime } from './batch/impossible-time.js';
 export { type Batch, holdOf, type LogLine, replay } from './batch/replay.js';
 export { explain, type ExplainedCause } from './explain/explain.js';
-export { type FaultId, FAULTS, faultsOf } from './explain/faults.js';
+export { FAULTS, faultsOf } from './explain/faults.js';
+export { FAULT_IDS, type FaultId } from './batch/fault-ids.js';
 export { asListed } from './lots/lot.js';
 export { bareLot } from './lots/lot-of.js';
 export { begunLine } from './lots/culture-lot.js';

@@ -1,5 +1,5 @@
 import { expect, test } from '../support/dairy.js';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { goTo, seriousFaults } from '../support/page.js';
 
@@ -125,6 +125,16 @@ test('makes are compared, followed over time, and the whole dairy goes out and c
   expect(download.suggestedFilename()).toMatch(/^oat-crock-\d{4}-\d\d-\d\d\.zip$/);
   const file = join(folder, 'dairy.zip');
   await download.saveAs(file);
+  // With the papers of every make it is read in all the same.
+  const [withPapers] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'The same with records and labels' }).click(),
+  ]);
+  const thick = join(folder, 'dairy-with-papers.zip');
+  await withPapers.saveAs(thick);
+  expect(statSync(thick).size).toBeGreaterThan(statSync(file).size + 50_000);
+  await page.setInputFiles('#archive-file', thick);
+  await expect(page.getByText('Lines of the log')).toBeVisible();
   await page.setInputFiles('#archive-file', file);
   await expect(page.getByText('Lines of the log')).toBeVisible();
   writeFileSync(file, readFileSync(file).subarray(0, 2000));

@@ -45,6 +45,7 @@ describe('an entry on the wire', () => {
       { type: 'issued', how: 'used', massG: 400.5 },
       { type: 'stored', where: 'frozen', pots: 1 },
       { type: 'discarded', reason: 'gas' },
+      { type: 'complaint', fault: 'stringy' },
       { type: 'correction', replaces: ID, body: null },
       { type: 'correction', replaces: ID, body: { type: 'note', text: 'calmer' } },
     ]) {

@@ -1,4 +1,4 @@
-import { ISSUED_HOW, PRODUCT_STORES, type Entry } from '@oat-crock/core';
+import { FAULT_IDS, ISSUED_HOW, PRODUCT_STORES, type Entry } from '@oat-crock/core';
 import Joi from 'joi';
 import { choicesOfAMake, day, moment, ulid } from './entry-parts.js';
 import { READING_BOUNDS } from './entry.js';
@@ -101,6 +101,7 @@ const BODIES = {
   }),
   stored: counted({ type: Joi.valid('stored').required(), where: Joi.valid(...PRODUCT_STORES).required() }),
   placed: Joi.object({ type: Joi.valid('placed').required(), place: text(60).required() }),
+  complaint: Joi.object({ type: Joi.valid('complaint').required(), fault: Joi.valid(...FAULT_IDS).required() }),
   discarded: Joi.object({ type: Joi.valid('discarded').required(), reason: text(500).required(), by: text(80) }),
 };
 

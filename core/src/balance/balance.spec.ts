@@ -52,10 +52,17 @@ describe('the label', () => {
   const masses = { ...NOTHING, water: 870, fat: 35, casein: 26, wheyProtein: 7, lactose: 47, minerals: 7.3, salt: 5 };
 
   it('counts salt as all sodium times 2.5: the milk’s own, the table salt, and that of soda', () => {
-    const perKg = (soda: number) => (nutritionPer100g(masses, soda).saltG * (997.3 / 100)) as number;
+    const perKg = (soda: number) => (nutritionPer100g(masses, { sodaG: soda }).saltG * (997.3 / 100)) as number;
     // 5 g of salt, 0.45 g of sodium in the minerals
     expect(perKg(0)).toBeCloseTo(5 * 0.393 * 2.5 + 7.3 * 0.062 * 2.5, 3);
     expect(perKg(8.4) - perKg(0)).toBeCloseTo(8.4 * (22.99 / 84.01) * 2.5, 3);
+  });
+
+  it('has of the fat the saturated: of milk by the tables, of coconut most of it', () => {
+    const wholeMilk = { ...NOTHING, water: 874, fat: 36, casein: 26, wheyProtein: 7, lactose: 47, minerals: 7 };
+    expect(nutritionPer100g(wholeMilk).saturatesG).toBeCloseTo(2.3, 1);
+    const cream = { ...NOTHING, water: 780, fat: 220 };
+    expect(nutritionPer100g(cream, { fatOf: 'coconut' }).saturatesG / 22).toBeGreaterThan(0.82);
   });
 
   it('of a portion is its share of a hundred grams, line by line', () => {

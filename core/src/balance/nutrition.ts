@@ -1,12 +1,15 @@
 import { SODA } from '../constants/acids.js';
-import { MILK_SODIUM_SHARE_OF_MINERALS } from '../constants/milk.js';
+import { MILK_SODIUM_SHARE_OF_MINERALS, SATURATED_SHARE_OF_FAT } from '../constants/milk.js';
 import { totalG, type Masses } from '../materials/composition.js';
+import type { CrockState } from '../state/crock-state.js';
 
 /** Food values per 100 g. */
 export interface Nutrition {
   readonly energyKJ: number;
   readonly energyKcal: number;
   readonly fatG: number;
+  /** Of the fat, saturated fatty acids. */
+  readonly saturatesG: number;
   readonly proteinG: number;
   /** Lactose, galactose and glucose left, with any sugar added. */
   readonly sugarsG: number;
@@ -27,12 +30,18 @@ const SODIUM_OF_SALT = 0.393;
 const KJ_PER_G = { fat: 37, protein: 17, carbohydrate: 17, acid: 13, alcohol: 29 } as const;
 const KJ_PER_KCAL = 4.184;
 
-/**
- * Nutrition per 100 g from the masses in the crock.
- *
- * @param sodaG bicarbonate of soda among them, g
- */
-export function nutritionPer100g(masses: Masses, sodaG = 0): Nutrition {
+/** What the masses do not say: whose fat it is, and how much bicarbonate of soda is among the minerals, g. */
+export interface NutritionFrom {
+  readonly fatOf?: keyof typeof SATURATED_SHARE_OF_FAT;
+  readonly sodaG?: number;
+}
+
+/** Nutrition per 100 g of what is in the crock. */
+export const nutritionOf = ({ masses, inputs, curd }: Pick<CrockState, 'masses' | 'inputs' | 'curd'>): Nutrition =>
+  nutritionPer100g(masses, { sodaG: curd.sodaG, fatOf: inputs.casein > 0 ? 'milk' : 'coconut' });
+
+/** Nutrition per 100 g from masses. */
+export function nutritionPer100g(masses: Masses, { sodaG = 0, fatOf = 'milk' }: NutritionFrom = {}): Nutrition {
   const per = totalG(masses) > 0 ? 100 / totalG(masses) : 0;
   const fatG = masses.fat * per;
   const proteinG = (masses.casein + masses.wheyProtein) * per;
@@ -57,6 +66,7 @@ export function nutritionPer100g(masses: Masses, sodaG = 0): Nutrition {
     energyKJ,
     energyKcal: energyKJ / KJ_PER_KCAL,
     fatG,
+    saturatesG: fatG * SATURATED_SHARE_OF_FAT[fatOf],
     proteinG,
     sugarsG,
     lactoseG,

@@ -5,7 +5,7 @@ import type { BoundStage } from '../stages/registry.js';
 import { totalG } from '../materials/composition.js';
 import type { CrockState } from '../state/crock-state.js';
 import { shelfLife } from '../safety/shelf-life.js';
-import { nutritionPer100g, type Nutrition } from './nutrition.js';
+import { nutritionOf, type Nutrition } from './nutrition.js';
 
 /** What stands on a pot, but for its lot and its dates, which a calendar gives. */
 export interface PotLabel {
@@ -53,7 +53,7 @@ export function potLabel(
     storeC: shelfLife(end, storeC).storeC,
     openDays: shelfLife(end, storeC).openDays,
     ...keeping(end, { storeC, acidShown }),
-    per100g: nutritionPer100g(end.masses, end.curd.sodaG),
+    per100g: nutritionOf(end),
     cautions: uniqueTexts(cautions.filter((c) => FOR_EATERS.has(c))),
     warns: uniqueTexts(cautions.flatMap((c) => FOR_EATERS.get(c) ?? [])),
   };

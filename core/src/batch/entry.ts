@@ -1,3 +1,4 @@
+import type { FaultId } from './fault-ids.js';
 import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition, Weighed } from '../stages/told.js';
@@ -88,6 +89,8 @@ export type EntryBody =
   | ({ readonly type: 'stored'; readonly where: ProductStore } & Counted)
   /** Where what came of it stands, in the household's words: "lower shelf". */
   | { readonly type: 'placed'; readonly place: string }
+  /** What somebody saw to be wrong with it. */
+  | { readonly type: 'complaint'; readonly fault: FaultId }
   | { readonly type: 'discarded'; readonly reason: string; readonly by?: string }
   | {
       readonly type: 'correction';

@@ -1,6 +1,7 @@
 import type { LotStock } from '../lots/lot.js';
 import type { Choices, Method } from '../methods/method.js';
 import type { Addition } from '../stages/told.js';
+import type { FaultId } from './fault-ids.js';
 import type { Counted, Entry, EntryBody, IssuedHow, IssuedTo, ProductStore, Quantity, ReadBy, Score } from './entry.js';
 import { answerId } from '../stages/answers.js';
 
@@ -103,6 +104,8 @@ export interface Batch {
   readonly movements: readonly Movement[];
   /** Where what came of it stands, as was said last; null where nobody has said. */
   readonly place: string | null;
+  /** What was seen to be wrong with it, each once, as first said. */
+  readonly complaints: readonly FaultId[];
   readonly ended:
     | null
     | {
@@ -167,6 +170,7 @@ export function replay(entries: readonly Entry[]): Batch | null {
     notes: collect(standing, (e) => (e.body.type === 'note' ? { atMs: e.atMs, text: e.body.text, id: e.id } : null)),
     movements: collect(standing, movementOf),
     place: collect(standing, (e) => (e.body.type === 'placed' ? e.body.place : null)).at(-1) ?? null,
+    complaints: [...new Set(collect(standing, (e) => (e.body.type === 'complaint' ? e.body.fault : null)))],
     ended: endOf(standing),
     log: logOf(unique, standing),
   };

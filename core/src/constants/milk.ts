@@ -65,3 +65,9 @@ export const FRESH_PH: Readonly<Record<Species, number>> = { cow: FRESH_COW_PH.m
 
 /** Sodium as a share of the minerals of milk by mass: 0.45 g of 7.3 g per kg (Walstra et al. 2006, table 2.6). */
 export const MILK_SODIUM_SHARE_OF_MINERALS = 0.062;
+
+/**
+ * Saturated fatty acids as a share of the fat by mass: milk 0.62–0.65 (double cream 33.4 of 53.7 g, whole milk 2.3 of 3.6 g; McCance and
+ * Widdowson, The Composition of Foods, 7th ed.), coconut 0.82–0.94 (Codex Stan 210, coconut oil).
+ */
+export const SATURATED_SHARE_OF_FAT = { milk: 0.64, coconut: 0.87 } as const;

@@ -8,7 +8,8 @@ import { methodById } from '../methods/index.js';
 import { planStages } from '../make/plan.js';
 import { CAUSES, type CauseId } from './causes.js';
 import { explain, type RankedCause } from './explain.js';
-import { FAULTS, faultsOf, type FaultId } from './faults.js';
+import type { FaultId } from '../batch/fault-ids.js';
+import { FAULTS, faultsOf } from './faults.js';
 
 const FEW = { members: 300, seed: 1, fanPoints: 0 };
 const ids = Object.keys(FAULTS) as FaultId[];

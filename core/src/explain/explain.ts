@@ -7,7 +7,8 @@ import { methodOf } from '../make/planned.js';
 import { caseOf, type Case } from './case.js';
 import type { Cause } from './cause.js';
 import { CAUSES, type CauseId } from './causes.js';
-import { FAULTS, type FaultId } from './faults.js';
+import type { FaultId } from '../batch/fault-ids.js';
+import { FAULTS } from './faults.js';
 import { nextTime, type NextTime } from './next-time.js';
 
 /** A cause with how likely it is among the others, and what speaks for and against it. */

@@ -1,3 +1,4 @@
+import { FAULT_IDS, type FaultId } from '../batch/fault-ids.js';
 import { say, type Text } from '../messages/message.js';
 import type { BoundStage } from '../stages/registry.js';
 import type { CauseId } from './causes.js';
@@ -66,9 +67,7 @@ export const FAULTS = {
   },
   scorched: { of: 'heats', seen: say('explain.faults.itScorched'), causes: ['hotBottom', 'notStirred'] },
   'wet-top': { seen: say('explain.faults.thereRingWaterWet'), causes: ['closedEarly', 'cooledSlowly'] },
-} as const satisfies Readonly<Record<string, Fault>>;
-
-export type FaultId = keyof typeof FAULTS;
+} as const satisfies Readonly<Record<FaultId, Fault>>;
 
 /** Whether a make does something, read off what its stages say of themselves. */
 const DOES: Readonly<Record<Doing, (stage: BoundStage) => boolean>> = {
@@ -81,7 +80,7 @@ const DOES: Readonly<Record<Doing, (stage: BoundStage) => boolean>> = {
 
 /** The faults that can be seen in a make of these stages. */
 export function faultsOf(stages: readonly BoundStage[]): readonly FaultId[] {
-  return (Object.keys(FAULTS) as FaultId[]).filter((id) => {
+  return FAULT_IDS.filter((id) => {
     const { of }: Fault = FAULTS[id];
     return of === undefined || stages.some(DOES[of]);
   });

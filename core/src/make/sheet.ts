@@ -1,6 +1,6 @@
 import { say, type Message, type Text, uniqueTexts } from '../messages/message.js';
 import type { Cost } from '../balance/cost.js';
-import { nutritionPer100g, type Nutrition } from '../balance/nutrition.js';
+import { nutritionOf, type Nutrition } from '../balance/nutrition.js';
 import { byproductsOf, type Byproduct } from '../balance/byproducts.js';
 import { makeCost } from './make-cost.js';
 import { balanceOf, type Balance } from '../balance/yield.js';
@@ -152,7 +152,7 @@ export function makeSheet(
     product: productOf(end, potG),
     balance: balanceOf(end),
     byproducts,
-    nutrition: nutritionPer100g(end.masses, end.curd.sodaG),
+    nutrition: nutritionOf(end),
     keeps: whole ? shelfLife(end, environment.kitchen.refrigeratorC) : null,
     findings: findingsOf(runs, end),
     cost: makeCost(runs, planned, choices, totalG(end.masses)),

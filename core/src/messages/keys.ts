@@ -1736,6 +1736,7 @@ export interface MessageValues {
   'page.ledger.archive.came': None;
   'page.ledger.archive.choose': None;
   'page.ledger.archive.csv': { readonly table: string };
+  'page.ledger.archive.fetching': None;
   'page.ledger.archive.forSpreadsheet': None;
   'page.ledger.archive.in': None;
   'page.ledger.archive.inWhy': None;
@@ -1747,11 +1748,15 @@ export interface MessageValues {
   'page.ledger.archive.other': None;
   'page.ledger.archive.out': None;
   'page.ledger.archive.outWhy': None;
+  'page.ledger.archive.papersNotSet': None;
   'page.ledger.archive.reading': None;
   'page.ledger.archive.sending': { readonly percent: Value };
+  'page.ledger.archive.settingPapers': { readonly done: Value; readonly all: Value };
+  'page.ledger.archive.stop': None;
   'page.ledger.archive.table': { readonly table: string };
   'page.ledger.archive.takeIn': None;
   'page.ledger.archive.takeOut': None;
+  'page.ledger.archive.takeOutWithPapers': None;
   'page.ledger.archive.title': None;
   'page.ledger.archive.wouldCome': None;
   'page.ledger.archive.writtenOn': { readonly day: Value };
@@ -1834,6 +1839,8 @@ export interface MessageValues {
     readonly kj: Value;
     readonly kcal: Value;
     readonly fat: Value;
+    readonly saturates: Value;
+    readonly carbohydrate: Value;
     readonly sugars: Value;
     readonly protein: Value;
     readonly salt: Value;
@@ -2047,6 +2054,7 @@ export interface MessageValues {
   'page.log.entryWords.buttermilk': None;
   'page.log.entryWords.byStrip': { readonly read: Value };
   'page.log.entryWords.churnedTo': None;
+  'page.log.entryWords.complaint': { readonly seen: Value };
   'page.log.entryWords.correction': { readonly now: Value };
   'page.log.entryWords.discarded': { readonly reason: Value };
   'page.log.entryWords.discardedBy': { readonly by: Value; readonly reason: Value };
@@ -2353,6 +2361,8 @@ export interface MessageValues {
   'page.make.whyPanel.couldNotWorkedOut': None;
   'page.make.whyPanel.decideNextMake': None;
   'page.make.whyPanel.for': None;
+  'page.make.whyPanel.isKept': None;
+  'page.make.whyPanel.keepWithMake': None;
   'page.make.whyPanel.keepYourOwnMethod': None;
   'page.make.whyPanel.mended': { readonly name: Value };
   'page.make.whyPanel.mostLikely': None;
@@ -2505,6 +2515,7 @@ export interface MessageValues {
   'page.methods.sheetFacts.product': None;
   'page.methods.sheetFacts.protein': { readonly protein: Value };
   'page.methods.sheetFacts.salt': { readonly salt: Value };
+  'page.methods.sheetFacts.saturates': { readonly saturates: Value };
   'page.methods.sheetFacts.sourBy': {
     readonly at: Value;
     readonly ph: Value;

@@ -26,6 +26,8 @@ const NAMES: readonly RegExp[] = [
   /^schemas\/[a-z-]+\.schema\.json$/,
   /^records\/[a-z-]+\.jsonl$/,
   /^csv\/[a-z-]+\.csv$/,
+  // The papers of makes, which a page may add after all else.
+  /^paper\/(record|label)-[0-9A-Z-]+\.pdf$/,
   /^photos\/[0-9A-HJKMNP-TV-Z]{26}\.(jpg|png|webp)$/,
 ];
 

@@ -12,8 +12,9 @@ Everything one dairy has written down, in open forms. Nothing of Oat Crock is ne
   - instruments, room (what loggers read of the room), photos, settings.
 - csv/*.csv: makes, movements and readings once more, as tables for a spreadsheet (RFC 4180, UTF-8, moments as ISO 8601 in UTC).
 - photos/: the pictures, by the id that a line of the log names.
+- paper/*.pdf: where they were asked for, the record of each make and a label of what came of it, by its lot, as they print.
 - schemas/*.schema.json: a JSON Schema of one line of each table.
-- checksums.json: SHA-256 of each file above. It is the last file: where it is missing, the archive was cut off.
+- checksums.json: SHA-256 of each file above but the papers. It is the last file before them: where it is missing, the archive was cut off.
 
 Moments are milliseconds since 1970-01-01T00:00:00Z. Masses are grams, temperatures degrees Celsius, times minutes unless a name
 says otherwise. Ids are ULIDs: they sort in the order in which they were made.

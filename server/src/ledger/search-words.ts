@@ -1,12 +1,12 @@
 import { dayWord, lotCodeIn } from '@oat-crock/calendar';
 import type { Settings } from '@oat-crock/contract';
-import { answerWords, plainWords, saidOf, type Batch, type Lot, type MakeLine } from '@oat-crock/core';
+import { answerWords, FAULTS, plainWords, saidOf, type Batch, type Lot, type MakeLine } from '@oat-crock/core';
 import { LANGUAGES } from '@oat-crock/messages';
 import { inEveryLanguage } from '../words.js';
 
 /**
  * Everything that a make is found by, in each language there is: its name, its method, its lot, the day it was begun in figures and
- * in words, what it was made of by name, what was looked at and how that was, and all that somebody wrote of it.
+ * in words, what it was made of by name, what was looked at and how that was, what was wrong with it, and all that somebody wrote of it.
  *
  * @param lotOf a lot of the larder by its id
  */
@@ -25,6 +25,7 @@ export function searchWords(
       ...dayWords(batch.startedMs, settings.zone),
       ...lots,
       ...looked,
+      ...batch.complaints.flatMap((fault) => inEveryLanguage(FAULTS[fault].seen, settings)),
       lotCodeIn(batch, settings.zone),
       ...saidOf(batch),
     ].join(' '),

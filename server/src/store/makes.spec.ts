@@ -49,6 +49,8 @@ describe('what the ledger knows of makes', () => {
     for (const find of ['pots', '2026-05-02', 'path creme'])
       expect(namesOf({ find })).withContext(find).toEqual(['Brúma pots']);
     expect(namesOf({ find: 'bruma others' })).toEqual([]);
+    kitchen.entries.append([entryOf(id, { type: 'complaint', fault: 'stringy' }, MAY_2 + DAY)]);
+    for (const find of ['stringy', 'hebras']) expect(namesOf({ find })).withContext(find).toEqual(['Brúma pots']);
     for (const find of ['" OR words:', '*', '(', 'NEAR/2', "'; DROP"]) expect(() => namesOf({ find })).not.toThrow();
     expect(namesOf({ find: '***' }).length).toBe(2);
   });

@@ -118,6 +118,11 @@ export class ApiClient {
     return firstValueFrom(this.http.get<MethodFigures>(`${API}/figures`, { params }));
   }
 
+  /** The whole dairy as one archive. */
+  archive(): Promise<Blob> {
+    return firstValueFrom(this.http.get(`${API}/archive`, { responseType: 'blob' }));
+  }
+
   /** Sends an archive, to be read in or only tried; says how much of it has been sent, 0 to 1. */
   async sendArchive(file: File, dry: boolean, sent: (share: number) => void): Promise<ArchiveReport> {
     const request = new HttpRequest('POST', `${API}/archive?dry=${dry}`, file, {

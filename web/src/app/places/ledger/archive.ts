@@ -6,22 +6,18 @@ import { SayPipe, tell } from '../../shared/ui/said';
 import { written } from '../../shared/ui/dates';
 import { amount } from '../../shared/ui/words';
 import { LedgerHead } from './ledger-head';
-import { PeriodForm } from './period-form';
+import { ArchiveOut } from './archive-out';
 
-/** Tables that a spreadsheet reads alone. */
-const TABLES = ['makes', 'movements', 'readings'] as const;
-
-/** The whole dairy as one open file, out and in, and its tables for a spreadsheet. */
+/** The whole dairy as one open file, out and in. */
 @Component({
   selector: 'oc-archive',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LedgerHead, PeriodForm, SayPipe],
+  imports: [ArchiveOut, LedgerHead, SayPipe],
   templateUrl: './archive.html',
   styleUrl: './archive.css',
 })
 export class ArchiveView {
   private readonly wire = inject(ApiClient);
-  protected readonly TABLES = TABLES;
   protected readonly file = signal<File | null>(null);
   /** How much of the file has been sent, 0 to 1; null while nothing is. */
   protected readonly sent = signal<number | null>(null);

@@ -1,4 +1,4 @@
-import { countedOf, makeLineOf, plainWords, saidOf, type Batch, type MakeLine } from '@oat-crock/core';
+import { countedOf, FAULTS, makeLineOf, plainWords, saidOf, type Batch, type MakeLine } from '@oat-crock/core';
 import type { MakesAsked, MakesFilter, MakesFound } from '@oat-crock/contract/api';
 import { lotCode } from '../../shared/ui/lot-code';
 import { named, tell, textOf } from '../../shared/ui/said';
@@ -58,7 +58,8 @@ const isAsked = (line: MakeLine, { states, methodId, fromMs, untilMs, taste }: M
 function textFound(batch: Batch, line: MakeLine): string {
   const { name, method, startedMs } = line;
   const day = written(startedMs, 'dayYear');
-  return plainWords([name, named(method), lotCode(batch), day, ...saidOf(batch)].join(' '));
+  const wrong = batch.complaints.map((fault) => named(FAULTS[fault].seen));
+  return plainWords([name, named(method), lotCode(batch), day, ...wrong, ...saidOf(batch)].join(' '));
 }
 
 /** By a figure, what has none last; makes of one figure by when they were begun. */

@@ -12,6 +12,7 @@ import { InStock } from './in-stock';
 import { EVERYTHING, filterAt, fromAddress, toAddress, type LookedFor } from './kept-filters';
 import { foundHere } from './ledger-rows';
 import { LedgerPlace } from './ledger';
+import { FoundBefore } from './make-finder';
 import { drawTrace } from './trace-geometry';
 import { TraceView } from './trace-view';
 
@@ -233,6 +234,27 @@ describe('the ledger', () => {
     await until(() => asked.at(-1)!.find === 'quay');
     await page.click(/^Forget the search/);
     expect(page.element.querySelector('.kept')).toBeNull();
+  });
+
+  it('shows who comes back what was found last, while the server is asked anew', async () => {
+    const told: MakesFound = { found: 1, all: 31, makes: [makeLineOf(replay(LATER)!)] };
+    let answers: (told: MakesFound) => void = () => undefined;
+    const wire = { makes: () => new Promise<MakesFound>((resolve) => (answers = resolve)) };
+    const provided = [
+      { provide: ApiClient, useValue: wire },
+      { provide: FoundBefore, useValue: new FoundBefore() },
+    ];
+    const first = await pageOf(LedgerPlace, EARLIER, NOW, {}, provided);
+    await turns(10);
+    expect(first.text()).not.toContain('of 31');
+    answers(told);
+    await until(() => first.text().includes('1 make of 31'));
+    const again = await pageOf(LedgerPlace, EARLIER, NOW, {}, provided);
+    expect(again.text()).toContain('1 make of 31');
+    await turns(10);
+    answers({ ...told, found: 0, all: 32, makes: [] });
+    await until(() => again.text().includes('of 32'));
+    expect(again.text()).not.toContain('Late pots');
   });
 
   it('puts what is looked for into an address and reads it back, leaving aside what cannot be', () => {

@@ -20,6 +20,12 @@ interface Sorted {
 
 const NEWEST_FIRST: Sorted = { sort: 'started', descending: true };
 
+/** The first lines that were found last: who comes back to the ledger sees them at once, until the server has answered anew. */
+@Injectable({ providedIn: 'root' })
+export class FoundBefore {
+  last: { readonly asked: MakesAsked; readonly told: MakesFound } | null = null;
+}
+
 /**
  * The makes that are looked for, a part at a time as they come into view: asked of the kitchen's server, which knows all of them;
  * where that does not answer, found among those that this page has.
@@ -27,6 +33,7 @@ const NEWEST_FIRST: Sorted = { sort: 'started', descending: true };
 @Injectable()
 export class MakeFinder {
   private readonly wire = inject(ApiClient);
+  private readonly before = inject(FoundBefore);
   private readonly store = inject(Store);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
   private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
@@ -60,6 +67,8 @@ export class MakeFinder {
 
   look(filter: MakesFilter): void {
     this.filter.set(filter);
+    const { last } = this.before;
+    if (this.turn === 0 && last && dequal(last.asked, this.asking(0))) this.take(last.told, 0);
   }
 
   sortBy(sort: MakesSortedBy, descending: boolean): void {
@@ -84,15 +93,24 @@ export class MakeFinder {
     if (this.parts.has(part) || (part > 0 && part * PART >= this.lines().length)) return;
     this.parts.add(part);
     const turn = this.turn;
-    const asked = { ...this.filter()!, ...this.sorted(), skip: part * PART, take: PART };
+    const asked = this.asking(part);
     const told = await this.answer(asked);
     if (turn !== this.turn) return;
+    if (part === 0) this.before.last = { asked, told };
+    this.take(told, asked.skip);
+  }
+
+  private asking(part: number): MakesAsked {
+    return { ...this.filter()!, ...this.sorted(), skip: part * PART, take: PART };
+  }
+
+  private take(told: MakesFound, skip: number): void {
     this.all.set(told.all);
     this.lines.update((before) => {
       // Where as many are found as before, those that stood there stay until others come.
       const isSame = before.length === told.found;
       const lines = Array.from({ length: told.found }, (_, i) => (isSame ? before[i] : undefined));
-      told.makes.forEach((line, i) => (lines[asked.skip + i] = line));
+      told.makes.forEach((line, i) => (lines[skip + i] = line));
       return lines;
     });
   }

@@ -1,16 +1,18 @@
-import type { ArchiveReport } from '@oat-crock/contract/api';
+import type { ArchiveReport, MakesAsked } from '@oat-crock/contract/api';
 import { HttpErrorResponse } from '@angular/common/http';
 import { follow, makeLineOf, type Entry, type EntryBody, type Gear } from '@oat-crock/core';
-import { unzipSync } from 'fflate';
+import { BlobReader, TextWriter, ZipReader, type FileEntry } from '@zip.js/zip.js';
 import { Engine } from '../../engine/engine';
 import { ApiClient } from '../../state/api-client';
 import { Paper } from '../../shared/paper/paper';
 import { pageOf } from '../../testing/page';
-import { until } from '../../testing/until';
+import { turns, until } from '../../testing/until';
 import { ArchiveView } from './archive';
+import { ArchiveOut } from './archive-out';
 import { PeriodForm } from './period-form';
 import { periodPaper } from './period-paper';
 import { recallPaper } from './recall-paper';
+import { zipOf } from './zip-file';
 import { batchOf, DAY, FEW, make, NOW } from '../../testing/soured-makes';
 
 describe('the list to call by', () => {
@@ -117,6 +119,23 @@ describe('some days on paper', () => {
   });
 });
 
+/** What the browser is handed as files from now on. */
+function handedOut(): Blob[] {
+  const handed: Blob[] = [];
+  spyOn(URL, 'createObjectURL').and.callFake((blob) => {
+    handed.push(blob as Blob);
+    return 'blob:nothing';
+  });
+  spyOn(HTMLAnchorElement.prototype, 'click');
+  return handed;
+}
+
+/** The files of a ZIP as text, by name. */
+async function filesIn(zip: Blob): Promise<Map<string, string>> {
+  const entries = (await new ZipReader(new BlobReader(zip)).getEntries()) as FileEntry[];
+  return new Map(await Promise.all(entries.map(async (e) => [e.filename, await e.getData(new TextWriter())] as const)));
+}
+
 describe('the records of some days', () => {
   it('come as one file, a PDF for each make, by its lot', async () => {
     const logs = [make(41, 3, 300), make(42, 2, 320)];
@@ -128,12 +147,7 @@ describe('the records of some days', () => {
     const set: object[] = [];
     const bytes = (page: object) => Promise.resolve(new Uint8Array([set.push(page)]));
     const engine = { follow: (batch: ReturnType<typeof batchOf>) => Promise.resolve(follow(batch, NOW, FEW)) };
-    const handed: Blob[] = [];
-    spyOn(URL, 'createObjectURL').and.callFake((blob) => {
-      handed.push(blob as Blob);
-      return 'blob:nothing';
-    });
-    spyOn(HTMLAnchorElement.prototype, 'click');
+    const handed = handedOut();
     const page = await pageOf(PeriodForm, [], NOW, {}, [
       { provide: ApiClient, useValue: wire },
       { provide: Paper, useValue: { bytes } },
@@ -143,9 +157,69 @@ describe('the records of some days', () => {
     expect(button.textContent).toContain('ZIP of PDFs');
     button.click();
     await until(() => handed.length === 1);
-    const files = unzipSync(new Uint8Array(await handed[0]!.arrayBuffer()));
-    expect(Object.keys(files)).toEqual(['record-260502-0P41.pdf', 'record-260503-0P42.pdf']);
+    expect([...(await filesIn(handed[0]!)).keys()]).toEqual(['record-260502-0P41.pdf', 'record-260503-0P42.pdf']);
     expect(JSON.stringify(set[0])).toContain('Pot 41');
+  });
+});
+
+describe('the archive with its papers', () => {
+  const logs = [make(51, 3, 300), make(52, 2, 320)];
+  const archive = () =>
+    zipOf(
+      (async function* () {
+        yield await Promise.resolve({ name: 'manifest.json', bytes: new TextEncoder().encode('{"is":"an archive"}') });
+      })(),
+    );
+  const engine = { follow: (batch: ReturnType<typeof batchOf>) => Promise.resolve(follow(batch, NOW, FEW)) };
+  const open = async (bytes: () => Promise<Uint8Array>, told = archive) => {
+    const wire = {
+      archive: told,
+      makes: ({ skip }: MakesAsked) =>
+        Promise.resolve({ found: 2, all: 2, makes: [makeLineOf(batchOf(logs[skip === 0 ? 0 : 1]!))] }),
+      batch: (id: string) => Promise.resolve(logs.find((log) => log[0]!.batchId === id)!),
+      room: () => Promise.resolve([]),
+    };
+    return pageOf(ArchiveOut, [], NOW, {}, [
+      { provide: ApiClient, useValue: wire },
+      { provide: Paper, useValue: { bytes } },
+      { provide: Engine, useValue: engine },
+    ]);
+  };
+  const WITH = 'The same with records and labels (PDF)';
+
+  it('has what it had as it was, and behind it a record and a label of each make that ended', async () => {
+    const handed = handedOut();
+    const page = await open(() => Promise.resolve(new TextEncoder().encode('a page')));
+    await page.click(WITH);
+    await until(() => handed.length === 1);
+    const files = await filesIn(handed[0]!);
+    expect(files.get('manifest.json')).toBe('{"is":"an archive"}');
+    expect([...files.keys()].slice(1).sort()).toEqual([
+      'paper/label-260502-0P51.pdf',
+      'paper/label-260503-0P52.pdf',
+      'paper/record-260502-0P51.pdf',
+      'paper/record-260503-0P52.pdf',
+    ]);
+    expect(files.get('paper/label-260502-0P51.pdf')).toBe('a page');
+  });
+
+  it('says how far it is, is stopped with nothing handed out, and says where the server is away', async () => {
+    const handed = handedOut();
+    let next: () => void = () => undefined;
+    const page = await open(() => new Promise((resolve) => (next = () => resolve(new Uint8Array([1])))));
+    await page.click(WITH);
+    await until(() => page.text().includes('0 of 2 makes put on paper'));
+    await page.click('Stop');
+    next();
+    await turns(20);
+    expect(page.text()).toContain(WITH);
+    const away = await open(
+      () => Promise.reject(new Error()),
+      () => Promise.reject(new Error()),
+    );
+    await away.click(WITH);
+    await until(() => away.element.querySelector('[role=alert]') !== null);
+    expect(handed.length).toBe(0);
   });
 });
 

@@ -1,17 +1,15 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { methodOf, replay, type Batch, type MakeLine } from '@oat-crock/core';
+import { replay, type Batch, type MakeLine } from '@oat-crock/core';
 import { Store } from '@ngrx/store';
 import { recordsFeature } from '../../state/records.feature';
-import { Engine } from '../../engine/engine';
-import { WholeMakes } from '../../state/whole-makes';
 import { ApiClient } from '../../state/api-client';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { DayField } from '../../shared/ui/day-field';
 import { dayOf, noonOf } from '../../shared/ui/days';
-import { lotCode } from '../../shared/ui/lot-code';
+import { MakePapers, type MakePaper } from './make-papers';
 import { fileName, saveFile } from '../../shared/ui/save-file';
-import { named, SayPipe, tell } from '../../shared/ui/said';
+import { SayPipe, tell } from '../../shared/ui/said';
 
 const DAY_MS = 86_400_000;
 /** So many days are offered first. */
@@ -65,9 +63,7 @@ const AT_ONCE = 6;
 export class PeriodForm {
   private readonly wire = inject(ApiClient);
   private readonly gear = inject(Store).selectSignal(recordsFeature.selectGearHere);
-  private readonly lots = inject(Store).selectSignal(recordsFeature.selectLots);
-  private readonly whole = inject(WholeMakes);
-  private readonly engine = inject(Engine);
+  private readonly papers = inject(MakePapers);
   private readonly paper = inject(Paper);
   private readonly clock = inject(KitchenClock);
   protected readonly fromMs = signal(noonOf(dayOf(this.clock.nowMs() - DAYS * DAY_MS)));
@@ -91,27 +87,19 @@ export class PeriodForm {
   /** The record of each make of these days, as one file of PDFs. */
   protected records(): Promise<void> {
     return this.hand(async (fromMs, untilMs) => {
-      const [{ recordPaper }, { zipSync }] = await Promise.all([
-        import('../../shared/log/record-paper'),
-        import('fflate'),
-      ]);
-      const lines = await this.lines(fromMs, untilMs);
-      const files: Record<string, Uint8Array> = {};
-      for (const [i, { id }] of lines.entries()) {
-        this.say(tell('page.ledger.period.setting', { done: i, all: lines.length }), false);
-        const whole = await this.whole.read(id);
-        if (!whole) continue;
-        const { batch, house } = whole;
-        const nowMs = this.clock.nowMs();
-        const followed = await this.engine.follow(batch, nowMs, 'look', house);
-        const head = { method: named(methodOf(batch).name), nowMs, lots: this.lots() };
-        files[`record-${lotCode(batch)}.pdf`] = await this.paper.bytes(recordPaper(batch, followed, head));
-      }
-      const name = fileName(tell('page.ledger.period.recordsFile', this.days()));
-      // A PDF is packed already.
-      saveFile(`${name}.zip`, new Blob([zipSync(files, { level: 0 }) as BlobPart], { type: 'application/zip' }));
+      const [{ zipOf }, lines] = await Promise.all([import('./zip-file'), this.lines(fromMs, untilMs)]);
+      const zip = await zipOf(this.recordsOf(lines));
+      saveFile(`${fileName(tell('page.ledger.period.recordsFile', this.days()))}.zip`, zip);
       return lines.length;
     });
+  }
+
+  private async *recordsOf(lines: readonly MakeLine[]): AsyncGenerator<MakePaper> {
+    for (const [done, { id }] of lines.entries()) {
+      this.say(tell('page.ledger.period.setting', { done, all: lines.length }), false);
+      const record = await this.papers.record(id);
+      if (record) yield record;
+    }
   }
 
   private readonly days = () => ({ from: dayOf(this.fromMs()), until: dayOf(this.untilMs()) });

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { type Batch, type Followed, amount } from '@oat-crock/core';
 import { sameHourOn } from '@oat-crock/calendar';
 import { written } from '../../shared/ui/dates';
-import { textOf, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
+import { textOf, untitled, SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { mass, temp, grams } from '../../shared/ui/words';
 import { kitchenZone } from '../../shared/ui/zone';
 import { lotCode } from '../../shared/ui/lot-code';
@@ -70,7 +70,7 @@ export class LabelPanel {
         what: tell('page.make.labelPanel.contains'),
         says: contains.length ? contains.map(textOf).join(', ') : tell('page.make.labelPanel.noAllergenReckonedHere'),
       },
-      { what: tell('page.make.labelPanel.of'), says: ingredients.map(textOf).join(', ') },
+      { what: tell('page.make.labelPanel.of'), says: ingredients.map(untitled).join(', ') },
       {
         what: tell('page.make.labelPanel.inG'),
         says: tell('page.make.labelPanel.kcalFatProteinSugars', {

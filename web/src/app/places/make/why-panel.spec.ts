@@ -35,8 +35,20 @@ describe('Why?', () => {
     expect(causes.length).toBe(3);
     expect(causes[0]).toMatch(/(most likely|quite possible), \d+ %/);
     expect(page.text()).toContain('Next time:');
+    expect(page.text()).not.toContain('[object');
     await page.click('All causes');
     expect(page.element.querySelectorAll('h3').length).toBeGreaterThan(3);
+  });
+
+  it('writes what is wrong with it in the log once, and asks that first when it is opened again', async () => {
+    const { page, ask } = await open(1250);
+    await ask('too-sour');
+    await page.click('Write it in the log');
+    expect(page.written().map(({ body }) => body)).toEqual([{ type: 'complaint', fault: 'too-sour' }]);
+    const again = (await open(1250, [1240, { type: 'complaint', fault: 'thin' }])).page;
+    await until(() => again.element.querySelector('h3') !== null);
+    expect(again.text()).toContain('It stands in the log');
+    expect(again.text()).not.toContain('Write it in the log');
   });
 
   it('decides the next make so, and keeps it as a method of one’s own', async () => {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  resource,
+  untracked,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
@@ -11,9 +20,11 @@ import {
   type ExplainedCause,
   type FaultId,
   percent,
+  type Text,
 } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
 import { KitchenClock } from '../../state/kitchen-clock';
+import { Logger } from '../../state/logger';
 import { DraftActions } from '../../state/draft.feature';
 import { selectKitchen } from '../../state/kitchen';
 import { OwnCultures } from '../../state/own-cultures';
@@ -21,7 +32,8 @@ import { knownOf, learnedFeature } from '../../state/learned.feature';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { roomFeature } from '../../state/room.feature';
 import { OptionField } from '../../shared/ui/option-field';
-import { SaidPipe, tell, SayPipe, quantity } from '../../shared/ui/said';
+import { SaidPipe, tell, SayPipe, quantity, textOf } from '../../shared/ui/said';
+import { listed } from '../../shared/ui/words';
 
 /** Causes shown before the rest is asked for. */
 const SHOWN = 3;
@@ -45,9 +57,15 @@ export class WhyPanel {
   private readonly gear = this.store.selectSignal(recordsFeature.selectGear);
   private readonly learned = this.store.selectSignal(learnedFeature.selectPooled);
   private readonly cultures = inject(OwnCultures);
+  private readonly logger = inject(Logger);
 
   private readonly batchId = computed(() => this.batch().id);
-  protected readonly fault = linkedSignal<string, FaultId | null>({ source: this.batchId, computation: () => null });
+  protected readonly fault = linkedSignal<string, FaultId | null>({
+    source: this.batchId,
+    computation: () => untracked(this.batch).complaints.at(-1) ?? null,
+  });
+  /** What was asked about is written in the log: the make is found by it. */
+  protected readonly isKept = computed(() => this.batch().complaints.some((fault) => fault === this.fault()));
   protected readonly all = linkedSignal({ source: this.fault, computation: () => false });
   protected readonly faults = computed(() =>
     faultsOf(plannedOf(this.batch()).stages).map((id) => ({ id, label: FAULTS[id].seen })),
@@ -90,6 +108,14 @@ export class WhyPanel {
             : tell('page.make.whyPanel.unlikely');
     return `${word}, ${quantity(percent(100 * chance, 0))}`;
   }
+
+  /** What is wrong with it stays with the make. */
+  protected keep(fault: FaultId): void {
+    this.logger.write(this.batch().id, { type: 'complaint', fault });
+  }
+
+  /** What is chosen otherwise, in a row. */
+  protected readonly changes = (words: readonly Text[]): string => listed(words.map(textOf));
 
   /** The next make of it is decided with what would mend this. */
   protected decideSo(cause: ExplainedCause): void {

@@ -130,6 +130,7 @@ export function factsOf(sheet: MakeSheet, currency: string, keepsLonger = ''): r
       value: tell('page.methods.sheetFacts.kcal', { energy: amountOf(nutrition.energyKcal, 0) }),
       more: listed([
         tell('page.methods.sheetFacts.fat', { fat: grams(nutrition.fatG, 1) }),
+        tell('page.methods.sheetFacts.saturates', { saturates: grams(nutrition.saturatesG, 1) }),
         tell('page.methods.sheetFacts.protein', { protein: grams(nutrition.proteinG, 1) }),
         tell('page.methods.sheetFacts.salt', { salt: grams(nutrition.saltG, 1) }),
         ...(nutrition.alcoholG >= TRACE_OF_ALCOHOL_G

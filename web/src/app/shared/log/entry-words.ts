@@ -1,5 +1,6 @@
 import {
   countedOf,
+  FAULTS,
   type Counted,
   type EntryBody,
   type FinishedStock,
@@ -94,6 +95,8 @@ export function entryWords(body: EntryBody, names: LineNames = {}): string {
       return tell('page.log.entryWords.stored', { count: countWords(body, called), where: body.where });
     case 'placed':
       return tell('page.log.entryWords.placed', { place: body.place });
+    case 'complaint':
+      return tell('page.log.entryWords.complaint', { seen: FAULTS[body.fault].seen });
     case 'discarded':
       return body.by
         ? tell('page.log.entryWords.discardedBy', { by: body.by, reason: body.reason })

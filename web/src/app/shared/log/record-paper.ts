@@ -4,7 +4,7 @@ import { writtenLater } from './written-later';
 import { entryWords, type LineNames } from './entry-words';
 import { lineNamesIn } from './timed-log';
 import { A4_PT, bold, onA4, ruled, soft } from '../paper/parts';
-import { textOf, tell } from '../ui/said';
+import { textOf, untitled, tell } from '../ui/said';
 import { written } from '../ui/dates';
 import { dayTime, mass } from '../ui/words';
 import { lotCode } from '../ui/lot-code';
@@ -156,7 +156,7 @@ function outcome({ ended }: Batch, { outcome: { label, byproducts }, balanceEnd 
             ],
           ]
         : []),
-      [{ text: tell('page.make.recordPaper.of'), style: 'soft' }, { text: label.ingredients.map(textOf).join(', ') }],
+      [{ text: tell('page.make.recordPaper.of'), style: 'soft' }, { text: label.ingredients.map(untitled).join(', ') }],
       [
         { text: tell('page.make.recordPaper.contains'), style: 'soft' },
         { text: label.contains.map(textOf).join(', ') || tell('page.make.recordPaper.nothingReckonedHere') },

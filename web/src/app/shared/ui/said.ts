@@ -108,6 +108,12 @@ export function titled(name: Text): string {
   return words.charAt(0).toLocaleUpperCase() + words.slice(1);
 }
 
+/** The same within a line. */
+export function untitled(name: Text): string {
+  const words = textOf(name);
+  return words.charAt(0).toLocaleLowerCase() + words.slice(1);
+}
+
 /** A name in a template. Impure as the words may change under it. */
 @Pipe({ name: 'named', pure: false })
 export class NamedPipe implements PipeTransform {

@@ -3,7 +3,7 @@ import { amount, type Batch, listOf, type PotLabel, temp } from '@oat-crock/core
 import { written } from '../../../shared/ui/dates';
 import { noonOf } from '../../../shared/ui/days';
 import { lotCode } from '../../../shared/ui/lot-code';
-import { quantity, tell, textOf } from '../../../shared/ui/said';
+import { quantity, tell, textOf, untitled } from '../../../shared/ui/said';
 import { grams, mass } from '../../../shared/ui/words';
 import type { LabelPart } from './label-fit';
 
@@ -44,7 +44,7 @@ export function labelParts(
     label.warns.length > 0 && { is: 'warns', weight: 'bold', text: label.warns.map(textOf).join(' ') },
     wish.ingredients && {
       ...{ is: 'ingredients', weight: 'plain' },
-      text: tell('page.ledger.label.ingredients', { all: listOf(ingredients, 'comma') }),
+      text: tell('page.ledger.label.ingredients', { all: listOf(ingredients.map(untitled), 'comma') }),
     },
     {
       ...{ is: 'keep', weight: 'plain' },
@@ -59,6 +59,9 @@ export function labelParts(
         kj: amount(per.energyKJ, 0),
         kcal: amount(per.energyKcal, 0),
         fat: grams(per.fatG, 1),
+        saturates: grams(per.saturatesG, 1),
+        // Milk has no starch: its carbohydrate is its sugars.
+        carbohydrate: grams(per.sugarsG, 1),
         sugars: grams(per.sugarsG, 1),
         protein: grams(per.proteinG, 1),
         salt: grams(per.saltG, 2),
