@@ -1,5 +1,5 @@
-import type { ResourceProfile } from './resource-profile.js';
-import { UNMET, type Job, type Mode } from './instance.js';
+import { UNMET } from './instance.js';
+import { packedProfile, type PackedInstance, type PackedJob } from './packed-instance.js';
 
 /** What a search through every mode found. */
 export interface Exact {
@@ -12,34 +12,37 @@ export interface Exact {
   readonly looks: number;
 }
 
-const isAlike = (a: Job, b: Job) => a.alike !== undefined && a.alike === b.alike;
+const isAlike = (a: PackedJob, b: PackedJob) => a.alike !== undefined && a.alike === b.alike;
 
 /** Costs closer than this are the same. */
 export const SAME = 1e-6;
 
 /**
- * Depth-first branch and bound over the modes of some jobs beside what stands on a resource profile already: at each node every job
- * that is still open costs at least the cheapest of its modes that still fits (Land & Doig 1960). The job that lost most
- * by what was placed is placed next.
+ * Depth-first branch and bound over the modes of all jobs: at each node every job that is still open costs at least the cheapest
+ * of its modes that still fits (Land & Doig 1960). The job that lost most by what was placed is placed next.
  *
  * @param below only what costs less than this is looked for
  * @param mostLooks where it gives up, to be told by `proven`
  */
-export function bestPicks(jobs: readonly Job[], profile: ResourceProfile, below: number, mostLooks: number): Exact {
+export function bestPicks(instance: PackedInstance, below: number, mostLooks: number): Exact {
+  const { jobs } = instance;
+  const profile = packedProfile(instance);
   let looks = 0;
-  const fits = (mode: Mode) => ++looks > 0 && profile.fits(mode);
   let best = below;
   let found: number[] | null = null;
   const picks = jobs.map(() => UNMET);
-  const least = jobs.map(({ modes, unmetCost }) => Math.min(modes[0]?.cost ?? Infinity, unmetCost));
+  const least = jobs.map(({ costs, unmetCost }) => Math.min(costs[0] ?? Infinity, unmetCost));
 
   /** The first mode from a place on that fits; the number of modes where none is cheaper than to leave the job. */
-  const firstFit = ({ modes, unmetCost }: Job, from: number): number => {
-    let o = from;
-    while (o < modes.length && modes[o]!.cost < unmetCost && !fits(modes[o]!)) o++;
-    return o < modes.length && modes[o]!.cost < unmetCost ? o : modes.length;
+  const firstFit = (job: PackedJob, from: number): number => {
+    const { costs, unmetCost } = job;
+    for (let mode = from; mode < costs.length && costs[mode]! < unmetCost; mode++) {
+      looks++;
+      if (profile.fits(job, mode)) return mode;
+    }
+    return costs.length;
   };
-  const costAt = (job: Job, o: number) => (o < job.modes.length ? job.modes[o]!.cost : job.unmetCost);
+  const costAt = ({ costs, unmetCost }: PackedJob, mode: number) => costs[mode] ?? unmetCost;
 
   const descend = (open: readonly number[], froms: readonly number[], spent: number): void => {
     if (looks > mostLooks) return;
@@ -63,18 +66,19 @@ export function bestPicks(jobs: readonly Job[], profile: ResourceProfile, below:
     // Of jobs that are alike the first that is placed has the earliest mode: the others look on from there.
     const lookFrom = (o: number) => otherFirsts.map((f, i) => (isAlike(jobs[others[i]!]!, job) ? Math.max(f, o) : f));
     const beside = rest - costs[at]!;
-    for (let o = firsts[at]!; o < job.modes.length; o++) {
-      const mode = job.modes[o]!;
-      if (mode.cost >= job.unmetCost || spent + beside + mode.cost >= best - SAME || looks > mostLooks) break;
-      if (!fits(mode)) continue;
-      profile.put(mode);
+    for (let o = firsts[at]!; o < job.costs.length; o++) {
+      const cost = job.costs[o]!;
+      if (cost >= job.unmetCost || spent + beside + cost >= best - SAME || looks > mostLooks) break;
+      looks++;
+      if (!profile.fits(job, o)) continue;
+      profile.put(job, o);
       picks[j] = o;
-      descend(others, lookFrom(o), spent + mode.cost);
-      profile.take(mode);
+      descend(others, lookFrom(o), spent + cost);
+      profile.take(job, o);
     }
     picks[j] = UNMET;
     if (spent + beside + job.unmetCost < best - SAME)
-      descend(others, lookFrom(job.modes.length), spent + job.unmetCost);
+      descend(others, lookFrom(job.costs.length), spent + job.unmetCost);
   };
 
   descend(

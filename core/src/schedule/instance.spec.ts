@@ -5,6 +5,7 @@ import { someModes } from '../testing/instances.js';
 import { emptyProfile } from './resource-profile.js';
 import { lowerBound } from './bound.js';
 import { bestPicks } from './exact.js';
+import { packed } from './packed-instance.js';
 import { costOfChoice, mergedUses, UNMET, type Picks, type Instance, type Use } from './instance.js';
 import { search, searchFor, type Searched } from './search.js';
 
@@ -75,7 +76,7 @@ describe('placing jobs on scarce resources', () => {
         const best = byTryingAll(instance);
         const { cost, rises } = lowerBound(instance, best, 60);
         expect(cost).toBeLessThanOrEqual(best + 1e-6);
-        const exact = bestPicks(instance.jobs, emptyProfile(instance), Infinity, 1e6);
+        const exact = bestPicks(packed(instance), Infinity, 1e6);
         exact.picks!.forEach((pick, j) => {
           if (pick !== UNMET) expect(cost + rises[j]![pick]!).toBeLessThanOrEqual(best + 1e-6);
         });
@@ -110,7 +111,7 @@ describe('placing jobs on scarce resources', () => {
         const apart = { ...twins, jobs: twins.jobs.map((job, j) => ({ ...job, alike: j })) };
         const best = byTryingAll(twins);
         for (const instance of [twins, apart]) {
-          const exact = bestPicks(instance.jobs, emptyProfile(instance), Infinity, 1e6);
+          const exact = bestPicks(packed(instance), Infinity, 1e6);
           expect(exact.proven).toBeTrue();
           expect(exact.cost).toBeCloseTo(best, 6);
         }

@@ -1,8 +1,9 @@
 import type { Random } from '../random/random.js';
-import { emptyProfile, type ResourceProfile } from './resource-profile.js';
-import { lowerBound } from './bound.js';
+import { bounding, type Bound } from './bound.js';
 import { bestPicks, SAME } from './exact.js';
-import { UNMET, type Job, type Picks, type Instance, type Mode } from './instance.js';
+import { UNMET, type Instance, type Picks } from './instance.js';
+import { packed, packedProfile, withModes, type PackedInstance } from './packed-instance.js';
+import { ruinAndRecreate, type Improving } from './ruin-recreate.js';
 
 /** How far a search has come. */
 export interface Searched {
@@ -15,53 +16,62 @@ export interface Searched {
   readonly round: number;
 }
 
-/** Rounds of the bound, looks at the whole and at a part, and how many jobs are placed anew at once. */
-const BOUND_ROUNDS = 120;
+/** Steps of ruin and recreate in a round, and rounds of the bound at a time. */
+const STEPS = 100;
+const BOUND_ROUNDS = 100;
+/** Looks at the whole: at once, and within a better bound. */
 const QUICK_LOOKS = 20_000;
 const WHOLE_LOOKS = 120_000;
-const PART_LOOKS = 8_000;
-const PART = { least: 3, most: 7 } as const;
-/** The bound is sought, and the whole tried within it, first after so many rounds, then each time after three times as many. */
-const FIRST_WHOLE = 8;
-/** With so few jobs the bound comes at once, and need not be sought for long. */
-const FEW = { jobs: 6, boundRounds: 40 } as const;
-const WHOLE_LATER = 3;
+/** The bound is sought a little further, and the whole tried within it, first in this round and then each time after twice as many. */
+const FIRST_BOUND = 6;
+const BOUND_LATER = 2;
+/** With so few of its modes left it is worth beginning anew among them. */
+const MUCH_LESS = 0.8;
 
-/** The mode each job was given, or null where it was left out. */
-type Chosen = readonly (Mode | null)[];
-
-/** What is searched in: modes that may still be part of a better choice, the best that is known, and what none is below. */
+/** What is searched in, the best that is known, and what none is below. */
 interface Standing {
-  readonly jobs: readonly Job[];
-  readonly chosen: Chosen;
+  /** Modes that may still be part of a better choice, by their places among all of them. */
+  readonly kept: readonly Int32Array[];
+  /** The mode of each job by its place among all of them, or none. */
+  readonly picks: Int32Array;
   readonly cost: number;
   readonly bound: number;
 }
 
 /**
- * Looks for the best choice, and gives what it has after every round: greedily first, then whole where that can be
- * proven, else by taking a few jobs out of the plan and placing them anew as well as they can be (large neighbourhood search,
- * Shaw 1998), among fewer and fewer modes as the bound rules them out. May be stopped after any round.
+ * Looks for the best choice, and gives what it has after every round: greedily first, then whole where that can be proven at once,
+ * else by ruin and recreate, among fewer and fewer modes as the bound rules them out. May be stopped after any round.
  */
 export function* search(instance: Instance, random: Random): Generator<Searched, void, void> {
-  let standing = begun(instance);
+  const all = packed(instance);
+  let standing = begun(all);
   const told = (round: number): Searched => {
-    const { chosen, cost, bound } = standing;
-    const picks = chosen.map((mode, j) => (mode ? instance.jobs[j]!.modes.indexOf(mode) : UNMET));
-    return { picks, cost, bound: Math.min(bound, cost), proven: cost <= bound + SAME, round };
+    const { picks, cost, bound } = standing;
+    return { picks: [...picks], cost, bound: Math.min(bound, cost), proven: cost <= bound + SAME, round };
   };
   const over = () => standing.cost <= standing.bound + SAME;
   yield told(0);
   if (over()) return;
-
-  standing = whole(standing, instance, QUICK_LOOKS);
+  standing = whole(standing, all, QUICK_LOOKS);
   yield told(1);
-  let nextWhole: number = instance.jobs.length <= FEW.jobs ? 2 : FIRST_WHOLE;
+
+  const fitting = standing.kept;
+  const prices = bounding(withModes(all, fitting));
+  let among = standing.kept;
+  let improving = improvingFrom(standing, all, random);
+  let nextBound: number = FIRST_BOUND;
   for (let round = 2; !over(); round++) {
-    if (round === nextWhole) {
-      nextWhole *= WHOLE_LATER;
-      standing = whole(ruledOut(standing, instance), instance, WHOLE_LOOKS);
-    } else standing = placedAnew(standing, instance, somePart(standing, instance, random));
+    improving.step(STEPS);
+    standing = withBest(standing, among, improving);
+    if (round === nextBound) {
+      nextBound *= BOUND_LATER;
+      const { cost } = standing;
+      standing = whole(ruledOut(standing, all, fitting, prices.advance(BOUND_ROUNDS, cost)), all, WHOLE_LOOKS);
+      if (standing.cost < cost - SAME || modesIn(standing.kept) < MUCH_LESS * modesIn(among)) {
+        among = standing.kept;
+        improving = improvingFrom(standing, all, random);
+      }
+    }
     yield told(round);
   }
 }
@@ -77,99 +87,71 @@ export function searchFor(instance: Instance, random: Random, rounds: number): S
 }
 
 /** Modes that fit nowhere left out; one job after the other placed, that with the fewest modes first, each as cheaply as it can. */
-function begun(instance: Instance): Standing {
-  const empty = emptyProfile(instance);
-  const jobs = instance.jobs.map((job) => ({
-    ...job,
-    modes: job.modes.filter((mode) => mode.cost < job.unmetCost && empty.fits(mode)),
-  }));
-  const profile = emptyProfile(instance);
-  const chosen: (Mode | null)[] = jobs.map(() => null);
-  const order = jobs.map((_, j) => j).sort((a, b) => jobs[a]!.modes.length - jobs[b]!.modes.length || a - b);
+function begun(all: PackedInstance): Standing {
+  const { jobs } = all;
+  const profile = packedProfile(all);
+  const kept = jobs.map((job) =>
+    Int32Array.from(job.costs.keys()).filter((m) => job.costs[m]! < job.unmetCost && profile.fits(job, m)),
+  );
+  const picks = new Int32Array(jobs.length).fill(UNMET);
+  const order = jobs.map((_, j) => j).sort((a, b) => kept[a]!.length - kept[b]!.length || a - b);
   for (const j of order) {
-    const mode = jobs[j]!.modes.find((w) => profile.fits(w));
-    if (!mode) continue;
-    chosen[j] = mode;
-    profile.put(mode);
+    const mode = kept[j]!.find((m) => profile.fits(jobs[j]!, m));
+    if (mode === undefined) continue;
+    picks[j] = mode;
+    profile.put(jobs[j]!, mode);
   }
-  const bound = jobs.reduce((sum, { modes, unmetCost }) => sum + Math.min(unmetCost, modes[0]?.cost ?? Infinity), 0);
-  return { jobs, chosen, cost: costOf(jobs, chosen), bound };
+  const cheapest = kept.map((modes, j) => (modes.length > 0 ? jobs[j]!.costs[modes[0]!]! : Infinity));
+  const bound = jobs.reduce((sum, { unmetCost }, j) => sum + Math.min(unmetCost, cheapest[j]!), 0);
+  const cost = jobs.reduce((sum, { costs, unmetCost }, j) => sum + (costs[picks[j]!] ?? unmetCost), 0);
+  return { kept, picks, cost, bound };
 }
 
-const costOf = (jobs: readonly Job[], chosen: Chosen) =>
-  chosen.reduce((sum, mode, j) => sum + (mode?.cost ?? jobs[j]!.unmetCost), 0);
-
-function profileOf(instance: Instance, chosen: Chosen): ResourceProfile {
-  const profile = emptyProfile(instance);
-  for (const mode of chosen) if (mode) profile.put(mode);
-  return profile;
-}
+/** Picks among some modes, as picks among all of them. */
+const amongAll = (picks: ArrayLike<number>, kept: readonly Int32Array[]) =>
+  Int32Array.from(kept, (modes, j) => (picks[j] === UNMET ? UNMET : modes[picks[j]!]!));
 
 /** All jobs at once, with so many looks; where that ends, what was found is the best there is. */
-function whole(standing: Standing, instance: Instance, looks: number): Standing {
-  const { jobs, cost } = standing;
-  const exact = bestPicks(jobs, emptyProfile(instance), cost, looks);
-  const chosen = exact.picks?.map((pick, j) => (pick === UNMET ? null : jobs[j]!.modes[pick]!)) ?? standing.chosen;
+function whole(standing: Standing, all: PackedInstance, looks: number): Standing {
+  const { kept, cost, picks } = standing;
+  const exact = bestPicks(withModes(all, kept), cost, looks);
   const best = exact.picks ? exact.cost : cost;
-  return { ...standing, chosen, cost: best, bound: exact.proven ? best : standing.bound };
+  return {
+    kept,
+    picks: exact.picks ? amongAll(exact.picks, kept) : picks,
+    cost: best,
+    bound: exact.proven ? best : standing.bound,
+  };
 }
 
-/** A better bound, and without the modes that it shows to be too dear for anything better (fixing by reduced cost). */
-function ruledOut({ jobs, chosen, cost, bound }: Standing, instance: Instance): Standing {
-  const rounds = jobs.length <= FEW.jobs ? FEW.boundRounds : BOUND_ROUNDS;
-  const better = lowerBound({ ...instance, jobs }, cost, rounds);
-  // What is chosen stays, also for others that are alike: they go on having the same modes.
-  const taken = new Set(chosen);
-  const kept = jobs.map((job, j) => ({
-    ...job,
-    modes: job.modes.filter((mode, w) => taken.has(mode) || better.cost + better.rises[j]![w]! < cost - SAME),
-  }));
-  return { jobs: kept, chosen, cost, bound: Math.max(bound, better.cost) };
-}
-
-/** A few jobs to place anew: one that could cost less, and those that stand in the way of it, or any. */
-function somePart({ jobs, chosen }: Standing, instance: Instance, random: Random): readonly number[] {
-  const any = () => Math.floor(random() * jobs.length);
-  const dear = jobs.flatMap(({ modes, unmetCost }, j) =>
-    (chosen[j]?.cost ?? unmetCost) > (modes[0]?.cost ?? Infinity) + SAME ? [j] : [],
+/** Without the modes that the bound shows to be too dear for anything better (fixing by reduced cost). */
+function ruledOut(
+  { picks, cost, bound }: Standing,
+  { jobs }: PackedInstance,
+  fitting: readonly Int32Array[],
+  better: Bound,
+): Standing {
+  // What is chosen stays, also for jobs that are alike: they go on having the same modes.
+  const isTaken = (j: number, mode: number) =>
+    picks.some((pick, k) => pick === mode && (k === j || (jobs[k]!.alike ?? NaN) === jobs[j]!.alike));
+  const kept = fitting.map((modes, j) =>
+    modes.filter((mode, m) => better.cost + better.rises[j]![m]! < cost - SAME || isTaken(j, mode)),
   );
-  const first = dear.length > 0 ? dear[Math.floor(random() * dear.length)]! : any();
-  const part = new Set([first]);
-  const size = Math.min(jobs.length, PART.least + Math.floor(random() * (PART.most - PART.least + 1)));
-  const { modes } = jobs[first]!;
-  if (modes.length > 0 && random() < 0.75) {
-    const wish = modes[Math.floor(random() ** 2 * modes.length)]!;
-    const profile = emptyProfile(instance);
-    profile.put(wish);
-    const blocking = chosen.flatMap((mode, j) => (mode && j !== first && !profile.fits(mode) ? [j] : []));
-    for (const j of shuffled(blocking, random).slice(0, size - 1)) part.add(j);
-  }
-  while (part.size < size) part.add(any());
-  return [...part];
+  return { kept, picks, cost, bound: Math.max(bound, better.cost) };
 }
 
-/** Some jobs taken out of the plan and placed again as well as they can be. */
-function placedAnew(standing: Standing, instance: Instance, part: readonly number[]): Standing {
-  const { jobs, chosen } = standing;
-  const others = chosen.map((mode, j) => (part.includes(j) ? null : mode));
-  const before = part.reduce((sum, j) => sum + (chosen[j]?.cost ?? jobs[j]!.unmetCost), 0);
-  const open = part.map((j) => jobs[j]!);
-  // A mode that costs the same is taken too: it may open another.
-  const { picks } = bestPicks(open, profileOf(instance, others), before + 2 * SAME, PART_LOOKS);
-  if (!picks) return standing;
-  const next = chosen.map((mode, j) => {
-    const i = part.indexOf(j);
-    if (i < 0) return mode;
-    return picks[i] === UNMET ? null : jobs[j]!.modes[picks[i]!]!;
-  });
-  return { ...standing, chosen: next, cost: costOf(jobs, next) };
-}
+const modesIn = (kept: readonly Int32Array[]) => kept.reduce((sum, modes) => sum + modes.length, 0);
 
-function shuffled(items: readonly number[], random: Random): number[] {
-  const all = [...items];
-  for (let i = all.length - 1; i > 0; i--) {
-    const j = Math.floor(random() * (i + 1));
-    [all[i], all[j]] = [all[j]!, all[i]!];
-  }
-  return all;
+/** Goes on from what stands, among its modes. */
+const improvingFrom = ({ kept, picks }: Standing, all: PackedInstance, random: Random): Improving =>
+  ruinAndRecreate(
+    withModes(all, kept),
+    random,
+    Int32Array.from(picks, (pick, j) => kept[j]!.indexOf(pick)),
+  );
+
+/** With the best that was found, where that is better. */
+function withBest(standing: Standing, among: readonly Int32Array[], improving: Improving): Standing {
+  const { picks, cost } = improving.best();
+  return cost >= standing.cost - SAME ? standing : { ...standing, cost, picks: amongAll(picks, among) };
 }

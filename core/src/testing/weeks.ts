@@ -22,7 +22,13 @@ export function maker(days: number, more: Partial<Person> = {}): Person {
   return { name: 'A', asleep: daily(22, 6, days), away: [], works: daily(6, 20, days), ...more };
 }
 
-const piece = (kind: GearKind, holdsL: number | null, count = 1): PlanGear => ({ kind, holdsL, count, name: kind });
+/** So many pieces of gear alike. */
+export const piece = (kind: GearKind, holdsL: number | null, count = 1): PlanGear => ({
+  kind,
+  holdsL,
+  count,
+  name: kind,
+});
 
 /** Eight pieces of gear of a small dairy. */
 export const EIGHT_PIECES: readonly PlanGear[] = [
