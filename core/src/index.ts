@@ -302,6 +302,8 @@ export {
   likenessOf,
   OBJECTIVE_PRESETS,
   type ObjectivePreset,
+  isEnough,
+  type Rounds,
 } from './schedule/alternatives.js';
 export { type LotLeftThen, neededBy, toBuy, type ToBuy } from './schedule/materials.js';
 export { type Break, breaksOfItself, moved } from './schedule/move.js';

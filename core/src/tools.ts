@@ -20,3 +20,5 @@ export { normals } from './random/random.js';
 export { shelfLife } from './safety/shelf-life.js';
 export { bottlePressureBar } from './stages/bottle-pressure.js';
 export { search } from './schedule/search.js';
+export { bounding } from './schedule/bound.js';
+export { packed } from './schedule/packed-instance.js';

@@ -2620,6 +2620,7 @@ export interface MessageValues {
   'page.plan.foundList.nobody': None;
   'page.plan.foundList.outOfUse': { readonly gear: Value };
   'page.plan.foundList.samePlan': { readonly same: Value };
+  'page.plan.foundList.searchOn': None;
   'page.plan.foundList.searchStoppedTryAgain': { readonly failed: Value };
   'page.plan.foundList.searching': None;
   'page.plan.foundList.showIt': None;

@@ -80,18 +80,30 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
  * Whole plans of each objective preset, one after the other, each after every round of its search. Two that are the same in all but
  * minutes are told by {@link differs}.
  *
- * @param roundsEach rounds after which the next objective preset has its turn
+ * @param rounds when the next objective preset has its turn
  */
-export function* alternatives(asked: PlanAsked, roundsEach: number): Generator<Alternative, void, void> {
+export function* alternatives(asked: PlanAsked, rounds: Rounds): Generator<Alternative, void, void> {
   const known = new Map<string, Made>();
   for (const preset of OBJECTIVE_PRESETS) {
     const own = { ...asked, weights: preset.weights };
     const problem = layOut(own, known);
     for (const plan of plans(problem)) {
       yield { preset, problem, plan, likeness: likenessOf(plan, own) };
-      if (plan.round >= roundsEach) break;
+      if (isEnough(plan, problem, rounds)) break;
     }
   }
+}
+
+/** How long a search goes on, in rounds: as a rule, and where an order is left out that might still be met. */
+export interface Rounds {
+  readonly usual: number;
+  readonly most: number;
+}
+
+/** True where a search has gone on long enough. */
+export function isEnough({ round, proven, unmet }: Plan, { impossible }: PlanningProblem, rounds: Rounds): boolean {
+  const mightMeetMore = !proven && unmet.length > impossible.length;
+  return round >= (mightMeetMore ? rounds.most : rounds.usual);
 }
 
 /** Plans whose makes all begin within so many minutes of each other are one. */

@@ -58,6 +58,8 @@ export interface Placing {
   readonly dueMin: number | null;
   /** Not begun before. */
   readonly fromMin: number;
+  /** True where every way is tried, however much like another. */
+  readonly thorough?: boolean;
   readonly weights: ObjectiveWeights;
   /** Cultures that are there; null where they are no matter. */
   readonly starters: readonly StarterHere[] | null;

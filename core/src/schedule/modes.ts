@@ -27,14 +27,28 @@ const HOLDS_MIN = [240, 480, 720, 1080] as const;
 /** Hands that all wait for morning need not all come at the same minute of it. */
 const AFTER_WAKING_MIN = [15, 30, 45, 75] as const;
 const WORTH_HOLDING_MIN = 120;
-/** Pieces of each kind that are tried. */
-const PIECES = 2;
+
+/** How many of the modes that there are are searched among. */
+interface Ways {
+  /** Long before it is wanted, it may begin at every so manieth minute. */
+  readonly coarseMin: number;
+  /** Of the modes that are much alike, so many are kept, and so many of those that fall in the night. */
+  readonly kept: number;
+  readonly keptByNight: number;
+  /** Pieces of each kind of gear that are tried. */
+  readonly pieces: number;
+}
+
+/** Enough that next to nothing is lost: on sixty tight weeks half of one in a hundred at the most. */
+const USUAL_WAYS: Ways = { coarseMin: 60, kept: 6, keptByNight: 3, pieces: 2 };
+const EVERY_WAY: Ways = { coarseMin: SLOT_MIN, kept: Infinity, keptByNight: Infinity, pieces: Infinity };
 const PIECE_COST = 0.02;
 
 /** Every mode of doing a make, the cheapest first: each quarter of an hour it might begin, extended or not, in each piece that holds it. */
 export function modesOf(placing: Placing): readonly MakeMode[] {
   const { network, hours, fromMin, dueMin, gearResources } = placing;
-  const sets = gearSets(network.demands, gearResources);
+  const how = placing.thorough ? EVERY_WAY : USUAL_WAYS;
+  const sets = gearSets(network.demands, gearResources, how.pieces);
   if (sets.length === 0) return [];
   const untilMin = dueMin ?? hours.horizonMin;
   const oldestMin = dueMin === null ? 0 : dueMin - LIFE_SPENT * 1440 * network.keepsDays;
@@ -58,31 +72,28 @@ export function modesOf(placing: Placing): readonly MakeMode[] {
       const mode = unequippedMode(placing, start, extension, likely, plain);
       if (mode && (dueMin === null || mode.readyLateMin <= dueMin)) found.push(mode);
     }
-    start += start < fineMin ? COARSE_MIN - (start % COARSE_MIN) : SLOT_MIN;
+    start += start < fineMin ? how.coarseMin - (start % how.coarseMin) : SLOT_MIN;
   }
-  return bestOfEach(found)
+  return bestOfEach(found, how)
     .flatMap((mode) => onAllGear(mode, sets, placing))
     .sort((a, b) => a.cost - b.cost || a.startMin - b.startMin);
 }
 
 /** So long before it is wanted, minutes, every quarter of an hour is tried, and before that every hour. */
 const FINE_MIN = 3 * 1440;
-const COARSE_MIN = 60;
 
-/** Of the modes that begin within so long of each other, minutes, so many are kept, and fewer of those that fall in the night. */
+/** Modes that begin within so long of each other, minutes, are much alike. */
 const ALIKE_MIN = 60;
-const KEPT = 4;
-const KEPT_BY_NIGHT = 1;
 
 /** The cheapest modes of each hour at which it might begin. */
-function bestOfEach(modes: readonly UnequippedMode[]): readonly UnequippedMode[] {
+function bestOfEach(modes: readonly UnequippedMode[], how: Ways): readonly UnequippedMode[] {
   const kept = new Map<number, number>();
   return [...modes]
     .sort((a, b) => a.cost - b.cost || a.startMin - b.startMin)
     .filter(({ startMin, nightMin }) => {
       const hour = Math.floor(startMin / ALIKE_MIN);
       const before = kept.get(hour) ?? 0;
-      if (before >= (nightMin > 0 ? KEPT_BY_NIGHT : KEPT)) return false;
+      if (before >= (nightMin > 0 ? how.keptByNight : how.kept)) return false;
       kept.set(hour, before + 1);
       return true;
     });
@@ -107,12 +118,13 @@ function extensionsOf({ steps }: Network): readonly (Extension | null)[] {
 function gearSets(
   demands: readonly GearDemand[],
   gearResources: readonly GearResource[],
+  pieces: number = USUAL_WAYS.pieces,
 ): readonly (readonly number[])[] {
   return demands.reduce<readonly (readonly number[])[]>(
     (sets, demand) =>
       sets.flatMap((set) =>
         gearResourcesFor(demand, gearResources)
-          .slice(0, PIECES)
+          .slice(0, pieces)
           .map((r) => [...set, r]),
       ),
     [[]],

@@ -53,6 +53,7 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
       fromMin,
       weights,
       starters: asked.starters ?? null,
+      thorough: asked.thorough ?? false,
     };
     const pinned = (part: number) => asked.pins?.find((p) => p.orderId === order.id && p.part === part);
     const all = modesOf(placing);

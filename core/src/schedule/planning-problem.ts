@@ -52,6 +52,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly starters?: readonly StarterHere[];
   readonly horizonMin: number;
   readonly weights?: ObjectiveWeights;
+  /** True where every way of doing each make is tried, however much like another: slower by some times, and seldom better. */
+  readonly thorough?: boolean;
   readonly seed: number;
 }
 

@@ -1,7 +1,7 @@
 import { english } from '@oat-crock/messages';
 import { methodById } from '../methods/index.js';
 import { EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
-import { alternatives, differs, OBJECTIVE_PRESETS, likenessOf, type Alternative } from './alternatives.js';
+import { alternatives, differs, isEnough, OBJECTIVE_PRESETS, likenessOf, type Alternative } from './alternatives.js';
 import { emptyProfile } from './resource-profile.js';
 import { neededBy, toBuy, type LotLeftThen } from './materials.js';
 import { moved } from './move.js';
@@ -90,7 +90,7 @@ describe('a make of a plan that is moved', () => {
 describe('whole alternatives', () => {
   const asked = someWeeks(4, 7, 2);
   const last = new Map<string, Alternative>();
-  for (const alternative of alternatives(asked, 20)) last.set(alternative.preset.id, alternative);
+  for (const alternative of alternatives(asked, { usual: 20, most: 40 })) last.set(alternative.preset.id, alternative);
 
   it('are one of each leaning, each as it is described', () => {
     expect([...last.keys()]).toEqual(OBJECTIVE_PRESETS.map((l) => l.id));
@@ -99,6 +99,19 @@ describe('whole alternatives', () => {
     expect(of('early').meanAgeH).toBeGreaterThan(of('even').meanAgeH);
     expect(of('even').offMin).toBeLessThanOrEqual(of('fresh').offMin + 1e-9);
     for (const { plan } of last.values()) expect(plan.unmet).toEqual([]);
+  });
+
+  it('are searched as long as is usual, longer while an order is left out that might be met, and no longer than at most', () => {
+    const { plan, problem } = last.get('even')!;
+    const rounds = { usual: 10, most: 50 };
+    const at = (round: number, more: object = {}) =>
+      isEnough({ ...plan, round, proven: false, ...more }, problem, rounds);
+    expect([at(9), at(10)]).toEqual([false, true]);
+    const unmet = [{ orderId: 'A', why: 'no room', remedy: 'want less' }];
+    expect([at(10, { unmet }), at(49, { unmet }), at(50, { unmet })]).toEqual([false, false, true]);
+    expect(at(10, { unmet, proven: true })).toBeTrue();
+    const impossible = { ...problem, impossible: unmet };
+    expect(isEnough({ ...plan, round: 10, proven: false, unmet }, impossible, rounds)).toBeTrue();
   });
 
   it('are told apart by when their makes begin', () => {

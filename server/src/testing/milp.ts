@@ -16,6 +16,8 @@ export function lpOf({ jobs, resources, slots }: Instance): string {
   const rows: string[] = [];
   const binaries: string[] = [];
   const loads = new Map<string, string[]>();
+  /** Slots in which a use begins: what is there in another was there in the slot before. */
+  const begins = new Set<string>();
   const bySetting = new Map<string, Map<number, string[]>>();
   jobs.forEach(({ modes, unmetCost }, j) => {
     objective.push(`${unmetCost} u${j}`);
@@ -25,6 +27,7 @@ export function lpOf({ jobs, resources, slots }: Instance): string {
       objective.push(`${cost} ${name(j, o)}`);
       binaries.push(name(j, o));
       for (const { resource, from, to, units, setting } of uses) {
+        begins.add(`${resource}_${from}`);
         for (let t = from; t < Math.min(to, slots); t++) {
           const key = `${resource}_${t}`;
           (loads.get(key) ?? loads.set(key, []).get(key)!).push(`${units} ${name(j, o)}`);
@@ -39,12 +42,15 @@ export function lpOf({ jobs, resources, slots }: Instance): string {
   const written = new Set<string>();
   for (const [key, terms] of loads) {
     const [r, t] = key.split('_').map(Number);
-    const row = `${terms.join('\n + ')} <= ${resources[r!]!.capacity[t!]!}`;
+    const { capacity } = resources[r!]!;
+    if (!begins.has(key) && loads.has(`${r}_${t! - 1}`) && capacity[t!]! >= capacity[t! - 1]!) continue;
+    const row = `${terms.join('\n + ')} <= ${capacity[t!]!}`;
     if (!written.has(row)) rows.push(row);
     written.add(row);
   }
   for (const [key, settings] of bySetting) {
-    if (settings.size < 2) continue;
+    const [r, t] = key.split('_').map(Number);
+    if (settings.size < 2 || (!begins.has(key) && bySetting.has(`${r}_${t! - 1}`))) continue;
     const holds = [...settings.keys()].map((s) => `y${key}_${s}`);
     binaries.push(...holds);
     rows.push(`${holds.join(' + ')} <= 1`);

@@ -13,11 +13,16 @@ import { Planner } from './planner';
 import type { TaskAt, PlanFound, PlanStanding, PlanWanted, BatchMoved, Search } from './planner-api';
 import { wordsOfError } from '../shared/ui/words';
 
+/** Plans that differ in cost by less are one as good as the other. */
+const SAME_COST = 1e-6;
+
 /** A search that is on, or over. */
 export interface Searching {
   readonly supposing: Supposition | null;
   readonly running: boolean;
   readonly round: number;
+  /** How far it has come, 0 to 1. */
+  readonly progress: number;
   /** What it has found, by objective preset, the usual one first. */
   readonly found: readonly PlanFound[];
   readonly failed: string;
@@ -64,6 +69,8 @@ export class PlanService {
     defaultValue: true,
   });
   private searches = 0;
+  /** What the plans that are shown were searched for. */
+  private searchedFor: PlanWanted | null = null;
   private taking = false;
   /** What the plan that stands was laid out for. */
   private stood: PlanService['asking'] = null;
@@ -121,7 +128,14 @@ export class PlanService {
 
   /** Searches whole plans anew, of each objective preset. */
   searchAnew(): Promise<void> {
-    return this.search(() => ({ is: 'whole', ...this.asked() }), null);
+    return this.search(() => ({ is: 'whole', on: false, ...this.asked() }), null);
+  }
+
+  /** Searches further, among every way there is: what is found takes the place of what is shown where it is better. */
+  searchOn(): Promise<void> {
+    const shown = this.searching()?.found ?? [];
+    const before = this.searchedFor === this.inputs.wanted() ? shown : [];
+    return this.search(() => ({ is: 'whole', on: true, ...this.asked() }), null, before);
   }
 
   /** Searches the plan that moves least, were something otherwise. */
@@ -133,18 +147,28 @@ export class PlanService {
     return { wanted: this.inputs.wanted(), places: this.inputs.places() };
   }
 
-  private async search(search: () => Search, supposing: Supposition | null): Promise<void> {
+  private async search(
+    search: () => Search,
+    supposing: Supposition | null,
+    before: readonly PlanFound[] = [],
+  ): Promise<void> {
     this.planner.stop();
     const mine = ++this.searches;
     // One that was put away, or another has taken the place of, is heard no more.
     const change = (by: (now: Searching) => Searching) => {
       if (mine === this.searches) this.searching.update((now) => now && by(now));
     };
-    this.searching.set({ supposing, running: true, round: 0, found: [], failed: '' });
+    this.searching.set({ supposing, running: true, round: 0, progress: 0, found: before, failed: '' });
     await this.toHand;
     try {
-      await this.planner.search(search(), (found) =>
-        change((now) => ({ ...now, round: found.round, found: withFound(now.found, found) })),
+      const wanted = search();
+      this.searchedFor = wanted.wanted;
+      await this.planner.search(wanted, (found) =>
+        change((now) => {
+          const { round, progress } = found;
+          const isBetter = before.every((b) => b.of !== found.of || found.cost < b.cost - SAME_COST || found.proven);
+          return { ...now, round, progress, found: isBetter ? withFound(now.found, found) : now.found };
+        }),
       );
     } catch (error) {
       const failed = wordsOfError(error);

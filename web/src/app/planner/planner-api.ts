@@ -124,6 +124,9 @@ export interface PlanFound extends PlanShown {
   readonly sameAs: ObjectivePreset['id'] | null;
   readonly changes: readonly BatchChange[];
   readonly round: number;
+  /** How far the whole search has come, 0 to 1. */
+  readonly progress: number;
+  readonly cost: number;
   readonly proven: boolean;
   /** How much it may lie above the best there is, share of its cost. */
   readonly gap: number;
@@ -132,12 +135,14 @@ export interface PlanFound extends PlanShown {
 /** Whole plans anew, of each objective preset. */
 export interface WholeSearch {
   readonly is: 'whole';
+  /** Further, among every way there is. */
+  readonly on: boolean;
   readonly wanted: PlanWanted;
   readonly places: readonly KeptPlace[];
 }
 
 /** A plan that mends the one that is held; were something otherwise, where that is supposed. */
-export interface MendSearch extends Omit<WholeSearch, 'is'> {
+export interface MendSearch extends Omit<WholeSearch, 'is' | 'on'> {
   readonly is: 'mend';
   readonly supposing: Supposition | null;
 }

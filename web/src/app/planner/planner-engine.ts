@@ -3,6 +3,8 @@ import {
   type Alternative,
   changesOf,
   differs,
+  isEnough,
+  OBJECTIVE_PRESETS,
   stageExtension,
   layOut,
   mending,
@@ -19,14 +21,19 @@ import {
   type PlanAsked,
   type PlannedMake,
   type PlanningProblem,
+  type Rounds,
   type Standing,
 } from '@oat-crock/core';
 import { askedOf, breaksOf, changesShown, shownOf, shownBatches } from './planning-problem';
 import type { MendSearch, PlanFound, PlannerApi, PlanWanted, BatchPlace, WholeSearch } from './planner-api';
 
 const MIN_MS = 60_000;
-/** Rounds of search for each whole plan, and for one that mends. */
-const ROUNDS = { whole: 60, mend: 80 } as const;
+/** Rounds of search for each whole plan, for one that is searched on among all ways, and for one that mends. */
+const ROUNDS = {
+  whole: { usual: 60, most: 400 },
+  on: { usual: 300, most: 900 },
+  mend: { usual: 80, most: 300 },
+} as const satisfies Readonly<Record<string, Rounds>>;
 
 /** Makes that were worked out, by what they were asked for: each new plan takes of them. */
 const known = new Map<string, Made>();
@@ -89,20 +96,28 @@ interface Listener {
   readonly isOn: () => boolean;
 }
 
-const measured = (plan: Plan) => ({ round: plan.round, proven: plan.proven, gap: gapOf(plan) });
+/** How good a plan is, and how far its search has come. */
+const measured = (plan: Plan, { usual }: Rounds, [nth, of]: readonly [number, number] = [0, 1]) => ({
+  ...{ round: plan.round, proven: plan.proven, gap: gapOf(plan), cost: plan.cost },
+  progress: (nth + (plan.proven ? 1 : Math.min(1, plan.round / usual))) / of,
+});
 
-function searchWhole({ wanted, places }: WholeSearch, listener: Listener): Promise<void> {
+function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): Promise<void> {
+  const rounds = on ? ROUNDS.on : ROUNDS.whole;
   /** The last plan of each objective preset. */
   const last = new Map<ObjectivePreset['id'], Plan>();
   function* found() {
-    for (const one of alternatives(askedOf(wanted, places), ROUNDS.whole)) {
+    // Searched on, it begins anew with other chances.
+    const asked = askedOf(wanted, places);
+    const further = { ...asked, thorough: true, seed: asked.seed + 1 };
+    for (const one of alternatives(on ? further : asked, rounds)) {
       last.set(one.preset.id, one.plan);
       yield { ...one, of: one.preset.id };
     }
   }
   const show = ({ plan, problem, preset: { id } }: Alternative): PlanFound => ({
     ...shownOf(wanted, plan, problem, places),
-    ...measured(plan),
+    ...measured(plan, rounds, [OBJECTIVE_PRESETS.findIndex((p) => p.id === id), OBJECTIVE_PRESETS.length]),
     of: id,
     sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
     changes: [],
@@ -118,12 +133,12 @@ function searchMend({ wanted, places, supposing }: MendSearch, listener: Listene
   function* found() {
     for (const plan of plans(mending(problem, standing, places))) {
       yield { plan, of: 'mend' as const };
-      if (plan.round >= ROUNDS.mend) return;
+      if (isEnough(plan, problem, ROUNDS.mend)) return;
     }
   }
   const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
     ...shownOf(wanted, plan, problem, places),
-    ...measured(plan),
+    ...measured(plan, ROUNDS.mend),
     of: 'mend',
     sameAs: null,
     changes: changesShown(wanted, changesOf(before, plan.makes)),

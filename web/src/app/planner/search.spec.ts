@@ -36,6 +36,25 @@ describe('a search for plans', () => {
     expect(plans.searching()).toBeNull();
   });
 
+  it('is searched on among every way, and what that finds takes the place of what is shown only where it is better', async () => {
+    const { plans } = await openPlan({ orders: two });
+    const before = plans.searching()!.found;
+    expect(plans.searching()!.progress).toBeCloseTo(1, 6);
+    const costs = new Map(before.map((f) => [f.of, f.cost]));
+    const seen: number[] = [];
+    const on = plans.searchOn();
+    expect(plans.searching()!.found).toBe(before);
+    const watching = setInterval(() => seen.push(plans.searching()!.progress), 5);
+    await on;
+    clearInterval(watching);
+    expect([...seen].sort((a, b) => a - b)).toEqual(seen);
+    expect(plans.searching()!.running).toBeFalse();
+    for (const { of, cost, notMet } of plans.searching()!.found) {
+      expect(cost).toBeLessThanOrEqual(costs.get(of)! + 1e-6);
+      expect(notMet).toEqual([]);
+    }
+  });
+
   it('shows what would be left out and why, were a box out of use, and takes nothing of it by itself', async () => {
     const page = await taken();
     const before = written(page).map((p) => p.startMs);

@@ -17,11 +17,19 @@ import { WhatIf } from './what-if';
       <h2>{{ title() }}</h2>
       @if (searching()?.running) {
         <p class="quiet" role="status">
-          <progress [attr.aria-label]="'page.plan.foundList.searching' | say"></progress>
+          <progress
+            [attr.aria-label]="'page.plan.foundList.searching' | say"
+            [value]="searching()!.progress"
+            max="1"
+          ></progress>
           {{ 'page.plan.foundList.lookingRound' | say: { round: searching()!.round } }}
         </p>
         <button type="button" class="press quiet-press" (click)="plans.stop()">
           {{ 'page.plan.foundList.willDo' | say }}
+        </button>
+      } @else if (mayGoOn()) {
+        <button type="button" class="press line-press" (click)="searchOn()">
+          {{ 'page.plan.foundList.searchOn' | say }}
         </button>
       }
       <oc-what-if class="end" />
@@ -149,6 +157,16 @@ export class FoundList {
       };
     });
   });
+
+  /** Whole plans that are not yet shown to be the best there are may be searched on. */
+  protected readonly mayGoOn = computed(() => {
+    const searching = this.searching();
+    return searching !== null && searching.supposing === null && searching.found.some(({ proven }) => !proven);
+  });
+
+  protected searchOn(): void {
+    void this.plans.searchOn();
+  }
 
   protected look({ found, name }: { readonly found: PlanFound; readonly name: string }): void {
     this.plans.lookAt(found, name);
