@@ -2759,7 +2759,7 @@ export interface MessageValues {
   'page.plan.planWords.later': { readonly by: Value };
   'page.plan.planWords.moreRoundsMayFind': None;
   'page.plan.planWords.noHandsNightOutside': { readonly off: Value };
-  'page.plan.planWords.noneBetter': None;
+  'page.plan.planWords.noneBetter': { readonly ways: string };
   'page.plan.planWords.someTime': None;
   'page.plan.planWords.toSpare': { readonly time: Value };
   'page.plan.planWords.within': { readonly gap: Value };

@@ -166,7 +166,9 @@ export class PlanService {
       await this.planner.search(wanted, (found) =>
         change((now) => {
           const { round, progress } = found;
-          const isBetter = before.every((b) => b.of !== found.of || found.cost < b.cost - SAME_COST || found.proven);
+          const isBetter = before.every(
+            (b) => b.of !== found.of || found.cost < b.cost - SAME_COST || isSurer(found, b),
+          );
           return { ...now, round, progress, found: isBetter ? withFound(now.found, found) : now.found };
         }),
       );
@@ -270,6 +272,10 @@ export class PlanService {
     return true;
   }
 }
+
+/** As good as one that is shown, and more is known of how good that is. */
+const isSurer = (found: PlanFound, shown: PlanFound) =>
+  found.cost < shown.cost + SAME_COST && found.proven && found.thorough;
 
 function withFound(all: readonly PlanFound[], found: PlanFound): readonly PlanFound[] {
   const rank = (f: PlanFound) => OBJECTIVE_PRESETS.findIndex((l) => l.id === f.of);

@@ -127,6 +127,9 @@ export interface PlanFound extends PlanShown {
   /** How far the whole search has come, 0 to 1. */
   readonly progress: number;
   readonly cost: number;
+  /** True where every way of each make was tried, not only the usual ones. */
+  readonly thorough: boolean;
+  /** True where none of the ways that were tried is better. */
   readonly proven: boolean;
   /** How much it may lie above the best there is, share of its cost. */
   readonly gap: number;

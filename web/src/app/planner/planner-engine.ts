@@ -121,6 +121,7 @@ function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): P
     of: id,
     sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
     changes: [],
+    thorough: on,
   });
   return telling(found(), show, listener);
 }
@@ -139,6 +140,7 @@ function searchMend({ wanted, places, supposing }: MendSearch, listener: Listene
   const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
     ...shownOf(wanted, plan, problem, places),
     ...measured(plan, ROUNDS.mend),
+    thorough: false,
     of: 'mend',
     sameAs: null,
     changes: changesShown(wanted, changesOf(before, plan.makes)),

@@ -158,10 +158,14 @@ export class FoundList {
     });
   });
 
-  /** Whole plans that are not yet shown to be the best there are may be searched on. */
+  /** Whole plans that are not yet shown to be the best of all ways may be searched on. */
   protected readonly mayGoOn = computed(() => {
     const searching = this.searching();
-    return searching !== null && searching.supposing === null && searching.found.some(({ proven }) => !proven);
+    return (
+      searching !== null &&
+      searching.supposing === null &&
+      searching.found.some(({ proven, thorough }) => !(proven && thorough))
+    );
   });
 
   protected searchOn(): void {

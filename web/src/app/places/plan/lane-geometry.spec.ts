@@ -194,10 +194,11 @@ describe('the words of a plan', () => {
   });
 
   it('say how good it is known to be', () => {
-    expect(gapWords({ proven: true, gap: 0 })).toBe('None is better.');
-    expect(gapWords({ proven: false, gap: 0.034 })).toBe('Within 3 % of the best.');
-    expect(gapWords({ proven: false, gap: 0.004 })).toBe('Within 0.4 % of the best.');
-    expect(gapWords({ proven: false, gap: 0.99 })).toBe('More rounds may find better.');
+    expect(gapWords({ proven: true, thorough: true, gap: 0 })).toBe('None is better.');
+    expect(gapWords({ proven: true, thorough: false, gap: 0 })).toBe('None of the usual ways is better.');
+    expect(gapWords({ proven: false, thorough: false, gap: 0.034 })).toBe('Within 3 % of the best.');
+    expect(gapWords({ proven: false, thorough: false, gap: 0.004 })).toBe('Within 0.4 % of the best.');
+    expect(gapWords({ proven: false, thorough: false, gap: 0.99 })).toBe('More rounds may find better.');
     expect(whenWords(START_MS + HOUR, START_MS)).toMatch(/^\w+ \d\d:\d\d$/);
     expect(whenWords(START_MS + 200 * HOUR, START_MS)).toMatch(/^\w+ \d+ \w+ \d\d:\d\d$/);
   });

@@ -47,8 +47,8 @@ export function likenessWords(likeness: Likeness, startMs: number): readonly str
 const TELLING_GAP = 0.25;
 
 /** How good a plan is known to be. */
-export function gapWords({ proven, gap }: Pick<PlanFound, 'proven' | 'gap'>): string {
-  if (proven) return tell('page.plan.planWords.noneBetter');
+export function gapWords({ proven, thorough, gap }: Pick<PlanFound, 'proven' | 'thorough' | 'gap'>): string {
+  if (proven) return tell('page.plan.planWords.noneBetter', { ways: thorough ? 'all' : 'usual' });
   if (gap > TELLING_GAP) return tell('page.plan.planWords.moreRoundsMayFind');
   const pct = 100 * gap;
   return tell('page.plan.planWords.within', { gap: percent(pct, pct < 1 ? 1 : 0) });
