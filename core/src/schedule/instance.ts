@@ -63,10 +63,11 @@ export type Together = 'sum' | 'most';
 
 /** Uses of one resource and setting that overlap, put together: after this a mode's uses can be checked one by one. */
 export function mergedUses(uses: readonly Use[], together: Together = 'sum'): readonly Use[] {
+  const some = uses.filter((use) => use.to > use.from && use.units > 0);
+  if (!anyOverlap(some)) return some;
   const both = together === 'sum' ? (a: number, b: number) => a + b : Math.max;
   const lanes = new Map<number, Use[]>();
-  for (const use of uses) {
-    if (use.to <= use.from || use.units <= 0) continue;
+  for (const use of some) {
     const key = use.resource * SETTINGS + use.setting;
     const lane = lanes.get(key);
     if (lane) lane.push(use);
@@ -82,4 +83,16 @@ export function mergedUses(uses: readonly Use[], together: Together = 'sum'): re
       return units > 0 ? [{ resource, from, to, units, setting }] : [];
     });
   });
+}
+
+/** True where two uses of one resource and setting have a slot in common. */
+function anyOverlap(uses: readonly Use[]): boolean {
+  for (let i = 1; i < uses.length; i++) {
+    const a = uses[i]!;
+    for (let k = 0; k < i; k++) {
+      const b = uses[k]!;
+      if (a.resource === b.resource && a.from < b.to && b.from < a.to && a.setting === b.setting) return true;
+    }
+  }
+  return false;
 }

@@ -30,8 +30,6 @@ const WORTH_HOLDING_MIN = 120;
 
 /** How many of the modes that there are are searched among. */
 interface Ways {
-  /** Long before it is wanted, it may begin at every so manieth minute. */
-  readonly coarseMin: number;
   /** Of the modes that are much alike, so many are kept, and so many of those that fall in the night. */
   readonly kept: number;
   readonly keptByNight: number;
@@ -40,8 +38,8 @@ interface Ways {
 }
 
 /** Enough that next to nothing is lost: on sixty tight weeks half of one in a hundred at the most. */
-const USUAL_WAYS: Ways = { coarseMin: 60, kept: 6, keptByNight: 3, pieces: 2 };
-const EVERY_WAY: Ways = { coarseMin: SLOT_MIN, kept: Infinity, keptByNight: Infinity, pieces: Infinity };
+const USUAL_WAYS: Ways = { kept: 6, keptByNight: 3, pieces: 2 };
+const EVERY_WAY: Ways = { kept: Infinity, keptByNight: Infinity, pieces: Infinity };
 const PIECE_COST = 0.02;
 
 /** Every mode of doing a make, the cheapest first: each quarter of an hour it might begin, extended or not, in each piece that holds it. */
@@ -56,8 +54,7 @@ export function modesOf(placing: Placing): readonly MakeMode[] {
   const first = Math.max(0, fromMin, oldestMin - longestMin);
   const extensions = extensionsOf(network);
   const found: UnequippedMode[] = [];
-  const fineMin = dueMin === null ? 0 : dueMin - FINE_MIN;
-  for (let start = Math.ceil(first / SLOT_MIN) * SLOT_MIN; start < untilMin;) {
+  for (let start = Math.ceil(first / SLOT_MIN) * SLOT_MIN; start < untilMin; start += SLOT_MIN) {
     const seen = new Set<number>();
     const plain = plainTimes(placing, start);
     // Where hands fall in the night before anything could be extended, extending is no use.
@@ -72,15 +69,11 @@ export function modesOf(placing: Placing): readonly MakeMode[] {
       const mode = unequippedMode(placing, start, extension, likely, plain);
       if (mode && (dueMin === null || mode.readyLateMin <= dueMin)) found.push(mode);
     }
-    start += start < fineMin ? how.coarseMin - (start % how.coarseMin) : SLOT_MIN;
   }
   return bestOfEach(found, how)
     .flatMap((mode) => onAllGear(mode, sets, placing))
     .sort((a, b) => a.cost - b.cost || a.startMin - b.startMin);
 }
-
-/** So long before it is wanted, minutes, every quarter of an hour is tried, and before that every hour. */
-const FINE_MIN = 3 * 1440;
 
 /** Modes that begin within so long of each other, minutes, are much alike. */
 const ALIKE_MIN = 60;

@@ -14,6 +14,8 @@ export interface Improving {
 const HOT = 0.6;
 const COLD = 0.005;
 const CYCLE = { first: 2000, growth: 1.5, longest: 20_000 } as const;
+/** Every so manieth cycle begins with nothing placed, the others from the best. */
+const AFRESH = 2;
 /** A mode that fits is passed over so often, so that a job does not always come back to the same place. */
 const BLINK = 0.02;
 /** So often the job to begin with is one that could cost less; so often it is given a wish, and what stands in its way is moved. */
@@ -24,6 +26,7 @@ const MOST_OUT = 6;
 const NEAR = 0.7;
 const NEAR_SLOTS = 24;
 /** To leave a job out costs little at first, so that others may move, and twice as much each time it is still left out after so many steps. */
+const UNMET_AT_FIRST = 8;
 const DEARER = 2;
 const DEARER_EVERY = 50;
 
@@ -44,7 +47,7 @@ export function ruinAndRecreate({ jobs, ...rest }: PackedInstance, random: Rando
   const served = picks.reduce((sum, pick, j) => sum + (pick === UNMET ? 0 : jobs[j]!.costs[pick]!), 0);
   const each = Math.max(1e-3, served / Math.max(1, n));
   /** What it counts for to leave a job out, as yet. */
-  const penalty = Float64Array.from(jobs, ({ unmetCost }) => Math.min(unmetCost, 8 * each));
+  const penalty = Float64Array.from(jobs, ({ unmetCost }) => Math.min(unmetCost, UNMET_AT_FIRST * each));
   let cost = 0;
 
   function trueCost(): number {
@@ -76,6 +79,12 @@ export function ruinAndRecreate({ jobs, ...rest }: PackedInstance, random: Rando
     for (let j = 0; j < n; j++) takeOut(j);
     for (let j = 0; j < n; j++) put(j, all[j]!);
     cost = countedCost();
+  }
+
+  /** With nothing placed: what always began from the best would never leave its neighbourhood. */
+  function beginAfresh(): void {
+    jobs.forEach(({ unmetCost }, j) => (penalty[j] = Math.min(unmetCost, UNMET_AT_FIRST * each)));
+    standAt(new Int32Array(n).fill(UNMET));
   }
 
   /** The jobs that were taken out, each once. */
@@ -172,6 +181,7 @@ export function ruinAndRecreate({ jobs, ...rest }: PackedInstance, random: Rando
   for (let j = 0; j < n; j++) if (picks[j] !== UNMET) profile.put(jobs[j]!, picks[j]!);
   cost = countedCost();
   let inCycle = 0;
+  let cycles = 0;
   let cycle: number = CYCLE.first;
   let stepsDone = 0;
   return {
@@ -181,7 +191,8 @@ export function ruinAndRecreate({ jobs, ...rest }: PackedInstance, random: Rando
         if (inCycle++ >= cycle) {
           inCycle = 0;
           cycle = Math.min(CYCLE.longest, Math.round(cycle * CYCLE.growth));
-          standAt(best.picks);
+          if (++cycles % AFRESH === 0) beginAfresh();
+          else standAt(best.picks);
         }
         oneStep(each * HOT * (COLD / HOT) ** (inCycle / cycle));
         if (++stepsDone % DEARER_EVERY !== 0) continue;
