@@ -54,8 +54,13 @@ export function admitEntries(entries: readonly Entry[], admission: Admission): v
   });
 }
 
-/** What may be written of a make that has ended: what was found may have to be held back long after. */
-const AFTER_THE_END: ReadonlySet<EntryBody['type']> = new Set(['note', 'photo', 'held', 'released']);
+/** Whether a line may be written of a make that has ended: what was done with the milk is over, what came of it lives on. */
+const AFTER_THE_END: Readonly<Record<EntryBody['type'], boolean>> = {
+  ...{ started: false, took: false, step: false, reading: false, cue: false, added: false },
+  ...{ finished: false, discarded: false },
+  ...{ note: true, photo: true, held: true, released: true, complaint: true },
+  ...{ issued: true, stored: true, placed: true, correction: true },
+};
 
 function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): FieldProblem | null {
   const { body } = entry;
@@ -70,7 +75,7 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
   if (body.type === 'correction') return correctionProblem(body, log) ?? correctedProblem(replay([...log, entry])!);
   if (body.type === 'issued' || body.type === 'stored')
     return timeProblem(entry, batch) ?? movementProblem(batch, body);
-  if (batch.ended && !AFTER_THE_END.has(body.type)) {
+  if (batch.ended && !AFTER_THE_END[body.type]) {
     return {
       field: 'body.type',
       message: say('server.http.admit.batchEndedTakesNo', { type: body.type }),

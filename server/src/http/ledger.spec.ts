@@ -31,6 +31,9 @@ describe('what goes out of a finished make', () => {
     await post([startOf(batch)]);
     expect(await status(sold(1))).toBe(422);
     expect((await post([end])).status).toBe(201);
+    expect(await status({ type: 'placed', place: 'lower shelf' })).toBe(201);
+    expect(await status({ type: 'complaint', fault: 'thin' })).toBe(201);
+    expect(await status({ type: 'step', stageId: 'strain' })).toBe(422);
     expect(await status(sold(3))).toBe(201);
     const refused = await post([say(sold(2))]);
     expect(refused.status).toBe(422);

@@ -28,16 +28,10 @@ const ENDED = MAKE_STATES.filter((state) => state !== 'on');
       <a class="act" href="/api/v1/archive" download>{{ 'page.ledger.archive.takeOut' | say }}</a>
     </p>
     <p>
-      @if (progress(); as words) {
-        <button type="button" class="press quiet-press" (click)="stop()">
-          {{ 'page.ledger.archive.stop' | say }}
-        </button>
-        <span role="status">{{ words }}</span>
-      } @else {
-        <button type="button" class="press line-press" (click)="takeOutWithPapers()">
-          {{ 'page.ledger.archive.takeOutWithPapers' | say }}
-        </button>
-      }
+      <button type="button" class="press line-press" (click)="progress() ? stop() : takeOutWithPapers()">
+        {{ (progress() ? 'page.ledger.archive.stop' : 'page.ledger.archive.takeOutWithPapers') | say }}
+      </button>
+      <span role="status">{{ progress() }}</span>
     </p>
     @if (wrong()) {
       <p class="wrong" role="alert">{{ wrong() }}</p>

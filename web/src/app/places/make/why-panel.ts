@@ -2,11 +2,14 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
+  type ElementRef,
   inject,
   input,
   linkedSignal,
   resource,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -109,8 +112,21 @@ export class WhyPanel {
     return `${word}, ${quantity(percent(100 * chance, 0))}`;
   }
 
+  private readonly kept = viewChild<ElementRef<HTMLElement>>('kept');
+  private isWriting = false;
+
+  constructor() {
+    // The keyboard goes on from what was written: the button that wrote it is gone.
+    effect(() => {
+      const kept = this.kept();
+      if (kept && this.isWriting) kept.nativeElement.focus();
+      if (kept) this.isWriting = false;
+    });
+  }
+
   /** What is wrong with it stays with the make. */
   protected keep(fault: FaultId): void {
+    this.isWriting = true;
     this.logger.write(this.batch().id, { type: 'complaint', fault });
   }
 

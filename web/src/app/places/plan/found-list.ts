@@ -24,12 +24,10 @@ import { WhatIf } from './what-if';
           ></progress>
           {{ 'page.plan.foundList.lookingRound' | say: { round: searching()!.round } }}
         </p>
-        <button type="button" class="press quiet-press" (click)="plans.stop()">
-          {{ 'page.plan.foundList.willDo' | say }}
-        </button>
-      } @else if (mayGoOn()) {
-        <button type="button" class="press line-press" (click)="searchOn()">
-          {{ 'page.plan.foundList.searchOn' | say }}
+      }
+      @if (searching()?.running || mayGoOn()) {
+        <button type="button" class="press line-press" (click)="stopOrGoOn()">
+          {{ (searching()?.running ? 'page.plan.foundList.willDo' : 'page.plan.foundList.searchOn') | say }}
         </button>
       }
       <oc-what-if class="end" />
@@ -168,8 +166,9 @@ export class FoundList {
     );
   });
 
-  protected searchOn(): void {
-    void this.plans.searchOn();
+  protected stopOrGoOn(): void {
+    if (this.searching()?.running) this.plans.stop();
+    else void this.plans.searchOn();
   }
 
   protected look({ found, name }: { readonly found: PlanFound; readonly name: string }): void {
