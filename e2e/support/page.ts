@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 /** Ids of serious and critical accessibility faults of what is shown, each with where it was found. */
 export async function seriousFaults(page: Page, within?: string, rules?: string[]): Promise<readonly string[]> {
@@ -20,6 +20,20 @@ export async function goTo(page: Page, path: string): Promise<void> {
   }, path);
   await page.waitForURL((url) => url.pathname.startsWith(path));
 }
+
+/** Where things are once they have stood there for a second: a shelf that arrives above pushes all of a page down. */
+export async function restingBoxes(page: Page, ...things: readonly Locator[]): Promise<readonly Box[]> {
+  const look = () => Promise.all(things.map(async (thing) => (await thing.boundingBox())!));
+  for (let before = await look(); ;) {
+    await page.waitForTimeout(1000);
+    const now = await look();
+    if (JSON.stringify(now) === JSON.stringify(before)) return now;
+    before = now;
+  }
+}
+
+/** A rectangle of the page, px. */
+export type Box = NonNullable<Awaited<ReturnType<Locator['boundingBox']>>>;
 
 /** Chooses from a list of the household's dialog. */
 export async function pick(page: Page, field: string, option: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/dairy.js';
-import { goTo } from '../support/page.js';
+import { type Box, goTo, restingBoxes } from '../support/page.js';
 
 test('a variant is kept, compared, made into a file and read back as another', async ({ page, demo }) => {
   await goTo(page, '/methods/scalded-yogurt');
@@ -66,7 +66,8 @@ test('a method is written from stages by drag and by key, tried by the engine at
 
   // by drag: the last stage before the first; nothing is in the pot then
   const grips = order.locator('.grip');
-  const [from, to] = [(await grips.last().boundingBox())!, (await grips.first().boundingBox())!];
+  await expect(page.locator('oc-shelf .name').first()).toBeVisible();
+  const [from, to] = (await restingBoxes(page, grips.last(), grips.first())) as [Box, Box];
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();
   await page.mouse.move(to.x + 8, to.y + 20, { steps: 12 });

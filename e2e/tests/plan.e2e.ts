@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { expect, test } from '../support/dairy.js';
 import { HOUR } from '../support/hour.js';
-import { goTo, seriousFaults } from '../support/page.js';
+import { type Box, goTo, seriousFaults, restingBoxes } from '../support/page.js';
 
 const lanes = (page: Page) => page.locator('oc-plan-lanes');
 const pour = (page: Page, name: string | RegExp) => lanes(page).getByRole('button', { name });
@@ -216,7 +216,7 @@ test('a make is moved by drag and by keys alike, says what breaks, and is undone
 
   // by drag: checked while it moves, put where it is let go, taken, and undone
   await quark.scrollIntoViewIfNeeded();
-  const ribbon = (await quark.locator('.curd').boundingBox())!;
+  const [ribbon] = (await restingBoxes(page, quark.locator('.curd'))) as [Box];
   // Near its beginning: its end may lie beyond the days that are shown.
   const [x, y] = [ribbon.x + Math.min(12, ribbon.width / 2), ribbon.y + 3];
   await page.mouse.move(x, y);
