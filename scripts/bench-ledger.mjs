@@ -15,6 +15,8 @@ const { chromium } = await import('@playwright/test');
 
 const [MAKES, READINGS] = [Number(process.argv[2] ?? 10_000), Number(process.argv[3] ?? 500)];
 const DAY_MS = 86_400_000;
+/** So often each way on the page is gone. */
+const TIMES = 7;
 const WHO = [
   'The quay market',
   'The school',
@@ -91,7 +93,26 @@ await page.waitForTimeout(3000);
 await toLedger();
 await page.goBack();
 await page.waitForSelector('oc-larder h2');
-say('Ledger, once its scripts are there, to data', await toLedger());
+const times = [];
+for (let i = 0; i < TIMES; i++) {
+  times.push(await toLedger());
+  await page.goBack();
+  await page.waitForSelector('oc-larder h2');
+}
+say('Ledger, once its scripts are there, to data (middle)', middle(times));
+say('Ledger, once its scripts are there, to data (worst)', Math.max(...times));
+await toLedger();
+await toTrends();
+const trends = [];
+for (let i = 0; i < TIMES; i++) {
+  await page.goBack();
+  await page.waitForSelector('oc-ledger td.make a');
+  trends.push(await toTrends());
+}
+say('Over time, to its drawing (middle)', middle(trends));
+say('Over time, to its drawing (worst)', Math.max(...trends));
+await page.goBack();
+await page.waitForSelector('oc-ledger td.make a');
 say('A search on the page, from the key to its lines', await searched('lamp inn'));
 await searched('');
 const frames = await scrolled();
@@ -126,6 +147,25 @@ function toLedger() {
         link.click();
         const look = () =>
           document.querySelector('oc-ledger td.make a') ? shown(performance.now() - from) : requestAnimationFrame(look);
+        look();
+      }),
+  );
+}
+
+/** Goes to what makes came to over time; milliseconds until the dots of all its makes are there. */
+function toTrends() {
+  return page.evaluate(
+    () =>
+      new Promise((shown) => {
+        const link = [...document.querySelectorAll('oc-ledger-head a')].find(
+          (a) => a.textContent.trim() === 'Over time',
+        );
+        const from = performance.now();
+        link.click();
+        const look = () =>
+          document.querySelector('oc-trend-strips .dots')
+            ? shown(performance.now() - from)
+            : requestAnimationFrame(look);
         look();
       }),
   );

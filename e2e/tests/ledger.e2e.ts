@@ -113,7 +113,7 @@ test('makes are compared, followed over time, and the whole dairy goes out and c
   expect(await seriousFaults(page)).toEqual([]);
 
   await page.getByRole('link', { name: 'Over time' }).click();
-  await expect(page.locator('oc-trend-strips .dot').first()).toBeVisible();
+  await expect(page.locator('oc-trend-strips .dots').first()).toBeVisible();
   await expect(page.locator('oc-score-lines li').first()).toContainText('held');
   expect(await seriousFaults(page)).toEqual([]);
 

@@ -9,6 +9,8 @@ export interface MadeFigures {
 
 /** What the makes of a method came to over time. */
 export interface MethodFigures {
+  /** Whose they are; null where nothing was made, or where some makes were asked for. */
+  readonly methodId: string | null;
   /** Methods that have figures, those with most makes first. */
   readonly methods: readonly { readonly methodId: string; readonly makes: number }[];
   readonly makes: readonly MadeFigures[];

@@ -14,6 +14,7 @@ export { type MakeFigures, makeFiguresOf } from './make-figures.js';
 export { GIVEN_AT, type GivenWindow, type LearnedWidth, SHOULD_HOLD, WidthsSeen } from '../learn/widths.js';
 export { scorecard, type ScoredGroup, type ScoredWindow } from './scorecard.js';
 export {
+  MOST_LOOKED_AT,
   TREND_FIGURES,
   type TrendChange,
   type TrendFigure,

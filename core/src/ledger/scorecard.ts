@@ -91,7 +91,11 @@ export function wilson(k: number, n: number, z: number): readonly [number, numbe
 
 /** The middle of some numbers; of an even count the mean of the two about it. NaN of none. */
 export function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
+  return middleOfSorted([...values].sort((a, b) => a - b));
+}
+
+/** The same of numbers that are in order already. */
+export function middleOfSorted(sorted: ArrayLike<number>): number {
   const half = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }

@@ -1,5 +1,5 @@
 import { seededRandom } from '../random/random.js';
-import { driftChance, driftPerYear, holm, shiftOf } from './changes.js';
+import { driftChance, driftPerYear, holm, shiftChance, shiftOf } from './changes.js';
 import type { MakeFigures } from './make-figures.js';
 import { scorecard, wilson } from './scorecard.js';
 import { trendsOf, type TrendMake } from './trends.js';
@@ -43,12 +43,40 @@ function world(
 describe('a shift between two groups', () => {
   it('is the middle of all differences, with the chance of the ranks', () => {
     // Four and four, wholly apart: 2 of the 70 ways to share them out are as far apart.
-    const shift = shiftOf([1, 2, 3, 4], [11, 12, 13, 14], 1)!;
+    const [low, high] = [
+      [1, 2, 3, 4],
+      [11, 12, 13, 14],
+    ] as const;
+    const shift = shiftOf(low, high);
     expect([shift.before, shift.after, shift.by]).toEqual([2.5, 12.5, 10]);
-    expect(shift.p).toBeCloseTo(2 / 70, 1);
+    expect(shiftChance(low, high, 1)).toBeCloseTo(2 / 70, 1);
     expect(shift.byFrom).toBeLessThanOrEqual(10);
-    expect(shiftOf([1, 2, 3], [4, 5, 6, 7], 1)).toBeNull();
-    expect(shiftOf([2, 2, 2, 2], [2, 2, 2, 2], 1)!.p).toBe(1);
+    expect(shiftChance([1, 2, 3], [4, 5, 6, 7], 1)).toBe(1);
+    expect(shiftChance([2, 2, 2, 2], [2, 2, 2, 2], 1)).toBe(1);
+  });
+
+  it('has the same chance by shuffling as by the normal law, where it goes over from one to the other', () => {
+    const random = seededRandom(8);
+    for (const by of [0.1, 0.2, 0.3]) {
+      // Halves, so that many are equal.
+      const group = (count: number, more: number) =>
+        Array.from({ length: count }, () => Math.round(8 * (random() + more)) / 2);
+      const [before, after] = [group(24, 0), group(60, by)];
+      const shuffled = shiftChance(before, after, 1);
+      // One more of the middle of all changes next to nothing, and is over the edge.
+      const normal = shiftChance([...before, shiftOf(before, after).before], after, 1);
+      expect(Math.abs(Math.log(Math.max(normal, 1 / 4001) / shuffled)))
+        .withContext(`${by}: ${normal} ${shuffled}`)
+        .toBeLessThan(0.4);
+      const order = group(49, 0).map((value, i) => value + (4 * by * i) / 49);
+      const [few, many] = [driftChance(order, 1), driftChance([...order, order.at(-1)!], 1)];
+      expect(Math.abs(few - many))
+        .withContext(`${by}: ${few} ${many}`)
+        .toBeLessThan(0.05);
+    }
+    // 27 and 27 wholly apart: z = 6.2972 with the half taken off, and twice its tail.
+    const apart = (from: number) => Array.from({ length: 27 }, (_, i) => from + i);
+    expect(shiftChance(apart(0), apart(100), 1) / 3.03e-10).toBeCloseTo(1, 2);
   });
 
   it('knows a steady rise and how steep it is', () => {

@@ -1,4 +1,4 @@
-import { driftChance, driftPerYear, holm, LEAST_MAKES, shiftOf, type Shift } from './changes.js';
+import { driftChance, driftPerYear, holm, LEAST_MAKES, shiftChance, shiftOf, type Shift } from './changes.js';
 import type { MakeFigures } from './make-figures.js';
 import { middle } from './scorecard.js';
 
@@ -87,8 +87,7 @@ export function trendsOf(makes: readonly TrendMake[]): Trends {
     }),
     changes,
     findings: questions
-      .map((finding, i) => ({ ...finding, p: adjusted[i]! }))
-      .filter(({ p }) => p < SAID_BELOW)
+      .flatMap(({ finding }, i) => (adjusted[i]! < SAID_BELOW ? [finding(adjusted[i]!)] : []))
       .sort((a, b) => a.p - b.p),
     asked: questions.length,
   };
@@ -100,30 +99,44 @@ interface Looked {
   readonly seed: number;
 }
 
-function questionsOf(figure: TrendFigure, { looked, stretches, seed }: Looked): TrendFinding[] {
-  const found: TrendFinding[] = [];
+/** A question that was asked of a figure: how likely chance alone does as much, and what is said where it is not chance. */
+interface Question {
+  readonly p: number;
+  readonly finding: (p: number) => TrendFinding;
+}
+
+function questionsOf(figure: TrendFigure, { looked, stretches, seed }: Looked): Question[] {
+  const asked: Question[] = [];
+  const ask = (
+    [before, after]: readonly [readonly number[], readonly number[]],
+    of: number,
+    is: { readonly is: 'change'; readonly change: TrendChange } | { readonly is: 'season' },
+  ) => {
+    if (Math.min(before.length, after.length) < LEAST_MAKES) return;
+    const finding = (p: number) => ({ figure, p, ...is, shift: { ...shiftOf(before, after), p } });
+    asked.push({ p: shiftChance(before, after, of), finding });
+  };
   const values = (makes: readonly TrendMake[]) => pointsOf(makes, figure).map(({ value }) => value);
   stretches.forEach((stretch, kind) => {
     changesIn(stretch).forEach((change, i) => {
-      const shift = shiftOf(values(stretch[i]!.makes), values(stretch[i + 1]!.makes), seed + 31 * i + kind);
-      if (shift) found.push({ figure, is: 'change', change, shift, p: shift.p });
+      const groups = [values(stretch[i]!.makes), values(stretch[i + 1]!.makes)] as const;
+      ask(groups, seed + 31 * i + kind, { is: 'change', change });
     });
   });
   // What a culture does is no season, and what a change of culture, milk or place does is no slow drift.
   const bySeason = apart(looked, figure, ({ line }) => line ?? '');
-  const season = shiftOf(
-    bySeason.filter(({ make }) => !make.isWarm).map(({ value }) => value),
-    bySeason.filter(({ make }) => make.isWarm).map(({ value }) => value),
-    seed + 5,
-  );
-  if (season) found.push({ figure, is: 'season', shift: season, p: season.p });
+  const inSeason = (warm: boolean) => bySeason.filter(({ make }) => make.isWarm === warm).map(({ value }) => value);
+  ask([inSeason(false), inSeason(true)], seed + 5, { is: 'season' });
   const steady = apart(looked, figure, ({ line, figures: { milk, keeper } }) => JSON.stringify([line, milk, keeper]));
   if (steady.length >= LEAST_FOR_DRIFT) {
     const values = steady.map(({ value }) => value);
-    const perYear = driftPerYear(steady.map(({ make, value }) => ({ atMs: make.startedMs, value })));
-    found.push({ figure, is: 'drift', perYear, makes: steady.length, p: driftChance(values, seed + 7) });
+    const perYear = () => driftPerYear(steady.map(({ make, value }) => ({ atMs: make.startedMs, value })));
+    asked.push({
+      p: driftChance(values, seed + 7),
+      finding: (p) => ({ figure, p, is: 'drift', perYear: perYear(), makes: steady.length }),
+    });
   }
-  return found;
+  return asked;
 }
 
 /** A figure of each make, less how far the makes that share something with it are from the middle of all. */
@@ -138,7 +151,10 @@ function apart(
   });
   const whole = middle(known.map(({ value }) => value));
   const groups = new Map<string, number[]>();
-  for (const { group, value } of known) groups.set(group, [...(groups.get(group) ?? []), value]);
+  for (const { group, value } of known) {
+    if (!groups.has(group)) groups.set(group, []);
+    groups.get(group)!.push(value);
+  }
   const middles = new Map([...groups].map(([group, values]) => [group, middle(values)]));
   return known.map(({ make, value, group }) => ({ make, value: value - middles.get(group)! + whole }));
 }

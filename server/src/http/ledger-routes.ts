@@ -1,4 +1,4 @@
-import { check, figuresSchema, makesSchema } from '@oat-crock/contract';
+import { check, figuresSchema, makesSchema, type MethodFigures } from '@oat-crock/contract';
 import { scorecard } from '@oat-crock/core';
 import { Router } from 'express';
 import type { Kitchen } from '../kitchen.js';
@@ -13,11 +13,12 @@ export function ledgerRoutes(kitchen: Kitchen): Router {
   router.get('/figures', (request, response) => {
     const { methodId, of } = check(figuresSchema, request.query);
     const { figures } = kitchen;
-    response.json({
-      methods: figures.methods(),
-      makes: of.length > 0 ? figures.ofMakes(of) : figures.ofMethod(methodId ?? figures.methods()[0]?.methodId ?? ''),
-      waiting: figures.waiting(),
-    });
+    const methods = figures.methods();
+    // A method that nothing was made of is as good as none named.
+    const isMade = methods.some((method) => method.methodId === methodId);
+    const whose = of.length > 0 ? null : ((isMade ? methodId : methods[0]?.methodId) ?? null);
+    const makes = whose === null ? figures.ofMakes(of) : figures.ofMethod(whose);
+    response.json({ methodId: whose, methods, makes, waiting: figures.waiting() } satisfies MethodFigures);
   });
   router.get('/scorecard', (_request, response) => {
     response.json({ windows: scorecard(kitchen.figures.windows()), waiting: kitchen.figures.waiting() });

@@ -1,5 +1,5 @@
 import type { MadeFigures } from '@oat-crock/contract';
-import type { MakeFigures, MakeLine, ScoredWindow } from '@oat-crock/core';
+import { type MakeFigures, type MakeLine, MOST_LOOKED_AT, type ScoredWindow } from '@oat-crock/core';
 import type { Db } from './open.js';
 
 /** What a make comes to, and the line of the culture that soured it; no figures where it cannot be followed. */
@@ -12,7 +12,7 @@ export interface Reckoned {
 export interface FigureStore {
   readonly has: (batchId: string, ofSeq: number, engine: string) => boolean;
   readonly keep: (batchId: string, ofSeq: number, engine: string, reckoned: Reckoned) => void;
-  /** Makes of a method in order of their begin, each with its line of the ledger and what it comes to. */
+  /** The newest makes of a method, as many as are looked at, in order of their begin: each with its line of the ledger and what it comes to. */
   readonly ofMethod: (methodId: string) => readonly MadeFigures[];
   readonly ofMakes: (batchIds: readonly string[]) => readonly MadeFigures[];
   /** Every window that was given, with the method of its make. */
@@ -30,20 +30,23 @@ export function figureStore(db: Db): FigureStore {
   const write = db.prepare<[string, number, string, string]>(
     'INSERT OR REPLACE INTO make_figures (batch_id, of_seq, engine, body) VALUES (?, ?, ?, ?)',
   );
+  // The plus keeps SQLite from going through all that were followed: a method's newest come by their own index.
   const SELECTED = `SELECT make.line AS made, json_remove(make_figures.body, '$.figures.given') AS body
-    FROM make JOIN make_figures USING (batch_id) WHERE json_type(make_figures.body, '$.figures') = 'object' AND`;
-  const ofMethod = db.prepare<[string], FigureRow>(`${SELECTED} make.method_id = ? ORDER BY make.started_ms`);
+    FROM make JOIN make_figures USING (batch_id) WHERE +is_followed = 1 AND`;
+  const ofMethod = db.prepare<[string], FigureRow>(
+    `${SELECTED} make.method_id = ? ORDER BY make.started_ms DESC LIMIT ${MOST_LOOKED_AT}`,
+  );
   const ofMakes = db.prepare<[string], FigureRow>(
     `${SELECTED} batch_id IN (SELECT value FROM json_each(?)) ORDER BY make.started_ms`,
   );
   const windows = db.prepare<[], { method_id: string; batch_id: string; given: string }>(
     `SELECT make.method_id, batch_id, json_extract(make_figures.body, '$.figures.given') AS given
-     FROM make JOIN make_figures USING (batch_id) WHERE json_array_length(make_figures.body, '$.figures.given') > 0
+     FROM make JOIN make_figures USING (batch_id) WHERE windows > 0
      ORDER BY make.started_ms, batch_id`,
   );
   const methods = db.prepare<[], { methodId: string; makes: number }>(
     `SELECT make.method_id AS methodId, count(*) AS makes FROM make JOIN make_figures USING (batch_id)
-     WHERE json_type(make_figures.body, '$.figures') = 'object' GROUP BY make.method_id ORDER BY makes DESC, methodId`,
+     WHERE is_followed = 1 GROUP BY make.method_id ORDER BY makes DESC, methodId`,
   );
   const waiting = db.prepare<[string | null, string | null], { n: number }>(
     `SELECT count(*) AS n FROM make WHERE made_g > 0 AND NOT EXISTS
@@ -55,7 +58,7 @@ export function figureStore(db: Db): FigureStore {
     keep: (batchId, ofSeq, engine, reckoned) => {
       write.run(batchId, ofSeq, engine, JSON.stringify(reckoned));
     },
-    ofMethod: (methodId) => ofMethod.all(methodId).map(toFigures),
+    ofMethod: (methodId) => ofMethod.all(methodId).map(toFigures).reverse(),
     ofMakes: (batchIds) => ofMakes.all(JSON.stringify(batchIds)).map(toFigures),
     windows: () =>
       windows.all().flatMap(({ method_id, batch_id, given }) =>

@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import type { MethodFigures, Scorecard } from '@oat-crock/contract/api';
 import { compareMakes, makeFiguresOf, makeLineOf, scorecard, trendsOf, type TrendMake } from '@oat-crock/core';
 import { Engine } from '../../engine/engine';
@@ -62,6 +64,7 @@ describe('makes over time on the page', () => {
   const logs = [0, 1, 2, 3].map((n) => make(n + 10, 40 - 8 * n, 300 + 10 * n));
   const made = logs.map((log) => ({ batch: batchOf(log), figures: makeFiguresOf(batchOf(log), FEW)! }));
   const told: MethodFigures = {
+    methodId: 'scalded-yogurt',
     methods: [{ methodId: 'scalded-yogurt', makes: 4 }],
     makes: made.map(({ batch, figures }) => ({ make: makeLineOf(batch), line: null, figures })),
     waiting: 2,
@@ -87,16 +90,45 @@ describe('makes over time on the page', () => {
     await until(() => page.element.querySelector('oc-trend-strips svg') !== null);
     const names = [...page.element.querySelectorAll('.name')].map((n) => n.textContent);
     expect(names.slice(0, 2)).toEqual(['Yield', 'Lost']);
-    expect(page.element.querySelectorAll('.dot').length).toBe(4 * names.length);
+    const drawn = [...page.element.querySelectorAll('.dots')].map(
+      (path) => path.getAttribute('d')!.split('M').length - 1,
+    );
+    expect(drawn).toEqual(names.map(() => 4));
     expect(page.text()).toContain('2 makes are still being worked out.');
     expect(page.text()).toMatch(/Sour enough, said at the start: 5 h \d+ ahead/);
     expect(page.text()).toMatch(/of 4 held/);
   });
 
+  it('are looked at one by one with the arrow keys, and gone to with Enter', async () => {
+    const page = await pageOf(TrendsView, [], NOW, {}, provided(told));
+    await until(() => page.element.querySelector('oc-trend-strips svg') !== null);
+    const drawing = page.element.querySelector<SVGElement>('oc-trend-strips svg')!;
+    const press = async (key: string) => {
+      drawing.dispatchEvent(new KeyboardEvent('keydown', { key }));
+      await page.fixture.whenStable();
+      return drawing.getAttribute('aria-valuenow');
+    };
+    expect(page.element.querySelector('.at')).toBeNull();
+    expect(await press('Home')).toBe('1');
+    expect(await press('ArrowLeft')).toBe('1');
+    expect(await press('End')).toBe('4');
+    expect(await press('ArrowLeft')).toBe('3');
+    expect(drawing.getAttribute('aria-valuetext')).toMatch(/Yield: 9\d.* %;/);
+    const gone = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await press('Enter');
+    expect(gone).toHaveBeenCalledOnceWith(['/make', told.makes[2]!.make.id]);
+  });
+
   it('are not drawn while there are fewer than three, and it is said when none is finished', async () => {
     const few = await pageOf(TrendsView, [], NOW, {}, provided({ ...told, makes: told.makes.slice(0, 2) }));
     await until(() => few.text().includes('Three makes of it are needed'));
-    const none = await pageOf(TrendsView, [], NOW, {}, provided({ methods: [], makes: [], waiting: 0 }));
+    const none = await pageOf(
+      TrendsView,
+      [],
+      NOW,
+      {},
+      provided({ methodId: null, methods: [], makes: [], waiting: 0 }),
+    );
     await until(() => none.text().includes('Nothing was finished yet'));
   });
 });

@@ -12,7 +12,10 @@ export interface Strip {
   readonly middleY: number;
   readonly least: number;
   readonly most: number;
-  readonly dots: readonly { readonly x: number; readonly y: number; readonly i: number }[];
+  /** Where a value stands, px from the top of the drawing. */
+  readonly yOf: (value: number) => number;
+  /** All makes as one path, each a point of no length: drawn with a round, wide end it is a dot. */
+  readonly dots: string;
 }
 
 export function timeScale(fromMs: number, untilMs: number, width: number): ScaleLinear<number, number> {
@@ -37,7 +40,8 @@ export function stripsOf(trends: readonly Trend[], x: ScaleLinear<number, number
       middleY: y(trend.middle),
       least,
       most,
-      dots: trend.points.map(({ atMs, value }, i) => ({ x: x(atMs), y: y(value), i })),
+      yOf: (value) => y(value),
+      dots: trend.points.map(({ atMs, value }) => `M${x(atMs).toFixed(1)},${y(value).toFixed(1)}h0`).join(''),
     };
   });
 }

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Trends } from '@oat-crock/core';
 import { localTime } from '@oat-crock/calendar';
+import { bisector } from 'd3-array';
 import { injectBoxSize } from '../../../shared/ui/box-size';
-import { monthWord } from '../../../shared/ui/dates';
+import { monthWord, written } from '../../../shared/ui/dates';
 import { tell } from '../../../shared/ui/said';
 import { kitchenZone } from '../../../shared/ui/zone';
 import { figureName, figureWords } from './figure-words';
@@ -15,123 +16,8 @@ export type Trend = Trends['trends'][number];
 @Component({
   selector: 'oc-trend-strips',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg [attr.width]="box().width" [attr.height]="height()" role="img" [attr.aria-label]="words()">
-      @for (month of months(); track month.atMs) {
-        @if (month.isWarm) {
-          <rect
-            class="warm"
-            [attr.x]="month.x"
-            [attr.y]="STRIP.top"
-            [attr.width]="month.width"
-            [attr.height]="depth()"
-          />
-        }
-        @if (month.width > 24) {
-          <text class="axis" [attr.x]="month.x + 3" [attr.y]="STRIP.top - 6">{{ month.name }}</text>
-        }
-      }
-      @for (mark of marks(); track mark.atMs + mark.of) {
-        <line
-          class="change"
-          [attr.x1]="mark.x"
-          [attr.x2]="mark.x"
-          [attr.y1]="mark.y + 4"
-          [attr.y2]="STRIP.top + depth()"
-        />
-        <text class="mark" [attr.text-anchor]="mark.anchor" [attr.x]="mark.textX" [attr.y]="mark.y + 4">
-          {{ mark.text }}
-        </text>
-      }
-      @for (strip of strips(); track strip.trend.figure) {
-        <text class="name" x="0" [attr.y]="strip.top + 17">{{ strip.name }}</text>
-        <text class="middle" x="0" [attr.y]="strip.top + 34">{{ strip.middle }}</text>
-        <line
-          class="middle-line"
-          [attr.x1]="STRIP.left"
-          [attr.x2]="box().width - STRIP.right"
-          [attr.y1]="strip.middleY"
-          [attr.y2]="strip.middleY"
-        />
-        @for (dot of strip.dots; track dot.i) {
-          <circle
-            class="dot"
-            [attr.cx]="dot.x"
-            [attr.cy]="dot.y"
-            r="3.2"
-            (click)="opened.emit(strip.trend.points[dot.i]!.atMs)"
-          >
-            <title>{{ strip.titles[dot.i] }}</title>
-          </circle>
-        }
-        <text class="axis" [attr.x]="box().width - STRIP.right + 8" [attr.y]="strip.top + 12">
-          {{ strip.mostWords }}
-        </text>
-        <text class="axis" [attr.x]="box().width - STRIP.right + 8" [attr.y]="strip.top + STRIP.inner">
-          {{ strip.leastWords }}
-        </text>
-        <line
-          class="under"
-          x1="0"
-          [attr.x2]="box().width"
-          [attr.y1]="strip.top + STRIP.height - 7"
-          [attr.y2]="strip.top + STRIP.height - 7"
-        />
-      }
-    </svg>
-  `,
-  styles: `
-    :host {
-      display: block;
-      overflow: hidden;
-    }
-    .warm {
-      fill: var(--paper-sunk);
-      opacity: 0.6;
-    }
-    .axis {
-      font-size: 11px;
-      fill: var(--ink-soft);
-      font-variant-numeric: tabular-nums;
-    }
-    .name {
-      font-size: 13px;
-      font-weight: 600;
-      fill: var(--ink);
-    }
-    .middle {
-      font-size: 13px;
-      fill: var(--ink-soft);
-      font-variant-numeric: tabular-nums;
-    }
-    .middle-line {
-      stroke: var(--line-strong);
-      stroke-dasharray: 2 4;
-    }
-    .under {
-      stroke: var(--line);
-    }
-    .change {
-      stroke: var(--ink-soft);
-      stroke-dasharray: 5 4;
-    }
-    .mark {
-      font-size: 11px;
-      fill: var(--ink);
-      paint-order: stroke;
-      stroke: var(--paper);
-      stroke-width: 3px;
-    }
-    .dot {
-      fill: var(--cobalt);
-      fill-opacity: 0.65;
-      cursor: pointer;
-    }
-    .dot:hover {
-      fill-opacity: 1;
-      stroke: var(--ink);
-    }
-  `,
+  templateUrl: './trend-strips.html',
+  styleUrl: './trend-strips.css',
 })
 export class TrendStrips {
   readonly trends = input.required<Trends>();
@@ -143,10 +29,13 @@ export class TrendStrips {
   protected readonly STRIP = STRIP;
   protected readonly box = injectBoxSize({ width: 760, height: 500 });
 
-  private readonly moments = computed(() => this.trends().trends.flatMap(({ points }) => points.map((p) => p.atMs)));
-  private readonly x = computed(() =>
-    timeScale(Math.min(...this.moments()), Math.max(...this.moments()), this.box().width),
+  /** When each make was begun, in order of time, ms. */
+  protected readonly moments = computed(() =>
+    [...new Set(this.trends().trends.flatMap(({ points }) => points.map((p) => p.atMs)))].sort((a, b) => a - b),
   );
+  private readonly x = computed(() => timeScale(this.moments()[0]!, this.moments().at(-1)!, this.box().width));
+  /** Which make is looked at, by the pointer or the arrow keys. */
+  protected readonly at = signal<number | null>(null);
   protected readonly depth = computed(() => this.trends().trends.length * STRIP.height);
   protected readonly height = computed(() => STRIP.top + this.depth() + STRIP.bottom);
 
@@ -158,8 +47,32 @@ export class TrendStrips {
       middle: said(strip, strip.trend.middle),
       leastWords: said(strip, strip.least),
       mostWords: said(strip, strip.most),
-      titles: strip.trend.points.map(({ value }) => said(strip, value)),
     }));
+  });
+
+  /** The make that is looked at: where it stands, and each of its figures. */
+  protected readonly mark = computed(() => {
+    const atMs = this.moments()[this.at() ?? -1];
+    if (atMs === undefined) return null;
+    const x = this.x()(atMs);
+    const isRight = x < 0.8 * this.box().width;
+    const [anchor, textX] = isRight ? (['start', x + 9] as const) : (['end', x - 9] as const);
+    const values = this.strips().flatMap(({ trend, top, yOf }) => {
+      const point = trend.points.find((p) => p.atMs === atMs);
+      if (!point) return [];
+      const y = yOf(point.value);
+      return [
+        {
+          figure: trend.figure,
+          y,
+          textY: Math.max(top + 14, y + 4),
+          says: figureWords(trend.figure, point.value, this.currency()),
+        },
+      ];
+    });
+    const said = values.map(({ figure, says }) => `${figureName(figure)}: ${says}`);
+    const day = written(atMs, 'dayYear');
+    return { x, anchor, textX, day, values, words: `${day}. ${said.join('; ')}` };
   });
 
   /** Changes of culture, milk and place; those near one another on lines of their own. */
@@ -196,7 +109,34 @@ export class TrendStrips {
     const figures = this.strips().map(({ name, middle }) => `${name}: ${middle}`);
     return tell('page.ledger.trends.drawing', { figures: figures.join('; ') });
   });
+
+  /** Looks at the make that is nearest to where the pointer is, px from the left. */
+  protected aim(px: number): void {
+    this.at.set(byMoment.center(this.moments(), this.x().invert(px)));
+  }
+
+  /** One make on or back with the arrow keys, to the ends with Home and End, into it with Enter. */
+  protected step(event: KeyboardEvent): void {
+    if (event.key === 'Enter') this.openMarked();
+    const to = STEPS[event.key]?.(this.at() ?? this.moments().length - 1, this.moments().length - 1);
+    if (to === undefined) return;
+    event.preventDefault();
+    this.at.set(to);
+  }
+
+  protected openMarked(): void {
+    const atMs = this.moments()[this.at() ?? -1];
+    if (atMs !== undefined) this.opened.emit(atMs);
+  }
 }
+
+const byMoment = bisector((atMs: number) => atMs);
+const STEPS: Readonly<Record<string, (at: number, last: number) => number>> = {
+  ArrowLeft: (at) => Math.max(0, at - 1),
+  ArrowRight: (at, last) => Math.min(last, at + 1),
+  Home: () => 0,
+  End: (_at, last) => last,
+};
 
 /** Lines that the names of changes stand on, so that near ones do not lie over one another; and letters of a month's name. */
 const MARK_ROWS = 4;

@@ -49,24 +49,28 @@ export class TrendsView {
 
   protected readonly told = resource({
     params: () => ({ methodId: this.methodId(), seq: this.lastByHand() }),
-    loader: async ({ params: { methodId } }) => {
-      const [asked, score] = await Promise.all([this.wire.figures(methodId), this.wire.scorecard()]);
-      const isKnown = methodId === '' || asked.methods.some((method) => method.methodId === methodId);
-      const figures = isKnown ? asked : await this.wire.figures('');
-      return { figures, score, methodId: (isKnown && methodId) || (figures.methods[0]?.methodId ?? '') };
-    },
+    loader: ({ params: { methodId } }) => this.wire.figures(methodId),
   });
+  /** How good the forecasts were: of all methods at once, so it is not asked for again with each of them. */
+  protected readonly scored = resource({
+    params: () => this.lastByHand(),
+    loader: () => this.wire.scorecard(),
+  });
+
   constructor() {
     // More of them are worked out meanwhile: they are asked for again after a while.
     effect((cleanUp) => {
       if (this.waiting() === 0 || this.told.isLoading()) return;
-      const later = setTimeout(() => this.told.reload(), ASK_AGAIN_MS);
+      const later = setTimeout(() => {
+        this.told.reload();
+        this.scored.reload();
+      }, ASK_AGAIN_MS);
       cleanUp(() => clearTimeout(later));
     });
   }
 
-  private readonly figures = computed(() => (this.told.hasValue() ? this.told.value().figures : null));
-  protected readonly shownId = computed(() => (this.told.hasValue() ? this.told.value().methodId : ''));
+  private readonly figures = computed(() => (this.told.hasValue() ? this.told.value() : null));
+  protected readonly shownId = computed(() => this.figures()?.methodId ?? '');
   protected readonly waiting = computed(() => this.figures()?.waiting ?? 0);
   protected readonly options = computed(() =>
     (this.figures()?.methods ?? []).map(({ methodId, makes }) => ({
@@ -105,7 +109,7 @@ export class TrendsView {
     (this.trends()?.findings ?? []).map((finding) => findingWords(finding, this.names(), this.currency())),
   );
   protected readonly scores = computed((): readonly ScoredGroup[] => {
-    const windows = this.told.hasValue() ? this.told.value().score.windows : [];
+    const windows = this.scored.hasValue() ? this.scored.value().windows : [];
     return windows
       .filter((group) => group.methodId === this.shownId())
       .sort((a, b) => a.by.localeCompare(b.by) || a.share - b.share);
