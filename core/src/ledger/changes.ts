@@ -1,3 +1,4 @@
+import { bothTails } from '../random/normal.js';
 import { seededRandom } from '../random/random.js';
 import { middle, middleOfSorted } from './scorecard.js';
 
@@ -115,18 +116,6 @@ function squaresOff(values: readonly number[]): number {
   const mean = sum(values) / values.length;
   return sum(values.map((value) => (value - mean) ** 2));
 }
-
-/** Chance that something normal is as far from its mean as so many standard deviations, either way: within 2·10⁻⁷ of itself. */
-function bothTails(z: number): number {
-  // Chebyshev fit of erfc (Press et al. 1992, Numerical Recipes, 6.2).
-  const x = z / Math.SQRT2;
-  const t = 1 / (1 + 0.5 * x);
-  return t * Math.exp(-x * x + ERFC.reduceRight((total, c) => total * t + c, 0));
-}
-const ERFC = [
-  -1.26551223, 1.00002368, 0.37409196, 0.09678418, -0.18628806, 0.27886807, -1.13520398, 1.48851587, -0.82215223,
-  0.17087277,
-] as const;
 
 /** Places in the order of their size, from 1; equal ones share theirs. */
 function ranksOf(values: readonly number[]): number[] {

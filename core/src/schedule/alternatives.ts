@@ -1,7 +1,6 @@
 import { say, type Text } from '../messages/message.js';
-import type { Made } from './orders.js';
 import type { MakesAndTasks } from './plan-of.js';
-import { layOut, plans } from './plan.js';
+import { layOut, nothingWorkedOut, plans } from './plan.js';
 import type { Plan, PlanAsked, PlanningProblem } from './planning-problem.js';
 import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 
@@ -83,10 +82,10 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
  * @param rounds when the next objective preset has its turn
  */
 export function* alternatives(asked: PlanAsked, rounds: Rounds): Generator<Alternative, void, void> {
-  const known = new Map<string, Made>();
+  const workedOut = nothingWorkedOut();
   for (const preset of OBJECTIVE_PRESETS) {
     const own = { ...asked, weights: preset.weights };
-    const problem = layOut(own, known);
+    const problem = layOut(own, workedOut);
     for (const plan of plans(problem)) {
       yield { preset, problem, plan, likeness: likenessOf(plan, own) };
       if (isEnough(plan, problem, rounds)) break;

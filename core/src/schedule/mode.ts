@@ -1,9 +1,10 @@
+import { normalBelow, Z_NINE_IN_TEN } from '../random/normal.js';
 import type { GearResource } from './gear-resources.js';
 import type { Hours } from './hours.js';
 import type { Scenario, Network } from './network.js';
 import type { Mode } from './instance.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
-import { awakeMin, timesOf, type Extension, type Times } from './timeline.js';
+import { awakeMin, strayedTimes, timesOf, type Extension, type Times } from './timeline.js';
 
 /** What somebody would rather have, as costs: the higher, the more it is avoided. */
 export interface ObjectiveWeights {
@@ -15,6 +16,8 @@ export interface ObjectiveWeights {
   readonly ageH: number;
   /** It is wished to stand ready so long before, h. */
   readonly spareH: number;
+  /** That an order is missed about once (a chance of 1/e to be met); no cost where it is as sure as it has to be. */
+  readonly missed: number;
   /** All the slack of a souring used, and of what does not sour. */
   readonly souringSlack: number;
   readonly otherSlack: number;
@@ -27,6 +30,7 @@ export const USUAL_WEIGHTS: ObjectiveWeights = {
   offMin: 1,
   ageH: 0.25,
   spareH: 0,
+  missed: 20_000,
   souringSlack: 8,
   otherSlack: 1,
   laterH: 0.05,
@@ -41,6 +45,8 @@ export interface MakeMode extends Mode {
   readonly readyMin: number;
   /** Ready by then nine times in ten. */
   readonly readyLateMin: number;
+  /** Chance that it is ready when it is wanted, of itself, 0–1; 1 where nobody said when. */
+  readonly metChance: number;
   readonly nightMin: number;
   readonly offMin: number;
   /** It stands ready so long before it is wanted, h; 0 where nobody said when. */
@@ -58,6 +64,9 @@ export interface Placing {
   readonly dueMin: number | null;
   /** Not begun before. */
   readonly fromMin: number;
+  /** It is to be ready in time with such a chance at least, 0–1; and surer than this it need not be, for all orders to be met as wished. */
+  readonly leastChance: number;
+  readonly sureChance: number;
   /** True where every way is tried, however much like another. */
   readonly thorough?: boolean;
   readonly weights: ObjectiveWeights;
@@ -76,8 +85,9 @@ const SCENARIOS: readonly (readonly [Scenario, number])[] = [
 export type Plain = Readonly<Record<Scenario, Times | null>>;
 
 export function plainTimes({ network: { steps }, hours }: Placing, startMin: number): Plain {
-  const by = (scenario: Scenario) => timesOf(steps, startMin, hours, scenario);
-  return { likely: by('likely'), early: by('early'), late: by('late') };
+  const likely = timesOf(steps, startMin, hours);
+  const by = (scenario: 'early' | 'late') => likely && strayedTimes(steps, likely, hours, scenario);
+  return { likely, early: by('early'), late: by('late') };
 }
 
 /** Minutes of hands in the night up to the beginning of the step that may be extended. */
@@ -109,7 +119,7 @@ export function unequippedMode(
       scenario === 'likely'
         ? likely
         : extension
-          ? timesOf(steps, startMin, hours, scenario, extension, plain[scenario])
+          ? strayedTimes(steps, likely, hours, scenario, extension, plain[scenario])
           : plain[scenario];
     if (!times) return null;
     if (scenario === 'late') late = times;
@@ -124,15 +134,40 @@ export function unequippedMode(
   const readyLateMin = late.at(-1)!;
   const starter = starterFor(placing, likely);
   const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
+  const metChance = dueMin === null ? 1 : chanceBy(dueMin, readyMin, readyLateMin);
   const cost =
+    missedCost(metChance, placing) +
     weights.nightMin * nightMin +
     weights.offMin * offMin +
     (dueMin === null ? 0 : weights.ageH * Math.abs(ageH - weights.spareH)) +
     slackCost(network, likely, weights) +
     STARTER_COST[starter.is] +
     (dueMin === null ? (weights.laterH * readyMin) / 60 : 0);
-  return { startMin, extension, readyMin, readyLateMin, nightMin, offMin, ageH, starter, cost, likely, late };
+  return {
+    startMin,
+    extension,
+    readyMin,
+    readyLateMin,
+    metChance,
+    nightMin,
+    offMin,
+    ageH,
+    starter,
+    cost,
+    likely,
+    late,
+  };
 }
+
+/** Chance that what is likely ready at one minute, and nine times in ten by another, is ready by a third. */
+function chanceBy(dueMin: number, readyMin: number, readyLateMin: number): number {
+  if (readyLateMin <= readyMin) return dueMin >= readyMin ? 1 : 0;
+  return normalBelow((Z_NINE_IN_TEN * (dueMin - readyMin)) / (readyLateMin - readyMin));
+}
+
+/** What it costs that an order may be missed: chances of several makes multiply, so what is added is their logarithm. */
+const missedCost = (metChance: number, { sureChance, weights }: Placing): number =>
+  weights.missed * Math.max(0, Math.log(sureChance / Math.max(metChance, 1e-9)));
 
 /** A feeding is work, a tired starter a risk, and to buy a culture is worse. */
 const STARTER_COST: Readonly<Record<Need['is'], number>> = { ready: 0, feed: 3, more: 4, buy: 6 };

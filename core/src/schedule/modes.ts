@@ -17,7 +17,7 @@ import {
 /** The modes that begin at one minute, whatever comes of it: one for each piece of gear that holds it; none beyond the horizon. */
 export function modesAt(placing: Placing, startMin: number, extension: Extension | null = null): readonly MakeMode[] {
   const { network, hours, gearResources } = placing;
-  const likely = timesOf(network.steps, startMin, hours, 'likely', extension);
+  const likely = timesOf(network.steps, startMin, hours, extension);
   const mode = likely && unequippedMode(placing, startMin, extension, likely, plainTimes(placing, startMin));
   return mode ? onAllGear(mode, gearSets(network.demands, gearResources), placing) : [];
 }
@@ -60,14 +60,14 @@ export function modesOf(placing: Placing): readonly MakeMode[] {
     // Where hands fall in the night before anything could be extended, extending is no use.
     const tried = plain.likely && nightBefore(placing, plain.likely, extensions.at(-1)) > 0 ? [null] : extensions;
     for (const extension of tried) {
-      const likely = extension ? timesOf(network.steps, start, hours, 'likely', extension, plain.likely) : plain.likely;
+      const likely = extension ? timesOf(network.steps, start, hours, extension, plain.likely) : plain.likely;
       if (!likely || likely.at(-1)! < oldestMin || likely.at(-1)! > untilMin) continue;
       // extended or not, modes whose steps end alike are one.
       const ends = likely.reduce((sum, at, i) => sum + (i + 1) * at, 0);
       if (seen.has(ends)) continue;
       seen.add(ends);
       const mode = unequippedMode(placing, start, extension, likely, plain);
-      if (mode && (dueMin === null || mode.readyLateMin <= dueMin)) found.push(mode);
+      if (mode && mode.metChance >= placing.leastChance) found.push(mode);
     }
   }
   return bestOfEach(found, how)

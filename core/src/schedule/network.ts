@@ -1,9 +1,9 @@
 import type { Text } from '../messages/message.js';
 import type { DayClock } from '../environment/day-clock.js';
-import { NOMINAL_MEMBER, type Environment, type Member } from '../environment/environment.js';
+import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../make/household.js';
-import { hiddenMember } from '../instruments/simulated.js';
 import { expecting } from '../learn/expecting.js';
+import type { Unknowns } from '../learn/kitchen-draw.js';
 import type { LotStock } from '../lots/lot.js';
 import { amountsOf, type Amount } from '../make/amounts.js';
 import { planStages } from '../make/plan.js';
@@ -18,8 +18,10 @@ import { LEAST_MIN, type Ending } from '../stages/ending.js';
 import type { Slack, Problem } from '../stages/kind.js';
 import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
+import { surfaceFor, type DurationSurface } from './durations.js';
+import { lastsOf, luckOf, surfaceOf } from './luck.js';
 
-/** How long something takes, minutes: nine makes in ten take longer than the first, one in ten longer than the last. */
+/** How long something takes, minutes: nine times in ten longer than the first, one time in ten longer than the last. */
 export interface Lasts {
   readonly early: number;
   readonly likely: number;
@@ -77,6 +79,9 @@ export interface Network {
   readonly name: Text;
   readonly choices: Choices;
   readonly steps: readonly Step[];
+  /** How long the steps take by what nobody knows beforehand, and what that is. */
+  readonly durations: DurationSurface;
+  readonly unknowns: Unknowns;
   readonly demands: readonly GearDemand[];
   readonly sown: Sown | null;
   /** What it holds back for its line, g, and with which step; null where it holds nothing back. */
@@ -107,10 +112,6 @@ function dayEndOf(run: StageRun): Pick<Step, 'ends'> {
   return { ends: { at: until === 'morning' ? 'morning' : untilHour!, leastMin } };
 }
 
-/** Members that say how long each step may take, and P90 of a normal distribution, standard deviations from its mean. */
-const MEMBERS = 10;
-const TENTH = 1.2816;
-
 /** What a make asks for before it is known how long each of its steps may take: its vessels, and what would defeat it. */
 export type Outline = Pick<Network, 'demands' | 'problems'>;
 
@@ -126,7 +127,7 @@ function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stoc
   const runs = runMake(stages, environment);
   const stuck = runs.find((run) => !run.finished);
   if (stuck) throw new RangeError(`"${stuck.stage.id}" would not be done in five days`);
-  return { choices, kitchen, stages, environment, runs };
+  return { choices, stages, environment, runs };
 }
 
 /**
@@ -140,61 +141,40 @@ export function outlineOf(method: Method, given: Choices, household: NetworkHous
 }
 
 /**
- * The network of a make: its steps as the engine runs them, each with the spread of how long it takes over ten makes
- * of the same choices, and the vessels it stands in meanwhile.
+ * The network of a make: its steps as the engine runs them, each with the spread of how long it takes, and the vessels it stands in
+ * meanwhile.
  *
+ * @param like how long the steps of such a make take at all, of any size, where that is known
  * @throws RangeError where it would never be done, naming the step
  */
-export function networkOf(method: Method, given: Choices, household: NetworkHousehold = {}): Network {
-  const { choices, kitchen, stages, environment, runs } = usualRuns(method, given, household);
-  const culture = cultureOf(stages);
-  const spread = Array.from({ length: MEMBERS }, (_, i) =>
-    runMake(stages, {
-      kitchen,
-      clock: USUAL_WAIT,
-      member: about(environment.member, hiddenMember(culture ?? 'thermophilic', i + 1)),
-    }),
-  );
+export function networkOf(
+  method: Method,
+  given: Choices,
+  household: NetworkHousehold = {},
+  like: DurationSurface | null = null,
+): Network {
+  const { choices, stages, environment, runs } = usualRuns(method, given, household);
+  const luck = luckOf(runs, choices, household.known);
+  const expectedMin = runs.map(lastedMin);
+  const fits = like && like.expectedMin.length === expectedMin.length;
+  const durations = fits ? surfaceFor(like, expectedMin) : surfaceOf(stages, luck, environment);
+  const lasts = lastsOf(durations, luck.unknowns, household.known);
   const end = lastOf(runs.at(-1)!);
   return {
     methodId: method.id,
     name: method.name,
     choices,
-    steps: runs.map((run, i) =>
-      stepOf(
-        run,
-        runs[i - 1],
-        environment,
-        spread.map((of) => of[i]).filter((r) => r !== undefined),
-      ),
-    ),
+    steps: runs.map((run, i) => stepOf(run, runs[i - 1], environment, lasts[i]!)),
+    durations,
+    unknowns: luck.unknowns,
     demands: gearDemandsOf(runs),
-    sown: sownOf(runs, culture),
+    sown: sownOf(runs, cultureOf(stages)),
     gives: givesOf(runs),
     amounts: amountsOf(runs, choices),
     course: runs.flatMap(pointsOf),
     productG: totalG(end.masses),
-    keepsDays: shelfLife(end, kitchen.refrigeratorC).days,
+    keepsDays: shelfLife(end, environment.kitchen.refrigeratorC).days,
     problems: problemsOf(runs),
-  };
-}
-
-/** A member that strays from what is expected of this kitchen as another strays from the usual. */
-function about(expected: Member, other: Member): Member {
-  return {
-    life: other.life,
-    activity: expected.activity * other.activity,
-    lag: expected.lag * other.lag,
-    mu: expected.mu * other.mu,
-    acid: expected.acid * other.acid,
-    pace: expected.pace * other.pace,
-    buffer: expected.buffer * other.buffer,
-    phShift: expected.phShift + other.phShift,
-    incubatorOffsetC: expected.incubatorOffsetC + other.incubatorOffsetC,
-    heatLoss: expected.heatLoss * other.heatLoss,
-    wheyReach: expected.wheyReach * other.wheyReach,
-    drainTime: expected.drainTime * other.drainTime,
-    drainExponent: (expected.drainExponent * other.drainExponent) / NOMINAL_MEMBER.drainExponent,
   };
 }
 
@@ -220,12 +200,7 @@ function pointsOf(run: StageRun, step: number): CoursePoint[] {
 
 const lastedMin = (run: StageRun) => lastOf(run).minute - firstOf(run).minute;
 
-function stepOf(
-  run: StageRun,
-  before: StageRun | undefined,
-  environment: Environment,
-  spread: readonly StageRun[],
-): Step {
+function stepOf(run: StageRun, before: StageRun | undefined, environment: Environment, lasts: Lasts): Step {
   const { kind, params, id } = run.stage;
   return {
     stageId: id,
@@ -234,20 +209,11 @@ function stepOf(
     says: kind.instruction(params, before ? lastOf(before) : firstOf(run), lastOf(run)),
     handsMin: kind.handsMin(params),
     attended: kind.attended,
-    lasts: lastsOf(spread.map(lastedMin)),
+    lasts,
     slack: kind.slack(params, courseOf(run, environment)),
     ...dayEndOf(run),
     sours: kind.endsBy === 'acidity',
   };
-}
-
-/** How long something takes, log-normal over some makes: their mean, and nine and one in ten. */
-function lastsOf(minutes: readonly number[]): Lasts {
-  const logs = minutes.map((min) => Math.log(Math.max(1, min)));
-  const mean = logs.reduce((a, b) => a + b, 0) / logs.length;
-  const variance = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / Math.max(1, logs.length - 1);
-  const at = (sds: number) => Math.exp(mean + sds * Math.sqrt(variance));
-  return { early: at(-TENTH), likely: at(0), late: at(TENTH) };
 }
 
 function givesOf(runs: readonly StageRun[]): Network['gives'] {

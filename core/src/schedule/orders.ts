@@ -5,6 +5,7 @@ import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, type Choices, type Method } from '../methods/method.js';
+import type { DurationSurface } from './durations.js';
 import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
 import { networkOf, outlineOf, type Network, type Outline } from './network.js';
 
@@ -39,11 +40,16 @@ const MOST_PARTS = 6;
 /** A pot is taken so much bigger than what goes into it, where none is named. */
 const HEADSPACE = 1.2;
 
-/** The make of an order, scaled to its product, in as many parts as the vessels ask for. */
+/**
+ * The make of an order, scaled to its product, in as many parts as the vessels ask for.
+ *
+ * @param like how long the steps of such a make take, of any size, where that is known
+ */
 export function madeOf(
   order: Order,
   gearResources: readonly GearResource[],
   household: Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] } = {},
+  like?: DurationSurface,
 ): Made {
   const { id, method, productG, choices: given = {} } = order;
   const no = (why: Text, remedy: Text): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });
@@ -76,7 +82,7 @@ export function madeOf(
       return no(defeat.message, defeat.remedy);
     }
     const short = outline.demands.find((demand) => mostLitres(demand.gear, gearResources) < demand.litres);
-    if (!short) return { ok: true, network: networkOf(method, choices, household), parts };
+    if (!short) return { ok: true, network: networkOf(method, choices, household, like), parts };
     const mostL = mostLitres(short.gear, gearResources);
     if (mostL === 0)
       return no(

@@ -1,5 +1,6 @@
 import { seededRandom } from '../random/random.js';
-import { gearResourcesOf } from './gear-resources.js';
+import type { DurationSurface } from './durations.js';
+import { gearResourcesOf, type GearResource } from './gear-resources.js';
 import { hoursOf } from './hours.js';
 import { madeOf, type Made, type Order, type Unmet } from './orders.js';
 import { planOf } from './plan-of.js';
@@ -12,33 +13,34 @@ import { UNMET_COST, whyNoMode } from './unmet.js';
 import { USUAL_WEIGHTS } from './mode.js';
 import { modesAt, modesOf } from './modes.js';
 
+/** All orders are to be met so often, where nothing else is wished. */
+export const USUAL_CHANCE = 0.9;
+
+/** Makes that were worked out before, by all that was asked of them; and how long the steps of such a make take, of any size. */
+export interface WorkedOut {
+  readonly makes: Map<string, Made>;
+  readonly durations: Map<string, DurationSurface>;
+}
+
+export const nothingWorkedOut = (): WorkedOut => ({ makes: new Map(), durations: new Map() });
+
 /**
  * Lays out a plan: networks from the engine, every mode of each of them, what there is of hands and gear.
  *
- * @param known makes that were worked out before, to be taken again and added to
+ * @param before what was worked out before, to be taken again and added to
  */
-export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<string, Made>()): PlanningProblem {
+export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut()): PlanningProblem {
   const horizonMin = Math.ceil(asked.horizonMin / SLOT_MIN) * SLOT_MIN;
   const hours = hoursOf(asked.people, horizonMin, asked.days);
   const gearResources = gearResourcesOf(asked.gear);
   const weights = asked.weights ?? USUAL_WEIGHTS;
+  const chance = asked.chance ?? USUAL_CHANCE;
+  const due = asked.orders.filter(({ dueMin }) => dueMin !== null).length;
   const wanted: WantedMake[] = [];
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
   for (const order of asked.orders) {
-    const { kitchen, gear, stocks } = asked;
-    const key = JSON.stringify([
-      order.method,
-      order.choices,
-      order.productG,
-      kitchen,
-      gear,
-      stocks,
-      asked.known?.learned.known,
-      asked.known?.lines,
-    ]);
-    const made = ofOrder(known.get(key) ?? madeOf(order, gearResources, asked), order);
-    known.set(key, made);
+    const made = workedOut(order, asked, gearResources, before);
     if (!made.ok) {
       impossible.push(made.unmet);
       continue;
@@ -53,6 +55,8 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
       fromMin,
       weights,
       starters: asked.starters ?? null,
+      leastChance: chance,
+      sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
     };
     const pinned = (part: number) => asked.pins?.find((p) => p.orderId === order.id && p.part === part);
@@ -81,9 +85,21 @@ export function layOut(asked: PlanAsked, known: Map<string, Made> = new Map<stri
   return { asked, hours, gearResources, wanted, nowhere, instance, holders, impossible };
 }
 
-/** A make as it was worked out for a like order. */
-const ofOrder = (made: Made, { id: orderId }: Order): Made =>
-  made.ok ? made : { ok: false, unmet: { ...made.unmet, orderId } };
+/** The make of an order, as it was worked out before for a like one where there was any. */
+function workedOut(
+  order: Order,
+  asked: PlanAsked,
+  gearResources: readonly GearResource[],
+  { makes, durations }: WorkedOut,
+): Made {
+  const { kitchen, gear, stocks, known } = asked;
+  const kind = JSON.stringify([order.method, order.choices, kitchen, stocks, known?.learned.known, known?.lines]);
+  const key = JSON.stringify([kind, order.productG, gear]);
+  const made = makes.get(key) ?? madeOf(order, gearResources, asked, durations.get(kind));
+  makes.set(key, made);
+  if (made.ok && !durations.has(kind)) durations.set(kind, made.network.durations);
+  return made.ok ? made : { ok: false, unmet: { ...made.unmet, orderId: order.id } };
+}
 
 /** Searches a plan, and gives what it has after every round. May be stopped after any. */
 export function* plans(problem: PlanningProblem): Generator<Plan, void, void> {

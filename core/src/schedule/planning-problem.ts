@@ -52,6 +52,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly starters?: readonly StarterHere[];
   readonly horizonMin: number;
   readonly weights?: ObjectiveWeights;
+  /** Chance with which all orders are to be met, 0–1, as far as there is a way; nine in ten where left out. */
+  readonly chance?: number;
   /** True where every way of doing each make is tried, however much like another: slower by some times, and seldom better. */
   readonly thorough?: boolean;
   readonly seed: number;

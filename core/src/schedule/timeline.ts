@@ -56,34 +56,89 @@ export function timesOf(
   steps: readonly Step[],
   startMin: number,
   hours: Hours,
-  scenario: Scenario = 'likely',
   extension: Extension | null = null,
   as: Times | null = null,
 ): Times | null {
-  const times = new Float64Array(steps.length + 1);
-  times[0] = startMin;
-  const from = as && extension ? extension.step : 0;
-  if (from > 0) times.set(as!.subarray(0, from + 1));
-  for (let i = from; i < steps.length; i++) {
+  const times = begunAs(steps, startMin, extension, as);
+  for (let i = sharedWith(extension, as); i < steps.length; i++) {
     const step = steps[i]!;
-    const doneMin = doneMinOf(step, times[i]!, hours, scenario);
-    const next = steps[i + 1];
-    // It is extended, or ended early, no further than its slack allows.
-    const wantedMin = extension?.step === i ? doneMin + Math.max(extension.forMin, -step.slack.earlyMin) : doneMin;
-    const handsMin = next ? awakeMin(next, scenario) : 0;
-    let endMin = next ? settled(step, times[i]!, doneMin, wantedMin, handsMin, hours) : wantedMin;
-    if (extension?.step === i && endMin > wantedMin) {
-      const laterMin = endMin + extension.afterWakingMin;
-      if (laterMin <= doneMin + step.slack.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin)
-        endMin = laterMin;
-    }
+    const doneMin = step.ends ? atItsHour(step, times[i]!, hours) : times[i]! + step.lasts.likely;
+    const endMin = endOf(steps, i, times[i]!, doneMin, hours, extension);
     if (endMin > hours.horizonMin) return null;
     times[i + 1] = endMin;
   }
   return times;
 }
 
-/** The same, step by step. */
+/**
+ * The same make where it is ahead, or behind, as it is one time in ten. How far it strays at the end of a step is what it strayed at its
+ * begin and what the step itself strays, as of what is independent: the root of the sum of squares. A wait takes it back; and who is
+ * behind is never done before a make that goes as is likely.
+ *
+ * @param likely times of the make as is likely, extended alike
+ * @returns null where it would not be over within the horizon
+ */
+export function strayedTimes(
+  steps: readonly Step[],
+  likely: Times,
+  hours: Hours,
+  scenario: 'early' | 'late',
+  extension: Extension | null = null,
+  as: Times | null = null,
+): Times | null {
+  const times = begunAs(steps, likely[0]!, extension, as);
+  const [sign, latest] = scenario === 'late' ? [1, Math.max] : [-1, Math.min];
+  for (let i = sharedWith(extension, as); i < steps.length; i++) {
+    const step = steps[i]!;
+    const { lasts } = step;
+    const strays = sign * Math.hypot(times[i]! - likely[i]!, lasts[scenario] - lasts.likely);
+    const doneMin = step.ends
+      ? atItsHour(step, times[i]!, hours)
+      : Math.max(times[i]!, likely[i]! + lasts.likely + strays);
+    const endMin = latest(likely[i + 1]!, endOf(steps, i, times[i]!, doneMin, hours, extension, scenario));
+    if (endMin > hours.horizonMin) return null;
+    times[i + 1] = endMin;
+  }
+  return times;
+}
+
+/** Times of which only the begin is known, or those that another has in common with it. */
+function begunAs(steps: readonly Step[], startMin: number, extension: Extension | null, as: Times | null): Times {
+  const times = new Float64Array(steps.length + 1);
+  times[0] = startMin;
+  const from = sharedWith(extension, as);
+  if (from > 0) times.set(as!.subarray(0, from + 1));
+  return times;
+}
+
+/** Up to which step a make goes as one that is not extended. */
+const sharedWith = (extension: Extension | null, as: Times | null) => (as && extension ? extension.step : 0);
+
+/** When a step is ended whose work is done at a minute. */
+export function endOf(
+  steps: readonly Step[],
+  i: number,
+  beginMin: number,
+  doneMin: number,
+  hours: Hours,
+  extension: Extension | null,
+  scenario: Scenario = 'likely',
+): number {
+  const step = steps[i]!;
+  const next = steps[i + 1];
+  const extended = extension?.step === i ? extension : null;
+  // It is extended, or ended early, no further than its slack allows.
+  const wantedMin = extended ? doneMin + Math.max(extended.forMin, -step.slack.earlyMin) : doneMin;
+  if (!next) return wantedMin;
+  const handsMin = awakeMin(next, scenario);
+  const endMin = settled(step, beginMin, doneMin, wantedMin, handsMin, hours);
+  if (!extended || endMin <= wantedMin) return endMin;
+  const laterMin = endMin + extended.afterWakingMin;
+  const mayBeLater = laterMin <= doneMin + step.slack.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin;
+  return mayBeLater ? laterMin : endMin;
+}
+
+/** A make step by step, as it goes in one scenario. */
 export function walk(
   { steps }: Pick<Network, 'steps'>,
   startMin: number,
@@ -91,19 +146,19 @@ export function walk(
   scenario: Scenario = 'likely',
   extension: Extension | null = null,
 ): readonly Walked[] | null {
-  const times = timesOf(steps, startMin, hours, scenario, extension);
+  const likely = timesOf(steps, startMin, hours, extension);
+  const times = likely && scenario !== 'likely' ? strayedTimes(steps, likely, hours, scenario, extension) : likely;
   if (!times) return null;
-  return steps.map((step, i) => ({
-    beginMin: times[i]!,
-    endMin: times[i + 1]!,
-    movedMin: times[i + 1]! - doneMinOf(step, times[i]!, hours, scenario),
-  }));
+  return steps.map((step, i) => {
+    const [beginMin, endMin] = [times[i]!, times[i + 1]!];
+    const doneMin = step.ends ? atItsHour(step, beginMin, hours) : beginMin + step.lasts[scenario];
+    return { beginMin, endMin, movedMin: endMin - doneMin };
+  });
 }
 
-/** When a step is done: after it has lasted, or at its hour of the day. */
-function doneMinOf({ lasts, ends }: Step, beginMin: number, hours: Hours, scenario: Scenario): number {
-  return ends ? hours.nextAt(beginMin + ends.leastMin, ends.at) : beginMin + lasts[scenario];
-}
+/** When a step is done that ends at its hour of the day. */
+const atItsHour = ({ ends }: Step, beginMin: number, hours: Hours): number =>
+  hours.nextAt(beginMin + ends!.leastMin, ends!.at);
 
 function settled(
   { slack }: Step,

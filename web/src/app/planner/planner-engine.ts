@@ -8,6 +8,7 @@ import {
   stageExtension,
   layOut,
   mending,
+  nothingWorkedOut,
   moved,
   plans,
   standingOf,
@@ -15,7 +16,6 @@ import {
   type Extension,
   type KeptPlace,
   type ObjectivePreset,
-  type Made,
   type MakeMode,
   type Plan,
   type PlanAsked,
@@ -35,8 +35,8 @@ const ROUNDS = {
   mend: { usual: 80, most: 300 },
 } as const satisfies Readonly<Record<string, Rounds>>;
 
-/** Makes that were worked out, by what they were asked for: each new plan takes of them. */
-const known = new Map<string, Made>();
+/** Makes that were worked out: each new plan takes of them. */
+const workedOut = nothingWorkedOut();
 const MOST_KNOWN = 300;
 
 /** The plan that stands, and what it was laid out in. */
@@ -51,8 +51,9 @@ let laid: {
 let turn = 0;
 
 const laidOut = (asked: PlanAsked): PlanningProblem => {
-  if (known.size > MOST_KNOWN) known.clear();
-  return layOut(asked, known);
+  if (workedOut.makes.size > MOST_KNOWN) workedOut.makes.clear();
+  if (workedOut.durations.size > MOST_KNOWN) workedOut.durations.clear();
+  return layOut(asked, workedOut);
 };
 
 /** Other messages, a stop among them, come between rounds. */

@@ -1,0 +1,136 @@
+import { kitchenDraws, type Unknowns } from '../learn/kitchen-draw.js';
+import { NOTHING_LEARNED } from '../learn/pooled.js';
+import { normals, seededRandom } from '../random/random.js';
+import { durationsInto } from './durations.js';
+import { takenOf } from './gear-resources.js';
+import type { PlannedMake, PlanningProblem } from './planning-problem.js';
+import { awakeMin, endOf } from './timeline.js';
+
+/** Chances, 0–1, of what may come of a plan. */
+export interface PlanChances {
+  /** Each order that has makes in the plan and is wanted by a time: that all of it is ready by then. */
+  readonly byOrder: ReadonlyMap<string, number>;
+  /** That all of those are, and that no hands fall in the night. */
+  readonly allMet: number;
+  readonly quietNights: number;
+}
+
+/** So often a plan is gone through: enough that a chance is within three in a hundred, nineteen times in twenty. */
+const DRAWS = 1200;
+
+/** How long each step of each make takes, minutes, into `out`; anew for each make of one kitchen. */
+export type DrawnKitchen = (make: PlannedMake, out: Float64Array) => void;
+
+/**
+ * Goes through a plan many times, each time in another kitchen that might be this one, and counts. Each make is begun when it is
+ * planned, or once what it stands in is free; each step is ended by the same rule as in the plan: left on until hands are welcome, as
+ * far as its slack allows, else ended before the night, else in it.
+ *
+ * @param drawn kitchens, one after the other
+ */
+export function simulate(
+  problem: Pick<PlanningProblem, 'asked' | 'hours' | 'gearResources'>,
+  makes: readonly PlannedMake[],
+  drawn: () => DrawnKitchen = engineKitchens(problem),
+  draws = DRAWS,
+): PlanChances {
+  const { hours } = problem;
+  const due = new Map(problem.asked.orders.map(({ id, dueMin }) => [id, dueMin]));
+  const run = runs(problem, makes);
+  const timed = [...new Set(makes.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
+  const met = new Map(timed.map((id) => [id, 0]));
+  let [all, quiet] = [0, 0];
+  for (let draw = 0; draw < draws; draw++) {
+    const times = run(drawn());
+    const late = new Set<string>();
+    let isQuiet = true;
+    makes.forEach(({ orderId, network }, m) => {
+      const of = times[m]!;
+      const dueMin = due.get(orderId);
+      if (typeof dueMin === 'number' && of.at(-1)! > dueMin) late.add(orderId);
+      network.steps.forEach((step, i) => (isQuiet &&= hours.nightMin(of[i]!, of[i]! + awakeMin(step)) === 0));
+    });
+    for (const id of timed) if (!late.has(id)) met.set(id, met.get(id)! + 1);
+    if (late.size === 0) all++;
+    if (isQuiet) quiet++;
+  }
+  return {
+    byOrder: new Map([...met].map(([id, count]) => [id, count / draws])),
+    allMet: all / draws,
+    quietNights: quiet / draws,
+  };
+}
+
+/** Kitchens as the engine holds this one to be. */
+function engineKitchens({ asked: { known, seed } }: Pick<PlanningProblem, 'asked'>): () => DrawnKitchen {
+  const next = kitchenDraws(known?.learned ?? NOTHING_LEARNED, normals(seededRandom(seed)));
+  const scores = new Map<Unknowns, Float64Array>();
+  return () => {
+    const kitchen = next();
+    return ({ network: { unknowns, durations } }, out) => {
+      const of = scores.get(unknowns) ?? new Float64Array(unknowns.scores.length);
+      scores.set(unknowns, of);
+      kitchen(unknowns, of);
+      durationsInto(durations, of, out);
+    };
+  };
+}
+
+/** A piece of gear that a make has from the begin of one of its steps to the end of another. */
+interface Hold {
+  readonly make: number;
+  readonly lastStep: number;
+  readonly units: number;
+}
+
+/** Goes through a plan once: for each make when each of its steps begins, and last when it is over. */
+function runs(
+  { hours, gearResources }: Pick<PlanningProblem, 'hours' | 'gearResources'>,
+  makes: readonly PlannedMake[],
+): (kitchen: DrawnKitchen) => readonly Float64Array[] {
+  const times = makes.map(({ steps }) => new Float64Array(steps.length + 1));
+  const lasts = makes.map(({ steps }) => new Float64Array(steps.length));
+  // In the order of the plan: what is to be out of a piece before another goes in has been gone through by then.
+  const turns = makes
+    .flatMap(({ steps }, make) => steps.map(({ beginMin }, step) => ({ make, step, beginMin })))
+    .sort((a, b) => a.beginMin - b.beginMin || a.make - b.make || a.step - b.step);
+  const taken = makes.map(({ network: { demands }, mode }) =>
+    demands.map((demand, d) => {
+      const resource = mode.gearResources[d]!;
+      return { ...demand, resource, units: takenOf(gearResources[resource]!, demand).units };
+    }),
+  );
+  return (kitchen) => {
+    const held = gearResources.map((): Hold[] => []);
+    makes.forEach((make, m) => kitchen(make, lasts[m]!));
+    /** When a piece has room again for so many units: those that went in first are out of it first. */
+    const freeMin = (resource: number, units: number, make: number) => {
+      const others = held[resource]!.filter((hold) => hold.make !== make);
+      const outs = others.map((hold) => ({ units: hold.units, atMin: times[hold.make]![hold.lastStep + 1]! }));
+      let room = gearResources[resource]!.capacity - outs.reduce((sum, out) => sum + out.units, 0);
+      let atMin = 0;
+      for (const out of outs.sort((a, b) => a.atMin - b.atMin)) {
+        if (room >= units) break;
+        room += out.units;
+        atMin = out.atMin;
+      }
+      return atMin;
+    };
+    for (const { make, step } of turns) {
+      const { network, mode } = makes[make]!;
+      const of = times[make]!;
+      const { steps } = network;
+      const wanted = taken[make]!.filter(({ firstStep }) => firstStep === step);
+      const plannedMin = step === 0 ? mode.startMin : of[step]!;
+      const roomMin = Math.max(plannedMin, ...wanted.map(({ resource, units }) => freeMin(resource, units, make)));
+      const beginMin =
+        roomMin > plannedMin ? (hours.nextWelcome(roomMin, awakeMin(steps[step]!)) ?? roomMin) : plannedMin;
+      of[step] = beginMin;
+      const { ends } = steps[step]!;
+      const doneMin = ends ? hours.nextAt(beginMin + ends.leastMin, ends.at) : beginMin + lasts[make]![step]!;
+      of[step + 1] = endOf(steps, step, beginMin, doneMin, hours, mode.extension);
+      for (const { resource, lastStep, units } of wanted) held[resource]!.push({ make, lastStep, units });
+    }
+    return times;
+  };
+}
