@@ -10,42 +10,68 @@ export interface Unknowns extends Owned {
   readonly offset: readonly number[];
 }
 
-/** Writes the scores of a make into `out`: the more makes of one kitchen are drawn, the more they have in common. */
-export type KitchenDraw = (of: Unknowns, out: Float64Array) => void;
+/** Kitchens that might be this one. */
+export interface KitchenDraws {
+  /** Another kitchen. */
+  readonly next: () => void;
+  /** Writes the scores of another make in it, by its place among those that were named. */
+  readonly make: (which: number, out: Float64Array) => void;
+}
+
+/** A score of a make: what is known of its owner by place, or what is usual. */
+interface Compiled {
+  readonly known: number;
+  readonly other: number;
+  readonly mean: number;
+  readonly ownSd: number;
+  readonly luckSd: number;
+}
 
 /**
- * Kitchens that might be this one, one after the other. What stays with a line, a place, a milk or a cloth from make to make is drawn
- * once for each kitchen, and the rest anew for each make: as in {@link recall}, which is what a single make of them is like.
+ * Draws kitchens that might be this one. What stays with a line, a place, a milk or a cloth from make to make is drawn once for each
+ * kitchen, and the rest anew for each make: as in {@link recall}, which is what a single make of them is like.
+ *
+ * @param of the makes that are asked for
  */
-export function kitchenDraws(learned: Pooled, normal: () => number): () => KitchenDraw {
-  const { known, covariance } = learned;
-  const together: Proposal = {
+export function kitchenDraws(
+  { known, covariance }: Pooled,
+  of: readonly Unknowns[],
+  normal: () => number,
+): KitchenDraws {
+  const learned: Proposal = {
     mean: Float64Array.from(known, ({ mean }) => mean),
     factor: cholesky(Float64Array.from(covariance), known.length),
   };
-  const placeOf = new Map(known.map(({ of, score }, i) => [keyOf(of, score), i]));
-  return () => {
-    const own = new Float64Array(known.length);
-    drawFrom(together, normal, own, 0);
-    const others = new Map<string, number>();
-    /** How far an owner of which nothing was learned is from what is usual, standard normal. */
-    const otherOf = (key: string) => {
-      if (!others.has(key)) others.set(key, normal());
-      return others.get(key)!;
-    };
-    return ({ owners, scores, persists, before, offset }, out) => {
+  const keyOf = (owner: string, score: string) => `${owner} ${score}`;
+  const knownAt = new Map(known.map(({ of: owner, score }, i) => [keyOf(owner, score), i]));
+  const otherAt = new Map<string, number>();
+  const compiled = of.map(({ owners, scores, persists, before, offset }) =>
+    scores.map((score, d): Compiled => {
+      const key = keyOf(owners[d]!, score);
+      const at = knownAt.get(key) ?? -1;
+      if (at < 0 && !otherAt.has(key)) otherAt.set(key, otherAt.size);
+      const sd = at < 0 ? before.sd[d]! : 1;
+      return {
+        ...{ known: at, other: otherAt.get(key) ?? -1 },
+        mean: offset[d]! + (at < 0 ? before.mean[d]! : 0),
+        ownSd: sd * Math.sqrt(persists[d]!),
+        luckSd: sd * Math.sqrt(1 - persists[d]!),
+      };
+    }),
+  );
+  const own = new Float64Array(known.length);
+  const others = new Float64Array(otherAt.size);
+  return {
+    next: () => {
+      drawFrom(learned, normal, own, 0);
+      for (let i = 0; i < others.length; i++) others[i] = normal();
+    },
+    make: (which, out) => {
+      const scores = compiled[which]!;
       for (let d = 0; d < scores.length; d++) {
-        const key = keyOf(owners[d]!, scores[d]!);
-        const at = placeOf.get(key);
-        const luck = Math.sqrt(1 - persists[d]!) * normal();
-        out[d] =
-          offset[d]! +
-          (at === undefined
-            ? before.mean[d]! + before.sd[d]! * (Math.sqrt(persists[d]!) * otherOf(key) + luck)
-            : own[at]! + luck);
+        const { known: at, other, mean, ownSd, luckSd } = scores[d]!;
+        out[d] = mean + (at < 0 ? ownSd * others[other]! : own[at]!) + luckSd * normal();
       }
-    };
+    },
   };
 }
-
-const keyOf = (owner: string, score: string) => `${owner} ${score}`;

@@ -89,12 +89,13 @@ const SEED = 4099;
 /** Minutes of each step as expected, and at the ends of the range that holds eight times in ten. */
 export function lastsOf(durations: DurationSurface, unknowns: Unknowns, known: Known | undefined): readonly Lasts[] {
   const { expectedMin } = durations;
-  const next = kitchenDraws(known?.learned ?? NOTHING_LEARNED, normals(seededRandom(SEED)));
+  const kitchens = kitchenDraws(known?.learned ?? NOTHING_LEARNED, [unknowns], normals(seededRandom(SEED)));
   const scores = new Float64Array(unknowns.scores.length);
   const minutes = new Float64Array(expectedMin.length);
   const drawn = expectedMin.map(() => new Float64Array(DRAWN));
   for (let i = 0; i < DRAWN; i++) {
-    next()(unknowns, scores);
+    kitchens.next();
+    kitchens.make(0, scores);
     durationsInto(durations, scores, minutes);
     drawn.forEach((of, step) => (of[i] = minutes[step]!));
   }

@@ -4,7 +4,7 @@ import type { Hours } from './hours.js';
 import type { Scenario, Network } from './network.js';
 import type { Mode } from './instance.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
-import { awakeMin, strayedTimes, timesOf, type Extension, type Times } from './timeline.js';
+import { awakeMin, strayedTimes, type Extension, type Times } from './timeline.js';
 
 /** What somebody would rather have, as costs: the higher, the more it is avoided. */
 export interface ObjectiveWeights {
@@ -75,20 +75,8 @@ export interface Placing {
 }
 /** Of the life of a product as much may be over when it is handed on. */
 export const LIFE_SPENT = 0.5;
-/** How much hands at each of three scenarios count. */
-const SCENARIOS: readonly (readonly [Scenario, number])[] = [
-  ['likely', 0.5],
-  ['early', 0.25],
-  ['late', 0.25],
-];
-/** Times by each scenario of a make in which nothing is extended. */
-export type Plain = Readonly<Record<Scenario, Times | null>>;
-
-export function plainTimes({ network: { steps }, hours }: Placing, startMin: number): Plain {
-  const likely = timesOf(steps, startMin, hours);
-  const by = (scenario: 'early' | 'late') => likely && strayedTimes(steps, likely, hours, scenario);
-  return { likely, early: by('early'), late: by('late') };
-}
+/** How much hands count as is likely, and in makes that are ahead and behind. */
+const COUNTS: Readonly<Record<Scenario, number>> = { likely: 0.5, early: 0.25, late: 0.25 };
 
 /** Minutes of hands in the night up to the beginning of the step that may be extended. */
 export function nightBefore(
@@ -102,61 +90,79 @@ export function nightBefore(
   return sum;
 }
 
-/** The mode of a make that begins at a minute, before it is given its gear; null where it is not over within the horizon. */
-export function unequippedMode(
-  placing: Placing,
-  startMin: number,
-  extension: Extension | null,
-  likely: Times,
-  plain: Plain,
-): UnequippedMode | null {
+/** A mode as far as it is known from how it likely goes: the whole of it costs as much at least. */
+export interface LikelyMode {
+  readonly extension: Extension | null;
+  readonly times: Times;
+  /** The same begun alike with nothing extended. */
+  readonly plain: Strays;
+  readonly starter: Need;
+  readonly nightMin: number;
+  readonly offMin: number;
+  readonly cost: number;
+}
+
+/** A make that nothing of is extended where it is ahead, and where it is behind: worked out once it is asked for. */
+export type Strays = (scenario: 'early' | 'late') => Times | null;
+
+export function straysOf({ network: { steps }, hours }: Placing, likely: Times): Strays {
+  const known: { early?: Times | null; late?: Times | null } = {};
+  return (scenario) => (known[scenario] ??= strayedTimes(steps, likely, hours, scenario));
+}
+
+/** The mode of a make that likely goes so. */
+export function likelyMode(placing: Placing, extension: Extension | null, times: Times, plain: Strays): LikelyMode {
   const { network, hours, dueMin, weights } = placing;
-  const { steps } = network;
-  let late = likely;
-  let [nightMin, offMin] = [0, 0];
-  for (const [scenario, weight] of SCENARIOS) {
-    const times =
-      scenario === 'likely'
-        ? likely
-        : extension
-          ? strayedTimes(steps, likely, hours, scenario, extension, plain[scenario])
-          : plain[scenario];
-    if (!times) return null;
-    if (scenario === 'late') late = times;
-    for (let i = 0; i < steps.length; i++) {
-      const beginMin = times[i]!;
-      const untilMin = beginMin + awakeMin(steps[i]!, scenario);
-      nightMin += weight * hours.nightMin(beginMin, untilMin);
-      offMin += weight * hours.offMin(beginMin, untilMin);
-    }
-  }
-  const readyMin = likely.at(-1)!;
-  const readyLateMin = late.at(-1)!;
-  const starter = starterFor(placing, likely);
-  const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
-  const metChance = dueMin === null ? 1 : chanceBy(dueMin, readyMin, readyLateMin);
+  const readyMin = times[times.length - 1]!;
+  const starter = starterFor(placing, times);
+  const [nightMin, offMin] = handsAway(network.steps, times, hours, 'likely');
   const cost =
-    missedCost(metChance, placing) +
     weights.nightMin * nightMin +
     weights.offMin * offMin +
-    (dueMin === null ? 0 : weights.ageH * Math.abs(ageH - weights.spareH)) +
-    slackCost(network, likely, weights) +
-    STARTER_COST[starter.is] +
-    (dueMin === null ? (weights.laterH * readyMin) / 60 : 0);
-  return {
-    startMin,
-    extension,
-    readyMin,
-    readyLateMin,
-    metChance,
-    nightMin,
-    offMin,
-    ageH,
-    starter,
-    cost,
-    likely,
-    late,
-  };
+    (dueMin === null
+      ? (weights.laterH * readyMin) / 60
+      : weights.ageH * Math.abs((dueMin - readyMin) / 60 - weights.spareH)) +
+    slackCost(network, times, weights) +
+    STARTER_COST[starter.is];
+  return { extension, times, plain, starter, nightMin, offMin, cost };
+}
+
+/** The same with what comes of it where the make is ahead or behind; null where that is not over within the horizon. */
+export function wholeMode(placing: Placing, of: LikelyMode, at: Times): UnequippedMode | null {
+  const { network, hours, dueMin, weights } = placing;
+  const { extension, times: likely, plain, starter } = of;
+  const [startMin, readyMin] = [likely[0]!, likely[likely.length - 1]!];
+  let [nightMin, offMin, cost, readyLateMin] = [of.nightMin, of.offMin, of.cost, readyMin];
+  for (const scenario of SCENARIOS) {
+    const unextended = plain(scenario);
+    const times =
+      extension && unextended
+        ? strayedTimes(network.steps, likely, hours, scenario, extension, unextended, at)
+        : unextended;
+    if (!times) return null;
+    if (scenario === 'late') readyLateMin = times[times.length - 1]!;
+    const [night, off] = handsAway(network.steps, times, hours, scenario);
+    nightMin += night;
+    offMin += off;
+    cost += weights.nightMin * night + weights.offMin * off;
+  }
+  const metChance = dueMin === null ? 1 : chanceBy(dueMin, readyMin, readyLateMin);
+  cost += missedCost(metChance, placing);
+  const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
+  return { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter, cost };
+}
+const SCENARIOS = ['early', 'late'] as const;
+
+/** Minutes of hands in the night, and outside working hours, as much as they count in a scenario. */
+function handsAway(steps: Network['steps'], times: Times, hours: Hours, scenario: Scenario): readonly [number, number] {
+  let [night, off] = [0, 0];
+  for (let i = 0; i < steps.length; i++) {
+    const beginMin = times[i]!;
+    const untilMin = beginMin + awakeMin(steps[i]!, scenario);
+    night += hours.nightMin(beginMin, untilMin);
+    off += hours.offMin(beginMin, untilMin);
+  }
+  return [COUNTS[scenario] * night, COUNTS[scenario] * off];
 }
 
 /** Chance that what is likely ready at one minute, and nine times in ten by another, is ready by a third. */
@@ -177,11 +183,8 @@ function starterFor({ network: { sown }, starters, hours }: Placing, likely: Tim
   return needOf(starters, sown.culture, sown.massG, likely[sown.step]!, hours, likely[0]!);
 }
 
-/** A mode before it is given its gear, and how it goes by scenario. */
-export interface UnequippedMode extends Omit<MakeMode, 'gearResources' | 'uses'> {
-  readonly likely: Times;
-  readonly late: Times;
-}
+/** A mode before it is given its gear. */
+export type UnequippedMode = Omit<MakeMode, 'gearResources' | 'uses'>;
 
 function slackCost({ steps }: Network, likely: Times, { souringSlack, otherSlack }: ObjectiveWeights): number {
   return steps.reduce((sum, { slack, sours, lasts, ends }, i) => {

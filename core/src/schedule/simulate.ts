@@ -1,4 +1,4 @@
-import { kitchenDraws, type Unknowns } from '../learn/kitchen-draw.js';
+import { kitchenDraws } from '../learn/kitchen-draw.js';
 import { NOTHING_LEARNED } from '../learn/pooled.js';
 import { normals, seededRandom } from '../random/random.js';
 import { durationsInto } from './durations.js';
@@ -18,30 +18,33 @@ export interface PlanChances {
 /** So often a plan is gone through: enough that a chance is within three in a hundred, nineteen times in twenty. */
 const DRAWS = 1200;
 
-/** How long each step of each make takes, minutes, into `out`; anew for each make of one kitchen. */
-export type DrawnKitchen = (make: PlannedMake, out: Float64Array) => void;
+/** Kitchens that a plan is gone through in: the next one, and how long each step of a make takes in it, minutes, by its place in the plan. */
+export interface Kitchens {
+  readonly next: () => void;
+  readonly durations: (make: number, out: Float64Array) => void;
+}
 
 /**
  * Goes through a plan many times, each time in another kitchen that might be this one, and counts. Each make is begun when it is
  * planned, or once what it stands in is free; each step is ended by the same rule as in the plan: left on until hands are welcome, as
  * far as its slack allows, else ended before the night, else in it.
  *
- * @param drawn kitchens, one after the other
+ * @param kitchens what is drawn; kitchens as the engine holds this one to be where left out
  */
 export function simulate(
   problem: Pick<PlanningProblem, 'asked' | 'hours' | 'gearResources'>,
   makes: readonly PlannedMake[],
-  drawn: () => DrawnKitchen = engineKitchens(problem),
+  kitchens: Kitchens = engineKitchens(problem, makes),
   draws = DRAWS,
 ): PlanChances {
   const { hours } = problem;
   const due = new Map(problem.asked.orders.map(({ id, dueMin }) => [id, dueMin]));
-  const run = runs(problem, makes);
+  const run = runs(problem, makes, kitchens);
   const timed = [...new Set(makes.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
   const met = new Map(timed.map((id) => [id, 0]));
   let [all, quiet] = [0, 0];
   for (let draw = 0; draw < draws; draw++) {
-    const times = run(drawn());
+    const times = run();
     const late = new Set<string>();
     let isQuiet = true;
     makes.forEach(({ orderId, network }, m) => {
@@ -62,17 +65,23 @@ export function simulate(
 }
 
 /** Kitchens as the engine holds this one to be. */
-function engineKitchens({ asked: { known, seed } }: Pick<PlanningProblem, 'asked'>): () => DrawnKitchen {
-  const next = kitchenDraws(known?.learned ?? NOTHING_LEARNED, normals(seededRandom(seed)));
-  const scores = new Map<Unknowns, Float64Array>();
-  return () => {
-    const kitchen = next();
-    return ({ network: { unknowns, durations } }, out) => {
-      const of = scores.get(unknowns) ?? new Float64Array(unknowns.scores.length);
-      scores.set(unknowns, of);
-      kitchen(unknowns, of);
-      durationsInto(durations, of, out);
-    };
+function engineKitchens(
+  { asked: { known, seed } }: Pick<PlanningProblem, 'asked'>,
+  makes: readonly PlannedMake[],
+): Kitchens {
+  const networks = makes.map(({ network }) => network);
+  const drawn = kitchenDraws(
+    known?.learned ?? NOTHING_LEARNED,
+    networks.map(({ unknowns }) => unknowns),
+    normals(seededRandom(seed)),
+  );
+  const scores = new Float64Array(Math.max(0, ...networks.map(({ unknowns }) => unknowns.scores.length)));
+  return {
+    next: drawn.next,
+    durations: (make, out) => {
+      drawn.make(make, scores);
+      durationsInto(networks[make]!.durations, scores, out);
+    },
   };
 }
 
@@ -87,7 +96,8 @@ interface Hold {
 function runs(
   { hours, gearResources }: Pick<PlanningProblem, 'hours' | 'gearResources'>,
   makes: readonly PlannedMake[],
-): (kitchen: DrawnKitchen) => readonly Float64Array[] {
+  kitchens: Kitchens,
+): () => readonly Float64Array[] {
   const times = makes.map(({ steps }) => new Float64Array(steps.length + 1));
   const lasts = makes.map(({ steps }) => new Float64Array(steps.length));
   // In the order of the plan: what is to be out of a piece before another goes in has been gone through by then.
@@ -100,9 +110,11 @@ function runs(
       return { ...demand, resource, units: takenOf(gearResources[resource]!, demand).units };
     }),
   );
-  return (kitchen) => {
-    const held = gearResources.map((): Hold[] => []);
-    makes.forEach((make, m) => kitchen(make, lasts[m]!));
+  const held = gearResources.map((): Hold[] => []);
+  return () => {
+    for (const holds of held) holds.length = 0;
+    kitchens.next();
+    lasts.forEach((of, m) => kitchens.durations(m, of));
     /** When a piece has room again for so many units: those that went in first are out of it first. */
     const freeMin = (resource: number, units: number, make: number) => {
       const others = held[resource]!.filter((hold) => hold.make !== make);

@@ -50,6 +50,7 @@ export type Times = Float64Array;
  * they are welcome, as far as its slack allows, else ended before the night, as far as that allows; else in the night.
  *
  * @param as times of the same make, begun alike, with nothing extended: what is before the extended step is taken from there
+ * @param times where they are written; a new place where left out
  * @returns null where it would not be over within the horizon
  */
 export function timesOf(
@@ -58,9 +59,9 @@ export function timesOf(
   hours: Hours,
   extension: Extension | null = null,
   as: Times | null = null,
+  times: Times = new Float64Array(steps.length + 1),
 ): Times | null {
-  const times = begunAs(steps, startMin, extension, as);
-  for (let i = sharedWith(extension, as); i < steps.length; i++) {
+  for (let i = begin(times, startMin, extension, as); i < steps.length; i++) {
     const step = steps[i]!;
     const doneMin = step.ends ? atItsHour(step, times[i]!, hours) : times[i]! + step.lasts.likely;
     const endMin = endOf(steps, i, times[i]!, doneMin, hours, extension);
@@ -76,6 +77,8 @@ export function timesOf(
  * behind is never done before a make that goes as is likely.
  *
  * @param likely times of the make as is likely, extended alike
+ * @param as times of the same make in the same scenario, with nothing extended
+ * @param times where they are written; a new place where left out
  * @returns null where it would not be over within the horizon
  */
 export function strayedTimes(
@@ -85,34 +88,35 @@ export function strayedTimes(
   scenario: 'early' | 'late',
   extension: Extension | null = null,
   as: Times | null = null,
+  times: Times = new Float64Array(steps.length + 1),
 ): Times | null {
-  const times = begunAs(steps, likely[0]!, extension, as);
-  const [sign, latest] = scenario === 'late' ? [1, Math.max] : [-1, Math.min];
-  for (let i = sharedWith(extension, as); i < steps.length; i++) {
+  const isLate = scenario === 'late';
+  for (let i = begin(times, likely[0]!, extension, as); i < steps.length; i++) {
     const step = steps[i]!;
     const { lasts } = step;
-    const strays = sign * Math.hypot(times[i]! - likely[i]!, lasts[scenario] - lasts.likely);
+    const [before, own] = [times[i]! - likely[i]!, lasts[scenario] - lasts.likely];
+    const strays = (isLate ? 1 : -1) * Math.sqrt(before * before + own * own);
     const doneMin = step.ends
       ? atItsHour(step, times[i]!, hours)
       : Math.max(times[i]!, likely[i]! + lasts.likely + strays);
-    const endMin = latest(likely[i + 1]!, endOf(steps, i, times[i]!, doneMin, hours, extension, scenario));
+    const ownMin = endOf(steps, i, times[i]!, doneMin, hours, extension, scenario);
+    const endMin = isLate ? Math.max(likely[i + 1]!, ownMin) : Math.min(likely[i + 1]!, ownMin);
     if (endMin > hours.horizonMin) return null;
     times[i + 1] = endMin;
   }
   return times;
 }
 
-/** Times of which only the begin is known, or those that another has in common with it. */
-function begunAs(steps: readonly Step[], startMin: number, extension: Extension | null, as: Times | null): Times {
-  const times = new Float64Array(steps.length + 1);
+/**
+ * Writes when a make is begun, and what it has in common with one that is not extended: up to the step that is extended they go alike.
+ * Gives the step to go on from.
+ */
+function begin(times: Times, startMin: number, extension: Extension | null, as: Times | null): number {
+  const shared = as && extension ? extension.step : 0;
   times[0] = startMin;
-  const from = sharedWith(extension, as);
-  if (from > 0) times.set(as!.subarray(0, from + 1));
-  return times;
+  for (let i = 1; i <= shared; i++) times[i] = as![i]!;
+  return shared;
 }
-
-/** Up to which step a make goes as one that is not extended. */
-const sharedWith = (extension: Extension | null, as: Times | null) => (as && extension ? extension.step : 0);
 
 /** When a step is ended whose work is done at a minute. */
 export function endOf(

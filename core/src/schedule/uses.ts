@@ -1,9 +1,10 @@
+import type { GearDemand } from '../make/gear-demands.js';
 import { labourResource, takenOf } from './gear-resources.js';
 import { LABOUR_UNITS } from './hours.js';
 import { mergedUses, SLOT_MIN, type Use } from './instance.js';
-import { FEED_HANDS } from './starters.js';
-import { boundMin } from './timeline.js';
-import type { Placing, UnequippedMode } from './mode.js';
+import { FEED_HANDS, type Need } from './starters.js';
+import { boundMin, type Times } from './timeline.js';
+import type { Placing } from './mode.js';
 
 /** Slots from one minute to another, the last not among them; one at least. */
 function slots(fromMin: number, toMin: number): Pick<Use, 'from' | 'to'> {
@@ -11,35 +12,52 @@ function slots(fromMin: number, toMin: number): Pick<Use, 'from' | 'to'> {
   return { from, to: Math.max(from + 1, Math.ceil(toMin / SLOT_MIN - 1e-9)) };
 }
 
-/** What a walk takes of gear: each piece until the step is over nine times in ten, and the shelf until it is fetched. */
-export function standing(
-  { likely, late }: Pick<UnequippedMode, 'likely' | 'late'>,
-  set: readonly number[],
-  { network, gearResources, dueMin }: Placing,
-): readonly Use[] {
-  const gear = network.demands.map((demand, s): Use => {
-    const gearResource = gearResources[set[s]!]!;
-    const endMin = Math.max(likely[demand.lastStep + 1]!, late[demand.lastStep + 1]!);
-    return { resource: set[s]!, ...slots(likely[demand.firstStep]!, endMin), ...takenOf(gearResource, demand) };
-  });
-  const shelf = gearResources.findIndex((r) => r.gear.kind === 'cold-shelf');
-  const readyMin = likely.at(-1)!;
-  if (shelf < 0 || dueMin === null || dueMin <= readyMin) return gear;
-  const kept = { resource: shelf, ...slots(readyMin, dueMin), units: Math.ceil(network.productG / 100), setting: 0 };
-  return [...gear, kept];
+/** A piece of gear and those of a make's demands that are given it. */
+export interface GivenPiece {
+  readonly resource: number;
+  readonly demands: readonly GearDemand[];
 }
 
-/** The hands of a walk, as likely, and of the feeding before it. */
-export function labourOf({ likely, starter }: UnequippedMode, { network, gearResources }: Placing): readonly Use[] {
+/** The shelf that a product stands on until it is fetched; null where nobody said when, or there is none. */
+export function shelfOf({ gearResources, dueMin }: Placing): number | null {
+  const shelf = gearResources.findIndex((r) => r.gear.kind === 'cold-shelf');
+  return shelf < 0 || dueMin === null ? null : shelf;
+}
+
+/** What a make takes of a piece of gear: until the step is over nine times in ten, and of the shelf until it is fetched. */
+export function standingIn(
+  { resource, demands }: GivenPiece,
+  { likely, late }: { readonly likely: Times; readonly late: Times },
+  placing: Placing,
+): readonly Use[] {
+  const { network, gearResources, dueMin } = placing;
+  const uses = demands.map((demand): Use => {
+    const during = slots(likely[demand.firstStep]!, late[demand.lastStep + 1]!);
+    return { resource, ...during, ...takenOf(gearResources[resource]!, demand) };
+  });
+  const readyMin = likely.at(-1)!;
+  if (resource === shelfOf(placing) && dueMin! > readyMin)
+    uses.push({ resource, ...slots(readyMin, dueMin!), units: Math.ceil(network.productG / 100), setting: 0 });
+  // A make that goes back into the same piece has it once, however late it came out of it.
+  return uses.length > 1 ? mergedUses(uses, 'most') : uses;
+}
+
+/** The hands of a make, as likely, and of the feeding before it. */
+export function labourOf(likely: Times, starter: Need, { network, gearResources }: Placing): readonly Use[] {
   const resource = labourResource(gearResources);
-  const own = network.steps.flatMap((step, i) => labourUses(likely[i]!, boundMin(step), resource));
-  if (starter.is !== 'feed') return mergedUses(own);
-  const { beginMin, ripeMin } = starter.feed;
-  const feeding = [
-    ...labourUses(beginMin, FEED_HANDS.beginMin, resource),
-    ...labourUses(ripeMin, FEED_HANDS.endMin, resource),
-  ];
-  return mergedUses([...own, ...feeding]);
+  const bySlot = new Map<number, number>();
+  const add = (beginMin: number, minutes: number) => {
+    for (const { from, units } of labourUses(beginMin, minutes, resource))
+      bySlot.set(from, (bySlot.get(from) ?? 0) + units);
+  };
+  network.steps.forEach((step, i) => add(likely[i]!, boundMin(step)));
+  if (starter.is === 'feed') {
+    add(starter.feed.beginMin, FEED_HANDS.beginMin);
+    add(starter.feed.ripeMin, FEED_HANDS.endMin);
+  }
+  return [...bySlot]
+    .filter(([, units]) => units > 0)
+    .map(([from, units]) => ({ resource, from, to: from + 1, units, setting: 0 }));
 }
 
 /** Hands in the slots they fall into, by the minutes of each. */
