@@ -11,7 +11,7 @@ import type { Choices } from '../methods/method.js';
 import { normals, seededRandom } from '../random/random.js';
 import { cultureOf } from '../stages/culture-of.js';
 import type { BoundStage } from '../stages/registry.js';
-import { durationsInto, durationSurface, type DurationSurface } from './durations.js';
+import { durationsInto, durationSurface, type DurationSurface, type RunSteps } from './durations.js';
 import type { Lasts } from './network.js';
 
 /** Of a draining's scores those that change how long it takes; what a scale shows does not. */
@@ -70,16 +70,16 @@ const firstOwned = ({ owners, scores, persists }: Owned): Owned => ({
 });
 
 /** How long the steps of a make take by its scores. */
-export function surfaceOf(
-  stages: readonly BoundStage[],
-  { culture, mean, sd }: Luck,
-  environment: Environment,
-): DurationSurface {
-  return durationSurface(mean, sd, (scores) => {
+export const surfaceOf = (stages: readonly BoundStage[], luck: Luck, environment: Environment): DurationSurface =>
+  durationSurface(luck.mean, luck.sd, stepsRun(stages, luck, environment));
+
+/** Runs a make with some scores; minutes of each step that it came to. */
+export const stepsRun =
+  (stages: readonly BoundStage[], { culture }: Pick<Luck, 'culture'>, environment: Environment): RunSteps =>
+  (scores) => {
     const member: Member = { ...memberOfScores(culture, scores), ...drainMember(scores, DIMS) };
     return runMake(stages, { ...environment, member }).map((run) => lastOf(run).minute - firstOf(run).minute);
-  });
-}
+  };
 
 /** Makes that are drawn to say how long a step takes where it goes fast, and where it goes slowly. */
 const DRAWN = 400;

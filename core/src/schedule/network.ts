@@ -118,7 +118,7 @@ export type Outline = Pick<Network, 'demands' | 'problems'>;
 type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
 
 /** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
-function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
+export function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
   const choices = decided(method, given);
   const kitchen = kitchenFor(choices, usual, known);
   const stages = planStages(method, withBottles(choices, known?.learned), stocks);
