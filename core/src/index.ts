@@ -284,9 +284,10 @@ export { costOfChoice, type Instance, type Picks, UNMET } from './schedule/insta
 export { searchFor } from './schedule/search.js';
 export type { PlanGear } from './schedule/gear-resources.js';
 export { hoursOf, type Person, type PlanDays, type Stretch } from './schedule/hours.js';
-export type { Made, Order } from './schedule/orders.js';
+export type { Order } from './schedule/orders.js';
 export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
-export { layOut, planFor, plans } from './schedule/plan.js';
+export { layOut, nothingWorkedOut, planFor, plans } from './schedule/plan.js';
+export { type PlanChances, simulate } from './schedule/simulate.js';
 export type { MakesAndTasks } from './schedule/plan-of.js';
 export { type KeptPlace, type Standing, standingOf } from './schedule/standing.js';
 export { type Change, changesOf, mending } from './schedule/mend.js';

@@ -96,6 +96,7 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   dairyName: Joi.string().trim().allow('').max(80).default(''),
   dairyAddress: Joi.string().trim().allow('').max(160).default(''),
   labelStock: labelStock.default(null),
+  planChance: Joi.number().min(0.5).max(0.99).default(USUAL_SETTINGS.planChance),
   forgotten: Joi.array().items(forgotten).max(200).default([]),
   pinned: Joi.array().items(pinned).max(200).default([]),
 });

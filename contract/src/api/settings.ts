@@ -76,6 +76,8 @@ export interface Settings {
   readonly dairyAddress: string;
   /** What pots are labelled with; null until somebody has said. */
   readonly labelStock: LabelStock | null;
+  /** Plans are made for all orders to be met with such a chance, 0–1. */
+  readonly planChance: number;
   /** What was learned and is to be forgotten: whose, and from makes begun before when, ms. */
   readonly forgotten: readonly Forgotten[];
   /** What was learned and is to stay as it is: whose, and from makes begun before when, ms. */
@@ -115,6 +117,7 @@ export const USUAL_SETTINGS: Settings = {
   dairyName: '',
   dairyAddress: '',
   labelStock: null,
+  planChance: 0.9,
   forgotten: [],
   pinned: [],
 };

@@ -2683,6 +2683,7 @@ export interface MessageValues {
   'page.plan.plan.heldAgain': None;
   'page.plan.plan.heldAs': None;
   'page.plan.plan.howMuchLooked': None;
+  'page.plan.plan.howSure': None;
   'page.plan.plan.json': None;
   'page.plan.plan.later': None;
   'page.plan.plan.layingOutEveryWay': None;
@@ -2698,6 +2699,7 @@ export interface MessageValues {
   'page.plan.plan.planIt': None;
   'page.plan.plan.printIt': None;
   'page.plan.plan.putBackWhatHeld': None;
+  'page.plan.plan.sure': { readonly chance: Value };
   'page.plan.plan.table': None;
   'page.plan.plan.takePlanShown': None;
   'page.plan.plan.taken': None;
@@ -2750,6 +2752,7 @@ export interface MessageValues {
   'page.plan.planNotices.unplaced': { readonly count: number };
   'page.plan.planService.isMoved': { readonly name: Value };
   'page.plan.planWords.allHandsWorkingHours': None;
+  'page.plan.planWords.allMet': { readonly orders: number; readonly chance: Value };
   'page.plan.planWords.each': { readonly atH: Value };
   'page.plan.planWords.earlier': { readonly by: Value };
   'page.plan.planWords.firstHands': { readonly at: Value };
@@ -2757,11 +2760,14 @@ export interface MessageValues {
   'page.plan.planWords.handsInAll': { readonly hands: Value; readonly feedings: number };
   'page.plan.planWords.handsNight': { readonly night: Value };
   'page.plan.planWords.later': { readonly by: Value };
+  'page.plan.planWords.likelyWorkingHours': None;
   'page.plan.planWords.moreRoundsMayFind': None;
   'page.plan.planWords.noHandsNightOutside': { readonly off: Value };
   'page.plan.planWords.noneBetter': { readonly ways: string };
+  'page.plan.planWords.over': { readonly chance: Value };
+  'page.plan.planWords.quiet': { readonly chance: Value };
   'page.plan.planWords.someTime': None;
-  'page.plan.planWords.toSpare': { readonly time: Value };
+  'page.plan.planWords.under': { readonly chance: Value };
   'page.plan.planWords.within': { readonly gap: Value };
   'page.plan.plannedBatchPanel.beginIt': None;
   'page.plan.plannedBatchPanel.beginNearestHolds': { readonly start: Value };
@@ -2779,6 +2785,7 @@ export interface MessageValues {
   'page.plan.plannedBatchPanel.leaveIt': None;
   'page.plan.plannedBatchPanel.letMoveAgain': None;
   'page.plan.plannedBatchPanel.mayComeBefore': { readonly earlier: Value };
+  'page.plan.plannedBatchPanel.met': { readonly chance: Value };
   'page.plan.plannedBatchPanel.noOtherTimeWould': None;
   'page.plan.plannedBatchPanel.pinHere': None;
   'page.plan.plannedBatchPanel.putHere': None;
@@ -2806,6 +2813,7 @@ export interface MessageValues {
   'page.plan.wantedList.methodGone2': None;
   'page.plan.wantedList.notDaysAhead': None;
   'page.plan.wantedList.notYet': None;
+  'page.plan.wantedList.risky': { readonly says: Value; readonly chance: Value };
   'page.plan.wantedList.sayWhatYouWant': None;
   'page.plan.wantedList.settled': None;
   'page.plan.wantedList.wantSomething': None;
@@ -2966,6 +2974,7 @@ export interface MessageValues {
   'page.state.larder.doAgainMoment': None;
   'page.state.larder.labels': None;
   'page.state.larder.lookDoAgain': None;
+  'page.state.larder.planChance': None;
   'page.state.larder.serverDidNotAnswer': None;
   'page.state.larder.somebodyElseChangedMeanwhile': None;
   'page.state.larder.whatWanted': None;

@@ -42,8 +42,6 @@ export interface Likeness {
   /** Age at which what is wanted by a time is handed on, h: the mean, and the oldest. */
   readonly meanAgeH: number;
   readonly oldestH: number;
-  /** The time that is left, nine times in ten, where least is, h; null where nothing is wanted by a time. */
-  readonly leastToSpareH: number | null;
   readonly firstMin: number | null;
   readonly feedings: number;
 }
@@ -61,7 +59,6 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
   const due = new Map(asked.orders.map((o) => [o.id, o.dueMin]));
   const timed = makes.filter((m) => due.get(m.orderId) !== null);
   const ages = timed.map((m) => m.mode.ageH);
-  const spare = timed.map((m) => (due.get(m.orderId)! - m.mode.readyLateMin) / 60);
   const firsts = makes.map((m) => m.feed?.beginMin ?? m.mode.startMin);
   return {
     nightMin: nightHandsMin,
@@ -69,7 +66,6 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
     handsMin,
     meanAgeH: ages.length > 0 ? ages.reduce((a, b) => a + b, 0) / ages.length : 0,
     oldestH: Math.max(0, ...ages),
-    leastToSpareH: spare.length > 0 ? Math.min(...spare) : null,
     firstMin: firsts.length > 0 ? Math.min(...firsts) : null,
     feedings: makes.filter((m) => m.feed).length,
   };

@@ -8,11 +8,12 @@ import { awakeMin, endOf } from './timeline.js';
 
 /** Chances, 0–1, of what may come of a plan. */
 export interface PlanChances {
-  /** Each order that has makes in the plan and is wanted by a time: that all of it is ready by then. */
-  readonly byOrder: ReadonlyMap<string, number>;
-  /** That all of those are, and that no hands fall in the night. */
+  /** Each order that has makes in the plan and is wanted by a time, by its id: that all of it is ready by then. */
+  readonly byOrder: Readonly<Record<string, number>>;
+  /** That all of those are; that no hands fall in the night; and none of them outside working hours either. */
   readonly allMet: number;
   readonly quietNights: number;
+  readonly inWorkingHours: number;
 }
 
 /** So often a plan is gone through: enough that a chance is within three in a hundred, nineteen times in twenty. */
@@ -42,25 +43,31 @@ export function simulate(
   const run = runs(problem, makes, kitchens);
   const timed = [...new Set(makes.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
   const met = new Map(timed.map((id) => [id, 0]));
-  let [all, quiet] = [0, 0];
+  let [all, quiet, working] = [0, 0, 0];
   for (let draw = 0; draw < draws; draw++) {
     const times = run();
     const late = new Set<string>();
-    let isQuiet = true;
+    let [isQuiet, isWorking] = [true, true];
     makes.forEach(({ orderId, network }, m) => {
       const of = times[m]!;
       const dueMin = due.get(orderId);
       if (typeof dueMin === 'number' && of.at(-1)! > dueMin) late.add(orderId);
-      network.steps.forEach((step, i) => (isQuiet &&= hours.nightMin(of[i]!, of[i]! + awakeMin(step)) === 0));
+      network.steps.forEach((step, i) => {
+        const untilMin = of[i]! + awakeMin(step);
+        isQuiet &&= hours.nightMin(of[i]!, untilMin) === 0;
+        isWorking &&= hours.offMin(of[i]!, untilMin) === 0;
+      });
     });
     for (const id of timed) if (!late.has(id)) met.set(id, met.get(id)! + 1);
     if (late.size === 0) all++;
     if (isQuiet) quiet++;
+    if (isQuiet && isWorking) working++;
   }
   return {
-    byOrder: new Map([...met].map(([id, count]) => [id, count / draws])),
+    byOrder: Object.fromEntries([...met].map(([id, count]) => [id, count / draws])),
     allMet: all / draws,
     quietNights: quiet / draws,
+    inWorkingHours: working / draws,
   };
 }
 

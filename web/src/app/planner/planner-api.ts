@@ -11,6 +11,7 @@ import type {
   LotLeftThen,
   LotStock,
   Method,
+  PlanChances,
   StarterHere,
   Supposition,
 } from '@oat-crock/core';
@@ -84,6 +85,8 @@ export interface PlanShown {
   readonly plannedBatches: readonly PlannedBatch[];
   readonly notMet: readonly NotMet[];
   readonly likeness: Likeness;
+  /** Chances of what may come of it; null while it is still searched for. */
+  readonly chances: PlanChances | null;
   readonly buys: readonly BuyBy[];
   readonly takes: readonly TakeOut[];
 }

@@ -11,6 +11,7 @@ import {
   nothingWorkedOut,
   moved,
   plans,
+  simulate,
   standingOf,
   supposed,
   type Extension,
@@ -64,10 +65,13 @@ const gapOf = ({ cost, bound, proven }: Plan) => (proven || cost <= 0 ? 0 : Math
 /** What has not become better is told again only after so long, ms: a round may be over in one. */
 const TELL_AGAIN_MS = 250;
 
-/** Goes through what a search finds, and tells of it: at once where it is better, else now and then, and of the last of it. */
+/**
+ * Goes through what a search finds, and tells of it: at once where it is better, else now and then, and of the last of it, of which it
+ * is also known with what chance it holds.
+ */
 async function telling<T extends { readonly plan: Plan; readonly of: PlanFound['of'] }>(
   found: Iterable<T>,
-  show: (found: T) => PlanFound,
+  show: (found: T, isLast: boolean) => PlanFound,
   { tell, isOn }: Listener,
 ): Promise<void> {
   let told: { readonly of: PlanFound['of'] | null; readonly cost: number; readonly atMs: number } = {
@@ -75,20 +79,19 @@ async function telling<T extends { readonly plan: Plan; readonly of: PlanFound['
     cost: Infinity,
     atMs: 0,
   };
-  let waiting: T | null = null;
+  let last: T | null = null;
   for (const now of found) {
     const better = now.of !== told.of || now.plan.cost < told.cost;
-    if (waiting && now.of !== waiting.of) tell(show(waiting));
-    waiting = now;
-    if (better || now.plan.proven || performance.now() - told.atMs > TELL_AGAIN_MS) {
-      tell(show(now));
-      waiting = null;
+    if (last && now.of !== last.of) tell(show(last, true));
+    last = now;
+    if (better || performance.now() - told.atMs > TELL_AGAIN_MS) {
+      tell(show(now, false));
       told = { of: now.of, cost: now.plan.cost, atMs: performance.now() };
     }
     await breathe();
     if (!isOn()) break;
   }
-  if (waiting) tell(show(waiting));
+  if (last) tell(show(last, true));
 }
 
 /** Who is told of what is found, and for how long. */
@@ -116,8 +119,8 @@ function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): P
       yield { ...one, of: one.preset.id };
     }
   }
-  const show = ({ plan, problem, preset: { id } }: Alternative): PlanFound => ({
-    ...shownOf(wanted, plan, problem, places),
+  const show = ({ plan, problem, preset: { id } }: Alternative, isLast: boolean): PlanFound => ({
+    ...shownOf(wanted, plan, problem, places, isLast ? simulate(problem, plan.makes) : null),
     ...measured(plan, rounds, [OBJECTIVE_PRESETS.findIndex((p) => p.id === id), OBJECTIVE_PRESETS.length]),
     of: id,
     sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
@@ -138,8 +141,8 @@ function searchMend({ wanted, places, supposing }: MendSearch, listener: Listene
       if (isEnough(plan, problem, ROUNDS.mend)) return;
     }
   }
-  const show = ({ plan }: { readonly plan: Plan }): PlanFound => ({
-    ...shownOf(wanted, plan, problem, places),
+  const show = ({ plan }: { readonly plan: Plan }, isLast: boolean): PlanFound => ({
+    ...shownOf(wanted, plan, problem, places, isLast ? simulate(problem, plan.makes) : null),
     ...measured(plan, ROUNDS.mend),
     thorough: false,
     of: 'mend',
@@ -168,7 +171,7 @@ export const plannerEngine: PlannerApi = {
     const asked = { ...askedOf(wanted, places), pins: [] };
     const problem = laidOut(asked);
     const standing = standingOf(problem, places);
-    const shown = shownOf(wanted, standing, problem, places);
+    const shown = shownOf(wanted, standing, problem, places, simulate(problem, standing.makes));
     const plannedBatches = new Map(
       shown.plannedBatches.map((plannedBatch, i) => [plannedBatch.id, standing.makes[i]!]),
     );

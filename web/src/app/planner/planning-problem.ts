@@ -49,6 +49,7 @@ export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanA
     ...(starters && { starters }),
     ...(known && { known }),
     committed,
+    chance: settings.planChance,
     pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
     horizonMin,
     seed: 1,
@@ -83,6 +84,7 @@ export function shownOf(
   plan: MakesAndTasks & Pick<Plan, 'unmet'>,
   problem: PlanningProblem,
   places: readonly KeptPlace[],
+  chances: PlanShown['chances'],
 ): PlanShown {
   const ms = momentOf(wanted);
   const needs = neededBy(plan.makes, wanted.lots);
@@ -101,6 +103,7 @@ export function shownOf(
       return { occurrenceId: orderId, name: order?.name ?? order?.method.name ?? '', why, remedy };
     }),
     likeness: likenessOf(plan, problem.asked),
+    chances,
     buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
       .sort((a, b) => a.byMin - b.byMin)
       .map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),

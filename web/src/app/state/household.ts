@@ -13,6 +13,8 @@ export const HouseholdActions = createActionGroup({
     'Pin Wanted': props<{ of: string; afterMs: number | null }>(),
     /** Pots are labelled with something else now. */
     'Label Stock Wanted': props<{ labelStock: LabelStock }>(),
+    /** Plans are to be so sure from now on. */
+    'Plan Chance Wanted': props<{ planChance: number }>(),
   },
 });
 

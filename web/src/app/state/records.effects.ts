@@ -109,15 +109,24 @@ const changeHousehold = createEffect(
   (actions$ = inject(Actions), store = inject(Store), wire = inject(RecordsClient)) => {
     const families = store.selectSignal(recordsFeature.selectFamilies);
     return actions$.pipe(
-      ofType(HouseholdActions.forgetWanted, HouseholdActions.pinWanted, HouseholdActions.labelStockWanted),
+      ofType(
+        HouseholdActions.forgetWanted,
+        HouseholdActions.pinWanted,
+        HouseholdActions.labelStockWanted,
+        HouseholdActions.planChanceWanted,
+      ),
       concatMap((wanted) => {
         const { item, version } = families().settings.entities[HOUSEHOLD_ID]!;
         return from(wire.save('settings', { ...item, ...withWanted(item, wanted) }, version)).pipe(
           mergeMap((saved): Action[] => {
             if (saved.kind === 'saved') return [told('settings', saved.kept)];
             if (saved.kind === 'conflicted') return [told('settings', saved.theirs), wanted];
-            const name = tell('labelStock' in wanted ? 'page.state.larder.labels' : 'page.state.larder.whatWasLearned');
-            return [stays({ id: HOUSEHOLD_ID, name, wanted: 'beforeMs' in wanted ? 'forgotten' : 'changed' }, saved)];
+            return [
+              stays(
+                { id: HOUSEHOLD_ID, name: changeName(wanted), wanted: 'beforeMs' in wanted ? 'forgotten' : 'changed' },
+                saved,
+              ),
+            ];
           }),
         );
       }),
@@ -126,12 +135,18 @@ const changeHousehold = createEffect(
   { functional: true },
 );
 
-/** A change of the household's list or labels, asked for from outside its dialog. */
-type HouseholdChange = ReturnType<(typeof HouseholdActions)['forgetWanted' | 'pinWanted' | 'labelStockWanted']>;
+/** A change of the household that is asked for from outside its dialog. */
+type HouseholdChange = ReturnType<(typeof HouseholdActions)[keyof typeof HouseholdActions]>;
+
+function changeName(wanted: HouseholdChange): string {
+  if ('labelStock' in wanted) return tell('page.state.larder.labels');
+  return tell('planChance' in wanted ? 'page.state.larder.planChance' : 'page.state.larder.whatWasLearned');
+}
 
 /** What of the household is otherwise then; what is forgotten is pinned no more: it is learned anew. */
 function withWanted({ forgotten, pinned }: Settings, wanted: HouseholdChange): Partial<Settings> {
   if ('labelStock' in wanted) return { labelStock: wanted.labelStock };
+  if ('planChance' in wanted) return { planChance: wanted.planChance };
   const { of } = wanted;
   const otherPins = pinned.filter((pin) => pin.of !== of);
   if ('beforeMs' in wanted)

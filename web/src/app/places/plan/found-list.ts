@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
 import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
 import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 import { dayTime, span } from '../../shared/ui/words';
+import { householdSelectors } from '../../state/household';
 import { PlanService } from '../../planner/plan-service';
 import { gapWords, likenessWords, shiftWords } from './plan-words';
 import type { PlanFound } from '../../planner/planner-api';
@@ -129,6 +131,7 @@ import { WhatIf } from './what-if';
 export class FoundList {
   protected readonly plans = inject(PlanService);
   protected readonly searching = this.plans.searching;
+  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
 
   protected readonly title = computed(() => {
     const searching = this.searching();
@@ -140,6 +143,7 @@ export class FoundList {
     const searching = this.searching();
     const startMs = this.plans.inputs.startMs();
     const of = this.plans.draft()?.of;
+    const wished = this.settings().planChance;
     return (searching?.found ?? []).map((found) => {
       const preset = presetOf(found.of);
       const name = preset ? textOf(preset.name) : tell('page.plan.foundList.movingLittleMust');
@@ -147,7 +151,7 @@ export class FoundList {
         found,
         name,
         why: preset ? textOf(preset.why) : '',
-        words: likenessWords(found.likeness, startMs).join(' '),
+        words: likenessWords(found, startMs, wished).join(' '),
         same: presetOf(found.sameAs)?.name ?? null,
         changes: found.changes.map(changeWords),
         gap: searching?.running ? '' : gapWords(found),

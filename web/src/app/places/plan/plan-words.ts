@@ -1,9 +1,9 @@
 import type { WantedOrder } from '@oat-crock/contract/api';
-import { percent, type Likeness } from '@oat-crock/core';
+import { percent, type Likeness, type PlanChances } from '@oat-crock/core';
 import { weekdayHourWord, written } from '../../shared/ui/dates';
 import { dayTime, span } from '../../shared/ui/words';
 import type { PlanFound } from '../../planner/planner-api';
-import { tell } from '../../shared/ui/said';
+import { quantity, tell } from '../../shared/ui/said';
 
 /** So far ahead a weekday alone would be taken for that of this week. */
 const THIS_WEEK_MS = 6 * 86_400_000;
@@ -19,28 +19,48 @@ export function dueWords({ due }: Pick<WantedOrder, 'due'>, nowMs: number): stri
   return tell('page.plan.planWords.each', { atH: weekdayHourWord(due.day, due.atH) });
 }
 
-/** How a plan is, in a few short sentences that can be set beside those of another. */
-export function likenessWords(likeness: Likeness, startMs: number): readonly string[] {
-  const { nightMin, offMin, handsMin, meanAgeH, oldestH, leastToSpareH, firstMin, feedings } = likeness;
-  const when =
-    nightMin >= 1
-      ? tell('page.plan.planWords.handsNight', { night: span(nightMin) })
-      : offMin >= 1
-        ? tell('page.plan.planWords.noHandsNightOutside', { off: span(offMin) })
-        : tell('page.plan.planWords.allHandsWorkingHours');
+/** A chance, 0–1, as one reads it: "94 %"; never none at all, and never certain. */
+export function chanceWords(chance: number): string {
+  const pct = Math.round(100 * chance);
+  const said = (of: number) => quantity(percent(of, 0));
+  if (pct > 99) return tell('page.plan.planWords.over', { chance: said(99) });
+  return pct < 1 ? tell('page.plan.planWords.under', { chance: said(1) }) : said(pct);
+}
+
+/** Whose hands come when, as far as that is as sure as is wished. */
+function handsWords({ nightMin, offMin }: Likeness, chances: PlanChances | null, wished: number): string {
+  if (nightMin >= 1) return tell('page.plan.planWords.handsNight', { night: span(nightMin) });
+  if (chances && chances.quietNights < wished)
+    return tell('page.plan.planWords.quiet', { chance: chanceWords(chances.quietNights) });
+  if (offMin >= 1) return tell('page.plan.planWords.noHandsNightOutside', { off: span(offMin) });
+  const isSure = chances !== null && chances.inWorkingHours >= wished;
+  return tell(isSure ? 'page.plan.planWords.allHandsWorkingHours' : 'page.plan.planWords.likelyWorkingHours');
+}
+
+/**
+ * How a plan is, in a few short sentences that can be set beside those of another.
+ *
+ * @param wished chance with which all is to be in time, 0–1
+ */
+export function likenessWords(
+  { likeness, chances }: Pick<PlanFound, 'likeness' | 'chances'>,
+  startMs: number,
+  wished: number,
+): readonly string[] {
+  const { handsMin, meanAgeH, oldestH, firstMin, feedings } = likeness;
+  const orders = Object.keys(chances?.byOrder ?? {}).length;
+  const met =
+    chances && orders > 0 ? [tell('page.plan.planWords.allMet', { orders, chance: chanceWords(chances.allMet) })] : [];
+  const when = handsWords(likeness, chances, wished);
   const begins =
     firstMin === null ? [] : [tell('page.plan.planWords.firstHands', { at: dayTime(startMs + firstMin * 60_000) })];
   const fresh =
     oldestH > 0 ? [tell('page.plan.planWords.fresh', { by: span(60 * meanAgeH), most: span(60 * oldestH) })] : [];
-  const spare =
-    leastToSpareH === null || leastToSpareH < 1
-      ? []
-      : [tell('page.plan.planWords.toSpare', { time: span(60 * leastToSpareH) })];
   return [
-    [when, ...begins].join(' '),
-    ...(fresh.length > 0 ? [[...fresh, ...spare].join(' ')] : []),
+    [...met, when].join(' '),
+    [...begins, ...fresh].join(' '),
     tell('page.plan.planWords.handsInAll', { hands: span(handsMin), feedings }),
-  ];
+  ].filter((words) => words !== '');
 }
 
 /** A bound further off than this says nothing of how good a plan is. */

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
-import { say, type Text } from '@oat-crock/core';
+import { percent, say, type Text } from '@oat-crock/core';
 import { textOf, SayPipe, SaidPipe, tell } from '../../shared/ui/said';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { placeKeys } from '../../shared/ui/place-keys';
-import { householdSelectors } from '../../state/household';
+import { HouseholdActions, householdSelectors } from '../../state/household';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
 import { PlanActions, planFeature, SCALES } from '../../state/plan.feature';
@@ -35,6 +35,9 @@ const DAY_MS = 24 * HOUR_MS;
 const BACK_MS = 2 * HOUR_MS;
 /** What is moved by keys has at least so much of the view behind its beginning. */
 const IN_SIGHT_MS = 6 * HOUR_MS;
+
+/** Chances with which all is to be in time that are offered, 0–1. */
+const SURENESS = [0.8, 0.9, 0.95] as const;
 
 const SCALE_WORDS: Readonly<Record<number, Text>> = {
   1: say('page.plan.plan.day'),
@@ -71,6 +74,7 @@ export class PlanPlace {
   protected readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
   protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
+  protected readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
   protected readonly days = this.store.selectSignal(planFeature.selectDays);
   private readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
@@ -81,6 +85,15 @@ export class PlanPlace {
     id: String(days),
     label: say('page.plan.plan.days', { days }),
   }));
+  /** How sure plans may be wished to be, and the one that is. */
+  protected readonly sureness = computed(() =>
+    [...new Set([...SURENESS, this.settings().planChance])]
+      .sort((a, b) => a - b)
+      .map((chance) => ({
+        id: String(chance),
+        label: say('page.plan.plan.sure', { chance: percent(100 * chance) }),
+      })),
+  );
   protected readonly view = signal<'lanes' | 'hands'>('lanes');
   protected readonly said = signal('');
   protected readonly undoes = signal(false);
@@ -105,7 +118,7 @@ export class PlanPlace {
   protected readonly likeness = computed(() => {
     const standing = this.plans.standing();
     return standing && standing.plannedBatches.length > 0
-      ? likenessWords(standing.likeness, this.plans.inputs.startMs()).join(' ')
+      ? likenessWords(standing, this.plans.inputs.startMs(), this.settings().planChance).join(' ')
       : '';
   });
   protected readonly feed = computed(() => new URL('/api/v1/plan.ics', document.baseURI).href);
@@ -171,6 +184,10 @@ export class PlanPlace {
     const moving = this.mover.moving() !== null;
     this.mover.leave();
     return moving;
+  }
+
+  protected beSure(chance: string): void {
+    this.store.dispatch(HouseholdActions.planChanceWanted({ planChance: Number(chance) }));
   }
 
   protected step(by: number): boolean {

@@ -10,6 +10,7 @@ import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { clockTime, dayTime, mass, span, listed } from '../../shared/ui/words';
 import { PlanService } from '../../planner/plan-service';
 import { BatchMover } from './batch-mover';
+import { chanceWords } from './plan-words';
 import type { BatchBreak } from '../../planner/planner-api';
 
 const MIN_MS = 60_000;
@@ -168,13 +169,16 @@ export class PlannedBatchPanel {
   });
 
   protected readonly facts = computed(() => {
-    const { productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.plannedBatch()!;
+    const { occurrenceId, productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.plannedBatch()!;
+    // While it is being moved its chance is not known yet.
+    const met = this.mover.moving() ? undefined : this.plans.standing()?.chances?.byOrder[occurrenceId];
     const ready = { at: dayTime(readyMs), late: clockTime(readyLateMs, readyMs) };
     return [
       `${mass(productG)}.`,
       dueMs === null
         ? tell('page.plan.plannedBatchPanel.ready', ready)
         : tell('page.plan.plannedBatchPanel.readyForDay', { ...ready, wanted: dayTime(dueMs) }),
+      ...(met === undefined ? [] : [tell('page.plan.plannedBatchPanel.met', { chance: chanceWords(met) })]),
       tell('page.plan.plannedBatchPanel.in', { gear: listOf([...new Set(gear)], 'comma') }),
       ...(starterTimes > 1 ? [tell('page.plan.plannedBatchPanel.tired', { times: amountOf(starterTimes, 1) })] : []),
     ].join(' ');

@@ -4,6 +4,7 @@ import { type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
 import { nameOfWanted } from '../../shared/ui/batch-name';
 import { fillingWords } from '../../shared/ui/filling-words';
+import { householdSelectors } from '../../state/household';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { MethodBook } from '../../state/method-book';
 import { OwnOrders } from '../../state/own-orders';
@@ -13,7 +14,7 @@ import { mass } from '../../shared/ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
 import { PlanService } from '../../planner/plan-service';
-import { dueWords, whenWords } from './plan-words';
+import { chanceWords, dueWords, whenWords } from './plan-words';
 import { BatchMover } from './batch-mover';
 
 /** What is wanted at the left of the plan: each order with what comes of it, or why nothing does. */
@@ -138,6 +139,7 @@ export class WantedList {
   private readonly plans = inject(PlanService);
   protected readonly mover = inject(BatchMover);
   private readonly ownOrders = inject(OwnOrders);
+  private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
   private readonly writing = this.store.selectSignal(recordsFeature.selectWriting);
   protected readonly open = signal<string | null>(null);
 
@@ -187,7 +189,13 @@ export class WantedList {
     if (plannedBatches.length > 0) {
       const [first] = [...plannedBatches].sort((a, b) => a.startMs - b.startMs);
       const begin = { when: when(first!.startMs), makes: plannedBatches.length };
-      const begins = tell('page.plan.wantedList.begin', begin);
+      const met = standing?.chances?.byOrder[id] ?? 1;
+      const told = tell('page.plan.wantedList.begin', begin);
+      // Where it is less sure than is wished of all of them, that is said of each that it is for.
+      const begins =
+        met < this.settings().planChance
+          ? tell('page.plan.wantedList.risky', { says: told, chance: chanceWords(met) })
+          : told;
       const says = of(has ? tell('page.plan.wantedList.hasAndBegins', { has, begins }) : begins);
       return { id, says, unmet: false, plannedBatchId: first!.id };
     }
