@@ -13,5 +13,6 @@ const ERFC = [
 /** Chance that something standard normal is below z. */
 export const normalBelow = (z: number): number => (z < 0 ? bothTails(z) / 2 : 1 - bothTails(z) / 2);
 
-/** What something standard normal is nine times in ten below. */
+/** What something standard normal is above one time in ten, and three times in ten. */
 export const Z_NINE_IN_TEN = 1.2816;
+export const Z_THREE_IN_TEN = 0.5244;

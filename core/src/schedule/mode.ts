@@ -1,7 +1,7 @@
-import { normalBelow, Z_NINE_IN_TEN } from '../random/normal.js';
+import { normalBelow, Z_NINE_IN_TEN, Z_THREE_IN_TEN } from '../random/normal.js';
 import type { GearResource } from './gear-resources.js';
 import type { Hours } from './hours.js';
-import type { Scenario, Network } from './network.js';
+import type { Network } from './network.js';
 import type { Mode } from './instance.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
 import { awakeMin, strayedTimes, type Extension, type Times } from './timeline.js';
@@ -75,8 +75,12 @@ export interface Placing {
 }
 /** Of the life of a product as much may be over when it is handed on. */
 export const LIFE_SPENT = 0.5;
-/** How much hands count as is likely, and in makes that are ahead and behind. */
-const COUNTS: Readonly<Record<Scenario, number>> = { likely: 0.5, early: 0.25, late: 0.25 };
+/**
+ * How a make may go, besides as is likely: ahead and behind as one time in ten, and as three in ten, of what is less than one in ten.
+ * With the likely one they are five, each as likely as another.
+ */
+const BEHIND = [-1, -Z_THREE_IN_TEN / Z_NINE_IN_TEN, Z_THREE_IN_TEN / Z_NINE_IN_TEN, 1] as const;
+const SHARE = 1 / (1 + BEHIND.length);
 
 /** Minutes of hands in the night up to the beginning of the step that may be extended. */
 export function nightBefore(
@@ -102,12 +106,12 @@ export interface LikelyMode {
   readonly cost: number;
 }
 
-/** A make that nothing of is extended where it is ahead, and where it is behind: worked out once it is asked for. */
-export type Strays = (scenario: 'early' | 'late') => Times | null;
+/** A make of which nothing is extended in each of the ways it may go: worked out once it is asked for. */
+export type Strays = (way: number) => Times | null;
 
 export function straysOf({ network: { steps }, hours }: Placing, likely: Times): Strays {
-  const known: { early?: Times | null; late?: Times | null } = {};
-  return (scenario) => (known[scenario] ??= strayedTimes(steps, likely, hours, scenario));
+  const known: (Times | null | undefined)[] = [];
+  return (way) => (known[way] ??= strayedTimes(steps, likely, hours, BEHIND[way]!));
 }
 
 /** The mode of a make that likely goes so. */
@@ -115,7 +119,7 @@ export function likelyMode(placing: Placing, extension: Extension | null, times:
   const { network, hours, dueMin, weights } = placing;
   const readyMin = times[times.length - 1]!;
   const starter = starterFor(placing, times);
-  const [nightMin, offMin] = handsAway(network.steps, times, hours, 'likely');
+  const [nightMin, offMin] = handsAway(network.steps, times, hours);
   const cost =
     weights.nightMin * nightMin +
     weights.offMin * offMin +
@@ -133,15 +137,15 @@ export function wholeMode(placing: Placing, of: LikelyMode, at: Times): Unequipp
   const { extension, times: likely, plain, starter } = of;
   const [startMin, readyMin] = [likely[0]!, likely[likely.length - 1]!];
   let [nightMin, offMin, cost, readyLateMin] = [of.nightMin, of.offMin, of.cost, readyMin];
-  for (const scenario of SCENARIOS) {
-    const unextended = plain(scenario);
+  for (let way = 0; way < BEHIND.length; way++) {
+    const unextended = plain(way);
     const times =
       extension && unextended
-        ? strayedTimes(network.steps, likely, hours, scenario, extension, unextended, at)
+        ? strayedTimes(network.steps, likely, hours, BEHIND[way]!, extension, unextended, at)
         : unextended;
     if (!times) return null;
-    if (scenario === 'late') readyLateMin = times[times.length - 1]!;
-    const [night, off] = handsAway(network.steps, times, hours, scenario);
+    if (BEHIND[way] === 1) readyLateMin = times[times.length - 1]!;
+    const [night, off] = handsAway(network.steps, times, hours);
     nightMin += night;
     offMin += off;
     cost += weights.nightMin * night + weights.offMin * off;
@@ -151,18 +155,16 @@ export function wholeMode(placing: Placing, of: LikelyMode, at: Times): Unequipp
   const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
   return { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter, cost };
 }
-const SCENARIOS = ['early', 'late'] as const;
-
-/** Minutes of hands in the night, and outside working hours, as much as they count in a scenario. */
-function handsAway(steps: Network['steps'], times: Times, hours: Hours, scenario: Scenario): readonly [number, number] {
+/** Minutes of hands in the night, and outside working hours, as much as one of the ways a make may go counts. */
+function handsAway(steps: Network['steps'], times: Times, hours: Hours): readonly [number, number] {
   let [night, off] = [0, 0];
   for (let i = 0; i < steps.length; i++) {
     const beginMin = times[i]!;
-    const untilMin = beginMin + awakeMin(steps[i]!, scenario);
+    const untilMin = beginMin + awakeMin(steps[i]!);
     night += hours.nightMin(beginMin, untilMin);
     off += hours.offMin(beginMin, untilMin);
   }
-  return [COUNTS[scenario] * night, COUNTS[scenario] * off];
+  return [SHARE * night, SHARE * off];
 }
 
 /** Chance that what is likely ready at one minute, and nine times in ten by another, is ready by a third. */

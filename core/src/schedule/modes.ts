@@ -196,7 +196,7 @@ function gearSetsOf(placing: Placing, most: number = USUAL_WAYS.pieces): GearSet
 function onAllGear(mode: UnequippedMode, { sets, pieces }: GearSets, placing: Placing): readonly MakeMode[] {
   const { network, hours } = placing;
   const likely = timesOf(network.steps, mode.startMin, hours, mode.extension)!;
-  const late = strayedTimes(network.steps, likely, hours, 'late', mode.extension)!;
+  const late = strayedTimes(network.steps, likely, hours, 1, mode.extension)!;
   const standing = pieces.map((piece) => standingIn(piece, { likely, late }, placing));
   const labour = labourOf(likely, mode.starter, placing);
   return sets.map(({ resources, pieces: of }, rank) => {

@@ -55,7 +55,7 @@ export function moved(
   const modes = modesAt(wanted.placing, startMin, extension);
   const mode = leastBlocking(modes, profile, problem);
   const fitting = mode && profile.fits(mode) ? mode : null;
-  const steps = walk(wanted.network, startMin, problem.hours, 'likely', extension) ?? [];
+  const steps = walk(wanted.network, startMin, problem.hours, extension) ?? [];
   const breaks = mode
     ? [...ofHours(problem, wanted, mode, steps), ...(fitting ? [] : ofRoom(problem, mode, profile, others))]
     : [OVER];
@@ -103,7 +103,7 @@ function nearest(
   const far = (mode: MakeMode) => Math.abs(mode.startMin - startMin);
   const near = [...wanted.modes].sort((a, b) => far(a) - far(b) || a.cost - b.cost);
   const holds = (mode: MakeMode) => {
-    const steps = walk(wanted.network, mode.startMin, problem.hours, 'likely', mode.extension)!;
+    const steps = walk(wanted.network, mode.startMin, problem.hours, mode.extension)!;
     return profile.fits(mode) && ofHours(problem, wanted, mode, steps).length === 0;
   };
   return near.find(holds) ?? near.find((mode) => profile.fits(mode)) ?? null;

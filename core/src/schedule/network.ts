@@ -28,9 +28,6 @@ export interface Lasts {
   readonly late: number;
 }
 
-/** Which of them is meant. */
-export type Scenario = keyof Lasts;
-
 /** A step of a make as a plan sees it: hands that begin it, how long it then takes, and how far its end may be moved. */
 export interface Step {
   readonly stageId: string;

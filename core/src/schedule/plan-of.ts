@@ -50,7 +50,7 @@ export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chos
     wanted.flatMap(({ order, part, parts, network }, j): PlannedMake[] => {
       const mode = chosen[j];
       if (!mode) return [];
-      const steps = walk(network, mode.startMin, hours, 'likely', mode.extension)!;
+      const steps = walk(network, mode.startMin, hours, mode.extension)!;
       const gear = mode.gearResources.map((r) => gearResources[r]!.gear);
       const { starter } = mode;
       const feed = starter.is === 'feed' ? starter.feed : null;

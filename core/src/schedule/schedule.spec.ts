@@ -60,7 +60,7 @@ describe('a make as a network', () => {
         expect(firstStep).toBeLessThanOrEqual(lastStep);
         expect(litres).toBeGreaterThan(0);
       }
-      const walked = walk({ steps }, 9 * 60, hours, 'likely')!;
+      const walked = walk({ steps }, 9 * 60, hours)!;
       walked.forEach(({ beginMin, movedMin }, i) => {
         expect(beginMin).toBe(i === 0 ? 9 * 60 : walked[i - 1]!.endMin);
         const { earlyMin, lateMin } = steps[i]!.slack;

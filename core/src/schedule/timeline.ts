@@ -1,5 +1,5 @@
 import type { Hours } from './hours.js';
-import type { Scenario, Network, Step } from './network.js';
+import type { Network, Step } from './network.js';
 
 /** A step that is made to last longer than it needs, on purpose, or ended before where it is negative: which, how long, and how long after waking where it waits for that, minutes. */
 export interface Extension {
@@ -33,13 +33,13 @@ export interface Walked {
 }
 
 /** Minutes for which hands are bound by a step: while it lasts where they must stay, else to begin it. */
-export function boundMin({ attended, handsMin, lasts }: Step, scenario: Scenario = 'likely'): number {
-  return attended ? lasts[scenario] : Math.min(handsMin, lasts[scenario]);
+export function boundMin({ attended, handsMin, lasts }: Step): number {
+  return attended ? lasts.likely : Math.min(handsMin, lasts.likely);
 }
 
 /** Minutes for which somebody must be awake once a step begins: as long as the hands are bound, or as it is reckoned. */
-export function awakeMin(step: Step, scenario: Scenario = 'likely'): number {
-  return Math.max(step.handsMin, boundMin(step, scenario));
+export function awakeMin(step: Step): number {
+  return Math.max(step.handsMin, boundMin(step));
 }
 
 /** When each step of a make begins, and last when all of it is over, minutes of the plan. */
@@ -72,7 +72,7 @@ export function timesOf(
 }
 
 /**
- * The same make where it is ahead, or behind, as it is one time in ten. How far it strays at the end of a step is what it strayed at its
+ * The same make where it is behind: as it is one time in ten at 1, and in between at less; ahead alike at −1. How far it strays at the end of a step is what it strayed at its
  * begin and what the step itself strays, as of what is independent: the root of the sum of squares. A wait takes it back; and who is
  * behind is never done before a make that goes as is likely.
  *
@@ -85,22 +85,22 @@ export function strayedTimes(
   steps: readonly Step[],
   likely: Times,
   hours: Hours,
-  scenario: 'early' | 'late',
+  behind: number,
   extension: Extension | null = null,
   as: Times | null = null,
   times: Times = new Float64Array(steps.length + 1),
 ): Times | null {
-  const isLate = scenario === 'late';
   for (let i = begin(times, likely[0]!, extension, as); i < steps.length; i++) {
     const step = steps[i]!;
     const { lasts } = step;
-    const [before, own] = [times[i]! - likely[i]!, lasts[scenario] - lasts.likely];
-    const strays = (isLate ? 1 : -1) * Math.sqrt(before * before + own * own);
+    const before = times[i]! - likely[i]!;
+    const own = behind * (behind > 0 ? lasts.late - lasts.likely : lasts.likely - lasts.early);
+    const strays = Math.sign(behind) * Math.sqrt(before * before + own * own);
     const doneMin = step.ends
       ? atItsHour(step, times[i]!, hours)
       : Math.max(times[i]!, likely[i]! + lasts.likely + strays);
-    const ownMin = endOf(steps, i, times[i]!, doneMin, hours, extension, scenario);
-    const endMin = isLate ? Math.max(likely[i + 1]!, ownMin) : Math.min(likely[i + 1]!, ownMin);
+    const ownMin = endOf(steps, i, times[i]!, doneMin, hours, extension);
+    const endMin = behind > 0 ? Math.max(likely[i + 1]!, ownMin) : Math.min(likely[i + 1]!, ownMin);
     if (endMin > hours.horizonMin) return null;
     times[i + 1] = endMin;
   }
@@ -126,7 +126,6 @@ export function endOf(
   doneMin: number,
   hours: Hours,
   extension: Extension | null,
-  scenario: Scenario = 'likely',
 ): number {
   const step = steps[i]!;
   const next = steps[i + 1];
@@ -134,7 +133,7 @@ export function endOf(
   // It is extended, or ended early, no further than its slack allows.
   const wantedMin = extended ? doneMin + Math.max(extended.forMin, -step.slack.earlyMin) : doneMin;
   if (!next) return wantedMin;
-  const handsMin = awakeMin(next, scenario);
+  const handsMin = awakeMin(next);
   const endMin = settled(step, beginMin, doneMin, wantedMin, handsMin, hours);
   if (!extended || endMin <= wantedMin) return endMin;
   const laterMin = endMin + extended.afterWakingMin;
@@ -142,20 +141,20 @@ export function endOf(
   return mayBeLater ? laterMin : endMin;
 }
 
-/** A make step by step, as it goes in one scenario. */
+/** A make step by step, as is likely, or where it is behind or ahead as in {@link strayedTimes}. */
 export function walk(
   { steps }: Pick<Network, 'steps'>,
   startMin: number,
   hours: Hours,
-  scenario: Scenario = 'likely',
   extension: Extension | null = null,
+  behind = 0,
 ): readonly Walked[] | null {
   const likely = timesOf(steps, startMin, hours, extension);
-  const times = likely && scenario !== 'likely' ? strayedTimes(steps, likely, hours, scenario, extension) : likely;
+  const times = likely && behind !== 0 ? strayedTimes(steps, likely, hours, behind, extension) : likely;
   if (!times) return null;
   return steps.map((step, i) => {
     const [beginMin, endMin] = [times[i]!, times[i + 1]!];
-    const doneMin = step.ends ? atItsHour(step, beginMin, hours) : beginMin + step.lasts[scenario];
+    const doneMin = step.ends ? atItsHour(step, beginMin, hours) : beginMin + step.lasts.likely;
     return { beginMin, endMin, movedMin: endMin - doneMin };
   });
 }

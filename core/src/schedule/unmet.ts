@@ -15,7 +15,7 @@ export const UNMET_COST = { due: 100_000, someTime: 20_000 } as const;
 
 /** Why a make has no mode at all, whatever else is on. */
 export function whyNoMode({ id, dueMin, fromMin = 0 }: Order, { network, hours }: Placing): Unmet {
-  const walked = walk(network, fromMin, hours, 'late');
+  const walked = walk(network, fromMin, hours, null, 1);
   const longMin = network.steps.reduce((sum, step) => sum + step.lasts.late, 0);
   const readyMin = walked?.at(-1)!.endMin ?? fromMin + longMin;
   if (dueMin !== null && readyMin > dueMin) {

@@ -106,24 +106,29 @@ const measured = (plan: Plan, { usual }: Rounds, [nth, of]: readonly [number, nu
   progress: (nth + (plan.proven ? 1 : Math.min(1, plan.round / usual))) / of,
 });
 
+/** A plan of an objective preset, and which other preset came to the same. */
+type OfPreset = Alternative & { readonly of: ObjectivePreset['id']; readonly sameAs: ObjectivePreset['id'] | null };
+
 function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): Promise<void> {
   const rounds = on ? ROUNDS.on : ROUNDS.whole;
   /** The last plan of each objective preset. */
   const last = new Map<ObjectivePreset['id'], Plan>();
-  function* found() {
+  function* found(): Generator<OfPreset> {
     // Searched on, it begins anew with other chances.
     const asked = askedOf(wanted, places);
     const further = { ...asked, thorough: true, seed: asked.seed + 1 };
     for (const one of alternatives(on ? further : asked, rounds)) {
-      last.set(one.preset.id, one.plan);
-      yield { ...one, of: one.preset.id };
+      const { id } = one.preset;
+      last.set(id, one.plan);
+      const sameAs = [...last].find(([other, before]) => other !== id && !differs(one.plan, before))?.[0] ?? null;
+      yield { ...one, of: id, sameAs };
     }
   }
-  const show = ({ plan, problem, preset: { id } }: Alternative, isLast: boolean): PlanFound => ({
+  const show = ({ plan, problem, of, sameAs }: OfPreset, isLast: boolean): PlanFound => ({
     ...shownOf(wanted, plan, problem, places, isLast ? simulate(problem, plan.makes) : null),
-    ...measured(plan, rounds, [OBJECTIVE_PRESETS.findIndex((p) => p.id === id), OBJECTIVE_PRESETS.length]),
-    of: id,
-    sameAs: [...last].find(([other, before]) => other !== id && !differs(plan, before))?.[0] ?? null,
+    ...measured(plan, rounds, [OBJECTIVE_PRESETS.findIndex((p) => p.id === of), OBJECTIVE_PRESETS.length]),
+    of,
+    sameAs,
     changes: [],
     thorough: on,
   });

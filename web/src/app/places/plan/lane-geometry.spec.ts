@@ -188,7 +188,7 @@ describe('the words of a plan', () => {
     const words = (more: Partial<typeof like>, chances: Partial<PlanChances> = {}) =>
       likenessWords({ likeness: { ...like, ...more }, chances: { ...sure, ...chances } }, START_MS, 0.9).join(' ');
     expect(words({})).toMatch(
-      /^All 2 orders in time: 94 %\. All hands in working hours\. First hands .+ Fresh by 9 h 45, 18 h 30 at most\./,
+      /^Both orders in time: 94 %\. All hands in working hours\. First hands .+ Fresh by 9 h 45, 18 h 30 at most\./,
     );
     expect(words({})).toContain('6 h 10 of hands in all, 2 feedings of a culture before.');
     expect(words({ offMin: 20 })).toContain('No hands in the night, 20 min outside working hours.');
