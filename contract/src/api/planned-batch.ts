@@ -1,4 +1,5 @@
 import {
+  awakeMin,
   say,
   type Text,
   stageExtension,
@@ -187,7 +188,8 @@ function plannedBatchOf(
     extension: stageExtension(network, mode.extension),
     accepted: [],
     pinned: false,
-    tasks: network.steps.map(({ stageId, says, handsMin }, i): PlannedTask => {
+    tasks: network.steps.map((step, i): PlannedTask => {
+      const { stageId, says } = step;
       const atMs = ms(steps[i]!.beginMin);
       // How early or late hands may come is the slack of the step before them.
       const slack = network.steps[i - 1]?.slack ?? { earlyMin: 0, lateMin: 0 };
@@ -196,7 +198,8 @@ function plannedBatchOf(
         stageId,
         says,
         atMs,
-        minutes: handsMin,
+        // Hands that must stay are there until it is over.
+        minutes: awakeMin(step),
         earliestMs: Math.round(atMs - (slack.earlyMin + moved) * MIN_MS),
         latestMs: Math.round(atMs + (slack.lateMin - moved) * MIN_MS),
       };

@@ -2673,6 +2673,7 @@ export interface MessageValues {
   'page.plan.orderForm.takeTheirs': None;
   'page.plan.orderForm.wantIt': None;
   'page.plan.orderForm.whatWanted': None;
+  'page.plan.plan.asFarAsWanted': None;
   'page.plan.plan.calendar': None;
   'page.plan.plan.day': None;
   'page.plan.plan.days': { readonly days: number };

@@ -1,11 +1,13 @@
 import { Router } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import { calendarOf } from '../plan/calendar.js';
+import { liveHands } from '../plan/live-hands.js';
 import { tableOf } from '../plan/table.js';
 
 /** The plan that was taken, in open formats: a calendar that may be subscribed to, a table, and all of it. */
 export function planRoutes(kitchen: Kitchen): Router {
   const router = Router();
+  const handsOf = liveHands(kitchen);
   const here = () =>
     kitchen.plannedBatches
       .all()
@@ -15,7 +17,7 @@ export function planRoutes(kitchen: Kitchen): Router {
     response
       .type('text/calendar; charset=utf-8')
       .set('content-disposition', 'inline; filename="oat-crock.ics"')
-      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now(), kitchen.words));
+      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now(), kitchen.words, handsOf));
   });
   router.get('/plan.csv', (_request, response) => {
     response

@@ -8,7 +8,8 @@ import type { Express } from 'express';
 import request from 'supertest';
 import { ulid } from 'ulid';
 import type { Kitchen } from '../kitchen.js';
-import { testKitchen } from '../testing/kitchen.js';
+import { calendarOf } from '../plan/calendar.js';
+import { entryOf, testKitchen } from '../testing/kitchen.js';
 
 const API = '/api/v1';
 const MIN = 60_000;
@@ -64,7 +65,7 @@ function eventsOf(text: string) {
 let app: Express;
 let kitchen: Kitchen;
 beforeEach(() => {
-  ({ kitchen, app } = testKitchen());
+  ({ kitchen, app } = testKitchen(true));
 });
 afterEach(() => {
   kitchen.events.close();
@@ -140,10 +141,70 @@ describe('a plan that was taken', () => {
     expect((await request(app).get(`${API}/plan.json`)).body.plannedBatches).toEqual([]);
   });
 
-  it('once begun is no more in the calendar, as the make itself has its hands', async () => {
+  it('once begun keeps the hands that are still to come, under the same UIDs, where its forecast has them', async () => {
+    const clock = kitchen.clock.now();
+    const shift = (planned: PlannedBatch, byMs: number): PlannedBatch => ({
+      ...planned,
+      ...{ startMs: planned.startMs + byMs, readyMs: planned.readyMs + byMs, readyLateMs: planned.readyLateMs + byMs },
+      dueMs: planned.dueMs! + byMs,
+      tasks: planned.tasks.map((t) => ({
+        ...t,
+        atMs: t.atMs + byMs,
+        earliestMs: t.earliestMs + byMs,
+        latestMs: t.latestMs + byMs,
+      })),
+    });
+    const [first] = plannedBatches();
+    const planned = shift(first!, clock - first!.startMs);
+    await put(planned, 0);
+    const batchId = ulid(clock);
+    const started = { type: 'started', methodId: planned.methodId, choices: planned.choices, name: 'Thick' };
+    kitchen.entries.append([entryOf(batchId, started as never, clock)]);
+    await put({ ...planned, batchId }, 1);
+    const before = eventsOf(await calendar());
+    const souring = [...before].filter(([uid]) => uid.startsWith(planned.id) && uid.includes('-chill@'));
+    expect(souring.length).toBe(1);
+    const of = (events: typeof before) => events.get(souring[0]![0])!.event;
+    expect(of(before).startDate.toJSDate().getTime()).toBeGreaterThan(clock + 3 * 60 * MIN);
+    // It is put warm two hours late: what comes after is later, too, and says so in a later version.
+    kitchen.clock.set({ kitchenMs: clock + 170 * MIN });
+    kitchen.entries.append([entryOf(batchId, { type: 'step', stageId: 'warm' } as never, clock + 168 * MIN)]);
+    const after = eventsOf(await calendar());
+    expect(of(after).startDate.toJSDate().getTime()).toBeGreaterThan(
+      of(before).startDate.toJSDate().getTime() + 60 * MIN,
+    );
+    expect(of(after).sequence).toBeGreaterThan(of(before).sequence);
+    // Thrown away it has no hands any more, and nothing to hand on.
+    kitchen.entries.append([entryOf(batchId, { type: 'discarded', reason: 'foul' } as never, clock + 169 * MIN)]);
+    const gone = [...eventsOf(await calendar()).values()].map(({ component }) =>
+      component.getFirstPropertyValue('status'),
+    );
+    expect(gone.length).toBeGreaterThan(2);
+    expect(new Set(gone)).toEqual(new Set(['CANCELLED']));
+  });
+
+  it('asks to be asked for again, and says nothing any more of what is long over', async () => {
     const [plannedBatch] = plannedBatches();
-    await put({ ...plannedBatch!, batchId: ulid() }, 0);
-    expect(eventsOf(await calendar()).size).toBe(0);
+    await put(plannedBatch!, 0);
+    const text = await calendar();
+    expect(text).toContain('REFRESH-INTERVAL;VALUE=DURATION:PT1H');
+    expect(text).toContain('X-PUBLISHED-TTL:PT1H');
+    const edge = plannedBatch!.dueMs! + 30 * DAY_MIN * MIN;
+    for (const [nowMs, events] of [
+      [edge, true],
+      [edge + 1, false],
+    ] as const)
+      expect(
+        calendarOf([{ item: plannedBatch!, version: 1, goneMs: null }], nowMs, kitchen.words).includes('VEVENT'),
+      ).toBe(events);
+  });
+
+  it('has hands for as long as they must stay', () => {
+    const { tasks } = plannedBatches()[0]!;
+    const { steps } = planned().makes[0]!.network;
+    const heat = steps.findIndex((s) => s.stageId === 'heat');
+    expect(steps[heat]!.attended).toBeTrue();
+    expect(tasks[heat]!.minutes).toBeCloseTo(steps[heat]!.lasts.likely, 6);
   });
 
   it('is a table of its hands, and whole as JSON that can be put back', async () => {

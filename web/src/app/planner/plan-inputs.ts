@@ -1,5 +1,5 @@
 import { occurrencesOf } from '@oat-crock/calendar';
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { placesOf, type Occurrence } from '@oat-crock/contract/api';
 import {
@@ -40,8 +40,9 @@ const LIVE_STEP_MIN = 5;
 /** Past the last that is wanted a plan goes on so long, so that what comes too late is still seen. */
 const BEYOND_MS = 12 * HOUR_MS;
 
-/** How far ahead plans are made, days. */
-export const AHEAD_DAYS = [7, 14, 30] as const;
+/** Where nothing is said it is planned as far ahead as anything is wanted once: so many days at the least, and at the most. */
+const LEAST_AHEAD_DAYS = 7;
+const MOST_AHEAD_DAYS = 60;
 
 /** What is worked out anew with every tick of the clock is the same for as long as it says the same. */
 const SAME = { equal: dequal };
@@ -64,8 +65,8 @@ export class PlanInputs {
   private readonly draft = this.store.selectSignal(planFeature.selectDraft);
 
   readonly orders = this.store.selectSignal(recordsFeature.selectOrdersHere);
-  /** How far ahead it is planned, days. */
-  readonly aheadDays = signal<number>(AHEAD_DAYS[0]);
+  /** How far ahead it is planned, days; as far as anything is wanted where it is null. */
+  readonly aheadDays = this.store.selectSignal(planFeature.selectAheadDays);
   /** The next quarter of an hour: nothing is begun before, and a plan stands still until then. */
   readonly startMs = computed(() => Math.ceil(this.clock.nowMs() / QUARTER_MS) * QUARTER_MS);
 
@@ -77,8 +78,12 @@ export class PlanInputs {
   readonly planned = computed(() => this.plannedBatches().filter((p) => p.batchId === null));
 
   private readonly lastDueMs = computed(() => {
-    const asked = this.startMs() + this.aheadDays() * DAY_MS;
-    return Math.max(asked, ...this.planned().map((p) => p.dueMs ?? p.readyMs));
+    const startMs = this.startMs();
+    const asked = startMs + (this.aheadDays() ?? LEAST_AHEAD_DAYS) * DAY_MS;
+    const wanted =
+      this.aheadDays() === null ? this.orders().flatMap(({ due }) => (due.is === 'once' ? [due.atMs] : [])) : [];
+    const within = wanted.filter((atMs) => atMs <= startMs + MOST_AHEAD_DAYS * DAY_MS);
+    return Math.max(asked, ...within, ...this.planned().map((p) => p.dueMs ?? p.readyMs));
   });
   readonly occurrences = computed((): readonly Occurrence[] =>
     occurrencesOf(this.orders(), this.startMs(), this.lastDueMs(), this.settings().zone),

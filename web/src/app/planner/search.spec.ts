@@ -22,6 +22,12 @@ describe('a search for plans', () => {
     }
   });
 
+  it('goes as far ahead as anything is wanted, where nobody says how far', async () => {
+    const { plans } = await openPlan({ orders: [order(1, { due: at(10.5 * 24) })] });
+    expect(plans.standing()!.plannedBatches.map((p) => p.dueMs)).toEqual([NOW + 10.5 * 24 * HOUR]);
+    expect(plans.standing()!.chances!.allMet).toBeGreaterThan(0.8);
+  });
+
   it('that another takes the place of is heard no more', async () => {
     const { plans } = await taken();
     const first = plans.searchAnew();

@@ -21,7 +21,9 @@ export const PlanActions = createActionGroup({
     /** What was held before the last plan was taken is held again. */
     Undone: emptyProps(),
     Looked: props<{ days: number }>(),
-    Recovered: props<{ draft: PlanDraft | null; days: number }>(),
+    /** It is planned so far ahead from now on; as far as anything is wanted where it is null. */
+    Ahead: props<{ aheadDays: number | null }>(),
+    Recovered: props<{ draft: PlanDraft | null; days: number; aheadDays: number | null }>(),
   },
 });
 
@@ -31,10 +33,14 @@ export interface PlanState {
   readonly before: readonly PlannedBatch[] | null;
   /** Days that are looked at. */
   readonly days: number;
+  /** How far ahead it is planned, days; as far as anything is wanted where it is null. */
+  readonly aheadDays: number | null;
 }
 
 export const SCALES = [1, 3, 7] as const;
-const initial: PlanState = { draft: null, before: null, days: 3 };
+/** How far ahead plans may be made whatever is wanted, days. */
+export const AHEAD_DAYS = [7, 14, 30] as const;
+const initial: PlanState = { draft: null, before: null, days: 3, aheadDays: null };
 
 export const planFeature = createFeature({
   name: 'plan',
@@ -45,6 +51,7 @@ export const planFeature = createFeature({
     on(PlanActions.taken, (state, { before }) => ({ ...state, draft: null, before })),
     on(PlanActions.undone, (state) => ({ ...state, draft: null, before: null })),
     on(PlanActions.looked, (state, { days }) => ({ ...state, days })),
-    on(PlanActions.recovered, (state, { draft, days }) => ({ ...state, draft, days })),
+    on(PlanActions.ahead, (state, { aheadDays }) => ({ ...state, aheadDays })),
+    on(PlanActions.recovered, (state, { draft, days, aheadDays }) => ({ ...state, draft, days, aheadDays })),
   ),
 });

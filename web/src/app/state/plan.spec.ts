@@ -33,7 +33,8 @@ describe('what is moved and not taken', () => {
     const { store } = open();
     store.dispatch(PlanActions.drafted({ draft }));
     store.dispatch(PlanActions.looked({ days: 7 }));
-    expect(open().plan()).toEqual({ draft, before: null, days: 7 });
+    store.dispatch(PlanActions.ahead({ aheadDays: 14 }));
+    expect(open().plan()).toEqual({ draft, before: null, days: 7, aheadDays: 14 });
   });
 
   it('is gone once it was put back or taken, and what was held before can be had again', () => {
@@ -50,9 +51,14 @@ describe('what is moved and not taken', () => {
   });
 
   it('that was kept and cannot be read is let go', () => {
-    for (const kept of ['{', '{"plan":{"days":5,"draft":null}}', '{"plan":{"days":3,"draft":{"places":1}}}']) {
+    for (const kept of [
+      '{',
+      '{"plan":{"days":5,"draft":null,"aheadDays":null}}',
+      '{"plan":{"days":3,"draft":null,"aheadDays":9}}',
+      '{"plan":{"days":3,"aheadDays":7,"draft":{"places":1}}}',
+    ]) {
       localStorage.setItem(KEY, kept);
-      expect(open().plan()).toEqual({ draft: null, before: null, days: 3 });
+      expect(open().plan()).toEqual({ draft: null, before: null, days: 3, aheadDays: null });
     }
   });
 });

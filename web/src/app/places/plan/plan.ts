@@ -9,7 +9,7 @@ import { placeKeys } from '../../shared/ui/place-keys';
 import { HouseholdActions, householdSelectors } from '../../state/household';
 import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { logFeature } from '../../state/log.feature';
-import { PlanActions, planFeature, SCALES } from '../../state/plan.feature';
+import { AHEAD_DAYS, PlanActions, planFeature, SCALES } from '../../state/plan.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { dayTime, mass } from '../../shared/ui/words';
 import { BuyList } from './buy-list';
@@ -19,7 +19,6 @@ import { TasksList } from './tasks-list';
 import { plannedLane } from './lane-geometry';
 import { dueAt } from './new-order';
 import { PlanService } from '../../planner/plan-service';
-import { AHEAD_DAYS } from '../../planner/plan-inputs';
 import { PlanLanes } from './plan-lanes';
 import { inItsVessel, PlanLive } from './plan-live';
 import { PlanNotices } from './plan-notices';
@@ -81,10 +80,11 @@ export class PlanPlace {
   private readonly orders = this.store.selectSignal(recordsFeature.selectOrders);
 
   protected readonly scales = SCALES.map((days) => ({ days, name: SCALE_WORDS[days]! }));
-  protected readonly aheads = AHEAD_DAYS.map((days) => ({
-    id: String(days),
-    label: say('page.plan.plan.days', { days }),
-  }));
+  protected readonly aheads = [
+    { id: '', label: say('page.plan.plan.asFarAsWanted') },
+    ...AHEAD_DAYS.map((days) => ({ id: String(days), label: say('page.plan.plan.days', { days }) })),
+  ];
+  protected readonly ahead = computed(() => String(this.plans.inputs.aheadDays() ?? ''));
   /** How sure plans may be wished to be, and the one that is. */
   protected readonly sureness = computed(() =>
     [...new Set([...SURENESS, this.settings().planChance])]
@@ -184,6 +184,10 @@ export class PlanPlace {
     const moving = this.mover.moving() !== null;
     this.mover.leave();
     return moving;
+  }
+
+  protected lookAhead(days: string): void {
+    this.store.dispatch(PlanActions.ahead({ aheadDays: days === '' ? null : Number(days) }));
   }
 
   protected beSure(chance: string): void {
