@@ -1,6 +1,7 @@
 // Works out the best that is known of the sixty weeks by which planning is measured, and keeps it in core/src/testing/best-known.ts:
 // among every way there is, by a long search of our own and then by HiGHS among the ways that may still be part of something better.
-// Takes most of an hour. Weeks that are named as numbers are worked out again, else those that are not there yet.
+// Takes most of an hour. Weeks that are named as numbers are worked out again, else those that are not there yet; with "anew" all of
+// them, and what was known before counts for nothing: so it has to be once what a plan costs is reckoned otherwise.
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
@@ -21,8 +22,9 @@ const SAME = 1e-4;
 /** What it costs to leave out one that is wanted by a time: all of them are. */
 const LEFT_OUT = 100_000;
 
-const known = { ...BEST_KNOWN };
-const again = new Set(process.argv.slice(2).map(Number));
+const anew = process.argv.includes('anew');
+const known = anew ? {} : { ...BEST_KNOWN };
+const again = new Set(process.argv.slice(2).map(Number).filter(Number.isFinite));
 
 /** Keeps what is known, as a module of the tests. */
 async function keep() {

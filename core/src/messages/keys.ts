@@ -2602,9 +2602,12 @@ export interface MessageValues {
   'page.plan.buyList.milkRest': None;
   'page.plan.buyList.nothingWeighedYet': None;
   'page.plan.buyList.take': { readonly much: Value; readonly link: Value; readonly first: Value };
+  'page.plan.foundList.age': None;
   'page.plan.foundList.close': None;
   'page.plan.foundList.everyWayPlaceEach': None;
+  'page.plan.foundList.hands': None;
   'page.plan.foundList.handsMoved': { readonly name: Value; readonly times: Value; readonly by: Value };
+  'page.plan.foundList.inTime': None;
   'page.plan.foundList.isBegun': { readonly name: Value; readonly to: Value };
   'page.plan.foundList.late': { readonly what: string; readonly by: Value };
   'page.plan.foundList.leftOut': { readonly name: Value };
@@ -2619,7 +2622,9 @@ export interface MessageValues {
   'page.plan.foundList.movingLittleMust': None;
   'page.plan.foundList.nobody': None;
   'page.plan.foundList.outOfUse': { readonly gear: Value };
-  'page.plan.foundList.samePlan': { readonly same: Value };
+  'page.plan.foundList.picture': { readonly name: Value; readonly words: Value };
+  'page.plan.foundList.quietNights': None;
+  'page.plan.foundList.samePlanAs': { readonly names: Value };
   'page.plan.foundList.searchOn': None;
   'page.plan.foundList.searchStoppedTryAgain': { readonly failed: Value };
   'page.plan.foundList.searching': None;
@@ -2629,6 +2634,7 @@ export interface MessageValues {
   'page.plan.foundList.whatIf': { readonly supposed: Value };
   'page.plan.foundList.wholePlans': None;
   'page.plan.foundList.willDo': None;
+  'page.plan.foundList.working': None;
   'page.plan.laneGeometry.onNow': None;
   'page.plan.laneGeometry.onTheCounter': None;
   'page.plan.laneRows.beginReady': {
@@ -2732,6 +2738,7 @@ export interface MessageValues {
   'page.plan.planNotices.allHolds': None;
   'page.plan.planNotices.andMore': { readonly more: Value };
   'page.plan.planNotices.handsComeAnotherTime': { readonly shiftedNames: Value };
+  'page.plan.planNotices.holdsBut': { readonly count: number };
   'page.plan.planNotices.keepItSo': None;
   'page.plan.planNotices.keepNow': None;
   'page.plan.planNotices.lookingLeastMustMove': None;

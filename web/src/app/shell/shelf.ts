@@ -25,7 +25,7 @@ const MARKED_H = 6;
 /** The strip under the header: every live pour, with the present as a line, and what is planned. */
 @Component({
   selector: 'oc-shelf',
-  host: { role: 'region', '[attr.aria-label]': 'label()' },
+  host: { role: 'region', '[attr.aria-label]': 'label()', '[class.away]': 'isOnPlan() && !cannotWork()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [PlannedStrip, Pour, RouterLink, SayPipe],
   template: `
@@ -89,7 +89,7 @@ export class Shelf {
 
   private readonly plannedBatches = inject(PlanRecords).plannedBatches;
   private readonly router = inject(Router);
-  /** The place that is open: Plan draws what is planned itself. */
+  /** The place that is open: Plan draws what is on and what is planned itself, and has the height for it. */
   private readonly path = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
@@ -97,11 +97,10 @@ export class Shelf {
     ),
     { initialValue: this.router.url },
   );
+  protected readonly isOnPlan = computed(() => this.path().startsWith('/plan'));
   /** Planned pours of the days that are shown. */
   protected readonly planned = computed(() =>
-    this.path().startsWith('/plan')
-      ? []
-      : this.plannedBatches().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
+    this.plannedBatches().filter((p) => p.batchId === null && p.startMs < this.until() && p.readyMs > this.from()),
   );
 
   protected readonly marks = computed(() => {

@@ -5,7 +5,8 @@ import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/
 import { dayTime, span } from '../../shared/ui/words';
 import { householdSelectors } from '../../state/household';
 import { PlanService } from '../../planner/plan-service';
-import { gapWords, likenessWords, shiftWords } from './plan-words';
+import { PlanPicture } from './plan-picture';
+import { chanceWords, gapWords, likenessWords, shiftWords } from './plan-words';
 import type { PlanFound } from '../../planner/planner-api';
 import { WhatIf } from './what-if';
 
@@ -13,7 +14,7 @@ import { WhatIf } from './what-if';
 @Component({
   selector: 'oc-found-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NamedPipe, SaidPipe, WhatIf, SayPipe],
+  imports: [NamedPipe, PlanPicture, SaidPipe, WhatIf, SayPipe],
   template: `
     <div class="head">
       <h2>{{ title() }}</h2>
@@ -62,9 +63,24 @@ import { WhatIf } from './what-if';
               {{ plan.here ? ('page.plan.foundList.shown2' | say) : ('page.plan.foundList.showIt' | say) }}
             </button>
           </div>
-          <p>{{ plan.words }}</p>
+          <oc-plan-picture
+            [plannedBatches]="plan.found.plannedBatches"
+            [asleep]="asleep()"
+            [fromMs]="plans.inputs.startMs()"
+            [untilMs]="untilMs()"
+            [rows]="rows()"
+            [words]="plan.words"
+          />
+          <dl>
+            @for (figure of plan.figures; track figure.label) {
+              <div [class.wrong]="figure.wrong">
+                <dd>{{ figure.says }}</dd>
+                <dt>{{ figure.label }}</dt>
+              </div>
+            }
+          </dl>
           @if (plan.same) {
-            <p class="quiet">{{ 'page.plan.foundList.samePlan' | say: { same: plan.same } }}</p>
+            <p class="quiet">{{ 'page.plan.foundList.samePlanAs' | say: { names: plan.same } }}</p>
           }
           @for (change of plan.changes; track change) {
             <p>{{ change }}</p>
@@ -126,12 +142,39 @@ import { WhatIf } from './what-if';
     .name .press {
       white-space: nowrap;
     }
+    dl {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(5.6rem, 1fr));
+      gap: 0.2rem 0.8rem;
+      margin: 0.2rem 0 0;
+    }
+    dl div {
+      display: flex;
+      flex-direction: column;
+    }
+    dd {
+      margin: 0;
+      font-size: 1.15rem;
+      font-weight: 650;
+      font-variant-numeric: tabular-nums;
+      white-space: nowrap;
+    }
+    dt {
+      font-size: 0.76rem;
+      line-height: 1.15;
+      color: var(--ink-soft);
+    }
+    .wrong dd {
+      color: var(--brick);
+    }
   `,
 })
 export class FoundList {
   protected readonly plans = inject(PlanService);
   protected readonly searching = this.plans.searching;
-  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
+  private readonly store = inject(Store);
+  private readonly settings = this.store.selectSignal(householdSelectors.selectSettings);
+  protected readonly asleep = this.store.selectSignal(householdSelectors.selectAsleep);
 
   protected readonly title = computed(() => {
     const searching = this.searching();
@@ -139,25 +182,41 @@ export class FoundList {
     return tell('page.plan.foundList.whatIf', { supposed: supposedWords(searching.supposing) });
   });
 
+  /** The whole of what is planned, and the most makes that a plan has: all are drawn alike. */
+  protected readonly untilMs = computed(() => {
+    const all = this.searching()?.found.flatMap(({ plannedBatches }) => plannedBatches) ?? [];
+    const startMs = this.plans.inputs.startMs();
+    return Math.max(startMs + DAY_MS, ...all.map((p) => Math.max(p.readyMs, p.dueMs ?? 0))) + HOUR_MS;
+  });
+  protected readonly rows = computed(() =>
+    Math.max(0, ...(this.searching()?.found.map(({ plannedBatches }) => plannedBatches.length) ?? [])),
+  );
+
+  /** Only those that differ: what comes to the same is named with it. */
   protected readonly offers = computed(() => {
     const searching = this.searching();
     const startMs = this.plans.inputs.startMs();
     const of = this.plans.draft()?.of;
     const wished = this.settings().planChance;
-    return (searching?.found ?? []).map((found) => {
-      const preset = presetOf(found.of);
-      const name = preset ? textOf(preset.name) : tell('page.plan.foundList.movingLittleMust');
-      return {
-        found,
-        name,
-        why: preset ? textOf(preset.why) : '',
-        words: likenessWords(found, startMs, wished).join(' '),
-        same: presetOf(found.sameAs)?.name ?? null,
-        changes: found.changes.map(changeWords),
-        gap: searching?.running ? '' : gapWords(found),
-        here: of === name,
-      };
-    });
+    const all = searching?.found ?? [];
+    return all
+      .filter(({ sameAs }) => sameAs === null)
+      .map((found) => {
+        const preset = presetOf(found.of);
+        const same = all.filter(({ sameAs }) => sameAs === found.of).map(({ of: id }) => textOf(presetOf(id)!.name));
+        const name = preset ? textOf(preset.name) : tell('page.plan.foundList.movingLittleMust');
+        return {
+          found,
+          name,
+          why: preset ? textOf(preset.why) : '',
+          words: likenessWords(found, startMs, wished).join(' '),
+          figures: figuresOf(found, wished),
+          same: same.length > 0 ? listOf(same) : null,
+          changes: found.changes.map(changeWords),
+          gap: searching?.running ? '' : gapWords(found),
+          here: of === name,
+        };
+      });
   });
 
   /** Whole plans that are not yet shown to be the best of all ways may be searched on. */
@@ -179,6 +238,24 @@ export class FoundList {
     this.plans.lookAt(found, name);
   }
 }
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+
+/** What tells one whole plan from another, in four figures. */
+function figuresOf({ likeness, chances }: PlanFound, wished: number) {
+  const chance = (of: number | undefined) =>
+    of === undefined ? { says: '…', wrong: false } : { says: chanceWords(of), wrong: of < wished - TOLD_WRONG };
+  const { handsMin, meanAgeH } = likeness;
+  return [
+    { label: tell('page.plan.foundList.inTime'), ...chance(chances?.allMet) },
+    { label: tell('page.plan.foundList.quietNights'), ...chance(chances?.quietNights), wrong: false },
+    { label: tell('page.plan.foundList.hands'), says: span(handsMin), wrong: false },
+    { label: tell('page.plan.foundList.age'), says: span(60 * meanAgeH), wrong: false },
+  ];
+}
+/** A chance is known to three in a hundred: no less sure than is wished by so much is not said to be. */
+const TOLD_WRONG = 0.03;
 
 const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l.id === id) ?? null;
 

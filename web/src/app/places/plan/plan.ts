@@ -35,6 +35,9 @@ const BACK_MS = 2 * HOUR_MS;
 /** What is moved by keys has at least so much of the view behind its beginning. */
 const IN_SIGHT_MS = 6 * HOUR_MS;
 
+/** Where the columns of the plan stand one above the other: as in its styles. */
+const NARROW = '(max-width: 760px)';
+
 /** Chances with which all is to be in time that are offered, 0–1. */
 const SURENESS = [0.8, 0.9, 0.95] as const;
 
@@ -94,7 +97,8 @@ export class PlanPlace {
         label: say('page.plan.plan.sure', { chance: percent(100 * chance) }),
       })),
   );
-  protected readonly view = signal<'lanes' | 'hands'>('lanes');
+  /** On a telephone what the hands do next comes first, and the drawing second. */
+  protected readonly view = signal<'lanes' | 'hands'>(matchMedia(NARROW).matches ? 'hands' : 'lanes');
   protected readonly said = signal('');
   protected readonly undoes = signal(false);
 
