@@ -63,7 +63,7 @@ for (const [orders, days] of [
   for (let i = 0; i < 60; i++) {
     const make = plan.makes[i % plan.makes.length];
     const from = performance.now();
-    core.moved(problem, plan.makes, make, Math.max(0, make.mode.startMin - 15 * ((i % 16) - 8)), make.mode.held);
+    core.moved(problem, plan.makes, make, Math.max(0, make.mode.startMin - 15 * ((i % 16) - 8)), make.mode.extension);
     times.push(performance.now() - from);
   }
   times.sort((a, b) => a - b);
@@ -71,7 +71,7 @@ for (const [orders, days] of [
     orderId,
     part,
     startMin: mode.startMin,
-    held: null,
+    extension: null,
     pinned: false,
   }));
   const from = performance.now();

@@ -288,7 +288,7 @@ export type { Order } from './schedule/orders.js';
 export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
 export { layOut, nothingWorkedOut, planFor, plans } from './schedule/plan.js';
 export { type PlanChances, simulate } from './schedule/simulate.js';
-export type { MakesAndTasks } from './schedule/plan-of.js';
+export { type MakesAndTasks, planOf } from './schedule/plan-of.js';
 export { type KeptPlace, type Standing, standingOf } from './schedule/standing.js';
 export { type Change, changesOf, mending } from './schedule/mend.js';
 export { supposed, type Supposition } from './schedule/supposed.js';

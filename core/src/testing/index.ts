@@ -7,3 +7,4 @@ export * from './best-known.js';
 export * from './tight-weeks.js';
 export * from './weeks.js';
 export * from './runs.js';
+export * from './outright.js';
