@@ -83,6 +83,7 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
     .allow(null)
     .required(),
   starterTimes: Joi.number().min(1).max(20).default(1),
+  instead: textSchema.allow(null).default(null),
   course: Joi.array().items(coursePoint).max(400).default([]),
   batchId: ulid.allow(null).required(),
 });

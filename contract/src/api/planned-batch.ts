@@ -72,6 +72,8 @@ export interface PlannedBatch {
   readonly feed: PlannedFeed | null;
   /** So many times the starter is taken, as its culture is tired by then; 1 where it is strong. */
   readonly starterTimes: number;
+  /** Why it is kept warm another way than it was to be, and what is otherwise; null where it is as it was to be. */
+  readonly instead: Text | null;
   /** How it is likely to go, for a drawing; empty once it is begun, as its batch then shows how it goes. */
   readonly course: readonly PourPoint[];
   /** The batch it was begun as; null while it is planned. */
@@ -214,6 +216,7 @@ function plannedBatchOf(
       tempC: feed.tempC,
     },
     starterTimes: rounded(make.starterTimes, 1),
+    instead: make.instead,
     course: courseOf(make, ms),
     batchId: null,
   };

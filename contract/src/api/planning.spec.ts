@@ -39,6 +39,7 @@ const plannedBatch = (part: number, more: Partial<PlannedBatch> = {}): PlannedBa
   gear: [],
   feed: null,
   starterTimes: 1,
+  instead: null,
   course: [],
   batchId: null,
   ...more,

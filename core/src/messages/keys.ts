@@ -2621,6 +2621,7 @@ export interface MessageValues {
   };
   'page.plan.foundList.movingLittleMust': None;
   'page.plan.foundList.nobody': None;
+  'page.plan.foundList.otherwise': { readonly name: Value; readonly says: Value };
   'page.plan.foundList.outOfUse': { readonly gear: Value };
   'page.plan.foundList.picture': { readonly name: Value; readonly words: Value };
   'page.plan.foundList.quietNights': None;
@@ -2631,6 +2632,7 @@ export interface MessageValues {
   'page.plan.foundList.showIt': None;
   'page.plan.foundList.shown2': None;
   'page.plan.foundList.shownOrShow': { readonly is: string; readonly name: Value };
+  'page.plan.foundList.standsInIt': { readonly count: number; readonly names: Value };
   'page.plan.foundList.whatIf': { readonly supposed: Value };
   'page.plan.foundList.wholePlans': None;
   'page.plan.foundList.willDo': None;
@@ -3447,6 +3449,12 @@ export interface MessageValues {
   'schedule.move.wouldNotOverWithin': None;
   'schedule.orders.cannotBeMade': { readonly why: Value };
   'schedule.orders.chooseOtherwiseSheet': None;
+  'schedule.orders.keptOtherwise': {
+    readonly keeper: Value;
+    readonly gear: Value;
+    readonly takes: Value;
+    readonly usual: Value;
+  };
   'schedule.orders.putIntoLarderChoose': { readonly gear: Value };
   'schedule.orders.wantLessOnce': None;
   'schedule.orders.wantsLarderNone': { readonly gear: Value };

@@ -112,7 +112,8 @@ function dayEndOf(run: StageRun): Pick<Step, 'ends'> {
 /** What a make asks for before it is known how long each of its steps may take: its vessels, and what would defeat it. */
 export type Outline = Pick<Network, 'demands' | 'problems'>;
 
-type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
+/** What a network is worked out in. */
+export type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
 
 /** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
 export function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {

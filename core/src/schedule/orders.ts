@@ -1,13 +1,12 @@
 import { say, type Text } from '../messages/message.js';
 import { amount } from '../messages/quantity.js';
-import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
-import type { LotStock } from '../lots/lot.js';
 import { scaleTo } from '../make/scale.js';
 import { choicesOf, type Choices, type Method } from '../methods/method.js';
 import type { DurationSurface } from './durations.js';
 import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
-import { networkOf, outlineOf, type Network, type Outline } from './network.js';
+import { networkOf, outlineOf, type Network, type NetworkHousehold, type Outline } from './network.js';
+import { keptOtherwise, otherKeepers } from './other-keeper.js';
 
 /** Something that is wanted: so much of a product, by when. */
 export interface Order {
@@ -32,8 +31,19 @@ export interface Unmet {
 
 /** An order as the makes it takes: one, or several alike where no vessel holds it. */
 export type Made =
-  | { readonly ok: true; readonly network: Network; readonly parts: number }
-  | { readonly ok: false; readonly unmet: Unmet };
+  | {
+      readonly ok: true;
+      readonly network: Network;
+      readonly parts: number;
+      /** It is kept warm another way than it was to be: why, and what is otherwise. */
+      readonly instead?: Text;
+    }
+  | {
+      readonly ok: false;
+      readonly unmet: Unmet;
+      /** Gear of which there is none. */
+      readonly lacks?: GearKind;
+    };
 
 /** Makes of one order beyond which it is no plan. */
 const MOST_PARTS = 6;
@@ -41,18 +51,39 @@ const MOST_PARTS = 6;
 const HEADSPACE = 1.2;
 
 /**
- * The make of an order, scaled to its product, in as many parts as the vessels ask for.
+ * The make of an order, scaled to its product, in as many parts as the vessels ask for; kept warm another way where what it was to be
+ * kept in is not there.
  *
  * @param like how long the steps of such a make take, of any size, where that is known
  */
 export function madeOf(
   order: Order,
   gearResources: readonly GearResource[],
-  household: Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] } = {},
+  household: NetworkHousehold = {},
+  like?: DurationSurface,
+): Made {
+  const made = madeAsMeant(order, gearResources, household, like);
+  if (made.ok || !made.lacks) return made;
+  const { method, choices = {} } = order;
+  for (const others of otherKeepers(method, choices)) {
+    const other = madeAsMeant({ ...order, choices: others }, gearResources, household);
+    if (other.ok) return { ...other, instead: keptOtherwise(method, choices, other.network, made.lacks, household) };
+  }
+  return made;
+}
+
+/** The same, kept as it was meant to be. */
+function madeAsMeant(
+  order: Order,
+  gearResources: readonly GearResource[],
+  household: NetworkHousehold,
   like?: DurationSurface,
 ): Made {
   const { id, method, productG, choices: given = {} } = order;
-  const no = (why: Text, remedy: Text): Made => ({ ok: false, unmet: { orderId: id, why, remedy } });
+  const no = (why: Text, remedy: Text): Extract<Made, { readonly ok: false }> => ({
+    ok: false,
+    unmet: { orderId: id, why, remedy },
+  });
   for (let parts = 1; parts <= MOST_PARTS; parts++) {
     const scaled = scaleTo(method, given, { is: 'product', massG: productG / parts }, household);
     if (!scaled.ok) {
@@ -84,11 +115,13 @@ export function madeOf(
     const short = outline.demands.find((demand) => mostLitres(demand.gear, gearResources) < demand.litres);
     if (!short) return { ok: true, network: networkOf(method, choices, household, like), parts };
     const mostL = mostLitres(short.gear, gearResources);
-    if (mostL === 0)
-      return no(
+    if (mostL === 0) {
+      const none = no(
         say('schedule.orders.wantsLarderNone', { gear: gearWord(short.gear) }),
         say('schedule.orders.putIntoLarderChoose', { gear: gearWord(short.gear) }),
       );
+      return { ...none, lacks: short.gear };
+    }
   }
   return no(
     say('schedule.orders.wouldTakeMoreMakes', { mostParts: amount(MOST_PARTS) }),

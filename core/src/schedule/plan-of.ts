@@ -47,7 +47,7 @@ export type MakesAndTasks = Pick<Plan, 'makes' | 'nightHandsMin' | 'offHandsMin'
 /** The makes that come of placing each as it was chosen. */
 export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chosen: Chosen): MakesAndTasks {
   const makes = withSharedFeeds(
-    wanted.flatMap(({ order, part, parts, network }, j): PlannedMake[] => {
+    wanted.flatMap(({ order, part, parts, network, instead }, j): PlannedMake[] => {
       const mode = chosen[j];
       if (!mode) return [];
       const steps = walk(network, mode.startMin, hours, mode.extension)!;
@@ -57,7 +57,8 @@ export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chos
       const buysStarter = starter.is === 'buy';
       const starterTimes = starter.is === 'more' ? starter.times : 1;
       const name = order.name ?? network.name;
-      return [{ orderId: order.id, name, part, parts, network, mode, steps, gear, feed, buysStarter, starterTimes }];
+      const what = { orderId: order.id, name, part, parts, network, instead };
+      return [{ ...what, mode, steps, gear, feed, buysStarter, starterTimes }];
     }),
   );
   const sum = (of: (make: PlannedMake, step: number) => number) =>

@@ -64,7 +64,8 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
     for (let part = 1; part <= parts; part++) {
       const pin = pinned(part);
       const modes = pin ? modesAt(placing, pin.startMin, extensionIn(network, pin.extension)) : all;
-      (modes.length > 0 ? wanted : nowhere).push({ order, part, parts, network, modes, placing });
+      const instead = made.instead ?? null;
+      (modes.length > 0 ? wanted : nowhere).push({ order, part, parts, network, instead, modes, placing });
     }
     if (nowhere.at(-1)?.order === order) impossible.push(whyNoMode(order, placing));
   }
@@ -97,7 +98,8 @@ function workedOut(
   const key = JSON.stringify([kind, order.productG, gear]);
   const made = makes.get(key) ?? madeOf(order, gearResources, asked, durations.get(kind));
   makes.set(key, made);
-  if (made.ok && !durations.has(kind)) durations.set(kind, made.network.durations);
+  // Kept warm another way it is another kind of make.
+  if (made.ok && !made.instead && !durations.has(kind)) durations.set(kind, made.network.durations);
   return made.ok ? made : { ok: false, unmet: { ...made.unmet, orderId: order.id } };
 }
 

@@ -68,6 +68,8 @@ export interface PlannedMake {
   readonly part: number;
   readonly parts: number;
   readonly network: Network;
+  /** Why it is kept warm another way than it was to be, and what is otherwise; null where it is as it was to be. */
+  readonly instead: Text | null;
   readonly mode: MakeMode;
   readonly steps: readonly Walked[];
   /** The pieces of gear it stands in, by the network's gear demands. */
@@ -100,6 +102,8 @@ export interface WantedMake {
   readonly part: number;
   readonly parts: number;
   readonly network: Network;
+  /** Why it is kept warm another way than it was to be, and what is otherwise; null where it is as it was to be. */
+  readonly instead: Text | null;
   readonly modes: readonly MakeMode[];
   readonly placing: Placing;
 }

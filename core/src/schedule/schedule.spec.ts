@@ -3,14 +3,14 @@ import { runs } from '../testing/runs.js';
 import fc from 'fast-check';
 import { CULTURES, type CultureId } from '../constants/cultures.js';
 import { methodById, METHODS } from '../methods/index.js';
-import { daily, EIGHT_PIECES, maker, someWeeks } from '../testing/weeks.js';
+import { daily, EIGHT_PIECES, maker, piece, someWeeks } from '../testing/weeks.js';
 import { emptyProfile } from './resource-profile.js';
-import { gearResourcesOf } from './gear-resources.js';
+import { gearResourcesOf, type PlanGear } from './gear-resources.js';
 import { hoursOf } from './hours.js';
 import { networkOf } from './network.js';
 import { madeOf, type Order } from './orders.js';
 import { layOut, planFor } from './plan.js';
-import type { Plan, PlanAsked } from './planning-problem.js';
+import type { Plan, PlanAsked, PlannedMake } from './planning-problem.js';
 import { awakeMin, walk } from './timeline.js';
 
 const DAY = 1440;
@@ -170,11 +170,33 @@ describe('a plan', () => {
     expect(english(why(yogurt('A', { dueMin: 300 })))).toMatch(
       /^It takes \d+ h( \d\d)? nine times in ten, begun at once, and is wanted in 5 h\./,
     );
-    const pots = EIGHT_PIECES.filter((g) => g.kind !== 'thermostat');
-    expect(english(why(yogurt('A'), { gear: pots }))).toContain('wants a thermostat, and the larder has none');
+    const curd: Order = { ...yogurt('A'), method: methodById('quark')!, choices: {} };
+    const bare = EIGHT_PIECES.filter((g) => g.kind !== 'strainer').concat(piece('strainer', 8, 0));
+    expect(english(why(curd, { gear: bare }))).toContain('wants a strainer, and the larder has none');
     expect(english(why(yogurt('A', { productG: 900_000 })))).toMatch(/more than 6 makes|kg of milk/);
     const away = maker(7, { away: [{ fromMin: 0, toMin: 5 * DAY }] });
     expect(planFor(asked([yogurt('A')], { people: [away] }), 5).unmet.length).toBe(1);
+  });
+
+  it('keeps warm another way what finds no box, the evenest there is, and says what that changes', () => {
+    const pots = EIGHT_PIECES.filter((g) => g.kind !== 'thermostat');
+    const kept = (gear: readonly PlanGear[], order = yogurt('A')) => {
+      const { makes, unmet } = planFor(asked([order], { gear }), 5);
+      expect(unmet).toEqual([]);
+      const [{ network, instead }] = makes as [PlannedMake];
+      return { keeper: network.choices['keeper'], says: instead && english(instead) };
+    };
+    expect(kept(EIGHT_PIECES)).toEqual({ keeper: 'thermostat', says: null });
+    expect(kept(pots).keeper).toBe('wrapped');
+    expect(kept([...pots, piece('flask', 6)]).keeper).toBe('flask');
+    const bath = kept([...pots, piece('flask', 6), piece('bath', 20)]);
+    expect(bath.keeper).toBe('bath');
+    expect(bath.says).toMatch(
+      /^Kept warm another way \(.+\), as there is no thermostat: sour in \d+ h.* rather than \d+ h/,
+    );
+    // Too small a flask holds nothing: the next way is taken.
+    expect(kept([...pots, piece('flask', 0.5)]).keeper).not.toBe('thermostat');
+    expect(kept(EIGHT_PIECES, { ...yogurt('A'), choices: { keeper: 'flask' } }).keeper).toBe('thermostat');
   });
 
   it('lets every make have what it would have alone, where there is one piece of each', () => {

@@ -17,7 +17,7 @@ export interface PlanChances {
 }
 
 /** So often a plan is gone through: enough that a chance is within three in a hundred, nineteen times in twenty. */
-const DRAWS = 1200;
+const DRAWS = 2000;
 
 /** Kitchens that a plan is gone through in: the next one, and how long each step of a make takes in it, minutes, by its place in the plan. */
 export interface Kitchens {
@@ -124,16 +124,22 @@ function runs(
     lasts.forEach((of, m) => kitchens.durations(m, of));
     /** When a piece has room again for so many units: those that went in first are out of it first. */
     const freeMin = (resource: number, units: number, make: number) => {
-      const others = held[resource]!.filter((hold) => hold.make !== make);
-      const outs = others.map((hold) => ({ units: hold.units, atMin: times[hold.make]![hold.lastStep + 1]! }));
-      let room = gearResources[resource]!.capacity - outs.reduce((sum, out) => sum + out.units, 0);
-      let atMin = 0;
-      for (const out of outs.sort((a, b) => a.atMin - b.atMin)) {
-        if (room >= units) break;
-        room += out.units;
-        atMin = out.atMin;
+      const { capacity } = gearResources[resource]!;
+      const outMin = (hold: Hold) => times[hold.make]![hold.lastStep + 1]!;
+      let [room, last] = [capacity, 0];
+      for (const hold of held[resource]!) {
+        if (hold.make === make) continue;
+        room -= hold.units;
+        last = Math.max(last, outMin(hold));
       }
-      return atMin;
+      if (room >= units) return 0;
+      if (capacity === 1) return last;
+      const others = held[resource]!.filter((hold) => hold.make !== make).sort((a, b) => outMin(a) - outMin(b));
+      for (const hold of others) {
+        room += hold.units;
+        if (room >= units) return outMin(hold);
+      }
+      return last;
     };
     for (const { make, step } of turns) {
       const { network, mode } = makes[make]!;

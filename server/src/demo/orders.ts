@@ -81,6 +81,7 @@ export function begunForSchool(orders: readonly WantedOrder[], batch: Batch, now
     gear: ['Middle pot'],
     feed: null,
     starterTimes: 1,
+    instead: null,
     course: [],
     batchId: batch.id,
   };

@@ -61,14 +61,17 @@ describe('a search for plans', () => {
     }
   });
 
-  it('shows what would be left out and why, were a box out of use, and takes nothing of it by itself', async () => {
+  it('shows how else it would be kept warm, were a box out of use, and takes nothing of it by itself', async () => {
     const page = await taken();
     const before = written(page).map((p) => p.startMs);
     await page.plans.suppose({ is: 'out of use', gear: 'Small box' });
     await page.settled();
     expect(page.text()).toContain('What if the Small box is out of use');
-    expect(page.text()).toContain('Scalded yogurt for the quay: It wants a thermostat, and the larder has none.');
-    expect(page.text()).toContain('Scalded yogurt for the school is left out.');
+    expect(page.text()).toContain('Scalded yogurt for the quay: Kept warm another way');
+    expect(page.plans.searching()!.found[0]!.plannedBatches.map((p) => p.choices['keeper'])).toEqual([
+      'wrapped',
+      'wrapped',
+    ]);
     expect(written(page).map((p) => p.startMs)).toEqual(before);
   });
 

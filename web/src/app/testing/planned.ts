@@ -26,6 +26,7 @@ export function samplePlannedBatch(more: Partial<PlannedBatch> = {}): PlannedBat
     gear: ['Tall pot'],
     feed: null,
     starterTimes: 1,
+    instead: null,
     course: [],
     batchId: null,
     ...more,

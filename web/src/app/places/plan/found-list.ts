@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
+import { batchName } from '../../shared/ui/batch-name';
 import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 import { dayTime, span } from '../../shared/ui/words';
 import { householdSelectors } from '../../state/household';
+import { selectLive } from '../../state/log.feature';
+import { recordsFeature } from '../../state/records.feature';
 import { PlanService } from '../../planner/plan-service';
 import { PlanPicture } from './plan-picture';
 import { chanceWords, gapWords, likenessWords, shiftWords } from './plan-words';
@@ -38,6 +41,9 @@ import { WhatIf } from './what-if';
         {{ 'page.plan.foundList.close' | say }}
       </button>
     </div>
+    @if (inside(); as words) {
+      <p class="problem" role="status">{{ words }}</p>
+    }
     @if (searching()?.failed; as failed) {
       <p class="problem" role="alert">{{ 'page.plan.foundList.searchStoppedTryAgain' | say: { failed: failed } }}</p>
     }
@@ -182,6 +188,18 @@ export class FoundList {
     return tell('page.plan.foundList.whatIf', { supposed: supposedWords(searching.supposing) });
   });
 
+  private readonly live = this.store.selectSignal(selectLive);
+  private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
+  /** Makes that stand in what is supposed to be out of use. */
+  protected readonly inside = computed(() => {
+    const supposing = this.searching()?.supposing;
+    if (supposing?.is !== 'out of use') return '';
+    const ids = new Set(this.gear().flatMap(({ id, name }) => (name === supposing.gear ? [id] : [])));
+    const inIt = this.live().filter((batch) => batch.gear.some((id) => ids.has(id)));
+    const names = listOf(inIt.map((batch) => batch.name));
+    return inIt.length > 0 ? tell('page.plan.foundList.standsInIt', { names, count: inIt.length }) : '';
+  });
+
   /** The whole of what is planned, and the most makes that a plan has: all are drawn alike. */
   protected readonly untilMs = computed(() => {
     const all = this.searching()?.found.flatMap(({ plannedBatches }) => plannedBatches) ?? [];
@@ -212,7 +230,7 @@ export class FoundList {
           words: likenessWords(found, startMs, wished).join(' '),
           figures: figuresOf(found, wished),
           same: same.length > 0 ? listOf(same) : null,
-          changes: found.changes.map(changeWords),
+          changes: [...otherwiseWords(found), ...found.changes.map(changeWords)],
           gap: searching?.running ? '' : gapWords(found),
           here: of === name,
         };
@@ -254,6 +272,12 @@ function figuresOf({ likeness, chances }: PlanFound, wished: number) {
     { label: tell('page.plan.foundList.age'), says: span(60 * meanAgeH), wrong: false },
   ];
 }
+/** Makes that are kept warm another way than they were to be, each with what that changes. */
+const otherwiseWords = ({ plannedBatches }: PlanFound): readonly string[] =>
+  plannedBatches.flatMap((planned) =>
+    planned.instead ? [tell('page.plan.foundList.otherwise', { name: batchName(planned), says: planned.instead })] : [],
+  );
+
 /** A chance is known to three in a hundred: no less sure than is wished by so much is not said to be. */
 const TOLD_WRONG = 0.03;
 

@@ -6,7 +6,7 @@ import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { householdSelectors } from '../../state/household';
 import { DayField } from '../../shared/ui/day-field';
-import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
+import { SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 import { clockTime, dayTime, mass, span, listed } from '../../shared/ui/words';
 import { PlanService } from '../../planner/plan-service';
 import { BatchMover } from './batch-mover';
@@ -169,7 +169,7 @@ export class PlannedBatchPanel {
   });
 
   protected readonly facts = computed(() => {
-    const { occurrenceId, productG, readyMs, readyLateMs, dueMs, gear, starterTimes } = this.plannedBatch()!;
+    const { occurrenceId, productG, readyMs, readyLateMs, dueMs, gear, starterTimes, instead } = this.plannedBatch()!;
     // While it is being moved its chance is not known yet.
     const met = this.mover.moving() ? undefined : this.plans.standing()?.chances?.byOrder[occurrenceId];
     const ready = { at: dayTime(readyMs), late: clockTime(readyLateMs, readyMs) };
@@ -180,6 +180,7 @@ export class PlannedBatchPanel {
         : tell('page.plan.plannedBatchPanel.readyForDay', { ...ready, wanted: dayTime(dueMs) }),
       ...(met === undefined ? [] : [tell('page.plan.plannedBatchPanel.met', { chance: chanceWords(met) })]),
       tell('page.plan.plannedBatchPanel.in', { gear: listOf([...new Set(gear)], 'comma') }),
+      ...(instead ? [textOf(instead)] : []),
       ...(starterTimes > 1 ? [tell('page.plan.plannedBatchPanel.tired', { times: amountOf(starterTimes, 1) })] : []),
     ].join(' ');
   });
