@@ -2607,6 +2607,7 @@ export interface MessageValues {
   'page.plan.foundList.everyWayPlaceEach': None;
   'page.plan.foundList.hands': None;
   'page.plan.foundList.handsMoved': { readonly name: Value; readonly times: Value; readonly by: Value };
+  'page.plan.foundList.ill': { readonly who: Value };
   'page.plan.foundList.inTime': None;
   'page.plan.foundList.isBegun': { readonly name: Value; readonly to: Value };
   'page.plan.foundList.late': { readonly what: string; readonly by: Value };
@@ -2834,6 +2835,7 @@ export interface MessageValues {
   'page.plan.whatIf.hLate': None;
   'page.plan.whatIf.halfDayLate': None;
   'page.plan.whatIf.howLate': None;
+  'page.plan.whatIf.ill': { readonly who: Value };
   'page.plan.whatIf.milkComes': None;
   'page.plan.whatIf.nobodyHome': { readonly from: Value };
   'page.plan.whatIf.outUse': { readonly name: Value };

@@ -239,6 +239,13 @@ describe('what would be, were something otherwise', () => {
     expect(pots!.count).toBe(1);
   });
 
+  it('has somebody ill, and the others as they are', () => {
+    const two = { ...asked, people: [maker(7), { ...maker(7), name: 'Ines' }] };
+    const time = { fromMin: 0, toMin: 7 * DAY };
+    const then = supposed(two, [], { is: 'away', who: 'Ines', time });
+    expect(then.people.map(({ away }) => away)).toEqual([two.people[0]!.away, [...two.people[1]!.away, time]]);
+  });
+
   it('has nobody at home for a day', () => {
     const time = { fromMin: 3 * DAY, toMin: 4 * DAY };
     const then = planFor(supposed(asked, [], { is: 'away', time }), ROUNDS);

@@ -9,13 +9,16 @@ export type Supposition =
   | { readonly is: 'comes late'; readonly what: LotKind; readonly byMin: number }
   /** A piece of gear cannot be used. */
   | { readonly is: 'out of use'; readonly gear: string }
-  /** Nobody is at home. */
-  | { readonly is: 'away'; readonly time: Stretch };
+  /** Nobody is at home; or somebody who is named is not there. */
+  | { readonly is: 'away'; readonly time: Stretch; readonly who?: string };
 
 /** What a plan would be made of, were something otherwise. */
 export function supposed(asked: PlanAsked, makes: readonly PlannedMake[], what: Supposition): PlanAsked {
   if (what.is === 'out of use') return { ...asked, gear: without(asked.gear, what.gear) };
-  if (what.is === 'away') return { ...asked, people: asked.people.map((p) => awayIn(p, what.time)) };
+  if (what.is === 'away') {
+    const { who, time } = what;
+    return { ...asked, people: asked.people.map((p) => (who === undefined || p.name === who ? awayIn(p, time) : p)) };
+  }
   const users = new Set(makes.filter((m) => weighsIn(m, what.what)).map((m) => m.orderId));
   const firsts = makes.filter((m) => users.has(m.orderId)).map((m) => m.mode.startMin);
   if (firsts.length === 0) return asked;

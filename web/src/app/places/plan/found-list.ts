@@ -287,7 +287,9 @@ const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l
 export function supposedWords(what: Supposition): string {
   if (what.is === 'comes late') return tell('page.plan.foundList.late', { what: what.what, by: span(what.byMin) });
   if (what.is === 'out of use') return tell('page.plan.foundList.outOfUse', { gear: what.gear });
-  return tell('page.plan.foundList.nobody');
+  return what.who === undefined
+    ? tell('page.plan.foundList.nobody')
+    : tell('page.plan.foundList.ill', { who: what.who });
 }
 
 /** Hands that follow each other within so long are one visit. */

@@ -235,5 +235,6 @@ describe('the words of a plan', () => {
     expect(supposedWords({ is: 'comes late', what: 'cream', byMin: 720 })).toBe('the cream comes 12 h late');
     expect(supposedWords({ is: 'out of use', gear: 'Warm box' })).toBe('the Warm box is out of use');
     expect(supposedWords({ is: 'away', time: { fromMin: 0, toMin: 1 } })).toBe('nobody is at home');
+    expect(supposedWords({ is: 'away', who: 'Ines', time: { fromMin: 0, toMin: 1 } })).toBe('Ines is ill');
   });
 });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
 import { type Supposition, say } from '@oat-crock/core';
+import { householdSelectors } from '../../state/household';
 import { recordsFeature } from '../../state/records.feature';
 import { OptionField } from '../../shared/ui/option-field';
 import { written } from '../../shared/ui/dates';
@@ -18,6 +19,8 @@ const BY = [
   { id: String(2 * DAY_MIN), label: say('page.plan.whatIf.twoDaysLate') },
 ] as const;
 const DAYS_OFFERED = 6;
+/** Who is ill is so for so long. */
+const ILL_DAYS = 7;
 
 /** What if the cream comes a day late, a pot is out of use, nobody is at home: the plan that moves least, and holds. */
 @Component({
@@ -67,6 +70,8 @@ const DAYS_OFFERED = 6;
 export class WhatIf {
   private readonly plans = inject(PlanService);
   private readonly gear = inject(Store).selectSignal(recordsFeature.selectGearHere);
+  private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
+  private readonly helpers = computed(() => [...new Set(this.settings().helpers.map(({ name }) => name))]);
   protected readonly by = BY;
   protected readonly what = signal('');
   protected readonly late = signal(String(DAY_MIN));
@@ -84,6 +89,7 @@ export class WhatIf {
     ...this.gear()
       .filter((g) => PLANNED.has(g.kind))
       .map((g) => ({ id: `gear ${g.name}`, label: tell('page.plan.whatIf.outUse', { name: g.name }) })),
+    ...this.helpers().map((who) => ({ id: `ill ${who}`, label: tell('page.plan.whatIf.ill', { who }) })),
     ...this.days().map(({ fromMs }) => ({
       id: `away ${fromMs}`,
       label: tell('page.plan.whatIf.nobodyHome', { from: written(fromMs, 'day') }),
@@ -100,6 +106,7 @@ export class WhatIf {
     const of = rest.join(' ');
     if (is === 'late') return { is: 'comes late', what: of as 'milk' | 'cream', byMin: Number(this.late()) };
     if (is === 'gear') return { is: 'out of use', gear: of };
+    if (is === 'ill') return { is: 'away', who: of, time: { fromMin: 0, toMin: ILL_DAYS * DAY_MIN } };
     const day = this.days().find(({ fromMs }) => String(fromMs) === of);
     if (!day) return null;
     const startMs = this.plans.inputs.startMs();
