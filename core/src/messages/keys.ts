@@ -3457,6 +3457,7 @@ export interface MessageValues {
     readonly takes: Value;
     readonly usual: Value;
   };
+  'schedule.orders.keptOtherwiseAlike': { readonly keeper: Value; readonly gear: Value };
   'schedule.orders.putIntoLarderChoose': { readonly gear: Value };
   'schedule.orders.wantLessOnce': None;
   'schedule.orders.wantsLarderNone': { readonly gear: Value };

@@ -11,6 +11,9 @@ const KEEPER = 'keeper';
 /** Ways to keep warm, the one that is evenest first. */
 const EVENEST: readonly string[] = ['thermostat', 'bath', 'lamp-oven', 'flask', 'wrapped'];
 
+/** A souring that is so much longer or shorter, min, is as long. */
+const ALIKE_MIN = 15;
+
 /** Other ways to keep a make warm than the one it was to be, those first that keep it evenest; none where it has no such choice. */
 export function otherKeepers(method: Method, given: Choices): readonly Choices[] {
   const choice = choicesOf(method).find(({ key }) => key === KEEPER);
@@ -33,12 +36,12 @@ export function keptOtherwise(
 ): Text {
   const choice = choicesOf(method).find(({ key }) => key === KEEPER);
   const option = choice?.kind === 'option' ? choice.options.find(({ id }) => id === choices[KEEPER]) : undefined;
-  return say('schedule.orders.keptOtherwise', {
-    keeper: option?.label ?? String(choices[KEEPER]),
-    gear: gearWord(lacks),
-    takes: duration(sourMin(method, choices, household)),
-    usual: duration(sourMin(method, { ...choices, [KEEPER]: meant[KEEPER] ?? choice?.initial ?? '' }, household)),
-  });
+  const what = { keeper: option?.label ?? String(choices[KEEPER]), gear: gearWord(lacks) };
+  const usualChoices = { ...choices, [KEEPER]: meant[KEEPER] ?? choice?.initial ?? '' };
+  const [takes, usual] = [choices, usualChoices].map((of) => sourMin(method, of, household)) as [number, number];
+  return Math.abs(takes - usual) < ALIKE_MIN
+    ? say('schedule.orders.keptOtherwiseAlike', what)
+    : say('schedule.orders.keptOtherwise', { ...what, takes: duration(takes), usual: duration(usual) });
 }
 
 /** How long a make sours, minutes. */

@@ -5,6 +5,7 @@ import { batchName } from '../../shared/ui/batch-name';
 import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 import { dayTime, span } from '../../shared/ui/words';
 import { householdSelectors } from '../../state/household';
+import { followFeature } from '../../state/follow.feature';
 import { selectLive } from '../../state/log.feature';
 import { recordsFeature } from '../../state/records.feature';
 import { PlanService } from '../../planner/plan-service';
@@ -190,12 +191,21 @@ export class FoundList {
 
   private readonly live = this.store.selectSignal(selectLive);
   private readonly gear = this.store.selectSignal(recordsFeature.selectGearHere);
+  private readonly followed = this.store.selectSignal(followFeature.selectByBatch);
   /** Makes that stand in what is supposed to be out of use. */
   protected readonly inside = computed(() => {
     const supposing = this.searching()?.supposing;
     if (supposing?.is !== 'out of use') return '';
-    const ids = new Set(this.gear().flatMap(({ id, name }) => (name === supposing.gear ? [id] : [])));
-    const inIt = this.live().filter((batch) => batch.gear.some((id) => ids.has(id)));
+    const pieces = this.gear().filter(({ name }) => name === supposing.gear);
+    const kinds = new Set<string>(pieces.map(({ kind }) => kind));
+    const nowMs = this.plans.inputs.startMs();
+    // Of a make of which nobody said what it stands in, it is taken to stand in this.
+    const inIt = this.live().filter(({ id, gear }) => {
+      const own = this.gear().filter((piece) => gear.includes(piece.id) && kinds.has(piece.kind));
+      const isIn = own.length === 0 || own.some(({ name }) => name === supposing.gear);
+      const demands = this.followed()[id]?.demands ?? [];
+      return isIn && demands.some((d) => kinds.has(d.gear) && d.fromMs <= nowMs && (d.toMs ?? Infinity) > nowMs);
+    });
     const names = listOf(inIt.map((batch) => batch.name));
     return inIt.length > 0 ? tell('page.plan.foundList.standsInIt', { names, count: inIt.length }) : '';
   });

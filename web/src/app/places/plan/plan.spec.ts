@@ -38,7 +38,7 @@ describe('the Plan place', () => {
     expect(text()).toMatch(/more than 6 makes|kg of milk/);
     // Without a box it is kept warm another way, and says so.
     const wrapped = await openPlan({ orders: [order(1)], gear: [GEAR[0]!] });
-    expect(wrapped.text()).toContain('as there is no thermostat: sour in');
+    expect(wrapped.text()).toContain('as there is no thermostat: sour in ');
     const gone = await openPlan({ orders: [order(1, { methodId: '01J00000000000000000000MTH' })] });
     expect(gone.text()).toContain('Its method is no longer there. Choose another.');
     const soon = await openPlan({ orders: [order(1, { due: { is: 'once', atMs: NOW + 3 * HOUR } })] });
