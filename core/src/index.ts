@@ -292,6 +292,7 @@ export { type MakesAndTasks, planOf } from './schedule/plan-of.js';
 export { type KeptPlace, type Standing, standingOf } from './schedule/standing.js';
 export { type Change, changesOf, mending } from './schedule/mend.js';
 export { supposed, type Supposition } from './schedule/supposed.js';
+export { type GivenHands, handsAsWalked, type MakeHands } from './schedule/hands.js';
 export { awakeMin, type Extension, stageExtension, type StageExtension } from './schedule/timeline.js';
 export type { MakeMode } from './schedule/mode.js';
 export type { StarterHere } from './schedule/starters.js';

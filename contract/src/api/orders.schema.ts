@@ -32,6 +32,7 @@ export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
 const task = Joi.object({
   stageId: Joi.string().min(1).max(40).required(),
   says: textSchema.required(),
+  who: Joi.string().trim().allow('').max(80).optional(),
   atMs: moment.required(),
   minutes: Joi.number().min(0).max(10_000).required(),
   earliestMs: moment.required(),
@@ -74,6 +75,7 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   gear: Joi.array().items(Joi.string().max(80)).max(30).required(),
   feed: Joi.object({
     culture: Joi.string().max(40).required(),
+    who: Joi.string().trim().allow('').max(80).optional(),
     beginMs: moment.required(),
     ripeMs: moment.required(),
     milkG: Joi.number().min(0).max(200_000).required(),
@@ -86,4 +88,9 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   instead: textSchema.allow(null).default(null),
   course: Joi.array().items(coursePoint).max(400).default([]),
   batchId: ulid.allow(null).required(),
+});
+
+/** Whose hands a calendar asks for: those of somebody who helps; all where nobody is named. */
+export const planFeedSchema: Joi.ObjectSchema<{ who?: string }> = Joi.object({
+  who: Joi.string().trim().min(1).max(60).optional(),
 });

@@ -18,6 +18,8 @@ const MIN_MS = 60_000;
 export interface PlannedTask {
   readonly stageId: string;
   readonly says: Text;
+  /** Whose hands they are; left out, or empty, where they are those of the house. */
+  readonly who?: string;
   readonly atMs: number;
   readonly minutes: number;
   readonly earliestMs: number;
@@ -27,6 +29,8 @@ export interface PlannedTask {
 /** The feeding of a culture before a planned make. */
 export interface PlannedFeed {
   readonly culture: CultureId;
+  /** Who feeds it; left out, or empty, where it is somebody of the house. */
+  readonly who?: string;
   readonly beginMs: number;
   readonly ripeMs: number;
   readonly milkG: number;
@@ -83,7 +87,7 @@ export interface PlannedBatch {
 /** Tasks that follow each other within so many minutes are one visit to the crocks. */
 const ONE_VISIT_MIN = 30;
 
-/** Hands that are done in one visit. */
+/** Hands that are done in one visit, by one of those who are there. */
 export interface Visit<T = PlannedTask> {
   readonly fromMs: number;
   readonly untilMs: number;
@@ -91,14 +95,15 @@ export interface Visit<T = PlannedTask> {
 }
 
 /** The visits that tasks, in order of time, come to: those of a planned batch, or of all that is on. */
-export function visitsOf<T extends { readonly atMs: number; readonly minutes: number }>(
+export function visitsOf<T extends { readonly atMs: number; readonly minutes: number; readonly who?: string }>(
   tasks: readonly T[],
 ): readonly Visit<T>[] {
   const visits: { fromMs: number; untilMs: number; tasks: T[] }[] = [];
   for (const task of tasks) {
     const last = visits.at(-1);
     const untilMs = task.atMs + task.minutes * MIN_MS;
-    if (last && task.atMs - last.untilMs <= ONE_VISIT_MIN * MIN_MS) {
+    const isSame = (last?.tasks.at(-1)?.who ?? '') === (task.who ?? '');
+    if (last && isSame && task.atMs - last.untilMs <= ONE_VISIT_MIN * MIN_MS) {
       last.tasks.push(task);
       last.untilMs = Math.max(last.untilMs, untilMs);
     } else visits.push({ fromMs: task.atMs, untilMs, tasks: [task] });
@@ -171,7 +176,7 @@ function plannedBatchOf(
   startMs: number,
   id: string,
 ): PlannedBatch {
-  const { network, mode, steps, feed } = make;
+  const { network, mode, steps, hands, feed } = make;
   const ms = (min: number) => Math.round(startMs + min * MIN_MS);
   return {
     id,
@@ -192,24 +197,27 @@ function plannedBatchOf(
     pinned: false,
     tasks: network.steps.map((step, i): PlannedTask => {
       const { stageId, says } = step;
-      const atMs = ms(steps[i]!.beginMin);
+      const { who, beginMin } = hands.steps[i]!;
+      const atMs = ms(beginMin);
       // How early or late hands may come is the slack of the step before them.
       const slack = network.steps[i - 1]?.slack ?? { earlyMin: 0, lateMin: 0 };
       const moved = steps[i - 1]?.movedMin ?? 0;
       return {
         stageId,
         says,
+        ...(who !== '' && { who }),
         atMs,
         // Hands that must stay are there until it is over.
         minutes: awakeMin(step),
-        earliestMs: Math.round(atMs - (slack.earlyMin + moved) * MIN_MS),
-        latestMs: Math.round(atMs + (slack.lateMin - moved) * MIN_MS),
+        earliestMs: Math.min(atMs, Math.round(ms(steps[i]!.beginMin) - (slack.earlyMin + moved) * MIN_MS)),
+        latestMs: Math.max(atMs, Math.round(ms(steps[i]!.beginMin) + (slack.lateMin - moved) * MIN_MS)),
       };
     }),
     gear: make.gear.map((g) => g.name ?? g.kind),
     feed: feed && {
       culture: feed.culture,
-      beginMs: ms(feed.beginMin),
+      ...(hands.feed!.begin.who !== '' && { who: hands.feed!.begin.who }),
+      beginMs: ms(hands.feed!.begin.beginMin),
       ripeMs: ms(feed.ripeMin),
       milkG: Math.round(feed.milkG),
       starterG: Math.round(10 * feed.starterG) / 10,

@@ -2624,7 +2624,6 @@ export interface MessageValues {
   'page.plan.foundList.nobody': None;
   'page.plan.foundList.otherwise': { readonly name: Value; readonly says: Value };
   'page.plan.foundList.outOfUse': { readonly gear: Value };
-  'page.plan.foundList.picture': { readonly name: Value; readonly words: Value };
   'page.plan.foundList.quietNights': None;
   'page.plan.foundList.samePlanAs': { readonly names: Value };
   'page.plan.foundList.searchOn': None;
@@ -2637,7 +2636,6 @@ export interface MessageValues {
   'page.plan.foundList.whatIf': { readonly supposed: Value };
   'page.plan.foundList.wholePlans': None;
   'page.plan.foundList.willDo': None;
-  'page.plan.foundList.working': None;
   'page.plan.laneGeometry.onNow': None;
   'page.plan.laneGeometry.onTheCounter': None;
   'page.plan.laneRows.beginReady': {
@@ -2783,6 +2781,7 @@ export interface MessageValues {
   'page.plan.plannedBatchPanel.beginIt': None;
   'page.plan.plannedBatchPanel.beginNearestHolds': { readonly start: Value };
   'page.plan.plannedBatchPanel.beginNow': None;
+  'page.plan.plannedBatchPanel.by': { readonly who: Value };
   'page.plan.plannedBatchPanel.canWait': { readonly waits: Value };
   'page.plan.plannedBatchPanel.cannotWait': None;
   'page.plan.plannedBatchPanel.close': None;
@@ -2805,6 +2804,7 @@ export interface MessageValues {
   'page.plan.plannedBatchPanel.ready': { readonly at: Value; readonly late: Value };
   'page.plan.plannedBatchPanel.readyForDay': { readonly at: Value; readonly late: Value; readonly wanted: Value };
   'page.plan.plannedBatchPanel.tired': { readonly times: Value };
+  'page.plan.tasksByDay.by': { readonly time: Value; readonly who: Value };
   'page.plan.tasksByDay.handedOn': { readonly product: Value };
   'page.plan.tasksByDay.ripePutIntoCold': None;
   'page.plan.tasksByDay.starterFor': { readonly plannedBatch: Value };
@@ -3494,6 +3494,7 @@ export interface MessageValues {
   'server.calendar.feed': { readonly of: Value };
   'server.calendar.handedOn': { readonly of: Value };
   'server.calendar.hands': { readonly of: Value; readonly time: Value };
+  'server.calendar.handsOf': { readonly of: Value; readonly who: Value; readonly time: Value };
   'server.calendar.name': None;
   'server.calendar.ripe': { readonly of: Value };
   'server.calendar.stir': { readonly starter: Value; readonly milk: Value; readonly temp: Value };

@@ -1,6 +1,7 @@
 import { ACTIVITY_LOSS } from '../constants/cultures.js';
 import { emptyProfile, type ResourceProfile } from './resource-profile.js';
 import type { Plan, PlannedMake, PlanningProblem } from './planning-problem.js';
+import { handsAsWalked, whoDoesWhat } from './hands.js';
 import { UNMET } from './instance.js';
 import type { Searched } from './search.js';
 import { sharedFeeds } from './starters.js';
@@ -45,8 +46,8 @@ function inOrder({ instance: { jobs } }: PlanningProblem, chosen: Chosen): Chose
 export type MakesAndTasks = Pick<Plan, 'makes' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>;
 
 /** The makes that come of placing each as it was chosen. */
-export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chosen: Chosen): MakesAndTasks {
-  const makes = withSharedFeeds(
+export function planFrom({ asked, wanted, hours, gearResources }: PlanningProblem, chosen: Chosen): MakesAndTasks {
+  const fed = withSharedFeeds(
     wanted.flatMap(({ order, part, parts, network, instead }, j): PlannedMake[] => {
       const mode = chosen[j];
       if (!mode) return [];
@@ -58,9 +59,12 @@ export function planFrom({ wanted, hours, gearResources }: PlanningProblem, chos
       const starterTimes = starter.is === 'more' ? starter.times : 1;
       const name = order.name ?? network.name;
       const what = { orderId: order.id, name, part, parts, network, instead };
-      return [{ ...what, mode, steps, gear, feed, buysStarter, starterTimes }];
+      const hands = handsAsWalked({ steps, feed });
+      return [{ ...what, mode, steps, hands, gear, feed, buysStarter, starterTimes }];
     }),
   );
+  const hands = whoDoesWhat(asked.people, fed);
+  const makes = fed.map((make, m): PlannedMake => ({ ...make, hands: hands[m]! }));
   const sum = (of: (make: PlannedMake, step: number) => number) =>
     makes.reduce((all, make) => all + make.steps.reduce((own, _, i) => own + of(make, i), 0), 0);
   const bounds = (make: PlannedMake, i: number) => {

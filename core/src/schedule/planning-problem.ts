@@ -3,6 +3,7 @@ import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
 import type { PlanGear, GearResource } from './gear-resources.js';
+import type { MakeHands } from './hands.js';
 import type { Hours, Person, PlanDays } from './hours.js';
 import type { Network } from './network.js';
 import type { Order, Unmet } from './orders.js';
@@ -72,6 +73,8 @@ export interface PlannedMake {
   readonly instead: Text | null;
   readonly mode: MakeMode;
   readonly steps: readonly Walked[];
+  /** Whose hands each step has, and when they begin: as the step does, or as soon as somebody is free. */
+  readonly hands: MakeHands;
   /** The pieces of gear it stands in, by the network's gear demands. */
   readonly gear: readonly PlanGear[];
   /** A feeding of its culture before it, for it and for those after it that take of the same; null where it needs none. */

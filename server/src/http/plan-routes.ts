@@ -1,3 +1,4 @@
+import { check, planFeedSchema } from '@oat-crock/contract';
 import { Router } from 'express';
 import type { Kitchen } from '../kitchen.js';
 import { calendarOf } from '../plan/calendar.js';
@@ -13,11 +14,12 @@ export function planRoutes(kitchen: Kitchen): Router {
       .all()
       .filter(({ goneMs }) => goneMs === null)
       .map(({ item }) => item);
-  router.get('/plan.ics', (_request, response) => {
+  router.get('/plan.ics', (request, response) => {
+    const { who } = check(planFeedSchema, request.query);
     response
       .type('text/calendar; charset=utf-8')
       .set('content-disposition', 'inline; filename="oat-crock.ics"')
-      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now(), kitchen.words, handsOf));
+      .send(calendarOf(kitchen.plannedBatches.all(), kitchen.clock.now(), kitchen.words, handsOf, who ?? null));
   });
   router.get('/plan.csv', (_request, response) => {
     response

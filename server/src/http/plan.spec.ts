@@ -183,6 +183,22 @@ describe('a plan that was taken', () => {
     expect(new Set(gone)).toEqual(new Set(['CANCELLED']));
   });
 
+  it('names who does what, and gives each who helps a calendar of their own', async () => {
+    const [first] = plannedBatches();
+    const tasks = first!.tasks.map((task, i) => (i === 0 ? task : { ...task, who: 'Ines' }));
+    await put({ ...first!, tasks }, 0);
+    const all = eventsOf(await calendar());
+    const own = eventsOf((await request(app).get(`${API}/plan.ics?who=Ines`)).text);
+    expect(own.size).toBeGreaterThan(1);
+    expect(own.size).toBeLessThan(all.size);
+    for (const { event } of own.values()) expect(event.summary).toContain(', Ines: ');
+    // One visit is of one of them: the first hands stand alone.
+    expect(all.get(`${first!.id}-${tasks[1]!.stageId}@oat-crock`)!.event.summary).toContain(', Ines: ');
+    expect(all.get(`${first!.id}-${tasks[0]!.stageId}@oat-crock`)!.event.summary).not.toContain('Ines');
+    expect((await request(app).get(`${API}/plan.csv`)).text).toContain('Ines');
+    expect((await request(app).get(`${API}/plan.ics?who=`)).status).toBe(422);
+  });
+
   it('asks to be asked for again, and says nothing any more of what is long over', async () => {
     const [plannedBatch] = plannedBatches();
     await put(plannedBatch!, 0);
@@ -213,7 +229,7 @@ describe('a plan that was taken', () => {
     await request(app).put(`${API}/orders/${order.id}`).set('if-none-match', '*').send(order);
     const table = (await request(app).get(`${API}/plan.csv`)).text.trimEnd().split('\r\n');
     expect(table.length).toBe(1 + plannedBatch!.tasks.length);
-    expect(table[0]).toBe('at,minutes,earliest,latest,make,part,for,stage,hands,ready,due,product_g,gear');
+    expect(table[0]).toBe('at,minutes,earliest,latest,make,part,for,stage,hands,who,ready,due,product_g,gear');
     expect(table[1]).toContain('"Bakery; west quay, ""thick"""');
     const cells = (text: string) => text.replaceAll('"', '""');
     for (const { says } of plannedBatch!.tasks) expect(table.join('\n')).toContain(cells(english(says)));

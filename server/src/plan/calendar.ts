@@ -1,6 +1,13 @@
-import { plannedBatchName, visitsOf, type Kept, type PlannedBatch, type Visit } from '@oat-crock/contract';
+import {
+  plannedBatchName,
+  visitsOf,
+  type Kept,
+  type PlannedBatch,
+  type PlannedTask,
+  type Visit,
+} from '@oat-crock/contract';
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator';
-import { duration, say, temp, weighed } from '@oat-crock/core';
+import { duration, say, temp, weighed, type Text } from '@oat-crock/core';
 import { type Words } from '../words.js';
 import type { LiveHands } from './live-hands.js';
 
@@ -22,12 +29,14 @@ const FEED_MIN = { begin: 10, end: 5 } as const;
  * @param nowMs the moment at which it is written
  * @param words how its household reads it
  * @param liveHands the hands of a planned make that was begun; null where it was not, or cannot be followed
+ * @param whose only what one of those who help does; all of it where it is null
  */
 export function calendarOf(
   plannedBatches: readonly Kept<PlannedBatch>[],
   nowMs: number,
   words: Words,
   liveHands: (plannedBatch: PlannedBatch) => LiveHands | null = () => null,
+  whose: string | null = null,
 ): string {
   const calendar = ical({
     name: words(say('server.calendar.name')),
@@ -41,7 +50,8 @@ export function calendarOf(
     // A forecast moves by itself: what it says is newer with every minute.
     const sequence = version - 1 + (live ? Math.max(0, Math.floor((nowMs - item.startMs) / MIN_MS)) : 0);
     for (const planEvent of eventsOf(item, words, live, live ? nowMs : version > 1 ? 0 : Infinity)) {
-      const { id, fromMs, untilMs, summary, description, alarm, isGone } = planEvent;
+      const { id, fromMs, untilMs, summary, description, alarm, isGone, who } = planEvent;
+      if (whose !== null && who !== whose) continue;
       const status = goneMs === null && !isGone ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED;
       const event = calendar.createEvent({
         id: `${item.id}-${id}@oat-crock`,
@@ -67,6 +77,8 @@ interface PlanEvent {
   readonly summary: string;
   readonly description: string;
   readonly alarm: boolean;
+  /** Whose hands; those of the house where it is empty. */
+  readonly who: string;
   /** It was there before, and is no more. */
   readonly isGone: boolean;
 }
@@ -84,9 +96,9 @@ function eventsOf(
     id: visit.tasks[0]!.stageId,
     fromMs: visit.fromMs,
     untilMs: visit.untilMs,
-    summary: words(say('server.calendar.hands', { of, time: duration(minutesOf(visit)) })),
+    summary: words(handsOf(of, visit)),
     description: describe(visit, words),
-    ...{ alarm: true, isGone: false },
+    ...{ alarm: true, isGone: false, who: visit.tasks[0]!.who ?? '' },
   });
   const visits = visitsOf(live?.tasks ?? tasks).map(eventOf);
   const there = new Set(visits.map(({ id }) => id));
@@ -108,7 +120,7 @@ function eventsOf(
                 temp: temp(feed.tempC),
               }),
             ),
-            ...{ alarm: true, isGone: false },
+            ...{ alarm: true, isGone: false, who: feed.who ?? '' },
           },
           {
             id: 'fed',
@@ -116,7 +128,7 @@ function eventsOf(
             untilMs: feed.ripeMs + FEED_MIN.end * MIN_MS,
             summary: words(say('server.calendar.ripe', { of })),
             description: words(say('server.calendar.cold')),
-            ...{ alarm: true, isGone: false },
+            ...{ alarm: true, isGone: false, who: feed.who ?? '' },
           },
         ]
       : [];
@@ -130,10 +142,17 @@ function eventsOf(
             untilMs: dueMs,
             summary: words(say('server.calendar.handedOn', { of })),
             description: '',
-            ...{ alarm: false, isGone: live?.isLost ?? false },
+            ...{ alarm: false, isGone: live?.isLost ?? false, who: '' },
           },
         ];
   return [...feeding, ...visits, ...gone, ...handed];
+}
+
+/** "Hands for the quark, 20 min"; with who does it, where that is somebody who helps. */
+function handsOf(of: Text, visit: Visit): Text {
+  const what = { of, time: duration(minutesOf(visit)) };
+  const [{ who }] = visit.tasks as [PlannedTask];
+  return who ? say('server.calendar.handsOf', { ...what, who }) : say('server.calendar.hands', what);
 }
 
 const minutesOf = ({ tasks }: Visit) => Math.round(tasks.reduce((sum, h) => sum + h.minutes, 0));

@@ -12,6 +12,7 @@ interface Row {
   readonly for: string;
   readonly stage: string;
   readonly hands: string;
+  readonly who: string;
   readonly ready: string;
   readonly due: string;
   readonly product_g: number;
@@ -31,6 +32,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): 
       for: plannedBatch.whom,
       stage: task.stageId,
       hands: words(task.says),
+      who: task.who ?? '',
       ready: iso(plannedBatch.readyMs),
       due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
       product_g: plannedBatch.productG,
@@ -51,6 +53,7 @@ const COLUMNS = [
   'for',
   'stage',
   'hands',
+  'who',
   'ready',
   'due',
   'product_g',

@@ -3,6 +3,7 @@ import {
   type Alternative,
   changesOf,
   differs,
+  handsAsWalked,
   isEnough,
   OBJECTIVE_PRESETS,
   stageExtension,
@@ -207,6 +208,7 @@ export const plannerEngine: PlannerApi = {
     const as: PlannedMake = {
       ...make,
       steps: found.steps,
+      hands: handsAsWalked({ steps: found.steps, feed: make.feed }),
       mode: found.mode ?? { ...make.mode, startMin, readyMin: found.steps.at(-1)!.endMin, extension: found.extension },
     };
     const [plannedBatch] = shownBatches(wanted, [as], places, problem);

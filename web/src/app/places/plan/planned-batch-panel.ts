@@ -162,6 +162,7 @@ export class PlannedBatchPanel {
           words: listed([
             span(h.minutes),
             ...(i === 0 ? [] : slack),
+            ...(h.who ? [tell('page.plan.plannedBatchPanel.by', { who: h.who })] : []),
             ...(night ? [tell('page.plan.plannedBatchPanel.inTheNight')] : []),
           ]),
         };

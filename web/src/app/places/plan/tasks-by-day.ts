@@ -32,13 +32,13 @@ interface Timed extends Visit {
 
 /** Everything that hands do, of planned makes and of those that are on, day by day. */
 export function tasksByDay(planned: readonly PlannedBatch[], live: readonly LaneBatch[]): readonly DayOfTasks[] {
-  const visit = (atMs: number, of: string, says: string, minutes: number): Timed => ({
+  const visit = (atMs: number, of: string, says: string, minutes: number, who = ''): Timed => ({
     atMs,
     at: written(atMs, 'clock'),
     of,
     says,
     minutes,
-    takes: span(minutes),
+    takes: who ? tell('page.plan.tasksByDay.by', { time: span(minutes), who }) : span(minutes),
   });
   const visits = [
     ...[
@@ -52,6 +52,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
           of,
           tasks.map((h) => textOf(h.says)).join(' '),
           tasks.reduce((sum, h) => sum + h.minutes, 0),
+          tasks[0]!.who,
         ),
       ),
     ...planned.flatMap((plannedBatch) => feedingVisits(plannedBatch, visit)),
@@ -70,7 +71,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
 
 function feedingVisits(
   plannedBatch: PlannedBatch,
-  visit: (atMs: number, of: string, says: string, minutes: number) => Timed,
+  visit: (atMs: number, of: string, says: string, minutes: number, who?: string) => Timed,
 ): readonly Timed[] {
   const { feed } = plannedBatch;
   if (!feed) return [];
@@ -81,7 +82,7 @@ function feedingVisits(
     temp: tempOf(feed.tempC),
   });
   return [
-    visit(feed.beginMs, of, says, FEED_MIN.begin),
+    visit(feed.beginMs, of, says, FEED_MIN.begin, feed.who),
     visit(feed.ripeMs, of, tell('page.plan.tasksByDay.ripePutIntoCold'), FEED_MIN.ripe),
   ];
 }
