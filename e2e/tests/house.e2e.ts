@@ -26,6 +26,10 @@ const SIZES = [
   { width: 390, height: 844 },
 ];
 
+/** Where what is on is drawn: in the shelf, and on Plan in its own drawing, or in the list that a telephone has first. */
+const livePour = (page: Page, path: string) =>
+  path === '/plan' ? page.locator('oc-plan-lanes, oc-tasks-list').first() : page.locator('oc-shelf oc-pour').first();
+
 // Before dawn the same page has other colours, and nothing else.
 for (const [light, rules] of [
   ['in light', undefined],
@@ -35,7 +39,7 @@ for (const [light, rules] of [
     if (light === 'before dawn') await page.getByRole('button', { name: /Before dawn/ }).click();
     for (const path of PLACES) {
       await goTo(page, path);
-      await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
+      await expect(livePour(page, path)).toBeVisible();
       if (path !== '/today') await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await settled(page);
       expect((await seriousFaults(page, undefined, rules && [...rules])).map((fault) => `${path}: ${fault}`)).toEqual(
@@ -75,7 +79,7 @@ test('no place is wider than its window, from desk to telephone', async ({ page,
     await goTo(page, path);
     for (const size of SIZES) {
       await page.setViewportSize(size);
-      await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
+      await expect(livePour(page, path)).toBeVisible();
       await settled(page);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect(over, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
@@ -150,7 +154,7 @@ test('the page asks nobody but its own server and breaks no policy', async ({ pa
   await page.reload();
   for (const path of PLACES) {
     await goTo(page, path);
-    await expect(page.locator('oc-shelf oc-pour').first()).toBeVisible();
+    await expect(livePour(page, path)).toBeVisible();
   }
   expect(elsewhere).toEqual([]);
   expect(errors).toEqual([]);
