@@ -1,3 +1,10 @@
+/** How long something takes, minutes: nine times in ten longer than the first, one time in ten longer than the last. */
+export interface Lasts {
+  readonly early: number;
+  readonly likely: number;
+  readonly late: number;
+}
+
 /**
  * How long each step of a make takes, by what nobody knows beforehand. Each score is run once on either side of what is expected, all
  * others as expected; between and beyond, the logarithm of how many times as long a step takes is taken for a parabola, and what several

@@ -11,8 +11,7 @@ import type { Choices } from '../methods/method.js';
 import { normals, seededRandom } from '../random/random.js';
 import { cultureOf } from '../stages/culture-of.js';
 import type { BoundStage } from '../stages/registry.js';
-import { durationsInto, durationSurface, type DurationSurface, type RunSteps } from './durations.js';
-import type { Lasts } from './network.js';
+import { durationsInto, durationSurface, type DurationSurface, type Lasts, type RunSteps } from './durations.js';
 
 /** Of a draining's scores those that change how long it takes; what a scale shows does not. */
 const DRAIN_DIMS = DRAIN_SCORES.indexOf('wheyWanted');

@@ -18,15 +18,8 @@ import { LEAST_MIN, type Ending } from '../stages/ending.js';
 import type { Slack, Problem } from '../stages/kind.js';
 import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
-import { surfaceFor, type DurationSurface } from './durations.js';
+import { surfaceFor, type DurationSurface, type Lasts } from './durations.js';
 import { lastsOf, luckOf, surfaceOf } from './luck.js';
-
-/** How long something takes, minutes: nine times in ten longer than the first, one time in ten longer than the last. */
-export interface Lasts {
-  readonly early: number;
-  readonly likely: number;
-  readonly late: number;
-}
 
 /** A step of a make as a plan sees it: hands that begin it, how long it then takes, and how far its end may be moved. */
 export interface Step {

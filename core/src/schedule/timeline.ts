@@ -72,12 +72,13 @@ export function timesOf(
 }
 
 /**
- * The same make where it is behind: as it is one time in ten at 1, and in between at less; ahead alike at −1. How far it strays at the end of a step is what it strayed at its
- * begin and what the step itself strays, as of what is independent: the root of the sum of squares. A wait takes it back; and who is
- * behind is never done before a make that goes as is likely.
+ * The same make where it is behind, or ahead. How far it strays at the end of a step is what it strayed at its begin and what the step
+ * itself strays, as of what is independent: the root of the sum of squares. A wait takes it back; and who is behind is never done
+ * before a make that goes as is likely.
  *
  * @param likely times of the make as is likely, extended alike
- * @param as times of the same make in the same scenario, with nothing extended
+ * @param behind how far: as one time in ten at 1, by as much less in between; ahead as one time in ten at −1
+ * @param as times of the same make as far behind, with nothing extended
  * @param times where they are written; a new place where left out
  * @returns null where it would not be over within the horizon
  */
