@@ -2625,6 +2625,7 @@ export interface MessageValues {
   'page.plan.foundList.otherwise': { readonly name: Value; readonly says: Value };
   'page.plan.foundList.outOfUse': { readonly gear: Value };
   'page.plan.foundList.quietNights': None;
+  'page.plan.foundList.restInTime': None;
   'page.plan.foundList.samePlanAs': { readonly names: Value };
   'page.plan.foundList.searchOn': None;
   'page.plan.foundList.searchStoppedTryAgain': { readonly failed: Value };
@@ -2687,6 +2688,7 @@ export interface MessageValues {
   'page.plan.plan.earlier': None;
   'page.plan.plan.earlierLater': None;
   'page.plan.plan.feedAt': None;
+  'page.plan.plan.feedOf': { readonly who: Value };
   'page.plan.plan.handsDay': None;
   'page.plan.plan.heldAgain': None;
   'page.plan.plan.heldAs': None;
@@ -2774,6 +2776,7 @@ export interface MessageValues {
   'page.plan.planWords.noHandsNightOutside': { readonly off: Value };
   'page.plan.planWords.noneBetter': { readonly ways: string };
   'page.plan.planWords.over': { readonly chance: Value };
+  'page.plan.planWords.plannedMet': { readonly orders: number; readonly chance: Value };
   'page.plan.planWords.quiet': { readonly chance: Value };
   'page.plan.planWords.someTime': None;
   'page.plan.planWords.under': { readonly chance: Value };

@@ -103,6 +103,21 @@ describe('the chances of a plan', () => {
     expect(twice.allMet).toBe(0);
   });
 
+  it('are of orders that have all their makes in the plan: of one that lacks a part nothing is promised', () => {
+    const { problem, plan } = planned(
+      weekOf({ orders: [order('A', 3 * DAY), order('B', 3 * DAY, 'scalded-yogurt', 14_000)] }),
+    );
+    expect(plan.makes.filter(({ orderId }) => orderId === 'B').length).toBeGreaterThan(1);
+    const lacking = plan.makes.filter(({ orderId, part }) => orderId === 'A' || part > 1);
+    const { byOrder, allMet } = simulate(
+      problem,
+      lacking,
+      allTimes({ ...plan, makes: lacking }, () => 1),
+      1,
+    );
+    expect([byOrder, allMet]).toEqual([{ A: 1 }, 1]);
+  });
+
   it('know that what stands in the way of another makes it late', () => {
     const gear = [
       piece('pot', 8),
@@ -143,6 +158,18 @@ describe('the chances of a plan', () => {
         .withContext(what)
         .toBeLessThan(0.04 + 0.08);
     expect(plan.makes.length).toBeGreaterThan(3);
+  });
+
+  it('may be wished higher than an order can have: it is made all the same, as surely as nine times in ten', () => {
+    // Begun at once it is ready in time about nineteen times in twenty.
+    const soonest = planFor(weekOf({ orders: [order('A', null)] }), 5).makes[0]!.mode;
+    const { readyMin, readyLateMin } = soonest;
+    const dueMin = Math.ceil(readyMin + 1.15 * (readyLateMin - readyMin));
+    for (const chance of [0.8, 0.9, 0.99]) {
+      const { unmet, makes } = planFor(weekOf({ orders: [order('A', dueMin)], chance }), 5);
+      expect(unmet).withContext(String(chance)).toEqual([]);
+      expect(makes[0]!.mode.metChance).toBeGreaterThan(0.9);
+    }
   });
 
   it('are as good as was wished, where there is a way, and the plan says no hands in the night less often than that', () => {

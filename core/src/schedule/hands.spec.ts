@@ -58,6 +58,15 @@ describe('who does what', () => {
     expect(Math.min(a, b) / Math.max(a, b)).toBeGreaterThan(0.5);
   });
 
+  it('leaves who is at something that is on already to it', () => {
+    const { makes } = planFor({ ...someWeeks(3, 7, 5), people: [maker(7)], gear: EIGHT_PIECES }, 10);
+    const [make] = makes;
+    const atMin = make!.steps[0]!.beginMin;
+    const on = [{ name: 'Pot', tasks: [{ atMin: atMin - 5, minutes: 20 }], demands: [] }];
+    expect(whoDoesWhat([helper('A')], [make!], on)[0]!.steps[0]!.beginMin).toBeCloseTo(atMin + 15, 6);
+    expect(whoDoesWhat([helper('A'), helper('B')], [make!], on)[0]!.steps[0]).toEqual({ who: 'B', beginMin: atMin });
+  });
+
   it('waits for who is busy, but no longer than an hour', () => {
     const { makes } = planFor({ ...someWeeks(3, 7, 5), people: [maker(7)], gear: EIGHT_PIECES }, 10);
     const [make] = makes;

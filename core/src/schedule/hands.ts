@@ -1,5 +1,5 @@
 import type { Person, Stretch } from './hours.js';
-import type { PlannedMake } from './planning-problem.js';
+import type { Committed, PlannedMake } from './planning-problem.js';
 import { FEED_HANDS } from './starters.js';
 import { awakeMin } from './timeline.js';
 
@@ -38,14 +38,20 @@ interface Wanted {
 
 /**
  * Who does what, in order of time: somebody who is there and awake, at the crocks of their own accord where there is one, and of those
- * who has least to do that day. Nobody does two things at once: where all are at something, hands wait until the first of them is free.
+ * who has least to do in those 24 hours of the plan. Nobody does two things at once: where all are at something, hands wait until the
+ * first of them is free. What is on already has its hands when its forecast says, and takes somebody's time.
  */
-export function whoDoesWhat(people: readonly Person[], makes: readonly PlannedMake[]): readonly MakeHands[] {
+export function whoDoesWhat(
+  people: readonly Person[],
+  makes: readonly PlannedMake[],
+  committed: readonly Committed[] = [],
+): readonly MakeHands[] {
   const all = people.map((person): Busy => ({ person, freeMin: 0, dayMin: new Map() }));
   const hands = makes.map(handsAsWalked);
   const given = hands.map(({ steps }) => [...steps]);
   const fed = hands.map(({ feed }) => feed);
-  const wanted = makes.flatMap(({ network, steps, feed }, m): Wanted[] => [
+  const on = committed.flatMap(({ tasks }) => tasks.map((task): Wanted => ({ ...task, give: () => undefined })));
+  const ofMakes = makes.flatMap(({ network, steps, feed }, m): Wanted[] => [
     ...steps.map(({ beginMin }, i) => ({
       atMin: beginMin,
       minutes: awakeMin(network.steps[i]!),
@@ -66,7 +72,7 @@ export function whoDoesWhat(people: readonly Person[], makes: readonly PlannedMa
         ]
       : []),
   ]);
-  for (const { atMin, minutes, give } of wanted.sort((a, b) => a.atMin - b.atMin)) {
+  for (const { atMin, minutes, give } of [...on, ...ofMakes].sort((a, b) => a.atMin - b.atMin)) {
     if (minutes > 0 && all.length > 0) give(taken(all, atMin, minutes));
   }
   return given.map((steps, m) => ({ steps, feed: fed[m]! }));

@@ -122,7 +122,7 @@ function listed(words: readonly Value[]): Value {
 /** What of a mode does not hold whatever else is on. */
 function ofHours(
   { hours }: PlanningProblem,
-  { order, network }: WantedMake,
+  { order, network, placing }: WantedMake,
   mode: MakeMode,
   steps: readonly Walked[],
 ): readonly Break[] {
@@ -134,7 +134,7 @@ function ofHours(
     broken('milk', say('schedule.move.milkLater', { later: duration(fromMin - mode.startMin) }), 0);
   if (dueMin !== null && mode.readyMin > dueMin)
     broken('late', say('schedule.move.readyTooLate', { late: duration(Math.ceil(mode.readyMin - dueMin)) }));
-  else if (dueMin !== null && mode.readyLateMin > dueMin)
+  else if (dueMin !== null && mode.metChance < placing.leastChance)
     broken('late', say('schedule.move.oneTimeInTenLate', { late: duration(Math.ceil(mode.readyLateMin - dueMin)) }));
   const lifeH = 24 * network.keepsDays;
   if (dueMin !== null && mode.ageH > LIFE_SPENT * lifeH)

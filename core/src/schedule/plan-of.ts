@@ -63,7 +63,7 @@ export function planFrom({ asked, wanted, hours, gearResources }: PlanningProble
       return [{ ...what, mode, steps, hands, gear, feed, buysStarter, starterTimes }];
     }),
   );
-  const hands = whoDoesWhat(asked.people, fed);
+  const hands = whoDoesWhat(asked.people, fed, asked.committed);
   const makes = fed.map((make, m): PlannedMake => ({ ...make, hands: hands[m]! }));
   const sum = (of: (make: PlannedMake, step: number) => number) =>
     makes.reduce((all, make) => all + make.steps.reduce((own, _, i) => own + of(make, i), 0), 0);

@@ -13,7 +13,7 @@ import { UNMET_COST, whyNoMode } from './unmet.js';
 import { USUAL_WEIGHTS } from './mode.js';
 import { modesAt, modesOf } from './modes.js';
 
-/** All orders are to be met so often, where nothing else is wished. */
+/** All orders are to be met so often, where nothing else is wished; and no more is asked of a single one before it is made at all. */
 export const USUAL_CHANCE = 0.9;
 
 /** Makes that were worked out before, by all that was asked of them; and how long the steps of such a make take, of any size. */
@@ -55,7 +55,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       fromMin,
       weights,
       starters: asked.starters ?? null,
-      leastChance: chance,
+      leastChance: Math.min(chance, USUAL_CHANCE),
       sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
     };

@@ -8,7 +8,7 @@ import { awakeMin, endOf } from './timeline.js';
 
 /** Chances, 0–1, of what may come of a plan. */
 export interface PlanChances {
-  /** Each order that has makes in the plan and is wanted by a time, by its id: that all of it is ready by then. */
+  /** Each order that is wanted by a time and has all its makes in the plan, by its id: that all of it is ready by then. */
   readonly byOrder: Readonly<Record<string, number>>;
   /** That all of those are; that no hands fall in the night; and none of them outside working hours either. */
   readonly allMet: number;
@@ -41,7 +41,9 @@ export function simulate(
   const { hours } = problem;
   const due = new Map(problem.asked.orders.map(({ id, dueMin }) => [id, dueMin]));
   const run = runs(problem, makes, kitchens);
-  const timed = [...new Set(makes.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
+  // An order of which a part was left out is not met, and counts as one that was left out.
+  const planned = makes.filter(({ orderId, parts }) => makes.filter((m) => m.orderId === orderId).length === parts);
+  const timed = [...new Set(planned.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
   const met = new Map(timed.map((id) => [id, 0]));
   let [all, quiet, working] = [0, 0, 0];
   for (let draw = 0; draw < draws; draw++) {
@@ -51,7 +53,7 @@ export function simulate(
     makes.forEach(({ orderId, network }, m) => {
       const of = times[m]!;
       const dueMin = due.get(orderId);
-      if (typeof dueMin === 'number' && of.at(-1)! > dueMin) late.add(orderId);
+      if (typeof dueMin === 'number' && met.has(orderId) && of.at(-1)! > dueMin) late.add(orderId);
       network.steps.forEach((step, i) => {
         const untilMin = of[i]! + awakeMin(step);
         isQuiet &&= hours.nightMin(of[i]!, untilMin) === 0;

@@ -16,25 +16,27 @@ const MEMBERS = { members: 200, seed: 1, fanPoints: 0 } as const;
 /** A forecast is taken for as good as new for so long, ms: calendars ask about once an hour, several at a time. */
 const AS_NEW_MS = 5 * 60_000;
 
-/** Hands of makes that were begun, each followed anew once its log has grown or some minutes have gone by. */
+/** Hands of makes that were begun, each followed anew once its log by hand has grown or some minutes have gone by. */
 export function liveHands(kitchen: Kitchen): (planned: PlannedBatch) => LiveHands | null {
   const known = new Map<string, { readonly as: string; readonly hands: LiveHands | null }>();
   return ({ batchId }) => {
     if (batchId === null) return null;
     const nowMs = kitchen.clock.now();
-    const log = kitchen.entries.ofBatch(batchId, 'minute');
-    const as = `${log.length} ${Math.floor(nowMs / AS_NEW_MS)}`;
+    const byHand = kitchen.entries.ofBatch(batchId, 'none');
+    const as = `${byHand.length} ${Math.floor(nowMs / AS_NEW_MS)}`;
     const before = known.get(batchId);
     if (before?.as === as) return before.hands;
-    const hands = handsOf(kitchen, replayed(log), nowMs);
+    const hands = handsOf(kitchen, replayed(byHand), nowMs);
     known.set(batchId, { as, hands });
     return hands;
   };
 }
 
-function handsOf(kitchen: Kitchen, batch: Batch | null, nowMs: number): LiveHands | null {
-  if (!batch) return null;
-  if (batch.ended) return { isLost: batch.ended.how === 'discarded', tasks: [] };
+/** Of what is over nothing that instruments read is looked at: a season of it would keep the asker waiting. */
+function handsOf(kitchen: Kitchen, told: Batch | null, nowMs: number): LiveHands | null {
+  if (!told) return null;
+  if (told.ended) return { isLost: told.ended.how === 'discarded', tasks: [] };
+  const batch = replayed(kitchen.entries.ofBatch(told.id, 'minute')) ?? told;
   try {
     const house = { ...houseOf(kitchen, batch), known: { learned: kitchen.learned().pooled } };
     const { tasks } = follow(batch, nowMs, MEMBERS, householdAround(batch, house));

@@ -1,4 +1,5 @@
 import { localTime, momentAt } from '@oat-crock/calendar';
+import { USUAL_SETTINGS } from '@oat-crock/contract/api';
 import { HOUR, NOW, openPlan, order, written } from '../testing/plan-page';
 
 describe('a search for plans', () => {
@@ -26,6 +27,20 @@ describe('a search for plans', () => {
     const { plans } = await openPlan({ orders: [order(1, { due: at(10.5 * 24) })] });
     expect(plans.standing()!.plannedBatches.map((p) => p.dueMs)).toEqual([NOW + 10.5 * 24 * HOUR]);
     expect(plans.standing()!.chances!.allMet).toBeGreaterThan(0.8);
+  });
+
+  it('says where an order is less sure than the household wishes, and not where it is as sure', async () => {
+    const page = (planChance: number, hours: number) =>
+      openPlan({ orders: [order(1, { due: at(hours) })], settings: { ...USUAL_SETTINGS, planChance } });
+    const metOf = ({ plans }: Awaited<ReturnType<typeof page>>) => Object.values(plans.standing()!.chances!.byOrder)[0];
+    // The soonest at which it may be wanted: as sure as nine times in ten, and not much more.
+    let hours = 21;
+    while (metOf(await page(0.9, hours)) === undefined) hours++;
+    const wished = await page(0.99, hours);
+    expect(metOf(wished)).toBeGreaterThan(0.85);
+    expect(metOf(wished)).toBeLessThan(0.96);
+    expect(wished.text()).toMatch(/; in time: \d+ %/);
+    expect((await page(0.8, hours)).text()).not.toContain('; in time:');
   });
 
   it('that another takes the place of is heard no more', async () => {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETTINGS, type Kept, type PlannedBatch, type WantedOrder } from '@oat-crock/contract/api';
+import { USUAL_SETTINGS, type Kept, type PlannedBatch, type Settings, type WantedOrder } from '@oat-crock/contract/api';
 import type { Gear } from '@oat-crock/core';
 import { newGear } from '../places/larder/new-records';
 import { PlaceKeys } from '../shared/ui/place-keys';
@@ -53,15 +53,16 @@ const BESIDE = {
 interface Kitchen {
   readonly orders: readonly WantedOrder[];
   readonly plannedBatches?: readonly PlannedBatch[];
+  readonly settings?: Settings;
   readonly gear?: readonly Gear[];
 }
 
 /** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
-export async function openPlan({ orders, plannedBatches = [], gear = GEAR }: Kitchen) {
+export async function openPlan({ orders, plannedBatches = [], gear = GEAR, settings = USUAL_SETTINGS }: Kitchen) {
   const told = [
     RecordActions.received({
       records: {
-        settings: [householdRecord({ version: 1, settings: USUAL_SETTINGS })],
+        settings: [householdRecord({ version: 1, settings })],
         orders: orders.map((o) => kept(o)),
         gear: gear.map((g) => kept(g)),
         plannedBatches: plannedBatches.map((p) => kept(p)),

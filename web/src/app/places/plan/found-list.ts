@@ -10,7 +10,7 @@ import { selectLive } from '../../state/log.feature';
 import { recordsFeature } from '../../state/records.feature';
 import { PlanService } from '../../planner/plan-service';
 import { PlanPicture } from './plan-picture';
-import { chanceWords, gapWords, likenessWords, shiftWords } from './plan-words';
+import { chanceWords, gapWords, isLessSure, likenessWords, shiftWords } from './plan-words';
 import type { PlanFound } from '../../planner/planner-api';
 import { WhatIf } from './what-if';
 
@@ -231,7 +231,9 @@ export class FoundList {
       .filter(({ sameAs }) => sameAs === null)
       .map((found) => {
         const preset = presetOf(found.of);
-        const same = all.filter(({ sameAs }) => sameAs === found.of).map(({ of: id }) => textOf(presetOf(id)!.name));
+        const same = all
+          .filter((other) => other !== found && shownFor(other, all) === found)
+          .map(({ of: id }) => textOf(presetOf(id)!.name));
         const name = preset ? textOf(preset.name) : tell('page.plan.foundList.movingLittleMust');
         return {
           found,
@@ -267,16 +269,25 @@ export class FoundList {
   }
 }
 
+/** The plan that is shown for another: itself, or the one it comes to the same as, which may itself come to the same as one before. */
+function shownFor(found: PlanFound, all: readonly PlanFound[]): PlanFound {
+  const other = all.find(({ of }) => of === found.sameAs);
+  return other ? shownFor(other, all) : found;
+}
+
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 
 /** What tells one whole plan from another, in four figures. */
-function figuresOf({ likeness, chances }: PlanFound, wished: number) {
+function figuresOf({ likeness, chances, notMet }: PlanFound, wished: number) {
   const chance = (of: number | undefined) =>
-    of === undefined ? { says: '…', wrong: false } : { says: chanceWords(of), wrong: of < wished - TOLD_WRONG };
+    of === undefined ? { says: '…', wrong: false } : { says: chanceWords(of), wrong: isLessSure(of, wished) };
   const { handsMin, meanAgeH } = likeness;
   return [
-    { label: tell('page.plan.foundList.inTime'), ...chance(chances?.allMet) },
+    {
+      label: tell(notMet.length > 0 ? 'page.plan.foundList.restInTime' : 'page.plan.foundList.inTime'),
+      ...chance(chances?.allMet),
+    },
     { label: tell('page.plan.foundList.quietNights'), ...chance(chances?.quietNights), wrong: false },
     { label: tell('page.plan.foundList.hands'), says: span(handsMin), wrong: false },
     { label: tell('page.plan.foundList.age'), says: span(60 * meanAgeH), wrong: false },
@@ -287,9 +298,6 @@ const otherwiseWords = ({ plannedBatches }: PlanFound): readonly string[] =>
   plannedBatches.flatMap((planned) =>
     planned.instead ? [tell('page.plan.foundList.otherwise', { name: batchName(planned), says: planned.instead })] : [],
   );
-
-/** A chance is known to three in a hundred: no less sure than is wished by so much is not said to be. */
-const TOLD_WRONG = 0.03;
 
 const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l.id === id) ?? null;
 

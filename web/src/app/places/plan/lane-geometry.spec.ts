@@ -1,5 +1,6 @@
 import { localTime } from '@oat-crock/calendar';
 import type { PlanChances } from '@oat-crock/core';
+import type { PlanFound } from '../../planner/planner-api';
 import { makeAt, START_MS } from '../../testing/followed';
 import { lanesOf, liveLane, movedBy, plannedLane, thicknessOf, timeAcross, type LaneFrame } from './lane-geometry';
 import { daysAcross, hoursAcross } from './lane-axis';
@@ -185,8 +186,10 @@ describe('the words of a plan', () => {
 
   it('say what whole plans cost in hands, freshness and feedings', () => {
     const sure: PlanChances = { byOrder: { A: 0.97, B: 0.95 }, allMet: 0.94, quietNights: 0.96, inWorkingHours: 0.92 };
-    const words = (more: Partial<typeof like>, chances: Partial<PlanChances> = {}) =>
-      likenessWords({ likeness: { ...like, ...more }, chances: { ...sure, ...chances } }, START_MS, 0.9).join(' ');
+    const words = (more: Partial<typeof like>, chances: Partial<PlanChances> = {}, notMet: PlanFound['notMet'] = []) =>
+      likenessWords({ likeness: { ...like, ...more }, chances: { ...sure, ...chances }, notMet }, START_MS, 0.9).join(
+        ' ',
+      );
     expect(words({})).toMatch(
       /^Both orders in time: 94 %\. All hands in working hours\. First hands .+ Fresh by 9 h 45, 18 h 30 at most\./,
     );
@@ -199,7 +202,10 @@ describe('the words of a plan', () => {
     expect(words({}, { allMet: 1 })).toContain('in time: over 99 %.');
     expect(words({}, { allMet: 0.001 })).toContain('in time: under 1 %.');
     expect(words({}, { byOrder: {} })).not.toContain('in time');
-    const searched = likenessWords({ likeness: like, chances: null }, START_MS, 0.9).join(' ');
+    // What is left out is in no chance: it is said of what they are.
+    const out = [{ occurrenceId: 'C', name: 'Quark', why: '', remedy: '' }];
+    expect(words({}, {}, out)).toMatch(/^The 2 orders that are planned in time: 94 %\./);
+    const searched = likenessWords({ likeness: like, chances: null, notMet: [] }, START_MS, 0.9).join(' ');
     expect(searched).toMatch(/^No hands in the night, likely all in working hours\. First hands/);
     expect(words({ oldestH: 0, feedings: 0 })).not.toMatch(/Fresh|feeding/);
     expect(words({ feedings: 1 })).toContain('one feeding');

@@ -27,6 +27,9 @@ export function chanceWords(chance: number): string {
   return pct < 1 ? tell('page.plan.planWords.under', { chance: said(1) }) : said(pct);
 }
 
+/** A chance is known to three in a hundred: what lacks no more of what is wished is not said to. */
+export const isLessSure = (chance: number, wished: number): boolean => chance < wished - 0.03;
+
 /** Whose hands come when, as far as that is as sure as is wished. */
 function handsWords({ nightMin, offMin }: Likeness, chances: PlanChances | null, wished: number): string {
   if (nightMin >= 1) return tell('page.plan.planWords.handsNight', { night: span(nightMin) });
@@ -43,14 +46,21 @@ function handsWords({ nightMin, offMin }: Likeness, chances: PlanChances | null,
  * @param wished chance with which all is to be in time, 0–1
  */
 export function likenessWords(
-  { likeness, chances }: Pick<PlanFound, 'likeness' | 'chances'>,
+  { likeness, chances, notMet }: Pick<PlanFound, 'likeness' | 'chances' | 'notMet'>,
   startMs: number,
   wished: number,
 ): readonly string[] {
   const { handsMin, meanAgeH, oldestH, firstMin, feedings } = likeness;
   const orders = Object.keys(chances?.byOrder ?? {}).length;
   const met =
-    chances && orders > 0 ? [tell('page.plan.planWords.allMet', { orders, chance: chanceWords(chances.allMet) })] : [];
+    chances && orders > 0
+      ? [
+          tell(notMet.length > 0 ? 'page.plan.planWords.plannedMet' : 'page.plan.planWords.allMet', {
+            orders,
+            chance: chanceWords(chances.allMet),
+          }),
+        ]
+      : [];
   const when = handsWords(likeness, chances, wished);
   const begins =
     firstMin === null ? [] : [tell('page.plan.planWords.firstHands', { at: dayTime(startMs + firstMin * 60_000) })];

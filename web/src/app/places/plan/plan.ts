@@ -126,6 +126,13 @@ export class PlanPlace {
       : '';
   });
   protected readonly feed = computed(() => new URL('/api/v1/plan.ics', document.baseURI).href);
+  /** A calendar for each who helps: only what they do. */
+  protected readonly ownFeeds = computed(() =>
+    [...new Set(this.settings().helpers.map(({ name }) => name))].map((who) => ({
+      who,
+      address: `${this.feed()}?${new URLSearchParams({ who })}`,
+    })),
+  );
 
   constructor() {
     this.plans.watch();

@@ -14,7 +14,7 @@ import { mass } from '../../shared/ui/words';
 import { newOrder } from './new-order';
 import { OrderForm } from './order-form';
 import { PlanService } from '../../planner/plan-service';
-import { chanceWords, dueWords, whenWords } from './plan-words';
+import { chanceWords, dueWords, isLessSure, whenWords } from './plan-words';
 import { BatchMover } from './batch-mover';
 
 /** What is wanted at the left of the plan: each order with what comes of it, or why nothing does. */
@@ -192,10 +192,9 @@ export class WantedList {
       const met = standing?.chances?.byOrder[id] ?? 1;
       const told = tell('page.plan.wantedList.begin', begin);
       // Where it is less sure than is wished of all of them, that is said of each that it is for.
-      const begins =
-        met < this.settings().planChance
-          ? tell('page.plan.wantedList.risky', { says: told, chance: chanceWords(met) })
-          : told;
+      const begins = isLessSure(met, this.settings().planChance)
+        ? tell('page.plan.wantedList.risky', { says: told, chance: chanceWords(met) })
+        : told;
       const says = of(has ? tell('page.plan.wantedList.hasAndBegins', { has, begins }) : begins);
       return { id, says, unmet: false, plannedBatchId: first!.id };
     }
