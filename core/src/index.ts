@@ -284,7 +284,8 @@ export { costOfChoice, type Instance, type Picks, UNMET } from './schedule/insta
 export { searchFor } from './schedule/search.js';
 export type { PlanGear } from './schedule/gear-resources.js';
 export { hoursOf, type Person, type PlanDays, type Stretch } from './schedule/hours.js';
-export type { Order } from './schedule/orders.js';
+export { type Order, type Share, sharesOf } from './schedule/orders.js';
+export { groupsOf, type Together } from './schedule/together.js';
 export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
 export { layOut, nothingWorkedOut, planFor, plans } from './schedule/plan.js';
 export { type PlanChances, simulate } from './schedule/simulate.js';

@@ -79,25 +79,28 @@ const run = ({ orders, gear, asleep, cultures, learned, seed }: PlanIn) => {
     ROUNDS,
   );
   return {
-    batches: found.makes.map(({ orderId, network, mode, steps, gear: pieces, feed, buysStarter, starterTimes }) => ({
-      order: Number(orderId),
-      method: network.methodId,
-      startMin: mode.startMin,
-      readyMin: mode.readyMin,
-      readyLateMin: mode.readyLateMin,
-      massG: Number(network.choices['massG']),
-      productG: network.productG,
-      gear: pieces.map(({ kind, name }) => name ?? kind),
-      feed,
-      buysStarter,
-      starterTimes,
-      stages: network.steps.map((step, i) => ({
-        kind: step.kind,
-        startMin: steps[i]!.beginMin,
-        endMin: steps[i]!.endMin,
-        handsMin: step.handsMin,
-      })),
-    })),
+    batches: found.makes.map(
+      ({ orderId, shares, network, mode, steps, gear: pieces, feed, buysStarter, starterTimes }) => ({
+        order: Number(orderId),
+        shares: shares.map((s) => ({ order: Number(s.orderId), massG: s.productG })),
+        method: network.methodId,
+        startMin: mode.startMin,
+        readyMin: mode.readyMin,
+        readyLateMin: mode.readyLateMin,
+        massG: Number(network.choices['massG']),
+        productG: network.productG,
+        gear: pieces.map(({ kind, name }) => name ?? kind),
+        feed,
+        buysStarter,
+        starterTimes,
+        stages: network.steps.map((step, i) => ({
+          kind: step.kind,
+          startMin: steps[i]!.beginMin,
+          endMin: steps[i]!.endMin,
+          handsMin: step.handsMin,
+        })),
+      }),
+    ),
     unmet: found.unmet.map(({ orderId, why, remedy }) => ({
       order: Number(orderId),
       why: english(why),

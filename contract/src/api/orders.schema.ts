@@ -26,6 +26,7 @@ export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
   productG: Joi.number().min(100).max(500_000).required(),
   due: due.required(),
   note: Joi.string().allow('').max(500).required(),
+  alone: Joi.boolean(),
   settled: Joi.array().items(Joi.string().min(1).max(60)).unique().max(MOST_SETTLED),
 });
 
@@ -47,6 +48,13 @@ const coursePoint = Joi.object({
   tempC: Joi.number().min(-30).max(150).required(),
 });
 
+const share = Joi.object({
+  occurrenceId: Joi.string().min(1).max(60).required(),
+  whom: Joi.string().trim().allow('').max(80).required(),
+  productG: Joi.number().min(0).max(500_000).required(),
+  dueMs: moment.allow(null).required(),
+});
+
 /** A make of a plan that was taken. */
 export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   id: ulid.required(),
@@ -58,6 +66,7 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   methodId: Joi.string().trim().min(1).max(60).required(),
   choices: choicesOfAMake.required(),
   productG: Joi.number().min(1).max(500_000).required(),
+  shares: Joi.array().items(share).min(2).max(60),
   startMs: moment.required(),
   readyMs: moment.required(),
   readyLateMs: moment.required(),

@@ -17,6 +17,8 @@ export interface WantedOrder {
   readonly productG: number;
   readonly due: Due;
   readonly note: string;
+  /** It is made on its own, never as one with others. */
+  readonly alone?: boolean;
   /** Times of it that are settled though not all of it was handed over: their ids, the last of them. */
   readonly settled?: readonly string[];
 }

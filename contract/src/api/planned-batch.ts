@@ -1,5 +1,6 @@
 import {
   awakeMin,
+  listOf,
   say,
   type Text,
   stageExtension,
@@ -47,6 +48,15 @@ export interface PourPoint {
   readonly tempC: number;
 }
 
+/** What of a planned make is for one order. */
+export interface PlannedShare {
+  /** Of which order, and of which day of it. */
+  readonly occurrenceId: string;
+  readonly whom: string;
+  readonly productG: number;
+  readonly dueMs: number | null;
+}
+
 /** A make as a plan that was taken has it. */
 export interface PlannedBatch {
   /** ULID: the same for as long as it is of the same order, day and part, however it is moved. */
@@ -60,6 +70,8 @@ export interface PlannedBatch {
   readonly methodId: string;
   readonly choices: Choices;
   readonly productG: number;
+  /** What of it is for which order, the first that is handed on first, where it is made for several; left out where it is for one. */
+  readonly shares?: readonly PlannedShare[];
   readonly startMs: number;
   readonly readyMs: number;
   /** Ready by then nine times in ten. */
@@ -132,21 +144,72 @@ export function plannedBatchesOf(
     if (!occurrence) return [];
     const begun = begunOf(occurrence.id, before);
     const part = freeParts(begun)(make.part);
-    const kept = before.find((p) => p.occurrenceId === occurrence.id && p.part === part && p.batchId === null);
-    const plannedBatch = plannedBatchOf(make, occurrence, startMs, kept?.id ?? newId(occurrence.id, part));
+    const kept = keptOf(make, part, before);
+    const plannedBatch = plannedBatchOf(
+      make,
+      occurrence,
+      startMs,
+      kept?.id ?? newId(occurrence.id, part),
+      sharesOf(make, wanted),
+    );
     const marks = { pinned: isPinned(make), accepted: accepted(make) };
     return [{ ...plannedBatch, ...marks, part, parts: make.parts + begun.length }];
   });
+}
+
+/** The planned batch that a make was kept as: of the same order and part, or of others of which it is first now. */
+function keptOf({ shares }: PlannedMake, part: number, before: readonly PlannedBatch[]): PlannedBatch | undefined {
+  const planned = before.filter((p) => p.batchId === null);
+  const [first, ...others] = shares.map(({ orderId }) => orderId);
+  const own = planned.find((p) => p.occurrenceId === first && p.part === part);
+  return own ?? planned.find((p) => others.includes(p.occurrenceId) || isFor(p, first!));
+}
+
+/** True where a planned batch is made for an order and day, alone or among others. */
+export const isFor = (plannedBatch: Pick<PlannedBatch, 'occurrenceId' | 'shares'>, id: string): boolean =>
+  wantedIdsOf(plannedBatch).includes(id);
+
+/** The orders and days that a planned batch is made for, the first that is handed on first. */
+export const wantedIdsOf = ({
+  occurrenceId,
+  shares,
+}: Pick<PlannedBatch, 'occurrenceId' | 'shares'>): readonly string[] =>
+  shares?.map((share) => share.occurrenceId) ?? [occurrenceId];
+
+/** What of a make is for which order; nothing where it is for one. */
+function sharesOf(
+  { shares, network }: PlannedMake,
+  wanted: ReadonlyMap<string, Occurrence>,
+): Pick<PlannedBatch, 'shares'> {
+  const askedG = shares.reduce((sum, s) => sum + s.productG, 0);
+  const own = shares.flatMap(({ orderId, productG }): PlannedShare[] => {
+    const occurrence = wanted.get(orderId);
+    const massG = Math.round((network.productG * productG) / askedG);
+    return occurrence
+      ? [{ occurrenceId: orderId, whom: occurrence.order.whom, productG: massG, dueMs: occurrence.dueMs }]
+      : [];
+  });
+  return own.length > 1 ? { shares: own } : {};
 }
 
 /** What something wanted is called: "Quark for the bakery". */
 export const wantedName = (name: Text, whom: string): Text => (whom ? say('plan.nameFor', { name, whom }) : name);
 
 /** What a planned make is called: as what is wanted, and which part of it. */
-export function plannedBatchName({ name, whom, part, parts }: PlannedBatch): Text {
-  const wanted = wantedName(name, whom);
+export function plannedBatchName({ name, whom, shares, part, parts }: PlannedBatch): Text {
+  const wanted = shares ? sharedName(name, shares) : wantedName(name, whom);
   return parts > 1 ? say('plan.namePart', { name: wanted, part, parts }) : wanted;
 }
+
+/** "Quark for the bakery and the quay", "Quark for the bakery and 2 more" */
+function sharedName(name: Text, shares: readonly PlannedShare[]): Text {
+  const whoms = [...new Set(shares.map((s) => s.whom || say('plan.ourselves')))];
+  const more = whoms.length - MOST_NAMED;
+  const named = more > 0 ? [...whoms.slice(0, MOST_NAMED), say('schedule.move.more', { more })] : whoms;
+  return whoms.every((whom) => typeof whom !== 'string') ? name : say('plan.nameFor', { name, whom: listOf(named) });
+}
+
+const MOST_NAMED = 2;
 
 /** What is known of a make besides where it is. */
 export interface PlanMarks {
@@ -175,6 +238,7 @@ function plannedBatchOf(
   { id: occurrenceId, order, dueMs }: Occurrence,
   startMs: number,
   id: string,
+  shares: Pick<PlannedBatch, 'shares'>,
 ): PlannedBatch {
   const { network, mode, steps, hands, feed } = make;
   const ms = (min: number) => Math.round(startMs + min * MIN_MS);
@@ -188,6 +252,7 @@ function plannedBatchOf(
     methodId: network.methodId,
     choices: network.choices,
     productG: Math.round(network.productG),
+    ...shares,
     startMs: ms(mode.startMin),
     readyMs: ms(mode.readyMin),
     readyLateMs: ms(mode.readyLateMin),

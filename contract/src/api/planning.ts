@@ -1,6 +1,6 @@
 import type { KeptPlace, Method, Order } from '@oat-crock/core';
 import type { Occurrence } from './orders.js';
-import { begunOf, wantedName, type PlannedBatch } from './planned-batch.js';
+import { begunOf, wantedIdsOf, wantedName, type PlannedBatch } from './planned-batch.js';
 
 const MIN_MS = 60_000;
 
@@ -25,6 +25,7 @@ export function ordersOf(
         choices: order.choices,
         productG: order.productG,
         dueMin: dueMs === null ? null : (dueMs - startMs) / MIN_MS,
+        ...(order.alone && { alone: true }),
       },
     ];
   });
@@ -44,8 +45,15 @@ export function placesOf(plannedBatches: readonly PlannedBatch[], startMs: numbe
       startMin: (plannedBatch.startMs - startMs) / MIN_MS,
       extension: plannedBatch.extension,
       pinned: plannedBatch.pinned,
+      ...withOf(plannedBatch),
     }));
 }
+
+/** The other orders that a planned batch is made for as well. */
+export const withOf = (plannedBatch: PlannedBatch): Pick<KeptPlace, 'with'> => {
+  const others = wantedIdsOf(plannedBatch).filter((id) => id !== plannedBatch.occurrenceId);
+  return others.length > 0 ? { with: others } : {};
+};
 
 /** Planned batches of nothing that is wanted any more: their order was taken away, or their day is over. */
 export const staleOf = (
@@ -53,5 +61,5 @@ export const staleOf = (
   occurrences: readonly Occurrence[],
 ): readonly PlannedBatch[] => {
   const wanted = new Set(occurrences.map((o) => o.id));
-  return plannedBatches.filter((p) => p.batchId === null && !wanted.has(p.occurrenceId));
+  return plannedBatches.filter((p) => p.batchId === null && !wantedIdsOf(p).some((id) => wanted.has(id)));
 };

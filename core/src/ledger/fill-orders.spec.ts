@@ -39,13 +39,13 @@ const stock = (
   place: null,
   ...more,
 });
-const comes = (batchId: string, productG: number, readyDay: number, wantedId: string | null): MakeComing => ({
+const comes = (batchId: string, productG: number, readyDay: number, ...wantedIds: readonly string[]): MakeComing => ({
   batchId,
   methodId: 'quark',
   choices: {},
   productG,
   readyMs: readyDay * DAY_MS,
-  wantedId,
+  wantedIds,
 });
 const fill = (
   all: readonly DueOrder[],
@@ -127,7 +127,7 @@ describe('what is wanted, filled by what is here', () => {
   it('counts makes on the way: those begun for it first, then what others have over, in time', () => {
     const both = [wanted('a', 2000, 3), wanted('b', 2000, 6)];
     const own = comes('own', 3000, 5, 'b');
-    const [a, b] = fill(both, [], [own, comes('free', 1500, 2, null)]);
+    const [a, b] = fill(both, [], [own, comes('free', 1500, 2)]);
     expect(a!.coming).toEqual([{ batchId: 'free', massG: 1500, readyMs: 2 * DAY_MS }]);
     expect([a!.missingG, b!.coming[0]!.massG, b!.isMet]).toEqual([500, 2000, true]);
     // A rest of another make is not worth naming.
@@ -158,7 +158,7 @@ describe('what is wanted, filled by what is here', () => {
       fc.property(stocksOf, ordersOf, fc.integer({ min: 0, max: 4000 }), (given, orders, onTheWayG) => {
         const stocks = given.map((s, i) => stock(`s${i}`, s.left, null, { ...s, frozen: Math.min(s.left, s.frozen) }));
         const all = orders.map((o, i) => wanted(`w${i}`, o.productG, o.due));
-        const filled = fill(all, stocks, [comes('m', onTheWayG, 4, null)]);
+        const filled = fill(all, stocks, [comes('m', onTheWayG, 4)]);
         for (const s of stocks) {
           const apart = filled.flatMap((f) => f.fromStock).filter((t) => t.batchId === s.batchId);
           expect(apart.reduce((sum, t) => sum + t.count, 0)).toBeLessThanOrEqual(s.left - s.frozen);

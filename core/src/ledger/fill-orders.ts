@@ -24,8 +24,8 @@ export interface MakeComing {
   readonly choices: Choices;
   readonly productG: number;
   readonly readyMs: number;
-  /** What it was planned for; null where it was begun for nobody. */
-  readonly wantedId: string | null;
+  /** What it was planned for; nothing where it was begun for nobody. */
+  readonly wantedIds: readonly string[];
 }
 
 /** What of a finished make is set apart for something wanted: in the unit of its stock, and in grams. */
@@ -116,7 +116,7 @@ export function fillOrders({ wanted, stocks, coming, delivered }: Fillable, by: 
       for (const make of coming) {
         const left = rest.get(make.batchId)!;
         if (need.leftG <= halfAPot(need) || left <= 0) continue;
-        if (isOwn ? make.wantedId !== one.id : !isSame(one, make, by) || !isInTime(one, make.readyMs)) continue;
+        if (isOwn ? !make.wantedIds.includes(one.id) : !isSame(one, make, by) || !isInTime(one, make.readyMs)) continue;
         const massG = Math.min(left, need.leftG);
         // What another make has over is worth naming where it is no mere rest.
         if (!isOwn && massG < TOO_LITTLE * one.productG) continue;

@@ -2194,6 +2194,9 @@ export interface MessageValues {
   'page.make.finishForm.to': { readonly ask: Value; readonly low: Value; readonly high: Value };
   'page.make.finishForm.weighProductTypeMass': None;
   'page.make.finishForm.whatYouWouldTell': None;
+  'page.make.goesTo.ourselves': None;
+  'page.make.goesTo.short': { readonly mass: Value };
+  'page.make.goesTo.title': None;
   'page.make.labelPanel.contains': None;
   'page.make.labelPanel.forTheLabel': None;
   'page.make.labelPanel.inG': None;
@@ -2657,12 +2660,14 @@ export interface MessageValues {
   'page.plan.orderFields.asItWasWanted': None;
   'page.plan.orderFields.asTheMethodHas': None;
   'page.plan.orderFields.at': None;
+  'page.plan.orderFields.batch': None;
   'page.plan.orderFields.everyWeek': None;
   'page.plan.orderFields.forWhom': None;
   'page.plan.orderFields.howMuch': None;
   'page.plan.orderFields.made': None;
   'page.plan.orderFields.note': None;
   'page.plan.orderFields.on': None;
+  'page.plan.orderFields.onItsOwn': None;
   'page.plan.orderFields.once': None;
   'page.plan.orderFields.sheetNow': None;
   'page.plan.orderFields.someTime': None;
@@ -2670,6 +2675,7 @@ export interface MessageValues {
   'page.plan.orderFields.what': None;
   'page.plan.orderFields.whatHanded': None;
   'page.plan.orderFields.when': None;
+  'page.plan.orderFields.withOthers': None;
   'page.plan.orderForm.forgetIt': None;
   'page.plan.orderForm.itsSheet': None;
   'page.plan.orderForm.keepYours': None;
@@ -2806,6 +2812,9 @@ export interface MessageValues {
   'page.plan.plannedBatchPanel.quarterHourLater': { readonly at: Value };
   'page.plan.plannedBatchPanel.ready': { readonly at: Value; readonly late: Value };
   'page.plan.plannedBatchPanel.readyForDay': { readonly at: Value; readonly late: Value; readonly wanted: Value };
+  'page.plan.plannedBatchPanel.share': { readonly mass: Value; readonly whom: Value };
+  'page.plan.plannedBatchPanel.shareBy': { readonly mass: Value; readonly whom: Value; readonly at: Value };
+  'page.plan.plannedBatchPanel.shares': { readonly shares: Value };
   'page.plan.plannedBatchPanel.tired': { readonly times: Value };
   'page.plan.tasksByDay.by': { readonly time: Value; readonly who: Value };
   'page.plan.tasksByDay.handedOn': { readonly product: Value };
@@ -2820,6 +2829,7 @@ export interface MessageValues {
   'page.plan.tasksPaper.takes': { readonly takes: Value };
   'page.plan.tasksPaper.toFetch': None;
   'page.plan.wantedList.begin': { readonly when: Value; readonly makes: number };
+  'page.plan.wantedList.beginTogether': { readonly when: Value };
   'page.plan.wantedList.change': { readonly name: Value };
   'page.plan.wantedList.forThatDay': { readonly when: Value; readonly says: Value };
   'page.plan.wantedList.hasAndBegins': { readonly has: Value; readonly begins: Value };
@@ -3178,6 +3188,7 @@ export interface MessageValues {
   'plan.freshStarter': { readonly name: Value };
   'plan.nameFor': { readonly name: Value; readonly whom: Value };
   'plan.namePart': { readonly name: Value; readonly part: Value; readonly parts: Value };
+  'plan.ourselves': None;
   'problem.addIt': None;
   'problem.backBefore': None;
   'problem.checkForm': None;
@@ -3466,6 +3477,7 @@ export interface MessageValues {
   'schedule.orders.wantsLarderNone': { readonly gear: Value };
   'schedule.orders.wouldTakeMoreMakes': { readonly mostParts: Value };
   'schedule.standing.wasToBeBegun': { readonly ago: Value };
+  'schedule.together.name': { readonly names: Value };
   'schedule.unmet.handsWantedWhenThere': { readonly name: Value; readonly inTime: Value; readonly names: Value };
   'schedule.unmet.keepsDaysWouldToo': { readonly keepsDays: Value };
   'schedule.unmet.leftOutFar': None;

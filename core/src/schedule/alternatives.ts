@@ -1,7 +1,8 @@
 import { say, type Text } from '../messages/message.js';
 import type { MakesAndTasks } from './plan-of.js';
-import { layOut, nothingWorkedOut, plans } from './plan.js';
-import type { Plan, PlanAsked, PlanningProblem } from './planning-problem.js';
+import { sharesOf } from './orders.js';
+import { layOut, nothingWorkedOut, plans, type WorkedOut } from './plan.js';
+import type { Plan, PlanAsked, PlannedMake, PlanningProblem } from './planning-problem.js';
 import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 
 /** An objective preset that a whole plan may have. */
@@ -54,11 +55,13 @@ export interface Alternative {
   readonly likeness: Likeness;
 }
 
+/** How old what a make is for is when it is handed on, h, each that is wanted by a time. */
+const agesH = ({ shares, mode: { readyMin } }: PlannedMake): readonly number[] =>
+  shares.flatMap(({ dueMin }) => (dueMin === null ? [] : (dueMin - readyMin) / 60));
+
 /** What a plan is like. */
-export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: MakesAndTasks, asked: PlanAsked): Likeness {
-  const due = new Map(asked.orders.map((o) => [o.id, o.dueMin]));
-  const timed = makes.filter((m) => due.get(m.orderId) !== null);
-  const ages = timed.map((m) => m.mode.ageH);
+export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: MakesAndTasks): Likeness {
+  const ages = makes.flatMap((make) => agesH(make));
   const firsts = makes.map((m) => m.feed?.beginMin ?? m.mode.startMin);
   return {
     nightMin: nightHandsMin,
@@ -80,14 +83,37 @@ export function likenessOf({ makes, nightHandsMin, offHandsMin, handsMin }: Make
 export function* alternatives(asked: PlanAsked, rounds: Rounds): Generator<Alternative, void, void> {
   const workedOut = nothingWorkedOut();
   for (const preset of OBJECTIVE_PRESETS) {
-    const own = { ...asked, weights: preset.weights };
-    const problem = layOut(own, workedOut);
-    for (const plan of plans(problem)) {
-      yield { preset, problem, plan, likeness: likenessOf(plan, own) };
-      if (isEnough(plan, problem, rounds)) break;
+    let best = null as Alternative | null;
+    for (const problem of problems({ ...asked, weights: preset.weights }, workedOut)) {
+      const before = best;
+      for (const plan of plans(problem)) {
+        const now = { preset, problem, plan, likeness: likenessOf(plan) };
+        best = before && before.plan.cost <= plan.cost ? before : now;
+        yield best;
+        if (isEnough(plan, problem, rounds)) break;
+      }
+      if (best?.plan.unmet.length === 0) break;
     }
   }
 }
+
+/**
+ * What a plan is searched in: orders made as one where that is better; where that leaves one out, each on its own, and last as many as
+ * one as keep.
+ */
+function* problems(asked: PlanAsked, workedOut: WorkedOut): Generator<PlanningProblem, void, void> {
+  const { together } = asked;
+  const ways = together?.others === 'where it is better' ? OTHERS : [together?.others ?? 'never'];
+  const seen = new Set<string>();
+  for (const others of ways) {
+    const problem = layOut({ ...asked, together: { groups: together?.groups ?? [], others } }, workedOut);
+    const makes = JSON.stringify(problem.orders.map((order) => sharesOf(order).map((share) => share.orderId)));
+    if (!seen.has(makes)) yield problem;
+    seen.add(makes);
+  }
+}
+
+const OTHERS = ['where it is better', 'never', 'as far as they keep'] as const;
 
 /** How long a search goes on, in rounds: as a rule, and where an order is left out that might still be met. */
 export interface Rounds {

@@ -1,6 +1,7 @@
 import type { Text } from '../messages/message.js';
 import type { PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
 import { placeOf, type KeptPlace, type Standing } from './standing.js';
+import { placesNow } from './together.js';
 import { extensionIn } from './timeline.js';
 import type { MakeMode } from './mode.js';
 import { modesAt } from './modes.js';
@@ -21,8 +22,9 @@ const isSame = (a: MakeMode, b: MakeMode) =>
 export function mending(
   problem: PlanningProblem,
   { makes, troubles }: Standing,
-  places: readonly KeptPlace[],
+  kept: readonly KeptPlace[],
 ): PlanningProblem {
+  const places = placesNow(problem.orders, kept);
   const broken = new Set(troubles.filter((t) => t.breaks.some((b) => OF_ITSELF.has(b.is))).map((t) => t.make));
   const wanted = problem.wanted.map((of): WantedMake => {
     const place = placeOf(of, places);

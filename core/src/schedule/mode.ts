@@ -2,6 +2,7 @@ import { normalBelow, Z_NINE_IN_TEN, Z_THREE_IN_TEN } from '../random/normal.js'
 import type { GearResource } from './gear-resources.js';
 import type { Hours } from './hours.js';
 import type { Network } from './network.js';
+import type { Share } from './orders.js';
 import type { Mode } from './instance.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
 import { awakeMin, strayedTimes, type Extension, type Times } from './timeline.js';
@@ -62,6 +63,8 @@ export interface Placing {
   readonly gearResources: readonly GearResource[];
   /** Wanted by then; null for any time. */
   readonly dueMin: number | null;
+  /** What of it is handed on when, the first of it first; all of it then where left out. */
+  readonly shares?: readonly Share[];
   /** Not begun before. */
   readonly fromMin: number;
   /** It is to be ready in time with such a chance at least, 0–1; and surer than this it need not be, for all orders to be met as wished. */
@@ -123,9 +126,7 @@ export function likelyMode(placing: Placing, extension: Extension | null, times:
   const cost =
     weights.nightMin * nightMin +
     weights.offMin * offMin +
-    (dueMin === null
-      ? (weights.laterH * readyMin) / 60
-      : weights.ageH * Math.abs((dueMin - readyMin) / 60 - weights.spareH)) +
+    (dueMin === null ? (weights.laterH * readyMin) / 60 : agesCost(placing, dueMin, readyMin)) +
     slackCost(network, times, weights) +
     STARTER_COST[starter.is];
   return { extension, times, plain, starter, nightMin, offMin, cost };
@@ -155,6 +156,13 @@ export function wholeMode(placing: Placing, of: LikelyMode, at: Times): Unequipp
   const ageH = dueMin === null ? 0 : (dueMin - readyMin) / 60;
   return { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter, cost };
 }
+/** What it costs that all of it stands ready sooner or later before it is handed on than is wished. */
+function agesCost({ shares, weights: { ageH, spareH } }: Placing, dueMin: number, readyMin: number): number {
+  const costOf = (atMin: number) => ageH * Math.abs((atMin - readyMin) / 60 - spareH);
+  if (!shares || shares.length < 2) return costOf(dueMin);
+  return shares.reduce((sum, share) => sum + (share.dueMin === null ? 0 : costOf(share.dueMin)), 0);
+}
+
 /** Minutes of hands in the night, and outside working hours, as much as one of the ways a make may go counts. */
 function handsAway(steps: Network['steps'], times: Times, hours: Hours): readonly [number, number] {
   let [night, off] = [0, 0];

@@ -1,5 +1,6 @@
 import { gearResourcesFor } from './gear-resources.js';
 import type { Network } from './network.js';
+import { lastDueOf } from './orders.js';
 import { SLOT_MIN, type Use } from './instance.js';
 import { strayedTimes, timesOf, type Extension, type Times } from './timeline.js';
 import { labourOf, shelfOf, standingIn, type GivenPiece } from './uses.js';
@@ -75,8 +76,10 @@ export function modesOf(placing: Placing): readonly MakeMode[] {
 }
 
 /** Ready before this minute it would be too old when it is handed on. */
-const oldestOf = ({ dueMin, network }: Placing): number =>
-  dueMin === null ? 0 : dueMin - LIFE_SPENT * 1440 * network.keepsDays;
+const oldestOf = ({ dueMin, shares, network }: Placing): number => {
+  const lastMin = shares ? lastDueOf(shares) : dueMin;
+  return lastMin === null ? 0 : lastMin - LIFE_SPENT * 1440 * network.keepsDays;
+};
 
 /** Finds the ways to begin a make between two minutes, by how it likely goes; their times are written over by the next asking. */
 function likelyModes(placing: Placing): (fromMin: number, untilMin: number, everyMin: number) => LikelyMode[] {

@@ -3,6 +3,7 @@ import { say, type Text, listOf, type Value } from '../messages/message.js';
 import type { ResourceProfile } from './resource-profile.js';
 import { type PlanGear, gearWord, labourResource } from './gear-resources.js';
 import type { PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
+import { lastDueOf, sharesOf } from './orders.js';
 import { profileWith } from './plan-of.js';
 import { SLOT_MIN } from './instance.js';
 import { holding } from './resources.js';
@@ -137,8 +138,10 @@ function ofHours(
   else if (dueMin !== null && mode.metChance < placing.leastChance)
     broken('late', say('schedule.move.oneTimeInTenLate', { late: duration(Math.ceil(mode.readyLateMin - dueMin)) }));
   const lifeH = 24 * network.keepsDays;
-  if (dueMin !== null && mode.ageH > LIFE_SPENT * lifeH)
-    broken('old', say('schedule.move.tooOld', { age: duration(60 * mode.ageH), days: network.keepsDays }));
+  const lastMin = lastDueOf(sharesOf(order));
+  const oldestH = lastMin === null ? 0 : (lastMin - mode.readyMin) / 60;
+  if (oldestH > LIFE_SPENT * lifeH)
+    broken('old', say('schedule.move.tooOld', { age: duration(60 * oldestH), days: network.keepsDays }));
   const inNight = network.steps.flatMap((step, i) => {
     const { beginMin } = steps[i]!;
     return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: step.name, i, beginMin }] : [];

@@ -20,7 +20,28 @@ export interface Order {
   readonly dueMin: number | null;
   /** Not begun before this minute: its milk is not there yet. */
   readonly fromMin?: number;
+  /** It is made on its own, never as one with others. */
+  readonly alone?: boolean;
+  /** What of it is for which order, where one make is for several, the first that is handed on first; its own dueMin is that of the first. */
+  readonly shares?: readonly Share[];
 }
+
+/** What of a make is for one order. */
+export interface Share {
+  readonly orderId: string;
+  readonly name?: Text;
+  readonly productG: number;
+  /** Minute of the plan at which it is handed on; null where it is wanted some time. */
+  readonly dueMin: number | null;
+}
+
+/** What of a make is for which order, the first that is handed on first. */
+export const sharesOf = ({ shares, id, name, productG, dueMin }: Order): readonly Share[] =>
+  shares ?? [{ orderId: id, ...(name !== undefined && { name }), productG, dueMin }];
+
+/** When the last of a make is handed on; null where nobody said when. */
+export const lastDueOf = (shares: readonly Share[]): number | null =>
+  shares.reduce<number | null>((last, { dueMin }) => (dueMin === null ? last : Math.max(last ?? dueMin, dueMin)), null);
 
 /** Why something wanted cannot be made, and what would help. */
 export interface Unmet {

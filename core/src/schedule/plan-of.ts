@@ -7,7 +7,7 @@ import type { Searched } from './search.js';
 import { sharedFeeds } from './starters.js';
 import { awakeMin, walk } from './timeline.js';
 import { UNMET_COST, whyLeftOut } from './unmet.js';
-import type { Unmet } from './orders.js';
+import { sharesOf, type Unmet } from './orders.js';
 import type { MakeMode } from './mode.js';
 
 /** A mode for each make that is wanted; null where it is left out. */
@@ -58,7 +58,7 @@ export function planFrom({ asked, wanted, hours, gearResources }: PlanningProble
       const buysStarter = starter.is === 'buy';
       const starterTimes = starter.is === 'more' ? starter.times : 1;
       const name = order.name ?? network.name;
-      const what = { orderId: order.id, name, part, parts, network, instead };
+      const what = { orderId: order.id, shares: sharesOf(order), name, part, parts, network, instead };
       const hands = handsAsWalked({ steps, feed });
       return [{ ...what, mode, steps, hands, gear, feed, buysStarter, starterTimes }];
     }),

@@ -2,7 +2,7 @@ import { seededRandom } from '../random/random.js';
 import type { DurationSurface } from './durations.js';
 import { gearResourcesOf, type GearResource } from './gear-resources.js';
 import { hoursOf } from './hours.js';
-import { madeOf, type Made, type Order, type Unmet } from './orders.js';
+import { madeOf, sharesOf, type Made, type Order, type Unmet } from './orders.js';
 import { planOf } from './plan-of.js';
 import { SLOT_MIN, type Instance } from './instance.js';
 import { resourcesOf } from './resources.js';
@@ -11,10 +11,14 @@ import type { Plan, PlanAsked, PlanningProblem, WantedMake } from './planning-pr
 import { extensionIn } from './timeline.js';
 import { UNMET_COST, whyNoMode } from './unmet.js';
 import { USUAL_WEIGHTS } from './mode.js';
+import { madeTogether, placesNow, type Together } from './together.js';
 import { modesAt, modesOf } from './modes.js';
 
 /** All orders are to be met so often, where nothing else is wished; and no more is asked of a single one before it is made at all. */
 export const USUAL_CHANCE = 0.9;
+
+/** Where nothing is said each order has makes of its own. */
+const ALL_ALONE: Together = { groups: [], others: 'never' };
 
 /** Makes that were worked out before, by all that was asked of them; and how long the steps of such a make take, of any size. */
 export interface WorkedOut {
@@ -35,12 +39,15 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
   const gearResources = gearResourcesOf(asked.gear);
   const weights = asked.weights ?? USUAL_WEIGHTS;
   const chance = asked.chance ?? USUAL_CHANCE;
-  const due = asked.orders.filter(({ dueMin }) => dueMin !== null).length;
+  const madeOnce = (order: Order) => workedOut(order, asked, gearResources, before);
+  const orders = madeTogether(asked.orders, asked.together ?? ALL_ALONE, weights, madeOnce);
+  const pins = placesNow(orders, asked.pins ?? []);
+  const due = orders.filter(({ dueMin }) => dueMin !== null).length;
   const wanted: WantedMake[] = [];
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
-  for (const order of asked.orders) {
-    const made = workedOut(order, asked, gearResources, before);
+  for (const order of orders) {
+    const made = madeOnce(order);
     if (!made.ok) {
       impossible.push(made.unmet);
       continue;
@@ -52,6 +59,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       hours,
       gearResources,
       dueMin: order.dueMin,
+      shares: sharesOf(order),
       fromMin,
       weights,
       starters: asked.starters ?? null,
@@ -59,7 +67,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
     };
-    const pinned = (part: number) => asked.pins?.find((p) => p.orderId === order.id && p.part === part);
+    const pinned = (part: number) => pins.find((p) => p.orderId === order.id && p.part === part);
     const all = modesOf(placing);
     for (let part = 1; part <= parts; part++) {
       const pin = pinned(part);
@@ -77,13 +85,14 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
     jobs: wanted.map(({ order, modes, part }, j) => ({
       modes,
       // Those of one order are one as good as another, but for what somebody has put where it is.
-      alike: asked.pins?.some((p) => p.orderId === order.id && p.part === part)
-        ? asked.orders.length + j
-        : asked.orders.indexOf(order),
-      unmetCost: order.dueMin === null ? UNMET_COST.someTime : UNMET_COST.due,
+      alike: pins.some((p) => p.orderId === order.id && p.part === part) ? orders.length + j : orders.indexOf(order),
+      unmetCost: sharesOf(order).reduce(
+        (sum, s) => sum + (s.dueMin === null ? UNMET_COST.someTime : UNMET_COST.due),
+        0,
+      ),
     })),
   };
-  return { asked, hours, gearResources, wanted, nowhere, instance, holders, impossible };
+  return { asked, orders, hours, gearResources, wanted, nowhere, instance, holders, impossible };
 }
 
 /** The make of an order, as it was worked out before for a like one where there was any. */

@@ -6,11 +6,12 @@ import type { PlanGear, GearResource } from './gear-resources.js';
 import type { MakeHands } from './hands.js';
 import type { Hours, Person, PlanDays } from './hours.js';
 import type { Network } from './network.js';
-import type { Order, Unmet } from './orders.js';
+import type { Order, Share, Unmet } from './orders.js';
 import type { Instance, Use } from './instance.js';
 import type { Feed, StarterHere } from './starters.js';
 import type { StageExtension, Walked } from './timeline.js';
 import type { MakeMode, Placing, ObjectiveWeights } from './mode.js';
+import type { Together } from './together.js';
 
 /** Something that has a resource for some slots, and what it is called. */
 export interface Holder {
@@ -37,6 +38,8 @@ export interface Pin {
   readonly part: number;
   readonly startMin: number;
   readonly extension: StageExtension | null;
+  /** Other orders that it is made for as well. */
+  readonly with?: readonly string[];
 }
 
 /** What a plan is made of. Minutes count from its beginning. */
@@ -48,6 +51,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly gear: readonly PlanGear[];
   readonly committed?: readonly Committed[];
   readonly pins?: readonly Pin[];
+  /** Which orders are made as one; none where left out. */
+  readonly together?: Together;
   readonly stocks?: readonly LotStock[];
   /** Cultures that are there; where nothing is said of them, each make has the starter it wants. */
   readonly starters?: readonly StarterHere[];
@@ -63,6 +68,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
 /** A make of a plan: when it is begun, and when each of its steps likely begins and ends. */
 export interface PlannedMake {
   readonly orderId: string;
+  /** What of it is for which order, the first that is handed on first. */
+  readonly shares: readonly Share[];
   /** What it is called in a sentence. */
   readonly name: Text;
   /** Which of the makes of its order, counted from 1, and of how many. */
@@ -114,6 +121,8 @@ export interface WantedMake {
 /** Everything a plan is searched in. */
 export interface PlanningProblem {
   readonly asked: PlanAsked;
+  /** What is asked for, as the makes it comes to: of several orders that are made as one there is one. */
+  readonly orders: readonly Order[];
   readonly hours: Hours;
   readonly gearResources: readonly GearResource[];
   readonly wanted: readonly WantedMake[];

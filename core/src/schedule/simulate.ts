@@ -39,28 +39,28 @@ export function simulate(
   draws = DRAWS,
 ): PlanChances {
   const { hours } = problem;
-  const due = new Map(problem.asked.orders.map(({ id, dueMin }) => [id, dueMin]));
   const run = runs(problem, makes, kitchens);
   // An order of which a part was left out is not met, and counts as one that was left out.
   const planned = makes.filter(({ orderId, parts }) => makes.filter((m) => m.orderId === orderId).length === parts);
-  const timed = [...new Set(planned.map(({ orderId }) => orderId))].filter((id) => due.get(id) !== null);
+  const timed = planned.flatMap(({ shares }) => shares.flatMap((s) => (s.dueMin === null ? [] : s.orderId)));
   const met = new Map(timed.map((id) => [id, 0]));
   let [all, quiet, working] = [0, 0, 0];
   for (let draw = 0; draw < draws; draw++) {
     const times = run();
     const late = new Set<string>();
     let [isQuiet, isWorking] = [true, true];
-    makes.forEach(({ orderId, network }, m) => {
+    makes.forEach(({ shares, network }, m) => {
       const of = times[m]!;
-      const dueMin = due.get(orderId);
-      if (typeof dueMin === 'number' && met.has(orderId) && of.at(-1)! > dueMin) late.add(orderId);
+      const readyMin = of[of.length - 1]!;
+      for (const { orderId, dueMin } of shares)
+        if (dueMin !== null && readyMin > dueMin && met.has(orderId)) late.add(orderId);
       network.steps.forEach((step, i) => {
         const untilMin = of[i]! + awakeMin(step);
         isQuiet &&= hours.nightMin(of[i]!, untilMin) === 0;
         isWorking &&= hours.offMin(of[i]!, untilMin) === 0;
       });
     });
-    for (const id of timed) if (!late.has(id)) met.set(id, met.get(id)! + 1);
+    for (const [id, count] of met) if (!late.has(id)) met.set(id, count + 1);
     if (late.size === 0) all++;
     if (isQuiet) quiet++;
     if (isQuiet && isWorking) working++;

@@ -6,6 +6,7 @@ import { planFrom } from './plan-of.js';
 import type { Plan, PlannedMake, PlanningProblem, WantedMake } from './planning-problem.js';
 import { SLOT_MIN } from './instance.js';
 import { extensionIn, type StageExtension } from './timeline.js';
+import { placesNow } from './together.js';
 import type { MakeMode } from './mode.js';
 import { modesAt } from './modes.js';
 
@@ -16,6 +17,8 @@ export interface KeptPlace {
   readonly startMin: number;
   readonly extension: StageExtension | null;
   readonly pinned: boolean;
+  /** Other orders that it is made for as well. */
+  readonly with?: readonly string[];
 }
 
 /** A make of a plan that no longer holds: why, and the nearest mode that does with all else where it is. */
@@ -65,7 +68,8 @@ const LATE_TO_BEGIN_MIN = SLOT_MIN;
  * A plan that was taken, laid out anew where the kitchen now is: what of it holds, what does not and why, and for each make
  * that does not the nearest mode that would.
  */
-export function standingOf(problem: PlanningProblem, places: readonly KeptPlace[]): Standing {
+export function standingOf(problem: PlanningProblem, kept: readonly KeptPlace[]): Standing {
+  const places = placesNow(problem.orders, kept);
   const all = [...problem.wanted, ...problem.nowhere];
   const modes = standingModes(all, problem, places);
   const made = planFrom(

@@ -19,7 +19,7 @@ export function supposed(asked: PlanAsked, makes: readonly PlannedMake[], what: 
     const { who, time } = what;
     return { ...asked, people: asked.people.map((p) => (who === undefined || p.name === who ? awayIn(p, time) : p)) };
   }
-  const users = new Set(makes.filter((m) => weighsIn(m, what.what)).map((m) => m.orderId));
+  const users = new Set(makes.filter((m) => weighsIn(m, what.what)).flatMap((m) => m.shares.map((s) => s.orderId)));
   const firsts = makes.filter((m) => users.has(m.orderId)).map((m) => m.mode.startMin);
   if (firsts.length === 0) return asked;
   const fromMin = Math.min(...firsts) + what.byMin;

@@ -30,16 +30,29 @@ export function standingIn(
   { likely, late }: { readonly likely: Times; readonly late: Times },
   placing: Placing,
 ): readonly Use[] {
-  const { network, gearResources, dueMin } = placing;
+  const { gearResources } = placing;
   const uses = demands.map((demand): Use => {
     const during = slots(likely[demand.firstStep]!, late[demand.lastStep + 1]!);
     return { resource, ...during, ...takenOf(gearResources[resource]!, demand) };
   });
   const readyMin = likely.at(-1)!;
-  if (resource === shelfOf(placing) && dueMin! > readyMin)
-    uses.push({ resource, ...slots(readyMin, dueMin!), units: Math.ceil(network.productG / 100), setting: 0 });
+  if (resource === shelfOf(placing)) uses.push(...untilFetched(readyMin, resource, placing));
   // A make that goes back into the same piece has it once, however late it came out of it.
   return uses.length > 1 ? mergedUses(uses, 'most') : uses;
+}
+
+/** What a product takes of the shelf until each of those it is for has fetched theirs. */
+function untilFetched(readyMin: number, resource: number, { network, dueMin, shares }: Placing): readonly Use[] {
+  const fetched = shares?.filter((s) => s.dueMin !== null) ?? [{ dueMin, productG: network.productG }];
+  const wantedG = fetched.reduce((sum, s) => sum + s.productG, 0);
+  let [fromMin, leftG] = [readyMin, network.productG];
+  return fetched.flatMap((share): Use[] => {
+    const use = { resource, ...slots(fromMin, share.dueMin!), units: Math.ceil(leftG / 100), setting: 0 };
+    leftG -= (network.productG * share.productG) / wantedG;
+    const isAfter = share.dueMin! > fromMin;
+    fromMin = Math.max(fromMin, share.dueMin!);
+    return isAfter ? [use] : [];
+  });
 }
 
 /** The hands of a make, as likely, and of the feeding before it. */

@@ -35,7 +35,7 @@ export function planBook(words: Words): readonly string[] {
     ...planLines(asked, planFor(asked, ROUNDS), words),
     ...[...alternatives(asked, { usual: 12, most: 12 })]
       .filter((_, i, all) => i === all.length - 1 || i % 4 === 3)
-      .map(({ preset, plan }) => `leaning ${preset.id}: ${told(likenessOf(plan, asked))} cost ${told(plan.cost)}`),
+      .map(({ preset, plan }) => `leaning ${preset.id}: ${told(likenessOf(plan))} cost ${told(plan.cost)}`),
     `leanings ${OBJECTIVE_PRESETS.map((l) => l.id).join(' ')}`,
     `bound ${told(boundOf(asked))}`,
   ]);

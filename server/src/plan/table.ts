@@ -29,7 +29,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): 
       latest: iso(task.latestMs),
       make: words(plannedBatch.name),
       part: `${plannedBatch.part}/${plannedBatch.parts}`,
-      for: plannedBatch.whom,
+      for: whomsOf(plannedBatch).join('; '),
       stage: task.stageId,
       hands: words(task.says),
       who: task.who ?? '',
@@ -42,6 +42,10 @@ export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): 
   rows.sort((a, b) => (a.at < b.at ? -1 : 1));
   return stringify(rows, { header: true, columns: [...COLUMNS], record_delimiter: 'windows', escape_formulas: true });
 }
+
+/** For whom it is made. */
+const whomsOf = ({ whom, shares }: PlannedBatch): readonly string[] =>
+  [...new Set(shares?.map((s) => s.whom) ?? [whom])].filter(Boolean);
 
 const COLUMNS = [
   'at',

@@ -1,4 +1,4 @@
-import { openPart, type PlannedBatch } from '@oat-crock/contract/api';
+import { openPart, withOf, type PlannedBatch } from '@oat-crock/contract/api';
 import type { KeptPlace } from '@oat-crock/core';
 import type { PlanDraft } from '../state/plan.feature';
 
@@ -18,17 +18,19 @@ export function placesIn(shown: readonly PlannedBatch[], kept: readonly PlannedB
       startMs: plannedBatch.startMs,
       extension: plannedBatch.extension,
       pinned: plannedBatch.pinned,
+      ...withOf(plannedBatch),
     }));
 }
 
 /** Places as a draft keeps them, in minutes from a moment. */
 export function draftOf(places: readonly PlaceAt[], fromMs: number, of: string): PlanDraft {
-  const kept = places.map(({ orderId, part, startMs, extension, pinned }): KeptPlace => ({
-    orderId,
-    part,
-    startMin: (startMs - fromMs) / MIN_MS,
-    extension,
-    pinned,
+  const kept = places.map((place): KeptPlace => ({
+    orderId: place.orderId,
+    part: place.part,
+    startMin: (place.startMs - fromMs) / MIN_MS,
+    extension: place.extension,
+    pinned: place.pinned,
+    ...(place.with && { with: place.with }),
   }));
   return { fromMs, places: kept, of };
 }

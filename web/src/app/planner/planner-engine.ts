@@ -116,7 +116,9 @@ function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): P
   const last = new Map<ObjectivePreset['id'], Plan>();
   function* found(): Generator<OfPreset> {
     // Searched on, it begins anew with other chances.
-    const asked = askedOf(wanted, places);
+    // What is pinned stays as it is; all else may be made as one.
+    const pinned = places.filter((p) => p.pinned);
+    const asked = askedOf(wanted, pinned, 'where it is better');
     const further = { ...asked, thorough: true, seed: asked.seed + 1 };
     for (const one of alternatives(on ? further : asked, rounds)) {
       const { id } = one.preset;
@@ -137,7 +139,7 @@ function searchWhole({ wanted, places, on }: WholeSearch, listener: Listener): P
 }
 
 function searchMend({ wanted, places, supposing }: MendSearch, listener: Listener): Promise<void> {
-  const asked = { ...askedOf(wanted, places), pins: [] };
+  const asked = { ...askedOf(wanted, places, 'where it is better'), pins: [] };
   const before = standingOf(laidOut(asked), places).makes;
   const problem = laidOut(supposing ? supposed(asked, before, supposing) : asked);
   const standing = standingOf(problem, places);

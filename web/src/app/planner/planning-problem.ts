@@ -2,6 +2,9 @@ import { peopleOver, planDays } from '@oat-crock/calendar';
 import { ordersOf, plannedBatchesOf, type PlannedBatch } from '@oat-crock/contract/api';
 import {
   breaksOfItself,
+  groupsOf,
+  sharesOf,
+  type Together,
   likenessOf,
   neededBy,
   toBuy,
@@ -34,7 +37,11 @@ function idOf(occurrenceId: string, part: number, atMs: number): string {
 }
 
 /** What a plan is made of, in minutes from its beginning. */
-export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanAsked {
+export function askedOf(
+  wanted: PlanWanted,
+  places: readonly KeptPlace[],
+  others: Together['others'] = 'never',
+): PlanAsked {
   const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, known, committed } = wanted;
   const horizonMin = (untilMs - startMs) / MIN_MS;
   const byId = new Map(methods.map((m) => [m.id, m]));
@@ -51,6 +58,7 @@ export function askedOf(wanted: PlanWanted, places: readonly KeptPlace[]): PlanA
     committed,
     chance: settings.planChance,
     pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
+    together: { groups: groupsOf(places), others },
     horizonMin,
     seed: 1,
   };
@@ -98,11 +106,13 @@ export function shownOf(
     }
   return {
     plannedBatches: shownBatches(wanted, plan.makes, places, problem),
-    notMet: plan.unmet.map(({ orderId, why, remedy }): NotMet => {
-      const order = problem.asked.orders.find((o) => o.id === orderId);
-      return { occurrenceId: orderId, name: order?.name ?? order?.method.name ?? '', why, remedy };
+    notMet: plan.unmet.flatMap(({ orderId, why, remedy }): readonly NotMet[] => {
+      const order = problem.orders.find((o) => o.id === orderId);
+      return order
+        ? sharesOf(order).map((s) => ({ occurrenceId: s.orderId, name: s.name ?? order.method.name, why, remedy }))
+        : [];
     }),
-    likeness: likenessOf(plan, problem.asked),
+    likeness: likenessOf(plan),
     chances,
     buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
       .sort((a, b) => a.byMin - b.byMin)

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { occurrencesOf } from '@oat-crock/calendar';
-import type { Occurrence } from '@oat-crock/contract/api';
+import { wantedIdsOf, type Occurrence } from '@oat-crock/contract/api';
 import { type Batch, type DueOrder, fillOrders, type Filling, holdOf, type MakeComing, willDo } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import { dayOf } from '../shared/ui/days';
@@ -60,11 +60,11 @@ export class OwnOrders {
   private readonly coming = computed(
     (): readonly MakeComing[] => {
       const counted = new Set(this.stocks().map(({ batch }) => batch.id));
-      const wantedIds = new Map(this.plannedBatches().map((p) => [p.batchId, p]));
+      const plannedOf = new Map(this.plannedBatches().map((p) => [p.batchId, p]));
       return this.batches().flatMap((batch): MakeComing[] => {
-        const planned = wantedIds.get(batch.id);
+        const planned = plannedOf.get(batch.id);
         const { id: batchId, methodId, choices, ended } = batch;
-        const of = { batchId, methodId, choices, wantedId: planned?.occurrenceId ?? null };
+        const of = { batchId, methodId, choices, wantedIds: planned ? wantedIdsOf(planned) : [] };
         if (ended?.how === 'discarded' || counted.has(batchId) || holdOf(batch)) return [];
         if (ended) return planned ? [{ ...of, productG: ended.productG, readyMs: ended.atMs }] : [];
         const follows = this.followed()[batchId];
@@ -109,12 +109,24 @@ export class OwnOrders {
 
   private readonly plannedMs = computed((): ReadonlyMap<string, number> => {
     const planned = this.plannedBatches().filter((p) => p.batchId === null);
-    return new Map(planned.sort((a, b) => b.startMs - a.startMs).map((p) => [p.occurrenceId, p.startMs]));
+    return new Map(
+      planned
+        .sort((a, b) => b.startMs - a.startMs)
+        .flatMap((p) => wantedIdsOf(p).map((id) => [id, p.startMs] as const)),
+    );
   });
 
   /** How far one time of what is wanted is met; null where it lies too far ahead to say. */
   fillingOf(occurrenceId: string): Filling | null {
     return this.fillings().get(occurrenceId) ?? null;
+  }
+
+  /** Those who wait for what a make gives, and for how much of it, g, the first to be handed it first. */
+  waitingFor(batchId: string) {
+    return this.wanted().flatMap(({ occurrence: { id, dueMs, order }, filling, settled }) => {
+      const massG = filling.coming.filter((c) => c.batchId === batchId).reduce((sum, c) => sum + c.massG, 0);
+      return settled || massG <= 0 ? [] : [{ id, whom: order.whom, dueMs, massG }];
+    });
   }
 
   /** What somebody waits for that a make will do for: where they get some of it, it is for that. Null where nothing is. */

@@ -29,6 +29,7 @@ import { Logger } from '../../state/logger';
 import { RecordActions } from '../../state/records.feature';
 import type { Draft } from '../../state/record-writing';
 import { keepFinish, keptFinish, type FinishDraft } from './finish-draft';
+import { GoesTo } from './goes-to';
 import { NumberField } from '../../shared/ui/number-field';
 import { typedOver, type TypedOver } from '../../shared/ui/typed-over';
 import { mass, problemWords } from '../../shared/ui/words';
@@ -70,7 +71,7 @@ const MARKS: readonly {
 @Component({
   selector: 'oc-finish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, ButtonModule, NumberField, SaidPipe, SayPipe],
+  imports: [FormsModule, ButtonModule, GoesTo, NumberField, SaidPipe, SayPipe],
   templateUrl: './finish-form.html',
   styleUrl: './finish-form.css',
 })

@@ -33,10 +33,10 @@ describe('the form of what is wanted', () => {
   };
 
   it('asks what, how much, when and for whom, and of the time what its kind needs', () => {
-    expect(ids(rowsOf(order()))).toEqual(['method', 'much', 'when', 'at', 'whom', 'note']);
+    expect(ids(rowsOf(order()))).toEqual(['method', 'much', 'when', 'at', 'whom', 'alone', 'note']);
     const weekly = order({ due: { is: 'weekly', day: 6, atH: 8, fromMs: NOW } });
-    expect(ids(rowsOf(weekly))).toEqual(['method', 'much', 'when', 'day', 'hour', 'whom', 'note']);
-    expect(ids(rowsOf(order({ due: { is: 'some time' } })))).toEqual(['method', 'much', 'when', 'whom', 'note']);
+    expect(ids(rowsOf(weekly))).toEqual(['method', 'much', 'when', 'day', 'hour', 'whom', 'alone', 'note']);
+    expect(ids(rowsOf(order({ due: { is: 'some time' } })))).toEqual(['method', 'much', 'when', 'whom', 'alone', 'note']);
   });
 
   it('offers every make but the feeding of a culture', () => {
@@ -51,6 +51,7 @@ describe('the form of what is wanted', () => {
     expect(set(rows, 'much', 2500)).toEqual({ productG: 2500 });
     expect(set(rows, 'whom', 'the quay')).toEqual({ whom: 'the quay' });
     expect(set(rows, 'note', 'in jars')).toEqual({ note: 'in jars' });
+    expect([set(rows, 'alone', 'alone'), set(rows, 'alone', 'shared')]).toEqual([{ alone: true }, { alone: false }]);
     expect(set(rows, 'when', 'some time')).toEqual({ due: { is: 'some time' } });
     expect(set(rows, 'at', NOW + 5 * HOUR)).toEqual({ due: { is: 'once', atMs: NOW + 5 * HOUR } });
     const before = changed.length;

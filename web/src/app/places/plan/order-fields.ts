@@ -38,6 +38,10 @@ const MUCH = numberAsked('productG', say('page.plan.orderFields.howMuch'), ' g',
   why: say('page.plan.orderFields.whatHanded'),
 });
 const WHOM: Asked = { type: 'text', path: 'whom', label: say('page.plan.orderFields.forWhom'), most: 80 };
+const ALONE = option('alone', say('page.plan.orderFields.batch'), [
+  ['shared', say('page.plan.orderFields.withOthers')],
+  ['alone', say('page.plan.orderFields.onItsOwn')],
+]);
 const NOTE: Asked = { type: 'text', path: 'note', label: say('page.plan.orderFields.note') };
 
 const day = (): OptionAsked => {
@@ -93,6 +97,7 @@ export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change 
     row('when', WHEN, order.due.is, (is) => change({ due: dueAs(is as Due['is'], order.due, nowMs()) })),
     ...dueRows(order.due, row, change),
     row('whom', WHOM, order.whom, (whom) => change({ whom: String(whom) })),
+    row('alone', ALONE, order.alone ? 'alone' : 'shared', (as) => change({ alone: as === 'alone' })),
     row('note', NOTE, order.note, (note) => change({ note: String(note) })),
   ];
 }

@@ -2,6 +2,7 @@ import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { PlannedShare } from '@oat-crock/contract/api';
 import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { householdSelectors } from '../../state/household';
@@ -170,7 +171,8 @@ export class PlannedBatchPanel {
   });
 
   protected readonly facts = computed(() => {
-    const { occurrenceId, productG, readyMs, readyLateMs, dueMs, gear, starterTimes, instead } = this.plannedBatch()!;
+    const { occurrenceId, productG, shares, readyMs, readyLateMs, dueMs, gear, starterTimes, instead } =
+      this.plannedBatch()!;
     // While it is being moved its chance is not known yet.
     const met = this.mover.moving() ? undefined : this.plans.standing()?.chances?.byOrder[occurrenceId];
     const ready = { at: dayTime(readyMs), late: clockTime(readyLateMs, readyMs) };
@@ -181,6 +183,7 @@ export class PlannedBatchPanel {
         : tell('page.plan.plannedBatchPanel.readyForDay', { ...ready, wanted: dayTime(dueMs) }),
       ...(met === undefined ? [] : [tell('page.plan.plannedBatchPanel.met', { chance: chanceWords(met) })]),
       tell('page.plan.plannedBatchPanel.in', { gear: listOf([...new Set(gear)], 'comma') }),
+      ...(shares ? [tell('page.plan.plannedBatchPanel.shares', { shares: listOf(shares.map(shareWords)) })] : []),
       ...(instead ? [textOf(instead)] : []),
       ...(starterTimes > 1 ? [tell('page.plan.plannedBatchPanel.tired', { times: amountOf(starterTimes, 1) })] : []),
     ].join(' ');
@@ -205,3 +208,11 @@ export class PlannedBatchPanel {
     this.mover.chosen.set(null);
   }
 }
+
+/** "1.2 kg for the bakery, Thu 08:00" */
+const shareWords = ({ whom, productG, dueMs }: PlannedShare): string =>
+  tell(dueMs === null ? 'page.plan.plannedBatchPanel.share' : 'page.plan.plannedBatchPanel.shareBy', {
+    mass: mass(productG),
+    whom: whom || tell('page.make.goesTo.ourselves'),
+    at: dueMs === null ? '' : dayTime(dueMs),
+  });

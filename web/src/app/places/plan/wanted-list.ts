@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { type Occurrence } from '@oat-crock/contract/api';
+import { isFor, type Occurrence } from '@oat-crock/contract/api';
 import { methodById } from '@oat-crock/core';
 import { nameOfWanted } from '../../shared/ui/batch-name';
 import { fillingWords } from '../../shared/ui/filling-words';
@@ -182,15 +182,16 @@ export class WantedList {
     const filling = this.ownOrders.fillingOf(id);
     const has = filling && (filling.isMet || filling.missingG < order.productG) ? fillingWords(filling) : '';
     const isSettled = order.settled?.includes(id) ?? false;
-    const plannedBatches = standing?.plannedBatches.filter((p) => p.occurrenceId === id) ?? [];
+    const plannedBatches = standing?.plannedBatches.filter((p) => isFor(p, id)) ?? [];
     const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
     if (!this.book.find(order.methodId))
       return { id, says: of(tell('page.plan.wantedList.methodGone')), unmet: true, plannedBatchId: null };
     if (plannedBatches.length > 0) {
       const [first] = [...plannedBatches].sort((a, b) => a.startMs - b.startMs);
       const begin = { when: when(first!.startMs), makes: plannedBatches.length };
+      const shared = plannedBatches.some((p) => p.shares);
       const met = standing?.chances?.byOrder[id] ?? 1;
-      const told = tell('page.plan.wantedList.begin', begin);
+      const told = tell(shared ? 'page.plan.wantedList.beginTogether' : 'page.plan.wantedList.begin', begin);
       // Where it is less sure than is wished of all of them, that is said of each that it is for.
       const begins = isLessSure(met, this.settings().planChance)
         ? tell('page.plan.wantedList.risky', { says: told, chance: chanceWords(met) })
