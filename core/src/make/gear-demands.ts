@@ -12,6 +12,8 @@ export interface GearDemand {
   readonly litres: number;
   /** Warmth it is kept at, °C, where that must be shared; null where it has none. */
   readonly keepC: number | null;
+  /** Of a demand that is shared out to several pieces: those of the same number are one, and no two of them stand in one piece. */
+  readonly ofOne?: number;
 }
 
 /** What the names of gear at stages are in a larder; what is not here is never short. */
@@ -35,7 +37,8 @@ const STANDS_ON: ReadonlySet<GearKind> = new Set<GearKind>(['pot', 'strainer']);
 
 /** Vessels and places, each from the step it is first wanted in to the last. */
 export function gearDemandsOf(runs: readonly StageRun[]): readonly GearDemand[] {
-  const leaves = runs.findIndex(({ stage }) => gearOf(stage).some((g) => OUT_OF_THE_POT.has(g)));
+  // What is strained in loads waits in its pot for the last of them.
+  const leaves = runs.findIndex(({ stage }) => isLastLoad(stage) && gearOf(stage).some((g) => OUT_OF_THE_POT.has(g)));
   const inPot = leaves < 0 ? runs.length : leaves;
   const demands: GearDemand[] = [];
   runs.forEach((run, i) => {
@@ -44,14 +47,23 @@ export function gearDemandsOf(runs: readonly StageRun[]): readonly GearDemand[] 
       const gear = GEAR[named];
       if (!gear || (gear === 'pot' && i >= inPot)) continue;
       const last = demands.findLastIndex((s) => s.gear === gear);
+      const holds = gear === 'strainer' ? litres / loadsOf(run.stage).loads : litres;
       const goesOn = last >= 0 && (STANDS_ON.has(gear) || demands[last]!.lastStep >= i - 1);
       if (goesOn) {
         const one = demands[last]!;
-        demands[last] = { ...one, lastStep: i, litres: Math.max(one.litres, litres) };
-      } else demands.push({ gear, firstStep: i, lastStep: i, litres, keepC: keptAt(run.stage) });
+        demands[last] = { ...one, lastStep: i, litres: Math.max(one.litres, holds) };
+      } else demands.push({ gear, firstStep: i, lastStep: i, litres: holds, keepC: keptAt(run.stage) });
     }
   });
   return demands.map((s) => (s.gear === 'pot' ? { ...s, lastStep: Math.max(s.lastStep, inPot - 1) } : s));
+}
+
+/** In how many loads a stage strains, and which of them it is. */
+const loadsOf = ({ params }: BoundStage) => ({ loads: 1, load: 1, ...(params as { loads?: number; load?: number }) });
+
+function isLastLoad(stage: BoundStage): boolean {
+  const { loads, load } = loadsOf(stage);
+  return load === loads;
 }
 
 const gearOf = ({ kind, params }: BoundStage) => kind.gear(params);

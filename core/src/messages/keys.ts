@@ -1309,6 +1309,8 @@ export interface MessageValues {
   'methods.strainedYogurt.hungCloth': None;
   'methods.strainedYogurt.inTheCold': None;
   'methods.strainedYogurt.justThickWanted': None;
+  'methods.strainedYogurt.loads': None;
+  'methods.strainedYogurt.loadsWhy': None;
   'methods.strainedYogurt.moreWeightCurdPresses': None;
   'methods.strainedYogurt.nobodyNeedThereWhey': None;
   'methods.strainedYogurt.onTheCounter': None;
@@ -4235,6 +4237,13 @@ export interface MessageValues {
   'stages.strain.hardlyDripsAnyMore': None;
   'stages.strain.howDoesDrip': None;
   'stages.strain.howDoesWheyLook': None;
+  'stages.strain.inLoads': {
+    readonly load: Value;
+    readonly loads: Value;
+    readonly mass: Value;
+    readonly says: Value;
+    readonly rest: string;
+  };
   'stages.strain.inTheCold': None;
   'stages.strain.itHasDrained': None;
   'stages.strain.onTheCounter': None;
@@ -4255,6 +4264,7 @@ export interface MessageValues {
   'stages.strain.takeOneThem': { readonly litres: Value; readonly strainer: Value };
   'stages.strain.tieUpClothHang': None;
   'stages.strain.toTheCloth': None;
+  'stages.strain.toTheClothLoad': { readonly load: Value; readonly loads: Value };
   'stages.strain.weighWheyNow': { readonly method: Value; readonly where: Value };
   'stages.strain.whileHot': None;
   'stages.temper.colderTakesLongerWork': None;

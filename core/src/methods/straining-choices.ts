@@ -4,6 +4,9 @@ import { endingChoices, endingParams } from './ending-choices.js';
 import type { ChoiceGroup } from './method.js';
 import type { TypedTemplate } from './typed.js';
 
+/** More than a sieve holds is strained in loads, so many at most: what waits for the last has waited long. */
+const MOST_LOADS = 4;
+
 /** How a yogurt is strained: until when, how, where, through what. */
 export const STRAINING = {
   title: say('methods.strainedYogurt.straining'),
@@ -83,6 +86,17 @@ export const STRAINING = {
     },
     ...CLOTH,
     {
+      key: 'loads',
+      label: say('methods.strainedYogurt.loads'),
+      kind: 'number',
+      unit: '',
+      min: 1,
+      max: MOST_LOADS,
+      step: 1,
+      initial: 1,
+      why: say('methods.strainedYogurt.loadsWhy'),
+    },
+    {
       key: 'stopping',
       label: say('methods.strainedYogurt.andStop'),
       kind: 'option',
@@ -114,35 +128,37 @@ export const STRAINING = {
   ],
 } as const satisfies ChoiceGroup;
 
-/** The stages that strain what {@link STRAINING} chose. */
-export const STRAIN_STAGES = [
-  {
-    id: 'strain',
+type Key = (typeof STRAINING)['choices'][number]['key'];
+type StrainTemplate = Extract<TypedTemplate<Key>, { readonly kind: 'strain' }>;
+
+/** A stage for each load that more than a sieve holds is strained in. */
+const inLoads = (until: string, of: StrainTemplate['params']): readonly StrainTemplate[] =>
+  Array.from({ length: MOST_LOADS }, (_, i) => ({
+    id: i === 0 ? 'strain' : `strain-${i + 1}`,
     kind: 'strain',
     params: {
       ...CLOTH_PARAMS,
       method: { choice: 'drain' },
-      texture: { choice: 'texture' },
       where: { choice: 'where' },
+      ...of,
+      loads: { choice: 'loads' },
+      load: i + 1,
     },
-    onlyIf: { choice: 'stopping', is: 'scale' },
-  },
-  {
-    id: 'strain',
-    kind: 'strain',
-    params: { ...CLOTH_PARAMS, method: { choice: 'drain' }, share: 0.8, where: { choice: 'where' } },
-    onlyIf: { choice: 'stopping', is: 'overnight' },
-  },
-  {
-    id: 'strain',
-    kind: 'strain',
-    params: { ...CLOTH_PARAMS, method: { choice: 'drain' }, where: { choice: 'where' }, ...endingParams('drain') },
-    onlyIf: { choice: 'stopping', is: 'clock' },
-  },
+    onlyIf: [{ choice: 'stopping', is: until }, ...(i === 0 ? [] : [{ choice: 'loads', above: i } as const])],
+  }));
+
+/** Share of all that will run off by which it hardly drips any more. */
+const HARDLY_DRIPS = 0.8;
+
+/** The stages that strain what {@link STRAINING} chose. */
+export const STRAIN_STAGES: readonly TypedTemplate<Key>[] = [
+  ...inLoads('scale', { texture: { choice: 'texture' } }),
+  ...inLoads('overnight', { share: HARDLY_DRIPS }),
+  ...inLoads('clock', endingParams('drain')),
   {
     id: 'whey-back',
     kind: 'whey-back',
     params: { texture: { choice: 'texture' } },
     onlyIf: { choice: 'stopping', is: 'overnight' },
   },
-] as const satisfies readonly TypedTemplate[];
+];

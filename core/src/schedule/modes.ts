@@ -1,3 +1,4 @@
+import type { GearDemand } from '../make/gear-demands.js';
 import { gearResourcesFor } from './gear-resources.js';
 import type { Network } from './network.js';
 import { lastDueOf } from './orders.js';
@@ -164,12 +165,25 @@ interface GearSets {
   readonly pieces: readonly GivenPiece[];
 }
 
+/** True where a demand that is shared out finds a piece besides those that others of it have. */
+function hasOneMore(
+  resource: number,
+  given: readonly number[],
+  { ofOne }: GearDemand,
+  { network, gearResources }: Placing,
+): boolean {
+  if (ofOne === undefined) return true;
+  const taken = given.filter((r, d) => r === resource && network.demands[d]!.ofOne === ofOne).length;
+  return taken < gearResources[resource]!.gear.count;
+}
+
 function gearSetsOf(placing: Placing, most: number = USUAL_WAYS.pieces): GearSets {
   const { network, gearResources } = placing;
   const ways = network.demands.reduce<readonly (readonly number[])[]>(
     (sets, demand) =>
       sets.flatMap((set) =>
         gearResourcesFor(demand, gearResources)
+          .filter((r) => hasOneMore(r, set, demand, placing))
           .slice(0, most)
           .map((r) => [...set, r]),
       ),

@@ -7,6 +7,7 @@ import type { DurationSurface } from './durations.js';
 import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
 import { networkOf, outlineOf, type Network, type NetworkHousehold, type Outline } from './network.js';
 import { keptOtherwise, otherKeepers } from './other-keeper.js';
+import { inVessels, sharedOut } from './vessels.js';
 
 /** Something that is wanted: so much of a product, by when. */
 export interface Order {
@@ -133,10 +134,15 @@ function madeAsMeant(
       if (VESSELS[defeat.field] && parts < MOST_PARTS) continue;
       return no(defeat.message, defeat.remedy);
     }
-    const short = outline.demands.find((demand) => mostLitres(demand.gear, gearResources) < demand.litres);
-    if (!short) return { ok: true, network: networkOf(method, choices, household, like), parts };
-    const mostL = mostLitres(short.gear, gearResources);
-    if (mostL === 0) {
+    const loads = loadsFor(method, given, outline, gearResources);
+    if (loads) {
+      choices = { ...choices, loads };
+      outline = outlineOf(method, choices, household);
+    }
+    const demands = sharedOut(outline.demands, gearResources);
+    if (demands) return { ok: true, network: inVessels(networkOf(method, choices, household, like), demands), parts };
+    const short = outline.demands.find((demand) => mostLitres(demand.gear, gearResources) === 0);
+    if (short) {
       const none = no(
         say('schedule.orders.wantsLarderNone', { gear: gearWord(short.gear) }),
         say('schedule.orders.putIntoLarderChoose', { gear: gearWord(short.gear) }),
@@ -148,6 +154,22 @@ function madeAsMeant(
     say('schedule.orders.wouldTakeMoreMakes', { mostParts: amount(MOST_PARTS) }),
     say('schedule.orders.wantLessOnce'),
   );
+}
+
+/** Loads in which more than all sieves hold is strained one after the other; null where it goes on them at once, or the maker chose. */
+function loadsFor(
+  method: Method,
+  given: Choices,
+  { demands }: Outline,
+  gearResources: readonly GearResource[],
+): number | null {
+  const choice = choicesOf(method).find(({ key }) => key === 'loads');
+  const strained = demands.find(({ gear }) => gear === 'strainer');
+  if (choice?.kind !== 'number' || !strained || given['loads'] !== undefined) return null;
+  const mostL = mostLitres('strainer', gearResources);
+  if (mostL === 0 || sharedOut([strained], gearResources)) return null;
+  const loads = Math.ceil(strained.litres / mostL);
+  return loads <= choice.max ? loads : null;
 }
 
 /** Choices that say how large a vessel is, and what it is in the larder. */

@@ -3,6 +3,9 @@ import type { Hours } from './hours.js';
 import { SLOT_MIN, type Resource, type Use } from './instance.js';
 import type { Committed, Holder } from './planning-problem.js';
 import { labourUses } from './uses.js';
+import { sharedOut } from './vessels.js';
+
+type CommittedDemand = Committed['demands'][number];
 
 /** Gear and hands, less what is on already; and what of it that has. */
 export function resourcesOf(
@@ -40,20 +43,27 @@ export function resourcesOf(
       labourUses(atMin, minutes, labourResource(gearResources)),
     );
     uses.forEach(take);
-    for (const demand of demands) {
-      const modes = usesOfDemand(demand, gearResources);
-      const use = modes.find(hasRoom) ?? modes[0];
-      if (!use) continue;
-      take(use);
-      uses.push(use);
-    }
+    for (const demand of demands)
+      for (const piece of piecesOf(demand, gearResources)) {
+        const modes = usesOfDemand(piece, gearResources);
+        const use = modes.find(hasRoom) ?? modes[0];
+        if (!use) continue;
+        take(use);
+        uses.push(use);
+      }
     return { name, uses };
   });
   return { resources, holders };
 }
 
+/** A demand of something that is on, shared out where no single piece holds it. */
+const piecesOf = (demand: CommittedDemand, gearResources: readonly GearResource[]): readonly CommittedDemand[] => {
+  const shared = sharedOut([{ ...demand, firstStep: 0, lastStep: 0 }], gearResources) ?? [demand];
+  return shared.map(({ litres }) => ({ ...demand, litres }));
+};
+
 /** What something that is on takes, in each of the gear resources that may hold it. */
-function usesOfDemand(demand: Committed['demands'][number], gearResources: readonly GearResource[]): readonly Use[] {
+function usesOfDemand(demand: CommittedDemand, gearResources: readonly GearResource[]): readonly Use[] {
   const as = { ...demand, firstStep: 0, lastStep: 0 };
   const [from, to] = [Math.floor(demand.fromMin / SLOT_MIN), Math.ceil(demand.toMin / SLOT_MIN)];
   return gearResourcesFor(as, gearResources).map((resource) => ({

@@ -1,5 +1,6 @@
 import { kitchenDraws } from '../learn/kitchen-draw.js';
 import { NOTHING_LEARNED } from '../learn/pooled.js';
+import type { GearDemand } from '../make/gear-demands.js';
 import { normals, seededRandom } from '../random/random.js';
 import { durationsInto } from './durations.js';
 import { takenOf } from './gear-resources.js';
@@ -94,6 +95,9 @@ function engineKitchens(
   };
 }
 
+const isSharedWith = (demand: GearDemand, other: GearDemand) =>
+  other === demand || (demand.ofOne !== undefined && other.ofOne === demand.ofOne);
+
 /** A piece of gear that a make has from the begin of one of its steps to the end of another. */
 interface Hold {
   readonly make: number;
@@ -116,7 +120,11 @@ function runs(
   const taken = makes.map(({ network: { demands }, mode }) =>
     demands.map((demand, d) => {
       const resource = mode.gearResources[d]!;
-      return { ...demand, resource, units: takenOf(gearResources[resource]!, demand).units };
+      const here = demands.filter((other, o) => mode.gearResources[o] === resource && isSharedWith(demand, other));
+      const [first] = here;
+      // What is shared out to several pieces alike is taken at once.
+      const units = first === demand ? here.reduce((sum, h) => sum + takenOf(gearResources[resource]!, h).units, 0) : 0;
+      return { ...demand, resource, units };
     }),
   );
   const held = gearResources.map((): Hold[] => []);

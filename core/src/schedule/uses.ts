@@ -31,10 +31,12 @@ export function standingIn(
   placing: Placing,
 ): readonly Use[] {
   const { gearResources } = placing;
-  const uses = demands.map((demand): Use => {
+  const useOf = (demand: GearDemand): Use => {
     const during = slots(likely[demand.firstStep]!, late[demand.lastStep + 1]!);
     return { resource, ...during, ...takenOf(gearResources[resource]!, demand) };
-  });
+  };
+  const uses = demands.filter((d) => d.ofOne === undefined).map(useOf);
+  if (uses.length < demands.length) uses.push(...mergedUses(demands.filter((d) => d.ofOne !== undefined).map(useOf)));
   const readyMin = likely.at(-1)!;
   if (resource === shelfOf(placing)) uses.push(...untilFetched(readyMin, resource, placing));
   // A make that goes back into the same piece has it once, however late it came out of it.

@@ -1,5 +1,5 @@
 import { say, type Text } from '../messages/message.js';
-import { acidity, amount, percent, volume } from '../messages/quantity.js';
+import { acidity, amount, mass, percent, volume } from '../messages/quantity.js';
 import { SAFE_PH } from '../constants/safety-limits.js';
 import {
   LOADED_WARM,
@@ -41,6 +41,9 @@ export interface StrainParams extends Ending {
   readonly weave: Weave;
   /** What the sieve or bag holds, L; 0 where nobody has said. */
   readonly strainerL: number;
+  /** Strained in so many loads one after the other, as the sieve holds no more at once; and which of them this is, from 1. */
+  readonly loads: number;
+  readonly load: number;
   /** Whey whisked back in when it had gone too far, g, where any was. */
   readonly wheyBackG?: number;
 }
@@ -73,12 +76,30 @@ const WHERE: Readonly<Record<StrainParams['where'], Text>> = {
 /** On the cloth until it is as thick as wanted. */
 export const strain: StageKind<StrainParams, 'strain'> = {
   kind: 'strain',
-  defaults: { method: 'hung', texture: 'very-thick', where: 'cold', share: 0, weave: 'fine', strainerL: 0, ...BY_AIM },
-  name: () => say('stages.strain.toTheCloth'),
+  defaults: {
+    ...{
+      method: 'hung',
+      texture: 'very-thick',
+      where: 'cold',
+      share: 0,
+      weave: 'fine',
+      strainerL: 0,
+      loads: 1,
+      load: 1,
+    },
+    ...BY_AIM,
+  },
+  name: ({ loads, load }) =>
+    loads > 1 ? say('stages.strain.toTheClothLoad', { load, loads }) : say('stages.strain.toTheCloth'),
   begins: () => say('stages.strain.putCloth'),
   over: () => say('stages.strain.itHasDrained'),
-  instruction: (params) =>
-    say('stages.strain.weighWheyNow', { method: HOW[params.method], where: WHERE[params.where] }),
+  instruction: (params, before) => {
+    const says = say('stages.strain.weighWheyNow', { method: HOW[params.method], where: WHERE[params.where] });
+    const { loads, load, where } = params;
+    if (loads < 2) return says;
+    const massG = totalG(loadedOf(before, params)) / loads;
+    return say('stages.strain.inLoads', { load, loads, mass: mass(massG), says, rest: load < loads ? where : 'none' });
+  },
   handsMin: () => 12,
   attended: false,
   gear: (params) => [
@@ -93,7 +114,7 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     const course = strainCourse(state, params, environment);
     return { course, wantedWheyG: wantedWheyG(state, params, course, environment) };
   },
-  begin: (state) => withCurd(state, { draining: { loaded: state.masses, wheyG: 0 } }),
+  begin: (state, params) => withCurd(state, { draining: { loaded: loadedOf(state, params), wheyG: 0 } }),
   advance: (state, params, environment, minutes) => drain(state, params, environment, minutes),
   told: (params, told) => {
     const wheyBackG = addedG(told, 'whey');
@@ -105,14 +126,17 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     drainGauges(
       seen,
       wantedWheyG(seen.begun, params, strainCourse(seen.begun, params, seen.environment), seen.environment),
-      hasTexture(params) ? TEXTURES[params.texture].solids : null,
+      hasTexture(params) ? solidsAfter(seen.begun, params, TEXTURES[params.texture].solids) : null,
     ),
   asks: () => [WHEY_ASK],
-  branches: (params, seen) => drainBranches(seen, hasTexture(params) ? TEXTURES[params.texture] : null),
+  branches: (params, seen) =>
+    drainBranches(seen, hasTexture(params) && params.load === params.loads ? TEXTURES[params.texture] : null),
   done: (state, params, environment) =>
     params.share > 0
       ? hasDrained(state, params.share, strainCourse(state, params, environment))
-      : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
+      : params.loads > 1
+        ? (state.curd.draining?.wheyG ?? 0) >= textureWheyG(state, params)
+        : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
   stepMin: SLOW_STEP_MIN,
   stepFor: (params) => (params.where === 'hot' ? HOT_STEP_MIN : SLOW_STEP_MIN),
   slack: (params, course) => {
@@ -122,10 +146,11 @@ export const strain: StageKind<StrainParams, 'strain'> = {
       while (Math.abs(min) < 24 * 60 && !over(course.at(min))) min += step;
       return Math.abs(min);
     };
-    const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02);
+    // Of all that is in the crock a load changes only its own part.
+    const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02 / params.loads);
     const unhurried = !hasTexture(params) && params.where === 'cold' ? UNHURRIED_MIN : 0;
     return {
-      earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01),
+      earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01 / params.loads),
       lateMin: Math.max(byTexture, unhurried),
       cost: say('stages.strain.soonerLooserLaterThicker'),
     };
@@ -162,7 +187,9 @@ export const strain: StageKind<StrainParams, 'strain'> = {
         },
       ];
     }
-    const litres = volumeMl(state) / 1000;
+    // What holds of one load holds of those after it.
+    if (params.load > 1) return [];
+    const litres = volumeMl(state) / 1000 / params.loads;
     if (params.strainerL > 0 && litres > params.strainerL) {
       return [
         {
@@ -223,9 +250,28 @@ function wantedWheyG(
 ): number {
   if (isByClock(params)) return wheyWithin(course, 0, endMinute(params, environment, state.minute) - state.minute);
   if (params.share > 0) return params.share * course.wheyEndG;
+  return textureWheyG(state, params);
+}
+
+/** Whey (g) that must leave a load of a curd until it is of its texture. */
+function textureWheyG(state: CrockState, params: StrainParams): number {
   const loaded = state.curd.draining?.loaded ?? state.masses;
   const { solids, wheySolids } = onCloth(loaded, state, params);
-  return wheyForSolids(totalG(loaded), solids, wheySolids, TEXTURES[params.texture].solids);
+  return wheyForSolids(totalG(loaded) / params.loads, solids, wheySolids, TEXTURES[params.texture].solids);
+}
+
+/** All of a curd as it is before any of it goes on to the cloth, though it goes in loads. */
+const loadedOf = (state: CrockState, { load }: StrainParams): Masses =>
+  (load > 1 ? state.curd.draining?.loaded : undefined) ?? state.masses;
+
+/** Solids (fraction) of the whole crock once a load is of its texture, and those before it are. */
+function solidsAfter(state: CrockState, params: StrainParams, solids: number): number {
+  const { loads, load } = params;
+  if (load === loads) return solids;
+  const loaded = loadedOf(state, params);
+  const of = onCloth(loaded, state, params);
+  const goneG = load * textureWheyG(state, params);
+  return (totalG(loaded) * of.solids - goneG * of.wheySolids) / (totalG(loaded) - goneG);
 }
 
 function hasDrained({ curd }: CrockState, share: number, course: DrainageCourse): boolean {
@@ -237,7 +283,7 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
   const loaded = state.curd.draining?.loaded ?? state.masses;
   const { solids, fat, wheySolids } = onCloth(loaded, state, params);
   return drainageCourse({
-    massG: totalG(loaded),
+    massG: totalG(loaded) / params.loads,
     solids,
     fat,
     wheySolids,
