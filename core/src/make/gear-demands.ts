@@ -1,6 +1,7 @@
 import { CROCK_G_PER_ML } from '../constants/vessels.js';
 import type { GearKind } from '../lots/gear.js';
 import type { BoundStage } from '../stages/registry.js';
+import { loadsOf, type StrainParams } from '../stages/strain.js';
 import { totalG } from '../materials/composition.js';
 import { firstOf, lastOf, type StageRun } from './run.js';
 
@@ -47,7 +48,7 @@ export function gearDemandsOf(runs: readonly StageRun[]): readonly GearDemand[] 
       const gear = GEAR[named];
       if (!gear || (gear === 'pot' && i >= inPot)) continue;
       const last = demands.findLastIndex((s) => s.gear === gear);
-      const holds = gear === 'strainer' ? litres / loadsOf(run.stage).loads : litres;
+      const holds = gear === 'strainer' ? litres / loadOf(run.stage).loads : litres;
       const goesOn = last >= 0 && (STANDS_ON.has(gear) || demands[last]!.lastStep >= i - 1);
       if (goesOn) {
         const one = demands[last]!;
@@ -58,11 +59,14 @@ export function gearDemandsOf(runs: readonly StageRun[]): readonly GearDemand[] 
   return demands.map((s) => (s.gear === 'pot' ? { ...s, lastStep: Math.max(s.lastStep, inPot - 1) } : s));
 }
 
-/** In how many loads a stage strains, and which of them it is. */
-const loadsOf = ({ params }: BoundStage) => ({ loads: 1, load: 1, ...(params as { loads?: number; load?: number }) });
+/** In how many loads a stage strains what is in the crock, and which of them it is. */
+function loadOf({ params }: BoundStage) {
+  const { loads = 1, load = 1 } = params as Partial<StrainParams>;
+  return { loads: loadsOf({ loads }), load };
+}
 
 function isLastLoad(stage: BoundStage): boolean {
-  const { loads, load } = loadsOf(stage);
+  const { loads, load } = loadOf(stage);
   return load === loads;
 }
 

@@ -144,7 +144,7 @@ const inLoads = (until: string, of: StrainTemplate['params']): readonly StrainTe
       loads: { choice: 'loads' },
       load: i + 1,
     },
-    onlyIf: [{ choice: 'stopping', is: until }, ...(i === 0 ? [] : [{ choice: 'loads', above: i } as const])],
+    onlyIf: [{ choice: 'stopping', is: until }, ...(i === 0 ? [] : [{ choice: 'loads', above: i + 0.5 } as const])],
   }));
 
 /** Share of all that will run off by which it hardly drips any more. */

@@ -105,7 +105,7 @@ describe('the chances of a plan', () => {
 
   it('are of orders that have all their makes in the plan: of one that lacks a part nothing is promised', () => {
     const { problem, plan } = planned(
-      weekOf({ orders: [order('A', 3 * DAY), order('B', 3 * DAY, 'scalded-yogurt', 14_000)] }),
+      weekOf({ orders: [order('A', 3 * DAY), order('B', 3 * DAY, 'scalded-yogurt', 34_000)] }),
     );
     expect(plan.makes.filter(({ orderId }) => orderId === 'B').length).toBeGreaterThan(1);
     const lacking = plan.makes.filter(({ orderId, part }) => orderId === 'A' || part > 1);

@@ -138,8 +138,9 @@ describe('starters at the edge', () => {
   });
 
   it('of two that make up for it by their amount the stronger is taken', () => {
-    const need = needOf([quay(500, 0.4), quay(500, 0.45)], 'thermophilic', 80, 0, always);
-    expect(need).toEqual({ is: 'more', times: 1 / 0.45 });
+    const [weak, strong] = [quay(500, 0.4), quay(500, 0.45)];
+    const need = needOf([weak, strong], 'thermophilic', 80, 0, always);
+    expect(need).toEqual({ is: 'more', times: 1 / 0.45, from: strong });
   });
 
   it('grains of a tenth of their vigour are given up, of a little more they serve', () => {

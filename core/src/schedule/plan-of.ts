@@ -1,10 +1,9 @@
-import { ACTIVITY_LOSS } from '../constants/cultures.js';
 import { emptyProfile, type ResourceProfile } from './resource-profile.js';
 import type { Plan, PlannedMake, PlanningProblem } from './planning-problem.js';
 import { handsAsWalked, whoDoesWhat } from './hands.js';
 import { UNMET } from './instance.js';
 import type { Searched } from './search.js';
-import { sharedFeeds } from './starters.js';
+import { starterBook, takerOf } from './starter-book.js';
 import { awakeMin, walk } from './timeline.js';
 import { UNMET_COST, whyLeftOut } from './unmet.js';
 import { sharesOf, type Unmet } from './orders.js';
@@ -46,23 +45,19 @@ function inOrder({ instance: { jobs } }: PlanningProblem, chosen: Chosen): Chose
 export type MakesAndTasks = Pick<Plan, 'makes' | 'nightHandsMin' | 'offHandsMin' | 'handsMin'>;
 
 /** The makes that come of placing each as it was chosen. */
-export function planFrom({ asked, wanted, hours, gearResources }: PlanningProblem, chosen: Chosen): MakesAndTasks {
-  const fed = withSharedFeeds(
-    wanted.flatMap(({ order, part, parts, network, instead }, j): PlannedMake[] => {
-      const mode = chosen[j];
-      if (!mode) return [];
-      const steps = walk(network, mode.startMin, hours, mode.extension)!;
-      const gear = mode.gearResources.map((r) => gearResources[r]!.gear);
-      const { starter } = mode;
-      const feed = starter.is === 'feed' ? starter.feed : null;
-      const buysStarter = starter.is === 'buy';
-      const starterTimes = starter.is === 'more' ? starter.times : 1;
-      const name = order.name ?? network.name;
-      const what = { orderId: order.id, shares: sharesOf(order), name, part, parts, network, instead };
-      const hands = handsAsWalked({ steps, feed });
-      return [{ ...what, mode, steps, hands, gear, feed, buysStarter, starterTimes }];
-    }),
-  );
+export function planFrom(problem: PlanningProblem, chosen: Chosen): MakesAndTasks {
+  const { asked, wanted, hours, gearResources } = problem;
+  const placed = wanted.flatMap(({ order, part, parts, network, instead }, j): PlannedMake[] => {
+    const mode = chosen[j];
+    if (!mode) return [];
+    const steps = walk(network, mode.startMin, hours, mode.extension)!;
+    const gear = mode.gearResources.map((r) => gearResources[r]!.gear);
+    const name = order.name ?? network.name;
+    const what = { orderId: order.id, shares: sharesOf(order), name, part, parts, network, instead };
+    const hands = handsAsWalked({ steps, feed: null });
+    return [{ ...what, mode, steps, hands, gear, feed: null, buysStarter: false, starterTimes: 1 }];
+  });
+  const fed = withStarters(placed, problem);
   const hands = whoDoesWhat(asked.people, fed, asked.committed);
   const makes = fed.map((make, m): PlannedMake => ({ ...make, hands: hands[m]! }));
   const sum = (of: (make: PlannedMake, step: number) => number) =>
@@ -79,19 +74,19 @@ export function planFrom({ asked, wanted, hours, gearResources }: PlanningProble
   };
 }
 
-/** Feedings put together, and left away where an earlier make holds enough back. */
-function withSharedFeeds(makes: readonly PlannedMake[]): readonly PlannedMake[] {
-  const sown = makes.filter((m) => m.network.sown !== null);
-  const takers = sown.map(({ network: { sown: of, gives }, steps, feed }) => ({
-    culture: of!.culture,
-    takesG: of!.massG,
-    atMin: steps[of!.step]!.beginMin,
-    feed,
-    givesG: gives?.massG ?? 0,
-    givesAtMin: gives ? steps[gives.step]!.beginMin : 0,
-  }));
-  const feeds = new Map(sharedFeeds(takers, ACTIVITY_LOSS.active.cold.perDay).map((feed, i) => [sown[i]!, feed]));
-  return makes.map((make) => ({ ...make, feed: feeds.get(make) ?? null }));
+/** Where each has its starter from, as all of them take of what there is: who was to take it as it is may have to feed it first. */
+function withStarters(makes: readonly PlannedMake[], { asked, hours }: PlanningProblem): readonly PlannedMake[] {
+  const takers = makes.map(({ network, steps }) =>
+    takerOf(
+      network,
+      steps.map((s) => s.beginMin),
+    ),
+  );
+  const taken = starterBook(takers, asked.starters ?? null, hours);
+  return makes.map((make, m): PlannedMake => {
+    const { feed, times, buys } = taken[m]!;
+    return { ...make, feed, starterTimes: times, buysStarter: buys };
+  });
 }
 
 /** What the resource profile is with some modes on it. */

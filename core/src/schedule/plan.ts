@@ -1,12 +1,14 @@
 import { seededRandom } from '../random/random.js';
 import type { DurationSurface } from './durations.js';
 import { gearResourcesOf, type GearResource } from './gear-resources.js';
-import { hoursOf } from './hours.js';
+import { hoursOf, type Hours } from './hours.js';
 import { madeOf, sharesOf, type Made, type Order, type Unmet } from './orders.js';
 import { planOf } from './plan-of.js';
 import { SLOT_MIN, type Instance } from './instance.js';
 import { resourcesOf } from './resources.js';
 import { search, searchFor } from './search.js';
+import { starterBook, takerOf } from './starter-book.js';
+import type { StarterHere } from './starters.js';
 import type { Plan, PlanAsked, PlanningProblem, WantedMake } from './planning-problem.js';
 import { extensionIn } from './timeline.js';
 import { UNMET_COST, whyNoMode } from './unmet.js';
@@ -46,6 +48,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
   const wanted: WantedMake[] = [];
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
+  const startersOf = startersLeft(orders, asked.starters ?? null, hours, madeOnce);
   for (const order of orders) {
     const made = madeOnce(order);
     if (!made.ok) {
@@ -62,7 +65,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       shares: sharesOf(order),
       fromMin,
       weights,
-      starters: asked.starters ?? null,
+      starters: startersOf.get(order.id) ?? null,
       leastChance: Math.min(chance, USUAL_CHANCE),
       sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
@@ -93,6 +96,29 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
     })),
   };
   return { asked, orders, hours, gearResources, wanted, nowhere, instance, holders, impossible };
+}
+
+/**
+ * What there is of cultures for each order, as those that are handed on before it leave it; each is taken to be made just in time, as
+ * it is not known yet when it is.
+ */
+function startersLeft(
+  orders: readonly Order[],
+  starters: readonly StarterHere[] | null,
+  hours: Hours,
+  madeOnce: (order: Order) => Made,
+): ReadonlyMap<string, readonly StarterHere[] | null> {
+  const takers = orders.map((order) => {
+    const made = starters && madeOnce(order);
+    if (!made?.ok) return null;
+    const { network } = made;
+    let atMin = Math.min(order.dueMin ?? Infinity, hours.horizonMin);
+    for (const { lasts } of network.steps) atMin -= lasts.late;
+    const times = network.steps.map(({ lasts }) => (atMin += lasts.late) - lasts.late);
+    return takerOf(network, times);
+  });
+  const taken = starterBook(takers, starters, hours);
+  return new Map(orders.map((order, i) => [order.id, taken[i]!.here ?? starters]));
 }
 
 /** The make of an order, as it was worked out before for a like one where there was any. */

@@ -5,7 +5,7 @@ import { EIGHT_PIECES, maker } from '../testing/weeks.js';
 import { hoursOf } from './hours.js';
 import type { Order } from './orders.js';
 import { planFor } from './plan.js';
-import { needOf, sharedFeeds, type StarterHere } from './starters.js';
+import { needOf, type StarterHere } from './starters.js';
 
 const DAY = 1440;
 
@@ -31,7 +31,7 @@ describe('the starters of a plan', () => {
     expect(needOf([quay(200, 0.05)], 'thermophilic', 80, DAY, hours).is).toBe('buy');
     expect(needOf([], 'thermophilic', 80, DAY, hours).is).toBe('buy');
     const soon = needOf([quay(200, 0.45)], 'thermophilic', 80, 60, hours);
-    expect(soon).toEqual({ is: 'more', times: jasmine.any(Number) });
+    expect(soon.is).toBe('more');
     expect((soon as { times: number }).times).toBeCloseTo(1 / 0.45, 1);
     expect(needOf([quay(100, 0.45)], 'thermophilic', 80, 60, hours).is).toBe('buy');
     fc.assert(
@@ -56,23 +56,5 @@ describe('the starters of a plan', () => {
     expect(first!.feed!.ripeMin).toBeLessThanOrEqual(first!.steps[first!.network.sown!.step]!.beginMin);
     expect(second!.feed).toBeNull();
     expect(planWith([], order('A', 3 * DAY)).makes[0]!.buysStarter).toBeTrue();
-  });
-
-  it('that an earlier make holds back serve a later one, and a shared feeding is so much larger', () => {
-    const feed = { culture: 'thermophilic', beginMin: 0, ripeMin: 300, milkG: 97, starterG: 3, tempC: 42 } as const;
-    const taker = (atMin: number, givesG: number) => ({
-      culture: 'thermophilic' as const,
-      takesG: 100,
-      atMin,
-      feed: { ...feed, ripeMin: atMin - 60 },
-      givesG,
-      givesAtMin: atMin + 300,
-    });
-    const [a, b] = sharedFeeds([taker(400, 120), taker(1500, 0)], 0.045);
-    expect([a!.milkG, b]).toEqual([97, null]);
-    const [c, d] = sharedFeeds([taker(400, 20), taker(1500, 0)], 0.045);
-    expect(c!.milkG + c!.starterG).toBeCloseTo(205, 6);
-    expect(d).toBeNull();
-    expect(sharedFeeds([taker(400, 120), taker(30 * DAY, 0)], 0.045)[1]).not.toBeNull();
   });
 });

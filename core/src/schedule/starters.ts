@@ -11,6 +11,8 @@ export interface StarterHere {
   readonly massG: number;
   readonly activity: number;
   readonly lossPerDay: number;
+  /** There from this minute of the plan, with that activity; from its beginning where left out. */
+  readonly fromMin?: number;
 }
 
 /** A feeding before a make, so that its starter is ripe when it is wanted. */
@@ -33,22 +35,25 @@ const BELOW_BEST_C = 1.5;
 const ROOM_C = 24;
 /** Held back of a feeding, and left in the jar. */
 const HELD_BACK_G = 30;
-const LEFT_BEHIND = 1.05;
+export const LEFT_BEHIND = 1.05;
 /** A ripe starter rests so long before it is taken, and is fed at most so long before, minutes. */
 const RESTS_MIN = 30;
 const EARLIEST_MIN = 1.5 * DAY_MIN;
 const STEP_MIN = 15;
 
 /** Vigour of a starter at a minute of the plan. */
-export const activityThen = ({ activity, lossPerDay }: StarterHere, atMin: number): number =>
-  activity * 10 ** ((-lossPerDay * Math.max(0, atMin)) / DAY_MIN);
+export const activityThen = ({ activity, lossPerDay, fromMin = 0 }: StarterHere, atMin: number): number =>
+  activity * 10 ** ((-lossPerDay * Math.max(0, atMin - fromMin)) / DAY_MIN);
 
-/** What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do. */
+/**
+ * What a make needs of a culture at a minute: nothing more, a feeding before, or a new one, as none that is here would do; and which of
+ * those that are here it comes from.
+ */
 export type Need =
-  | { readonly is: 'ready' }
-  | { readonly is: 'feed'; readonly feed: Feed }
+  | { readonly is: 'ready'; readonly from?: StarterHere }
+  | { readonly is: 'feed'; readonly feed: Feed; readonly from: StarterHere }
   /** It is tired, and there is no time to feed it: so many times the starter makes up. */
-  | { readonly is: 'more'; readonly times: number }
+  | { readonly is: 'more'; readonly times: number; readonly from: StarterHere }
   | { readonly is: 'buy' };
 
 /**
@@ -64,17 +69,20 @@ export function needOf(
   hours: Hours,
   beginMin = atMin,
 ): Need {
-  const own = starters.filter((s) => s.culture === culture);
+  const own = starters.filter((s) => s.culture === culture && (s.fromMin ?? 0) <= atMin);
   if (NEVER_FED.has(culture)) {
-    const serves = own.some((s) => s.massG >= massG && activityThen(s, atMin) > SPENT);
-    return serves ? { is: 'ready' } : { is: 'buy' };
+    const serves = own.find((s) => s.massG >= massG && activityThen(s, atMin) > SPENT);
+    return serves ? { is: 'ready', from: serves } : { is: 'buy' };
   }
-  if (own.some((s) => s.massG >= massG && activityThen(s, atMin) >= TIRED)) return { is: 'ready' };
+  const strong = own.filter((s) => s.massG >= massG && activityThen(s, atMin) >= TIRED);
+  // The oldest of those that will do is used up first.
+  if (strong.length > 0)
+    return { is: 'ready', from: strong.reduce((a, b) => (activityThen(b, atMin) < activityThen(a, atMin) ? b : a)) };
   const wholeG = massG * LEFT_BEHIND + HELD_BACK_G;
   const starterG = (wholeG * DOSE) / (1 + DOSE);
   const best = own
     .filter((s) => s.massG >= starterG && activityThen(s, atMin - EARLIEST_MIN) > SPENT)
-    .sort((a, b) => b.activity - a.activity)[0];
+    .sort((a, b) => activityThen(b, atMin) - activityThen(a, atMin))[0];
   const unfed = unfedNeed(own, massG, atMin);
   if (!best) return unfed;
   const { optC } = CULTURES[culture].growth;
@@ -82,12 +90,15 @@ export function needOf(
   const ripensMin = ripensIn(culture, activityThen(best, atMin - EARLIEST_MIN / 3), tempC);
   if (ripensMin === null) return unfed;
   const latestMin = Math.min(atMin - RESTS_MIN, beginMin - STEP_MIN);
-  for (let ripeMin = latestMin; ripeMin - ripensMin >= Math.max(0, atMin - EARLIEST_MIN); ripeMin -= STEP_MIN) {
+  const earliestMin = Math.max(best.fromMin ?? 0, atMin - EARLIEST_MIN);
+  for (let ripeMin = latestMin; ripeMin - ripensMin >= earliestMin; ripeMin -= STEP_MIN) {
     const fedMin = ripeMin - ripensMin;
     const asleep =
       hours.nightMin(fedMin, fedMin + FEED_HANDS.beginMin) + hours.nightMin(ripeMin, ripeMin + FEED_HANDS.endMin);
-    if (asleep === 0)
-      return { is: 'feed', feed: { culture, beginMin: fedMin, ripeMin, milkG: wholeG - starterG, starterG, tempC } };
+    if (asleep === 0) {
+      const feed = { culture, beginMin: fedMin, ripeMin, milkG: wholeG - starterG, starterG, tempC };
+      return { is: 'feed', feed, from: best };
+    }
   }
   return unfed;
 }
@@ -97,11 +108,11 @@ const MOST_TIMES = 3;
 
 /** What is needed of cultures that are not fed: so much more of the strongest there is enough of, or a new one. */
 function unfedNeed(own: readonly StarterHere[], massG: number, atMin: number): Need {
-  const times = own
-    .map((s) => ({ massG: s.massG, times: 1 / activityThen(s, atMin) }))
-    .filter((s) => s.times <= MOST_TIMES && s.massG >= massG * s.times)
-    .map((s) => s.times);
-  return times.length > 0 ? { is: 'more', times: Math.min(...times) } : { is: 'buy' };
+  const [best] = own
+    .map((from) => ({ from, times: 1 / activityThen(from, atMin) }))
+    .filter(({ from, times }) => times <= MOST_TIMES && from.massG >= massG * times)
+    .sort((a, b) => a.times - b.times);
+  return best ? { is: 'more', ...best } : { is: 'buy' };
 }
 
 /** Grains live in every batch they make, and capsules are not carried on: neither is fed beforehand. */
@@ -119,61 +130,4 @@ function ripensIn(culture: CultureId, activity: number, tempC: number): number |
     ripening.set(key, hours === null ? null : Math.ceil((60 * hours) / STEP_MIN) * STEP_MIN);
   }
   return ripening.get(key)!;
-}
-
-/** A make of a plan that takes of a culture, and may give of it. */
-export interface Taker {
-  readonly culture: CultureId;
-  readonly takesG: number;
-  readonly atMin: number;
-  readonly feed: Feed | null;
-  /** What it holds back for its line, g, and when. */
-  readonly givesG: number;
-  readonly givesAtMin: number;
-}
-
-/** What somebody fed, or held back, a while ago: how much of it is left. */
-interface Fresh {
-  readonly culture: CultureId;
-  readonly ripeMin: number;
-  leftG: number;
-  /** Place of the taker whose feeding it is; -1 where it was held back. */
-  readonly fedBy: number;
-}
-
-/** A fresh starter serves others for so long, minutes: till half its activity is gone. */
-const servesMin = (lossPerDay: number) => (Math.log10(1 / TIRED) / lossPerDay) * DAY_MIN;
-
-/**
- * Feedings put together: a make takes of what an earlier one held back, or of an earlier feeding, which is then so much larger,
- * rather than have one of its own.
- *
- * @returns each taker's own feeding, or null where it needs none
- */
-export function sharedFeeds(takers: readonly Taker[], lossPerDay: number): readonly (Feed | null)[] {
-  const feeds = takers.map(({ feed }) => feed);
-  const fresh: Fresh[] = [];
-  const order = takers.map((_, i) => i).sort((a, b) => takers[a]!.atMin - takers[b]!.atMin);
-  for (const i of order) {
-    const { culture, takesG, atMin, feed, givesG, givesAtMin } = takers[i]!;
-    if (feed) {
-      const serves = fresh.filter(
-        (f) => f.culture === culture && f.ripeMin <= atMin && atMin - f.ripeMin <= servesMin(lossPerDay),
-      );
-      const held = serves.find((f) => f.fedBy < 0 && f.leftG >= takesG);
-      const fed = serves.find((f) => f.fedBy >= 0);
-      if (held) held.leftG -= takesG;
-      else if (fed) feeds[fed.fedBy] = larger(feeds[fed.fedBy]!, takesG);
-      else fresh.push({ culture, ripeMin: feed.ripeMin, leftG: 0, fedBy: i });
-      if (held || fed) feeds[i] = null;
-    }
-    if (givesG > 0) fresh.push({ culture, ripeMin: givesAtMin, leftG: givesG, fedBy: -1 });
-  }
-  return feeds;
-}
-
-/** A feeding of which so much more is taken. */
-function larger(feed: Feed, byG: number): Feed {
-  const times = (feed.milkG + feed.starterG + LEFT_BEHIND * byG) / (feed.milkG + feed.starterG);
-  return { ...feed, milkG: feed.milkG * times, starterG: feed.starterG * times };
 }

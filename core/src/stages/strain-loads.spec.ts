@@ -55,6 +55,14 @@ describe('more than a sieve holds, strained in loads', () => {
     expect(once[demand('pot', once).lastStep]!.stage.id).not.toBe('strain');
   });
 
+  it('is strained in whole loads, whatever number is typed', () => {
+    const ids = (loads: number) => strained(runsOf({ loads })).map(({ stage }) => stage.id);
+    expect(ids(1.49)).toEqual(['strain']);
+    expect(ids(1.51)).toEqual(['strain', 'strain-2']);
+    const typed = lastOf(strained(runsOf({ loads: 2.4 })).at(-1)!);
+    expect(totalG(typed.whey)).toBeCloseTo(totalG(lastOf(strained(runsOf({ loads: 2 })).at(-1)!).whey), 6);
+  });
+
   it('says which load it is, and what becomes of the rest', () => {
     const said = strained(runsOf({ loads: 2 })).map(({ stage, ...run }) =>
       english(stage.kind.instruction(stage.params, firstOf({ stage, ...run }))),

@@ -89,13 +89,16 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     },
     ...BY_AIM,
   },
-  name: ({ loads, load }) =>
-    loads > 1 ? say('stages.strain.toTheClothLoad', { load, loads }) : say('stages.strain.toTheCloth'),
+  name: (params) =>
+    loadsOf(params) > 1
+      ? say('stages.strain.toTheClothLoad', { load: params.load, loads: loadsOf(params) })
+      : say('stages.strain.toTheCloth'),
   begins: () => say('stages.strain.putCloth'),
   over: () => say('stages.strain.itHasDrained'),
   instruction: (params, before) => {
     const says = say('stages.strain.weighWheyNow', { method: HOW[params.method], where: WHERE[params.where] });
-    const { loads, load, where } = params;
+    const { load, where } = params;
+    const loads = loadsOf(params);
     if (loads < 2) return says;
     const massG = totalG(loadedOf(before, params)) / loads;
     return say('stages.strain.inLoads', { load, loads, mass: mass(massG), says, rest: load < loads ? where : 'none' });
@@ -130,11 +133,11 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     ),
   asks: () => [WHEY_ASK],
   branches: (params, seen) =>
-    drainBranches(seen, hasTexture(params) && params.load === params.loads ? TEXTURES[params.texture] : null),
+    drainBranches(seen, hasTexture(params) && params.load === loadsOf(params) ? TEXTURES[params.texture] : null),
   done: (state, params, environment) =>
     params.share > 0
       ? hasDrained(state, params.share, strainCourse(state, params, environment))
-      : params.loads > 1
+      : loadsOf(params) > 1
         ? (state.curd.draining?.wheyG ?? 0) >= textureWheyG(state, params)
         : solidsFraction(state.masses) >= TEXTURES[params.texture].solids,
   stepMin: SLOW_STEP_MIN,
@@ -147,10 +150,10 @@ export const strain: StageKind<StrainParams, 'strain'> = {
       return Math.abs(min);
     };
     // Of all that is in the crock a load changes only its own part.
-    const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02 / params.loads);
+    const byTexture = minutesUntil(20, (s) => solidsFraction(s.masses) > wanted + 0.02 / loadsOf(params));
     const unhurried = !hasTexture(params) && params.where === 'cold' ? UNHURRIED_MIN : 0;
     return {
-      earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01 / params.loads),
+      earlyMin: minutesUntil(-10, (s) => solidsFraction(s.masses) < wanted - 0.01 / loadsOf(params)),
       lateMin: Math.max(byTexture, unhurried),
       cost: say('stages.strain.soonerLooserLaterThicker'),
     };
@@ -189,7 +192,7 @@ export const strain: StageKind<StrainParams, 'strain'> = {
     }
     // What holds of one load holds of those after it.
     if (params.load > 1) return [];
-    const litres = volumeMl(state) / 1000 / params.loads;
+    const litres = volumeMl(state) / 1000 / loadsOf(params);
     if (params.strainerL > 0 && litres > params.strainerL) {
       return [
         {
@@ -257,8 +260,11 @@ function wantedWheyG(
 function textureWheyG(state: CrockState, params: StrainParams): number {
   const loaded = state.curd.draining?.loaded ?? state.masses;
   const { solids, wheySolids } = onCloth(loaded, state, params);
-  return wheyForSolids(totalG(loaded) / params.loads, solids, wheySolids, TEXTURES[params.texture].solids);
+  return wheyForSolids(totalG(loaded) / loadsOf(params), solids, wheySolids, TEXTURES[params.texture].solids);
 }
+
+/** In how many loads it is strained: whole ones. */
+export const loadsOf = ({ loads }: Pick<StrainParams, 'loads'>): number => Math.max(1, Math.round(loads));
 
 /** All of a curd as it is before any of it goes on to the cloth, though it goes in loads. */
 const loadedOf = (state: CrockState, { load }: StrainParams): Masses =>
@@ -266,8 +272,8 @@ const loadedOf = (state: CrockState, { load }: StrainParams): Masses =>
 
 /** Solids (fraction) of the whole crock once a load is of its texture, and those before it are. */
 function solidsAfter(state: CrockState, params: StrainParams, solids: number): number {
-  const { loads, load } = params;
-  if (load === loads) return solids;
+  const { load } = params;
+  if (load === loadsOf(params)) return solids;
   const loaded = loadedOf(state, params);
   const of = onCloth(loaded, state, params);
   const goneG = load * textureWheyG(state, params);
@@ -283,7 +289,7 @@ function strainCourse(state: CrockState, params: StrainParams, environment: Envi
   const loaded = state.curd.draining?.loaded ?? state.masses;
   const { solids, fat, wheySolids } = onCloth(loaded, state, params);
   return drainageCourse({
-    massG: totalG(loaded) / params.loads,
+    massG: totalG(loaded) / loadsOf(params),
     solids,
     fat,
     wheySolids,

@@ -36,7 +36,14 @@ describe('the form of what is wanted', () => {
     expect(ids(rowsOf(order()))).toEqual(['method', 'much', 'when', 'at', 'whom', 'alone', 'note']);
     const weekly = order({ due: { is: 'weekly', day: 6, atH: 8, fromMs: NOW } });
     expect(ids(rowsOf(weekly))).toEqual(['method', 'much', 'when', 'day', 'hour', 'whom', 'alone', 'note']);
-    expect(ids(rowsOf(order({ due: { is: 'some time' } })))).toEqual(['method', 'much', 'when', 'whom', 'alone', 'note']);
+    expect(ids(rowsOf(order({ due: { is: 'some time' } })))).toEqual([
+      'method',
+      'much',
+      'when',
+      'whom',
+      'alone',
+      'note',
+    ]);
   });
 
   it('offers every make but the feeding of a culture', () => {
