@@ -287,7 +287,9 @@ export { hoursOf, type Person, type PlanDays, type Stretch } from './schedule/ho
 export { type Order, type Share, sharesOf } from './schedule/orders.js';
 export { groupsOf, type Together } from './schedule/together.js';
 export type { Committed, Plan, PlanAsked, PlannedMake, PlanningProblem } from './schedule/planning-problem.js';
-export { layOut, nothingWorkedOut, planFor, plans } from './schedule/plan.js';
+export { layOut, planFor, plans } from './schedule/plan.js';
+export { nothingWorkedOut } from './schedule/worked-out.js';
+export type { PlanSupply, SupplyKind } from './schedule/supplies.js';
 export { type PlanChances, simulate } from './schedule/simulate.js';
 export { type MakesAndTasks, planOf } from './schedule/plan-of.js';
 export { type KeptPlace, type Standing, standingOf } from './schedule/standing.js';

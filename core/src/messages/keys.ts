@@ -3463,6 +3463,12 @@ export interface MessageValues {
   'schedule.move.oneTimeInTenLate': { readonly late: Value };
   'schedule.move.quoted': { readonly name: Value };
   'schedule.move.readyTooLate': { readonly late: Value };
+  'schedule.move.tooLittle': {
+    readonly mass: Value;
+    readonly kind: string;
+    readonly others: number;
+    readonly names: Value;
+  };
   'schedule.move.tooOld': { readonly age: Value; readonly days: number };
   'schedule.move.wouldNotOverWithin': None;
   'schedule.orders.cannotBeMade': { readonly why: Value };
@@ -3480,6 +3486,7 @@ export interface MessageValues {
   'schedule.orders.wouldTakeMoreMakes': { readonly mostParts: Value };
   'schedule.standing.wasToBeBegun': { readonly ago: Value };
   'schedule.together.name': { readonly names: Value };
+  'schedule.unmet.buyBy': { readonly mass: Value; readonly kind: string; readonly inTime: Value };
   'schedule.unmet.handsWantedWhenThere': { readonly name: Value; readonly inTime: Value; readonly names: Value };
   'schedule.unmet.keepsDaysWouldToo': { readonly keepsDays: Value };
   'schedule.unmet.leftOutFar': None;
@@ -3488,6 +3495,12 @@ export interface MessageValues {
   'schedule.unmet.takesTooLongBegunAtOnce': { readonly takes: Value; readonly there: Value };
   'schedule.unmet.takesTooLongOnceMilkIsThere': { readonly takes: Value; readonly there: Value };
   'schedule.unmet.theIsTakenBy': { readonly kind: Value; readonly inTime: Value; readonly names: Value };
+  'schedule.unmet.tooLittleComes': {
+    readonly kind: string;
+    readonly mass: Value;
+    readonly others: number;
+    readonly names: Value;
+  };
   'schedule.unmet.wantLaterTakeQuicker': { readonly due: Value };
   'schedule.unmet.wantOneThemAnother': None;
   'schedule.unmet.wantOneThemLater': None;

@@ -1,7 +1,8 @@
 import { say, type Text } from '../messages/message.js';
 import type { MakesAndTasks } from './plan-of.js';
 import { sharesOf } from './orders.js';
-import { layOut, nothingWorkedOut, plans, type WorkedOut } from './plan.js';
+import { layOut, plans } from './plan.js';
+import { nothingWorkedOut, type WorkedOut } from './worked-out.js';
 import type { Plan, PlanAsked, PlannedMake, PlanningProblem } from './planning-problem.js';
 import { USUAL_WEIGHTS, type ObjectiveWeights } from './mode.js';
 

@@ -2,7 +2,9 @@ import { idOfText, type Text } from '../messages/message.js';
 import { kindOfReference } from '../lots/reference-kind.js';
 import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
+import { REFERENCE_MILKS } from '../materials/reference-materials.js';
 import type { PlannedMake } from './planning-problem.js';
+import type { Feed } from './starters.js';
 
 /** A lot as a plan takes of it: what of it is left, and until when it may be used, minutes of the plan; null where it keeps. */
 export interface LotLeftThen {
@@ -11,6 +13,8 @@ export interface LotLeftThen {
   readonly name: string;
   readonly leftG: number;
   readonly untilMin: number | null;
+  /** It comes at this minute of the plan; it is here where left out. */
+  readonly fromMin?: number;
   /** What it is, where lots of its kind are not alike: a paste is not garlic. */
   readonly sort?: Text;
   /** It is another milk than what is usually meant: taken only by what names it. */
@@ -37,7 +41,11 @@ export interface ToBuy {
 }
 
 /** The kind of lot that something weighed in comes out of; null where it is nothing that is kept as a lot. */
-export function lotKindOf({ stockId, pricedAs, outOf }: Amount): LotKind | null {
+export function lotKindOf({
+  stockId,
+  pricedAs,
+  outOf,
+}: Pick<Amount, 'stockId' | 'pricedAs' | 'outOf'>): LotKind | null {
   if (stockId !== null) return kindOfReference(stockId) ?? (pricedAs === 'cream' ? 'cream' : 'milk');
   if (outOf !== null && outOf !== 'culture') return outOf as LotKind;
   return pricedAs === 'acid' ? 'acid' : null;
@@ -46,36 +54,50 @@ export function lotKindOf({ stockId, pricedAs, outOf }: Amount): LotKind | null 
 /** What the makes of a plan weigh in, the first that is begun first, each out of lots that are in date by then, those to be used first first. */
 export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftThen[]): readonly Needed[] {
   const left = new Map(lots.map((lot) => [lot.id, lot.leftG]));
-  const inOrder = [...makes].sort((a, b) => a.mode.startMin - b.mode.startMin);
-  return inOrder.flatMap((make) =>
-    make.network.amounts
+  const weighed = makes.flatMap((make) => [
+    ...(make.feed ? [{ make, amount: feedingMilk(make.feed), atMin: make.feed.beginMin }] : []),
+    ...make.network.amounts
       .filter(({ massG, pricedAs, outOf }) => massG > 0 && pricedAs !== 'own' && outOf !== 'culture')
-      .map((amount): Needed => {
-        const atMin = make.mode.startMin;
-        const from: { lotId: string; massG: number }[] = [];
-        let shortG = amount.massG;
-        for (const lot of lotsFor(amount, lots, atMin)) {
-          const massG = Math.min(shortG, left.get(lot.id)!);
-          if (massG <= 0) continue;
-          left.set(lot.id, left.get(lot.id)! - massG);
-          from.push({ lotId: lot.id, massG });
-          shortG -= massG;
-        }
-        return { make, what: amount.what, massG: amount.massG, atMin, from, shortG };
-      }),
-  );
+      .map((amount) => ({ make, amount, atMin: make.mode.startMin })),
+  ]);
+  return weighed
+    .sort((a, b) => a.atMin - b.atMin)
+    .map(({ make, amount, atMin }): Needed => {
+      const from: { lotId: string; massG: number }[] = [];
+      let shortG = amount.massG;
+      for (const lot of lotsFor(amount, lots, atMin)) {
+        const massG = Math.min(shortG, left.get(lot.id)!);
+        if (massG <= 0) continue;
+        left.set(lot.id, left.get(lot.id)! - massG);
+        from.push({ lotId: lot.id, massG });
+        shortG -= massG;
+      }
+      return { make, what: amount.what, massG: amount.massG, atMin, from, shortG };
+    });
 }
 
-function lotsFor(amount: Amount, lots: readonly LotLeftThen[], atMin: number): readonly LotLeftThen[] {
+/** The milk of a feeding, as any milk that is weighed in. */
+function feedingMilk({ milkG }: Feed): Pick<Amount, 'what' | 'massG' | 'stockId' | 'lotId' | 'outOf' | 'pricedAs'> {
+  const { id, name } = WHOLE;
+  return { what: name, massG: milkG, stockId: id, lotId: null, outOf: null, pricedAs: 'milk' };
+}
+
+const WHOLE = REFERENCE_MILKS.find(({ id }) => id === 'whole')!;
+
+function lotsFor(
+  amount: Pick<Amount, 'what' | 'stockId' | 'lotId' | 'outOf' | 'pricedAs'>,
+  lots: readonly LotLeftThen[],
+  atMin: number,
+): readonly LotLeftThen[] {
   const kind = lotKindOf(amount);
   return lots
     .filter((lot) => (amount.lotId === null ? kind === lot.kind && isMeant(lot, amount) : lot.id === amount.lotId))
-    .filter(({ untilMin }) => untilMin === null || untilMin >= atMin)
+    .filter(({ untilMin, fromMin = 0 }) => fromMin <= Math.max(0, atMin) && (untilMin === null || untilMin >= atMin))
     .sort((a, b) => (a.untilMin ?? Infinity) - (b.untilMin ?? Infinity));
 }
 
 /** Whether a lot will do for an amount of its kind that names no lot. */
-const isMeant = ({ onlyNamed, sort }: LotLeftThen, { what }: Amount) =>
+const isMeant = ({ onlyNamed, sort }: LotLeftThen, { what }: Pick<Amount, 'what'>) =>
   !onlyNamed && (sort === undefined || idOfText(sort) === idOfText(what));
 
 /** What is short, put together by what it is: so much of it, by when the first of it is wanted. */

@@ -5,6 +5,7 @@ import type { Network } from './network.js';
 import type { Share } from './orders.js';
 import type { Mode } from './instance.js';
 import { needOf, type Need, type StarterHere } from './starters.js';
+import type { Supplied } from './supplies.js';
 import { awakeMin, strayedTimes, type Extension, type Times } from './timeline.js';
 
 /** What somebody would rather have, as costs: the higher, the more it is avoided. */
@@ -73,6 +74,8 @@ export interface Placing {
   /** True where every way is tried, however much like another. */
   readonly thorough?: boolean;
   readonly weights: ObjectiveWeights;
+  /** What it takes of what comes; left out where that is no matter. */
+  readonly supplied?: readonly Supplied[];
   /** Cultures that are there; null where they are no matter. */
   readonly starters: readonly StarterHere[] | null;
 }

@@ -3,6 +3,7 @@ import { gearResourcesFor } from './gear-resources.js';
 import type { Network } from './network.js';
 import { lastDueOf } from './orders.js';
 import { SLOT_MIN, type Use } from './instance.js';
+import { suppliedUses } from './supplies.js';
 import { strayedTimes, timesOf, type Extension, type Times } from './timeline.js';
 import { labourOf, shelfOf, standingIn, type GivenPiece } from './uses.js';
 import {
@@ -216,10 +217,11 @@ function onAllGear(mode: UnequippedMode, { sets, pieces }: GearSets, placing: Pl
   const late = strayedTimes(network.steps, likely, hours, 1, mode.extension)!;
   const standing = pieces.map((piece) => standingIn(piece, { likely, late }, placing));
   const labour = labourOf(likely, mode.starter, placing);
+  const taken = placing.supplied ? suppliedUses(placing.supplied, mode.startMin, mode.starter) : [];
   return sets.map(({ resources, pieces: of }, rank) => {
     const uses: Use[] = [];
     for (const piece of of) uses.push(...standing[piece]!);
-    uses.push(...labour);
+    uses.push(...labour, ...taken);
     const { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter } = mode;
     const cost = mode.cost + PIECE_COST * rank;
     const how = { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter };

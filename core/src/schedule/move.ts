@@ -1,4 +1,4 @@
-import { duration } from '../messages/quantity.js';
+import { duration, mass } from '../messages/quantity.js';
 import { say, type Text, listOf, type Value } from '../messages/message.js';
 import type { ResourceProfile } from './resource-profile.js';
 import { type PlanGear, gearWord, labourResource } from './gear-resources.js';
@@ -7,6 +7,7 @@ import { lastDueOf, sharesOf } from './orders.js';
 import { profileWith } from './plan-of.js';
 import { SLOT_MIN } from './instance.js';
 import { holding } from './resources.js';
+import { gramsOf } from './supplies.js';
 import { awakeMin, walk, type Extension, type Walked } from './timeline.js';
 import { LIFE_SPENT, type MakeMode } from './mode.js';
 import { namesOf } from './unmet.js';
@@ -14,7 +15,7 @@ import { modesAt } from './modes.js';
 
 /** Something that does not hold of a make where it is, in a sentence; the step it is about, where it is about one. */
 export interface Break {
-  readonly is: 'night' | 'late' | 'old' | 'milk' | 'gear' | 'hands' | 'over' | 'past';
+  readonly is: 'night' | 'late' | 'old' | 'milk' | 'short' | 'gear' | 'hands' | 'over' | 'past';
   readonly says: Text;
   readonly step: number | null;
   /** The minute at which it breaks; null where it is about no moment. */
@@ -159,7 +160,7 @@ const gearName = ({ name, kind }: PlanGear): Text => name ?? gearWord(kind);
 
 /** What it finds no room in: the gear or the hands, and what has them. */
 function ofRoom(
-  { gearResources, holders }: PlanningProblem,
+  { gearResources, supplyRows, holders }: PlanningProblem,
   mode: MakeMode,
   profile: ResourceProfile,
   others: readonly PlannedMake[],
@@ -169,6 +170,17 @@ function ofRoom(
   const { use, slot } = clash;
   const against = others.filter((m) => holding([m.mode], use.resource, slot).length > 0);
   const names = namesOf([...against, ...holding(holders, use.resource, slot)]);
+  const row = supplyRows.find(({ resource }) => resource === use.resource);
+  if (row) {
+    const units = Math.max(...profile.lacks(mode).flatMap((l) => (l.use.resource === use.resource ? l.units : [])));
+    const says = say('schedule.move.tooLittle', {
+      kind: row.kind,
+      mass: mass(gramsOf(units)),
+      names,
+      others: against.length,
+    });
+    return [{ is: 'short', says, step: 0, atMin: mode.startMin, against }];
+  }
   const isHands = use.resource === labourResource(gearResources);
   const atMin = slot * SLOT_MIN;
   const when = {

@@ -7,6 +7,7 @@ import type { DurationSurface } from './durations.js';
 import { gearWord, mostLitres, type GearResource } from './gear-resources.js';
 import { networkOf, outlineOf, type Network, type NetworkHousehold, type Outline } from './network.js';
 import { keptOtherwise, otherKeepers } from './other-keeper.js';
+import type { SupplyKind } from './supplies.js';
 import { inVessels, sharedOut } from './vessels.js';
 
 /** Something that is wanted: so much of a product, by when. */
@@ -49,6 +50,8 @@ export interface Unmet {
   readonly orderId: string;
   readonly why: Text;
   readonly remedy: Text;
+  /** What would meet it, were it bought by that minute of the plan. */
+  readonly buys?: { readonly kind: SupplyKind; readonly massG: number; readonly byMin: number };
 }
 
 /** An order as the makes it takes: one, or several alike where no vessel holds it. */

@@ -101,7 +101,7 @@ export function profileWith(
 
 /** Orders that were left out, each with what stands in its way. */
 function leftOut(problem: PlanningProblem, chosen: Chosen): readonly Unmet[] {
-  const { wanted, gearResources, holders } = problem;
+  const { wanted, holders } = problem;
   const out = wanted.filter((_, j) => !chosen[j]);
   if (out.length === 0) return [];
   const taken = wanted.flatMap(({ order, network }, j) => {
@@ -112,5 +112,5 @@ function leftOut(problem: PlanningProblem, chosen: Chosen): readonly Unmet[] {
     problem,
     chosen.flatMap((mode) => mode ?? []),
   );
-  return out.map((w) => whyLeftOut(w, profile, [...taken, ...holders], gearResources));
+  return out.map((w) => whyLeftOut(w, profile, [...taken, ...holders], problem));
 }

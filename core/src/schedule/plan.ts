@@ -1,14 +1,15 @@
 import { seededRandom } from '../random/random.js';
-import type { DurationSurface } from './durations.js';
-import { gearResourcesOf, type GearResource } from './gear-resources.js';
-import { hoursOf, type Hours } from './hours.js';
-import { madeOf, sharesOf, type Made, type Order, type Unmet } from './orders.js';
+import { gearResourcesOf } from './gear-resources.js';
+import { hoursOf } from './hours.js';
+import { sharesOf, type Order, type Unmet } from './orders.js';
+import type { Network } from './network.js';
 import { planOf } from './plan-of.js';
 import { SLOT_MIN, type Instance } from './instance.js';
 import { resourcesOf } from './resources.js';
 import { search, searchFor } from './search.js';
-import { starterBook, takerOf } from './starter-book.js';
-import type { StarterHere } from './starters.js';
+import { startersLeft } from './starters-left.js';
+import { supplyRows, weighedOf } from './supplies.js';
+import { nothingWorkedOut, workedOut, type WorkedOut } from './worked-out.js';
 import type { Plan, PlanAsked, PlanningProblem, WantedMake } from './planning-problem.js';
 import { extensionIn } from './timeline.js';
 import { UNMET_COST, whyNoMode } from './unmet.js';
@@ -21,14 +22,6 @@ export const USUAL_CHANCE = 0.9;
 
 /** Where nothing is said each order has makes of its own. */
 const ALL_ALONE: Together = { groups: [], others: 'never' };
-
-/** Makes that were worked out before, by all that was asked of them; and how long the steps of such a make take, of any size. */
-export interface WorkedOut {
-  readonly makes: Map<string, Made>;
-  readonly durations: Map<string, DurationSurface>;
-}
-
-export const nothingWorkedOut = (): WorkedOut => ({ makes: new Map(), durations: new Map() });
 
 /**
  * Lays out a plan: networks from the engine, every mode of each of them, what there is of hands and gear.
@@ -49,6 +42,14 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
   const nowhere: WantedMake[] = [];
   const impossible: Unmet[] = [];
   const startersOf = startersLeft(orders, asked.starters ?? null, hours, madeOnce);
+  const supplies = asked.supplies ?? [];
+  const slots = horizonMin / SLOT_MIN;
+  const { rows, resources: coming } = supplyRows(
+    supplies,
+    orders.map(madeOnce).flatMap((made) => (made.ok ? new Array<Network>(made.parts).fill(made.network) : [])),
+    slots,
+    gearResources.length + 1,
+  );
   for (const order of orders) {
     const made = madeOnce(order);
     if (!made.ok) {
@@ -66,6 +67,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       fromMin,
       weights,
       starters: startersOf.get(order.id) ?? null,
+      supplied: rows.map((row) => ({ row, massG: weighedOf(network, row.kind, supplies) })),
       leastChance: Math.min(chance, USUAL_CHANCE),
       sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
@@ -80,11 +82,10 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
     }
     if (nowhere.at(-1)?.order === order) impossible.push(whyNoMode(order, placing));
   }
-  const slots = horizonMin / SLOT_MIN;
   const { resources, holders } = resourcesOf(hours, gearResources, slots, asked.committed ?? []);
   const instance: Instance = {
     slots,
-    resources,
+    resources: [...resources, ...coming],
     jobs: wanted.map(({ order, modes, part }, j) => ({
       modes,
       // Those of one order are one as good as another, but for what somebody has put where it is.
@@ -95,47 +96,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       ),
     })),
   };
-  return { asked, orders, hours, gearResources, wanted, nowhere, instance, holders, impossible };
-}
-
-/**
- * What there is of cultures for each order, as those that are handed on before it leave it; each is taken to be made just in time, as
- * it is not known yet when it is.
- */
-function startersLeft(
-  orders: readonly Order[],
-  starters: readonly StarterHere[] | null,
-  hours: Hours,
-  madeOnce: (order: Order) => Made,
-): ReadonlyMap<string, readonly StarterHere[] | null> {
-  const takers = orders.map((order) => {
-    const made = starters && madeOnce(order);
-    if (!made?.ok) return null;
-    const { network } = made;
-    let atMin = Math.min(order.dueMin ?? Infinity, hours.horizonMin);
-    for (const { lasts } of network.steps) atMin -= lasts.late;
-    const times = network.steps.map(({ lasts }) => (atMin += lasts.late) - lasts.late);
-    return takerOf(network, times);
-  });
-  const taken = starterBook(takers, starters, hours);
-  return new Map(orders.map((order, i) => [order.id, taken[i]!.here ?? starters]));
-}
-
-/** The make of an order, as it was worked out before for a like one where there was any. */
-function workedOut(
-  order: Order,
-  asked: PlanAsked,
-  gearResources: readonly GearResource[],
-  { makes, durations }: WorkedOut,
-): Made {
-  const { kitchen, gear, stocks, known } = asked;
-  const kind = JSON.stringify([order.method, order.choices, kitchen, stocks, known?.learned.known, known?.lines]);
-  const key = JSON.stringify([kind, order.productG, gear]);
-  const made = makes.get(key) ?? madeOf(order, gearResources, asked, durations.get(kind));
-  makes.set(key, made);
-  // Kept warm another way it is another kind of make.
-  if (made.ok && !made.instead && !durations.has(kind)) durations.set(kind, made.network.durations);
-  return made.ok ? made : { ok: false, unmet: { ...made.unmet, orderId: order.id } };
+  return { asked, orders, hours, gearResources, wanted, nowhere, instance, holders, supplyRows: rows, impossible };
 }
 
 /** Searches a plan, and gives what it has after every round. May be stopped after any. */

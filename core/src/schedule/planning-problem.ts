@@ -9,6 +9,7 @@ import type { Network } from './network.js';
 import type { Order, Share, Unmet } from './orders.js';
 import type { Instance, Use } from './instance.js';
 import type { Feed, StarterHere } from './starters.js';
+import type { PlanSupply, SupplyRow } from './supplies.js';
 import type { StageExtension, Walked } from './timeline.js';
 import type { MakeMode, Placing, ObjectiveWeights } from './mode.js';
 import type { Together } from './together.js';
@@ -56,6 +57,10 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly stocks?: readonly LotStock[];
   /** Cultures that are there; where nothing is said of them, each make has the starter it wants. */
   readonly starters?: readonly StarterHere[];
+  /** Milk and cream that is here and comes; of a kind of which none is named there is as much as is wanted. */
+  readonly supplies?: readonly PlanSupply[];
+  /** The milk that comes, as it is: taken where nobody names another. */
+  readonly milk?: LotStock;
   readonly horizonMin: number;
   readonly weights?: ObjectiveWeights;
   /** Chance with which all orders are to be met, 0–1, as far as there is a way; nine in ten where left out. */
@@ -131,6 +136,8 @@ export interface PlanningProblem {
   readonly instance: Instance;
   /** What has gear and hands already. */
   readonly holders: readonly Holder[];
+  /** Kinds of which only so much comes. */
+  readonly supplyRows: readonly SupplyRow[];
   /** Orders that cannot be made whatever else is. */
   readonly impossible: readonly Unmet[];
 }

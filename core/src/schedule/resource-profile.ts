@@ -8,6 +8,8 @@ export interface ResourceProfile {
   readonly take: (mode: Mode) => void;
   /** The first use of a mode that finds no room, and the slot; null where it fits. */
   readonly clash: (mode: Mode) => { readonly use: Use; readonly slot: number } | null;
+  /** Each use of a mode that finds no room, and how many units it lacks at most. */
+  readonly lacks: (mode: Mode) => readonly { readonly use: Use; readonly units: number }[];
 }
 
 /** A profile of which nothing is taken. */
@@ -38,6 +40,11 @@ export function emptyProfile({ resources, slots }: Pick<Instance, 'resources' | 
     fits: ({ uses }) => uses.every((use) => clashOf(use) < 0),
     put: ({ uses }) => uses.forEach((use) => change(use, 1)),
     take: ({ uses }) => uses.forEach((use) => change(use, -1)),
+    lacks: ({ uses }) =>
+      uses.flatMap((use) => {
+        const least = free[use.resource]!.subarray(use.from, use.to).reduce((a, b) => Math.min(a, b), use.units);
+        return least < use.units ? [{ use, units: use.units - least }] : [];
+      }),
     clash: ({ uses }) => {
       for (const use of uses) {
         const slot = clashOf(use);

@@ -1,5 +1,5 @@
 import { ACTIVITY_LOSS, type CultureId } from '../constants/cultures.js';
-import { SPENT, TIRED } from '../constants/starter.js';
+import { TIRED } from '../constants/starter.js';
 import type { Hours } from './hours.js';
 import type { Network } from './network.js';
 import { activityThen, LEFT_BEHIND, needOf, type Feed, type StarterHere } from './starters.js';

@@ -1,14 +1,15 @@
 import { type Text, uniqueTexts, say, listOf, type Value } from '../messages/message.js';
-import { amount, duration } from '../messages/quantity.js';
+import { amount, duration, mass } from '../messages/quantity.js';
 import type { ResourceProfile } from './resource-profile.js';
-import { gearWord, labourResource, type GearResource } from './gear-resources.js';
+import { gearWord, labourResource } from './gear-resources.js';
 import type { Order, Unmet } from './orders.js';
-import type { WantedMake } from './planning-problem.js';
+import type { PlanningProblem, WantedMake } from './planning-problem.js';
 import { SLOT_MIN } from './instance.js';
 import { holding } from './resources.js';
 import type { Holder } from './planning-problem.js';
 import { walk } from './timeline.js';
-import type { Placing } from './mode.js';
+import { gramsOf, type SupplyRow } from './supplies.js';
+import type { MakeMode, Placing } from './mode.js';
 
 /** What leaving an order out costs: more than any hands in the night; one that is wanted some time less. */
 export const UNMET_COST = { due: 100_000, someTime: 20_000 } as const;
@@ -46,8 +47,20 @@ export function whyLeftOut(
   { order: { id, name }, modes, network }: Pick<WantedMake, 'order' | 'modes' | 'network'>,
   profile: ResourceProfile,
   taken: readonly Holder[],
-  gearResources: readonly GearResource[],
+  { gearResources, supplyRows }: Pick<PlanningProblem, 'gearResources' | 'supplyRows'>,
 ): Unmet {
+  const short = shortOf(modes, profile, supplyRows);
+  if (short) {
+    const { kind, massG, byMin, resource, slot } = short;
+    const others = holding(taken, resource, slot);
+    const of = { kind, mass: mass(massG), inTime: duration(byMin), names: namesOf(others), others: others.length };
+    return {
+      orderId: id,
+      why: say('schedule.unmet.tooLittleComes', of),
+      remedy: say('schedule.unmet.buyBy', of),
+      buys: { kind, massG, byMin },
+    };
+  }
   const clash = modes.map((mode) => profile.clash(mode)).find((c) => c !== null);
   if (!clash)
     return { orderId: id, why: say('schedule.unmet.leftOutFar'), remedy: say('schedule.unmet.letPlanSearchedFurther') };
@@ -66,6 +79,20 @@ export function whyLeftOut(
     why: say('schedule.unmet.theIsTakenBy', { kind: gear.name ?? gearWord(gear.kind), inTime, names }),
     remedy: say('schedule.unmet.wantOneThemLater'),
   };
+}
+
+/** What too little comes of for any of some modes: of which, how much more the mode that lacks least would take, and by when. */
+function shortOf(modes: readonly MakeMode[], profile: ResourceProfile, rows: readonly SupplyRow[]) {
+  const lacks = modes.map((mode) => {
+    const lacking = profile.lacks(mode).flatMap(({ use, units }) => {
+      const row = rows.find(({ resource }) => resource === use.resource);
+      return row ? [{ kind: row.kind, massG: gramsOf(units), resource: use.resource, slot: use.from }] : [];
+    });
+    const [most] = lacking.sort((a, b) => b.massG - a.massG);
+    return most && { ...most, byMin: mode.startMin };
+  });
+  if (lacks.length === 0 || lacks.some((l) => l === undefined)) return null;
+  return lacks.reduce((best, l) => (l!.massG < best!.massG ? l : best))!;
 }
 
 /** Names of what has something, each once: "A and B". */
