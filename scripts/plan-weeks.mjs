@@ -2,13 +2,14 @@
 // among every way there is, by a long search of our own and then by HiGHS among the ways that may still be part of something better.
 // Takes most of an hour. Weeks that are named as numbers are worked out again, else those that are not there yet; with "anew" all of
 // them, and what was known before counts for nothing: so it has to be once what a plan costs is reckoned otherwise.
-import { existsSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
 import { engine, ensureBuilt, ensureInstalled, ROOT } from './lib.mjs';
 
 ensureInstalled();
-if (!existsSync(join(ROOT, 'server/dist/testing/milp.js'))) ensureBuilt();
+// What was known is read as it was built: built anew where a run before this one has written it.
+ensureBuilt();
 const core = await engine();
 const { BEST_KNOWN, tightWeeks } = await import(join(ROOT, 'core/dist/testing/index.js'));
 const { solveMilp } = await import(join(ROOT, 'server/dist/testing/milp.js'));

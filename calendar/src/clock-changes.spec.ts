@@ -1,7 +1,7 @@
-import type { WantedOrder } from '@oat-crock/contract/api';
+import type { Supply, WantedOrder } from '@oat-crock/contract/api';
 import { hoursOf, methodById, planFor } from '@oat-crock/core';
 import { EIGHT_PIECES } from '@oat-crock/core/testing';
-import { nextWeekday, occurrencesOf } from './due-times.js';
+import { nextWeekday, occurrencesOf, supplyTimesOf } from './due-times.js';
 import { personOver } from './people.js';
 import { localTime, momentAt } from './zone.js';
 
@@ -89,6 +89,23 @@ describe('orders that come again', () => {
     expect(of([at(fromMs + 9 * HOUR)]).length).toBe(1);
     expect(of([at(fromMs + 9 * HOUR + 1)])).toEqual([]);
     expect(of([at(fromMs)])).toEqual([]);
+  });
+
+  it('and milk comes on its days at its hour, each time under an id of its own, in order', () => {
+    for (const zone of [NORTH, FAR, HALF, NEVER]) {
+      const fromMs = hourOf(2026, 3, 23, 12, zone);
+      const supply: Supply = {
+        ...{ id: 'meadow', kind: 'milk', name: 'Meadow', massG: 1, keepsDays: 3, note: '' },
+        ...{ fatPct: 4, proteinPct: 3.4, treatment: 'raw', price: 1 },
+        comes: { is: 'weekly', days: [4, 1], atH: 2.5, fromMs },
+      };
+      const times = supplyTimesOf([supply], fromMs, hourOf(2026, 4, 13, 0, zone), zone);
+      expect(times.map(({ atMs }) => localTime(atMs, zone).weekday)).toEqual([4, 1, 4, 1, 4]);
+      expect(new Set(times.map((t) => t.id)).size).toBe(5);
+      const once: Supply = { ...supply, comes: { is: 'once', atMs: fromMs + HOUR } };
+      expect(supplyTimesOf([once], fromMs, fromMs + HOUR, zone).map((t) => t.id)).toEqual(['meadow']);
+      expect(supplyTimesOf([once], fromMs, fromMs + HOUR - 1, zone)).toEqual([]);
+    }
   });
 
   it('are found on the next such day, today among them, from so many days on', () => {

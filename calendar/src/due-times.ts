@@ -1,4 +1,4 @@
-import type { Occurrence, WantedOrder } from '@oat-crock/contract/api';
+import type { Occurrence, Supply, SupplyTime, WantedOrder } from '@oat-crock/contract/api';
 import { daysOn, localTime, momentAt, weekdayOf, wordOf, type CalendarDay, type Zone } from './zone.js';
 
 /**
@@ -20,11 +20,45 @@ function timesOf(order: WantedOrder, fromMs: number, untilMs: number, zone: Zone
   const { due, id } = order;
   if (due.is === 'some time') return [{ id, order, dueMs: null }];
   if (due.is === 'once') return due.atMs > fromMs && due.atMs <= untilMs ? [{ id, order, dueMs: due.atMs }] : [];
-  const found: Occurrence[] = [];
-  for (let day = firstDay(due.day, Math.max(fromMs, due.fromMs), zone); ; day = daysOn(day, 7)) {
-    const dueMs = momentAt(day, due.atH, zone);
-    if (dueMs > untilMs) return found;
-    if (dueMs > fromMs && dueMs >= due.fromMs) found.push({ id: `${id} ${wordOf(day)}`, order, dueMs });
+  return weeklyTimes(due.day, due.atH, due.fromMs, [fromMs, untilMs], zone).map(({ day, atMs }) => ({
+    ...{ id: `${id} ${day}`, order, dueMs: atMs },
+  }));
+}
+
+/** Times at which milk and cream comes after one moment (ms) and up to another, the earliest first. */
+export function supplyTimesOf(
+  supplies: readonly Supply[],
+  fromMs: number,
+  untilMs: number,
+  zone: Zone,
+): readonly SupplyTime[] {
+  return supplies
+    .flatMap((supply): readonly SupplyTime[] => {
+      const { id, comes } = supply;
+      if (comes.is === 'once') {
+        const { atMs } = comes;
+        return atMs > fromMs && atMs <= untilMs ? [{ id, supply, atMs }] : [];
+      }
+      return comes.days
+        .flatMap((day) => weeklyTimes(day, comes.atH, comes.fromMs, [fromMs, untilMs], zone))
+        .map(({ day, atMs }) => ({ id: `${id} ${day}`, supply, atMs }));
+    })
+    .sort((a, b) => a.atMs - b.atMs);
+}
+
+/** Times of some hour of a day of the week, from a moment on, that lie after one moment and up to another; each with its day. */
+function weeklyTimes(
+  weekday: number,
+  atH: number,
+  sinceMs: number,
+  [fromMs, untilMs]: readonly [number, number],
+  zone: Zone,
+): readonly { readonly day: string; readonly atMs: number }[] {
+  const found: { day: string; atMs: number }[] = [];
+  for (let day = firstDay(weekday, Math.max(fromMs, sinceMs), zone); ; day = daysOn(day, 7)) {
+    const atMs = momentAt(day, atH, zone);
+    if (atMs > untilMs) return found;
+    if (atMs > fromMs && atMs >= sinceMs) found.push({ day: wordOf(day), atMs });
   }
 }
 

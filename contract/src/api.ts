@@ -11,5 +11,6 @@ export * from './api/figures.js';
 export * from './api/orders.js';
 export * from './api/planned-batch.js';
 export * from './api/planning.js';
+export * from './api/supplies.js';
 export type { FieldProblem, Problem } from './problem.js';
 export * from './api/cultures-file.js';

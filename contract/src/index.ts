@@ -23,3 +23,5 @@ export * from './api/orders.js';
 export * from './api/orders.schema.js';
 export * from './api/planned-batch.js';
 export * from './api/planning.js';
+export * from './api/supplies.js';
+export * from './api/supplies.schema.js';

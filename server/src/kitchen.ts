@@ -1,4 +1,4 @@
-import type { Larder, Learned, PlannedBatch, WantedOrder } from '@oat-crock/contract';
+import type { Larder, Learned, PlannedBatch, Supply, WantedOrder } from '@oat-crock/contract';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
@@ -34,6 +34,7 @@ export interface Kitchen {
   readonly methods: KeptStore<Method>;
   readonly orders: KeptStore<WantedOrder>;
   readonly plannedBatches: KeptStore<PlannedBatch>;
+  readonly supplies: KeptStore<Supply>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
   readonly lessons: LessonStore;
@@ -65,6 +66,7 @@ export function openKitchen(
     methods: keptStore(db, 'methods'),
     orders: keptStore(db, 'orders'),
     plannedBatches: keptStore(db, 'plannedBatches'),
+    supplies: keptStore(db, 'supplies'),
   };
   const makes = makeStore(db, written, (batch, line) =>
     searchWords(batch, line, household.settings().settings, (id) => kept.lots.get(id)?.item),
@@ -98,6 +100,7 @@ export function openKitchen(
       methods: kept.methods.all(),
       orders: kept.orders.all(),
       plannedBatches: kept.plannedBatches.all(),
+      supplies: kept.supplies.all(),
     }),
     lessons,
     figures: figureStore(db),

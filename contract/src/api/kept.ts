@@ -1,6 +1,7 @@
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { WantedOrder } from './orders.js';
 import type { PlannedBatch } from './planned-batch.js';
+import type { Supply } from './supplies.js';
 
 /** What a household keeps a record of and may change, by the family it is stored in. */
 export interface KeptFamilies {
@@ -11,6 +12,8 @@ export interface KeptFamilies {
   readonly orders: WantedOrder;
   /** Makes of a plan that was taken. */
   readonly plannedBatches: PlannedBatch;
+  /** Milk and cream that is brought. */
+  readonly supplies: Supply;
 }
 
 export type Family = keyof KeptFamilies;
@@ -18,7 +21,14 @@ export type Family = keyof KeptFamilies;
 /** A record of any family. */
 export type KeptItem = KeptFamilies[Family];
 
-export const FAMILIES = ['lots', 'gear', 'methods', 'orders', 'plannedBatches'] as const satisfies readonly Family[];
+export const FAMILIES = [
+  'lots',
+  'gear',
+  'methods',
+  'orders',
+  'plannedBatches',
+  'supplies',
+] as const satisfies readonly Family[];
 
 /** Where the API has the records of each family. */
 export const FAMILY_PATHS: Readonly<Record<Family, string>> = {
@@ -27,6 +37,7 @@ export const FAMILY_PATHS: Readonly<Record<Family, string>> = {
   methods: 'methods',
   orders: 'orders',
   plannedBatches: 'planned-batches',
+  supplies: 'supplies',
 };
 
 /** A record with the version that an edit must name. One that was taken away stays, with the moment it went. */

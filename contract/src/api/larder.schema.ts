@@ -35,7 +35,14 @@ function fitsInto100(material: Material, helpers: Joi.CustomHelpers): Material |
   return solids <= 100 ? material : helpers.error('material.tooMuch', { solids: Math.round(10 * solids) / 10 });
 }
 
-const treatment = Joi.valid('raw', '63C-30min', '72C-15s', 'scalded', 'ultra-heated', 'ultrafiltered').required();
+export const treatment = Joi.valid(
+  'raw',
+  '63C-30min',
+  '72C-15s',
+  'scalded',
+  'ultra-heated',
+  'ultrafiltered',
+).required();
 const species = Joi.valid('cow', 'goat', 'sheep');
 const freshPh = Joi.number().min(4).max(7.5);
 const allergen = Joi.valid('coconut', 'cashew', 'soya');

@@ -16,8 +16,6 @@ export interface PlanSupply {
   readonly massG: number;
   readonly fromMin: number;
   readonly untilMin: number | null;
-  /** The lot that choices name it by, where another than its id. */
-  readonly lotId?: string;
 }
 
 /** What can be weighed in after one minute and before another is no more than all that is there at any time between them. */
@@ -72,7 +70,7 @@ export function weighedOf(
   kind: SupplyKind,
   supplies: readonly PlanSupply[],
 ): number {
-  const ids = new Set(supplies.flatMap(({ id, lotId }) => [id, lotId]));
+  const ids = new Set(supplies.map((s) => s.id));
   return amounts.reduce((sum, amount) => {
     const isOfIt = lotKindOf(amount) === kind && (amount.lotId === null || ids.has(amount.lotId));
     return isOfIt ? sum + amount.massG : sum;

@@ -20,11 +20,10 @@ export function workedOut(
   gearResources: readonly GearResource[],
   { makes, durations }: WorkedOut,
 ): Made {
-  const { kitchen, gear, stocks = [], milk, known } = asked;
+  const { kitchen, gear, stocks, milk, known } = asked;
   const kind = JSON.stringify([order.method, order.choices, kitchen, stocks, milk, known?.learned.known, known?.lines]);
   const key = JSON.stringify([kind, order.productG, gear]);
-  const of = { ...asked, stocks: milk ? [...stocks, milk] : stocks };
-  const made = makes.get(key) ?? unnamed(madeOf(ofMilk(order, milk), gearResources, of, durations.get(kind)), milk);
+  const made = makes.get(key) ?? madeOfMilk(order, asked, gearResources, durations.get(kind));
   makes.set(key, made);
   // Kept warm another way it is another kind of make.
   if (made.ok && !made.instead && !durations.has(kind)) durations.set(kind, made.network.durations);
@@ -33,17 +32,34 @@ export function workedOut(
 
 const MILK = 'milk';
 
+/** A make of the milk that comes; of any milk where that will not do for it. */
+function madeOfMilk(
+  order: Order,
+  asked: PlanAsked,
+  gearResources: readonly GearResource[],
+  like: DurationSurface | undefined,
+): Made {
+  const { milk, stocks = [] } = asked;
+  const of = milk && ofMilk(order, milk);
+  const made = of && of !== order && madeOf(of, gearResources, { ...asked, stocks: [...stocks, milk] }, like);
+  return made && made.ok ? unnamed(made, milk) : madeOf(order, gearResources, asked, like);
+}
+
 /** An order that names no milk, made of the one that comes. */
-function ofMilk(order: Order, milk: LotStock | undefined): Order {
+function ofMilk(order: Order, milk: LotStock): Order {
   const asks = choicesOf(order.method).find(({ key }) => key === MILK);
   const takesLots = asks?.kind === 'option' && asks.lots?.includes('milk');
-  if (!milk || !takesLots || order.choices?.[MILK] !== undefined) return order;
+  if (!takesLots || order.choices?.[MILK] !== undefined) return order;
   return { ...order, choices: { ...order.choices, [MILK]: milk.id } };
 }
 
 /** A make that does not name the milk that comes: which can of it is taken is said as it is begun. */
-function unnamed(made: Made, milk: LotStock | undefined): Made {
-  if (!made.ok || made.network.choices[MILK] !== milk?.id) return made;
-  const choices = Object.fromEntries(Object.entries(made.network.choices).filter(([key]) => key !== MILK));
-  return { ...made, network: { ...made.network, choices } };
+function unnamed(made: Extract<Made, { readonly ok: true }>, milk: LotStock): Made {
+  const { choices, amounts } = made.network;
+  const network = {
+    ...made.network,
+    choices: Object.fromEntries(Object.entries(choices).filter(([key]) => key !== MILK)),
+    amounts: amounts.map((amount) => (amount.stockId === milk.id ? { ...amount, lotId: null } : amount)),
+  };
+  return { ...made, network };
 }

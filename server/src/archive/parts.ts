@@ -1,4 +1,12 @@
-import { entrySchema, gearSchema, lotSchema, methodSchema, orderSchema, plannedBatchSchema } from '@oat-crock/contract';
+import {
+  entrySchema,
+  gearSchema,
+  lotSchema,
+  methodSchema,
+  orderSchema,
+  plannedBatchSchema,
+  supplySchema,
+} from '@oat-crock/contract';
 import { settingsSchema, type Family, type Settings } from '@oat-crock/contract';
 import { INSTRUMENT_KINDS, type Entry, type SimulatedKind } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
@@ -42,6 +50,7 @@ const KEPT = [
   ['methods', 'methods', methodSchema],
   ['orders', 'orders', orderSchema],
   ['planned-makes', 'plannedBatches', plannedBatchSchema],
+  ['supplies', 'supplies', supplySchema],
 ] as const satisfies readonly (readonly [string, Family, Joi.Schema])[];
 
 const ms = Joi.number().integer();

@@ -8,7 +8,7 @@ Everything one dairy has written down, in open forms. Nothing of Oat Crock is ne
   - log: every line of every make's log, in the order in which they came. \`batchId\` names the make, \`atMs\` is when it happened,
     \`source\` is "hand" or an instrument's id, \`body\` says what happened. Lines are never changed: a line of type "correction"
     names the one it \`replaces\`, with what is right instead, or with null where it is taken back.
-  - lots, gear, methods, orders, planned-makes: records that are changed, each with its version; \`goneMs\` is when it was taken away.
+  - lots, gear, methods, orders, planned-makes, supplies: records that are changed, each with its version; \`goneMs\` is when it was taken away.
   - instruments, room (what loggers read of the room), photos, settings.
 - csv/*.csv: makes, movements and readings once more, as tables for a spreadsheet (RFC 4180, UTF-8, moments as ISO 8601 in UTC).
 - photos/: the pictures, by the id that a line of the log names.

@@ -1,5 +1,5 @@
 import { daysOn, localTime, momentAt, occurrencesOf, weekdayOf, type Zone } from '@oat-crock/calendar';
-import type { PlannedBatch, WantedOrder } from '@oat-crock/contract';
+import type { PlannedBatch, Supply, WantedOrder } from '@oat-crock/contract';
 import { seededRandom, seedFromText, type Batch } from '@oat-crock/core';
 import { ulid } from 'ulid';
 
@@ -51,6 +51,27 @@ export function demoOrders(nowMs: number, zone: Zone): WantedOrder[] {
       note: 'For the breakfast table.',
     }),
     order({ whom: 'the quay stall', methodId: 'cultured-butter', productG: 800, due: { is: 'some time' } }),
+  ];
+}
+
+/** Days until the neighbour's can comes next, and the time after that. */
+const CAN_IN = [2, 6];
+
+/** The milk that the neighbour brings twice a week. */
+export function demoSupplies(nowMs: number, zone: Zone): Supply[] {
+  const fromMs = nowMs - 3 * DAY_MS;
+  const days = CAN_IN.map((inDays) => weekdayOf(daysOn(localTime(nowMs, zone), inDays))).sort();
+  return [
+    {
+      ...{
+        id: ulid(fromMs, seededRandom(seedFromText('near meadow'))),
+        kind: 'milk',
+        name: 'Morning milk, near meadow',
+      },
+      ...{ massG: 14_000, keepsDays: 3, fatPct: 4, proteinPct: 3.4, treatment: 'raw', price: 1.55 },
+      comes: { is: 'weekly', days, atH: 7, fromMs },
+      note: 'In the steel can; the empty one goes back with it.',
+    },
   ];
 }
 

@@ -6,7 +6,7 @@ import { takeArchiveIn, tryArchive } from '../archive/take-in.js';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_NAME, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
-import { begunForSchool, demoOrders } from './orders.js';
+import { begunForSchool, demoOrders, demoSupplies } from './orders.js';
 import { demoMakes } from './makes.js';
 import { trueRoom } from '../simulator/true-room.js';
 
@@ -52,6 +52,7 @@ export function seedDemo(kitchen: Kitchen): void {
     for (const gear of demoGear(nowMs)) kitchen.gear.save(gear, 0);
     const orders = demoOrders(nowMs, zone);
     for (const order of orders) kitchen.orders.save(order, 0);
+    for (const supply of demoSupplies(nowMs, zone)) kitchen.supplies.save(supply, 0);
     const { logs, cultures } = demoMakes(nowMs, milk, zone, roomAt);
     for (const lot of cultures) kitchen.lots.save(lot, 0);
     for (const log of logs) {

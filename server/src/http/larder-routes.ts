@@ -9,6 +9,7 @@ import {
   lotSchema,
   orderSchema,
   plannedBatchSchema,
+  supplySchema,
   problem,
   type Family,
   type Kept,
@@ -68,6 +69,8 @@ export function larderRoutes(kitchen: Kitchen): Router {
   );
 
   keep('plannedBatches', kitchen.plannedBatches, plannedBatchSchema, say('server.http.larderRoutes.plannedMake'));
+
+  keep('supplies', kitchen.supplies, supplySchema, say('server.http.larderRoutes.supply'));
 
   router.get('/method.schema.json', (_request, response) => {
     response.json(methodFileDocument());

@@ -162,7 +162,7 @@ describe('methods of one’s own', () => {
     expect(form.required).toEqual(['oatCrock', 'version', 'method']);
     expect(Object.keys(form.properties.method.properties)).toContain('stages');
     const { paths } = (await request(app).get(`${API}/openapi.json`)).body;
-    for (const family of ['lots', 'gear', 'methods', 'orders', 'planned-batches']) {
+    for (const family of ['lots', 'gear', 'methods', 'orders', 'planned-batches', 'supplies']) {
       expect(Object.keys(paths[`/${family}/{id}`])).toEqual(['put', 'delete']);
     }
   });
@@ -194,6 +194,38 @@ describe('what is wanted', () => {
       fields(await make('orders', order({ due: { is: 'weekly', day: 6, atH: 25, fromMs: 1_777_708_800_000 } }))),
     ).toEqual(['due.atH']);
     expect(fields(await make('orders', order({ due: { is: 'never' } })))).toEqual(['due.is']);
+  });
+});
+
+describe('milk that is brought', () => {
+  const supply = (more: object = {}) => ({
+    ...{ id: ulid(), kind: 'milk', name: 'Near meadow', massG: 14_000, keepsDays: 3, note: '' },
+    ...{ fatPct: 4, proteinPct: 3.4, treatment: 'raw', price: 1.55 },
+    comes: { is: 'weekly', days: [1, 4], atH: 7, fromMs: 1_777_708_800_000 },
+    ...more,
+  });
+
+  it('is kept over versions, comes with the larder, and is taken away', async () => {
+    const brought = supply();
+    expect((await make('supplies', brought)).status).toBe(201);
+    const ids = async () => {
+      const { supplies } = (await request(app).get(`${API}/larder`)).body;
+      return supplies
+        .filter((s: { goneMs: number | null }) => s.goneMs === null)
+        .map((s: { item: { id: string } }) => s.item.id);
+    };
+    expect(await ids()).toContain(brought.id);
+    await request(app).delete(`${API}/supplies/${brought.id}`).set('if-match', '"1"').expect(200);
+    expect(await ids()).not.toContain(brought.id);
+  });
+
+  it('that comes on no day, keeps no day, or is of another kind, is refused by the field', async () => {
+    const weekly = (more: object) =>
+      supply({ comes: { is: 'weekly', days: [1], atH: 7, fromMs: 1_777_708_800_000, ...more } });
+    expect(fields(await make('supplies', weekly({ days: [] })))).toEqual(['comes.days']);
+    expect(fields(await make('supplies', weekly({ days: [1, 7] })))).toEqual(['comes.days.1']);
+    expect(fields(await make('supplies', supply({ keepsDays: 0 })))).toEqual(['keepsDays']);
+    expect(fields(await make('supplies', supply({ kind: 'powder' })))).toEqual(['kind']);
   });
 });
 

@@ -7,6 +7,7 @@ import {
   gearSchema,
   orderSchema,
   plannedBatchSchema,
+  supplySchema,
   instrumentReadingsSchema,
   dryRunSchema,
   figuresSchema,
@@ -222,6 +223,7 @@ const OPERATIONS: readonly Operation[] = [
   ...kept('gear', 'a piece of gear', gearSchema),
   ...kept('orders', 'an order', orderSchema),
   ...kept('plannedBatches', 'a planned make', plannedBatchSchema),
+  ...kept('supplies', 'milk or cream that is brought', supplySchema),
   ...kept('methods', 'a method of one’s own', methodSchema),
   {
     path: '/method.schema.json',

@@ -28,6 +28,7 @@ const TABLES: Readonly<Record<Family, string>> = {
   methods: 'own_method',
   orders: 'wanted_order',
   plannedBatches: 'planned_batch',
+  supplies: 'supply',
 };
 
 export function keptStore<F extends Family>(db: Db, family: F): KeptStore<KeptFamilies[F]> {

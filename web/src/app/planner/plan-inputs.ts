@@ -18,9 +18,9 @@ import {
 import { dequal } from 'dequal/lite';
 import { OwnCultures } from '../state/own-cultures';
 import { KitchenClock } from '../state/kitchen-clock';
-import { noonOf } from '../shared/ui/days';
 import { OwnLarder } from '../state/own-larder';
 import { OwnOrders } from '../state/own-orders';
+import { OwnSupplies } from '../state/own-supplies';
 import { MethodBook } from '../state/method-book';
 import { followFeature } from '../state/follow.feature';
 import { selectKitchen } from '../state/kitchen';
@@ -29,6 +29,7 @@ import { learnedFeature } from '../state/learned.feature';
 import { logFeature, selectLive } from '../state/log.feature';
 import { planFeature } from '../state/plan.feature';
 import { PlanRecords } from '../state/plan-records';
+import { endOfDayMin, lotsComing, milkOf, planSupplies } from './plan-supplies';
 import type { PlanWanted } from './planner-api';
 
 const MIN_MS = 60_000;
@@ -137,9 +138,16 @@ export class PlanInputs {
       leftG: Math.max(0, leftOf(lot, taken)),
       onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
       ...(lot.kind === 'flavour' && { sort: FLAVOURS[lot.flavour].name }),
-      untilMin: lot.useBy === null ? null : (noonOf(lot.useBy) + DAY_MS / 2 - startMs) / MIN_MS,
+      untilMin: lot.useBy === null ? null : endOfDayMin(lot.useBy, startMs),
     }));
   }, SAME);
+
+  private readonly ownSupplies = inject(OwnSupplies);
+  /** When milk and cream comes, as far as the plan goes. */
+  readonly comes = computed(() => this.ownSupplies.times(this.startMs(), this.lastDueMs()), SAME);
+  private readonly coming = computed(() => lotsComing(this.comes(), this.startMs()), SAME);
+  private readonly supplies = computed(() => planSupplies(this.ownSupplies.all(), this.lots(), this.coming()), SAME);
+  private readonly milk = computed(() => milkOf(this.comes()), SAME);
 
   private readonly committed = computed(() => {
     const [startMs, horizonMin] = [this.startMs(), (this.lastDueMs() + BEYOND_MS - this.startMs()) / MIN_MS];
@@ -168,7 +176,9 @@ export class PlanInputs {
     settings: this.settings(),
     gear: this.gear(),
     stocks: this.stocks(),
-    lots: this.lots(),
+    lots: [...this.lots(), ...this.coming()],
+    supplies: this.supplies(),
+    milk: this.milk(),
     starters: this.starters(),
     known: this.known(),
     committed: this.committed(),

@@ -59,6 +59,16 @@ export class PlanService {
       return was !== undefined && was.startMs === plannedBatch.startMs && tasksMoved(was, plannedBatch);
     });
   });
+  /** Why something has no place in the plan that stands, and what is to be bought for it to have one: as the search had it. */
+  readonly leftOut = computed((): Pick<PlanFound, 'notMet' | 'buys'> => {
+    const unplaced = new Set(this.standing()?.unplaced);
+    const draft = this.draft();
+    const shown = draft ? this.searching()?.found.find((f) => nameOfPreset(f) === draft.of) : this.mend();
+    return {
+      notMet: (shown?.notMet ?? []).filter((n) => unplaced.has(n.occurrenceId)),
+      buys: (shown?.buys ?? []).filter((b) => b.toMeet !== null && unplaced.size > 0),
+    };
+  });
   readonly needsMend = computed(() => {
     const standing = this.standing();
     return standing !== null && (standing.troubles.length > 0 || standing.unplaced.length > 0);
@@ -195,11 +205,15 @@ export class PlanService {
     this.drafted(places, of);
   }
 
-  /** Looks at the usual plan that was found, where nothing is looked at yet. */
+  /**
+   * Looks at the usual plan that was found, where nothing is looked at yet; where one that was found before is, at the one that takes
+   * its place. What somebody has moved stays as it is.
+   */
   lookAtFirst(): void {
-    const [first] = this.searching()?.found ?? [];
-    const usual = OBJECTIVE_PRESETS.find((l) => l.id === first?.of);
-    if (first && usual && !this.draft() && this.inputs.planned().length === 0) this.lookAt(first, textOf(usual.name));
+    const all = this.searching()?.found ?? [];
+    const draft = this.draft();
+    const [first] = draft || this.inputs.planned().length > 0 ? all.filter((f) => nameOfPreset(f) === draft?.of) : all;
+    if (first) this.lookAt(first, nameOfPreset(first));
   }
 
   /** What becomes of a planned batch that is begun at another moment, or of which a hand comes at another. */
@@ -272,6 +286,9 @@ export class PlanService {
     return true;
   }
 }
+
+/** What a plan that was found is called. */
+const nameOfPreset = ({ of }: PlanFound): string => textOf(OBJECTIVE_PRESETS.find((l) => l.id === of)?.name ?? '');
 
 /** As good as one that is shown, and more is known of how good that is. */
 const isSurer = (found: PlanFound, shown: PlanFound) =>

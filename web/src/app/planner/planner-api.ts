@@ -12,6 +12,7 @@ import type {
   LotStock,
   Method,
   PlanChances,
+  PlanSupply,
   StarterHere,
   Supposition,
 } from '@oat-crock/core';
@@ -29,6 +30,10 @@ export interface PlanWanted {
   readonly gear: readonly Gear[];
   readonly stocks: readonly LotStock[];
   readonly lots: readonly LotLeftThen[];
+  /** Milk and cream of which there is only so much. */
+  readonly supplies: readonly PlanSupply[];
+  /** The milk that comes, as it is; null where none is brought. */
+  readonly milk: LotStock | null;
   /** Null where nothing is known of cultures. */
   readonly starters: readonly StarterHere[] | null;
   /** What the kitchen's makes have taught; null where they have taught nothing. */
@@ -70,14 +75,25 @@ export interface BuyBy {
   readonly what: Text;
   readonly massG: number;
   readonly byMs: number;
+  /** What could be made, were it bought; null where it is wanted for what is in the plan. */
+  readonly toMeet: Text | null;
 }
 
-/** What comes out of a lot of one's own. */
+/** What is left of something that is brought when it goes off. */
+export interface LeftOver {
+  readonly name: Text;
+  readonly massG: number;
+  readonly offMs: number;
+}
+
+/** What comes out of a lot of one's own, or of what is brought. */
 export interface TakeOut {
   readonly lotId: string;
   readonly name: string;
   readonly massG: number;
   readonly firstMs: number;
+  /** It is not here yet: it comes then. */
+  readonly comes: boolean;
 }
 
 /** A plan as the page shows it. */
@@ -89,6 +105,7 @@ export interface PlanShown {
   readonly chances: PlanChances | null;
   readonly buys: readonly BuyBy[];
   readonly takes: readonly TakeOut[];
+  readonly leftOver: readonly LeftOver[];
 }
 
 /** A plan as it stands. */

@@ -12,6 +12,7 @@ import {
   type Change,
   type KeptPlace,
   type MakesAndTasks,
+  type Needed,
   type Plan,
   type PlanAsked,
   type PlannedMake,
@@ -22,7 +23,7 @@ import {
   USUAL_KITCHEN,
 } from '@oat-crock/core';
 import { monotonicFactory } from 'ulid';
-import type { NotMet, PlanShown, PlanWanted, BatchBreak, BatchChange, TakeOut } from './planner-api';
+import type { NotMet, PlanShown, PlanWanted, BatchBreak, BatchChange, BuyBy, LeftOver, TakeOut } from './planner-api';
 
 const MIN_MS = 60_000;
 const nextId = monotonicFactory();
@@ -42,7 +43,8 @@ export function askedOf(
   places: readonly KeptPlace[],
   others: Together['others'] = 'never',
 ): PlanAsked {
-  const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, known, committed } = wanted;
+  const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, supplies, milk, known, committed } =
+    wanted;
   const horizonMin = (untilMs - startMs) / MIN_MS;
   const byId = new Map(methods.map((m) => [m.id, m]));
   const { roomC, refrigeratorC, hobW } = settings;
@@ -54,6 +56,8 @@ export function askedOf(
     kitchen: { ...USUAL_KITCHEN, roomC, refrigeratorC, hobW },
     stocks,
     ...(starters && { starters }),
+    supplies,
+    ...(milk && { milk }),
     ...(known && { known }),
     committed,
     chance: settings.planChance,
@@ -100,9 +104,9 @@ export function shownOf(
   for (const { from, atMin } of needs)
     for (const { lotId, massG } of from) {
       const was = takes.get(lotId);
-      const name = wanted.lots.find((l) => l.id === lotId)!.name;
+      const { name, fromMin } = wanted.lots.find((l) => l.id === lotId)!;
       const firstMs = Math.min(was?.firstMs ?? Infinity, ms(atMin));
-      takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs });
+      takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs, comes: fromMin !== undefined });
     }
   return {
     plannedBatches: shownBatches(wanted, plan.makes, places, problem),
@@ -114,12 +118,44 @@ export function shownOf(
     }),
     likeness: likenessOf(plan),
     chances,
-    buys: [...toBuy(needs), ...startersToBuy(plan.makes)]
+    buys: [...buysOf(plan, needs), ...toMeet(plan, problem)]
       .sort((a, b) => a.byMin - b.byMin)
-      .map(({ what, massG, byMin }) => ({ what, massG, byMs: ms(byMin) })),
+      .map(({ byMin, ...buy }) => ({ ...buy, byMs: ms(byMin) })),
+    leftOver: leftOver(wanted, takes),
     takes: [...takes.values()].sort((a, b) => a.firstMs - b.firstMs),
   };
 }
+
+type Buys = Omit<BuyBy, 'byMs'> & Pick<ToBuy, 'byMin'>;
+
+/** What is to be bought for what is in the plan. */
+const buysOf = ({ makes }: MakesAndTasks, needs: readonly Needed[]): readonly Buys[] =>
+  [...toBuy(needs), ...startersToBuy(makes)].map((buy) => ({ ...buy, toMeet: null }));
+
+/** What would be to be bought for what is left out as there is too little of it. */
+const toMeet = ({ unmet }: Pick<Plan, 'unmet'>, { orders }: PlanningProblem): readonly Buys[] =>
+  unmet.flatMap(({ orderId, buys }): Buys[] => {
+    const order = orders.find((o) => o.id === orderId);
+    if (!buys || !order) return [];
+    const what = say('plan.kindOfSupply', { kind: buys.kind });
+    return [{ what, massG: buys.massG, byMin: buys.byMin, toMeet: order.name ?? order.method.name }];
+  });
+
+/** So little that is left over is not worth saying, g. */
+const LITTLE_G = 200;
+
+/** What goes off within the plan with more than a little of it left. */
+const leftOver = (
+  { lots, supplies, startMs, untilMs }: PlanWanted,
+  takes: ReadonlyMap<string, TakeOut>,
+): readonly LeftOver[] =>
+  supplies.flatMap(({ id }): LeftOver[] => {
+    const lot = lots.find((l) => l.id === id);
+    if (!lot || lot.untilMin === null) return [];
+    const massG = lot.leftG - (takes.get(id)?.massG ?? 0);
+    const offMs = startMs + lot.untilMin * MIN_MS;
+    return massG > LITTLE_G && offMs < untilMs ? [{ name: lot.name, massG, offMs }] : [];
+  });
 
 /** Starters that none of the cultures there are would give in time. */
 function startersToBuy(makes: readonly PlannedMake[]): readonly ToBuy[] {

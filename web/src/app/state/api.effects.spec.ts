@@ -49,7 +49,7 @@ class FakeApiClient {
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
       learned: { pooled: { known: [], covariance: [] }, watched: [], settled: true },
-      larder: { lots: [], gear: [], methods: [], orders: [], plannedBatches: [] },
+      larder: { lots: [], gear: [], methods: [], orders: [], plannedBatches: [], supplies: [] },
       room: [{ atMs: 5, tempC: 19 }],
     });
   }

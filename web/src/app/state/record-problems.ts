@@ -9,13 +9,14 @@ export async function recordProblems(family: RecordFamily, draft: object): Promi
   // The household's id is the page's own.
   const checked = family === 'settings' ? withoutId(draft) : draft;
   const problems = await problemsBy(
-    ({ lotSchema, gearSchema, methodSchema, orderSchema, plannedBatchSchema, settingsSchema }) => {
+    ({ lotSchema, gearSchema, methodSchema, orderSchema, plannedBatchSchema, supplySchema, settingsSchema }) => {
       return {
         lots: lotSchema,
         gear: gearSchema,
         methods: methodSchema,
         orders: orderSchema,
         plannedBatches: plannedBatchSchema,
+        supplies: supplySchema,
         settings: settingsSchema,
       }[family];
     },

@@ -18,6 +18,7 @@ export const RECORD_FAMILIES = [
   'methods',
   'orders',
   'plannedBatches',
+  'supplies',
   'settings',
 ] as const satisfies readonly RecordFamily[];
 

@@ -83,6 +83,7 @@ const initial: RecordsState = {
     methods: adapterOf<RecordFamilies['methods']>().getInitialState(),
     orders: adapterOf<RecordFamilies['orders']>().getInitialState(),
     plannedBatches: adapterOf<RecordFamilies['plannedBatches']>().getInitialState(),
+    supplies: adapterOf<RecordFamilies['supplies']>().getInitialState(),
     settings: withTold(adapterOf<RecordFamilies['settings']>().getInitialState(), [
       householdRecord({ version: 0, settings: USUAL_SETTINGS }),
     ]),
@@ -149,6 +150,7 @@ export const recordsFeature = createFeature({
     const selectLots = createSelector(selectFamilies, ({ lots }) => byId(lots));
     const selectGear = createSelector(selectFamilies, ({ gear }) => byId(gear));
     const selectMethods = createSelector(selectFamilies, ({ methods }) => byId(methods));
+    const selectSupplies = createSelector(selectFamilies, ({ supplies }) => byId(supplies));
     const selectOrders = createSelector(selectFamilies, ({ orders }) => byId(orders));
     return {
       selectLots,
@@ -160,6 +162,8 @@ export const recordsFeature = createFeature({
       selectGearHere: createSelector(selectGear, here),
       selectMethodsHere: createSelector(selectMethods, here),
       selectOrdersHere: createSelector(selectOrders, here),
+      selectSupplies,
+      selectSuppliesHere: createSelector(selectSupplies, here),
     };
   },
 });

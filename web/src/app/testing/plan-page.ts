@@ -1,6 +1,13 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_SETTINGS, type Kept, type PlannedBatch, type Settings, type WantedOrder } from '@oat-crock/contract/api';
-import type { Gear } from '@oat-crock/core';
+import {
+  USUAL_SETTINGS,
+  type Kept,
+  type PlannedBatch,
+  type Settings,
+  type Supply,
+  type WantedOrder,
+} from '@oat-crock/contract/api';
+import type { Gear, Lot } from '@oat-crock/core';
 import { newGear } from '../places/larder/new-records';
 import { PlaceKeys } from '../shared/ui/place-keys';
 import { householdRecord } from '../state/record-writing';
@@ -55,10 +62,19 @@ interface Kitchen {
   readonly plannedBatches?: readonly PlannedBatch[];
   readonly settings?: Settings;
   readonly gear?: readonly Gear[];
+  readonly supplies?: readonly Supply[];
+  readonly lots?: readonly Lot[];
 }
 
 /** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
-export async function openPlan({ orders, plannedBatches = [], gear = GEAR, settings = USUAL_SETTINGS }: Kitchen) {
+export async function openPlan({
+  orders,
+  plannedBatches = [],
+  gear = GEAR,
+  settings = USUAL_SETTINGS,
+  supplies = [],
+  lots = [],
+}: Kitchen) {
   const told = [
     RecordActions.received({
       records: {
@@ -66,6 +82,8 @@ export async function openPlan({ orders, plannedBatches = [], gear = GEAR, setti
         orders: orders.map((o) => kept(o)),
         gear: gear.map((g) => kept(g)),
         plannedBatches: plannedBatches.map((p) => kept(p)),
+        supplies: supplies.map((s) => kept(s)),
+        lots: lots.map((l) => kept(l)),
       },
     }),
   ];

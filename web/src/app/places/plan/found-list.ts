@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
+import type { SupplyTime } from '@oat-crock/contract/api';
 import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
@@ -186,7 +187,9 @@ export class FoundList {
   protected readonly title = computed(() => {
     const searching = this.searching();
     if (!searching?.supposing) return tell('page.plan.foundList.wholePlans');
-    return tell('page.plan.foundList.whatIf', { supposed: supposedWords(searching.supposing) });
+    return tell('page.plan.foundList.whatIf', {
+      supposed: supposedWords(searching.supposing, this.plans.inputs.comes()),
+    });
   });
 
   private readonly live = this.store.selectSignal(selectLive);
@@ -261,7 +264,7 @@ export class FoundList {
 
   protected stopOrGoOn(): void {
     if (this.searching()?.running) this.plans.stop();
-    else void this.plans.searchOn();
+    else void this.plans.searchOn().then(() => this.plans.lookAtFirst());
   }
 
   protected look({ found, name }: { readonly found: PlanFound; readonly name: string }): void {
@@ -302,8 +305,15 @@ const otherwiseWords = ({ plannedBatches }: PlanFound): readonly string[] =>
 const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l.id === id) ?? null;
 
 /** "the cream comes a day late" */
-export function supposedWords(what: Supposition): string {
+export function supposedWords(what: Supposition, comes: readonly SupplyTime[] = []): string {
   if (what.is === 'comes late') return tell('page.plan.foundList.late', { what: what.what, by: span(what.byMin) });
+  if (what.is === 'can late') {
+    const { supply, atMs } = comes.find(({ id }) => id === what.supplyId)!;
+    const can = { name: supply.name, at: dayTime(atMs) };
+    return what.byMin === null
+      ? tell('page.plan.foundList.canNever', can)
+      : tell('page.plan.foundList.canLate', { ...can, by: span(what.byMin) });
+  }
   if (what.is === 'out of use') return tell('page.plan.foundList.outOfUse', { gear: what.gear });
   return what.who === undefined
     ? tell('page.plan.foundList.nobody')

@@ -30,3 +30,18 @@ export function hoursAcross(frame: LaneFrame) {
     .filter((at) => localTime(at, asleep.zone).hour !== 0)
     .map((at) => ({ x: x(at), text: every < 24 ? written(at, 'hour') : '' }));
 }
+
+/** Something that comes at a moment, and what it is. */
+export interface Coming {
+  readonly id: string;
+  readonly atMs: number;
+  readonly words: string;
+}
+
+/** What comes in view, where it does. */
+export function cansAcross(frame: LaneFrame, comes: readonly Coming[]) {
+  const x = timeAcross(frame);
+  return comes
+    .filter(({ atMs }) => atMs >= frame.fromMs && atMs <= frame.untilMs)
+    .map(({ id, atMs, words }) => ({ id, words, x: x(atMs) }));
+}

@@ -1,7 +1,8 @@
 import { english } from '@oat-crock/messages';
 import type { WantedOrder } from '@oat-crock/contract/api';
 import { METHODS } from '@oat-crock/core';
-import { orderRows, withoutAmount, type OrderRow } from './order-fields';
+import { orderRows, withoutAmount } from './order-fields';
+import type { FormRow } from './record-form';
 
 const NOW = Date.UTC(2026, 4, 4, 9);
 const HOUR = 3_600_000;
@@ -21,13 +22,13 @@ describe('the form of what is wanted', () => {
   beforeEach(() => (changed = []));
   const rowsOf = (of: WantedOrder, onSheet = {}) =>
     orderRows(of, { methods: METHODS, onSheet, nowMs: () => NOW, change: (change) => changed.push(change) });
-  const row = (rows: readonly OrderRow[], id: string) => {
+  const row = (rows: readonly FormRow[], id: string) => {
     const found = rows.find((r) => r.id === `order-${id}`);
     if (!found) throw new Error(`no row ${id}`);
     return found;
   };
-  const ids = (rows: readonly OrderRow[]) => rows.map((r) => r.id.replace('order-', ''));
-  const set = (rows: readonly OrderRow[], id: string, value: unknown) => {
+  const ids = (rows: readonly FormRow[]) => rows.map((r) => r.id.replace('order-', ''));
+  const set = (rows: readonly FormRow[], id: string, value: unknown) => {
     (row(rows, id).set as (v: unknown) => void)(value);
     return changed.at(-1);
   };

@@ -6,16 +6,7 @@ import { numberAsked, type Asked, type OptionAsked } from '../../shared/ui/asked
 import { hourWord } from '../../shared/ui/dates';
 import { weekdays } from '../../shared/ui/weekday-toggle';
 import { dueAs } from './new-order';
-
-/** A row of the form: what is asked, what stands there, and what becomes of what is written. */
-export type OrderRow =
-  | { readonly id: string; readonly field: Asked; readonly value: unknown; readonly set: (value: unknown) => void }
-  | {
-      readonly id: string;
-      readonly label: string;
-      readonly atMs: number;
-      readonly set: (atMs: number | null) => void;
-    };
+import type { FormRow } from './record-form';
 
 const option = (path: string, label: Text, options: readonly (readonly [string, Text])[]): OptionAsked => ({
   type: 'option',
@@ -74,8 +65,8 @@ export interface OrderFormOf {
 }
 
 /** The rows of an order as it is written. */
-export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change }: OrderFormOf): readonly OrderRow[] {
-  const row = (id: string, field: Asked, value: unknown, set: (value: unknown) => void): OrderRow => ({
+export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change }: OrderFormOf): readonly FormRow[] {
+  const row = (id: string, field: Asked, value: unknown, set: (value: unknown) => void): FormRow => ({
     id: `order-${id}`,
     field,
     value,
@@ -104,9 +95,9 @@ export function orderRows(order: WantedOrder, { methods, onSheet, nowMs, change 
 
 function dueRows(
   due: Due,
-  row: (id: string, field: Asked, value: unknown, set: (value: unknown) => void) => OrderRow,
+  row: (id: string, field: Asked, value: unknown, set: (value: unknown) => void) => FormRow,
   change: OrderFormOf['change'],
-): readonly OrderRow[] {
+): readonly FormRow[] {
   if (due.is === 'some time') return [];
   if (due.is === 'weekly')
     return [

@@ -18,7 +18,7 @@ import { nights } from '../../shared/pour/geometry';
 import { injectBoxSize } from '../../shared/ui/box-size';
 import { SaidPipe, tell, SayPipe, NamedPipe } from '../../shared/ui/said';
 import { dayTime } from '../../shared/ui/words';
-import { daysAcross, hoursAcross } from './lane-axis';
+import { cansAcross, daysAcross, hoursAcross, type Coming } from './lane-axis';
 import { movedBy, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 import { AXIS_PX, placedLanes } from './lane-rows';
 import { movedLane, movingWords } from './moving';
@@ -57,6 +57,8 @@ export class PlanLanes {
   readonly fromMs = input.required<number>();
   readonly untilMs = input.required<number>();
   readonly nowMs = input.required<number>();
+  /** When milk and cream comes. */
+  readonly comes = input<readonly Coming[]>([]);
   readonly asleep = input.required<LaneFrame['asleep']>();
   /** An order's time was dragged. */
   readonly dueMoved = output<{ readonly plannedBatch: PlannedBatch; readonly dueMs: number }>();
@@ -106,6 +108,7 @@ export class PlanLanes {
   );
   protected readonly nowX = computed(() => this.x()(this.nowMs()));
 
+  protected readonly cans = computed(() => cansAcross(this.frame(), this.comes()));
   protected readonly days = computed(() => daysAcross(this.frame()));
   protected readonly hours = computed(() => hoursAcross(this.frame()));
 

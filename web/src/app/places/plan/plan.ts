@@ -13,6 +13,7 @@ import { AHEAD_DAYS, PlanActions, planFeature, SCALES } from '../../state/plan.f
 import { OptionField } from '../../shared/ui/option-field';
 import { dayTime, mass } from '../../shared/ui/words';
 import { BuyList } from './buy-list';
+import { SupplyList } from './supply-list';
 import { FoundList } from './found-list';
 import { tasksByDay } from './tasks-by-day';
 import { TasksList } from './tasks-list';
@@ -54,6 +55,7 @@ const SCALE_WORDS: Readonly<Record<number, Text>> = {
   imports: [
     SaidPipe,
     BuyList,
+    SupplyList,
     FoundList,
     TasksList,
     OptionField,
@@ -160,14 +162,21 @@ export class PlanPlace {
     ]);
   }
 
-  /** What was never planned is planned, and the usual plan is shown. */
+  protected readonly comes = computed(() =>
+    this.plans.inputs.comes().map(({ id, atMs, supply: { name, massG } }) => ({
+      ...{ id, atMs },
+      words: tell('page.plan.plan.canComes', { at: dayTime(atMs), name, mass: mass(massG) }),
+    })),
+  );
+
+  /** Plans anew; what is found is shown where nothing else is. */
   private async propose(): Promise<void> {
     await this.plans.searchAnew();
     this.plans.lookAtFirst();
   }
 
   protected plan(): boolean {
-    void this.plans.searchAnew();
+    void this.propose();
     return true;
   }
 

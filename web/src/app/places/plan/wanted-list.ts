@@ -183,7 +183,8 @@ export class WantedList {
     const has = filling && (filling.isMet || filling.missingG < order.productG) ? fillingWords(filling) : '';
     const isSettled = order.settled?.includes(id) ?? false;
     const plannedBatches = standing?.plannedBatches.filter((p) => isFor(p, id)) ?? [];
-    const notMet = standing?.notMet.find((n) => n.occurrenceId === id);
+    const left = [...(standing?.notMet ?? []), ...this.plans.leftOut().notMet];
+    const notMet = left.find((n) => n.occurrenceId === id);
     if (!this.book.find(order.methodId))
       return { id, says: of(tell('page.plan.wantedList.methodGone')), unmet: true, plannedBatchId: null };
     if (plannedBatches.length > 0) {

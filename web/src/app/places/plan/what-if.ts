@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
-import { type Supposition, say } from '@oat-crock/core';
+import { type Supposition, say, type Text } from '@oat-crock/core';
 import { householdSelectors } from '../../state/household';
 import { recordsFeature } from '../../state/records.feature';
 import { OptionField } from '../../shared/ui/option-field';
@@ -19,6 +19,12 @@ const BY = [
   { id: String(2 * DAY_MIN), label: say('page.plan.whatIf.twoDaysLate') },
 ] as const;
 const DAYS_OFFERED = 6;
+const CANS_OFFERED = 4;
+const NEVER = 'never';
+const KINDS = [
+  { kind: 'milk', label: say('page.plan.whatIf.milkComes') },
+  { kind: 'cream', label: say('page.plan.whatIf.creamComes') },
+] as const;
 /** Who is ill is so for so long. */
 const ILL_DAYS = 7;
 
@@ -41,7 +47,7 @@ const ILL_DAYS = 7;
       <oc-option-field
         fieldId="what-if-by"
         [ariaLabel]="'page.plan.whatIf.howLate' | say"
-        [options]="$any(by)"
+        [options]="$any(by())"
         [value]="late()"
         (changed)="late.set($event)"
       />
@@ -72,7 +78,9 @@ export class WhatIf {
   private readonly gear = inject(Store).selectSignal(recordsFeature.selectGearHere);
   private readonly settings = inject(Store).selectSignal(householdSelectors.selectSettings);
   private readonly helpers = computed(() => [...new Set(this.settings().helpers.map(({ name }) => name))]);
-  protected readonly by = BY;
+  protected readonly by = computed(() =>
+    this.what().startsWith('late-can') ? [...BY, { id: NEVER, label: say('page.plan.whatIf.notAtAll') }] : BY,
+  );
   protected readonly what = signal('');
   protected readonly late = signal(String(DAY_MIN));
 
@@ -84,8 +92,7 @@ export class WhatIf {
   });
 
   protected readonly whats = computed(() => [
-    { id: 'late milk', label: tell('page.plan.whatIf.milkComes') },
-    { id: 'late cream', label: tell('page.plan.whatIf.creamComes') },
+    ...KINDS.flatMap(({ kind, label }) => this.latesOf(kind, label)),
     ...this.gear()
       .filter((g) => PLANNED.has(g.kind))
       .map((g) => ({ id: `gear ${g.name}`, label: tell('page.plan.whatIf.outUse', { name: g.name }) })),
@@ -96,6 +103,16 @@ export class WhatIf {
     })),
   ]);
 
+  /** Each time that something of a kind is brought; where nobody brings it, whenever it is first wanted. */
+  private latesOf(kind: 'milk' | 'cream', label: Text) {
+    const times = this.plans.inputs.comes().filter(({ supply }) => supply.kind === kind);
+    if (times.length === 0) return [{ id: `late ${kind}`, label }];
+    return times.slice(0, CANS_OFFERED).map(({ id, supply: { name }, atMs }) => ({
+      id: `late-can ${id}`,
+      label: tell('page.plan.whatIf.canComes', { name, at: written(atMs, 'day') }),
+    }));
+  }
+
   protected ask(): void {
     const supposing = this.supposed();
     if (supposing) void this.plans.suppose(supposing);
@@ -104,6 +121,8 @@ export class WhatIf {
   private supposed(): Supposition | null {
     const [is, ...rest] = this.what().split(' ');
     const of = rest.join(' ');
+    if (is === 'late-can')
+      return { is: 'can late', supplyId: of, byMin: this.late() === NEVER ? null : Number(this.late()) };
     if (is === 'late') return { is: 'comes late', what: of as 'milk' | 'cream', byMin: Number(this.late()) };
     if (is === 'gear') return { is: 'out of use', gear: of };
     if (is === 'ill') return { is: 'away', who: of, time: { fromMin: 0, toMin: ILL_DAYS * DAY_MIN } };
