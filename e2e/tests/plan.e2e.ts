@@ -58,8 +58,8 @@ async function smallKitchen(page: Page, address: string): Promise<void> {
 const dayIn = (days: number, nowMs: number) =>
   new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: HOUR.zone }).format(nowMs + days * 86_400_000);
 
-/** Wants something by the form: some time, or every week on some day. */
-async function want(page: Page, what: string, whom: string, when: string, day?: string): Promise<void> {
+/** Wants something by the form: some time, or every week on some day; as a make of its own, or with others alike. */
+async function want(page: Page, what: string, whom: string, when: string, day?: string, alone = true): Promise<void> {
   await page.getByRole('button', { name: 'Want something' }).click();
   const form = page.getByRole('form', { name: 'What is wanted' });
   await form.getByRole('combobox', { name: 'What' }).click();
@@ -71,6 +71,10 @@ async function want(page: Page, what: string, whom: string, when: string, day?: 
     await page.getByRole('option', { name: day, exact: true }).click();
   }
   await form.getByRole('textbox', { name: 'For whom' }).fill(whom);
+  if (alone) {
+    await form.getByRole('combobox', { name: 'Batch' }).click();
+    await page.getByRole('option', { name: 'always on its own' }).click();
+  }
   await form.getByRole('button', { name: 'Want it' }).click();
   await expect(form).toHaveCount(0);
 }
@@ -89,8 +93,6 @@ test('a week is planned, its first make begun, and where that runs late the plan
 
   // whole plans side by side; one is taken with a key
   await page.getByRole('button', { name: 'Plan anew' }).click();
-  const first = page.getByRole('button', { name: 'Show it: Hands in working hours' });
-  await first.click();
   await expect(page.getByText('Not taken yet:')).toBeVisible();
   await expect(pour(page, /for the quay/)).toBeVisible();
   await page.keyboard.press('t');

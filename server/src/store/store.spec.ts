@@ -64,7 +64,7 @@ describe('the store', () => {
       held: { forMin: 30 },
     };
     db.exec(
-      'ALTER TABLE planned_batch RENAME TO planned_pour; DROP TABLE make; DROP TABLE make_link; DROP TABLE make_words; DROP TABLE make_figures',
+      'ALTER TABLE planned_batch RENAME TO planned_pour; DROP TABLE make; DROP TABLE make_link; DROP TABLE make_words; DROP TABLE make_figures; DROP TABLE supply',
     );
     db.prepare('INSERT INTO planned_pour (id, version, gone_ms, body) VALUES (?, 2, NULL, ?)').run(
       pour.id,
