@@ -2814,6 +2814,7 @@ export interface MessageValues {
   'page.plan.plannedBatchPanel.mayComeBefore': { readonly earlier: Value };
   'page.plan.plannedBatchPanel.met': { readonly chance: Value };
   'page.plan.plannedBatchPanel.noOtherTimeWould': None;
+  'page.plan.plannedBatchPanel.notPut': None;
   'page.plan.plannedBatchPanel.pinHere': None;
   'page.plan.plannedBatchPanel.putHere': None;
   'page.plan.plannedBatchPanel.quarterHourEarlier': { readonly at: Value };

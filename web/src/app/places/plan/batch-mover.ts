@@ -2,9 +2,21 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import type { Moving } from './moving';
 import { PlanService } from '../../planner/plan-service';
-import type { BatchMoved } from '../../planner/planner-api';
+import type { BatchBreak, BatchMoved } from '../../planner/planner-api';
 
 const MIN_MS = 60_000;
+
+/** A place that a planned batch was not put in: why, and the nearest in which it holds. */
+export interface Refused extends Pick<BatchMoved, 'breaks' | 'repair'> {
+  readonly of: string;
+}
+
+/** What cannot be wherever the others are: to pin it there would be to plan what will not come true. */
+const NEVER: ReadonlySet<BatchBreak['is']> = new Set(['over', 'past', 'milk', 'short', 'old']);
+
+/** True for what rules a place out. That it may be late one time in some is somebody's to risk; that it likely is, is not. */
+const cannotBe = ({ is }: BatchBreak, { readyMs, dueMs }: PlannedBatch): boolean =>
+  NEVER.has(is) || (is === 'late' && dueMs !== null && readyMs > dueMs);
 
 /** Moves a planned batch of the plan, or one of its tasks: each place is checked as it is touched, and put only when it is let go. */
 @Injectable()
@@ -18,6 +30,8 @@ export class BatchMover {
   );
   /** The hand that arrow keys move, as its planned batch and its stage; empty for the whole planned batch. */
   readonly gripped = signal('');
+  /** Where it was not put, and why; null where nothing was refused since. */
+  readonly refused = signal<Refused | null>(null);
   private asked = 0;
   /** It was let go, and is shown where it was until the plan has been laid out with it there. */
   private dropped = false;
@@ -37,6 +51,7 @@ export class BatchMover {
     const task = stageId === null ? null : { stageId, atMs };
     this.chosen.set(plannedBatch.id);
     this.dropped = false;
+    this.refused.set(null);
     this.moving.set({ plannedBatch, startMs: task ? plannedBatch.startMs : atMs, task, told });
     void this.check();
   }
@@ -50,14 +65,26 @@ export class BatchMover {
     this.to(plannedBatch, at + minutes * MIN_MS, stageId);
   }
 
-  /** Puts it where it is now, and there it stays. */
+  /** Puts it where it is now, and there it stays; where it can never be, it is not put there, and why is said. */
   async drop(): Promise<void> {
     const now = this.moving();
     if (!now) return;
     const told = await this.check();
     if (!told) return this.leave();
+    const cannot = told.breaks.filter((b) => cannotBe(b, told.plannedBatch));
+    if (cannot.length > 0) {
+      this.leave();
+      this.refused.set({ of: now.plannedBatch.id, breaks: cannot, repair: told.repair });
+      return;
+    }
     this.dropped = true;
     this.plans.put(now.plannedBatch, now.startMs, told.plannedBatch.extension);
+  }
+
+  /** The same at a moment that is named. */
+  putAt(plannedBatch: PlannedBatch, atMs: number): Promise<void> {
+    this.to(plannedBatch, atMs);
+    return this.drop();
   }
 
   /** Puts it at the nearest moment at which it holds. */

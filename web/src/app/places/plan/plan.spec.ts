@@ -129,6 +129,24 @@ describe('the Plan place', () => {
     expect(shown).not.toBe(page.element.textContent);
   });
 
+  it('is not put where it can never be: why is said, with the nearest that holds, and nothing has moved', async () => {
+    const page = await openPlan({ orders: [order(1)] });
+    await page.key('t');
+    const at = () => /begin (\w+ \d\d:\d\d)/.exec(page.lane(/Scalded/)!.getAttribute('aria-label')!)![1];
+    const before = at();
+    // Past the moment at which it is wanted.
+    for (let i = 0; i < 6; i++) await page.press(page.lane(/Scalded/)!, 'ArrowRight', true);
+    await page.press(page.lane(/Scalded/)!, 'Enter');
+    expect(at()).toBe(before);
+    expect(page.text()).toContain('It was not put there, as it cannot be:');
+    expect(page.text()).toMatch(/It is ready \d.* after it is wanted\./);
+    expect(page.plans.draft()).toBeNull();
+    await page.click(/^Begin it .* the nearest/);
+    await page.settled();
+    expect(page.text()).not.toContain('It was not put there');
+    expect(page.plans.draft()).not.toBeNull();
+  });
+
   it('moves one of its hands within its give, and no further', async () => {
     const page = await openPlan({ orders: [order(1)] });
     await page.key('t');
@@ -148,6 +166,9 @@ describe('the Plan place', () => {
     const most = lastOf(mover.moving()!.told!.plannedBatch);
     expect(most.atMs).toBeGreaterThan(once.atMs);
     expect(most.atMs).toBeLessThanOrEqual(before.latestMs + 60_000);
+    await page.key('escape');
+    [...page.element.querySelectorAll<HTMLElement>('.nudge button')].at(-1)!.click();
+    await page.settled();
     await page.click(/^Put it here/);
     await page.settled();
     expect(page.plans.standing()!.plannedBatches[0]!.extension!.forMin).toBeGreaterThan(0);

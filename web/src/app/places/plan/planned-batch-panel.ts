@@ -37,6 +37,9 @@ const MIN_MS = 60_000;
       <p class="facts">{{ facts() }}</p>
       @if (breaks().length) {
         <div class="breaks" role="status">
+          @if (refused()) {
+            <p>{{ 'page.plan.plannedBatchPanel.notPut' | say }}</p>
+          }
           @for (b of breaks(); track b.says) {
             <p class="problem">
               {{ b.says | said }}{{ b.atMs !== null && b.is !== 'past' ? ' (' + dayTime(b.atMs) + ')' : '' }}
@@ -128,13 +131,17 @@ export class PlannedBatchPanel {
   private readonly trouble = computed(() =>
     this.plans.standing()?.troubles.find((t) => t.plannedBatchId === this.mover.chosen()),
   );
+  protected readonly refused = computed(() => {
+    const refused = this.mover.refused();
+    return refused?.of === this.mover.chosen() ? refused : null;
+  });
   protected readonly breaks = computed((): readonly BatchBreak[] => {
     const moving = this.mover.moving();
-    return moving ? (moving.told?.breaks ?? []) : (this.trouble()?.breaks ?? []);
+    return moving ? (moving.told?.breaks ?? []) : (this.refused()?.breaks ?? this.trouble()?.breaks ?? []);
   });
   protected readonly repair = computed(() => {
     const moving = this.mover.moving();
-    return moving ? (moving.told?.repair ?? null) : (this.trouble()?.repair ?? null);
+    return moving ? (moving.told?.repair ?? null) : ((this.refused() ?? this.trouble())?.repair ?? null);
   });
   /** It is near enough to be begun. */
   protected readonly soon = computed(() => this.plannedBatch()!.startMs - this.plans.inputs.startMs() <= 60 * MIN_MS);
@@ -194,17 +201,22 @@ export class PlannedBatchPanel {
   protected putAt(atMs: number | null, extension?: KeptPlace['extension']): void {
     const plannedBatch = this.mover.plannedBatch();
     if (!plannedBatch || atMs === null) return;
+    if (extension === undefined) return void this.mover.putAt(plannedBatch, atMs);
     this.mover.leave();
-    this.plans.put(plannedBatch, atMs, extension === undefined ? plannedBatch.extension : extension);
+    this.mover.refused.set(null);
+    this.plans.put(plannedBatch, atMs, extension);
   }
 
   protected pin(): void {
     const plannedBatch = this.mover.plannedBatch();
-    if (plannedBatch) this.plans.put(plannedBatch, plannedBatch.startMs, plannedBatch.extension, !plannedBatch.pinned);
+    if (!plannedBatch) return;
+    if (plannedBatch.pinned) this.plans.put(plannedBatch, plannedBatch.startMs, plannedBatch.extension, false);
+    else void this.mover.putAt(plannedBatch, plannedBatch.startMs);
   }
 
   protected close(): void {
     this.mover.leave();
+    this.mover.refused.set(null);
     this.mover.chosen.set(null);
   }
 }
