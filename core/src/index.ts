@@ -310,6 +310,6 @@ export {
   isEnough,
   type Rounds,
 } from './schedule/alternatives.js';
-export { type LotLeftThen, type Needed, neededBy, toBuy, type ToBuy } from './schedule/materials.js';
+export { type LotLeftThen, lotsLeft, type Needed, neededBy, toBuy, type ToBuy } from './schedule/materials.js';
 export { type Break, breaksOfItself, moved } from './schedule/move.js';
 export { committedOf } from './schedule/committed.js';

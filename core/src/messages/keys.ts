@@ -3487,6 +3487,7 @@ export interface MessageValues {
   'schedule.alternatives.even': None;
   'schedule.alternatives.fresh': None;
   'schedule.alternatives.handsComeWhenSomebody': None;
+  'schedule.materials.leftOf': { readonly left: Value; readonly name: Value };
   'schedule.move.gearTaken': { readonly gear: Value; readonly names: Value; readonly when: string; readonly by: Value };
   'schedule.move.handsInNight': { readonly names: Value };
   'schedule.move.handsTaken': { readonly names: Value; readonly when: string; readonly by: Value };

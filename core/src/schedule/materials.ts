@@ -1,8 +1,8 @@
-import { idOfText, type Text } from '../messages/message.js';
+import { idOfText, say, type Text } from '../messages/message.js';
 import { kindOfReference } from '../lots/reference-kind.js';
 import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
-import { REFERENCE_MILKS } from '../materials/reference-materials.js';
+import { REFERENCE_MILKS, referenceStock } from '../materials/reference-materials.js';
 import type { PlannedMake } from './planning-problem.js';
 import type { Feed } from './starters.js';
 
@@ -10,7 +10,7 @@ import type { Feed } from './starters.js';
 export interface LotLeftThen {
   readonly id: string;
   readonly kind: LotKind;
-  readonly name: string;
+  readonly name: Text;
   readonly leftG: number;
   readonly untilMin: number | null;
   /** It comes at this minute of the plan; it is here where left out. */
@@ -75,6 +75,30 @@ export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftTh
       return { make, what: amount.what, massG: amount.massG, atMin, from, shortG };
     });
 }
+
+/** Sourer than this it is no sweet whey, and no cream for the churn. */
+const SWEET_PH = 5.6;
+
+/** What makes of a plan leave over, as lots that are there once those are done: whey, and cream that is still sweet. */
+export function lotsLeft(makes: readonly PlannedMake[]): readonly LotLeftThen[] {
+  return makes.flatMap(({ orderId, part, name, network, mode }) =>
+    network.leaves.flatMap((left): LotLeftThen[] => {
+      const isSweet = left.ph > SWEET_PH;
+      if (left.is !== 'whey' && !(left.is === 'cream' && isSweet)) return [];
+      const fromMin = mode.readyMin;
+      return [
+        {
+          ...{ id: `left of ${orderId} ${part} ${left.is}`, kind: left.is, leftG: left.massG, fromMin },
+          untilMin: fromMin + 1440 * left.keepsDays,
+          name: say('schedule.materials.leftOf', { left: left.name, name }),
+          ...(left.is === 'whey' && { sort: isSweet ? SWEET_WHEY : ACID_WHEY }),
+        },
+      ];
+    }),
+  );
+}
+
+const [SWEET_WHEY, ACID_WHEY] = ['sweet-whey', 'acid-whey'].map((id) => referenceStock(id).name) as [Text, Text];
 
 /** The milk of a feeding, as any milk that is weighed in. */
 function feedingMilk({ milkG }: Feed): Pick<Amount, 'what' | 'massG' | 'stockId' | 'lotId' | 'outOf' | 'pricedAs'> {

@@ -1,4 +1,5 @@
 import type { Text } from '../messages/message.js';
+import { byproductsOf, isGoods, type Byproduct } from '../balance/byproducts.js';
 import type { DayClock } from '../environment/day-clock.js';
 import { NOMINAL_MEMBER, type Environment } from '../environment/environment.js';
 import { kitchenFor, type Household } from '../make/household.js';
@@ -77,6 +78,8 @@ export interface Network {
   /** What it holds back for its line, g, and with which step; null where it holds nothing back. */
   readonly gives: { readonly step: number; readonly massG: number } | null;
   readonly amounts: readonly Amount[];
+  /** What is left over as it is done, for other makes. */
+  readonly leaves: readonly Byproduct[];
   /** How it usually goes, for a drawing. */
   readonly course: readonly CoursePoint[];
   readonly productG: number;
@@ -162,6 +165,7 @@ export function networkOf(
     sown: sownOf(runs, cultureOf(stages)),
     gives: givesOf(runs),
     amounts: amountsOf(runs, choices),
+    leaves: byproductsOf(end, stages).filter(isGoods),
     course: runs.flatMap(pointsOf),
     productG: totalG(end.masses),
     keepsDays: shelfLife(end, environment.kitchen.refrigeratorC).days,

@@ -89,7 +89,7 @@ export interface LeftOver {
 /** What comes out of a lot of one's own, or of what is brought. */
 export interface TakeOut {
   readonly lotId: string;
-  readonly name: string;
+  readonly name: Text;
   readonly massG: number;
   readonly firstMs: number;
   /** It is not here yet: it comes then. */

@@ -6,6 +6,7 @@ import {
   sharesOf,
   type Together,
   likenessOf,
+  lotsLeft,
   neededBy,
   toBuy,
   type Break,
@@ -99,12 +100,13 @@ export function shownOf(
   chances: PlanShown['chances'],
 ): PlanShown {
   const ms = momentOf(wanted);
-  const needs = neededBy(plan.makes, wanted.lots);
+  const lots = [...wanted.lots, ...lotsLeft(plan.makes)];
+  const needs = neededBy(plan.makes, lots);
   const takes = new Map<string, TakeOut>();
   for (const { from, atMin } of needs)
     for (const { lotId, massG } of from) {
       const was = takes.get(lotId);
-      const { name, fromMin } = wanted.lots.find((l) => l.id === lotId)!;
+      const { name, fromMin } = lots.find((l) => l.id === lotId)!;
       const firstMs = Math.min(was?.firstMs ?? Infinity, ms(atMin));
       takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs, comes: fromMin !== undefined });
     }

@@ -63,7 +63,12 @@ export class BuyList {
     })),
   );
   protected readonly taken = computed(() =>
-    (this.plans.standing()?.takes ?? []).map((t) => ({ ...t, much: mass(t.massG), first: dayTime(t.firstMs) })),
+    (this.plans.standing()?.takes ?? []).map((t) => ({
+      ...t,
+      name: named(t.name),
+      much: mass(t.massG),
+      first: dayTime(t.firstMs),
+    })),
   );
   protected readonly takes = computed(() => this.taken().filter((t) => !t.comes));
   protected readonly coming = computed(() => this.taken().filter((t) => t.comes));
