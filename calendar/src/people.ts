@@ -62,14 +62,23 @@ export function personOver(
 }
 
 /** Somebody who is there in some hours only. */
-function helperOver({ name, days, ...hours }: Helper, fromMs: number, horizonMin: number, zone: Zone): Person {
+function helperOver(
+  { name, days, wishes, mostH, ...hours }: Helper,
+  fromMs: number,
+  horizonMin: number,
+  zone: Zone,
+): Person {
   const there = daily(hours, fromMs, fromMs + horizonMin * MIN_MS, zone, (day) => days.includes(day));
   const edges = [0, ...there.flatMap((s) => [Math.max(0, s.fromMin), Math.min(horizonMin, s.toMin)]), horizonMin];
   const away = Array.from({ length: edges.length / 2 }, (_, i) => ({
     fromMin: edges[2 * i]!,
     toMin: edges[2 * i + 1]!,
   }));
-  return { name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) };
+  return {
+    ...{ name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) },
+    ...(wishes && { wishes }),
+    ...(mostH !== undefined && { mostMin: 60 * mostH }),
+  };
 }
 
 /** The days of a plan that begins at a moment, by the household's clock. */
@@ -80,9 +89,14 @@ export function planDays({ zone, asleepToH }: Settings, fromMs: number, horizonM
 
 /** Everybody's hours over a plan that begins at a moment: those of the house, and of those who help. */
 export function peopleOver(settings: Settings, fromMs: number, horizonMin: number): readonly Person[] {
-  const { away, helpers, zone } = settings;
+  const { away, awayWeekly, helpers, zone } = settings;
+  const untilMs = fromMs + horizonMin * MIN_MS;
+  const weekly = awayWeekly.flatMap(({ days, ...hours }) =>
+    daily(hours, fromMs, untilMs, zone, (day) => days.includes(day)),
+  );
+  const house = personOver('', asleepOf(settings), worksOf(settings), away, fromMs, horizonMin);
   return [
-    personOver('', asleepOf(settings), worksOf(settings), away, fromMs, horizonMin),
+    { ...house, away: [...house.away, ...weekly] },
     ...helpers.map((helper) => helperOver(helper, fromMs, horizonMin, zone)),
   ];
 }

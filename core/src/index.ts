@@ -299,6 +299,7 @@ export { type GivenHands, handsAsWalked, type MakeHands } from './schedule/hands
 export { awakeMin, type Extension, stageExtension, type StageExtension } from './schedule/timeline.js';
 export type { MakeMode } from './schedule/mode.js';
 export type { StarterHere } from './schedule/starters.js';
+export { type Work, WORKS, type WorkWish } from './schedule/work.js';
 export {
   type Alternative,
   alternatives,

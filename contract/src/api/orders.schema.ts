@@ -34,6 +34,7 @@ const task = Joi.object({
   stageId: Joi.string().min(1).max(40).required(),
   says: textSchema.required(),
   who: Joi.string().trim().allow('').max(80).optional(),
+  with: Joi.string().trim().allow('').max(80).optional(),
   atMs: moment.required(),
   minutes: Joi.number().min(0).max(10_000).required(),
   earliestMs: moment.required(),

@@ -21,6 +21,8 @@ export interface PlannedTask {
   readonly says: Text;
   /** Whose hands they are; left out, or empty, where they are those of the house. */
   readonly who?: string;
+  /** Who lends a hand, where it takes two; empty where that is somebody of the house. */
+  readonly with?: string;
   readonly atMs: number;
   readonly minutes: number;
   readonly earliestMs: number;
@@ -106,15 +108,23 @@ export interface Visit<T = PlannedTask> {
   readonly tasks: readonly T[];
 }
 
+/** Whose hands a task has: "Bo", "Bo and Ada", "ourselves and Bo"; empty where it is one of the house. */
+export function doersOf({ who = '', with: second }: Pick<PlannedTask, 'who' | 'with'>): Text {
+  if (second === undefined) return who;
+  const name = (of: string): Text => of || say('plan.ourselves');
+  return say('plan.doers', { names: listOf([name(who), name(second)]) });
+}
+
 /** The visits that tasks, in order of time, come to: those of a planned batch, or of all that is on. */
-export function visitsOf<T extends { readonly atMs: number; readonly minutes: number; readonly who?: string }>(
+export function visitsOf<T extends Pick<PlannedTask, 'atMs' | 'minutes' | 'who' | 'with'>>(
   tasks: readonly T[],
 ): readonly Visit<T>[] {
   const visits: { fromMs: number; untilMs: number; tasks: T[] }[] = [];
   for (const task of tasks) {
     const last = visits.at(-1);
     const untilMs = task.atMs + task.minutes * MIN_MS;
-    const isSame = (last?.tasks.at(-1)?.who ?? '') === (task.who ?? '');
+    const before = last?.tasks.at(-1);
+    const isSame = (before?.who ?? '') === (task.who ?? '') && before?.with === task.with;
     if (last && isSame && task.atMs - last.untilMs <= ONE_VISIT_MIN * MIN_MS) {
       last.tasks.push(task);
       last.untilMs = Math.max(last.untilMs, untilMs);
@@ -262,7 +272,7 @@ function plannedBatchOf(
     pinned: false,
     tasks: network.steps.map((step, i): PlannedTask => {
       const { stageId, says } = step;
-      const { who, beginMin } = hands.steps[i]!;
+      const { who, with: second, beginMin } = hands.steps[i]!;
       const atMs = ms(beginMin);
       // How early or late hands may come is the slack of the step before them.
       const slack = network.steps[i - 1]?.slack ?? { earlyMin: 0, lateMin: 0 };
@@ -271,6 +281,7 @@ function plannedBatchOf(
         stageId,
         says,
         ...(who !== '' && { who }),
+        ...(second !== undefined && { with: second }),
         atMs,
         // Hands that must stay are there until it is over.
         minutes: awakeMin(step),

@@ -1,3 +1,4 @@
+import { WORKS } from '@oat-crock/core';
 import Joi from 'joi';
 import { moment } from './entry-parts.js';
 import { DATES_IN, labelsLieOnPage, USUAL_SETTINGS, type LabelStock, type Settings } from './settings.js';
@@ -20,7 +21,11 @@ const helper = Joi.object({
   fromH: hour,
   toH: hour,
   days: weekdays.min(1).required(),
+  wishes: Joi.object(Object.fromEntries(WORKS.map((work) => [work, Joi.valid('not', 'rather')]))),
+  mostH: Joi.number().min(0.25).max(24),
 });
+
+const weeklyAway = Joi.object({ days: weekdays.min(1).required(), fromH: hour, toH: hour });
 
 const forgotten = Joi.object({
   of: Joi.string().min(1).max(120).required(),
@@ -83,7 +88,9 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   worksToH: hour.optional().default(USUAL_SETTINGS.worksToH),
   worksDays: weekdays.default(USUAL_SETTINGS.worksDays),
   away: Joi.array().items(away).max(50).default([]),
+  awayWeekly: Joi.array().items(weeklyAway).max(20).default([]),
   helpers: Joi.array().items(helper).max(12).default([]),
+  liftKg: Joi.number().min(1).max(200).allow(null).default(null),
   temperatureIn: Joi.valid('C', 'F').default(USUAL_SETTINGS.temperatureIn),
   massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),
   volumeIn: Joi.valid('metric', 'us', 'imperial').default(USUAL_SETTINGS.volumeIn),

@@ -1,4 +1,4 @@
-import type { Forgotten, Pinned, Units } from '@oat-crock/core';
+import type { Forgotten, Pinned, Units, WorkWish } from '@oat-crock/core';
 
 /** A time in which somebody is away, ms. */
 export interface Away {
@@ -12,6 +12,17 @@ export interface Helper {
   readonly fromH: number;
   readonly toH: number;
   readonly days: readonly number[];
+  /** What they may not do, and what they would rather. */
+  readonly wishes?: WorkWish;
+  /** So many hours of hands on a day are enough for them; as many as come where left out. */
+  readonly mostH?: number;
+}
+
+/** Hours of some days of each week (0 is Sunday) at which nobody of the house is at home: "market, Saturday mornings". */
+export interface WeeklyAway {
+  readonly days: readonly number[];
+  readonly fromH: number;
+  readonly toH: number;
 }
 
 /** Sheets of labels, or labels one by one (a row and a column), mm. */
@@ -60,7 +71,10 @@ export interface Settings {
   readonly worksDays: readonly number[];
   /** Times at which nobody of the house is at home. */
   readonly away: readonly Away[];
+  readonly awayWeekly: readonly WeeklyAway[];
   readonly helpers: readonly Helper[];
+  /** One carries a pot with so much in it, kg; null where one carries whatever it is. */
+  readonly liftKg: number | null;
   /** The language that is spoken, as "es"; empty for that of each browser. */
   readonly language: string;
   /** What amounts are said and typed in. */
@@ -107,7 +121,9 @@ export const USUAL_SETTINGS: Settings = {
   worksToH: 22,
   worksDays: [0, 1, 2, 3, 4, 5, 6],
   away: [],
+  awayWeekly: [],
   helpers: [],
+  liftKg: null,
   language: '',
   temperatureIn: 'C',
   massIn: 'g',

@@ -1,11 +1,15 @@
 import type { Person, Stretch } from './hours.js';
 import type { Committed, PlannedMake } from './planning-problem.js';
+import type { Step } from './network.js';
 import { FEED_HANDS } from './starters.js';
 import { awakeMin } from './timeline.js';
+import { mayDo, type Work } from './work.js';
 
 /** Hands of a make: whose, and at which minute of the plan they begin. */
 export interface GivenHands {
   readonly who: string;
+  /** Who lends a hand, where it takes two; left out where nobody does, or it takes one. */
+  readonly with?: string;
   readonly beginMin: number;
 }
 
@@ -33,6 +37,8 @@ interface Busy {
 interface Wanted {
   readonly atMin: number;
   readonly minutes: number;
+  readonly work?: Work;
+  readonly forTwo?: true;
   readonly give: (given: GivenHands) => void;
 }
 
@@ -55,6 +61,7 @@ export function whoDoesWhat(
     ...steps.map(({ beginMin }, i) => ({
       atMin: beginMin,
       minutes: awakeMin(network.steps[i]!),
+      ...askedOf(network.steps[i]!),
       give: (hands: GivenHands) => (given[m]![i] = hands),
     })),
     ...(feed
@@ -72,13 +79,34 @@ export function whoDoesWhat(
         ]
       : []),
   ]);
-  for (const { atMin, minutes, give } of [...on, ...ofMakes].sort((a, b) => a.atMin - b.atMin)) {
-    if (minutes > 0 && all.length > 0) give(taken(all, atMin, minutes));
+  for (const wanted of [...on, ...ofMakes].sort((a, b) => a.atMin - b.atMin)) {
+    if (wanted.minutes > 0 && all.length > 0) wanted.give(taken(all, wanted));
   }
   return given.map((steps, m) => ({ steps, feed: fed[m]! }));
 }
 
-function taken(all: readonly Busy[], atMin: number, minutes: number): GivenHands {
+/** What a step asks of whoever does it. */
+const askedOf = ({ work, forTwo }: Step) => ({ ...(work && { work }), ...(forTwo && { forTwo }) });
+
+/** Whoever does it, and with whom where it takes two. */
+function taken(all: readonly Busy[], wanted: Wanted): GivenHands {
+  const first = takenBy(all, wanted, wanted.atMin);
+  const others = all.filter(({ person }) => person.name !== first.who);
+  if (!wanted.forTwo || others.length === 0) return first;
+  const second = takenBy(others, wanted, first.beginMin, first.beginMin);
+  // Who helps is there as it begins, or not at all.
+  return second.beginMin === first.beginMin ? { ...first, with: second.who } : first;
+}
+
+/**
+ * @param noLaterMin it may not wait longer than until then
+ */
+function takenBy(
+  all: readonly Busy[],
+  { minutes, work }: Wanted,
+  atMin: number,
+  noLaterMin = atMin + MOST_WAIT_MIN,
+): GivenHands {
   const day = Math.floor(atMin / DAY_MIN);
   const ranked = all
     .map((busy) => {
@@ -89,16 +117,21 @@ function taken(all: readonly Busy[], atMin: number, minutes: number): GivenHands
       const sleeps = isIn(person.asleep, beginMin, untilMin);
       const works = person.works === null || isIn(person.works, beginMin, untilMin);
       const waits = beginMin - atMin;
-      // Who is away, or asleep, or would let it wait too long comes last, in that order.
+      const dayMinutes = dayMin.get(day) ?? 0;
+      // Who is away, may not do it, is asleep, would let it wait too long, or has had enough comes last, in that order.
       const rank = [
         Number(isAway),
+        Number(!mayDo(person, work)),
         Number(sleeps),
-        Number(waits > MOST_WAIT_MIN),
+        Number(beginMin > noLaterMin),
+        Number(dayMinutes + minutes > (person.mostMin ?? Infinity)),
         waits,
         Number(!works),
-        dayMin.get(day) ?? 0,
+        // Who would rather do it does; else who has least to do that day.
+        Number(!work || person.wishes?.[work] !== 'rather'),
+        dayMinutes,
       ];
-      return { busy, rank, beginMin: waits > MOST_WAIT_MIN ? atMin : beginMin };
+      return { busy, rank, beginMin: beginMin > noLaterMin ? atMin : beginMin };
     })
     .sort((a, b) => compared(a.rank, b.rank));
   const { busy, beginMin } = ranked[0]!;

@@ -1,4 +1,6 @@
 import { SLOT_MIN } from './instance.js';
+import type { Step } from './network.js';
+import { whoMay, type WorkWish } from './work.js';
 
 /** A stretch of time, minutes from when a plan begins. */
 export interface Stretch {
@@ -13,6 +15,10 @@ export interface Person {
   readonly away: readonly Stretch[];
   /** Null where all waking hours are working hours. */
   readonly works: readonly Stretch[] | null;
+  /** What they may not do, and what they would rather; all is one where left out. */
+  readonly wishes?: WorkWish;
+  /** Minutes of hands on a day of the plan beyond which they have had enough; as many as come where left out. */
+  readonly mostMin?: number;
 }
 
 /** Whose hands there are, minute by minute, up to a horizon. */
@@ -30,6 +36,8 @@ export interface Hours {
   readonly lastWelcome: (untilMin: number, minutes: number) => number | null;
   /** The first moment from one on at which the clock shows an hour of the day, or somebody gets up. */
   readonly nextAt: (fromMin: number, hour: number | 'morning') => number;
+  /** The hours of those who do the work of a step, two of them where it takes two. */
+  readonly ofStep: (step: Pick<Step, 'work' | 'forTwo'>) => Hours;
 }
 
 /** The days of a plan: when each begins, minutes of the plan, and the hour at which somebody gets up. */
@@ -40,10 +48,37 @@ export interface PlanDays {
 
 /** The hours of some people. With nobody named, somebody is always there and awake; with no days told, it begins at midnight. */
 export function hoursOf(people: readonly Person[], horizonMin: number, days: PlanDays = plainDays(horizonMin)): Hours {
+  const all = people.length > 0 ? people : [ALWAYS_THERE];
+  const known = new Map<string, Hours>();
+  // Where there are never two, one does what takes two as well as may be.
+  const takesTwo = all.length > 1;
+  const isAnybodys = all.every(({ wishes = {} }) => !Object.values(wishes).includes('not'));
+  const ofStep: Hours['ofStep'] = ({ work, forTwo }) => {
+    // Asked of every step of every mode: what holds for most is told at once.
+    if (isAnybodys && !(forTwo && takesTwo)) return base;
+    const may = whoMay(all, work);
+    const hands = forTwo && takesTwo ? 2 : 1;
+    if (may.length === all.length && hands === 1) return base;
+    const key = `${String(work)} ${hands}`;
+    const hours = known.get(key) ?? hoursFor(hands > may.length ? all : may, hands, horizonMin, days, ofStep);
+    known.set(key, hours);
+    return hours;
+  };
+  const base = hoursFor(all, 1, horizonMin, days, ofStep);
+  return base;
+}
+
+/** The hours in which so many of some people are there at once. */
+function hoursFor(
+  all: readonly Person[],
+  hands: number,
+  horizonMin: number,
+  days: PlanDays,
+  ofStep: Hours['ofStep'],
+): Hours {
   const awake = new Uint8Array(horizonMin);
   const present = new Uint8Array(horizonMin);
   const working = new Uint8Array(horizonMin);
-  const all = people.length > 0 ? people : [ALWAYS_THERE];
   for (const person of all) {
     const away = marked(person.away, horizonMin);
     const asleep = marked(person.asleep, horizonMin);
@@ -53,18 +88,22 @@ export function hoursOf(people: readonly Person[], horizonMin: number, days: Pla
       present[t]!++;
       if (asleep[t]) continue;
       awake[t]!++;
-      if (!works || works[t]) working[t] = 1;
+      if (!works || works[t]) working[t]!++;
     }
   }
+  const labourPerSlot = labourOf(awake, present);
+  // Fewer than are wanted are as good as nobody.
+  for (let t = 0; t < horizonMin; t++) if (awake[t]! < hands) awake[t] = 0;
   const night = running(horizonMin, (t) => awake[t] === 0);
-  const off = running(horizonMin, (t) => awake[t]! > 0 && working[t] === 0);
+  const off = running(horizonMin, (t) => awake[t]! > 0 && working[t]! < hands);
   const [awakeUntil, awakeFrom] = runsOf(awake);
   const within = (t: number) => Math.min(horizonMin, Math.max(0, t));
   const between = (sums: Int32Array) => (fromMin: number, toMin: number) =>
     Math.max(0, sums[Math.floor(within(toMin))]! - sums[Math.floor(within(fromMin))]!);
   return {
     horizonMin,
-    labourPerSlot: labourOf(awake, present),
+    ofStep,
+    labourPerSlot,
     nightMin: between(night),
     offMin: between(off),
     nextWelcome: (fromMin, minutes) => {

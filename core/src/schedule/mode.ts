@@ -96,7 +96,7 @@ export function nightBefore(
 ): number {
   let sum = 0;
   for (let i = 0; extension && i <= extension.step; i++)
-    sum += hours.nightMin(times[i]!, times[i]! + awakeMin(steps[i]!));
+    sum += hours.ofStep(steps[i]!).nightMin(times[i]!, times[i]! + awakeMin(steps[i]!));
   return sum;
 }
 
@@ -172,8 +172,9 @@ function handsAway(steps: Network['steps'], times: Times, hours: Hours): readonl
   for (let i = 0; i < steps.length; i++) {
     const beginMin = times[i]!;
     const untilMin = beginMin + awakeMin(steps[i]!);
-    night += hours.nightMin(beginMin, untilMin);
-    off += hours.offMin(beginMin, untilMin);
+    const own = hours.ofStep(steps[i]!);
+    night += own.nightMin(beginMin, untilMin);
+    off += own.offMin(beginMin, untilMin);
   }
   return [SHARE * night, SHARE * off];
 }

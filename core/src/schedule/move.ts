@@ -145,7 +145,9 @@ function ofHours(
     broken('old', say('schedule.move.tooOld', { age: duration(60 * oldestH), days: network.keepsDays }));
   const inNight = network.steps.flatMap((step, i) => {
     const { beginMin } = steps[i]!;
-    return hours.nightMin(beginMin, beginMin + awakeMin(step)) > 0 ? [{ name: step.name, i, beginMin }] : [];
+    return hours.ofStep(step).nightMin(beginMin, beginMin + awakeMin(step)) > 0
+      ? [{ name: step.name, i, beginMin }]
+      : [];
   });
   const [first] = inNight;
   if (first) {

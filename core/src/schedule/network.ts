@@ -19,6 +19,7 @@ import { LEAST_MIN, type Ending } from '../stages/ending.js';
 import type { Slack, Problem } from '../stages/kind.js';
 import { totalG } from '../materials/composition.js';
 import { withBottles } from '../learn/pot-and-bottle.js';
+import { workOf, type Work } from './work.js';
 import { surfaceFor, type DurationSurface, type Lasts } from './durations.js';
 import { lastsOf, luckOf, surfaceOf } from './luck.js';
 
@@ -31,6 +32,10 @@ export interface Step {
   /** Minutes of hands to begin it, and whether they must stay. */
   readonly handsMin: number;
   readonly attended: boolean;
+  /** Which kind of work its hands are, where it is one that not everybody does. */
+  readonly work?: Work;
+  /** Two are wanted for it: what is carried is more than one lifts. */
+  readonly forTwo?: true;
   readonly lasts: Lasts;
   readonly slack: Slack;
   /** Where the clock ends it, how long it lasts is only usual. */
@@ -109,7 +114,11 @@ function dayEndOf(run: StageRun): Pick<Step, 'ends'> {
 export type Outline = Pick<Network, 'demands' | 'problems'>;
 
 /** What a network is worked out in. */
-export type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & { readonly stocks?: readonly LotStock[] };
+export type NetworkHousehold = Pick<Household, 'kitchen' | 'known'> & {
+  readonly stocks?: readonly LotStock[];
+  /** One lifts so much, g; any weight where left out. */
+  readonly liftG?: number;
+};
 
 /** A make as it usually goes. Throws RangeError where it would never be done, naming the step. */
 export function usualRuns(method: Method, given: Choices, { kitchen: usual, known, stocks = [] }: NetworkHousehold) {
@@ -158,7 +167,10 @@ export function networkOf(
     methodId: method.id,
     name: method.name,
     choices,
-    steps: runs.map((run, i) => stepOf(run, runs[i - 1], environment, lasts[i]!)),
+    steps: runs.map((run, i) => ({
+      ...stepOf(run, runs[i - 1], environment, lasts[i]!),
+      ...workOf(run, household.liftG ?? Infinity),
+    })),
     durations,
     unknowns: luck.unknowns,
     demands: gearDemandsOf(runs),

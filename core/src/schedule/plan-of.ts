@@ -68,8 +68,8 @@ export function planFrom(problem: PlanningProblem, chosen: Chosen): MakesAndTask
   };
   return {
     makes,
-    nightHandsMin: sum((make, i) => hours.nightMin(...bounds(make, i))),
-    offHandsMin: sum((make, i) => hours.offMin(...bounds(make, i))),
+    nightHandsMin: sum((make, i) => hours.ofStep(make.network.steps[i]!).nightMin(...bounds(make, i))),
+    offHandsMin: sum((make, i) => hours.ofStep(make.network.steps[i]!).offMin(...bounds(make, i))),
     handsMin: sum(({ network }, i) => network.steps[i]!.handsMin),
   };
 }

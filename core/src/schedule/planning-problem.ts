@@ -55,6 +55,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   /** Which orders are made as one; none where left out. */
   readonly together?: Together;
   readonly stocks?: readonly LotStock[];
+  /** One lifts so much, g; more than that is carried by two. */
+  readonly liftG?: number;
   /** Cultures that are there; where nothing is said of them, each make has the starter it wants. */
   readonly starters?: readonly StarterHere[];
   /** Milk and cream that is here and comes; of a kind of which none is named there is as much as is wanted. */

@@ -57,8 +57,9 @@ export function simulate(
         if (dueMin !== null && readyMin > dueMin && met.has(orderId)) late.add(orderId);
       network.steps.forEach((step, i) => {
         const untilMin = of[i]! + awakeMin(step);
-        isQuiet &&= hours.nightMin(of[i]!, untilMin) === 0;
-        isWorking &&= hours.offMin(of[i]!, untilMin) === 0;
+        const own = hours.ofStep(step);
+        isQuiet &&= own.nightMin(of[i]!, untilMin) === 0;
+        isWorking &&= own.offMin(of[i]!, untilMin) === 0;
       });
     });
     for (const [id, count] of met) if (!late.has(id)) met.set(id, count + 1);
@@ -159,7 +160,9 @@ function runs(
       const plannedMin = step === 0 ? mode.startMin : of[step]!;
       const roomMin = Math.max(plannedMin, ...wanted.map(({ resource, units }) => freeMin(resource, units, make)));
       const beginMin =
-        roomMin > plannedMin ? (hours.nextWelcome(roomMin, awakeMin(steps[step]!)) ?? roomMin) : plannedMin;
+        roomMin > plannedMin
+          ? (hours.ofStep(steps[step]!).nextWelcome(roomMin, awakeMin(steps[step]!)) ?? roomMin)
+          : plannedMin;
       of[step] = beginMin;
       const { ends } = steps[step]!;
       const doneMin = ends ? hours.nextAt(beginMin + ends.leastMin, ends.at) : beginMin + lasts[make]![step]!;

@@ -135,10 +135,11 @@ export function endOf(
   const wantedMin = extended ? doneMin + Math.max(extended.forMin, -step.slack.earlyMin) : doneMin;
   if (!next) return wantedMin;
   const handsMin = awakeMin(next);
-  const endMin = settled(step, beginMin, doneMin, wantedMin, handsMin, hours);
+  const own = hours.ofStep(next);
+  const endMin = settled(step, beginMin, doneMin, wantedMin, handsMin, own);
   if (!extended || endMin <= wantedMin) return endMin;
   const laterMin = endMin + extended.afterWakingMin;
-  const mayBeLater = laterMin <= doneMin + step.slack.lateMin && hours.nextWelcome(laterMin, handsMin) === laterMin;
+  const mayBeLater = laterMin <= doneMin + step.slack.lateMin && own.nextWelcome(laterMin, handsMin) === laterMin;
   return mayBeLater ? laterMin : endMin;
 }
 

@@ -65,7 +65,10 @@ export function labourOf(likely: Times, starter: Need, { network, gearResources 
     for (const { from, units } of labourUses(beginMin, minutes, resource))
       bySlot.set(from, (bySlot.get(from) ?? 0) + units);
   };
-  network.steps.forEach((step, i) => add(likely[i]!, boundMin(step)));
+  network.steps.forEach((step, i) => {
+    add(likely[i]!, boundMin(step));
+    if (step.forTwo) add(likely[i]!, boundMin(step));
+  });
   if (starter.is === 'feed') {
     add(starter.feed.beginMin, FEED_HANDS.beginMin);
     add(starter.feed.ripeMin, FEED_HANDS.endMin);

@@ -20,9 +20,9 @@ export function workedOut(
   gearResources: readonly GearResource[],
   { makes, durations }: WorkedOut,
 ): Made {
-  const { kitchen, gear, stocks, milk, known } = asked;
+  const { kitchen, gear, stocks, milk, liftG, known } = asked;
   const kind = JSON.stringify([order.method, order.choices, kitchen, stocks, milk, known?.learned.known, known?.lines]);
-  const key = JSON.stringify([kind, order.productG, gear]);
+  const key = JSON.stringify([kind, order.productG, gear, liftG]);
   const made = makes.get(key) ?? madeOfMilk(order, asked, gearResources, durations.get(kind));
   makes.set(key, made);
   // Kept warm another way it is another kind of make.

@@ -1,5 +1,6 @@
 import {
   plannedBatchName,
+  doersOf,
   visitsOf,
   type Kept,
   type PlannedBatch,
@@ -51,7 +52,7 @@ export function calendarOf(
     const sequence = version - 1 + (live ? Math.max(0, Math.floor((nowMs - item.startMs) / MIN_MS)) : 0);
     for (const planEvent of eventsOf(item, words, live, live ? nowMs : version > 1 ? 0 : Infinity)) {
       const { id, fromMs, untilMs, summary, description, alarm, isGone, who } = planEvent;
-      if (whose !== null && who !== whose) continue;
+      if (whose !== null && !who.includes(whose)) continue;
       const status = goneMs === null && !isGone ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED;
       const event = calendar.createEvent({
         id: `${item.id}-${id}@oat-crock`,
@@ -77,8 +78,8 @@ interface PlanEvent {
   readonly summary: string;
   readonly description: string;
   readonly alarm: boolean;
-  /** Whose hands; those of the house where it is empty. */
-  readonly who: string;
+  /** Whose hands; somebody of the house has an empty name. */
+  readonly who: readonly string[];
   /** It was there before, and is no more. */
   readonly isGone: boolean;
 }
@@ -98,7 +99,7 @@ function eventsOf(
     untilMs: visit.untilMs,
     summary: words(handsOf(of, visit)),
     description: describe(visit, words),
-    ...{ alarm: true, isGone: false, who: visit.tasks[0]!.who ?? '' },
+    ...{ alarm: true, isGone: false, who: namesOf(visit.tasks[0]!) },
   });
   const visits = visitsOf(live?.tasks ?? tasks).map(eventOf);
   const there = new Set(visits.map(({ id }) => id));
@@ -120,7 +121,7 @@ function eventsOf(
                 temp: temp(feed.tempC),
               }),
             ),
-            ...{ alarm: true, isGone: false, who: feed.who ?? '' },
+            ...{ alarm: true, isGone: false, who: namesOf(feed) },
           },
           {
             id: 'fed',
@@ -128,7 +129,7 @@ function eventsOf(
             untilMs: feed.ripeMs + FEED_MIN.end * MIN_MS,
             summary: words(say('server.calendar.ripe', { of })),
             description: words(say('server.calendar.cold')),
-            ...{ alarm: true, isGone: false, who: feed.who ?? '' },
+            ...{ alarm: true, isGone: false, who: namesOf(feed) },
           },
         ]
       : [];
@@ -142,16 +143,19 @@ function eventsOf(
             untilMs: dueMs,
             summary: words(say('server.calendar.handedOn', { of })),
             description: '',
-            ...{ alarm: false, isGone: live?.isLost ?? false, who: '' },
+            ...{ alarm: false, isGone: live?.isLost ?? false, who: [''] },
           },
         ];
   return [...feeding, ...visits, ...gone, ...handed];
 }
 
+const namesOf = ({ who = '', with: second }: Pick<PlannedTask, 'who' | 'with'>): readonly string[] =>
+  second === undefined ? [who] : [who, second];
+
 /** "Hands for the quark, 20 min"; with who does it, where that is somebody who helps. */
 function handsOf(of: Text, visit: Visit): Text {
   const what = { of, time: duration(minutesOf(visit)) };
-  const [{ who }] = visit.tasks as [PlannedTask];
+  const who = doersOf(visit.tasks[0]!);
   return who ? say('server.calendar.handsOf', { ...what, who }) : say('server.calendar.hands', what);
 }
 

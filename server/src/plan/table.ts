@@ -1,4 +1,4 @@
-import type { PlannedBatch } from '@oat-crock/contract';
+import { doersOf, type PlannedBatch } from '@oat-crock/contract';
 import { stringify } from 'csv-stringify/sync';
 import type { Words } from '../words.js';
 
@@ -32,7 +32,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): 
       for: whomsOf(plannedBatch).join('; '),
       stage: task.stageId,
       hands: words(task.says),
-      who: task.who ?? '',
+      who: words(doersOf(task)),
       ready: iso(plannedBatch.readyMs),
       due: plannedBatch.dueMs === null ? '' : iso(plannedBatch.dueMs),
       product_g: plannedBatch.productG,

@@ -62,6 +62,7 @@ export function askedOf(
     ...(known && { known }),
     committed,
     chance: settings.planChance,
+    ...(settings.liftKg !== null && { liftG: 1000 * settings.liftKg }),
     pins: places.filter((p) => p.pinned).map(({ startMin, ...pin }) => ({ ...pin, startMin: Math.max(0, startMin) })),
     together: { groups: groupsOf(places), others },
     horizonMin,

@@ -26,6 +26,8 @@ import { problemWords } from '../shared/ui/words';
 /** What a list of the household is called. */
 const PEOPLE: Readonly<Partial<Record<keyof Settings, Text>>> = {
   away: say('page.shell.household.timesAway'),
+  awayWeekly: say('page.shell.peopleFields.awayWeekly'),
+  liftKg: say('page.shell.peopleFields.lift'),
   helpers: say('page.shell.household.whoHelps'),
 };
 
@@ -57,7 +59,9 @@ export class HouseholdForm {
     );
   });
   /** What is wrong with a time away, or with who helps. */
-  protected readonly peopleErrors = computed(() => this.errors().filter((e) => /^(away|helpers)\W/.test(e.field)));
+  protected readonly peopleErrors = computed(() =>
+    this.errors().filter((e) => /^((away|awayWeekly|helpers)\W|liftKg$)/.test(e.field)),
+  );
   /** What is wrong with none of the fields. */
   protected readonly trouble = computed(() =>
     this.errors()

@@ -45,3 +45,15 @@ export function cansAcross(frame: LaneFrame, comes: readonly Coming[]) {
     .filter(({ atMs }) => atMs >= frame.fromMs && atMs <= frame.untilMs)
     .map(({ id, atMs, words }) => ({ id, words, x: x(atMs) }));
 }
+
+/** Room that a can takes beside the word of an hour, px. */
+const CAN_PX = { before: 6, after: 24 } as const;
+
+/** Hours with no word where a can stands. */
+export const withRoomFor = <T extends { readonly x: number; readonly text: string }>(
+  cans: readonly { readonly x: number }[],
+  hours: readonly T[],
+): readonly T[] =>
+  hours.map((hour) =>
+    cans.some(({ x }) => x > hour.x - CAN_PX.before && x < hour.x + CAN_PX.after) ? { ...hour, text: '' } : hour,
+  );

@@ -18,7 +18,7 @@ import { nights } from '../../shared/pour/geometry';
 import { injectBoxSize } from '../../shared/ui/box-size';
 import { SaidPipe, tell, SayPipe, NamedPipe } from '../../shared/ui/said';
 import { dayTime } from '../../shared/ui/words';
-import { cansAcross, daysAcross, hoursAcross, type Coming } from './lane-axis';
+import { cansAcross, daysAcross, hoursAcross, withRoomFor, type Coming } from './lane-axis';
 import { movedBy, timeAcross, type LaneFrame, type LaneBatch } from './lane-geometry';
 import { AXIS_PX, placedLanes } from './lane-rows';
 import { movedLane, movingWords } from './moving';
@@ -110,7 +110,7 @@ export class PlanLanes {
 
   protected readonly cans = computed(() => cansAcross(this.frame(), this.comes()));
   protected readonly days = computed(() => daysAcross(this.frame()));
-  protected readonly hours = computed(() => hoursAcross(this.frame()));
+  protected readonly hours = computed(() => withRoomFor(this.cans(), hoursAcross(this.frame())));
 
   /** What becomes of what is being moved, in words. */
   protected readonly told = computed(() => {

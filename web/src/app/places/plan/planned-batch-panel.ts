@@ -2,7 +2,7 @@ import { isNight } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { PlannedShare } from '@oat-crock/contract/api';
+import { doersOf, type PlannedShare } from '@oat-crock/contract/api';
 import { type KeptPlace, listOf, amount as amountOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { householdSelectors } from '../../state/household';
@@ -170,7 +170,7 @@ export class PlannedBatchPanel {
           words: listed([
             span(h.minutes),
             ...(i === 0 ? [] : slack),
-            ...(h.who ? [tell('page.plan.plannedBatchPanel.by', { who: h.who })] : []),
+            ...(doersOf(h) ? [tell('page.plan.plannedBatchPanel.by', { who: doersOf(h) })] : []),
             ...(night ? [tell('page.plan.plannedBatchPanel.inTheNight')] : []),
           ]),
         };

@@ -1,4 +1,4 @@
-import { type PlannedBatch, visitsOf } from '@oat-crock/contract/api';
+import { type PlannedBatch, doersOf, visitsOf } from '@oat-crock/contract/api';
 import { mass as massOf, temp as tempOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { textOf, tell } from '../../shared/ui/said';
@@ -52,7 +52,7 @@ export function tasksByDay(planned: readonly PlannedBatch[], live: readonly Lane
           of,
           tasks.map((h) => textOf(h.says)).join(' '),
           tasks.reduce((sum, h) => sum + h.minutes, 0),
-          tasks[0]!.who,
+          textOf(doersOf(tasks[0]!)),
         ),
       ),
     ...planned.flatMap((plannedBatch) => feedingVisits(plannedBatch, visit)),
