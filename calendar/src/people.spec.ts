@@ -26,6 +26,20 @@ describe('the people of a household', () => {
     ]);
   });
 
+  it('are away in hours of each week as well, and do what they may, as much as is enough', () => {
+    const monday = weekdayOf({ year: 2026, month: 5, day: 4 });
+    const market = { days: [monday], fromH: 7, toH: 12 };
+    const orla = { ...settings.helpers[0]!, wishes: { hot: 'not' } as const, mostH: 1.5 };
+    const [house, helper] = peopleOver({ ...settings, awayWeekly: [market], helpers: [orla] }, START, 8 * DAY_MIN);
+    expect(house!.away).toEqual([
+      { fromMin: DAY_MIN, toMin: 2 * DAY_MIN },
+      { fromMin: -120, toMin: 180 },
+      { fromMin: 7 * DAY_MIN - 120, toMin: 7 * DAY_MIN + 180 },
+    ]);
+    expect([helper!.wishes, helper!.mostMin]).toEqual([{ hot: 'not' }, 90]);
+    expect(Object.keys(peopleOver(settings, START, DAY_MIN)[1]!)).not.toContain('mostMin');
+  });
+
   it('who never helps are never there', () => {
     const never = { ...settings, helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [] }] };
     expect(peopleOver(never, START, DAY_MIN)[1]!.away).toEqual([{ fromMin: 0, toMin: DAY_MIN }]);

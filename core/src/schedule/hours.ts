@@ -36,6 +36,8 @@ export interface Hours {
   readonly lastWelcome: (untilMin: number, minutes: number) => number | null;
   /** The first moment from one on at which the clock shows an hour of the day, or somebody gets up. */
   readonly nextAt: (fromMin: number, hour: number | 'morning') => number;
+  /** True where there are ever two: where there are not, one does what takes two as well as may be. */
+  readonly hasTwo: boolean;
   /** The hours of those who do the work of a step, two of them where it takes two. */
   readonly ofStep: (step: Pick<Step, 'work' | 'forTwo'>) => Hours;
 }
@@ -50,21 +52,21 @@ export interface PlanDays {
 export function hoursOf(people: readonly Person[], horizonMin: number, days: PlanDays = plainDays(horizonMin)): Hours {
   const all = people.length > 0 ? people : [ALWAYS_THERE];
   const known = new Map<string, Hours>();
-  // Where there are never two, one does what takes two as well as may be.
-  const takesTwo = all.length > 1;
+  const hasTwo = all.length > 1;
   const isAnybodys = all.every(({ wishes = {} }) => !Object.values(wishes).includes('not'));
   const ofStep: Hours['ofStep'] = ({ work, forTwo }) => {
     // Asked of every step of every mode: what holds for most is told at once.
-    if (isAnybodys && !(forTwo && takesTwo)) return base;
+    if (isAnybodys && !(forTwo && hasTwo)) return base;
     const may = whoMay(all, work);
-    const hands = forTwo && takesTwo ? 2 : 1;
+    const hands = forTwo && hasTwo ? 2 : 1;
     if (may.length === all.length && hands === 1) return base;
     const key = `${String(work)} ${hands}`;
-    const hours = known.get(key) ?? hoursFor(hands > may.length ? all : may, hands, horizonMin, days, ofStep);
+    const hours =
+      known.get(key) ?? hoursFor(hands > may.length ? all : may, hands, horizonMin, days, { ofStep, hasTwo });
     known.set(key, hours);
     return hours;
   };
-  const base = hoursFor(all, 1, horizonMin, days, ofStep);
+  const base = hoursFor(all, 1, horizonMin, days, { ofStep, hasTwo });
   return base;
 }
 
@@ -74,7 +76,7 @@ function hoursFor(
   hands: number,
   horizonMin: number,
   days: PlanDays,
-  ofStep: Hours['ofStep'],
+  { ofStep, hasTwo }: Pick<Hours, 'ofStep' | 'hasTwo'>,
 ): Hours {
   const awake = new Uint8Array(horizonMin);
   const present = new Uint8Array(horizonMin);
@@ -103,6 +105,7 @@ function hoursFor(
   return {
     horizonMin,
     ofStep,
+    hasTwo,
     labourPerSlot,
     nightMin: between(night),
     offMin: between(off),

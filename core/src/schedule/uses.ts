@@ -58,7 +58,7 @@ function untilFetched(readyMin: number, resource: number, { network, dueMin, sha
 }
 
 /** The hands of a make, as likely, and of the feeding before it. */
-export function labourOf(likely: Times, starter: Need, { network, gearResources }: Placing): readonly Use[] {
+export function labourOf(likely: Times, starter: Need, { network, hours, gearResources }: Placing): readonly Use[] {
   const resource = labourResource(gearResources);
   const bySlot = new Map<number, number>();
   const add = (beginMin: number, minutes: number) => {
@@ -67,7 +67,7 @@ export function labourOf(likely: Times, starter: Need, { network, gearResources 
   };
   network.steps.forEach((step, i) => {
     add(likely[i]!, boundMin(step));
-    if (step.forTwo) add(likely[i]!, boundMin(step));
+    if (step.forTwo && hours.hasTwo) add(likely[i]!, boundMin(step));
   });
   if (starter.is === 'feed') {
     add(starter.feed.beginMin, FEED_HANDS.beginMin);
