@@ -199,6 +199,19 @@ describe('a plan that was taken', () => {
     expect((await request(app).get(`${API}/plan.ics?who=`)).status).toBe(422);
   });
 
+  it('has hands of two in the calendar of each of them', async () => {
+    const [first] = plannedBatches();
+    const tasks = first!.tasks.map((task, i) => (i === 1 ? { ...task, who: 'Ines', with: 'Bo' } : task));
+    await put({ ...first!, tasks }, 0);
+    for (const who of ['Ines', 'Bo']) {
+      const own = eventsOf((await request(app).get(`${API}/plan.ics?who=${who}`)).text);
+      expect([...own.values()].map(({ event }) => event.summary)).toEqual([
+        jasmine.stringContaining(', Ines and Bo: '),
+      ]);
+    }
+    expect((await request(app).get(`${API}/plan.csv`)).text).toContain('Ines and Bo');
+  });
+
   it('asks to be asked for again, and says nothing any more of what is long over', async () => {
     const [plannedBatch] = plannedBatches();
     await put(plannedBatch!, 0);
