@@ -33,6 +33,8 @@ export class BatchMover {
   /** Where it was not put, and why; null where nothing was refused since. */
   readonly refused = signal<Refused | null>(null);
   private asked = 0;
+  /** Settles once the planner has answered. */
+  private asking: Promise<void> | null = null;
   /** It was let go, and is shown where it was until the plan has been laid out with it there. */
   private dropped = false;
 
@@ -99,14 +101,27 @@ export class BatchMover {
     this.moving.set(null);
   }
 
-  /** Only the newest question is answered on the page. */
+  /**
+   * One question at a time: what was asked meanwhile is asked as it is once that is answered, so that a fast hand is answered as often
+   * as it can be, and never only when it rests. Null where it was asked anew since.
+   */
   private async check(): Promise<BatchMoved | null> {
-    const now = this.moving();
-    if (!now) return null;
     const mine = ++this.asked;
-    const told = await this.plans.moved(now.plannedBatch.id, now.startMs, now.task);
-    if (mine === this.asked) this.moving.update((m) => m && { ...m, told });
-    return told;
+    while (this.asking) await this.asking;
+    const now = this.moving();
+    if (!now || mine !== this.asked) return null;
+    const asking = this.plans.moved(now.plannedBatch.id, now.startMs, now.task);
+    this.asking = asking.then(
+      () => undefined,
+      () => undefined,
+    );
+    try {
+      const told = await asking;
+      this.moving.update((m) => (m?.plannedBatch.id === now.plannedBatch.id ? { ...m, told } : m));
+      return told;
+    } finally {
+      this.asking = null;
+    }
   }
 }
 
