@@ -30,13 +30,17 @@ describe('the people of a household', () => {
     const monday = weekdayOf({ year: 2026, month: 5, day: 4 });
     const market = { days: [monday], fromH: 7, toH: 12 };
     const orla = { ...settings.helpers[0]!, wishes: { hot: 'not' } as const, mostH: 1.5 };
-    const [house, helper] = peopleOver({ ...settings, awayWeekly: [market], helpers: [orla] }, START, 8 * DAY_MIN);
+    const [house, helper] = peopleOver(
+      { ...settings, awayWeekly: [market], helpers: [orla], mostH: 5 },
+      START,
+      8 * DAY_MIN,
+    );
     expect(house!.away).toEqual([
       { fromMin: DAY_MIN, toMin: 2 * DAY_MIN },
       { fromMin: -120, toMin: 180 },
       { fromMin: 7 * DAY_MIN - 120, toMin: 7 * DAY_MIN + 180 },
     ]);
-    expect([helper!.wishes, helper!.mostMin]).toEqual([{ hot: 'not' }, 90]);
+    expect([helper!.wishes, helper!.mostMin, house!.mostMin]).toEqual([{ hot: 'not' }, 90, 300]);
     expect(Object.keys(peopleOver(settings, START, DAY_MIN)[1]!)).not.toContain('mostMin');
   });
 

@@ -89,14 +89,14 @@ export function planDays({ zone, asleepToH }: Settings, fromMs: number, horizonM
 
 /** Everybody's hours over a plan that begins at a moment: those of the house, and of those who help. */
 export function peopleOver(settings: Settings, fromMs: number, horizonMin: number): readonly Person[] {
-  const { away, awayWeekly, helpers, zone } = settings;
+  const { away, awayWeekly, mostH, helpers, zone } = settings;
   const untilMs = fromMs + horizonMin * MIN_MS;
   const weekly = awayWeekly.flatMap(({ days, ...hours }) =>
     daily(hours, fromMs, untilMs, zone, (day) => days.includes(day)),
   );
   const house = personOver('', asleepOf(settings), worksOf(settings), away, fromMs, horizonMin);
   return [
-    { ...house, away: [...house.away, ...weekly] },
+    { ...house, away: [...house.away, ...weekly], ...(mostH !== null && { mostMin: 60 * mostH }) },
     ...helpers.map((helper) => helperOver(helper, fromMs, horizonMin, zone)),
   ];
 }

@@ -90,6 +90,7 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   away: Joi.array().items(away).max(50).default([]),
   awayWeekly: Joi.array().items(weeklyAway).max(20).default([]),
   helpers: Joi.array().items(helper).max(12).default([]),
+  mostH: Joi.number().min(0.25).max(24).allow(null).default(null),
   liftKg: Joi.number().min(1).max(200).allow(null).default(null),
   temperatureIn: Joi.valid('C', 'F').default(USUAL_SETTINGS.temperatureIn),
   massIn: Joi.valid('g', 'oz').default(USUAL_SETTINGS.massIn),

@@ -75,6 +75,8 @@ export interface Settings {
   readonly helpers: readonly Helper[];
   /** One carries a pot with so much in it, kg; null where one carries whatever it is. */
   readonly liftKg: number | null;
+  /** So many hours of hands on a day are enough for those of the house; null where as many as come are. */
+  readonly mostH: number | null;
   /** The language that is spoken, as "es"; empty for that of each browser. */
   readonly language: string;
   /** What amounts are said and typed in. */
@@ -124,6 +126,7 @@ export const USUAL_SETTINGS: Settings = {
   awayWeekly: [],
   helpers: [],
   liftKg: null,
+  mostH: null,
   language: '',
   temperatureIn: 'C',
   massIn: 'g',

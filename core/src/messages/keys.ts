@@ -2978,6 +2978,7 @@ export interface MessageValues {
   'page.shell.peopleFields.lift': None;
   'page.shell.peopleFields.midnight': None;
   'page.shell.peopleFields.most': None;
+  'page.shell.peopleFields.mostHouse': None;
   'page.shell.peopleFields.mostOf': { readonly name: Value };
   'page.shell.peopleFields.name': None;
   'page.shell.peopleFields.nameWhoHelps': None;
@@ -3503,6 +3504,7 @@ export interface MessageValues {
   'schedule.alternatives.fresh': None;
   'schedule.alternatives.handsComeWhenSomebody': None;
   'schedule.materials.leftOf': { readonly left: Value; readonly name: Value };
+  'schedule.move.dayIsFull': { readonly names: Value };
   'schedule.move.gearTaken': { readonly gear: Value; readonly names: Value; readonly when: string; readonly by: Value };
   'schedule.move.handsInNight': { readonly names: Value };
   'schedule.move.handsTaken': { readonly names: Value; readonly when: string; readonly by: Value };
@@ -3535,6 +3537,7 @@ export interface MessageValues {
   'schedule.standing.wasToBeBegun': { readonly ago: Value };
   'schedule.together.name': { readonly names: Value };
   'schedule.unmet.buyBy': { readonly mass: Value; readonly kind: string; readonly inTime: Value };
+  'schedule.unmet.dayIsFull': { readonly inTime: Value; readonly names: Value };
   'schedule.unmet.handsWantedWhenThere': { readonly name: Value; readonly inTime: Value; readonly names: Value };
   'schedule.unmet.keepsDaysWouldToo': { readonly keepsDays: Value };
   'schedule.unmet.leftOutFar': None;

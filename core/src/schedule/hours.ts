@@ -139,7 +139,7 @@ function hoursFor(
 const DAY_MIN = 24 * 60;
 
 /** Days of a plan that begins at midnight; who has not said when they get up does so at six. */
-const plainDays = (horizonMin: number): PlanDays => ({
+export const plainDays = (horizonMin: number): PlanDays => ({
   midnightsMin: Array.from({ length: Math.ceil(horizonMin / DAY_MIN) + 1 }, (_, day) => day * DAY_MIN),
   morningH: 6,
 });

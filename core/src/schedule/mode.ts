@@ -1,4 +1,5 @@
 import { normalBelow, Z_NINE_IN_TEN, Z_THREE_IN_TEN } from '../random/normal.js';
+import type { DayRow } from './day-hands.js';
 import type { GearResource } from './gear-resources.js';
 import type { Hours } from './hours.js';
 import type { Network } from './network.js';
@@ -76,6 +77,8 @@ export interface Placing {
   readonly weights: ObjectiveWeights;
   /** What it takes of what comes; left out where that is no matter. */
   readonly supplied?: readonly Supplied[];
+  /** Hands of each day, where they are enough at some time. */
+  readonly dayRow?: DayRow | null;
   /** Cultures that are there; null where they are no matter. */
   readonly starters: readonly StarterHere[] | null;
 }

@@ -1,4 +1,5 @@
 import type { GearDemand } from '../make/gear-demands.js';
+import { dayUses } from './day-hands.js';
 import { gearResourcesFor } from './gear-resources.js';
 import type { Network } from './network.js';
 import { lastDueOf } from './orders.js';
@@ -218,10 +219,11 @@ function onAllGear(mode: UnequippedMode, { sets, pieces }: GearSets, placing: Pl
   const standing = pieces.map((piece) => standingIn(piece, { likely, late }, placing));
   const labour = labourOf(likely, mode.starter, placing);
   const taken = placing.supplied ? suppliedUses(placing.supplied, mode.startMin, mode.starter) : [];
+  const ofDays = placing.dayRow ? dayUses(placing.dayRow, network, likely, mode.starter, hours.hasTwo) : [];
   return sets.map(({ resources, pieces: of }, rank) => {
     const uses: Use[] = [];
     for (const piece of of) uses.push(...standing[piece]!);
-    uses.push(...labour, ...taken);
+    uses.push(...labour, ...taken, ...ofDays);
     const { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter } = mode;
     const cost = mode.cost + PIECE_COST * rank;
     const how = { startMin, extension, readyMin, readyLateMin, metChance, nightMin, offMin, ageH, starter };

@@ -162,7 +162,7 @@ const gearName = ({ name, kind }: PlanGear): Text => name ?? gearWord(kind);
 
 /** What it finds no room in: the gear or the hands, and what has them. */
 function ofRoom(
-  { gearResources, supplyRows, holders }: PlanningProblem,
+  { gearResources, supplyRows, dayRow, holders }: PlanningProblem,
   mode: MakeMode,
   profile: ResourceProfile,
   others: readonly PlannedMake[],
@@ -183,6 +183,8 @@ function ofRoom(
     });
     return [{ is: 'short', says, step: 0, atMin: mode.startMin, against }];
   }
+  if (use.resource === dayRow?.resource)
+    return [{ is: 'hands', says: say('schedule.move.dayIsFull', { names }), step: null, atMin: null, against }];
   const isHands = use.resource === labourResource(gearResources);
   const atMin = slot * SLOT_MIN;
   const when = {

@@ -1,6 +1,7 @@
 import { seededRandom } from '../random/random.js';
 import { gearResourcesOf } from './gear-resources.js';
-import { hoursOf } from './hours.js';
+import { dayRowOf } from './day-hands.js';
+import { hoursOf, plainDays } from './hours.js';
 import { sharesOf, type Order, type Unmet } from './orders.js';
 import type { Network } from './network.js';
 import { planOf } from './plan-of.js';
@@ -50,6 +51,13 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
     slots,
     gearResources.length + 1,
   );
+  const ofDays = dayRowOf(
+    asked.people,
+    asked.days ?? plainDays(horizonMin),
+    asked.committed ?? [],
+    slots,
+    gearResources.length + 1 + coming.length,
+  );
   for (const order of orders) {
     const made = madeOnce(order);
     if (!made.ok) {
@@ -68,6 +76,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       weights,
       starters: startersOf.get(order.id) ?? null,
       supplied: rows.map((row) => ({ row, massG: weighedOf(network, row.kind, supplies) })),
+      dayRow: ofDays?.row ?? null,
       leastChance: Math.min(chance, USUAL_CHANCE),
       sureChance: chance ** (1 / Math.max(1, due)),
       thorough: asked.thorough ?? false,
@@ -85,7 +94,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
   const { resources, holders } = resourcesOf(hours, gearResources, slots, asked.committed ?? []);
   const instance: Instance = {
     slots,
-    resources: [...resources, ...coming],
+    resources: [...resources, ...coming, ...(ofDays ? [ofDays.resource] : [])],
     jobs: wanted.map(({ order, modes, part }, j) => ({
       modes,
       // Those of one order are one as good as another, but for what somebody has put where it is.
@@ -96,7 +105,19 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       ),
     })),
   };
-  return { asked, orders, hours, gearResources, wanted, nowhere, instance, holders, supplyRows: rows, impossible };
+  return {
+    asked,
+    orders,
+    hours,
+    gearResources,
+    wanted,
+    nowhere,
+    instance,
+    holders,
+    supplyRows: rows,
+    dayRow: ofDays?.row ?? null,
+    impossible,
+  };
 }
 
 /** Searches a plan, and gives what it has after every round. May be stopped after any. */

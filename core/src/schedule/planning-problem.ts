@@ -2,6 +2,7 @@ import type { Text } from '../messages/message.js';
 import type { Household } from '../make/household.js';
 import type { GearKind } from '../lots/gear.js';
 import type { LotStock } from '../lots/lot.js';
+import type { DayRow } from './day-hands.js';
 import type { PlanGear, GearResource } from './gear-resources.js';
 import type { MakeHands } from './hands.js';
 import type { Hours, Person, PlanDays } from './hours.js';
@@ -140,6 +141,8 @@ export interface PlanningProblem {
   readonly holders: readonly Holder[];
   /** Kinds of which only so much comes. */
   readonly supplyRows: readonly SupplyRow[];
+  /** Hands of each day, where they are enough at some time; null where there are as many as are wanted. */
+  readonly dayRow: DayRow | null;
   /** Orders that cannot be made whatever else is. */
   readonly impossible: readonly Unmet[];
 }

@@ -47,7 +47,7 @@ export function whyLeftOut(
   { order: { id, name }, modes, network }: Pick<WantedMake, 'order' | 'modes' | 'network'>,
   profile: ResourceProfile,
   taken: readonly Holder[],
-  { gearResources, supplyRows }: Pick<PlanningProblem, 'gearResources' | 'supplyRows'>,
+  { gearResources, supplyRows, dayRow }: Pick<PlanningProblem, 'gearResources' | 'supplyRows' | 'dayRow'>,
 ): Unmet {
   const short = shortOf(modes, profile, supplyRows);
   if (short) {
@@ -66,6 +66,12 @@ export function whyLeftOut(
     return { orderId: id, why: say('schedule.unmet.leftOutFar'), remedy: say('schedule.unmet.letPlanSearchedFurther') };
   const { resource } = clash.use;
   const names = namesOf(holding(taken, resource, clash.slot));
+  if (resource === dayRow?.resource)
+    return {
+      orderId: id,
+      why: say('schedule.unmet.dayIsFull', { inTime: duration(Math.max(0, dayRow.midnightsMin[clash.slot]!)), names }),
+      remedy: say('schedule.unmet.wantOneThemAnother'),
+    };
   const inTime = duration(clash.slot * SLOT_MIN);
   if (resource === labourResource(gearResources))
     return {

@@ -1,3 +1,4 @@
+import { english } from '@oat-crock/messages';
 import { methodById } from '../methods/index.js';
 import { daily, EIGHT_PIECES, maker } from '../testing/weeks.js';
 import { hoursOf, type Person } from './hours.js';
@@ -104,5 +105,46 @@ describe('what two carry', () => {
     expect(plan.unmet).toEqual([]);
     expect(plan.nightHandsMin).toBe(planFor(asked([maker(8)]), 20).nightHandsMin);
     expect(handsOf(plan).every((h) => h.with === undefined)).toBeTrue();
+  });
+});
+
+describe('hands of a day that are enough', () => {
+  const two = (mostMin: number) =>
+    asked([{ ...maker(8), mostMin }], {
+      orders: [yogurt('A', 4 * DAY + 720), yogurt('B', 4 * DAY + 720)],
+    });
+  /** Minutes of hands by the day of the plan. */
+  const byDay = (plan: ReturnType<typeof planFor>) => {
+    const days = new Map<number, number>();
+    for (const { beginMin, handsMin } of handsOf(plan)) {
+      const day = Math.floor(beginMin / DAY);
+      days.set(day, (days.get(day) ?? 0) + handsMin);
+    }
+    return [...days.values()];
+  };
+
+  it('are never more by plan, and spread what is wanted over more days', () => {
+    const [many, few] = [two(600), two(75)].map((of) => planFor(of, 60));
+    expect(many!.unmet).toEqual([]);
+    expect(few!.unmet).toEqual([]);
+    expect(Math.max(...byDay(few!))).toBeLessThanOrEqual(75.5);
+    expect(byDay(few!).length).toBeGreaterThanOrEqual(byDay(many!).length);
+  });
+
+  it('leave one out where they are too few for all, and say so', () => {
+    const { makes, unmet } = planFor(two(20), 40);
+    expect(makes).toEqual([]);
+    expect(english(unmet[0]!.why)).toMatch(/^Its hands are more than are enough for the day that begins in /);
+    // With somebody besides who has as many as come, nothing is too much.
+    const helped = { ...two(20), people: [{ ...maker(8), mostMin: 20 }, maker(8)] };
+    expect(planFor(helped, 40).unmet).toEqual([]);
+  });
+
+  it('are less what is on already', () => {
+    const on = { name: 'On', tasks: [{ atMin: 60, minutes: 30 }], demands: [] };
+    const { instance, dayRow } = layOut({ ...two(75), committed: [on] });
+    const { capacity } = instance.resources[dayRow!.resource]!;
+    expect([capacity[0], capacity[1]]).toEqual([450, 750]);
+    expect(layOut(asked([maker(8)])).dayRow).toBeNull();
   });
 });

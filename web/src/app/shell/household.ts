@@ -28,6 +28,7 @@ const PEOPLE: Readonly<Partial<Record<keyof Settings, Text>>> = {
   away: say('page.shell.household.timesAway'),
   awayWeekly: say('page.shell.peopleFields.awayWeekly'),
   liftKg: say('page.shell.peopleFields.lift'),
+  mostH: say('page.shell.peopleFields.mostHouse'),
   helpers: say('page.shell.household.whoHelps'),
 };
 
@@ -60,7 +61,7 @@ export class HouseholdForm {
   });
   /** What is wrong with a time away, or with who helps. */
   protected readonly peopleErrors = computed(() =>
-    this.errors().filter((e) => /^((away|awayWeekly|helpers)\W|liftKg$)/.test(e.field)),
+    this.errors().filter((e) => /^((away|awayWeekly|helpers)\W|(liftKg|mostH)$)/.test(e.field)),
   );
   /** What is wrong with none of the fields. */
   protected readonly trouble = computed(() =>

@@ -114,6 +114,18 @@ const WISHES = [
       <button type="button" class="press quiet-press" (click)="addWeekly()">
         {{ 'page.shell.peopleFields.timeAwayWeekly' | say }}
       </button>
+      <label class="lift" for="most-h">
+        {{ 'page.shell.peopleFields.mostHouse' | say }}
+        <oc-number-field
+          fieldId="most-h"
+          suffix=" h"
+          [min]="0.25"
+          [max]="24"
+          [step]="0.25"
+          [value]="settings().mostH"
+          (changed)="changed.emit({ mostH: $event })"
+        />
+      </label>
       <label class="lift" for="lift-kg">
         {{ 'page.shell.peopleFields.lift' | say }}
         <oc-number-field
@@ -266,7 +278,7 @@ const WISHES = [
 export class PeopleFields {
   readonly settings = input.required<Settings>();
   readonly errors = input<readonly FieldProblem[]>([]);
-  readonly changed = output<Partial<Pick<Settings, 'away' | 'awayWeekly' | 'helpers' | 'liftKg'>>>();
+  readonly changed = output<Partial<Pick<Settings, 'away' | 'awayWeekly' | 'helpers' | 'liftKg' | 'mostH'>>>();
   protected readonly works = WORK_NAMES;
   protected readonly wishes = WISHES;
   private readonly clock = inject(KitchenClock);
