@@ -113,12 +113,7 @@ export function shownOf(
     }
   return {
     plannedBatches: shownBatches(wanted, plan.makes, places, problem),
-    notMet: plan.unmet.flatMap(({ orderId, why, remedy }): readonly NotMet[] => {
-      const order = problem.orders.find((o) => o.id === orderId);
-      return order
-        ? sharesOf(order).map((s) => ({ occurrenceId: s.orderId, name: s.name ?? order.method.name, why, remedy }))
-        : [];
-    }),
+    notMet: notMetOf(plan, problem),
     likeness: likenessOf(plan),
     chances,
     buys: [...buysOf(plan, needs), ...toMeet(plan, problem)]
@@ -127,6 +122,18 @@ export function shownOf(
     leftOver: leftOver(wanted, takes),
     takes: [...takes.values()].sort((a, b) => a.firstMs - b.firstMs),
   };
+}
+
+/** What is left out, each order once though several of its makes are, with the first of the reasons. */
+function notMetOf({ unmet }: Pick<Plan, 'unmet'>, { orders }: PlanningProblem): readonly NotMet[] {
+  const byOrder = new Map<string, NotMet>();
+  for (const { orderId, why, remedy } of unmet) {
+    const order = orders.find((o) => o.id === orderId);
+    for (const { orderId: occurrenceId, name } of order ? sharesOf(order) : [])
+      if (!byOrder.has(occurrenceId))
+        byOrder.set(occurrenceId, { occurrenceId, name: name ?? order!.method.name, why, remedy });
+  }
+  return [...byOrder.values()];
 }
 
 type Buys = Omit<BuyBy, 'byMs'> & Pick<ToBuy, 'byMin'>;

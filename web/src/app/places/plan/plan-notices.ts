@@ -212,7 +212,8 @@ export class PlanNotices {
   });
   protected readonly holds = computed(() => {
     const [first] = this.troubles();
-    const count = this.plans.standing()?.notMet.length ?? 0;
+    const standing = this.plans.standing();
+    const count = new Set([...(standing?.notMet.map((n) => n.occurrenceId) ?? []), ...(standing?.unplaced ?? [])]).size;
     if (!first && count > 0) return tell('page.plan.planNotices.holdsBut', { count });
     if (!first) return tell('page.plan.planNotices.allHolds');
     return tell('page.plan.planNotices.trouble', { name: first.name, says: first.says, more: this.all().length - 1 });

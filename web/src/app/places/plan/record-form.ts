@@ -112,12 +112,12 @@ export class RecordForm {
 
   private readonly errors = computed(() => this.writing()?.errors ?? []);
   protected wrong(path: string) {
-    return this.errors().filter((e) => e.field === path || e.field.startsWith(`${path}.`));
+    return this.errors().filter((e) => e.field === path);
   }
   /** What is wrong with none of the fields. */
   protected readonly rest = computed(() => {
     const paths = this.rows().flatMap((row) => ('field' in row ? [row.field.path] : 'path' in row ? [row.path] : []));
-    return this.errors().filter((e) => !paths.some((path) => e.field === path || e.field.startsWith(`${path}.`)));
+    return this.errors().filter((e) => !paths.includes(e.field));
   });
 
   private change(change: Readonly<Record<string, unknown>>): void {

@@ -1,7 +1,7 @@
 import type { Supply } from '@oat-crock/contract/api';
 import type { StockLot } from '@oat-crock/core';
 import { lotOfSupply } from '../../state/own-supplies';
-import { recordsFeature } from '../../state/records.feature';
+import { RecordActions, recordsFeature } from '../../state/records.feature';
 import { GEAR, HOUR, idOf, NOW, openPlan, order, written } from '../../testing/plan-page';
 import { comesAs, newSupply, supplyRows } from './supply-fields';
 
@@ -33,7 +33,14 @@ describe('milk that comes, in the plan', () => {
       supplies: [supply()],
     });
     expect(page.text()).toMatch(/Milk is short by 2\.\d+ kg when it would begin: .* takes what comes\./);
+    expect(page.text()).toContain('Not taken yet: Hands in working hours. What is in it holds;');
     expect(page.text()).toMatch(/Buy 2\.\d+ kg milk, by .* and Scalded yogurt for the (school|quay) can be made/);
+  });
+
+  it('names an order once, though several of its makes are left out', async () => {
+    const page = await openPlan({ orders: [order(1, { productG: 20_000 })], supplies: [supply()] });
+    const [shown] = page.plans.searching()!.found;
+    expect(shown!.notMet.map((n) => n.occurrenceId)).toEqual([idOf(1)]);
   });
 
   it('says what goes off with some of it left', async () => {
@@ -71,6 +78,17 @@ describe('milk that comes, in the plan', () => {
 });
 
 describe('the form of milk that comes', () => {
+  it('says what is wrong once, at its field', async () => {
+    const nowhere = supply({ name: '', comes: { is: 'weekly', days: [], atH: 7, fromMs: NOW } });
+    const page = await openPlan({ orders: [] });
+    page.store.dispatch(RecordActions.edited({ family: 'supplies', draft: nowhere, overVersion: 0 }));
+    const errors = ['comes.days', 'name'].map((field) => ({ field, message: `wrong: ${field}`, remedy: 'Mend it.' }));
+    page.store.dispatch(RecordActions.refused({ id: nowhere.id, errors }));
+    await page.fixture.whenStable();
+    expect(page.text().match(/wrong: comes\.days/g)).toHaveSize(1);
+    expect(page.text().match(/wrong: name/g)).toHaveSize(1);
+  });
+
   const rows = (of: Supply, changed: Partial<Supply>[] = []) =>
     supplyRows(
       of,
