@@ -56,7 +56,8 @@ export { BOUGHT_DENATURED } from './constants/denaturation.js';
 export type { DrainMethod } from './constants/drainage.js';
 export { CUE_MODELS } from './constants/evidence.js';
 export { type CoolingMethod, HOB } from './constants/heat.js';
-export { MOLAR_G, type Treatment } from './constants/milk.js';
+export { MOLAR_G, SOUR_CREAM_BELOW_PH, type Treatment } from './constants/milk.js';
+export { type Base, goesOnAs } from './make/goes-on-as.js';
 export { DEAD_CHANCE, PACE_SD, STARTER_LACTIC_MOL_PER_KG, TAKEN_FOR_DEAD } from './constants/starter.js';
 export { CROCK_G_PER_ML } from './constants/vessels.js';
 export {

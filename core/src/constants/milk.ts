@@ -71,3 +71,6 @@ export const MILK_SODIUM_SHARE_OF_MINERALS = 0.062;
  * Widdowson, The Composition of Foods, 7th ed.), coconut 0.82–0.94 (Codex Stan 210, coconut oil).
  */
 export const SATURATED_SHARE_OF_FAT = { milk: 0.64, coconut: 0.87 } as const;
+
+/** Sourer than this (pH) a cream has been soured: it churns as it is, and is no sweet cream any more. Judgement. */
+export const SOUR_CREAM_BELOW_PH = 5.3;

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { methodById } from '../methods/index.js';
-import { deliveredOf, fillOrders, willDo, type MakeComing, type StockOfMethod, type DueOrder } from './fill-orders.js';
+import {
+  deliveredOf,
+  fillOrders,
+  overOf,
+  willDo,
+  type MakeComing,
+  type StockOfMethod,
+  type DueOrder,
+} from './fill-orders.js';
 
 const DAY_MS = 24 * 3_600_000;
 const dayOf = (ms: number) => `2026-05-${String(1 + Math.floor(ms / DAY_MS)).padStart(2, '0')}`;
@@ -174,6 +182,20 @@ describe('what is wanted, filled by what is here', () => {
       }),
       { numRuns: 200, seed: 7 },
     );
+  });
+});
+
+describe('what is over once what is wanted is filled', () => {
+  it('is what nothing takes, of what is here and of what comes; of what is held or frozen, nothing', () => {
+    const stocks = [stock('A', 4, null, { frozen: 1 }), stock('H', 4, null, { hold: held })];
+    const coming = [comes('C', 3000, 2, 'O'), comes('D', 1000, 3)];
+    const fillings = fill([wanted('N', 900, 1), wanted('O', 2000, 4)], stocks, coming);
+    const grams = overOf(fillings, { stocks, coming }).map(({ batchId, massG, readyMs }) => [batchId, massG, readyMs]);
+    const taken = fillings.flatMap((f) => [...f.fromStock, ...f.coming]).reduce((sum, s) => sum + s.massG, 0);
+    expect(grams.reduce((sum, [, massG]) => sum + Number(massG), 0)).toBeCloseTo(3 * 500 + 4000 - taken, 6);
+    expect(grams).toContain(['D', 1000, 3 * DAY_MS]);
+    expect(grams.map(([id]) => id)).not.toContain('H');
+    expect(overOf([], { stocks, coming: [] })).toEqual([{ batchId: 'A', massG: 1500, readyMs: null }]);
   });
 });
 

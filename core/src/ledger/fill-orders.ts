@@ -134,6 +134,29 @@ export function fillOrders({ wanted, stocks, coming, delivered }: Fillable, by: 
   }));
 }
 
+/** What nothing that is wanted takes of a make: how much, and when it is ready, ms; null where it is. */
+export interface Over {
+  readonly batchId: string;
+  readonly massG: number;
+  readonly readyMs: number | null;
+}
+
+/** What is over once all that is wanted is filled, of what is here and of what is on its way. */
+export function overOf(
+  fillings: readonly Filling[],
+  { stocks, coming }: Pick<Fillable, 'stocks' | 'coming'>,
+): readonly Over[] {
+  const apart = new Map<string, number>();
+  for (const { batchId, massG } of fillings.flatMap((f) => [...f.fromStock, ...f.coming]))
+    apart.set(batchId, (apart.get(batchId) ?? 0) + massG);
+  const here = stocks
+    .filter((s) => !s.hold)
+    .map(({ batchId, left, frozen, eachG }) => ({ batchId, massG: (left - frozen) * eachG, readyMs: null }));
+  return [...here, ...coming.map(({ batchId, productG, readyMs }) => ({ batchId, massG: productG, readyMs }))]
+    .map((one) => ({ ...one, massG: one.massG - (apart.get(one.batchId) ?? 0) }))
+    .filter(({ massG }) => massG > 0);
+}
+
 /** So long after its time something wanted still comes first; later it comes last: it may have gone out unlogged. */
 const LATE_MS = 12 * 3_600_000;
 

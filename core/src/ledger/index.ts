@@ -4,6 +4,8 @@ export {
   deliveredOf,
   type DueOrder,
   fillOrders,
+  overOf,
+  type Over,
   type Filling,
   type MakeComing,
   type SetApart,

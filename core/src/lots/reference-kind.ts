@@ -17,5 +17,10 @@ const KINDS: ReadonlyMap<string, StockLot['kind']> = new Map<string, StockLot['k
   [MILK_POWDER.id, 'powder'],
 ]);
 
+const SOURED: ReadonlySet<string> = new Set(SOURED_CREAMS.map(({ id }) => id));
+
+/** True for a cream of the reference list that is sour already. */
+export const isSouredReference = (id: string): boolean => SOURED.has(id);
+
 /** What kind of lot a material of the reference list would be kept as; undefined for what is not on it. */
 export const kindOfReference = (id: string): StockLot['kind'] | undefined => KINDS.get(id);

@@ -3,8 +3,9 @@ import { say, type Text } from '../messages/message.js';
 import { CLABBER_COOLING, CLABBER_GROUPS, CLABBER_STAGES } from './clabber.js';
 import { drainingEnds, HANGS } from './curd-choices.js';
 import { endingParams } from './ending-choices.js';
-import { vary, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
+import { vary, when, withMore, type ChoiceGroup, type NumberChoice } from './method.js';
 import { MONEY, price } from './common-choices.js';
+import { CLABBER_TAKEN, MILK_OR_CLABBER, OF_MILK } from './soured-choices.js';
 import { method } from './typed.js';
 
 const percent = (key: string, label: Text, max: number, initial: number, why: Text) =>
@@ -36,7 +37,7 @@ const CURD = {
     },
     HANGS,
     ...drainingEnds(8, 'drip'),
-    ...CLABBER_COOLING.choices,
+    ...when(OF_MILK, CLABBER_COOLING).choices,
   ],
 } as const satisfies ChoiceGroup;
 
@@ -91,7 +92,8 @@ export const sodaCheese = method({
   family: FAMILIES.curd,
   summary: say('methods.sodaCheese.clabberCurdWarmedHung'),
   groups: [
-    ...CLABBER_GROUPS,
+    MILK_OR_CLABBER,
+    ...CLABBER_GROUPS.map((group) => when(OF_MILK, group)),
     CURD,
     MELTING,
     withMore(
@@ -108,7 +110,8 @@ export const sodaCheese = method({
     ),
   ],
   stages: [
-    ...CLABBER_STAGES,
+    ...CLABBER_STAGES.map((stage) => when(OF_MILK, stage)),
+    CLABBER_TAKEN,
     { id: 'cut', kind: 'cut', params: {} },
     { id: 'scald', kind: 'heat', params: { targetC: { choice: 'scaldC' }, paceCPerMin: 0.6 } },
     { id: 'ladle', kind: 'ladle', params: { how: 'ladle' } },

@@ -2,13 +2,13 @@ import { say } from '../messages/message.js';
 import { acidity, percent } from '../messages/quantity.js';
 import { SOURED_CREAMS } from '../materials/reference-materials.js';
 import { CHILLING, HEATING, KEEPING, PLAIN_MILK, STARTER } from './common-choices.js';
-import { when, type ChoiceGroup } from './method.js';
+import { vary, when, withMore, type ChoiceGroup } from './method.js';
 import { SCALDED_STAGES } from './scalded-yogurt.js';
 import type { TypedTemplate } from './typed.js';
 
 /** Begun with something that is sour already, and with what is soured in the make itself. */
 const OF_BOUGHT = { choice: 'from', is: 'bought' } as const;
-const OF_MILK = { choice: 'from', is: 'milk' } as const;
+export const OF_MILK = { choice: 'from', is: 'milk' } as const;
 export const OF_CREAM = { choice: 'from', is: 'cream' } as const;
 
 /** Milk, or yogurt that is there. */
@@ -89,6 +89,56 @@ const YOGURT_TAKEN = {
 
 /** From that milk to chilled yogurt, or the yogurt that is there. */
 export const YOGURT_STAGES = [...SCALDED_STAGES.map((stage) => when(OF_MILK, stage)), YOGURT_TAKEN] as const;
+
+/** Milk, or clabber that is there. */
+export const MILK_OR_CLABBER = withMore(
+  vary(MILK_OR_YOGURT, {
+    from: {
+      why: say('methods.souredChoices.clabberOfAnyDay'),
+      options: [
+        {
+          id: 'milk',
+          label: say('methods.yogurtCheese.milk'),
+          why: say('methods.souredChoices.clabberedInThisMake'),
+        },
+        {
+          id: 'bought',
+          label: say('methods.souredChoices.clabberThatIsThere'),
+          why: say('methods.souredChoices.straightToTheKnife'),
+        },
+      ],
+    },
+    boughtG: { label: say('methods.souredChoices.clabber') },
+    boughtFatPct: { max: 6, initial: 4, why: say('methods.souredChoices.fatOfItsMilk') },
+    boughtPh: { min: 4.1, max: 4.75, initial: 4.5 },
+  }),
+  {
+    key: 'boughtRaw',
+    label: say('methods.souredChoices.ofRawMilk'),
+    kind: 'option',
+    initial: 'yes',
+    why: say('methods.souredChoices.rawIsCookedLater'),
+    options: [
+      { id: 'yes', label: say('methods.souredChoices.raw'), why: say('methods.clabber.rawMilkCarriesWhat') },
+      { id: 'no', label: say('methods.souredChoices.pasteurised'), why: say('methods.souredChoices.heatedBefore') },
+    ],
+    onlyIf: OF_BOUGHT,
+  },
+);
+
+/** The stage that takes the clabber of {@link MILK_OR_CLABBER}. */
+export const CLABBER_TAKEN = {
+  id: 'bought',
+  kind: 'bought',
+  params: {
+    is: 'clabber',
+    massG: { choice: 'boughtG' },
+    fatPct: { choice: 'boughtFatPct' },
+    ph: { choice: 'boughtPh' },
+    raw: { choice: 'boughtRaw' },
+  },
+  onlyIf: OF_BOUGHT,
+} as const satisfies TypedTemplate;
 
 /** Sweet cream, or cream that is sour already. */
 export const SWEET_OR_SOUR_CREAM = {

@@ -1,5 +1,6 @@
 import { say, type Text } from '../messages/message.js';
 import type { MakesAndTasks } from './plan-of.js';
+import { asksBehind, FED_WORTH, fedTooEarly } from './feeds-on.js';
 import { sharesOf } from './orders.js';
 import { layOut, plans } from './plan.js';
 import { nothingWorkedOut, type WorkedOut } from './worked-out.js';
@@ -85,16 +86,24 @@ export function* alternatives(asked: PlanAsked, rounds: Rounds): Generator<Alter
   const workedOut = nothingWorkedOut();
   for (const preset of OBJECTIVE_PRESETS) {
     let best = null as Alternative | null;
-    for (const problem of problems({ ...asked, weights: preset.weights }, workedOut)) {
-      const before = best;
+    const lots = asked.lots ?? [];
+    const costOf = ({ cost, makes }: Plan) => cost + FED_WORTH * fedTooEarly(makes, lots).length;
+    const searched = function* (problem: PlanningProblem): Generator<Alternative, void, void> {
+      const before = best && { best, cost: costOf(best.plan) };
       for (const plan of plans(problem)) {
         const now = { preset, problem, plan, likeness: likenessOf(plan) };
-        best = before && before.plan.cost <= plan.cost ? before : now;
+        best = before && before.cost <= costOf(plan) ? before.best : now;
         yield best;
         if (isEnough(plan, problem, rounds)) break;
       }
+    };
+    for (const problem of problems({ ...asked, weights: preset.weights }, workedOut)) {
+      yield* searched(problem);
       if (best?.plan.unmet.length === 0) break;
     }
+    // As it was found, but with makes behind what feeds them.
+    const behind = best ? asksBehind(best.problem.asked, best.plan.makes) : [];
+    for (const one of behind) yield* searched(layOut(one, workedOut));
   }
 }
 

@@ -1,15 +1,20 @@
 import { idOfText, say, type Text } from '../messages/message.js';
-import { kindOfReference } from '../lots/reference-kind.js';
+import { SOUR_CREAM_BELOW_PH } from '../constants/milk.js';
+import { isSouredReference, kindOfReference } from '../lots/reference-kind.js';
 import type { LotKind } from '../lots/lot-of.js';
 import type { Amount } from '../make/amounts.js';
+import type { Base } from '../make/goes-on-as.js';
 import { REFERENCE_MILKS, referenceStock } from '../materials/reference-materials.js';
 import type { PlannedMake } from './planning-problem.js';
 import type { Feed } from './starters.js';
 
+/** What a plan takes of: a kind of lot, or what another make made that is gone on with. */
+export type SourceKind = LotKind | Base;
+
 /** A lot as a plan takes of it: what of it is left, and until when it may be used, minutes of the plan; null where it keeps. */
 export interface LotLeftThen {
   readonly id: string;
-  readonly kind: LotKind;
+  readonly kind: SourceKind;
   readonly name: Text;
   readonly leftG: number;
   readonly untilMin: number | null;
@@ -17,6 +22,8 @@ export interface LotLeftThen {
   readonly fromMin?: number;
   /** What it is, where lots of its kind are not alike: a paste is not garlic. */
   readonly sort?: Text;
+  /** It is cream that is sour already: nothing that asks for sweet cream takes of it, and the other way round. */
+  readonly sour?: boolean;
   /** It is another milk than what is usually meant: taken only by what names it. */
   readonly onlyNamed?: boolean;
 }
@@ -40,14 +47,14 @@ export interface ToBuy {
   readonly byMin: number;
 }
 
-/** The kind of lot that something weighed in comes out of; null where it is nothing that is kept as a lot. */
+/** What something weighed in comes out of; null where it is nothing that is kept. */
 export function lotKindOf({
   stockId,
   pricedAs,
   outOf,
-}: Pick<Amount, 'stockId' | 'pricedAs' | 'outOf'>): LotKind | null {
+}: Pick<Amount, 'stockId' | 'pricedAs' | 'outOf'>): SourceKind | null {
   if (stockId !== null) return kindOfReference(stockId) ?? (pricedAs === 'cream' ? 'cream' : 'milk');
-  if (outOf !== null && outOf !== 'culture') return outOf as LotKind;
+  if (outOf !== null && outOf !== 'culture') return outOf as SourceKind;
   return pricedAs === 'acid' ? 'acid' : null;
 }
 
@@ -76,21 +83,23 @@ export function neededBy(makes: readonly PlannedMake[], lots: readonly LotLeftTh
     });
 }
 
-/** Sourer than this it is no sweet whey, and no cream for the churn. */
+/** Sourer than this it is no sweet whey, and no sweet cream. */
 const SWEET_PH = 5.6;
 
-/** What makes of a plan leave over, as lots that are there once those are done: whey, and cream that is still sweet. */
+/** What makes of a plan leave over, as lots that are there once those are done: whey, and cream, sweet or soured. */
 export function lotsLeft(makes: readonly PlannedMake[]): readonly LotLeftThen[] {
   return makes.flatMap(({ orderId, part, name, network, mode }) =>
     network.leaves.flatMap((left): LotLeftThen[] => {
       const isSweet = left.ph > SWEET_PH;
-      if (left.is !== 'whey' && !(left.is === 'cream' && isSweet)) return [];
+      const isSoured = left.ph <= SOUR_CREAM_BELOW_PH;
+      if (left.is !== 'whey' && !(left.is === 'cream' && (isSweet || isSoured))) return [];
       const fromMin = mode.readyMin;
       return [
         {
           ...{ id: `left of ${orderId} ${part} ${left.is}`, kind: left.is, leftG: left.massG, fromMin },
           untilMin: fromMin + 1440 * left.keepsDays,
           name: say('schedule.materials.leftOf', { left: left.name, name }),
+          ...(left.is === 'cream' && { sour: isSoured }),
           ...(left.is === 'whey' && { sort: isSweet ? SWEET_WHEY : ACID_WHEY }),
         },
       ];
@@ -121,8 +130,10 @@ function lotsFor(
 }
 
 /** Whether a lot will do for an amount of its kind that names no lot. */
-const isMeant = ({ onlyNamed, sort }: LotLeftThen, { what }: Pick<Amount, 'what'>) =>
-  !onlyNamed && (sort === undefined || idOfText(sort) === idOfText(what));
+const isMeant = (lot: LotLeftThen, { what, stockId }: Pick<Amount, 'what' | 'stockId'>) =>
+  !lot.onlyNamed &&
+  (lot.sort === undefined || idOfText(lot.sort) === idOfText(what)) &&
+  (lot.sour ?? false) === isSouredReference(stockId ?? '');
 
 /** What is short, put together by what it is: so much of it, by when the first of it is wanted. */
 export function toBuy(needs: readonly Needed[]): readonly ToBuy[] {

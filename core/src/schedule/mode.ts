@@ -69,6 +69,8 @@ export interface Placing {
   readonly shares?: readonly Share[];
   /** Not begun before. */
   readonly fromMin: number;
+  /** Ready by this minute as likely, whenever it is handed on; whenever that is in time where left out. */
+  readonly readyByMin?: number;
   /** It is to be ready in time with such a chance at least, 0–1; and surer than this it need not be, for all orders to be met as wished. */
   readonly leastChance: number;
   readonly sureChance: number;

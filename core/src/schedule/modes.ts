@@ -89,7 +89,7 @@ function likelyModes(placing: Placing): (fromMin: number, untilMin: number, ever
   const { steps } = placing.network;
   const { hours } = placing;
   const extensions = extensionsOf(placing.network);
-  const latestMin = placing.dueMin ?? hours.horizonMin;
+  const latestMin = Math.min(placing.dueMin ?? hours.horizonMin, placing.readyByMin ?? Infinity);
   const oldestMin = oldestOf(placing);
   const places: Times[] = [];
   return (fromMin, untilMin, everyMin) => {

@@ -22,6 +22,8 @@ export interface Order {
   readonly dueMin: number | null;
   /** Not begun before this minute: its milk is not there yet. */
   readonly fromMin?: number;
+  /** It is ready by this minute, though nobody has it before it is due: another make goes on with what it leaves. */
+  readonly readyByMin?: number;
   /** It is made on its own, never as one with others. */
   readonly alone?: boolean;
   /** What of it is for which order, where one make is for several, the first that is handed on first; its own dueMin is that of the first. */

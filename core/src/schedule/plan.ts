@@ -73,6 +73,7 @@ export function layOut(asked: PlanAsked, before: WorkedOut = nothingWorkedOut())
       dueMin: order.dueMin,
       shares: sharesOf(order),
       fromMin,
+      ...(order.readyByMin !== undefined && { readyByMin: order.readyByMin }),
       weights,
       starters: startersOf.get(order.id) ?? null,
       supplied: rows.map((row) => ({ row, massG: weighedOf(network, row.kind, supplies) })),

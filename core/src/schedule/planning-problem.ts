@@ -6,6 +6,7 @@ import type { DayRow } from './day-hands.js';
 import type { PlanGear, GearResource } from './gear-resources.js';
 import type { MakeHands } from './hands.js';
 import type { Hours, Person, PlanDays } from './hours.js';
+import type { LotLeftThen } from './materials.js';
 import type { Network } from './network.js';
 import type { Order, Share, Unmet } from './orders.js';
 import type { Instance, Use } from './instance.js';
@@ -62,6 +63,8 @@ export interface PlanAsked extends Pick<Household, 'kitchen' | 'known'> {
   readonly starters?: readonly StarterHere[];
   /** Milk and cream that is here and comes; of a kind of which none is named there is as much as is wanted. */
   readonly supplies?: readonly PlanSupply[];
+  /** Everything that makes may be of: makes are begun behind what feeds them where that is not much worse. */
+  readonly lots?: readonly LotLeftThen[];
   /** The milk that comes, as it is: taken where nobody names another. */
   readonly milk?: LotStock;
   readonly horizonMin: number;

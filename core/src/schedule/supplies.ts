@@ -1,4 +1,5 @@
 import type { Text } from '../messages/message.js';
+import { isSouredReference } from '../lots/reference-kind.js';
 import { lotKindOf } from './materials.js';
 import type { Resource, Use } from './instance.js';
 import type { Network } from './network.js';
@@ -72,7 +73,9 @@ export function weighedOf(
 ): number {
   const ids = new Set(supplies.map((s) => s.id));
   return amounts.reduce((sum, amount) => {
-    const isOfIt = lotKindOf(amount) === kind && (amount.lotId === null || ids.has(amount.lotId));
+    const isNamed = amount.lotId !== null;
+    const isOfIt =
+      lotKindOf(amount) === kind && (isNamed ? ids.has(amount.lotId) : !isSouredReference(amount.stockId ?? ''));
     return isOfIt ? sum + amount.massG : sum;
   }, 0);
 }

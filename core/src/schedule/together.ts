@@ -20,6 +20,7 @@ export function asOne(orders: readonly Order[]): Order {
   const of = orders.find(({ id }) => id === first!.orderId) ?? orders[0]!;
   if (orders.length < 2) return of;
   const fromMin = Math.max(...orders.map((o) => o.fromMin ?? 0));
+  const readyByMin = Math.min(...orders.map((o) => o.readyByMin ?? Infinity));
   return {
     ...of,
     id: first!.orderId,
@@ -27,6 +28,7 @@ export function asOne(orders: readonly Order[]): Order {
     productG: shares.reduce((sum, s) => sum + s.productG, 0),
     dueMin: first!.dueMin,
     ...(fromMin > 0 && { fromMin }),
+    ...(readyByMin < Infinity && { readyByMin }),
     shares,
   };
 }

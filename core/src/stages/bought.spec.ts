@@ -33,6 +33,18 @@ describe('what is taken already sour', () => {
     expect(crock.masses.lactose / 10).toBeCloseTo(2.5 - (100 * fractionOf(crock.masses, 'lactic') - 0.5), 1);
   });
 
+  it('warns of raw milk where clabber was of it, and has its whey protein as it was before', () => {
+    const warns = (raw: 'yes' | 'no') =>
+      bought.cautions!({ ...bought.defaults, is: 'clabber', raw }, emptyCrock(4, 6.6))
+        .map(english)
+        .join(' ');
+    expect(warns('yes')).toContain('Raw milk');
+    expect(warns('no')).not.toContain('Raw milk');
+    const [raw, heated] = [begun({ is: 'clabber', raw: 'yes' }), begun({ is: 'clabber', raw: 'no' })];
+    expect(raw.native.betaLgA).toBeGreaterThan(heated.native.betaLgA);
+    expect(begun({ is: 'clabber', ph: 4.5 }).ph).toBeCloseTo(4.5, 1);
+  });
+
   it('sends sweet cream to be soured first, from where it is not sour on', () => {
     const problems = (freshPh: number) =>
       bought.problems(

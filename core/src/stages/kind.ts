@@ -49,7 +49,7 @@ export interface WeighedIn {
   /** Which milk, cream or base it is, where it is one. */
   readonly stockId?: string;
   /** Out of which kind of lot it may come, where that is none of those. */
-  readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder' | 'flavour' | 'culture';
+  readonly outOf?: 'acid' | 'rennet' | 'calcium' | 'salt' | 'powder' | 'flavour' | 'culture' | 'yogurt' | 'clabber';
   /** How it is measured out where a spoon is too big for it: "2 drops". */
   readonly measure?: Text;
   /** How many there are of it, where it is priced by the piece. */

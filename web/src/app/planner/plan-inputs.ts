@@ -12,6 +12,7 @@ import {
   type KeptPlace,
   type Known,
   type LotLeftThen,
+  SOUR_CREAM_BELOW_PH,
   type StarterHere,
   FLAVOURS,
 } from '@oat-crock/core';
@@ -137,6 +138,7 @@ export class PlanInputs {
       name: lot.name,
       leftG: Math.max(0, leftOf(lot, taken)),
       onlyNamed: isStock(lot) && (lot.species !== 'cow' || lot.treatment === 'ultra-heated'),
+      ...(lot.kind === 'cream' && { sour: (lot.freshPh ?? Infinity) <= SOUR_CREAM_BELOW_PH }),
       ...(lot.kind === 'flavour' && { sort: FLAVOURS[lot.flavour].name }),
       untilMin: lot.useBy === null ? null : endOfDayMin(lot.useBy, startMs),
     }));
@@ -146,6 +148,15 @@ export class PlanInputs {
   /** When milk and cream comes, as far as the plan goes. */
   readonly comes = computed(() => this.ownSupplies.times(this.startMs(), this.lastDueMs()), SAME);
   private readonly coming = computed(() => lotsComing(this.comes(), this.startMs()), SAME);
+  /** What is over of makes, as lots of what others may go on with. */
+  private readonly bases = computed((): readonly LotLeftThen[] => {
+    const startMs = this.startMs();
+    return this.ownOrders.bases().map(({ batchId, name, base, massG, readyMs, useBy }) => ({
+      ...{ id: batchId, kind: base, name, leftG: massG },
+      ...(readyMs !== null && { fromMin: Math.max(0, (readyMs - startMs) / MIN_MS) }),
+      untilMin: useBy === null ? null : endOfDayMin(useBy, startMs),
+    }));
+  }, SAME);
   private readonly supplies = computed(() => planSupplies(this.ownSupplies.all(), this.lots(), this.coming()), SAME);
   private readonly milk = computed(() => milkOf(this.comes()), SAME);
 
@@ -176,7 +187,7 @@ export class PlanInputs {
     settings: this.settings(),
     gear: this.gear(),
     stocks: this.stocks(),
-    lots: [...this.lots(), ...this.coming()],
+    lots: [...this.lots(), ...this.coming(), ...this.bases()],
     supplies: this.supplies(),
     milk: this.milk(),
     starters: this.starters(),

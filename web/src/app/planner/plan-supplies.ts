@@ -35,7 +35,7 @@ export function planSupplies(
   coming: readonly LotLeftThen[],
 ): readonly PlanSupply[] {
   const kinds = new Set<string>(supplies.map(({ kind }) => kind));
-  const there = [...here.filter(({ onlyNamed, leftG }) => !onlyNamed && leftG > 0), ...coming];
+  const there = [...here.filter(({ onlyNamed, sour, leftG }) => !onlyNamed && !sour && leftG > 0), ...coming];
   const own = there
     .filter(({ kind }) => kinds.has(kind))
     .map(({ id, name, kind, leftG, fromMin = 0, untilMin }) => ({

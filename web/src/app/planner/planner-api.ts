@@ -86,9 +86,10 @@ export interface LeftOver {
   readonly offMs: number;
 }
 
-/** What comes out of a lot of one's own, or of what is brought. */
+/** What comes out of a lot of one's own, of what is brought, or of a make that has some over. */
 export interface TakeOut {
   readonly lotId: string;
+  readonly of: 'lot' | 'make';
   readonly name: Text;
   readonly massG: number;
   readonly firstMs: number;

@@ -44,8 +44,8 @@ export function askedOf(
   places: readonly KeptPlace[],
   others: Together['others'] = 'never',
 ): PlanAsked {
-  const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, supplies, milk, known, committed } =
-    wanted;
+  const { startMs, untilMs, occurrences, methods, settings, gear, stocks, starters, supplies, lots, milk } = wanted;
+  const { known, committed } = wanted;
   const horizonMin = (untilMs - startMs) / MIN_MS;
   const byId = new Map(methods.map((m) => [m.id, m]));
   const { roomC, refrigeratorC, hobW } = settings;
@@ -58,6 +58,7 @@ export function askedOf(
     stocks,
     ...(starters && { starters }),
     supplies,
+    lots,
     ...(milk && { milk }),
     ...(known && { known }),
     committed,
@@ -107,9 +108,10 @@ export function shownOf(
   for (const { from, atMin } of needs)
     for (const { lotId, massG } of from) {
       const was = takes.get(lotId);
-      const { name, fromMin } = lots.find((l) => l.id === lotId)!;
+      const { name, fromMin, kind } = lots.find((l) => l.id === lotId)!;
       const firstMs = Math.min(was?.firstMs ?? Infinity, ms(atMin));
-      takes.set(lotId, { lotId, name, massG: (was?.massG ?? 0) + massG, firstMs, comes: fromMin !== undefined });
+      const of = kind === 'yogurt' || kind === 'clabber' ? 'make' : 'lot';
+      takes.set(lotId, { lotId, of, name, massG: (was?.massG ?? 0) + massG, firstMs, comes: fromMin !== undefined });
     }
   return {
     plannedBatches: shownBatches(wanted, plan.makes, places, problem),

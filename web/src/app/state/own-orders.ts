@@ -2,7 +2,19 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { occurrencesOf } from '@oat-crock/calendar';
 import { wantedIdsOf, type Occurrence } from '@oat-crock/contract/api';
-import { type Batch, type DueOrder, fillOrders, type Filling, holdOf, type MakeComing, willDo } from '@oat-crock/core';
+import {
+  type Base,
+  type Batch,
+  type DueOrder,
+  fillOrders,
+  type Filling,
+  goesOnAs,
+  holdOf,
+  type MakeComing,
+  type Over,
+  overOf,
+  willDo,
+} from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import { dayOf } from '../shared/ui/days';
 import { followFeature } from './follow.feature';
@@ -31,6 +43,13 @@ export interface WantedFilled {
   readonly settled: boolean;
   /** When the first make that is planned for it is to be begun, ms; null where none is. */
   readonly plannedMs: number | null;
+}
+
+/** What is over of a make that another may go on with, and until which day it keeps. */
+export interface BaseThere extends Over {
+  readonly base: Base;
+  readonly name: string;
+  readonly useBy: string | null;
 }
 
 /** What is wanted, filled by what is here and on its way. */
@@ -80,13 +99,17 @@ export class OwnOrders {
     { equal: dequal },
   );
 
+  private readonly here = computed(() =>
+    this.stocks().map(({ batch: { methodId, choices }, stock }) => ({ ...stock, methodId, choices })),
+  );
+
   private readonly filled = computed(
     (): readonly Filling[] => {
       const open = this.occurrences().filter((o) => !isSettled(o));
       return fillOrders(
         {
           wanted: open.map(wantedOf),
-          stocks: this.stocks().map(({ batch: { methodId, choices }, stock }) => ({ ...stock, methodId, choices })),
+          stocks: this.here(),
           coming: this.coming(),
           delivered: new Map(this.past().delivered.map((d) => [d.occurrenceId, d.massG])),
         },
@@ -96,6 +119,21 @@ export class OwnOrders {
     { equal: dequal },
   );
   private readonly fillings = computed(() => new Map(this.filled().map((filling) => [filling.wantedId, filling])));
+
+  /** What is over of makes that others may go on with: yogurt for the cloth, clabber for the knife. */
+  readonly bases = computed(
+    (): readonly BaseThere[] => {
+      const batches = new Map(this.batches().map((b) => [b.id, b]));
+      const here = new Map(this.here().map((s) => [s.batchId, s]));
+      return overOf(this.filled(), { stocks: this.here(), coming: this.coming() }).flatMap((over): BaseThere[] => {
+        const made = here.get(over.batchId) ?? batches.get(over.batchId);
+        const method = made && this.book.find(made.methodId);
+        const base = made && method ? goesOnAs(method, made.choices) : null;
+        return made && base ? [{ ...over, base, name: made.name, useBy: here.get(over.batchId)?.useBy ?? null }] : [];
+      });
+    },
+    { equal: dequal },
+  );
 
   /** What is to be handed over, the earliest first, and what was to be in the last days. */
   readonly wanted = computed((): readonly WantedFilled[] =>

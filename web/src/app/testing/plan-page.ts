@@ -7,7 +7,7 @@ import {
   type Supply,
   type WantedOrder,
 } from '@oat-crock/contract/api';
-import type { Gear, Lot } from '@oat-crock/core';
+import type { Entry, Gear, Lot } from '@oat-crock/core';
 import { newGear } from '../places/larder/new-records';
 import { PlaceKeys } from '../shared/ui/place-keys';
 import { householdRecord } from '../state/record-writing';
@@ -64,6 +64,7 @@ interface Kitchen {
   readonly gear?: readonly Gear[];
   readonly supplies?: readonly Supply[];
   readonly lots?: readonly Lot[];
+  readonly entries?: readonly Entry[];
 }
 
 /** The Plan place of a kitchen, with its planner beside it; once the plan is laid out. */
@@ -74,6 +75,7 @@ export async function openPlan({
   settings = USUAL_SETTINGS,
   supplies = [],
   lots = [],
+  entries = [],
 }: Kitchen) {
   const told = [
     RecordActions.received({
@@ -87,7 +89,7 @@ export async function openPlan({
       },
     }),
   ];
-  const page = await pageOf(PlanPlace, [], NOW, {}, [BESIDE], told);
+  const page = await pageOf(PlanPlace, entries, NOW, {}, [BESIDE], told);
   const plans = TestBed.inject(PlanService);
   const settled = async () => {
     for (let i = 0; i < 4000; i++) {

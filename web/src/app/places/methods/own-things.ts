@@ -141,6 +141,9 @@ export function stocksNamed(choices: Choices, { everyLot }: Pick<OwnThings, 'eve
   });
 }
 
+/** What an amount may come out of: what is no kind of lot comes out of none. */
+type Source = NonNullable<Amount['outOf']>;
+
 /** Something that a make takes out of a lot. */
 export interface Taking {
   readonly lotId: string;
@@ -157,9 +160,8 @@ export function takings(
   own: OwnThings,
 ): readonly Taking[] {
   const chosen = new Set(Object.values(things));
-  const bottleOf = (kind: Lot['kind']) => own.lots.find((lot) => lot.kind === kind && chosen.has(lot.id));
-  const firstOf = (kind: Lot['kind']) =>
-    useFirst(own.lots.filter((l) => l.kind === kind && leftOf(l, own.taken) > 0))[0];
+  const bottleOf = (kind: Source) => own.lots.find((lot) => lot.kind === kind && chosen.has(lot.id));
+  const firstOf = (kind: Source) => useFirst(own.lots.filter((l) => l.kind === kind && leftOf(l, own.taken) > 0))[0];
   const lotFor = (amount: Amount): string | undefined => {
     if (amount.lotId !== null) return amount.lotId;
     if (amount.outOf === null) return undefined;

@@ -32,7 +32,7 @@ import { PlanService } from '../../planner/plan-service';
       @for (take of takes(); track take.lotId) {
         <li class="quiet">
           @let at = 'page.plan.buyList.take' | around: { much: take.much, first: take.first }; {{ at[0]
-          }}<a [routerLink]="['/larder', take.lotId]">{{ take.name }}</a
+          }}<a [routerLink]="[take.of === 'make' ? '/make' : '/larder', take.lotId]">{{ take.name }}</a
           >{{ at[1] }}
         </li>
       }
