@@ -44,6 +44,22 @@ describe('the people of a household', () => {
     expect(Object.keys(peopleOver(settings, START, DAY_MIN)[1]!)).not.toContain('mostMin');
   });
 
+  it('who help have working hours and times away of their own, once and each week', () => {
+    const monday = weekdayOf({ year: 2026, month: 5, day: 4 });
+    const orla = {
+      ...{ ...settings.helpers[0]!, fromH: 6, toH: 22, works: { fromH: 8, toH: 17 } },
+      ...{ away: settings.away, awayWeekly: [{ days: [monday], fromH: 12, toH: 13 }] },
+    };
+    const [, helper] = peopleOver({ ...settings, away: [], helpers: [orla] }, START, 2 * DAY_MIN);
+    // There from when the plan begins, at nine, until ten at night; at the crocks until five; away at noon, and all of Tuesday from nine.
+    expect(helper!.works).toEqual([{ fromMin: -60, toMin: 480 }]);
+    expect(helper!.away).toEqual([
+      { fromMin: 13 * 60, toMin: 2 * DAY_MIN },
+      { fromMin: DAY_MIN, toMin: 2 * DAY_MIN },
+      { fromMin: 180, toMin: 240 },
+    ]);
+  });
+
   it('who never helps are never there', () => {
     const never = { ...settings, helpers: [{ name: 'Orla', fromH: 8, toH: 12, days: [] }] };
     expect(peopleOver(never, START, DAY_MIN)[1]!.away).toEqual([{ fromMin: 0, toMin: DAY_MIN }]);

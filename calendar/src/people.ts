@@ -1,5 +1,5 @@
 import type { Person, PlanDays, Stretch } from '@oat-crock/core';
-import type { Away, Helper, Settings } from '@oat-crock/contract/api';
+import type { Away, Helper, Settings, WeeklyAway } from '@oat-crock/contract/api';
 import type { Asleep, Hours, Works } from './night.js';
 import { daysOver, momentAt, sameHourOn, weekdayOf, type Zone } from './zone.js';
 
@@ -61,21 +61,34 @@ export function personOver(
   };
 }
 
-/** Somebody who is there in some hours only. */
-function helperOver(
-  { name, days, wishes, mostH, ...hours }: Helper,
+/** Times away, once and each week, as minutes of a plan. */
+function awayOver(
+  away: readonly Away[],
+  weekly: readonly WeeklyAway[],
   fromMs: number,
-  horizonMin: number,
+  untilMs: number,
   zone: Zone,
-): Person {
-  const there = daily(hours, fromMs, fromMs + horizonMin * MIN_MS, zone, (day) => days.includes(day));
+): readonly Stretch[] {
+  return [
+    ...away.map((a) => ({ fromMin: (a.fromMs - fromMs) / MIN_MS, toMin: (a.toMs - fromMs) / MIN_MS })),
+    ...weekly.flatMap(({ days, ...hours }) => daily(hours, fromMs, untilMs, zone, (day) => days.includes(day))),
+  ];
+}
+
+/** Somebody who is there in some hours only, less when they are away. */
+function helperOver(helper: Helper, fromMs: number, horizonMin: number, zone: Zone): Person {
+  const { name, days, fromH, toH, works, wishes, mostH, away = [], awayWeekly = [] } = helper;
+  const untilMs = fromMs + horizonMin * MIN_MS;
+  const isOn = (day: number) => days.includes(day);
+  const there = daily({ fromH, toH }, fromMs, untilMs, zone, isOn);
   const edges = [0, ...there.flatMap((s) => [Math.max(0, s.fromMin), Math.min(horizonMin, s.toMin)]), horizonMin];
-  const away = Array.from({ length: edges.length / 2 }, (_, i) => ({
+  const elsewhere = Array.from({ length: edges.length / 2 }, (_, i) => ({
     fromMin: edges[2 * i]!,
     toMin: edges[2 * i + 1]!,
-  }));
+  })).filter((s) => s.toMin > s.fromMin);
   return {
-    ...{ name, asleep: [], works: null, away: away.filter((s) => s.toMin > s.fromMin) },
+    ...{ name, asleep: [], works: works ? daily(works, fromMs, untilMs, zone, isOn) : null },
+    away: [...elsewhere, ...awayOver(away, awayWeekly, fromMs, untilMs, zone)],
     ...(wishes && { wishes }),
     ...(mostH !== undefined && { mostMin: 60 * mostH }),
   };
@@ -91,12 +104,13 @@ export function planDays({ zone, asleepToH }: Settings, fromMs: number, horizonM
 export function peopleOver(settings: Settings, fromMs: number, horizonMin: number): readonly Person[] {
   const { away, awayWeekly, mostH, helpers, zone } = settings;
   const untilMs = fromMs + horizonMin * MIN_MS;
-  const weekly = awayWeekly.flatMap(({ days, ...hours }) =>
-    daily(hours, fromMs, untilMs, zone, (day) => days.includes(day)),
-  );
-  const house = personOver('', asleepOf(settings), worksOf(settings), away, fromMs, horizonMin);
+  const house = personOver('', asleepOf(settings), worksOf(settings), [], fromMs, horizonMin);
   return [
-    { ...house, away: [...house.away, ...weekly], ...(mostH !== null && { mostMin: 60 * mostH }) },
+    {
+      ...house,
+      away: awayOver(away, awayWeekly, fromMs, untilMs, zone),
+      ...(mostH !== null && { mostMin: 60 * mostH }),
+    },
     ...helpers.map((helper) => helperOver(helper, fromMs, horizonMin, zone)),
   ];
 }

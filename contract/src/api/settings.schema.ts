@@ -16,6 +16,9 @@ const away = Joi.object({
   fromMs: moment.required(),
   toMs: moment.custom(afterLeaving).required(),
 });
+const weeklyAway = Joi.object({ days: weekdays.min(1).required(), fromH: hour, toH: hour });
+const awayOnce = Joi.array().items(away).max(20);
+const awayEachWeek = Joi.array().items(weeklyAway).max(20);
 const helper = Joi.object({
   name: Joi.string().trim().min(1).max(60).required(),
   fromH: hour,
@@ -23,9 +26,10 @@ const helper = Joi.object({
   days: weekdays.min(1).required(),
   wishes: Joi.object(Object.fromEntries(WORKS.map((work) => [work, Joi.valid('not', 'rather')]))),
   mostH: Joi.number().min(0.25).max(24),
+  works: Joi.object({ fromH: hour, toH: hour }),
+  away: awayOnce,
+  awayWeekly: awayEachWeek,
 });
-
-const weeklyAway = Joi.object({ days: weekdays.min(1).required(), fromH: hour, toH: hour });
 
 const forgotten = Joi.object({
   of: Joi.string().min(1).max(120).required(),
@@ -88,7 +92,7 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   worksToH: hour.optional().default(USUAL_SETTINGS.worksToH),
   worksDays: weekdays.default(USUAL_SETTINGS.worksDays),
   away: Joi.array().items(away).max(50).default([]),
-  awayWeekly: Joi.array().items(weeklyAway).max(20).default([]),
+  awayWeekly: awayEachWeek.default([]),
   helpers: Joi.array().items(helper).max(12).default([]),
   mostH: Joi.number().min(0.25).max(24).allow(null).default(null),
   liftKg: Joi.number().min(1).max(200).allow(null).default(null),

@@ -16,6 +16,11 @@ export interface Helper {
   readonly wishes?: WorkWish;
   /** So many hours of hands on a day are enough for them; as many as come where left out. */
   readonly mostH?: number;
+  /** Hours of their days at which they are at the crocks of their own accord; whenever they are there where left out. */
+  readonly works?: { readonly fromH: number; readonly toH: number };
+  /** When they are not there though they would be: once, and each week. */
+  readonly away?: readonly Away[];
+  readonly awayWeekly?: readonly WeeklyAway[];
 }
 
 /** Hours of some days of each week (0 is Sunday) at which nobody of the house is at home: "market, Saturday mornings". */

@@ -2977,11 +2977,14 @@ export interface MessageValues {
   'page.shell.keys.keys': None;
   'page.shell.keys.nothingOfThat': None;
   'page.shell.peopleFields.aNeighbour': None;
+  'page.shell.peopleFields.atCrocks': None;
   'page.shell.peopleFields.away': None;
   'page.shell.peopleFields.awayDays': None;
   'page.shell.peopleFields.awayFrom': None;
   'page.shell.peopleFields.awayUntil': None;
   'page.shell.peopleFields.awayWeekly': None;
+  'page.shell.peopleFields.crocksFrom': { readonly name: Value };
+  'page.shell.peopleFields.crocksUntil': { readonly name: Value };
   'page.shell.peopleFields.does': None;
   'page.shell.peopleFields.doesNot': None;
   'page.shell.peopleFields.doesWork': { readonly name: Value; readonly work: Value };
@@ -2999,9 +3002,12 @@ export interface MessageValues {
   'page.shell.peopleFields.somebodyWhoHelps': None;
   'page.shell.peopleFields.theseDays': { readonly name: Value };
   'page.shell.peopleFields.timeAway': None;
+  'page.shell.peopleFields.timeAwayOf': { readonly name: Value };
   'page.shell.peopleFields.timeAwayWeekly': None;
+  'page.shell.peopleFields.timeAwayWeeklyOf': { readonly name: Value };
   'page.shell.peopleFields.to': None;
   'page.shell.peopleFields.until': { readonly name: Value };
+  'page.shell.peopleFields.wheneverThere': None;
   'page.shell.peopleFields.whoHelps': None;
   'page.shell.peopleFields.workChurn': None;
   'page.shell.peopleFields.workCurd': None;

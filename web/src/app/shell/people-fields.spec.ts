@@ -54,9 +54,52 @@ describe('the people of a household', () => {
       remedy: 'Be back later.',
     };
     const { element } = await open({ away }, [problem]);
-    const said = [...element.querySelectorAll('.away')].map((row) => row.nextElementSibling?.textContent?.trim() ?? '');
+    const said = [...element.querySelectorAll('.once')].map((row) => row.nextElementSibling?.textContent?.trim() ?? '');
     expect(said[1]).toBe('You would be back before you are away. Be back later.');
     expect(said[0]).not.toContain('back');
+  });
+});
+
+describe('somebody who helps', () => {
+  const orla = { name: 'Orla', fromH: 6, toH: 22, days: [1] };
+
+  it('is away at times of their own, once and each week, which are taken away again', async () => {
+    const { click, settings } = await open({ helpers: [orla] });
+    await click('A time away of Orla');
+    await click('Hours away each week of Orla');
+    const [helper] = settings().helpers;
+    expect([helper!.away!.length, helper!.awayWeekly]).toEqual([1, [{ days: [6], fromH: 7, toH: 12 }]]);
+    expect([settings().away, settings().awayWeekly]).toEqual([[], []]);
+    await click('Not away then');
+    await click('Not away then');
+    expect([settings().helpers[0]!.away, settings().helpers[0]!.awayWeekly]).toEqual([[], []]);
+  });
+
+  it('is told what is wrong with a time away once, beside it, and what is wrong with the rest below', async () => {
+    const at = { fromMs: NOW, toMs: NOW };
+    const wrong = (field: string, message: string) => ({ field, message, remedy: 'Mend it.' });
+    const { element } = await open({ helpers: [{ ...orla, away: [at] }] }, [
+      wrong('helpers[0].away[0].toMs', 'Back before away.'),
+      wrong('helpers.0.name', 'No name.'),
+    ]);
+    const said = [...element.querySelectorAll('.problem')].map((p) => p.textContent.trim());
+    expect(said).toEqual(['Back before away. Mend it.', 'No name. Mend it.']);
+    expect(element.querySelector('.helper .once + .problem')).not.toBeNull();
+  });
+
+  it('is at the crocks whenever there, or in hours of their own until five unless said otherwise', async () => {
+    const { settings, fixture, element } = await open({ helpers: [orla] });
+    const fields = element.querySelectorAll('.works oc-option-field');
+    expect(fields.length).toBe(5);
+    const people = fixture.componentInstance as unknown as { worksFrom: (i: number, from: string) => void };
+    people.worksFrom(0, '9');
+    await fixture.whenStable();
+    expect(settings().helpers[0]!.works).toEqual({ fromH: 9, toH: 17 });
+    expect(element.querySelectorAll('.works oc-option-field').length).toBe(6);
+    people.worksFrom(0, '17');
+    expect(settings().helpers[0]!.works).toEqual({ fromH: 17, toH: 24 });
+    people.worksFrom(0, '');
+    expect(Object.keys(settings().helpers[0]!)).not.toContain('works');
   });
 });
 

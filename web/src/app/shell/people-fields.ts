@@ -1,22 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
-import type { Away, FieldProblem, Helper, Settings, WeeklyAway } from '@oat-crock/contract/api';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { FieldProblem, Helper, Settings } from '@oat-crock/contract/api';
 import { say, type Text, type Work, type WorkWish } from '@oat-crock/core';
-import { KitchenClock } from '../state/kitchen-clock';
-import { hourWord } from '../shared/ui/dates';
-import { DayField } from '../shared/ui/day-field';
 import { NumberField } from '../shared/ui/number-field';
 import { OptionField } from '../shared/ui/option-field';
 import { WeekdayToggle } from '../shared/ui/weekday-toggle';
 import { tell, SayPipe, SaidPipe } from '../shared/ui/said';
+import { AwayList } from './away-list';
+import { HOURS } from './hour-options';
+import { WeeklyAwayList } from './weekly-away-list';
 
-/** The hour at which a time away begins and ends, until somebody says otherwise. */
-const AWAY_H = 8;
-const HOURS = () =>
-  Array.from({ length: 25 }, (_, hour) => ({
-    id: String(hour),
-    label: hour === 24 ? tell('page.shell.peopleFields.midnight') : hourWord(hour),
-  }));
+/** Somebody with working hours of their own works until then, until they say otherwise. */
+const WORKS_UNTIL_H = 17;
+/** "helpers[0].name" as "helpers.0.name". */
+const dotted = (field: string) => field.replace(/\[(\d+)\]/g, '.$1');
 
 /** Kinds of work that somebody may not do, or would rather do. */
 const WORK_NAMES: readonly { readonly id: Work; readonly name: Text }[] = [
@@ -35,85 +31,25 @@ const WISHES = [
 @Component({
   selector: 'oc-people-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, DayField, NumberField, OptionField, WeekdayToggle, SayPipe],
+  imports: [AwayList, SaidPipe, NumberField, OptionField, WeekdayToggle, SayPipe, WeeklyAwayList],
   template: `
     <fieldset>
       <legend>{{ 'page.shell.peopleFields.away' | say }}</legend>
-      @for (away of settings().away; track $index; let i = $index) {
-        <div class="away">
-          <label class="unseen" [for]="'away-from-' + i">{{ 'page.shell.peopleFields.awayFrom' | say }}</label>
-          <oc-day-field
-            [fieldId]="'away-from-' + i"
-            [atMs]="away.fromMs"
-            [withTime]="true"
-            [inPlace]="true"
-            (changed)="setAway(i, { fromMs: $event ?? away.fromMs })"
-          />
-          <span aria-hidden="true">{{ 'page.shell.peopleFields.to' | say }}</span>
-          <label class="unseen" [for]="'away-to-' + i">{{ 'page.shell.peopleFields.awayUntil' | say }}</label>
-          <oc-day-field
-            [fieldId]="'away-to-' + i"
-            [atMs]="away.toMs"
-            [withTime]="true"
-            [inPlace]="true"
-            (changed)="setAway(i, { toMs: $event ?? away.toMs })"
-          />
-          <button
-            type="button"
-            class="remove"
-            [attr.aria-label]="'page.shell.peopleFields.notAway' | say"
-            (click)="drop('away', i)"
-          >
-            <i class="pi pi-times" aria-hidden="true"></i>
-          </button>
-        </div>
-        @for (problem of wrongOf('away', i); track problem.message) {
-          <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
-        }
-      }
-      <button type="button" class="press quiet-press" (click)="addAway()">
-        {{ 'page.shell.peopleFields.timeAway' | say }}
-      </button>
+      <oc-away-list
+        fieldId="away"
+        [away]="settings().away"
+        [zone]="settings().zone"
+        [errors]="under('away')"
+        (changed)="changed.emit({ away: $event })"
+      />
     </fieldset>
     <fieldset>
       <legend>{{ 'page.shell.peopleFields.awayWeekly' | say }}</legend>
-      @for (away of settings().awayWeekly; track $index; let i = $index) {
-        <div class="weekly">
-          <oc-weekday-toggle
-            [label]="'page.shell.peopleFields.awayDays' | say"
-            [days]="away.days"
-            (changed)="setWeekly(i, { days: $event })"
-          />
-          <oc-option-field
-            [ariaLabel]="'page.shell.peopleFields.awayFrom' | say"
-            [options]="hours()"
-            [value]="away.fromH.toString()"
-            [inPlace]="true"
-            (changed)="setWeekly(i, { fromH: +$event })"
-          />
-          <oc-option-field
-            [ariaLabel]="'page.shell.peopleFields.awayUntil' | say"
-            [options]="hours()"
-            [value]="away.toH.toString()"
-            [inPlace]="true"
-            (changed)="setWeekly(i, { toH: +$event })"
-          />
-          <button
-            type="button"
-            class="remove"
-            [attr.aria-label]="'page.shell.peopleFields.notAway' | say"
-            (click)="drop('awayWeekly', i)"
-          >
-            <i class="pi pi-times" aria-hidden="true"></i>
-          </button>
-        </div>
-        @for (problem of wrongOf('awayWeekly', i); track problem.message) {
-          <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
-        }
-      }
-      <button type="button" class="press quiet-press" (click)="addWeekly()">
-        {{ 'page.shell.peopleFields.timeAwayWeekly' | say }}
-      </button>
+      <oc-weekly-away-list
+        [away]="settings().awayWeekly"
+        [errors]="under('awayWeekly')"
+        (changed)="changed.emit({ awayWeekly: $event })"
+      />
       <label class="lift" for="most-h">
         {{ 'page.shell.peopleFields.mostHouse' | say }}
         <oc-number-field
@@ -139,7 +75,7 @@ const WISHES = [
         />
       </label>
     </fieldset>
-    <fieldset>
+    <fieldset class="helps">
       <legend>{{ 'page.shell.peopleFields.whoHelps' | say }}</legend>
       @for (helper of settings().helpers; track $index; let i = $index) {
         <div class="helper">
@@ -170,7 +106,7 @@ const WISHES = [
             type="button"
             class="remove"
             [attr.aria-label]="'page.shell.peopleFields.noLongerHelps' | say: { name: helper.name }"
-            (click)="drop('helpers', i)"
+            (click)="dropHelper(i)"
           >
             <i class="pi pi-times" aria-hidden="true"></i>
           </button>
@@ -181,29 +117,71 @@ const WISHES = [
           />
           <div class="works">
             @for (work of works; track work.id) {
-              <span>{{ work.name | said }}</span>
-              <oc-option-field
-                [ariaLabel]="'page.shell.peopleFields.doesWork' | say: { name: helper.name, work: work.name }"
-                [options]="$any(wishes)"
-                [value]="helper.wishes?.[work.id] ?? 'does'"
-                [inPlace]="true"
-                (changed)="wish(i, work.id, $event)"
-              />
+              <div class="pair">
+                <span>{{ work.name | said }}</span>
+                <oc-option-field
+                  [ariaLabel]="'page.shell.peopleFields.doesWork' | say: { name: helper.name, work: work.name }"
+                  [options]="$any(wishes)"
+                  [value]="helper.wishes?.[work.id] ?? 'does'"
+                  [inPlace]="true"
+                  (changed)="wish(i, work.id, $event)"
+                />
+              </div>
             }
-            <span>{{ 'page.shell.peopleFields.most' | say }}</span>
-            <oc-number-field
-              [fieldId]="'helper-most-' + i"
-              [label]="'page.shell.peopleFields.mostOf' | say: { name: helper.name }"
-              suffix=" h"
-              [min]="0.25"
-              [max]="24"
-              [step]="0.25"
-              [value]="helper.mostH ?? null"
-              (changed)="enough(i, $event)"
-            />
+            <div class="pair">
+              <label [for]="'helper-most-' + i">
+                <span aria-hidden="true">{{ 'page.shell.peopleFields.most' | say }}</span>
+                <span class="unseen">{{ 'page.shell.peopleFields.mostOf' | say: { name: helper.name } }}</span>
+              </label>
+              <oc-number-field
+                [fieldId]="'helper-most-' + i"
+                suffix=" h"
+                [min]="0.25"
+                [max]="24"
+                [step]="0.25"
+                [value]="helper.mostH ?? null"
+                (changed)="enough(i, $event)"
+              />
+            </div>
+            <div class="pair">
+              <span>{{ 'page.shell.peopleFields.atCrocks' | say }}</span>
+              <oc-option-field
+                [ariaLabel]="'page.shell.peopleFields.crocksFrom' | say: { name: helper.name }"
+                [options]="crockHours()"
+                [value]="helper.works?.fromH?.toString() ?? ''"
+                [inPlace]="true"
+                (changed)="worksFrom(i, $event)"
+              />
+            </div>
+            @if (helper.works; as works) {
+              <div class="pair">
+                <span>{{ 'page.shell.peopleFields.to' | say }}</span>
+                <oc-option-field
+                  [ariaLabel]="'page.shell.peopleFields.crocksUntil' | say: { name: helper.name }"
+                  [options]="hours()"
+                  [value]="works.toH.toString()"
+                  [inPlace]="true"
+                  (changed)="setHelper(i, { works: { fromH: works.fromH, toH: +$event } })"
+                />
+              </div>
+            }
           </div>
+          <oc-away-list
+            [fieldId]="'helper-away-' + i"
+            [who]="helper.name"
+            [away]="helper.away ?? []"
+            [zone]="settings().zone"
+            [errors]="under('helpers.' + i + '.away')"
+            (changed)="setHelper(i, { away: $event })"
+          />
+          <oc-weekly-away-list
+            [who]="helper.name"
+            [away]="helper.awayWeekly ?? []"
+            [errors]="under('helpers.' + i + '.awayWeekly')"
+            (changed)="setHelper(i, { awayWeekly: $event })"
+          />
         </div>
-        @for (problem of wrongOf('helpers', i); track problem.message) {
+        @for (problem of ofHelper(i); track problem.message) {
           <p class="problem" role="alert">{{ problem.message | said }} {{ problem.remedy | said }}</p>
         }
       }
@@ -221,34 +199,29 @@ const WISHES = [
       grid-column: 1 / -1;
       align-items: start;
     }
-    .away {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr) 2.2rem;
-      gap: 0.4rem;
-      align-items: center;
-      padding: 0.15rem 0;
-    }
     .helper {
       display: grid;
       grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) minmax(0, 1fr) 2.2rem;
       gap: 0.3rem 0.4rem;
       align-items: center;
-      padding: 0.2rem 0;
-    }
-    .weekly {
-      display: grid;
-      grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) 2.2rem;
-      gap: 0.4rem;
-      align-items: center;
-      padding: 0.15rem 0;
+      padding: 0.2rem 0 0.6rem;
+      border-bottom: 1px solid var(--line);
     }
     .works {
-      grid-column: 1 / 4;
+      grid-column: 1 / -1;
       display: grid;
-      grid-template-columns: auto minmax(0, 1fr) auto minmax(0, 1fr);
-      gap: 0.3rem 0.5rem;
-      align-items: center;
+      grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+      gap: 0.3rem 1.2rem;
       font-size: 0.88rem;
+    }
+    .pair {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) 9rem;
+      gap: 0.5rem;
+      align-items: center;
+    }
+    .helps {
+      grid-column: 1 / -1;
     }
     .lift {
       display: flex;
@@ -256,8 +229,10 @@ const WISHES = [
       align-items: center;
       padding-top: 0.3rem;
     }
-    .helper oc-weekday-toggle {
-      grid-column: 1 / 4;
+    .helper oc-weekday-toggle,
+    .helper oc-away-list,
+    .helper oc-weekly-away-list {
+      grid-column: 1 / -1;
     }
     .remove {
       height: var(--touch);
@@ -269,10 +244,6 @@ const WISHES = [
     .press {
       padding-inline: 0;
     }
-    :host ::ng-deep .p-datepicker,
-    :host ::ng-deep .p-datepicker-input {
-      width: 100%;
-    }
   `,
 })
 export class PeopleFields {
@@ -281,32 +252,22 @@ export class PeopleFields {
   readonly changed = output<Partial<Pick<Settings, 'away' | 'awayWeekly' | 'helpers' | 'liftKg' | 'mostH'>>>();
   protected readonly works = WORK_NAMES;
   protected readonly wishes = WISHES;
-  private readonly clock = inject(KitchenClock);
   protected readonly hours = computed(HOURS);
+  protected readonly crockHours = computed(() => [
+    { id: '', label: tell('page.shell.peopleFields.wheneverThere') },
+    ...HOURS(),
+  ]);
 
-  protected wrongOf(list: 'away' | 'awayWeekly' | 'helpers', i: number): readonly FieldProblem[] {
-    return this.errors().filter((e) => e.field.startsWith(`${list}.${i}`) || e.field.startsWith(`${list}[${i}]`));
+  /** What is wrong within a field, by its place there: "1.toMs". */
+  protected under(field: string): readonly FieldProblem[] {
+    return this.errors().flatMap((e) =>
+      dotted(e.field).startsWith(`${field}.`) ? [{ ...e, field: dotted(e.field).slice(field.length + 1) }] : [],
+    );
   }
 
-  /** From tomorrow for a day, until somebody says otherwise. */
-  protected addAway(): void {
-    const { zone } = this.settings();
-    const tomorrow = daysOn(localTime(this.clock.nowMs(), zone), 1);
-    const away = { fromMs: momentAt(tomorrow, AWAY_H, zone), toMs: momentAt(tomorrow, 24 + AWAY_H, zone) };
-    this.changed.emit({ away: [...this.settings().away, away] });
-  }
-
-  protected setAway(i: number, change: Partial<Away>): void {
-    this.changed.emit({ away: this.settings().away.map((a, at) => (at === i ? { ...a, ...change } : a)) });
-  }
-
-  /** Saturday mornings, until somebody says otherwise. */
-  protected addWeekly(): void {
-    this.changed.emit({ awayWeekly: [...this.settings().awayWeekly, { days: [6], fromH: 7, toH: 12 }] });
-  }
-
-  protected setWeekly(i: number, change: Partial<WeeklyAway>): void {
-    this.changed.emit({ awayWeekly: this.settings().awayWeekly.map((a, at) => (at === i ? { ...a, ...change } : a)) });
+  /** What is wrong with somebody who helps, besides their times away: those say it themselves. */
+  protected ofHelper(i: number): readonly FieldProblem[] {
+    return this.under('helpers').filter(({ field }) => field.startsWith(`${i}`) && !field.startsWith(`${i}.away`));
   }
 
   protected wish(i: number, work: Work, is: string): void {
@@ -317,12 +278,23 @@ export class PeopleFields {
 
   /** So much is enough of a day; as much as comes where nothing is said. */
   protected enough(i: number, mostH: number | null): void {
-    const helpers = this.settings().helpers.map((helper, at): Helper => {
-      if (at !== i) return helper;
-      const rest = Object.fromEntries(Object.entries(helper).filter(([key]) => key !== 'mostH')) as unknown as Helper;
-      return mostH === null ? rest : { ...rest, mostH };
+    if (mostH === null) this.without(i, 'mostH');
+    else this.setHelper(i, { mostH });
+  }
+
+  private without(i: number, key: 'mostH' | 'works'): void {
+    const rest = (helper: Helper) => Object.fromEntries(Object.entries(helper).filter(([of]) => of !== key));
+    this.changed.emit({
+      helpers: this.settings().helpers.map((h, at) => (at === i ? (rest(h) as unknown as Helper) : h)),
     });
-    this.changed.emit({ helpers });
+  }
+
+  /** At the crocks from an hour on until five, or midnight where it is later than that; or whenever they are there. */
+  protected worksFrom(i: number, from: string): void {
+    const { toH } = this.settings().helpers[i]!.works ?? { toH: WORKS_UNTIL_H };
+    if (from === '') return this.without(i, 'works');
+    const fromH = Number(from);
+    this.setHelper(i, { works: { fromH, toH: toH > fromH ? toH : 24 } });
   }
 
   protected addHelper(): void {
@@ -334,7 +306,7 @@ export class PeopleFields {
     this.changed.emit({ helpers: this.settings().helpers.map((h, at) => (at === i ? { ...h, ...change } : h)) });
   }
 
-  protected drop(list: 'away' | 'awayWeekly' | 'helpers', i: number): void {
-    this.changed.emit({ [list]: this.settings()[list].filter((_, at) => at !== i) });
+  protected dropHelper(i: number): void {
+    this.changed.emit({ helpers: this.settings().helpers.filter((_, at) => at !== i) });
   }
 }

@@ -130,6 +130,7 @@ import { WhatIf } from './what-if';
       gap: 0 1.4rem;
     }
     article {
+      container-type: inline-size;
       display: flex;
       flex-direction: column;
       gap: 0.1rem;
@@ -152,9 +153,14 @@ import { WhatIf } from './what-if';
     }
     dl {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(5.6rem, 1fr));
+      grid-template-columns: repeat(2, minmax(0, 1fr));
       gap: 0.2rem 0.8rem;
       margin: 0.2rem 0 0;
+    }
+    @container (min-width: 25rem) {
+      dl {
+        grid-template-columns: repeat(4, minmax(0, 1fr));
+      }
     }
     dl div {
       display: flex;
