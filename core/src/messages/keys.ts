@@ -3560,9 +3560,11 @@ export interface MessageValues {
   'schedule.unmet.leftOutFar': None;
   'schedule.unmet.letPlanSearchedFurther': None;
   'schedule.unmet.planFurtherAhead': None;
+  'schedule.unmet.takenByItsOwn': { readonly parts: Value; readonly kind: Value };
   'schedule.unmet.takesTooLongBegunAtOnce': { readonly takes: Value; readonly there: Value };
   'schedule.unmet.takesTooLongOnceMilkIsThere': { readonly takes: Value; readonly there: Value };
   'schedule.unmet.theIsTakenBy': { readonly kind: Value; readonly inTime: Value; readonly names: Value };
+  'schedule.unmet.theIsTakenNow': { readonly kind: Value; readonly names: Value };
   'schedule.unmet.tooLittleComes': {
     readonly kind: string;
     readonly mass: Value;
@@ -3570,6 +3572,7 @@ export interface MessageValues {
     readonly names: Value;
   };
   'schedule.unmet.wantLaterTakeQuicker': { readonly due: Value };
+  'schedule.unmet.wantLessOrLater': None;
   'schedule.unmet.wantOneThemAnother': None;
   'schedule.unmet.wantOneThemLater': None;
   'schedule.unmet.wantSooner': None;

@@ -234,3 +234,27 @@ describe('a make step by step', () => {
     expect(choices['vesselL']).toBe(6.5);
   });
 });
+
+describe('what is left out', () => {
+  const DAY = 1440;
+  const why = (productG: number, ...more: readonly { readonly id: string; readonly productG: number }[]) => {
+    const orders = [{ id: 'A', productG }, ...more].map((order) => ({
+      ...order,
+      ...{ name: order.id, method: methodById('scalded-yogurt'), dueMin: 2 * DAY },
+    }));
+    const gear = EIGHT_PIECES.filter((g) => g.kind !== 'pot' || g.holdsL === 8);
+    return planFor({ orders, people: [maker(4)], gear, horizonMin: 4 * DAY, seed: 1 }, 10).unmet.map((u) =>
+      english(u.why),
+    );
+  };
+
+  it('of an order that takes many makes is in its own way, and says so; what another has is named', () => {
+    expect(why(3000)).toEqual([]);
+    expect(why(40_000)[0]).toMatch(
+      /^It is so much that it takes \d makes, and they do not all find the .* in time\.$/,
+    );
+    const others = ['B', 'C', 'D', 'E', 'F', 'G', 'H'].map((id) => ({ id, productG: 6000 }));
+    expect(why(6000, ...others).join(' ')).not.toContain('so much that it takes');
+    expect(why(6000, ...others).join(' ')).not.toContain(' in 0 min');
+  });
+});

@@ -1,4 +1,4 @@
-import { type Text, uniqueTexts, say, listOf, type Value } from '../messages/message.js';
+import { idOfText, type Text, uniqueTexts, say, listOf, type Value } from '../messages/message.js';
 import { amount, duration, mass } from '../messages/quantity.js';
 import type { ResourceProfile } from './resource-profile.js';
 import { gearWord, labourResource } from './gear-resources.js';
@@ -44,7 +44,7 @@ export function whyNoMode({ id, dueMin, fromMin = 0 }: Order, { network, hours }
 
 /** Why a make that has modes was left out: what stands in the way of the best of them. */
 export function whyLeftOut(
-  { order: { id, name }, modes, network }: Pick<WantedMake, 'order' | 'modes' | 'network'>,
+  { order: { id, name }, parts, modes, network }: Pick<WantedMake, 'order' | 'parts' | 'modes' | 'network'>,
   profile: ResourceProfile,
   taken: readonly Holder[],
   { gearResources, supplyRows, dayRow }: Pick<PlanningProblem, 'gearResources' | 'supplyRows' | 'dayRow'>,
@@ -65,7 +65,8 @@ export function whyLeftOut(
   if (!clash)
     return { orderId: id, why: say('schedule.unmet.leftOutFar'), remedy: say('schedule.unmet.letPlanSearchedFurther') };
   const { resource } = clash.use;
-  const names = namesOf(holding(taken, resource, clash.slot));
+  const holders = holding(taken, resource, clash.slot);
+  const names = namesOf(holders);
   if (resource === dayRow?.resource)
     return {
       orderId: id,
@@ -80,9 +81,20 @@ export function whyLeftOut(
       remedy: say('schedule.unmet.wantOneThemAnother'),
     };
   const { gear } = gearResources[resource]!;
+  const kind = gear.name ?? gearWord(gear.kind);
+  const own = idOfText(name ?? network.name);
+  if (parts > 1 && holders.length > 0 && holders.every((h) => idOfText(h.name) === own))
+    return {
+      orderId: id,
+      why: say('schedule.unmet.takenByItsOwn', { parts, kind }),
+      remedy: say('schedule.unmet.wantLessOrLater'),
+    };
   return {
     orderId: id,
-    why: say('schedule.unmet.theIsTakenBy', { kind: gear.name ?? gearWord(gear.kind), inTime, names }),
+    why:
+      clash.slot === 0
+        ? say('schedule.unmet.theIsTakenNow', { kind, names })
+        : say('schedule.unmet.theIsTakenBy', { kind, inTime, names }),
     remedy: say('schedule.unmet.wantOneThemLater'),
   };
 }
