@@ -250,9 +250,7 @@ describe('what is left out', () => {
 
   it('of an order that takes many makes is in its own way, and says so; what another has is named', () => {
     expect(why(3000)).toEqual([]);
-    expect(why(40_000)[0]).toMatch(
-      /^It is so much that it takes \d makes, and they do not all find the .* in time\.$/,
-    );
+    expect(why(40_000)[0]).toMatch(/^It is so much that it takes \d makes, and they do not all find the .* in time\.$/);
     const others = ['B', 'C', 'D', 'E', 'F', 'G', 'H'].map((id) => ({ id, productG: 6000 }));
     expect(why(6000, ...others).join(' ')).not.toContain('so much that it takes');
     expect(why(6000, ...others).join(' ')).not.toContain(' in 0 min');
