@@ -34,6 +34,12 @@ describe('refusing input', () => {
     expect(document.detail).toContain('Add it.');
   });
 
+  it('refuses what was not sent at all, and tells of a hundred wrong fields at most', () => {
+    expect(errorsOf(schema, undefined).map((e) => e.field)).toEqual(['(the whole)']);
+    const wrong = (n: number) => errorsOf(Joi.array().items(Joi.number()), new Array<string>(n).fill('x')).length;
+    expect([wrong(1), wrong(100), wrong(101), wrong(5000)]).toEqual([1, 100, 100, 100]);
+  });
+
   it('lets right input through unchanged', () => {
     expect(check(schema, { a: 2 })).toEqual({ a: 2 });
   });

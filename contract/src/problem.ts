@@ -65,13 +65,17 @@ export function problem(status: number, title: Text, detail: Text): ProblemFound
   return { type: 'about:blank', title, status, detail, errors: [] };
 }
 
+/** So many fields that are wrong are told at once: who sends thousands is told of the first of them. */
+export const MOST_TOLD = 100;
+
 /**
  * Checks input against a schema.
- * @throws InputRefused with every field that is wrong, its remedy beside it
+ * @throws InputRefused with every field that is wrong (the first hundred of them), its remedy beside it
  */
 export function check<T>(schema: Joi.Schema<T>, input: unknown): T {
-  const { value, error } = schema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw new InputRefused(fieldProblems(error));
+  // What was not sent at all is refused as well.
+  const { value, error } = schema.required().validate(input, { abortEarly: false, convert: false });
+  if (error) throw new InputRefused(fieldProblems(error).slice(0, MOST_TOLD));
   return value as T;
 }
 
@@ -97,7 +101,7 @@ interface Context {
 function contextOf({ context }: Joi.ValidationErrorItem): Context {
   const { limit, valids, peers, solids } = (context ?? {}) as Record<string, unknown>;
   return {
-    limit: typeof limit === 'number' ? amount(limit) : String(limit),
+    limit: typeof limit === 'number' ? amount(limit) : String(limit).replace(/^ref:/, ''),
     allowed: listOf(((valids as unknown[] | undefined) ?? []).map(String), 'comma'),
     peers: (peers as string[] | undefined) ?? [],
     solids: percent(Number(solids)),
@@ -163,6 +167,7 @@ const KINDS: Readonly<Record<string, Said>> = {
   }),
   'zone.unknown': () => ({ message: say('problem.zone'), remedy: say('problem.giveZone') }),
   'labels.overThePage': () => ({ message: say('problem.labelsOver'), remedy: say('problem.fewerLabels') }),
+  'planned.tooFar': () => ({ message: say('problem.tooFar'), remedy: say('problem.giveNearerStart') }),
   'away.backBefore': () => ({ message: say('problem.backBefore'), remedy: say('problem.giveLater') }),
   'material.tooMuch': ({ solids }) => ({
     message: say('problem.material', { solids }),

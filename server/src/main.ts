@@ -4,6 +4,13 @@ import { ROOT, serve, type ServeSettings } from './serve.js';
 import { machineZone } from './time/machine.js';
 import { timeSettings } from './time/settings.js';
 
+/** A port, 0 for any that is free. Throws RangeError for what is none. */
+function portFrom(text: string): number {
+  const port = /^\d{1,5}$/.test(text) ? Number(text) : Number.NaN;
+  if (!(port <= 65_535)) throw new RangeError(`OAT_CROCK_PORT is "${text}"; set it to a number from 0 to 65535`);
+  return port;
+}
+
 /** What the environment may set; everything has a default. */
 function settingsFromEnvironment(): ServeSettings {
   const { env } = process;
@@ -12,7 +19,8 @@ function settingsFromEnvironment(): ServeSettings {
     demo,
     file: resolve(env['OAT_CROCK_DB'] ?? join(ROOT, 'data', demo ? 'demo.sqlite' : 'dairy.sqlite')),
     host: env['OAT_CROCK_HOST'] ?? '127.0.0.1',
-    port: Number(env['OAT_CROCK_PORT'] ?? 4310),
+    names: (env['OAT_CROCK_NAMES'] ?? '').split(',').flatMap((name) => name.trim() || []),
+    port: portFrom(env['OAT_CROCK_PORT'] ?? '4310'),
     time: timeSettings(env, demo, machineZone),
     log: pino({ level: env['OAT_CROCK_LOG'] ?? 'warn' }, pino.destination(2)),
   };

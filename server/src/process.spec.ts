@@ -148,7 +148,7 @@ describe('a server that is stopped', () => {
     await new Promise((connected) => socket.once('connect', connected));
     socket.on('error', () => undefined);
     socket.write(
-      'POST /api/v1/entries HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 99\r\n\r\n{"en',
+      `POST /api/v1/entries HTTP/1.1\r\nHost: ${hostname}\r\nContent-Type: application/json\r\nContent-Length: 99\r\n\r\n{"en`,
     );
     const cutOff = new Promise((closed) => socket.once('close', closed));
     child.kill('SIGTERM');

@@ -25,6 +25,8 @@ export interface ServeSettings {
   /** The data file. */
   readonly file: string;
   readonly host: string;
+  /** Names it is known by besides its addresses and those of the machine. */
+  readonly names?: readonly string[];
   /** 0 for any that is free. */
   readonly port: number;
   readonly time: TimeSettings;
@@ -47,10 +49,19 @@ const KEEP_ALIVE_MS = 65_000;
 const LAST_WORDS_MS = 2500;
 
 /** Opens a kitchen's data and serves it: the interface, the page, and the demonstration's instruments. */
-export async function serve({ demo, year = true, file, host, port, time, log }: ServeSettings): Promise<Served> {
+export async function serve({
+  demo,
+  year = true,
+  file,
+  host,
+  names = [],
+  port,
+  time,
+  log,
+}: ServeSettings): Promise<Served> {
   const kitchen = openKitchen(openDb(file), log, time);
   if (demo) await fillDemo(kitchen, year);
-  const server = createApp(kitchen, WEB_ROOT).listen(port, host);
+  const server = createApp(kitchen, WEB_ROOT, { names }).listen(port, host);
   server.keepAliveTimeout = KEEP_ALIVE_MS;
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   const address = `http://${host}:${(server.address() as AddressInfo).port}`;

@@ -30,19 +30,34 @@ export const orderSchema: Joi.ObjectSchema<WantedOrder> = Joi.object({
   settled: Joi.array().items(Joi.string().min(1).max(60)).unique().max(MOST_SETTLED),
 });
 
+/** A stage by its id, on one line: it becomes part of what a calendar knows an event by. */
+const stageId = Joi.string()
+  .min(1)
+  .max(40)
+  .pattern(/^[^\p{Cc}\p{Zl}\p{Zp}]*$/u, 'one line');
+
+/** No make takes longer, nor is a culture fed longer before it, ms: what lies further off is a slip, and would stretch every drawing. */
+const LONGEST_MS = 100 * 86_400_000;
+/** A moment about a planned make. */
+const near = moment.custom((atMs: number, helpers: Joi.CustomHelpers) => {
+  const { startMs } = (helpers.state.ancestors as readonly { readonly startMs?: unknown }[]).at(-1)!;
+  const isFar = typeof startMs === 'number' && Math.abs(atMs - startMs) > LONGEST_MS;
+  return isFar ? helpers.error('planned.tooFar') : atMs;
+});
+
 const task = Joi.object({
-  stageId: Joi.string().min(1).max(40).required(),
+  stageId: stageId.required(),
   says: textSchema.required(),
   who: Joi.string().trim().allow('').max(80).optional(),
   with: Joi.string().trim().allow('').max(80).optional(),
-  atMs: moment.required(),
+  atMs: near.required(),
   minutes: Joi.number().min(0).max(10_000).required(),
-  earliestMs: moment.required(),
-  latestMs: moment.required(),
+  earliestMs: near.required(),
+  latestMs: near.required(),
 });
 
 const coursePoint = Joi.object({
-  atMs: moment.required(),
+  atMs: near.required(),
   massG: Joi.number().min(0).required(),
   wheyG: Joi.number().min(0).required(),
   ph: Joi.number().min(0).max(14).required(),
@@ -69,11 +84,11 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   productG: Joi.number().min(1).max(500_000).required(),
   shares: Joi.array().items(share).min(2).max(60),
   startMs: moment.required(),
-  readyMs: moment.required(),
-  readyLateMs: moment.required(),
+  readyMs: near.min(Joi.ref('startMs')).required(),
+  readyLateMs: near.min(Joi.ref('readyMs')).required(),
   dueMs: moment.allow(null).required(),
   extension: Joi.object({
-    stageId: Joi.string().min(1).max(40).required(),
+    stageId: stageId.required(),
     forMin: Joi.number().min(-20_000).max(20_000).required(),
     afterWakingMin: Joi.number().min(0).max(1440).required(),
   })
@@ -86,8 +101,8 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   feed: Joi.object({
     culture: Joi.string().max(40).required(),
     who: Joi.string().trim().allow('').max(80).optional(),
-    beginMs: moment.required(),
-    ripeMs: moment.required(),
+    beginMs: near.required(),
+    ripeMs: near.min(Joi.ref('beginMs')).required(),
     milkG: Joi.number().min(0).max(200_000).required(),
     starterG: Joi.number().min(0).max(200_000).required(),
     tempC: Joi.number().min(0).max(60).required(),

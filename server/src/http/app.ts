@@ -7,7 +7,9 @@ import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { problem } from '@oat-crock/contract';
 import type { Kitchen } from '../kitchen.js';
+import { bodyTypes } from './body-types.js';
 import { errorHandler, sendProblem } from './errors.js';
+import { ownPageOnly } from './own-page.js';
 import { apiRoutes } from './routes.js';
 import { say } from '@oat-crock/core';
 
@@ -32,11 +34,19 @@ const CONTENT_SECURITY = {
 const REQUESTS_PER_MIN = 1200;
 const READINGS = /^\/instruments\/([^/]+)\/readings$/;
 
+/** How a server is known, and how much is asked of it. */
+export interface AppSettings {
+  /** Names it is known by besides its addresses and those of the machine. */
+  readonly names?: readonly string[];
+  /** So many requests a minute are answered from each address. */
+  readonly requestsPerMin?: number;
+}
+
 /** So many requests a minute from each address; what an instrument posts is counted by itself, so that it never keeps hands from logging. */
-const limited = (kitchen: Kitchen) =>
+const limited = (kitchen: Kitchen, limit: number) =>
   rateLimit({
     windowMs: 60_000,
-    limit: REQUESTS_PER_MIN,
+    limit,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     keyGenerator: ({ path, ip = '' }) => {
@@ -55,13 +65,19 @@ const limited = (kitchen: Kitchen) =>
  * The web server.
  * @param webRoot folder of the built page, or null to serve the interface alone
  */
-export function createApp(kitchen: Kitchen, webRoot: string | null): Express {
+export function createApp(
+  kitchen: Kitchen,
+  webRoot: string | null,
+  { names = [], requestsPerMin = REQUESTS_PER_MIN }: AppSettings = {},
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: kitchen.log, autoLogging: { ignore: (r) => r.url?.endsWith('/events') ?? false } }));
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }));
+  app.use(ownPageOnly(names));
   app.use(compression());
-  app.use('/api/v1', limited(kitchen), express.json({ limit: '512kb' }), apiRoutes(kitchen));
+  const api = [limited(kitchen, requestsPerMin), bodyTypes, express.json({ limit: '512kb' }), apiRoutes(kitchen)];
+  app.use('/api/v1', ...api);
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;

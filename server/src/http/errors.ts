@@ -64,6 +64,10 @@ function problemOf(error: unknown, log: Logger): ProblemFound {
   }
   if (type === 'entity.too.large')
     return problem(413, say('server.http.errors.tooMuchOnce'), say('server.http.errors.sendSmallerParts'));
+  const { status } = error as { status?: unknown };
+  // What Express and its readers of bodies refuse: an address or a body that cannot be read, as it was written or squeezed.
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return problem(status, say('server.http.errors.cannotBeRead'), say('server.http.errors.sendItAgainRight'));
   if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
     return problem(507, say('server.http.errors.diskFull'), say('server.http.errors.nothingWrittenFreeSome'));
   }

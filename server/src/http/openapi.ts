@@ -42,7 +42,17 @@ interface Operation {
   readonly answers: Readonly<Record<string, string>>;
 }
 
-const REFUSED = { '422': 'Refused: a problem document names each field and its remedy' };
+/** What may be answered at any address, and to whatever writes. */
+const ANYWHERE = {
+  '400': 'It cannot be read as it was sent',
+  '404': 'There is nothing at this address',
+  '413': 'Too much at once',
+  '415': 'It is of a type that is not read here',
+  '421': 'Asked under a name that this server is not known by',
+  '422': 'Refused: a problem document names each field and its remedy',
+  '429': 'Too many requests in a minute',
+} as const;
+const WRITING = { '403': 'A page of somebody else’s sent it' } as const;
 
 const OPERATIONS: readonly Operation[] = [
   { path: '/health', method: 'get', summary: 'Is it up, and what time is it here', answers: { '200': 'Up' } },
@@ -51,7 +61,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'get',
     summary: 'Clock, instruments, settings, and the log from a place in its order on',
     query: afterSchema,
-    answers: { '200': 'Snapshot', ...REFUSED },
+    answers: { '200': 'Snapshot' },
   },
   {
     path: '/events',
@@ -65,7 +75,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'post',
     summary: 'Append entries to batches’ logs; ids are the sender’s, so sending twice is harmless',
     body: entriesSchema,
-    answers: { '201': 'Written', '200': 'All were already written', '409': 'An id with other content', ...REFUSED },
+    answers: { '201': 'Written', '200': 'All were already written', '409': 'An id with other content' },
   },
   {
     path: '/batches/{id}',
@@ -79,7 +89,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'put',
     summary:
       'Keep a picture of a batch, a JPEG, PNG or WebP of 2 MB at most as the body; then log the line that names it',
-    answers: { '201': 'Kept', '200': 'It was kept already', '404': 'No such batch', '413': 'Too large', ...REFUSED },
+    answers: { '201': 'Kept', '200': 'It was kept already', '404': 'No such batch', '413': 'Too large' },
   },
   {
     path: '/photos/{id}',
@@ -93,7 +103,7 @@ const OPERATIONS: readonly Operation[] = [
     summary:
       'Makes as lines of the ledger: found by words of anything said of them, filtered, sorted, a part at a time',
     query: makesSchema,
-    answers: { '200': 'How many were found, how many there are, and the lines asked for', ...REFUSED },
+    answers: { '200': 'How many were found, how many there are, and the lines asked for' },
   },
   {
     path: '/figures',
@@ -101,7 +111,7 @@ const OPERATIONS: readonly Operation[] = [
     summary:
       'What finished makes of a method came to, or some makes; of the method with most makes where none is named',
     query: figuresSchema,
-    answers: { '200': 'Figures, in order of time; and how many are still being worked out', ...REFUSED },
+    answers: { '200': 'Figures, in order of time; and how many are still being worked out' },
   },
   {
     path: '/scorecard',
@@ -126,7 +136,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'post',
     summary: 'Read an archive in (application/zip), a union by id with what is here; or only try it',
     query: dryRunSchema,
-    answers: { '200': 'What came of it, or would, table by table', ...REFUSED },
+    answers: { '200': 'What came of it, or would, table by table' },
   },
   {
     path: '/tables/{name}.csv',
@@ -146,27 +156,27 @@ const OPERATIONS: readonly Operation[] = [
     method: 'put',
     summary: 'Put an instrument into a crock, or back on the shelf',
     body: placementSchema,
-    answers: { '200': 'Placed', '404': 'No such instrument', ...REFUSED },
+    answers: { '200': 'Placed', '404': 'No such instrument' },
   },
   {
     path: '/instruments/{id}/readings',
     method: 'post',
     summary: 'Readings of an instrument, with its token as a bearer; as text/csv too, a moment and a value a line',
     body: instrumentReadingsSchema,
-    answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token', ...REFUSED },
+    answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token' },
   },
   {
     path: '/room',
     method: 'get',
     summary: 'What loggers read of the room, from one moment to another',
-    answers: { '200': 'Readings', ...REFUSED },
+    answers: { '200': 'Readings' },
   },
   {
     path: '/instruments/{id}/fault',
     method: 'put',
     summary: 'Give a simulated instrument a fault, or none',
     body: faultSchema,
-    answers: { '200': 'Given', '404': 'No such instrument', '409': 'It is a real one', ...REFUSED },
+    answers: { '200': 'Given', '404': 'No such instrument', '409': 'It is a real one' },
   },
   {
     path: '/instruments/{id}/calibration',
@@ -180,7 +190,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'put',
     summary: 'Let the demonstration’s clock run faster, or jump ahead',
     body: clockChangeSchema,
-    answers: { '200': 'Clock', '409': 'This clock is the real one', ...REFUSED },
+    answers: { '200': 'Clock', '409': 'This clock is the real one' },
   },
   {
     path: '/settings',
@@ -193,7 +203,7 @@ const OPERATIONS: readonly Operation[] = [
     method: 'put',
     summary: 'Change the settings; If-Match names the version read',
     body: settingsSchema,
-    answers: { '200': 'Settings', '412': 'Changed by somebody else since', '428': 'No If-Match', ...REFUSED },
+    answers: { '200': 'Settings', '412': 'Changed by somebody else since', '428': 'No If-Match' },
   },
   {
     path: '/larder',
@@ -246,7 +256,7 @@ function kept(family: Family, what: string, body: Joi.Schema): Operation[] {
       method: 'put',
       summary: `Write ${what}, or bring it back: If-Match names the version read, If-None-Match: * a new one`,
       body,
-      answers: { '200': 'Changed', '201': 'Made', ...answers, ...REFUSED },
+      answers: { '200': 'Changed', '201': 'Made', ...answers },
     },
     {
       path,
@@ -279,7 +289,7 @@ export function openApiDocument(): object {
       ...(body && {
         requestBody: { required: true, content: { 'application/json': { schema: toSwagger(body).swagger } } },
       }),
-      responses: Object.fromEntries(Object.entries(answers).map(([code, description]) => [code, { description }])),
+      responses: described({ ...ANYWHERE, ...(method !== 'get' && WRITING), ...answers }),
     };
   }
   return {
@@ -289,6 +299,9 @@ export function openApiDocument(): object {
     paths,
   };
 }
+
+const described = (answers: Readonly<Record<string, string>>): object =>
+  Object.fromEntries(Object.entries(answers).map(([code, description]) => [code, { description }]));
 
 function pathParameters(path: string): object[] {
   return [...path.matchAll(/\{(\w+)\}/g)].map((m) => ({
