@@ -1,5 +1,6 @@
 import { SLOT_MIN } from './instance.js';
 import { lotsLeft, neededBy, type LotLeftThen, type SourceKind } from './materials.js';
+import type { Order } from './orders.js';
 import type { Pin, PlanAsked, PlannedMake } from './planning-problem.js';
 
 /** What one make leaves for another, or has over: nobody would buy it where it comes by itself a little later. */
@@ -54,30 +55,29 @@ export function asksBehind(asked: PlanAsked, makes: readonly PlannedMake[]): rea
     given.map(({ make, giver }) => ({ make: giver, atMin: make.mode.startMin })),
     Math.min,
   );
-  const later: PlanAsked = {
-    ...asked,
-    orders: asked.orders.map((order) => {
-      const fromMin = fromOf.get(order.id);
-      return fromMin === undefined ? order : { ...order, fromMin: Math.max(order.fromMin ?? 0, fromMin) };
-    }),
-    pins: withPins(
-      asked,
+  const later = bounded(asked, (order) => {
+    const fromMin = fromOf.get(order.id);
+    return fromMin === undefined ? {} : { fromMin: Math.max(order.fromMin ?? 0, fromMin) };
+  });
+  const earlier = bounded(asked, ({ id }) => (byOf.has(id) ? { readyByMin: byOf.get(id)! } : {}));
+  const behind = [
+    withPins(
+      later,
       given.map(({ giver }) => giver),
     ),
-  };
-  const earlier: PlanAsked = {
-    ...asked,
-    orders: asked.orders.map((order) => {
-      const readyByMin = byOf.get(order.id);
-      return readyByMin === undefined ? order : { ...order, readyByMin };
-    }),
-    pins: withPins(
-      asked,
+    withPins(
+      earlier,
       given.map(({ make }) => make),
     ),
-  };
-  return given.length === early.length ? [later, earlier] : [later];
+  ];
+  // What only comes, and no make leaves, cannot be had earlier.
+  return given.length === early.length ? behind : behind.slice(0, 1);
 }
+
+const bounded = (asked: PlanAsked, by: (order: Order) => Pick<Order, 'fromMin' | 'readyByMin'>): PlanAsked => ({
+  ...asked,
+  orders: asked.orders.map((order) => ({ ...order, ...by(order) })),
+});
 
 /** The least or the greatest minute of each order that is among some makes. */
 function boundsOf(
@@ -90,10 +90,12 @@ function boundsOf(
   return bounds;
 }
 
-/** Pins of a plan, with some makes where they are as well. */
-function withPins({ pins = [] }: PlanAsked, makes: readonly PlannedMake[]): readonly Pin[] {
+/** The same, with some makes held where they are. */
+function withPins(asked: PlanAsked, makes: readonly PlannedMake[]): PlanAsked {
+  const { pins = [] } = asked;
   const placed = new Set(pins.map((p) => `${p.orderId} ${p.part}`));
-  return [...pins, ...[...new Set(makes)].map(pinOf).filter((p) => !placed.has(`${p.orderId} ${p.part}`))];
+  const held = [...new Set(makes)].map(pinOf).filter((p) => !placed.has(`${p.orderId} ${p.part}`));
+  return { ...asked, pins: [...pins, ...held] };
 }
 
 function pinOf({ orderId, part, shares, mode, network }: PlannedMake): Pin {

@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { daysOn, localTime, momentAt } from '@oat-crock/calendar';
-import type { Away, FieldProblem } from '@oat-crock/contract/api';
+import type { Away } from '@oat-crock/contract/api';
 import { KitchenClock } from '../state/kitchen-clock';
 import { DayField } from '../shared/ui/day-field';
 import { SayPipe, SaidPipe } from '../shared/ui/said';
+import { ListField } from './list-field';
 
 /** The hour at which a time away begins and ends, until somebody says otherwise. */
 const AWAY_H = 8;
@@ -56,20 +57,10 @@ const AWAY_H = 8;
   `,
   styleUrl: './away-list.css',
 })
-export class AwayList {
+export class AwayList extends ListField<Away> {
   readonly fieldId = input.required<string>();
-  readonly away = input.required<readonly Away[]>();
   readonly zone = input.required<string>();
-  /** Who is away; empty for those of the house. */
-  readonly who = input('');
-  /** What is wrong, each at its place in the list: "1.toMs". */
-  readonly errors = input<readonly FieldProblem[]>([]);
-  readonly changed = output<readonly Away[]>();
   private readonly clock = inject(KitchenClock);
-
-  protected wrongOf(i: number): readonly FieldProblem[] {
-    return this.errors().filter(({ field }) => field.split('.')[0] === String(i));
-  }
 
   /** From tomorrow for a day, until somebody says otherwise. */
   protected add(): void {
@@ -77,13 +68,5 @@ export class AwayList {
     const tomorrow = daysOn(localTime(this.clock.nowMs(), zone), 1);
     const away = { fromMs: momentAt(tomorrow, AWAY_H, zone), toMs: momentAt(tomorrow, 24 + AWAY_H, zone) };
     this.changed.emit([...this.away(), away]);
-  }
-
-  protected set(i: number, change: Partial<Away>): void {
-    this.changed.emit(this.away().map((one, at) => (at === i ? { ...one, ...change } : one)));
-  }
-
-  protected drop(i: number): void {
-    this.changed.emit(this.away().filter((_, at) => at !== i));
   }
 }

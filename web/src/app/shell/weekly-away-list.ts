@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { FieldProblem, WeeklyAway } from '@oat-crock/contract/api';
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import type { WeeklyAway } from '@oat-crock/contract/api';
 import { OptionField } from '../shared/ui/option-field';
 import { SayPipe, SaidPipe } from '../shared/ui/said';
 import { WeekdayToggle } from '../shared/ui/weekday-toggle';
 import { HOURS } from './hour-options';
+import { ListField } from './list-field';
 
 /** Saturday mornings, until somebody says otherwise. */
 const MARKET: WeeklyAway = { days: [6], fromH: 7, toH: 12 };
@@ -58,25 +59,7 @@ const MARKET: WeeklyAway = { days: [6], fromH: 7, toH: 12 };
   `,
   styleUrl: './away-list.css',
 })
-export class WeeklyAwayList {
-  readonly away = input.required<readonly WeeklyAway[]>();
-  /** Who is away; empty for those of the house. */
-  readonly who = input('');
-  /** What is wrong, each at its place in the list: "1.days". */
-  readonly errors = input<readonly FieldProblem[]>([]);
-  readonly changed = output<readonly WeeklyAway[]>();
+export class WeeklyAwayList extends ListField<WeeklyAway> {
   protected readonly hours = computed(HOURS);
   protected readonly market = MARKET;
-
-  protected wrongOf(i: number): readonly FieldProblem[] {
-    return this.errors().filter(({ field }) => field.split('.')[0] === String(i));
-  }
-
-  protected set(i: number, change: Partial<WeeklyAway>): void {
-    this.changed.emit(this.away().map((one, at) => (at === i ? { ...one, ...change } : one)));
-  }
-
-  protected drop(i: number): void {
-    this.changed.emit(this.away().filter((_, at) => at !== i));
-  }
 }

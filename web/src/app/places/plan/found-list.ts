@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { SupplyTime } from '@oat-crock/contract/api';
-import { OBJECTIVE_PRESETS, type Supposition, listOf } from '@oat-crock/core';
+import { OBJECTIVE_PRESETS, listOf } from '@oat-crock/core';
 import { batchName } from '../../shared/ui/batch-name';
 import { named, NamedPipe, SaidPipe, tell, SayPipe, textOf } from '../../shared/ui/said';
 import { dayTime, span } from '../../shared/ui/words';
@@ -11,7 +10,7 @@ import { selectLive } from '../../state/log.feature';
 import { recordsFeature } from '../../state/records.feature';
 import { PlanService } from '../../planner/plan-service';
 import { PlanPicture } from './plan-picture';
-import { chanceWords, gapWords, isLessSure, likenessWords, shiftWords } from './plan-words';
+import { chanceWords, gapWords, isLessSure, likenessWords, shiftWords, supposedWords } from './plan-words';
 import type { PlanFound } from '../../planner/planner-api';
 import { WhatIf } from './what-if';
 
@@ -309,22 +308,6 @@ const otherwiseWords = ({ plannedBatches }: PlanFound): readonly string[] =>
   );
 
 const presetOf = (id: PlanFound['of'] | null) => OBJECTIVE_PRESETS.find((l) => l.id === id) ?? null;
-
-/** "the cream comes a day late" */
-export function supposedWords(what: Supposition, comes: readonly SupplyTime[] = []): string {
-  if (what.is === 'comes late') return tell('page.plan.foundList.late', { what: what.what, by: span(what.byMin) });
-  if (what.is === 'can late') {
-    const { supply, atMs } = comes.find(({ id }) => id === what.supplyId)!;
-    const can = { name: supply.name, at: dayTime(atMs) };
-    return what.byMin === null
-      ? tell('page.plan.foundList.canNever', can)
-      : tell('page.plan.foundList.canLate', { ...can, by: span(what.byMin) });
-  }
-  if (what.is === 'out of use') return tell('page.plan.foundList.outOfUse', { gear: what.gear });
-  return what.who === undefined
-    ? tell('page.plan.foundList.nobody')
-    : tell('page.plan.foundList.ill', { who: what.who });
-}
 
 /** Hands that follow each other within so long are one visit. */
 const ONE_VISIT_MS = 30 * 60_000;

@@ -7,7 +7,8 @@ import { daysAcross, hoursAcross } from './lane-axis';
 import { placedLanes } from './lane-rows';
 import { movedLane, movingWords } from './moving';
 import { dueAs, dueAt, newOrder } from './new-order';
-import { changeWords, supposedWords } from './found-list';
+import { changeWords } from './found-list';
+import { supposedWords } from './plan-words';
 import { gapWords, likenessWords, shiftWords, whenWords } from './plan-words';
 import { samplePlannedBatch } from '../../testing/planned';
 

@@ -1,5 +1,5 @@
-import type { WantedOrder } from '@oat-crock/contract/api';
-import { percent, type Likeness, type PlanChances } from '@oat-crock/core';
+import type { SupplyTime, WantedOrder } from '@oat-crock/contract/api';
+import { percent, type Likeness, type PlanChances, type Supposition } from '@oat-crock/core';
 import { weekdayHourWord, written } from '../../shared/ui/dates';
 import { dayTime, span } from '../../shared/ui/words';
 import type { PlanFound } from '../../planner/planner-api';
@@ -93,3 +93,19 @@ export function shiftWords(fromMs: number, toMs: number): string {
 
 /** The day a moment falls on, as a heading: "Thursday 23 November". */
 export const dayHeading = (atMs: number): string => written(atMs, 'longDay');
+
+/** "the cream comes a day late" */
+export function supposedWords(what: Supposition, comes: readonly SupplyTime[] = []): string {
+  if (what.is === 'comes late') return tell('page.plan.foundList.late', { what: what.what, by: span(what.byMin) });
+  if (what.is === 'can late') {
+    const { supply, atMs } = comes.find(({ id }) => id === what.supplyId)!;
+    const can = { name: supply.name, at: dayTime(atMs) };
+    return what.byMin === null
+      ? tell('page.plan.foundList.canNever', can)
+      : tell('page.plan.foundList.canLate', { ...can, by: span(what.byMin) });
+  }
+  if (what.is === 'out of use') return tell('page.plan.foundList.outOfUse', { gear: what.gear });
+  return what.who === undefined
+    ? tell('page.plan.foundList.nobody')
+    : tell('page.plan.foundList.ill', { who: what.who });
+}
