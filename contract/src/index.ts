@@ -17,6 +17,7 @@ export * from './api/method.schema.js';
 export * from './api/event.js';
 export * from './api/makes.js';
 export * from './api/archive.js';
+export * from './api/backups.js';
 export * from './api/figures.js';
 export * from './api/makes.schema.js';
 export * from './api/orders.js';

@@ -17,4 +17,6 @@ export const serveHere = (file: string, demo: boolean, port = 0, year = false): 
     port,
     time: timeSettings(ENVIRONMENT, demo, () => 'UTC'),
     log: SILENT,
+    // A test makes its own.
+    daily: false,
   });

@@ -140,5 +140,17 @@ test('makes are compared, followed over time, and the whole dairy goes out and c
   writeFileSync(file, readFileSync(file).subarray(0, 2000));
   await page.setInputFiles('#archive-file', file);
   await expect(page.getByRole('alert')).toContainText('cut off');
+  // A backup, by keys, beside all that; it stands there after a reload, and is the data file whole.
+  await page.getByRole('button', { name: 'Back up now' }).press('Enter');
+  await expect(page.getByText(/^The last, .*: sound, \d+ makes/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^The last, .*: sound, \d+ makes/)).toBeVisible();
+  const [backup] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: /^Download .*-hand\.sqlite/ }).click(),
+  ]);
+  const copy = join(folder, 'backup.sqlite');
+  await backup.saveAs(copy);
+  expect(readFileSync(copy).subarray(0, 15).toString()).toBe('SQLite format 3');
   expect(await seriousFaults(page)).toEqual([]);
 });

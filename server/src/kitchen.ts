@@ -2,6 +2,7 @@ import type { Larder, Learned, PlannedBatch, Supply, WantedOrder } from '@oat-cr
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
+import { backupRunStore, type BackupRunStore } from './store/backup-runs.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
 import { pageLog } from './ledger/page-log.js';
@@ -40,6 +41,8 @@ export interface Kitchen {
   readonly lessons: LessonStore;
   /** What finished makes come to, as far as it was worked out. */
   readonly figures: FigureStore;
+  /** What came of the backups that were tried. */
+  readonly backupRuns: BackupRunStore;
   /** What finished makes taught, as far as it was worked out. */
   readonly learned: () => Learned;
   /** Whether nothing is being worked out of that any more. */
@@ -104,6 +107,7 @@ export function openKitchen(
     }),
     lessons,
     figures: figureStore(db),
+    backupRuns: backupRunStore(db),
     learned: () => {
       const { pooled, watched } = lessons.learned();
       return { pooled, watched, settled: learning.settled };

@@ -1,8 +1,14 @@
 import { pino } from 'pino';
-import { join, resolve } from 'node:path';
-import { ROOT, serve, type ServeSettings } from './serve.js';
+import { say } from '@oat-crock/core';
+import { resolve } from 'node:path';
+import { CannotOpen } from './safekeeping/trouble.js';
+import { dataFile } from './data-file.js';
+import { serve, type ServeSettings } from './serve.js';
+import { wordsOfMachine } from './words.js';
 import { machineZone } from './time/machine.js';
 import { timeSettings } from './time/settings.js';
+
+const inTerminal = wordsOfMachine(process.env);
 
 /** A port, 0 for any that is free. Throws RangeError for what is none. */
 function portFrom(text: string): number {
@@ -15,9 +21,12 @@ function portFrom(text: string): number {
 function settingsFromEnvironment(): ServeSettings {
   const { env } = process;
   const demo = process.argv.includes('--demo');
+  const backups = env['OAT_CROCK_BACKUPS'];
   return {
     demo,
-    file: resolve(env['OAT_CROCK_DB'] ?? join(ROOT, 'data', demo ? 'demo.sqlite' : 'dairy.sqlite')),
+    file: dataFile(env, demo),
+    ...(backups && { backups: resolve(backups) }),
+    ...(process.argv.includes('--new') && { anew: true }),
     host: env['OAT_CROCK_HOST'] ?? '127.0.0.1',
     names: (env['OAT_CROCK_NAMES'] ?? '').split(',').flatMap((name) => name.trim() || []),
     port: portFrom(env['OAT_CROCK_PORT'] ?? '4310'),
@@ -35,9 +44,12 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: NodeJS.ErrnoException) => {
-  const taken = error.code === 'EADDRINUSE';
-  process.stderr.write(
-    `Oat Crock cannot open: ${taken ? 'the port is taken; set OAT_CROCK_PORT to another' : error.message}\n`,
-  );
+  const why =
+    error instanceof CannotOpen
+      ? `${inTerminal(error.text)}\n${inTerminal(error.remedy)}`
+      : error.code === 'EADDRINUSE'
+        ? inTerminal(say('server.main.portTaken'))
+        : error.message;
+  process.stderr.write(`Oat Crock: ${why}\n`);
   process.exit(1);
 });

@@ -1,19 +1,20 @@
 import type { Logger } from 'pino';
 import type { AddressInfo } from 'node:net';
-import { dirname, join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { fillDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
 import { engineName } from './learning/engine-name.js';
 import { startLearning } from './learning/start.js';
+import { ROOT } from './root.js';
 import { startSimulator } from './simulator/start.js';
-import { openDb } from './store/open.js';
+import { usualFolder } from './safekeeping/folder.js';
+import { backupKeeper } from './safekeeping/keeper.js';
+import { openDairy } from './safekeeping/open-dairy.js';
 import { KEEP_CLOCK_MS } from './time/clock.js';
+import { machineNowMs } from './time/machine.js';
 import type { TimeSettings } from './time/settings.js';
 
-/** The folder of the project. */
-export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..');
 const WEB_ROOT = join(ROOT, 'web', 'dist', 'browser');
 
 /** What a server is opened with. */
@@ -31,6 +32,12 @@ export interface ServeSettings {
   readonly port: number;
   readonly time: TimeSettings;
   readonly log: Logger;
+  /** The folder of its backups; beside the data file unless one is given. */
+  readonly backups?: string;
+  /** Whether a backup is made each day by itself. */
+  readonly daily?: boolean;
+  /** Whether an empty dairy may be begun although backups of one are there. */
+  readonly anew?: boolean;
 }
 
 /** A server that is open. */
@@ -58,27 +65,52 @@ export async function serve({
   port,
   time,
   log,
+  backups: folder = usualFolder(file),
+  daily = !demo,
+  anew = demo,
 }: ServeSettings): Promise<Served> {
-  const kitchen = openKitchen(openDb(file), log, time);
+  const { db, letGo } = await openDairy({ file, folder, anew, nowMs: machineNowMs(), zone: time.zone });
+  const kitchen = openKitchen(db, log, time);
   if (demo) await fillDemo(kitchen, year);
-  const server = createApp(kitchen, WEB_ROOT, { names }).listen(port, host);
+  const backups = backupKeeper(kitchen, { file, folder, daily, machineNow: machineNowMs });
+  const server = createApp(kitchen, WEB_ROOT, { names, backups }).listen(port, host);
   server.keepAliveTimeout = KEEP_ALIVE_MS;
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   const address = `http://${host}:${(server.address() as AddressInfo).port}`;
   const stopSimulator = demo ? startSimulator(kitchen, address) : () => undefined;
   const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
-  const keeping = setInterval(kitchen.clock.keep, KEEP_CLOCK_MS);
+  const keeping = setInterval(() => keepClock(kitchen), KEEP_CLOCK_MS);
   const close = async () => {
     clearInterval(keeping);
     stopSimulator();
     await stopLearning();
-    kitchen.clock.keep();
+    await backups.stop();
+    keepClock(kitchen);
     kitchen.events.close();
     const lastWords = setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS);
     await new Promise<void>((closed) => server.close(() => closed()));
     clearTimeout(lastWords);
-    kitchen.db.pragma('wal_checkpoint(TRUNCATE)');
+    foldLog(kitchen);
     kitchen.db.close();
+    letGo();
   };
   return { kitchen, address, close };
+}
+
+/** Where another program holds the file, the clock is written down a second later. */
+function keepClock({ clock, log }: Kitchen): void {
+  try {
+    clock.keep();
+  } catch (error) {
+    log.warn({ error }, 'the clock could not be written down');
+  }
+}
+
+/** Folds the write-ahead log into its file; where that cannot be done, the next start does it. */
+function foldLog({ db, log }: Kitchen): void {
+  try {
+    db.pragma('wal_checkpoint(TRUNCATE)');
+  } catch (error) {
+    log.warn({ error }, 'the log could not be folded into its file');
+  }
 }

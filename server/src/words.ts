@@ -1,4 +1,4 @@
-import { unitsOf, type Settings } from '@oat-crock/contract';
+import { unitsOf, USUAL_SETTINGS, type Settings } from '@oat-crock/contract';
 import type { Text } from '@oat-crock/core';
 import { LANGUAGES, renderText, type Language, type Reader, type Texts } from '@oat-crock/messages';
 
@@ -12,6 +12,12 @@ const TEXTS: Readonly<Record<string, Texts>> = Object.fromEntries(
 /** Says things as a household reads them at that moment: in its language, units and zone. */
 export function wordsFor(settings: () => Settings): Words {
   return (text) => renderText(text, readerOf(settings()));
+}
+
+/** Says things in a terminal, where no household has been asked: in the language that the machine is set to, where there are texts in it. */
+export function wordsOfMachine(environment: Readonly<Record<string, string | undefined>>): Words {
+  const set = environment['LC_ALL'] || environment['LC_MESSAGES'] || environment['LANG'] || '';
+  return wordsFor(() => ({ ...USUAL_SETTINGS, language: set.slice(0, 2) }));
 }
 
 /** How something is said in each language there is, in the units and zone of a household. */

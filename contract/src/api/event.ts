@@ -1,4 +1,5 @@
 import type { Pooled, RoomReading, WatchedMake } from '@oat-crock/core';
+import type { BackupRun, Safekeeping } from './backups.js';
 import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
@@ -36,6 +37,8 @@ export type ServerEvent =
   /** Records of the larder, new or changed: only those. */
   | { readonly type: 'larder'; readonly larder: Partial<Larder> }
   | { readonly type: 'learned'; readonly learned: Learned }
+  /** A backup is being made, or came to something. */
+  | { readonly type: 'backups'; readonly backups: Safekeeping }
   /** So much is otherwise than it was that a page had better read everything anew. */
   | { readonly type: 'renewed' };
 
@@ -52,4 +55,6 @@ export interface Snapshot {
   readonly learned: Learned;
   /** The room of late, in order of time: from a day before the oldest make that is on. */
   readonly room: readonly RoomReading[];
+  /** What came of the last backup; null where none was tried yet. */
+  readonly lastBackup: BackupRun | null;
 }

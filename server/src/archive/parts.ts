@@ -44,7 +44,8 @@ export function partsOf(kitchen: Kitchen): readonly Part[] {
   ];
 }
 
-const KEPT = [
+/** The families of records, as the archive calls them, and what each record must be. */
+export const KEPT = [
   ['lots', 'lots', lotSchema],
   ['gear', 'gear', gearSchema],
   ['methods', 'methods', methodSchema],

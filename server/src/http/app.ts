@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { problem } from '@oat-crock/contract';
 import type { Kitchen } from '../kitchen.js';
+import type { BackupKeeper } from '../safekeeping/keeper.js';
 import { bodyTypes } from './body-types.js';
 import { errorHandler, sendProblem } from './errors.js';
 import { ownPageOnly } from './own-page.js';
@@ -40,6 +41,8 @@ export interface AppSettings {
   readonly names?: readonly string[];
   /** So many requests a minute are answered from each address. */
   readonly requestsPerMin?: number;
+  /** What keeps its backups; null where it has none, as a kitchen in memory. */
+  readonly backups?: BackupKeeper | null;
 }
 
 /** So many requests a minute from each address; what an instrument posts is counted by itself, so that it never keeps hands from logging. */
@@ -68,7 +71,7 @@ const limited = (kitchen: Kitchen, limit: number) =>
 export function createApp(
   kitchen: Kitchen,
   webRoot: string | null,
-  { names = [], requestsPerMin = REQUESTS_PER_MIN }: AppSettings = {},
+  { names = [], requestsPerMin = REQUESTS_PER_MIN, backups = null }: AppSettings = {},
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -76,8 +79,8 @@ export function createApp(
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }));
   app.use(ownPageOnly(names));
   app.use(compression());
-  const api = [limited(kitchen, requestsPerMin), bodyTypes, express.json({ limit: '512kb' }), apiRoutes(kitchen)];
-  app.use('/api/v1', ...api);
+  app.use('/api/v1', limited(kitchen, requestsPerMin), bodyTypes, express.json({ limit: '512kb' }));
+  app.use('/api/v1', apiRoutes(kitchen, backups));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;

@@ -5,9 +5,13 @@ import type { Logger } from 'pino';
 import { EntryClash } from '../store/entries.js';
 import type { Words } from '../words.js';
 
+/** What could not be written just now may be sent again after so long, s. */
+const RETRY_AFTER_S = '2';
+
 /** Answers with a problem document (RFC 9457). */
 export function sendProblem(response: Response, found: ProblemFound, words: Words): void {
   const body = JSON.stringify(problemIn(found, words));
+  if (found.status === 503) response.set('retry-after', RETRY_AFTER_S);
   response.status(found.status).type('application/problem+json').send(body);
 }
 
@@ -71,6 +75,8 @@ function problemOf(error: unknown, log: Logger): ProblemFound {
   if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
     return problem(507, say('server.http.errors.diskFull'), say('server.http.errors.nothingWrittenFreeSome'));
   }
+  if (code?.startsWith('SQLITE_BUSY'))
+    return problem(503, say('server.http.errors.heldByAnother'), say('server.http.errors.nothingWrittenSentAgain'));
   log.error(error);
   return problem(500, say('server.http.errors.somethingWentWrongHere'), say('server.http.errors.notWrittenTryAgain'));
 }

@@ -52,7 +52,11 @@ const ANYWHERE = {
   '422': 'Refused: a problem document names each field and its remedy',
   '429': 'Too many requests in a minute',
 } as const;
-const WRITING = { '403': 'A page of somebody else’s sent it' } as const;
+const WRITING = {
+  '403': 'A page of somebody else’s sent it',
+  '503': 'The data file is held by another program: nothing was written, send it again in a moment',
+  '507': 'The disk is full: nothing was written',
+} as const;
 
 const OPERATIONS: readonly Operation[] = [
   { path: '/health', method: 'get', summary: 'Is it up, and what time is it here', answers: { '200': 'Up' } },
@@ -137,6 +141,24 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'Read an archive in (application/zip), a union by id with what is here; or only try it',
     query: dryRunSchema,
     answers: { '200': 'What came of it, or would, table by table' },
+  },
+  {
+    path: '/backups',
+    method: 'get',
+    summary: 'Where the data stand, what backups there are, and what came of the last',
+    answers: { '200': 'Backups' },
+  },
+  {
+    path: '/backups',
+    method: 'post',
+    summary: 'Make a backup now, read it back from end to end, and answer with what came of it',
+    answers: { '201': 'Made', '507': 'It could not be made, or cannot be relied on: why is in the body' },
+  },
+  {
+    path: '/backups/{name}',
+    method: 'get',
+    summary: 'A backup, to be kept elsewhere',
+    answers: { '200': 'application/vnd.sqlite3', '404': 'No such backup' },
   },
   {
     path: '/tables/{name}.csv',

@@ -5,7 +5,9 @@ import { ROOM_BEFORE_MS } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
 import { pageLog } from '../ledger/page-log.js';
 import { publicInstrument } from '../store/instruments.js';
+import type { BackupKeeper } from '../safekeeping/keeper.js';
 import { archiveRoutes } from './archive-routes.js';
+import { backupRoutes } from './backup-routes.js';
 import { entryRoutes } from './entry-routes.js';
 import { notFound } from './errors.js';
 import { householdRoutes } from './household-routes.js';
@@ -28,7 +30,7 @@ const ROUTES = [
 ] as const;
 
 /** The public interface under /api/v1. */
-export function apiRoutes(kitchen: Kitchen): Router {
+export function apiRoutes(kitchen: Kitchen, backups: BackupKeeper | null): Router {
   const { clock, events, room } = kitchen;
   const router = Router();
 
@@ -50,6 +52,7 @@ export function apiRoutes(kitchen: Kitchen): Router {
   for (const routes of ROUTES) {
     router.use(routes(kitchen));
   }
+  router.use(backupRoutes(backups));
   router.use((request) => {
     throw notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl }));
   });
@@ -67,6 +70,7 @@ function snapshot(kitchen: Kitchen, after: number) {
     household: household.settings(),
     larder: kitchen.larder(),
     learned: kitchen.learned(),
+    lastBackup: kitchen.backupRuns.newest(),
     room: room.between((makes.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
   };
 }

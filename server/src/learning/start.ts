@@ -1,8 +1,7 @@
 import type { Entry } from '@oat-crock/core';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Kitchen } from '../kitchen.js';
+import { threadBeside } from '../threads.js';
 
 /** What the thread is opened with. */
 export interface LearningOrders {
@@ -24,11 +23,6 @@ export interface Heard {
 const bearsOnFinished = ({ source, body }: Entry) =>
   source === 'hand' && (body.type === 'finished' || body.type === 'correction');
 
-const THREAD = join(
-  dirname(fileURLToPath(import.meta.url)),
-  import.meta.url.endsWith('.ts') ? 'thread.ts' : 'thread.js',
-);
-
 /** Lines that come one after another are looked at together, ms. */
 const REST_MS = 150;
 
@@ -48,7 +42,7 @@ export function startLearning(kitchen: Kitchen, orders: LearningOrders): () => P
     if (changed || first) told();
   };
   const begin = () => {
-    const begun = new Worker(THREAD, { workerData: orders });
+    const begun = new Worker(threadBeside(import.meta.url), { workerData: orders });
     begun.on('message', ({ changed }: Heard) => settle(changed));
     begun.on('error', (error) => {
       log.error({ error }, 'what makes teach could not be worked out; it is begun anew when another make is finished');

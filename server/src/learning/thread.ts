@@ -3,12 +3,15 @@ import { openDb } from '../store/open.js';
 import { school } from './trainer.js';
 import type { Heard, LearningOrders } from './start.js';
 
+/** Nobody waits for this thread: it may wait for whoever writes, ms. */
+const WAIT_MS = 10_000;
+
 /**
  * What finished makes teach, worked out beside the server on a line of its own into the same file, so that no request waits for
  * it. It is told to look, asks what is due one make after another, and says when that came to something new.
  */
 const { file, zone, engine } = workerData as LearningOrders;
-const { due, ask, pool, unreckoned, reckon } = school(openDb(file), engine, zone);
+const { due, ask, pool, unreckoned, reckon } = school(openDb(file, { waitMs: WAIT_MS }), engine, zone);
 
 /** Whether anything is being done; and whether a look was asked for since the makes were looked through. */
 let isBusy = false;

@@ -1,7 +1,6 @@
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Kitchen } from '../kitchen.js';
+import { threadBeside } from '../threads.js';
 
 /** What the thread of the simulated instruments is told. */
 export interface SimulatorOrders {
@@ -21,8 +20,7 @@ export function startSimulator(kitchen: Kitchen, address: string): () => void {
       .filter((i) => i.simulated)
       .map(({ id, kind, token }) => ({ id, kind, token })),
   };
-  const file = import.meta.url.endsWith('.ts') ? 'thread.ts' : 'thread.js';
-  const thread = new Worker(join(dirname(fileURLToPath(import.meta.url)), file), { workerData });
+  const thread = new Worker(threadBeside(import.meta.url), { workerData });
   thread.on('error', (error) => kitchen.log.error({ error }, 'the simulated instruments have stopped'));
   return () => void thread.terminate();
 }

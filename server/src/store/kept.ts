@@ -22,7 +22,8 @@ export interface KeptStore<T> {
   readonly remove: (id: string, overVersion: number, atMs: number) => Kept<T> | null;
 }
 
-const TABLES: Readonly<Record<Family, string>> = {
+/** The table of each family. */
+export const TABLES: Readonly<Record<Family, string>> = {
   lots: 'lot',
   gear: 'gear',
   methods: 'own_method',

@@ -1,41 +1,45 @@
 import Database from 'better-sqlite3';
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { migrate } from './migrations.js';
 
 export type Db = Database.Database;
 
-const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'migrations');
-
 /**
- * Opens the database, making the file and its folder where missing, and brings it to the newest form.
- * Every acknowledged write is on disk: WAL with full synchronisation.
- *
- * @param file path, or ":memory:"
+ * A write waits so long for another program that holds the file, ms, and everybody with it: then it is refused and sent again.
+ * Reading never waits.
  */
-export function openDb(file: string): Db {
-  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
-  const db = new Database(file);
-  db.pragma('journal_mode = WAL');
-  db.pragma('synchronous = FULL');
-  db.pragma('foreign_keys = ON');
-  db.pragma('busy_timeout = 4000');
-  migrate(db);
-  return db;
+const WAIT_MS = 200;
+
+/** How a file is opened. */
+export interface Connecting {
+  readonly readonly?: boolean;
+  /** How long a write waits for another program, ms: long only where nobody waits for the answer. */
+  readonly waitMs?: number;
 }
 
-/** Applies the numbered migrations that the file has not seen, each in one transaction. */
-function migrate(db: Db): void {
-  const done = db.pragma('user_version', { simple: true }) as number;
-  const files = readdirSync(MIGRATIONS)
-    .filter((name) => name.endsWith('.sql'))
-    .sort();
-  for (const name of files) {
-    const number = Number.parseInt(name, 10);
-    if (number <= done) continue;
-    db.transaction(() => {
-      db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
-      db.pragma(`user_version = ${number}`);
-    })();
+/** Opens a file as it is. Every acknowledged write is on disk: WAL with full synchronisation. */
+export function connect(file: string, { readonly = false, waitMs = WAIT_MS }: Connecting = {}): Db {
+  const db = new Database(file, { readonly, fileMustExist: readonly });
+  try {
+    db.pragma(`busy_timeout = ${waitMs}`);
+    if (!readonly) {
+      db.pragma('journal_mode = WAL');
+      db.pragma('synchronous = FULL');
+      db.pragma('foreign_keys = ON');
+    }
+    return db;
+  } catch (error) {
+    db.close();
+    throw error;
   }
+}
+
+/**
+ * Opens a file and brings it to the newest form.
+ *
+ * @param file path in a folder that is there, or ":memory:"
+ */
+export function openDb(file: string, how: Connecting = {}): Db {
+  const db = connect(file, how);
+  migrate(db);
+  return db;
 }

@@ -5,7 +5,8 @@ import { ulid } from 'ulid';
 import { entryOf, startOf } from '../testing/kitchen.js';
 import { EntryClash, entryStore } from './entries.js';
 import { keptStore } from './kept.js';
-import { openDb, type Db } from './open.js';
+import { migrate } from './migrations.js';
+import { connect, openDb, type Db } from './open.js';
 
 describe('the store', () => {
   let folder: string;
@@ -14,7 +15,7 @@ describe('the store', () => {
 
   beforeEach(() => {
     folder = mkdtempSync(join(tmpdir(), 'oat-crock-'));
-    file = join(folder, 'deep', 'dairy.sqlite');
+    file = join(folder, 'dairy.sqlite');
     db = openDb(file);
   });
   afterEach(() => {
@@ -63,14 +64,14 @@ describe('the store', () => {
       hands: [{ atMs: 5, minutes: 3 }],
       held: { forMin: 30 },
     };
-    db.exec(
-      'ALTER TABLE planned_batch RENAME TO planned_pour; DROP TABLE make; DROP TABLE make_link; DROP TABLE make_words; DROP TABLE make_figures; DROP TABLE supply',
-    );
+    db.close();
+    rmSync(file);
+    db = connect(file);
+    migrate(db, 11);
     db.prepare('INSERT INTO planned_pour (id, version, gone_ms, body) VALUES (?, 2, NULL, ?)').run(
       pour.id,
       JSON.stringify(pour),
     );
-    db.pragma('user_version = 11');
     db.close();
     db = openDb(file);
     const kept = keptStore(db, 'plannedBatches').get(pour.id)!;

@@ -7,6 +7,7 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { draftEffects } from './state/draft.effects';
 import { followEffects } from './state/follow.effects';
+import { backupsFeature } from './state/backups.feature';
 import { apiEffects } from './state/api.effects';
 import { clockFeature } from './state/clock.feature';
 import { draftFeature } from './state/draft.feature';
@@ -40,6 +41,7 @@ export const appConfig: ApplicationConfig = {
       [roomFeature.name]: roomFeature.reducer,
       [planFeature.name]: planFeature.reducer,
       [learnedFeature.name]: learnedFeature.reducer,
+      [backupsFeature.name]: backupsFeature.reducer,
     }),
     provideEffects(apiEffects, householdEffects, followEffects, draftEffects, recordsEffects, planEffects),
     providePrimeNG({

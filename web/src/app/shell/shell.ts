@@ -8,6 +8,7 @@ import { HeardLine } from '../shared/log/heard';
 import { Logger, type Change } from '../state/logger';
 import { LogPad } from '../shared/log/log-pad';
 import { LogPadState } from '../shared/log/log-pad.state';
+import { backupsFeature } from '../state/backups.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { RecordActions, recordsFeature, type Stays } from '../state/records.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
@@ -76,6 +77,16 @@ export class Shell {
   protected readonly looks = inject(Looks);
   /** From the first page on, whichever place is open. */
   protected readonly alerts = inject(Alerts);
+
+  private readonly lastBackup = inject(Store).selectSignal(backupsFeature.selectLast);
+  /** Why the last backup cannot be relied on; empty where it can, or none was tried. */
+  protected readonly backupWrong = computed(() => {
+    const {
+      atMs,
+      wrong: [why],
+    } = this.lastBackup() ?? { atMs: 0, wrong: [] };
+    return why ? tell('page.shell.backup.wrong', { when: written(atMs, 'record'), why }) : '';
+  });
 
   protected readonly places = PLACES;
   protected readonly rates = CLOCK_RATES;

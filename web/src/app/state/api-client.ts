@@ -10,12 +10,14 @@ import {
 import { inject, Injectable } from '@angular/core';
 import type {
   ArchiveReport,
+  BackupRun,
   ClockReading,
   Instrument,
   MakesAsked,
   MakesFound,
   MethodFigures,
   Problem,
+  Safekeeping,
   Scorecard,
   ServerEvent,
   Settings,
@@ -121,6 +123,16 @@ export class ApiClient {
   /** The whole dairy as one archive. */
   archive(): Promise<Blob> {
     return firstValueFrom(this.http.get(`${API}/archive`, { responseType: 'blob' }));
+  }
+
+  /** How the data are kept safe. */
+  backups(): Promise<Safekeeping> {
+    return firstValueFrom(this.http.get<Safekeeping>(`${API}/backups`));
+  }
+
+  /** Has a backup made now. */
+  backUp(): Promise<BackupRun> {
+    return firstValueFrom(this.http.post<BackupRun>(`${API}/backups`, {}));
   }
 
   /** Sends an archive, to be read in or only tried; says how much of it has been sent, 0 to 1. */

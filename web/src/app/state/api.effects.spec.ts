@@ -51,6 +51,7 @@ class FakeApiClient {
       learned: { pooled: { known: [], covariance: [] }, watched: [], settled: true },
       larder: { lots: [], gear: [], methods: [], orders: [], plannedBatches: [], supplies: [] },
       room: [{ atMs: 5, tempC: 19 }],
+      lastBackup: null,
     });
   }
   /** This device's clock is so far ahead. */

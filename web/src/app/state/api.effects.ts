@@ -23,6 +23,7 @@ import {
 } from 'rxjs';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { replay } from '@oat-crock/core';
+import { BackupActions } from './backups.feature';
 import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
@@ -55,6 +56,7 @@ const listen = createEffect(
         if (event.type === 'larder') return of(RecordActions.received({ records: event.larder }));
         if (event.type === 'learned') return of(LearnedActions.received({ learned: event.learned }));
         if (event.type === 'room') return of(RoomActions.received({ readings: event.readings }));
+        if (event.type === 'backups') return of(BackupActions.received({ safekeeping: event.backups }));
         if (event.type === 'renewed') return readFrom(wire, () => 0);
         if (event.type === 'clock') return of(ClockActions.received({ clock: event.clock }));
         return of(InstrumentActions.received({ instruments: event.instruments }));
@@ -70,13 +72,14 @@ const listen = createEffect(
  */
 function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
   return defer(() => forkJoin([wire.compareClock(), wire.snapshot(lastSeq())])).pipe(
-    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room }]) => [
+    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room, lastBackup }]) => [
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
       InstrumentActions.received({ instruments }),
       RecordActions.received({ records: { ...larder, settings: [householdRecord(household)] } }),
       LearnedActions.received({ learned }),
       RoomActions.received({ readings: room }),
+      BackupActions.lastReceived({ last: lastBackup }),
       LogActions.loaded({ entries, past }),
     ]),
     catchError((error: unknown) => {

@@ -6,6 +6,7 @@ import { provideRouter } from '@angular/router';
 import { provideStore, Store, type Action } from '@ngrx/store';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { follow, replay, type Entry } from '@oat-crock/core';
+import { backupsFeature } from '../state/backups.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { draftFeature } from '../state/draft.feature';
 import { FollowActions, followFeature } from '../state/follow.feature';
@@ -52,6 +53,7 @@ export async function pageOf<T>(
         [roomFeature.name]: roomFeature.reducer,
         [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,
+        [backupsFeature.name]: backupsFeature.reducer,
       }),
       ...provided,
     ],

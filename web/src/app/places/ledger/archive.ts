@@ -6,13 +6,14 @@ import { SayPipe, tell } from '../../shared/ui/said';
 import { written } from '../../shared/ui/dates';
 import { amount } from '../../shared/ui/words';
 import { LedgerHead } from './ledger-head';
+import { Backups } from './backups';
 import { ArchiveOut } from './archive-out';
 
 /** The whole dairy as one open file, out and in. */
 @Component({
   selector: 'oc-archive',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ArchiveOut, LedgerHead, SayPipe],
+  imports: [ArchiveOut, Backups, LedgerHead, SayPipe],
   templateUrl: './archive.html',
   styleUrl: './archive.css',
 })
@@ -40,7 +41,7 @@ export class ArchiveView {
     const [share, file] = [this.sent(), this.file()];
     if (share === null || !file) return '';
     return share < 1
-      ? tell('page.ledger.archive.sending', { percent: amount(100 * share, '%', 1) })
+      ? tell('page.ledger.archive.sending', { percent: amount(Math.round(100 * share), '%') })
       : tell('page.ledger.archive.reading');
   });
 

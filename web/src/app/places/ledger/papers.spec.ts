@@ -229,8 +229,9 @@ describe('the archive on the page', () => {
     writtenMs: NOW,
     tables: [{ table: 'log', new: 5 - known, known, other: 0 }],
   });
+  const backups = () => new Promise<never>(() => undefined);
   async function chosen(sendArchive: (file: File, dry: boolean) => Promise<ArchiveReport>) {
-    const page = await pageOf(ArchiveView, [], NOW, {}, [{ provide: ApiClient, useValue: { sendArchive } }]);
+    const page = await pageOf(ArchiveView, [], NOW, {}, [{ provide: ApiClient, useValue: { sendArchive, backups } }]);
     const input = page.element.querySelector<HTMLInputElement>('#archive-file')!;
     const files = new DataTransfer();
     files.items.add(new File(['zip'], 'dairy.zip'));
