@@ -39,19 +39,54 @@ export interface Admission {
  * @throws InputRefused naming the entry's field and the remedy
  */
 export function admitEntries(entries: readonly Entry[], admission: Admission): void {
-  const logs = new Map<string, Entry[]>();
+  const logs = new Map<string, OpenLog>();
   entries.forEach((entry, i) => {
-    const log = logs.get(entry.batchId) ?? [...admission.known(entry.batchId)];
+    const log = logs.get(entry.batchId) ?? openLog(admission.known(entry.batchId));
     logs.set(entry.batchId, log);
-    if (log.some((e) => e.id === entry.id)) return;
+    if (log.byId.has(entry.id)) return;
     const problem =
-      problemOf(entry, log, replay(log)) ??
-      holdProblem(entry, log, admission) ??
+      problemOf(entry, log) ??
+      holdProblem(entry, log.entries, admission) ??
       lotProblem(entry.body, admission.hasLot) ??
       dayAhead(entry, admission.nowMs);
     if (problem) throw new InputRefused([{ ...problem, field: `entries.${i}.${problem.field}` }]);
-    log.push(entry);
+    log.add(entry);
   });
+}
+
+type Stages = ReturnType<typeof plannedOf>['stages'];
+
+/** A make's log while lines are added to it. */
+interface OpenLog {
+  readonly entries: readonly Entry[];
+  readonly byId: ReadonlyMap<string, Entry>;
+  /** The make as it stands, as far as lines are checked against it. */
+  readonly batch: () => Batch | null;
+  readonly stages: () => Stages;
+  readonly add: (entry: Entry) => void;
+}
+
+/** Lines that change what later ones are checked against: only after those is the log replayed again. */
+const CHANGES_CHECKS: ReadonlySet<EntryBody['type']> = new Set<EntryBody['type']>([
+  ...(['started', 'correction', 'finished', 'discarded', 'issued', 'stored'] as const),
+]);
+
+function openLog(known: readonly Entry[]): OpenLog {
+  const entries = [...known];
+  const byId = new Map(entries.map((e) => [e.id, e]));
+  let replayed: { readonly batch: Batch | null; stages?: Stages } | null = null;
+  const now = () => (replayed ??= { batch: replay(entries) });
+  return {
+    entries,
+    byId,
+    batch: () => now().batch,
+    stages: () => (now().stages ??= plannedOf(now().batch!).stages),
+    add: (entry) => {
+      entries.push(entry);
+      byId.set(entry.id, entry);
+      if (CHANGES_CHECKS.has(entry.body.type)) replayed = null;
+    },
+  };
 }
 
 /** Whether a line may be written of a make that has ended: what was done with the milk is over, what came of it lives on. */
@@ -62,8 +97,9 @@ const AFTER_THE_END: Readonly<Record<EntryBody['type'], boolean>> = {
   ...{ issued: true, stored: true, placed: true, correction: true },
 };
 
-function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): FieldProblem | null {
+function problemOf(entry: Entry, log: OpenLog): FieldProblem | null {
   const { body } = entry;
+  const batch = log.batch();
   if (body.type === 'started') return startProblem(body, batch);
   if (!batch) {
     return {
@@ -72,7 +108,7 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: say('server.http.admit.sendStartedEntryFirst'),
     };
   }
-  if (body.type === 'correction') return correctionProblem(body, log) ?? correctedProblem(replay([...log, entry])!);
+  if (body.type === 'correction') return correctionProblem(body, log.byId) ?? correctedProblem(replay([...log.entries, entry])!);
   if (body.type === 'issued' || body.type === 'stored')
     return timeProblem(entry, batch) ?? movementProblem(batch, body);
   if (batch.ended && !AFTER_THE_END[body.type]) {
@@ -82,7 +118,7 @@ function problemOf(entry: Entry, log: readonly Entry[], batch: Batch | null): Fi
       remedy: say('server.http.admit.writeNoteCorrectLine'),
     };
   }
-  return timeProblem(entry, batch) ?? bodyProblem(body, batch);
+  return timeProblem(entry, batch) ?? bodyProblem(body, log.stages);
 }
 
 /** Nothing can have been done to a make before it began; the page says so of much more, but a late answer must not lose a line. */
@@ -180,8 +216,11 @@ const OTHER_METHOD: FieldProblem = {
   remedy: say('server.http.admit.giveSameIdBoth'),
 };
 
-function correctionProblem(body: EntryBody & { type: 'correction' }, log: readonly Entry[]): FieldProblem | null {
-  const replaced = log.find((e) => e.id === body.replaces);
+function correctionProblem(
+  body: EntryBody & { type: 'correction' },
+  log: ReadonlyMap<string, Entry>,
+): FieldProblem | null {
+  const replaced = log.get(body.replaces);
   if (!replaced) {
     return {
       field: 'body.replaces',
@@ -213,8 +252,9 @@ function correctionProblem(body: EntryBody & { type: 'correction' }, log: readon
   return null;
 }
 
-function bodyProblem(body: EntryBody, batch: Batch): FieldProblem | null {
-  const stages = plannedOf(batch).stages;
+function bodyProblem(body: EntryBody, stagesOf: () => Stages): FieldProblem | null {
+  if (body.type !== 'step' && body.type !== 'cue') return null;
+  const stages = stagesOf();
   if (body.type === 'step' && !stages.some((s) => s.id === body.stageId)) {
     return {
       field: 'body.stageId',
