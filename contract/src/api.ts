@@ -7,6 +7,7 @@ export * from './api/kept.js';
 export * from './api/event.js';
 export * from './api/makes.js';
 export * from './api/archive.js';
+export * from './api/access.js';
 export * from './api/backups.js';
 export * from './api/figures.js';
 export * from './api/orders.js';

@@ -17,6 +17,8 @@ export * from './api/method.schema.js';
 export * from './api/event.js';
 export * from './api/makes.js';
 export * from './api/archive.js';
+export * from './api/access.js';
+export * from './api/access.schema.js';
 export * from './api/backups.js';
 export * from './api/figures.js';
 export * from './api/makes.schema.js';

@@ -4,6 +4,8 @@ import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
 import { backupRunStore, type BackupRunStore } from './store/backup-runs.js';
 import { entryStore, type EntryStore } from './store/entries.js';
+import { newToken } from './access/secrets.js';
+import { accessStore, type AccessStore } from './store/access.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
 import { pageLog } from './ledger/page-log.js';
 import { searchWords } from './ledger/search-words.js';
@@ -28,6 +30,8 @@ export interface Kitchen {
   readonly makes: MakeStore;
   readonly instruments: InstrumentStore;
   readonly household: HouseholdStore;
+  /** Who may use the dairy over a network. */
+  readonly access: AccessStore;
   readonly photos: PhotoStore;
   readonly room: RoomStore;
   readonly lots: KeptStore<Lot>;
@@ -93,6 +97,7 @@ export function openKitchen(
     makes,
     instruments: instrumentStore(db),
     household,
+    access: accessStore(db, newToken),
     photos: photoStore(db),
     room: roomStore(db),
     ...kept,

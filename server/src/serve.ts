@@ -1,6 +1,9 @@
 import type { Logger } from 'pino';
+import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { isLoopback } from './access/who.js';
 import { fillDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
@@ -28,6 +31,10 @@ export interface ServeSettings {
   readonly host: string;
   /** Names it is known by besides its addresses and those of the machine. */
   readonly names?: readonly string[];
+  /** Where the proxy stands that is before it ("loopback", an address); none unless one is given. */
+  readonly proxy?: string;
+  /** A certificate and its key (PEM), to be reached by HTTPS. */
+  readonly tls?: { readonly cert: Buffer; readonly key: Buffer };
   /** 0 for any that is free. */
   readonly port: number;
   readonly time: TimeSettings;
@@ -45,6 +52,8 @@ export interface Served {
   readonly kitchen: Kitchen;
   /** "http://127.0.0.1:4310" */
   readonly address: string;
+  /** Whether it is closed to whoever was not let in. */
+  readonly closed: boolean;
   /** No new requests, pages told goodbye, those half sent cut off after a while, the log folded into its file. */
   readonly close: () => Promise<void>;
 }
@@ -62,6 +71,8 @@ export async function serve({
   file,
   host,
   names = [],
+  proxy,
+  tls,
   port,
   time,
   log,
@@ -73,11 +84,15 @@ export async function serve({
   const kitchen = openKitchen(db, log, time);
   if (demo) await fillDemo(kitchen, year);
   const backups = backupKeeper(kitchen, { file, folder, daily, machineNow: machineNowMs });
-  const server = createApp(kitchen, WEB_ROOT, { names, backups }).listen(port, host);
-  server.keepAliveTimeout = KEEP_ALIVE_MS;
-  await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
-  const address = `http://${host}:${(server.address() as AddressInfo).port}`;
-  const stopSimulator = demo ? startSimulator(kitchen, address) : () => undefined;
+  const closed = !isLoopback(host) || proxy !== undefined;
+  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null });
+  const server = tls ? createSecureServer(tls, app) : createServer(app);
+  const at = await listening(server, port, host);
+  const address = `${tls ? 'https' : 'http'}://${nameOf(host)}:${at}`;
+  // Simulated instruments know no certificates: they post on this machine, to a door that no other machine reaches.
+  const inner = demo && tls ? createServer(app) : null;
+  const posting = inner ? `http://127.0.0.1:${await listening(inner, 0, '127.0.0.1')}` : address;
+  const stopSimulator = demo ? startSimulator(kitchen, posting) : () => undefined;
   const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
   const keeping = setInterval(() => keepClock(kitchen), KEEP_CLOCK_MS);
   const close = async () => {
@@ -87,6 +102,8 @@ export async function serve({
     await backups.stop();
     keepClock(kitchen);
     kitchen.events.close();
+    inner?.close();
+    inner?.closeAllConnections();
     const lastWords = setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS);
     await new Promise<void>((closed) => server.close(() => closed()));
     clearTimeout(lastWords);
@@ -94,7 +111,21 @@ export async function serve({
     kitchen.db.close();
     letGo();
   };
-  return { kitchen, address, close };
+  return { kitchen, address, closed, close };
+}
+
+/** Opens a server, and gives back its port. */
+async function listening(server: Server, port: number, host: string): Promise<number> {
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  server.listen(port, host);
+  await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
+  return (server.address() as AddressInfo).port;
+}
+
+/** What an address is called on this machine: one that means every address is reached by this machine's own. */
+function nameOf(host: string): string {
+  if (host === '0.0.0.0' || host === '::') return 'localhost';
+  return host.includes(':') ? `[${host}]` : host;
 }
 
 /** Where another program holds the file, the clock is written down a second later. */

@@ -126,6 +126,7 @@ export const entrySchema: Joi.ObjectSchema<Entry> = Joi.object({
   atMs: moment.required(),
   source: text(40).required(),
   body: entryBodySchema.required(),
+  by: text(60),
 });
 
 /** A few entries sent together. */

@@ -115,7 +115,8 @@ export const plannedBatchSchema: Joi.ObjectSchema<PlannedBatch> = Joi.object({
   batchId: ulid.allow(null).required(),
 });
 
-/** Whose hands a calendar asks for: those of somebody who helps; all where nobody is named. */
-export const planFeedSchema: Joi.ObjectSchema<{ who?: string }> = Joi.object({
+/** Whose hands a calendar asks for: those of somebody who helps; all where nobody is named. And the key of a dairy that is closed. */
+export const planFeedSchema: Joi.ObjectSchema<{ who?: string; key?: string }> = Joi.object({
   who: Joi.string().trim().min(1).max(60).optional(),
+  key: Joi.string().max(80).optional(),
 });

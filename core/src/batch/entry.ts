@@ -112,4 +112,6 @@ export interface Entry {
   /** "hand", or the instrument's id. */
   readonly source: string;
   readonly body: EntryBody;
+  /** Whose hands wrote it; absent where nobody was asked. */
+  readonly by?: string;
 }

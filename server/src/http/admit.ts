@@ -108,7 +108,8 @@ function problemOf(entry: Entry, log: OpenLog): FieldProblem | null {
       remedy: say('server.http.admit.sendStartedEntryFirst'),
     };
   }
-  if (body.type === 'correction') return correctionProblem(body, log.byId) ?? correctedProblem(replay([...log.entries, entry])!);
+  if (body.type === 'correction')
+    return correctionProblem(body, log.byId) ?? correctedProblem(replay([...log.entries, entry])!);
   if (body.type === 'issued' || body.type === 'stored')
     return timeProblem(entry, batch) ?? movementProblem(batch, body);
   if (batch.ended && !AFTER_THE_END[body.type]) {

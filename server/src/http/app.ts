@@ -1,18 +1,19 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
-import { problem } from '@oat-crock/contract';
+import { identify } from '../access/who.js';
 import type { Kitchen } from '../kitchen.js';
 import type { BackupKeeper } from '../safekeeping/keeper.js';
+import { machineNowMs } from '../time/machine.js';
+import { accessGate } from './access-gate.js';
 import { bodyTypes } from './body-types.js';
-import { errorHandler, sendProblem } from './errors.js';
+import { errorHandler } from './errors.js';
+import { limits, USUAL_LIMITS, type Limits } from './limits.js';
 import { ownPageOnly } from './own-page.js';
 import { apiRoutes } from './routes.js';
-import { say } from '@oat-crock/core';
 
 /** Only what the page ships may run, load or be asked. */
 const CONTENT_SECURITY = {
@@ -32,55 +33,39 @@ const CONTENT_SECURITY = {
   },
 };
 
-const REQUESTS_PER_MIN = 1200;
-const READINGS = /^\/instruments\/([^/]+)\/readings$/;
-
-/** How a server is known, and how much is asked of it. */
+/** How a server is known and reached, and how much is asked of it. */
 export interface AppSettings {
   /** Names it is known by besides its addresses and those of the machine. */
   readonly names?: readonly string[];
-  /** So many requests a minute are answered from each address. */
-  readonly requestsPerMin?: number;
+  /** Whether others than this machine can reach it: then only who was let in is answered. */
+  readonly closed?: boolean;
+  /** Where the proxy stands that is before it, as Express's "trust proxy" takes it ("loopback"); null for none. */
+  readonly proxy?: string | null;
+  readonly limits?: Limits;
   /** What keeps its backups; null where it has none, as a kitchen in memory. */
   readonly backups?: BackupKeeper | null;
+  /** This machine's clock, ms. */
+  readonly machineNow?: () => number;
 }
-
-/** So many requests a minute from each address; what an instrument posts is counted by itself, so that it never keeps hands from logging. */
-const limited = (kitchen: Kitchen, limit: number) =>
-  rateLimit({
-    windowMs: 60_000,
-    limit,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    keyGenerator: ({ path, ip = '' }) => {
-      const probe = READINGS.exec(path)?.[1];
-      return probe && kitchen.instruments.get(probe) ? `probe ${probe}` : ipKeyGenerator(ip);
-    },
-    handler: (_request, response) =>
-      sendProblem(
-        response,
-        problem(429, say('server.http.app.tooManyOnce'), say('server.http.app.waitMinuteSendAgain')),
-        kitchen.words,
-      ),
-  });
 
 /**
  * The web server.
  * @param webRoot folder of the built page, or null to serve the interface alone
  */
-export function createApp(
-  kitchen: Kitchen,
-  webRoot: string | null,
-  { names = [], requestsPerMin = REQUESTS_PER_MIN, backups = null }: AppSettings = {},
-): Express {
+export function createApp(kitchen: Kitchen, webRoot: string | null, settings: AppSettings = {}): Express {
+  const { names = [], closed = false, proxy = null, backups = null, machineNow = machineNowMs } = settings;
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', proxy ?? false);
   app.use(pinoHttp({ logger: kitchen.log, autoLogging: { ignore: (r) => r.url?.endsWith('/events') ?? false } }));
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }));
-  app.use(ownPageOnly(names));
+  // Where nothing is asked for, what was passed on may come from anybody.
+  app.use(ownPageOnly(names, closed));
   app.use(compression());
-  app.use('/api/v1', limited(kitchen, requestsPerMin), bodyTypes, express.json({ limit: '512kb' }));
-  app.use('/api/v1', apiRoutes(kitchen, backups));
+  app.use('/api/v1', identify(kitchen.access, { closed, proxied: proxy !== null }, machineNow));
+  app.use('/api/v1', ...limits(kitchen, settings.limits ?? USUAL_LIMITS), accessGate);
+  app.use('/api/v1', bodyTypes, express.json({ limit: '512kb' }));
+  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow }));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;

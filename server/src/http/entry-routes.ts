@@ -1,6 +1,7 @@
-import { check, entriesSchema, InputRefused, readingsSchema } from '@oat-crock/contract';
+import { check, entriesSchema, InputRefused, readingsSchema, type Me } from '@oat-crock/contract';
 import { say, type Entry } from '@oat-crock/core';
 import { Router } from 'express';
+import { whoSent } from '../access/who.js';
 import { houseOf } from '../house.js';
 import type { Kitchen } from '../kitchen.js';
 import { admitEntries } from './admit.js';
@@ -12,7 +13,7 @@ export function entryRoutes(kitchen: Kitchen): Router {
   const router = Router();
 
   router.post('/entries', (request, response) => {
-    const sent = check(entriesSchema, request.body).entries;
+    const sent = check(entriesSchema, request.body).entries.map((entry) => signed(entry, whoSent(request)));
     sent.forEach(onlyByHand);
     admitEntries(sent, {
       known: knownFor(kitchen, sent),
@@ -35,6 +36,9 @@ export function entryRoutes(kitchen: Kitchen): Router {
 
   return router;
 }
+
+/** A line with the name of whose device sent it; where nothing is asked for, with the name it came with. */
+const signed = (entry: Entry, me: Me | null): Entry => (me?.maker ? { ...entry, by: me.maker } : entry);
 
 /** Instruments have a door of their own. */
 function onlyByHand({ source }: Entry, i: number): void {

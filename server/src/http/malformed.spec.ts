@@ -110,7 +110,9 @@ describe('what is sent malformed', () => {
   const agent = new Agent({ keepAlive: true });
   beforeAll(async () => {
     ({ kitchen } = testKitchen());
-    server = createApp(kitchen, null, { requestsPerMin: Infinity }).listen(0, '127.0.0.1');
+    server = createApp(kitchen, null, {
+      limits: { each: Infinity, stranger: Infinity, strangers: Infinity, all: Infinity },
+    }).listen(0, '127.0.0.1');
     await new Promise((open) => server.once('listening', open));
   });
   afterAll(() => {

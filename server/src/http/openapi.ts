@@ -2,6 +2,11 @@ import {
   FAMILY_PATHS,
   afterSchema,
   clockChangeSchema,
+  deviceSchema,
+  enteringSchema,
+  invitationSchema,
+  passphraseSchema,
+  planFeedSchema,
   entriesSchema,
   faultSchema,
   gearSchema,
@@ -45,6 +50,8 @@ interface Operation {
 /** What may be answered at any address, and to whatever writes. */
 const ANYWHERE = {
   '400': 'It cannot be read as it was sent',
+  '401': 'Whoever asks was not let in',
+  '403': 'Not for the role of this device; or a page of somebody else’s sent it',
   '404': 'There is nothing at this address',
   '413': 'Too much at once',
   '415': 'It is of a type that is not read here',
@@ -53,7 +60,6 @@ const ANYWHERE = {
   '429': 'Too many requests in a minute',
 } as const;
 const WRITING = {
-  '403': 'A page of somebody else’s sent it',
   '503': 'The data file is held by another program: nothing was written, send it again in a moment',
   '507': 'The disk is full: nothing was written',
 } as const;
@@ -66,6 +72,66 @@ const OPERATIONS: readonly Operation[] = [
     summary: 'Clock, instruments, settings, and the log from a place in its order on',
     query: afterSchema,
     answers: { '200': 'Snapshot' },
+  },
+  {
+    path: '/access',
+    method: 'get',
+    summary: 'Whether the dairy is closed, and who asks',
+    answers: { '200': 'Access' },
+  },
+  {
+    path: '/access/me',
+    method: 'delete',
+    summary: 'Sign this device out',
+    answers: { '200': 'Access' },
+  },
+  {
+    path: '/access/passphrase',
+    method: 'put',
+    summary: 'Set the passphrase, and sign everybody else out where that is wished',
+    body: passphraseSchema,
+    answers: { '200': 'Access' },
+  },
+  {
+    path: '/access/devices',
+    method: 'post',
+    summary:
+      'Let this device in, by the passphrase, a code or the secret of a link; it is known by its cookie from then on',
+    body: enteringSchema,
+    answers: { '201': 'Access' },
+  },
+  {
+    path: '/access/devices',
+    method: 'get',
+    summary: 'Devices that were let in, and ways in that wait',
+    answers: { '200': 'Devices' },
+  },
+  {
+    path: '/access/devices/{id}',
+    method: 'put',
+    summary: 'Change a device’s name, maker or role',
+    body: deviceSchema,
+    answers: { '200': 'Devices', '404': 'No such device' },
+  },
+  {
+    path: '/access/devices/{id}',
+    method: 'delete',
+    summary: 'Shut a device out',
+    answers: { '200': 'Devices', '404': 'No such device' },
+  },
+  {
+    path: '/access/invitations',
+    method: 'post',
+    summary:
+      'Make a code for one device, good for ten minutes, or a link that ends after some days; its secret is told once',
+    body: invitationSchema,
+    answers: { '201': 'Invitation' },
+  },
+  {
+    path: '/access/invitations/{id}',
+    method: 'delete',
+    summary: 'Take a way in back, and shut out who came in by it',
+    answers: { '200': 'Devices', '404': 'No such invitation' },
   },
   {
     path: '/events',
@@ -250,6 +316,7 @@ const OPERATIONS: readonly Operation[] = [
     path: `/plan.${form}`,
     method: 'get',
     summary: `The plan that was taken, as ${PLAN_FORMS[form]!}`,
+    ...(form === 'ics' && { query: planFeedSchema }),
     answers: { '200': 'Plan' },
   })),
   ...kept('gear', 'a piece of gear', gearSchema),

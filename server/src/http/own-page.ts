@@ -14,19 +14,23 @@ const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
  * it comes from, and is taken.
  *
  * @param names further names this server is known by, as "dairy.example"; any address, the machine's own name and localhost are known
+ * @param mayBePassedOn whether requests may come by way of a proxy
  * @throws HttpProblem 421 or 403
  */
-export function ownPageOnly(names: readonly string[]): RequestHandler {
+export function ownPageOnly(names: readonly string[], mayBePassedOn: boolean): RequestHandler {
   const machine = hostname().toLowerCase();
   const known = new Set(['localhost', machine, `${machine}.local`, ...names.map((name) => name.toLowerCase())]);
   return (request, _response, next) => {
-    const name = nameIn(request.get('host') ?? '');
+    // Behind a proxy that is trusted, the name that it was asked under.
+    const name = nameIn(request.host ?? '');
     if (name === null || !(isAddress(name) || known.has(name)))
       throw refused(
         421,
         say('server.http.ownPage.otherName', { name: name ?? '?' }),
         say('server.http.ownPage.giveName'),
       );
+    if (isForwarded(request) && !mayBePassedOn)
+      throw refused(403, say('server.http.ownPage.proxyNotNamed'), say('server.http.ownPage.nameProxy'));
     if (!READS.has(request.method) && isFromElsewhere(request))
       throw refused(403, say('server.http.ownPage.otherPage'), say('server.http.ownPage.writeHere'));
     next();
@@ -35,6 +39,10 @@ export function ownPageOnly(names: readonly string[]): RequestHandler {
 
 const refused = (status: number, ...words: [ReturnType<typeof say>, ReturnType<typeof say>]) =>
   new HttpProblem(problem(status, ...words));
+
+/** Whether a request says that it was passed on. */
+export const isForwarded = ({ headers }: Request): boolean =>
+  ['x-forwarded-for', 'forwarded', 'via', 'x-real-ip'].some((name) => headers[name] !== undefined);
 
 /** The name in a Host header, without its port; null where it is none. */
 function nameIn(host: string): string | null {
@@ -50,5 +58,5 @@ function isFromElsewhere(request: Request): boolean {
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return true;
   const origin = request.get('origin');
   if (origin === undefined) return false;
-  return !URL.canParse(origin) || new URL(origin).host !== new URL(`http://${request.get('host')}`).host;
+  return !URL.canParse(origin) || new URL(origin).host !== new URL(`http://${request.host}`).host;
 }

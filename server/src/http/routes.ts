@@ -6,6 +6,7 @@ import type { Kitchen } from '../kitchen.js';
 import { pageLog } from '../ledger/page-log.js';
 import { publicInstrument } from '../store/instruments.js';
 import type { BackupKeeper } from '../safekeeping/keeper.js';
+import { accessRoutes, type AccessSettings } from './access-routes.js';
 import { archiveRoutes } from './archive-routes.js';
 import { backupRoutes } from './backup-routes.js';
 import { entryRoutes } from './entry-routes.js';
@@ -29,8 +30,13 @@ const ROUTES = [
   planRoutes,
 ] as const;
 
+/** What the interface needs besides the kitchen. */
+export interface ApiSettings extends AccessSettings {
+  readonly backups: BackupKeeper | null;
+}
+
 /** The public interface under /api/v1. */
-export function apiRoutes(kitchen: Kitchen, backups: BackupKeeper | null): Router {
+export function apiRoutes(kitchen: Kitchen, { backups, ...access }: ApiSettings): Router {
   const { clock, events, room } = kitchen;
   const router = Router();
 
@@ -52,6 +58,7 @@ export function apiRoutes(kitchen: Kitchen, backups: BackupKeeper | null): Route
   for (const routes of ROUTES) {
     router.use(routes(kitchen));
   }
+  router.use(accessRoutes(kitchen, access));
   router.use(backupRoutes(backups));
   router.use((request) => {
     throw notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl }));

@@ -1,9 +1,8 @@
 import Database from 'better-sqlite3';
-import type { StoredEntry } from '@oat-crock/contract';
+import type { Entry } from '@oat-crock/core';
 import { closeSync, mkdtempSync, openSync, statSync, truncateSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { entryStore } from '../store/entries.js';
 import { migrate } from '../store/migrations.js';
 import { openDb } from '../store/open.js';
 import { entryOf, startOf } from '../testing/kitchen.js';
@@ -17,13 +16,17 @@ export function freshFolder(): { readonly at: string; readonly file: string; rea
 const BATCH = '01J00000000000000000000001';
 
 /** Writes a dairy with one make and so many notes into a file, in an older form where one is given. */
-export function writeDairy(file: string, notes: number, form?: number): readonly StoredEntry[] {
+export function writeDairy(file: string, notes: number, form?: number): readonly Entry[] {
   const db = form === undefined ? openDb(file) : new Database(file);
   if (form !== undefined) migrate(db, form);
   const lines = [startOf(BATCH), ...Array.from({ length: notes }, (_, i) => noteOf(i))];
-  const { all } = entryStore(db).append(lines);
+  // What every form has: an older one knows no more of a line.
+  const write = db.prepare('INSERT INTO entry (id, batch_id, at_ms, source, body) VALUES (?, ?, ?, ?, ?)');
+  db.transaction(() => {
+    for (const { id, batchId, atMs, source, body } of lines) write.run(id, batchId, atMs, source, JSON.stringify(body));
+  })();
   db.close();
-  return all;
+  return lines;
 }
 
 export const noteOf = (i: number) => entryOf(BATCH, { type: 'note', text: `note ${i} ${'.'.repeat(200)}` });

@@ -10,6 +10,7 @@ interface Row {
   readonly at_ms: number;
   readonly source: string;
   readonly body: string;
+  readonly by_whom: string | null;
 }
 
 /** Thrown where an id comes again with other content. */
@@ -55,8 +56,8 @@ export interface EntryStore {
 }
 
 export function entryStore(db: Db): EntryStore {
-  const insert = db.prepare<[string, string, number, string, string]>(
-    'INSERT INTO entry (id, batch_id, at_ms, source, body) VALUES (?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING',
+  const insert = db.prepare<[string, string, number, string, string, string | null]>(
+    'INSERT INTO entry (id, batch_id, at_ms, source, body, by_whom) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING',
   );
   const byId = db.prepare<[string], Row>('SELECT * FROM entry WHERE id = ?');
   const since = db.prepare<[number], Row>('SELECT * FROM entry WHERE seq > ? ORDER BY seq');
@@ -72,7 +73,7 @@ export function entryStore(db: Db): EntryStore {
     `SELECT * FROM entry WHERE batch_id = ? AND source <> 'hand' AND seq > ?`,
   );
   const readByMinute = db.prepare<[string], Row>(
-    `SELECT min(seq) AS seq, id, batch_id, at_ms, source, body FROM entry
+    `SELECT min(seq) AS seq, id, batch_id, at_ms, source, body, by_whom FROM entry
      WHERE batch_id = ? AND source <> 'hand' GROUP BY source, at_ms / 60000`,
   );
   const first = db.prepare<[string], { seq: number }>('SELECT seq FROM entry WHERE batch_id = ? LIMIT 1');
@@ -102,7 +103,7 @@ export function entryStore(db: Db): EntryStore {
     const fresh: StoredEntry[] = [];
     for (const entry of entries) {
       const body = JSON.stringify(entry.body);
-      const { changes } = insert.run(entry.id, entry.batchId, entry.atMs, entry.source, body);
+      const { changes } = insert.run(entry.id, entry.batchId, entry.atMs, entry.source, body, entry.by ?? null);
       const stored = toEntry(byId.get(entry.id)!);
       if (changes === 0 && !same(stored, entry)) throw new EntryClash(entry.id);
       all.push(stored);
@@ -160,9 +161,11 @@ function entryIn(row: Row): Entry {
     atMs: row.at_ms,
     source: row.source,
     body: JSON.parse(row.body) as Entry['body'],
+    ...(row.by_whom !== null && { by: row.by_whom }),
   };
 }
 
+/** Whether two lines say the same; who sent it the second time makes no difference. */
 function same(a: Entry, b: Entry): boolean {
   return a.batchId === b.batchId && a.atMs === b.atMs && a.source === b.source && dequal(a.body, b.body);
 }
