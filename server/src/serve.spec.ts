@@ -1,6 +1,7 @@
 import type { Access } from '@oat-crock/contract';
 import { get } from 'node:https';
 import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import { freshFolder } from './safekeeping/testing.js';
 import { serve, type Served } from './serve.js';
@@ -50,6 +51,19 @@ describe('a server', () => {
       await served!.close();
       served = null;
     }
+  });
+});
+
+describe('a server whose port is taken', () => {
+  it('says so, and leaves its data to whoever opens them next', async () => {
+    const { address } = await opened({});
+    const port = Number(new URL(address).port);
+    const first = served!;
+    file = join(at, 'other.sqlite');
+    await expectAsync(opened({ port })).toBeRejectedWith(jasmine.objectContaining({ code: 'EADDRINUSE' }));
+    const second = await opened({});
+    expect(second.address).not.toBe(address);
+    await first.close();
   });
 });
 

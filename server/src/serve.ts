@@ -12,8 +12,8 @@ import { startLearning } from './learning/start.js';
 import { ROOT } from './root.js';
 import { startSimulator } from './simulator/start.js';
 import { usualFolder } from './safekeeping/folder.js';
-import { backupKeeper } from './safekeeping/keeper.js';
-import { openDairy } from './safekeeping/open-dairy.js';
+import { backupKeeper, type BackupKeeper } from './safekeeping/keeper.js';
+import { openDairy, type OpenDairy } from './safekeeping/open-dairy.js';
 import { KEEP_CLOCK_MS } from './time/clock.js';
 import { machineNowMs } from './time/machine.js';
 import type { TimeSettings } from './time/settings.js';
@@ -64,35 +64,31 @@ const KEEP_ALIVE_MS = 65_000;
 /** Who is half-way through a request when a server closes has so long to finish it, ms. */
 const LAST_WORDS_MS = 2500;
 
-/** Opens a kitchen's data and serves it: the interface, the page, and the demonstration's instruments. */
-export async function serve({
-  demo,
-  year = true,
-  file,
-  host,
-  names = [],
-  proxy,
-  tls,
-  port,
-  time,
-  log,
-  backups: folder = usualFolder(file),
-  daily = !demo,
-  anew = demo,
-}: ServeSettings): Promise<Served> {
-  const { db, letGo } = await openDairy({ file, folder, anew, nowMs: machineNowMs(), zone: time.zone });
+/**
+ * Opens a kitchen's data and serves it: the interface, the page, and the demonstration's instruments.
+ *
+ * @throws CannotOpen where the data cannot be opened; the system's own error where the port cannot
+ */
+export async function serve(settings: ServeSettings): Promise<Served> {
+  const { demo, file, time, backups: folder = usualFolder(file), anew = demo } = settings;
+  const dairy = await openDairy({ file, folder, anew, nowMs: machineNowMs(), zone: time.zone });
+  try {
+    return await serveDairy(dairy, folder, settings);
+  } catch (error) {
+    dairy.db.close();
+    dairy.letGo();
+    throw error;
+  }
+}
+
+/** Serves data that are open. */
+async function serveDairy({ db, letGo }: OpenDairy, folder: string, settings: ServeSettings): Promise<Served> {
+  const { demo, year = true, file, time, log, daily = !demo } = settings;
   const kitchen = openKitchen(db, log, time);
   if (demo) await fillDemo(kitchen, year);
   const backups = backupKeeper(kitchen, { file, folder, daily, machineNow: machineNowMs });
-  const closed = !isLoopback(host) || proxy !== undefined;
-  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null });
-  const server = tls ? createSecureServer(tls, app) : createServer(app);
-  const at = await listening(server, port, host);
-  const address = `${tls ? 'https' : 'http'}://${nameOf(host)}:${at}`;
-  // Simulated instruments know no certificates: they post on this machine, to a door that no other machine reaches.
-  const inner = demo && tls ? createServer(app) : null;
-  const posting = inner ? `http://127.0.0.1:${await listening(inner, 0, '127.0.0.1')}` : address;
-  const stopSimulator = demo ? startSimulator(kitchen, posting) : () => undefined;
+  const { address, closed, inside, shut } = await openDoors(kitchen, backups, settings);
+  const stopSimulator = demo ? startSimulator(kitchen, inside) : () => undefined;
   const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
   const keeping = setInterval(() => keepClock(kitchen), KEEP_CLOCK_MS);
   const close = async () => {
@@ -102,16 +98,44 @@ export async function serve({
     await backups.stop();
     keepClock(kitchen);
     kitchen.events.close();
-    inner?.close();
-    inner?.closeAllConnections();
-    const lastWords = setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS);
-    await new Promise<void>((closed) => server.close(() => closed()));
-    clearTimeout(lastWords);
+    await shut();
     foldLog(kitchen);
     kitchen.db.close();
     letGo();
   };
   return { kitchen, address, closed, close };
+}
+
+/** Where a server is reached. */
+interface Doors {
+  readonly address: string;
+  readonly closed: boolean;
+  /** Where the simulated instruments post: they know no certificates. */
+  readonly inside: string;
+  readonly shut: () => Promise<void>;
+}
+
+async function openDoors(
+  kitchen: Kitchen,
+  backups: BackupKeeper,
+  { demo, host, port, names = [], proxy, tls }: ServeSettings,
+): Promise<Doors> {
+  const closed = !isLoopback(host) || proxy !== undefined;
+  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null });
+  const server = tls ? createSecureServer(tls, app) : createServer(app);
+  const at = await listening(server, port, host);
+  const address = `${tls ? 'https' : 'http'}://${nameOf(host)}:${at}`;
+  // No other machine reaches this one.
+  const inner = demo && tls ? createServer(app) : null;
+  const inside = inner ? `http://127.0.0.1:${await listening(inner, 0, '127.0.0.1')}` : address;
+  const shut = async () => {
+    inner?.close();
+    inner?.closeAllConnections();
+    const lastWords = setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS);
+    await new Promise<void>((closed) => server.close(() => closed()));
+    clearTimeout(lastWords);
+  };
+  return { address, closed, inside, shut };
 }
 
 /** Opens a server, and gives back its port. */

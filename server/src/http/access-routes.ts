@@ -21,7 +21,7 @@ import { asMade, hashOf, isPassphrase, keepPassphrase, newCode, newToken } from 
 import { cookieName, cookieOptions, meOf, whoSent } from '../access/who.js';
 import type { Kitchen } from '../kitchen.js';
 import type { KeptDevice } from '../store/access.js';
-import { HttpProblem, notFound, sendProblem } from './errors.js';
+import { notFound, sendProblem } from './errors.js';
 
 const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
