@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { BROWSING } from './support/browsing.js';
+import { ELSEWHERE } from './support/serve-here.js';
 
 /**
  * The built application in Debian's Chromium; each test opens its own server on its own data, at a moment and in a zone of its own
@@ -30,6 +31,7 @@ export default defineConfig({
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
+        `--host-resolver-rules=MAP ${ELSEWHERE} 127.0.0.1`,
       ],
     },
     screenshot: 'only-on-failure',

@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import { createServer, type Server } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { isLoopback } from './access/who.js';
 import { fillDemo } from './demo/seed.js';
@@ -121,10 +122,14 @@ async function openDoors(
   { demo, host, port, names = [], proxy, tls }: ServeSettings,
 ): Promise<Doors> {
   const closed = !isLoopback(host) || proxy !== undefined;
-  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null });
+  const way = tls ? 'https' : 'http';
+  let at = port;
+  const addresses = () =>
+    proxy === undefined ? outsideNames(host).map((name) => `${way}://${name}:${at}`) : proxied(names);
+  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null, addresses });
   const server = tls ? createSecureServer(tls, app) : createServer(app);
-  const at = await listening(server, port, host);
-  const address = `${tls ? 'https' : 'http'}://${nameOf(host)}:${at}`;
+  at = await listening(server, port, host);
+  const address = `${way}://${nameOf(host)}:${at}`;
   // No other machine reaches this one.
   const inner = demo && tls ? createServer(app) : null;
   const inside = inner ? `http://127.0.0.1:${await listening(inner, 0, '127.0.0.1')}` : address;
@@ -144,6 +149,17 @@ async function listening(server: Server, port: number, host: string): Promise<nu
   server.listen(port, host);
   await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   return (server.address() as AddressInfo).port;
+}
+
+/** Where a proxy has it reached: under the names it was given, by HTTPS. */
+const proxied = (names: readonly string[]) => names.map((name) => `https://${name}`);
+
+/** What other machines call an address that is listened at: for every address, those of this machine in its networks. */
+function outsideNames(host: string): readonly string[] {
+  if (isLoopback(host)) return [];
+  if (host !== '0.0.0.0' && host !== '::') return [nameOf(host)];
+  const own = Object.values(networkInterfaces()).flat();
+  return own.flatMap((at) => (at && !at.internal && at.family === 'IPv4' ? [at.address] : []));
 }
 
 /** What an address is called on this machine: one that means every address is reached by this machine's own. */

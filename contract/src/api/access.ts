@@ -54,6 +54,8 @@ export interface Access {
 
 /** Who may, as it is shown to whoever keeps the dairy. */
 export interface Devices {
+  /** Where other devices reach the dairy, "http://10.0.0.7:4310"; empty where only this machine does. */
+  readonly addresses: readonly string[];
   readonly devices: readonly Device[];
   readonly invitations: readonly Invitation[];
 }

@@ -36,10 +36,12 @@ export interface AccessSettings {
   readonly closed: boolean;
   /** This machine's clock, ms. */
   readonly machineNow: () => number;
+  /** Where other devices reach the dairy. */
+  readonly addresses: () => readonly string[];
 }
 
 /** Who may: the passphrase, devices that were let in, and ways in. */
-export function accessRoutes(kitchen: Kitchen, { closed, machineNow }: AccessSettings): Router {
+export function accessRoutes(kitchen: Kitchen, { closed, machineNow, addresses }: AccessSettings): Router {
   const { access, events } = kitchen;
   const router = Router();
   const stateFor = (me: Me | null): Access => ({
@@ -50,7 +52,7 @@ export function accessRoutes(kitchen: Kitchen, { closed, machineNow }: AccessSet
   });
   const all = (): Devices => {
     access.forgetOver(machineNow());
-    return { devices: access.devices().map(publicDevice), invitations: access.invitations() };
+    return { addresses: addresses(), devices: access.devices().map(publicDevice), invitations: access.invitations() };
   };
   /** Shuts devices out, and ends what they listen to. */
   const shut = (done: () => boolean | void) => {

@@ -46,6 +46,8 @@ export interface AppSettings {
   readonly backups?: BackupKeeper | null;
   /** This machine's clock, ms. */
   readonly machineNow?: () => number;
+  /** Where other devices reach the dairy. */
+  readonly addresses?: () => readonly string[];
 }
 
 /**
@@ -53,7 +55,8 @@ export interface AppSettings {
  * @param webRoot folder of the built page, or null to serve the interface alone
  */
 export function createApp(kitchen: Kitchen, webRoot: string | null, settings: AppSettings = {}): Express {
-  const { names = [], closed = false, proxy = null, backups = null, machineNow = machineNowMs } = settings;
+  const { names = [], closed = false, proxy = null, backups = null } = settings;
+  const { machineNow = machineNowMs, addresses = () => [] } = settings;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', proxy ?? false);
@@ -65,7 +68,7 @@ export function createApp(kitchen: Kitchen, webRoot: string | null, settings: Ap
   app.use('/api/v1', identify(kitchen.access, { closed, proxied: proxy !== null }, machineNow));
   app.use('/api/v1', ...limits(kitchen, settings.limits ?? USUAL_LIMITS), accessGate);
   app.use('/api/v1', bodyTypes, express.json({ limit: '512kb' }));
-  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow }));
+  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow, addresses }));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;

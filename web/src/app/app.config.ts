@@ -7,6 +7,8 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { draftEffects } from './state/draft.effects';
 import { followEffects } from './state/follow.effects';
+import { accessEffects } from './state/access.effects';
+import { accessFeature } from './state/access.feature';
 import { backupsFeature } from './state/backups.feature';
 import { apiEffects } from './state/api.effects';
 import { clockFeature } from './state/clock.feature';
@@ -42,8 +44,17 @@ export const appConfig: ApplicationConfig = {
       [planFeature.name]: planFeature.reducer,
       [learnedFeature.name]: learnedFeature.reducer,
       [backupsFeature.name]: backupsFeature.reducer,
+      [accessFeature.name]: accessFeature.reducer,
     }),
-    provideEffects(apiEffects, householdEffects, followEffects, draftEffects, recordsEffects, planEffects),
+    provideEffects(
+      apiEffects,
+      accessEffects,
+      householdEffects,
+      followEffects,
+      draftEffects,
+      recordsEffects,
+      planEffects,
+    ),
     providePrimeNG({
       theme: {
         preset: StonewarePreset,

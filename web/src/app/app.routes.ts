@@ -99,6 +99,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/trends/trends').then((m) => m.TrendsView),
   },
   {
+    path: 'who-may',
+    title: 'page.whoMay.title',
+    loadComponent: () => import('./places/who-may/who-may').then((m) => m.WhoMay),
+  },
+  {
     path: 'make',
     title: 'page.shell.places.make',
     loadComponent: () => import('./places/make/make').then((m) => m.Make),

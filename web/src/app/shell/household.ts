@@ -10,6 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Settings } from '@oat-crock/contract/api';
 import { say, type Text } from '@oat-crock/core';
@@ -36,7 +37,7 @@ const PEOPLE: Readonly<Partial<Record<keyof Settings, Text>>> = {
 @Component({
   selector: 'oc-household',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, AskedField, PeopleFields, WeekdayToggle, SayPipe],
+  imports: [RouterLink, SaidPipe, AskedField, PeopleFields, WeekdayToggle, SayPipe],
   templateUrl: './household.html',
   styleUrls: ['./dialog.css', './fieldset.css', './household.css'],
 })

@@ -8,12 +8,14 @@ import { HeardLine } from '../shared/log/heard';
 import { Logger, type Change } from '../state/logger';
 import { LogPad } from '../shared/log/log-pad';
 import { LogPadState } from '../shared/log/log-pad.state';
+import { accessFeature } from '../state/access.feature';
 import { backupsFeature } from '../state/backups.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { RecordActions, recordsFeature, type Stays } from '../state/records.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
 import { BatchFocus } from '../state/focus';
 import { PlanRecords } from '../state/plan-records';
+import { Enter } from './enter';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
 import { FirstLook } from './first-look';
@@ -50,6 +52,7 @@ const STAYS_WORDS: Readonly<Record<Stays['wanted'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     SaidPipe,
+    Enter,
     FirstLook,
     HeardLine,
     RouterOutlet,
@@ -78,6 +81,16 @@ export class Shell {
   /** From the first page on, whichever place is open. */
   protected readonly alerts = inject(Alerts);
 
+  protected readonly isOut = this.store.selectSignal(accessFeature.selectIsOut);
+  private readonly me = this.store.selectSignal(accessFeature.selectMe);
+  /** What a device that only looks is told; empty for any other. */
+  protected readonly onlyLooks = computed(() => {
+    const me = this.me();
+    if (me?.role !== 'looks') return '';
+    return me.endsMs === null
+      ? tell('page.shell.shell.onlyLooks')
+      : tell('page.shell.shell.onlyLooksUntil', { end: written(me.endsMs, 'record') });
+  });
   private readonly lastBackup = inject(Store).selectSignal(backupsFeature.selectLast);
   /** Why the last backup cannot be relied on; empty where it can, or none was tried. */
   protected readonly backupWrong = computed(() => {

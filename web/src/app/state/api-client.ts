@@ -32,6 +32,8 @@ import { deviceNowMs } from '../engine/device';
 import type { WaitingPhoto } from './waiting';
 
 const API = '/api/v1';
+/** What is refused to be told is asked for again after so long, ms. */
+const LISTEN_AGAIN_MS = 5000;
 
 /** What became of entries that were sent. */
 export type Sent =
@@ -44,8 +46,14 @@ export type Sent =
 function notSent(error: unknown): Exclude<Sent, { kind: 'stored' }> {
   if (!(error instanceof HttpErrorResponse)) return { kind: 'unreachable' };
   const problem = error.error as Problem | null;
-  if ([400, 409, 413, 422].includes(error.status) && problem) return { kind: 'refused', problem };
+  if ([400, 403, 409, 413, 422].includes(error.status) && problem) return { kind: 'refused', problem: told(problem) };
   return { kind: 'unreachable', ...(problem?.detail && { why: problem.detail }) };
+}
+
+/** A refusal that names no field is one of the whole. */
+function told(problem: Problem): Problem {
+  if (problem.errors.length > 0) return problem;
+  return { ...problem, errors: [{ field: '', message: `${problem.title}.`, remedy: problem.detail }] };
 }
 
 /** What became of settings that were sent: they are the server's now, or somebody else's are. */
@@ -66,7 +74,7 @@ export class ApiClient {
 
   async send(entries: readonly Entry[]): Promise<Sent> {
     const body = {
-      entries: entries.map(({ id, batchId, atMs, source, body }) => ({ id, batchId, atMs, source, body })),
+      entries: entries.map(({ id, batchId, atMs, source, body, by }) => ({ id, batchId, atMs, source, body, by })),
     };
     try {
       const answer = await firstValueFrom(this.http.post<{ entries: StoredEntry[] }>(`${API}/entries`, body));
@@ -201,11 +209,23 @@ export class ApiClient {
   /** What the server tells as it happens; "open" and "lost" as the line comes and goes. */
   events(): Observable<ServerEvent | 'open' | 'lost'> {
     return new Observable((told) => {
-      const source = new EventSource(`${API}/events`);
-      source.onopen = () => told.next('open');
-      source.onerror = () => told.next('lost');
-      source.onmessage = (message: MessageEvent<string>) => told.next(JSON.parse(message.data) as ServerEvent);
-      return () => source.close();
+      let source: EventSource;
+      let again: ReturnType<typeof setTimeout> | undefined;
+      const listen = () => {
+        source = new EventSource(`${API}/events`);
+        source.onopen = () => told.next('open');
+        source.onerror = () => {
+          told.next('lost');
+          // A browser tries again by itself where nobody answered, and never where it was refused.
+          if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, LISTEN_AGAIN_MS);
+        };
+        source.onmessage = (message: MessageEvent<string>) => told.next(JSON.parse(message.data) as ServerEvent);
+      };
+      listen();
+      return () => {
+        clearTimeout(again);
+        source.close();
+      };
     });
   }
 }

@@ -23,6 +23,7 @@ import {
 } from 'rxjs';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { replay } from '@oat-crock/core';
+import { AccessActions } from './access.feature';
 import { BackupActions } from './backups.feature';
 import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
@@ -39,6 +40,7 @@ const RETRY_MS = 2000;
 /** What the server could not give is asked for again after so long, ms. */
 const READ_AGAIN_MS = 1000;
 const TOO_MANY_REQUESTS = 429;
+const NOT_LET_IN = 401;
 const NOT_FOUND = 404;
 const DAY_MS = 86_400_000;
 
@@ -84,13 +86,16 @@ function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
     ]),
     catchError((error: unknown) => {
       const again = timer(READ_AGAIN_MS).pipe(switchMap(() => readFrom(wire, lastSeq)));
-      return isBusy(error) ? again : concat(of(ClockActions.lineLost()), again);
+      if (isStatus(error, NOT_LET_IN)) return of(AccessActions.shutOut());
+      return isStatus(error, TOO_MANY_REQUESTS) ? again : concat(of(ClockActions.lineLost()), again);
     }),
   );
 }
 
-/** A server that answers, and asks for patience: no reason to say that it does not answer. */
-const isBusy = (error: unknown) => error instanceof HttpErrorResponse && error.status === TOO_MANY_REQUESTS;
+/**
+ * Whether a server answered so: one that asks for patience, or that this device is let in first, is no server that does not answer.
+ */
+const isStatus = (error: unknown, status: number) => error instanceof HttpErrorResponse && error.status === status;
 
 /** What waited in the browser from before comes back into the log. */
 const recover = createEffect(

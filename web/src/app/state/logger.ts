@@ -6,6 +6,7 @@ import { dequal } from 'dequal/lite';
 import { decodeTime } from 'ulid';
 import { KitchenClock } from './kitchen-clock';
 import { LogActions, logFeature } from './log.feature';
+import { WritesHere } from './writes-here';
 
 /** What a make takes out of the larder when it begins, and the gear it is made in. */
 export interface FromLarder {
@@ -39,6 +40,7 @@ const NOTHING_TAKEN: FromLarder = { stocks: [], gear: [], takings: [] };
 export class Logger {
   private readonly store = inject(Store);
   private readonly clock = inject(KitchenClock);
+  private readonly writes = inject(WritesHere);
   /** What this page did, and what of it was taken back, the newest last. */
   private readonly own: Change[] = [];
   private readonly undone: Change[] = [];
@@ -84,7 +86,8 @@ export class Logger {
 
   private append(batchId: string, body: EntryBody, atMs: number): Entry {
     const id = this.clock.newId(this.laterThanAll(batchId));
-    const entry: Entry = { id, batchId, atMs: Math.round(atMs), source: 'hand', body };
+    const by = this.writes.name();
+    const entry: Entry = { id, batchId, atMs: Math.round(atMs), source: 'hand', body, ...(by && { by }) };
     this.store.dispatch(LogActions.logged({ entries: [entry] }));
     return entry;
   }

@@ -6,6 +6,7 @@ import { provideRouter } from '@angular/router';
 import { provideStore, Store, type Action } from '@ngrx/store';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { follow, replay, type Entry } from '@oat-crock/core';
+import { accessFeature } from '../state/access.feature';
 import { backupsFeature } from '../state/backups.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { draftFeature } from '../state/draft.feature';
@@ -54,6 +55,7 @@ export async function pageOf<T>(
         [learnedFeature.name]: learnedFeature.reducer,
         [planFeature.name]: planFeature.reducer,
         [backupsFeature.name]: backupsFeature.reducer,
+        [accessFeature.name]: accessFeature.reducer,
       }),
       ...provided,
     ],

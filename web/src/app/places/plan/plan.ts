@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import type { PlannedBatch } from '@oat-crock/contract/api';
 import { percent, say, type Text } from '@oat-crock/core';
 import { textOf, SayPipe, SaidPipe, tell } from '../../shared/ui/said';
+import { accessFeature } from '../../state/access.feature';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { Paper } from '../../shared/paper/paper';
 import { placeKeys } from '../../shared/ui/place-keys';
@@ -127,14 +128,23 @@ export class PlanPlace {
       ? likenessWords(standing, this.plans.inputs.startMs(), this.settings().planChance).join(' ')
       : '';
   });
-  protected readonly feed = computed(() => new URL('/api/v1/plan.ics', document.baseURI).href);
+  private readonly access = this.store.selectSignal(accessFeature.selectAccess);
+  protected readonly feed = computed(() => this.feedOf({}));
   /** A calendar for each who helps: only what they do. */
   protected readonly ownFeeds = computed(() =>
     [...new Set(this.settings().helpers.map(({ name }) => name))].map((who) => ({
       who,
-      address: `${this.feed()}?${new URLSearchParams({ who })}`,
+      address: this.feedOf({ who }),
     })),
   );
+
+  /** Where a calendar reads the plan; of a dairy that is closed, with the key that lets it. */
+  private feedOf(asked: Readonly<Record<string, string>>): string {
+    const { calendarKey = null } = this.access() ?? {};
+    const query = new URLSearchParams({ ...asked, ...(calendarKey !== null && { key: calendarKey }) }).toString();
+    const { href } = new URL('/api/v1/plan.ics', document.baseURI);
+    return query ? `${href}?${query}` : href;
+  }
 
   constructor() {
     this.plans.watch();
