@@ -12,6 +12,7 @@ import { ENVIRONMENT, serveHere } from './serve-here.js';
 /** A kitchen that is open, on data of its own. */
 export interface Dairy {
   readonly address: string;
+  readonly kitchen: Served['kitchen'];
   readonly now: () => number;
   /** Lets the kitchen's clock jump ahead by some minutes. */
   readonly pass: (minutes: number) => void;
@@ -122,7 +123,7 @@ async function withDairy(file: string, demo: boolean, page: Page, use: (dairy: D
   const { clock, events } = kitchen;
   const pass = (minutes: number) =>
     events.tell({ type: 'clock', clock: clock.set({ kitchenMs: clock.now() + minutes * 60_000 }) });
-  await use({ address, now: clock.now, pass });
+  await use({ address, kitchen, now: clock.now, pass });
   await page.close();
   await close();
 }

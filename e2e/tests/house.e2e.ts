@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { putHostile } from '../../server/dist/testing/hostile.js';
 import { expect, test } from '../support/dairy.js';
 import { goTo, seriousFaults } from '../support/page.js';
 
@@ -73,7 +74,15 @@ test('the household’s dialog is free of serious faults, and is filled in by ke
   expect(settings.worksDays).toEqual([1, 2, 3, 4, 5, 6]);
 });
 
-test('no place is wider than its window, from desk to telephone', async ({ page, demo }) => {
+test('no place is wider than its window, from desk to telephone, nor broken by records from hell', async ({
+  page,
+  demo,
+}) => {
+  putHostile(demo.kitchen);
+  const broken: string[] = [];
+  page.on('pageerror', (error) => broken.push(error.message));
+  await page.reload();
+  await expect(page.getByText(/\d+ records cannot be used as they stand/)).toBeVisible();
   for (const path of PLACES) {
     await goTo(page, path);
     for (const size of SIZES) {
@@ -84,6 +93,12 @@ test('no place is wider than its window, from desk to telephone', async ({ page,
       expect(over, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
     }
   }
+  expect(broken).toEqual([]);
+  // Each is taken away where it is said.
+  const said = () => page.getByText(/\d+ records cannot be used/).textContent();
+  const first = Number(/\d+/.exec((await said())!));
+  await page.getByRole('button', { name: 'Take it away' }).press('Enter');
+  await expect.poll(async () => Number(/\d+/.exec((await said())!))).toBe(first - 1);
 });
 
 test('everything can be done by keyboard alone', async ({ page, demo }) => {

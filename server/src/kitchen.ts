@@ -1,4 +1,4 @@
-import type { Larder, Learned, PlannedBatch, Supply, WantedOrder } from '@oat-crock/contract';
+import type { Larder, Learned, OddRecord, PlannedBatch, Supply, WantedOrder } from '@oat-crock/contract';
 import type { Gear, Lot, Method } from '@oat-crock/core';
 import type { Logger } from 'pino';
 import { events, type Events } from './http/events.js';
@@ -42,6 +42,8 @@ export interface Kitchen {
   readonly supplies: KeptStore<Supply>;
   /** All that may be changed, as a page begins with it. */
   readonly larder: () => Larder;
+  /** Records that are left out of it, as they stand. */
+  readonly odd: () => readonly OddRecord[];
   readonly lessons: LessonStore;
   /** What finished makes come to, as far as it was worked out. */
   readonly figures: FigureStore;
@@ -110,6 +112,7 @@ export function openKitchen(
       plannedBatches: kept.plannedBatches.all(),
       supplies: kept.supplies.all(),
     }),
+    odd: () => Object.values({ ...kept, lots }).flatMap((store) => store.odd()),
     lessons,
     figures: figureStore(db),
     backupRuns: backupRunStore(db),

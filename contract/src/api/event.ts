@@ -3,7 +3,7 @@ import type { BackupRun, Safekeeping } from './backups.js';
 import type { StoredEntry } from './entry.js';
 import type { ClockReading } from './clock.js';
 import type { Instrument } from './instrument.js';
-import type { Larder } from './kept.js';
+import type { Larder, OddRecord } from './kept.js';
 import type { PastMakes } from './makes.js';
 import type { Settings } from './settings.js';
 
@@ -55,6 +55,8 @@ export interface Snapshot {
   readonly learned: Learned;
   /** The room of late, in order of time: from a day before the oldest make that is on. */
   readonly room: readonly RoomReading[];
+  /** Records that are left out as they stand. */
+  readonly odd: readonly OddRecord[];
   /** What came of the last backup; null where none was tried yet. */
   readonly lastBackup: BackupRun | null;
 }

@@ -1,4 +1,4 @@
-import type { Gear, Lot, Method } from '@oat-crock/core';
+import type { Gear, Lot, Method, Text } from '@oat-crock/core';
 import type { WantedOrder } from './orders.js';
 import type { PlannedBatch } from './planned-batch.js';
 import type { Supply } from './supplies.js';
@@ -39,6 +39,21 @@ export const FAMILY_PATHS: Readonly<Record<Family, string>> = {
   plannedBatches: 'planned-batches',
   supplies: 'supplies',
 };
+
+/**
+ * A record that stands as it would not be written today: left out of everything, so that it breaks nothing, until it is taken away or
+ * written anew.
+ */
+export interface OddRecord {
+  readonly family: Family;
+  readonly id: string;
+  readonly version: number;
+  /** What it is called, where that can be read. */
+  readonly name: string;
+  /** The first field that is wrong, and what of it. */
+  readonly field: string;
+  readonly message: Text;
+}
 
 /** A record with the version that an edit must name. One that was taken away stays, with the moment it went. */
 export interface Kept<T> {

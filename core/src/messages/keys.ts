@@ -3012,6 +3012,20 @@ export interface MessageValues {
   'page.shell.keys.help': None;
   'page.shell.keys.keys': None;
   'page.shell.keys.nothingOfThat': None;
+  'page.shell.odd.family.gear': None;
+  'page.shell.odd.family.lots': None;
+  'page.shell.odd.family.methods': None;
+  'page.shell.odd.family.orders': None;
+  'page.shell.odd.family.plannedBatches': None;
+  'page.shell.odd.family.supplies': None;
+  'page.shell.odd.leftOut': {
+    readonly count: number;
+    readonly what: Value;
+    readonly name: Value;
+    readonly field: Value;
+    readonly message: Value;
+  };
+  'page.shell.odd.takeAway': None;
   'page.shell.peopleFields.aNeighbour': None;
   'page.shell.peopleFields.atCrocks': None;
   'page.shell.peopleFields.away': None;

@@ -1,18 +1,10 @@
-import {
-  entrySchema,
-  gearSchema,
-  lotSchema,
-  methodSchema,
-  orderSchema,
-  plannedBatchSchema,
-  supplySchema,
-} from '@oat-crock/contract';
-import { settingsSchema, type Family, type Settings } from '@oat-crock/contract';
+import { entrySchema, settingsSchema, type Family, type Settings } from '@oat-crock/contract';
 import { INSTRUMENT_KINDS, type Entry, type SimulatedKind } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import Joi from 'joi';
 import { randomBytes } from 'node:crypto';
 import type { Kitchen } from '../kitchen.js';
+import { RECORD_SCHEMAS } from '../store/kept.js';
 
 /** What becomes of a line that is read in: it is new, known here already, or something else stands here under its name. */
 export type Fate = 'new' | 'known' | 'other';
@@ -36,7 +28,7 @@ const PAGE = 2000;
 export function partsOf(kitchen: Kitchen): readonly Part[] {
   return [
     settingsPart(kitchen),
-    ...KEPT.map(([name, family, schema]) => keptPart(kitchen, name, family, schema)),
+    ...KEPT.map(([name, family]) => keptPart(kitchen, name, family)),
     instrumentsPart(kitchen),
     roomPart(kitchen),
     entriesPart(kitchen),
@@ -44,20 +36,20 @@ export function partsOf(kitchen: Kitchen): readonly Part[] {
   ];
 }
 
-/** The families of records, as the archive calls them, and what each record must be. */
-export const KEPT = [
-  ['lots', 'lots', lotSchema],
-  ['gear', 'gear', gearSchema],
-  ['methods', 'methods', methodSchema],
-  ['orders', 'orders', orderSchema],
-  ['planned-makes', 'plannedBatches', plannedBatchSchema],
-  ['supplies', 'supplies', supplySchema],
-] as const satisfies readonly (readonly [string, Family, Joi.Schema])[];
+/** The families of records, as the archive calls them. */
+const KEPT = [
+  ['lots', 'lots'],
+  ['gear', 'gear'],
+  ['methods', 'methods'],
+  ['orders', 'orders'],
+  ['planned-makes', 'plannedBatches'],
+  ['supplies', 'supplies'],
+] as const satisfies readonly (readonly [string, Family])[];
 
 const ms = Joi.number().integer();
 
 /** A record that may be changed: the higher version is the newer; of two of the same version, what is here stays. */
-function keptPart(kitchen: Kitchen, name: string, family: Family, item: Joi.Schema): Part {
+function keptPart(kitchen: Kitchen, name: string, family: Family): Part {
   interface Line {
     readonly version: number;
     readonly goneMs: number | null;
@@ -73,7 +65,7 @@ function keptPart(kitchen: Kitchen, name: string, family: Family, item: Joi.Sche
     schema: Joi.object({
       version: Joi.number().integer().min(1).required(),
       goneMs: ms.allow(null).required(),
-      item: item.required(),
+      item: RECORD_SCHEMAS[family].required(),
     }),
     count: () => store.all().length,
     pages: () => [store.all()],

@@ -189,8 +189,19 @@ describe('a dairy on a network', () => {
     // A browser may not set Host: what listens from elsewhere comes by way of a proxy here.
     open({ proxy: 'loopback' });
     server.removeAllListeners('request').on('request', app);
-    const stream = await fetch(`${at}/events`, { headers: { cookie } });
+    const listen = (shown: string) => fetch(`${at}/events`, { headers: { cookie: shown } });
+    const stream = await listen(cookie);
     expect(stream.status).toBe(200);
+    open();
+    // An inspector whose link has ended hears nothing more, though the line was open.
+    const link = await invite('looks', { kind: 'link', days: 1 });
+    const inspector = cookieOf(await enter({ secret: link.secret }));
+    open({ proxy: 'loopback' });
+    server.removeAllListeners('request').on('request', app);
+    const looking = await listen(inspector);
+    nowMs = link.endsMs;
+    kitchen.events.tell({ type: 'renewed' });
+    expect(await looking.text()).not.toContain('renewed');
     open();
     await here('delete', `/access/devices/${id}`);
     await stream.text();

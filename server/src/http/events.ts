@@ -10,8 +10,8 @@ export interface Events {
   readonly tell: (event: ServerEvent) => void;
   /** What is told is heard within the server too. */
   readonly hear: (listener: (event: ServerEvent) => void) => void;
-  /** Joins a page; one that was away and says what it saw last gets what it missed. */
-  readonly join: (request: Request, response: Response) => void;
+  /** Joins a page; one that was away and says what it saw last gets what it missed. A device whose time is over is told nothing more. */
+  readonly join: (request: Request, response: Response, nowMs: () => number) => void;
   /** Ends what some devices listen to (null: this machine, or whoever is asked nothing). */
   readonly leave: (goes: (deviceId: string | null) => boolean) => void;
   readonly close: () => void;
@@ -38,6 +38,8 @@ interface Page {
   readonly deviceId: string | null;
   /** The device, or the address, that it counts for. */
   readonly of: string;
+  /** Whether the time for which its device was let in is over. */
+  readonly isOver: () => boolean;
 }
 
 /** @param missedAfter what a page missed of the log, after a place in its order */
@@ -48,6 +50,7 @@ export function events(
   const pages = new Set<Page>();
   const listeners: ((event: ServerEvent) => void)[] = [];
   const write = (page: Page, text: string) => {
+    if (page.isOver()) return void page.response.end();
     page.response.write(text);
     if (page.response.writableLength > waitingBytes) page.response.destroy();
   };
@@ -62,8 +65,8 @@ export function events(
     hear: (listener) => {
       listeners.push(listener);
     },
-    join: (request, response) => {
-      const deviceId = whoSent(request)?.deviceId ?? null;
+    join: (request, response, nowMs) => {
+      const { deviceId = null, endsMs = null } = whoSent(request) ?? {};
       const of = deviceId ?? ipKeyGenerator(request.ip ?? '');
       const own = [...pages].filter((page) => page.of === of).length;
       if (own >= each || pages.size >= all)
@@ -80,7 +83,8 @@ export function events(
         if (lines.length > 0)
           response.write(frame(lines.length > missed ? { type: 'renewed' } : { type: 'entries', entries: lines }));
       }
-      const page: Page = { response, deviceId, of };
+      const isOver = () => endsMs !== null && endsMs <= nowMs();
+      const page: Page = { response, deviceId, of, isOver };
       pages.add(page);
       request.on('close', () => pages.delete(page));
     },

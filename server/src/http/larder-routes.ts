@@ -115,7 +115,9 @@ export function larderRoutes(kitchen: Kitchen): Router {
       now: Kept<KeptFamilies[F]> | null,
     ): void {
       if (!saved) throw conflicted(now);
-      kitchen.events.tell({ type: 'larder', larder: { [family]: [saved] } });
+      // What stands otherwise than it would be written breaks no page: they read what is left.
+      const isOdd = store.isOdd(saved.item.id);
+      kitchen.events.tell(isOdd ? { type: 'renewed' } : { type: 'larder', larder: { [family]: [saved] } });
       response.status(status).set('etag', `"${saved.version}"`).json(saved);
     }
   }

@@ -46,7 +46,7 @@ export function apiRoutes(kitchen: Kitchen, { backups, ...access }: ApiSettings)
   router.get('/snapshot', (request, response) => {
     response.json(snapshot(kitchen, check(afterSchema, request.query).after));
   });
-  router.get('/events', (request, response) => events.join(request, response));
+  router.get('/events', (request, response) => events.join(request, response, access.machineNow));
   router.get('/room', (request, response) => {
     const { fromMs, untilMs } = check(stretchSchema, request.query);
     response.json({ readings: room.between(fromMs, untilMs) });
@@ -77,6 +77,7 @@ function snapshot(kitchen: Kitchen, after: number) {
     household: household.settings(),
     larder: kitchen.larder(),
     learned: kitchen.learned(),
+    odd: kitchen.odd(),
     lastBackup: kitchen.backupRuns.newest(),
     room: room.between((makes.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
   };

@@ -3,6 +3,7 @@ import { english } from '@oat-crock/messages';
 import { existsSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { entryStore } from '../store/entries.js';
+import { accessStore, type AccessStore } from '../store/access.js';
 import { openDb } from '../store/open.js';
 import { backUp } from './back-up.js';
 import { checkDairy } from './check.js';
@@ -127,6 +128,43 @@ describe('restoring', () => {
     expect(linesOf(file)).toEqual(first);
     expect(linesOf(before!).length).toBe(first.length + 1);
     db.close();
+  });
+
+  it('sets nobody back in who was shut out since, nor a passphrase that was changed', async () => {
+    writeDairy(file, 3);
+    const who = (of: (access: AccessStore) => void) => {
+      const db = openDb(file);
+      of(accessStore(db, () => 'key'));
+      db.close();
+    };
+    const device = {
+      name: 'tablet',
+      maker: 'Ane',
+      role: 'keeps',
+      letInMs: 1,
+      lastMs: 1,
+      endsMs: null,
+      byLink: null,
+    } as const;
+    who((access) => {
+      access.setPassphrase('old');
+      access.letIn({ ...device, id: 'stays', tokenHash: 'a' });
+      access.letIn({ ...device, id: 'goes', tokenHash: 'b' });
+    });
+    const { name } = await backUp(order());
+    who((access) => {
+      access.setPassphrase('new');
+      access.shutOut('goes');
+    });
+    await restore({ from: join(folder, name!), file, nowMs: NOW });
+    who((access) => {
+      expect(access.devices().map((d) => d.id)).toEqual(['stays']);
+      expect(access.passphrase()).toBe('new');
+    });
+    // Where what stands there cannot be read, it is as it was in the backup.
+    writeFileSync(file, 'no database at all, and long enough to be one'.repeat(200));
+    await restore({ from: join(folder, name!), file, nowMs: NOW + 1000 });
+    who((access) => expect(access.devices().length).toBe(2));
   });
 
   it('begins a dairy on another machine', async () => {

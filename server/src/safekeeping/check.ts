@@ -1,8 +1,6 @@
-import { check, entrySchema, InputRefused } from '@oat-crock/contract';
+import { check, entrySchema, InputRefused, type Family } from '@oat-crock/contract';
 import { replay, say, type Entry, type Text } from '@oat-crock/core';
-import type Joi from 'joi';
-import { KEPT } from '../archive/parts.js';
-import { TABLES } from '../store/kept.js';
+import { keptStore, TABLES } from '../store/kept.js';
 import { formOf, NEWEST_FORM } from '../store/migrations.js';
 import { connect, type Db } from '../store/open.js';
 import { codeOf, troubleWith } from './trouble.js';
@@ -122,21 +120,14 @@ function readLog(
 
 /** Records that would not be written today as they stand; tables that the file's form does not have yet are passed over. */
 function oddRecords(db: Db): Text[] {
-  return KEPT.flatMap(([, family, schema]) => {
+  return (Object.keys(TABLES) as Family[]).flatMap((family) => {
     const table = TABLES[family];
     if ((db.pragma(`table_info(${table})`) as readonly unknown[]).length === 0) return [];
-    const rows = db
-      .prepare<[], { id: string; body: string }>(`SELECT id, body FROM ${table} WHERE gone_ms IS NULL`)
-      .all();
-    return rows.flatMap(({ id, body }) => {
-      try {
-        check(schema as Joi.Schema, JSON.parse(body));
-        return [];
-      } catch (error) {
-        const what = error instanceof InputRefused ? first(error) : say('safe.check.unreadable');
-        return [say('safe.check.record', { table, id, what })];
-      }
-    });
+    return keptStore(db, family)
+      .odd()
+      .map(({ id, field, message }) =>
+        say('safe.check.record', { table, id, what: say('safe.check.field', { field, message }) }),
+      );
   });
 }
 

@@ -1,3 +1,4 @@
+import Database from 'better-sqlite3';
 import { say } from '@oat-crock/core';
 import { mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
@@ -52,11 +53,34 @@ export async function restore({ from, file, anyway = false, nowMs }: Restoring):
       const trouble = troubleWith(file, error);
       throw trouble ? new CannotOpen(trouble.text, trouble.remedy) : error;
     }
+    keepWhoMay(part, file);
     const before = inWords(file, () => moveAside(file, nowMs));
     inWords(file, () => settle(part, file));
     return { checked, before };
   } finally {
     letGo();
+  }
+}
+
+/** What says who may use the dairy. */
+const WHO_MAY = ['access', 'device', 'invitation'] as const;
+
+/**
+ * Who may use the dairy is not set back to what it was, as far as what stands there can be read: whoever was shut out since stays out,
+ * and a passphrase that was changed stays changed.
+ */
+function keepWhoMay(part: string, file: string): void {
+  if (!statSync(file, { throwIfNoEntry: false })) return;
+  const db = new Database(part);
+  try {
+    db.prepare('ATTACH ? AS now').run(file);
+    db.transaction(() => {
+      for (const table of WHO_MAY) db.exec(`DELETE FROM ${table}; INSERT INTO ${table} SELECT * FROM now.${table}`);
+    })();
+  } catch {
+    // One of the two is damaged, or of a form that knows nothing of it: then it stands as it does in the backup.
+  } finally {
+    db.close();
   }
 }
 

@@ -21,6 +21,7 @@ import { recordsEffects } from './state/records.effects';
 import { recordsFeature } from './state/records.feature';
 import { learnedFeature } from './state/learned.feature';
 import { logFeature } from './state/log.feature';
+import { oddFeature } from './state/odd.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
@@ -45,6 +46,7 @@ export const appConfig: ApplicationConfig = {
       [learnedFeature.name]: learnedFeature.reducer,
       [backupsFeature.name]: backupsFeature.reducer,
       [accessFeature.name]: accessFeature.reducer,
+      [oddFeature.name]: oddFeature.reducer,
     }),
     provideEffects(
       apiEffects,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CLOCK_RATES } from '@oat-crock/contract/api';
+import { CLOCK_RATES, type OddRecord } from '@oat-crock/contract/api';
 import { KitchenClock } from '../state/kitchen-clock';
 import { entryWords } from '../shared/log/entry-words';
 import { HeardLine } from '../shared/log/heard';
@@ -10,6 +10,7 @@ import { LogPad } from '../shared/log/log-pad';
 import { LogPadState } from '../shared/log/log-pad.state';
 import { accessFeature } from '../state/access.feature';
 import { backupsFeature } from '../state/backups.feature';
+import { OddActions, oddFeature } from '../state/odd.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { RecordActions, recordsFeature, type Stays } from '../state/records.feature';
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
@@ -134,6 +135,19 @@ export class Shell {
 
   protected readonly cannotWork = inject(Workers).failed;
   protected readonly stays = this.store.selectSignal(recordsFeature.selectStays);
+
+  /** Records that are left out as they stand, one shown at a time. */
+  private readonly allOdd = this.store.selectSignal(oddFeature.selectRecords);
+  protected readonly odd = computed(() => this.allOdd().slice(0, 1));
+
+  protected oddWords({ family, name, field, message }: OddRecord): string {
+    const [what, count] = [tell(`page.shell.odd.family.${family}`), this.allOdd().length];
+    return tell('page.shell.odd.leftOut', { count, what, name: name || '?', field: field || '?', message });
+  }
+
+  protected takeOddAway(record: OddRecord): void {
+    this.store.dispatch(OddActions.takeAway({ record }));
+  }
 
   protected seenThatItStays(id: string): void {
     this.store.dispatch(RecordActions.seenThatItStays({ id }));

@@ -52,6 +52,7 @@ class FakeApiClient {
       larder: { lots: [], gear: [], methods: [], orders: [], plannedBatches: [], supplies: [] },
       room: [{ atMs: 5, tempC: 19 }],
       lastBackup: null,
+      odd: [],
     });
   }
   /** This device's clock is so far ahead. */

@@ -30,8 +30,10 @@ import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
 import { householdRecord } from './record-writing';
 import { RecordActions, recordsFeature } from './records.feature';
+import { RecordsClient } from './records-client';
 import { LearnedActions } from './learned.feature';
 import { LogActions, logFeature, type UnsentEntry } from './log.feature';
+import { OddActions } from './odd.feature';
 import { RoomActions } from './room.feature';
 import { waiting } from './waiting';
 import { ApiClient, type Sent } from './api-client';
@@ -74,7 +76,7 @@ const listen = createEffect(
  */
 function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
   return defer(() => forkJoin([wire.compareClock(), wire.snapshot(lastSeq())])).pipe(
-    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room, lastBackup }]) => [
+    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room, odd, lastBackup }]) => [
       ClockActions.lineOpen(),
       ClockActions.compared(compared),
       InstrumentActions.received({ instruments }),
@@ -82,6 +84,7 @@ function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
       LearnedActions.received({ learned }),
       RoomActions.received({ readings: room }),
       BackupActions.lastReceived({ last: lastBackup }),
+      OddActions.received({ odd }),
       LogActions.loaded({ entries, past }),
     ]),
     catchError((error: unknown) => {
@@ -221,6 +224,18 @@ const tellSimulator = createEffect(
   { functional: true, dispatch: false },
 );
 
+/** What the server says once a record is gone comes by the line, as for every page; what it refuses stands there still. */
+const takeOddAway = createEffect(
+  (actions$ = inject(Actions), records = inject(RecordsClient)) =>
+    actions$.pipe(
+      ofType(OddActions.takeAway),
+      concatMap(({ record: { family, id, version } }) =>
+        from(records.remove(family, id, version)).pipe(catchError(() => of(null))),
+      ),
+    ),
+  { functional: true, dispatch: false },
+);
+
 /** How warm the room was around a make that is over. */
 function roomOf(entries: readonly StoredEntry[], wire: ApiClient): Observable<Action> {
   const batch = replay(entries);
@@ -268,5 +283,6 @@ export const apiEffects = {
   setRate,
   place,
   tellSimulator,
+  takeOddAway,
   readWhole,
 };

@@ -7,6 +7,7 @@ import { provideStore, Store, type Action } from '@ngrx/store';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { follow, replay, type Entry } from '@oat-crock/core';
 import { accessFeature } from '../state/access.feature';
+import { oddFeature } from '../state/odd.feature';
 import { backupsFeature } from '../state/backups.feature';
 import { ClockActions, clockFeature } from '../state/clock.feature';
 import { draftFeature } from '../state/draft.feature';
@@ -56,6 +57,7 @@ export async function pageOf<T>(
         [planFeature.name]: planFeature.reducer,
         [backupsFeature.name]: backupsFeature.reducer,
         [accessFeature.name]: accessFeature.reducer,
+        [oddFeature.name]: oddFeature.reducer,
       }),
       ...provided,
     ],
