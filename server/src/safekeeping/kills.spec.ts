@@ -26,7 +26,7 @@ afterEach(() => rmSync(at, { recursive: true }));
  */
 function run(script: string, args: readonly string[], killAfterMs?: number): Promise<number | null> {
   const child = spawn(process.execPath, [join(DIST, script), ...args], {
-    env: { ...process.env, OAT_CROCK_DB: file, OAT_CROCK_BACKUPS: folder, OAT_CROCK_PORT: '0', LANG: 'C' },
+    env: { ...process.env, OAT_CROCK_DB: file, OAT_CROCK_BACKUPS: folder, OAT_CROCK_PORT: '0', LC_ALL: 'C' },
     stdio: ['ignore', 'pipe', 'ignore'],
   });
   child.stdout.on('data', (data: Buffer) => {
