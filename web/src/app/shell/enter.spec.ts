@@ -60,6 +60,7 @@ describe('the door of a dairy', () => {
     history.replaceState(null, '', `${location.pathname}${location.search}#in=K7QM3XPD`);
     const { ways, submit, element } = await door();
     expect(element.querySelector('#enter-secret')).toBeNull();
+    expect(element.textContent).not.toContain('no passphrase yet');
     await submit();
     expect(ways[0]![0]).toEqual({ secret: 'K7QM3XPD' });
   });
