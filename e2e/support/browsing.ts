@@ -5,6 +5,8 @@ export const BROWSING: BrowserContextOptions = {
   viewport: { width: 1280, height: 800 },
   timezoneId: 'Asia/Kathmandu',
   reducedMotion: 'reduce',
+  // Each test has a page that comes from its server; those that are about the page as an app let it be one.
+  serviceWorkers: 'block',
 };
 
 /** Forgets what a page of an address kept in the browser; the files it is made of may stay. */

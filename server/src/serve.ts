@@ -19,6 +19,7 @@ import { KEEP_CLOCK_MS } from './time/clock.js';
 import { machineNowMs } from './time/machine.js';
 import type { TimeSettings } from './time/settings.js';
 
+/** The built page, unless another is given. */
 const WEB_ROOT = join(ROOT, 'web', 'dist', 'browser');
 
 /** What a server is opened with. */
@@ -42,6 +43,8 @@ export interface ServeSettings {
   readonly log: Logger;
   /** The folder of its backups; beside the data file unless one is given. */
   readonly backups?: string;
+  /** The folder of the built page; the project's own unless one is given. */
+  readonly webRoot?: string;
   /** Whether a backup is made each day by itself. */
   readonly daily?: boolean;
   /** Whether an empty dairy may be begun although backups of one are there. */
@@ -119,14 +122,14 @@ interface Doors {
 async function openDoors(
   kitchen: Kitchen,
   backups: BackupKeeper,
-  { demo, host, port, names = [], proxy, tls }: ServeSettings,
+  { demo, host, port, names = [], proxy, tls, webRoot = WEB_ROOT }: ServeSettings,
 ): Promise<Doors> {
   const closed = !isLoopback(host) || proxy !== undefined;
   const way = tls ? 'https' : 'http';
   let at = port;
   const addresses = () =>
     proxy === undefined ? outsideNames(host).map((name) => `${way}://${name}:${at}`) : proxied(names);
-  const app = createApp(kitchen, WEB_ROOT, { names, backups, closed, proxy: proxy ?? null, addresses });
+  const app = createApp(kitchen, webRoot, { names, backups, closed, proxy: proxy ?? null, addresses });
   const server = tls ? createSecureServer(tls, app) : createServer(app);
   at = await listening(server, port, host);
   const address = `${way}://${nameOf(host)}:${at}`;

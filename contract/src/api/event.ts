@@ -59,4 +59,8 @@ export interface Snapshot {
   readonly odd: readonly OddRecord[];
   /** What came of the last backup; null where none was tried yet. */
   readonly lastBackup: BackupRun | null;
+  /** The newest place in the log's order: one smaller than a page knows is of a server that was set back to an earlier day. */
+  readonly lastSeq: number;
+  /** The name of the main script of the page that this server gives ("main-5XK2A1BC.js"); null where it gives no page. */
+  readonly page: string | null;
 }

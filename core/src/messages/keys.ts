@@ -3012,6 +3012,10 @@ export interface MessageValues {
   'page.shell.keys.help': None;
   'page.shell.keys.keys': None;
   'page.shell.keys.nothingOfThat': None;
+  'page.shell.newer.allTheSame': None;
+  'page.shell.newer.holds': None;
+  'page.shell.newer.isThere': None;
+  'page.shell.newer.take': None;
   'page.shell.odd.family.gear': None;
   'page.shell.odd.family.lots': None;
   'page.shell.odd.family.methods': None;
@@ -3082,6 +3086,7 @@ export interface MessageValues {
   'page.shell.shelf.planned': None;
   'page.shell.shelf.theShelf': None;
   'page.shell.shelf.workingOut': None;
+  'page.shell.shell.asOf': { readonly when: Value };
   'page.shell.shell.beforeDawn': None;
   'page.shell.shell.beforeDawnDarkGlaze': None;
   'page.shell.shell.cannotWork': None;

@@ -1,8 +1,9 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { say } from '@oat-crock/core';
+import { existsSync, readFileSync } from 'node:fs';
+import { extname, join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { identify } from '../access/who.js';
 import type { Kitchen } from '../kitchen.js';
@@ -10,7 +11,7 @@ import type { BackupKeeper } from '../safekeeping/keeper.js';
 import { machineNowMs } from '../time/machine.js';
 import { accessGate } from './access-gate.js';
 import { bodyTypes } from './body-types.js';
-import { errorHandler } from './errors.js';
+import { errorHandler, notFound } from './errors.js';
 import { limits, USUAL_LIMITS, type Limits } from './limits.js';
 import { ownPageOnly } from './own-page.js';
 import { apiRoutes } from './routes.js';
@@ -68,13 +69,25 @@ export function createApp(kitchen: Kitchen, webRoot: string | null, settings: Ap
   app.use('/api/v1', identify(kitchen.access, { closed, proxied: proxy !== null }, machineNow));
   app.use('/api/v1', ...limits(kitchen, settings.limits ?? USUAL_LIMITS), accessGate);
   app.use('/api/v1', bodyTypes, express.json({ limit: '512kb' }));
-  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow, addresses }));
+  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow, addresses, page: mainScript(webRoot) }));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;
 }
 
-/** Files with a fingerprint in their name never change; the page itself is always asked for. */
+/** The name of the main script in a page. */
+const MAIN_SCRIPT = /src="(main[\w-]*\.js)"/;
+
+/** The name of the main script of a built page; null where there is no page. */
+function mainScript(webRoot: string | null): string | null {
+  const index = webRoot && join(webRoot, 'index.html');
+  return index && existsSync(index) ? (MAIN_SCRIPT.exec(readFileSync(index, 'utf8'))?.[1] ?? null) : null;
+}
+
+/**
+ * Files with a fingerprint in their name never change; the page itself is always asked for. It stands at every address but those of
+ * files: a script that is missing is missing, and no page to be run.
+ */
 function servePage(app: Express, webRoot: string): void {
   app.use(
     express.static(webRoot, {
@@ -85,7 +98,11 @@ function servePage(app: Express, webRoot: string): void {
       },
     }),
   );
-  app.get('/{*path}', (_request, response) => {
+  app.get('/{*path}', (request, response, next) => {
+    if (extname(request.path) !== '') {
+      next(notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl })));
+      return;
+    }
     response.setHeader('cache-control', 'no-cache');
     response.sendFile(join(webRoot, 'index.html'));
   });

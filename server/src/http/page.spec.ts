@@ -10,7 +10,10 @@ import { createApp } from './app.js';
 
 describe('the page', () => {
   const folder = mkdtempSync(join(tmpdir(), 'oat-crock-web-'));
-  writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Oat Crock</title>');
+  writeFileSync(
+    join(folder, 'index.html'),
+    '<!doctype html><title>Oat Crock</title><script src="main-ABCDEF12.js" type="module"></script>',
+  );
   writeFileSync(join(folder, 'main-ABCDEF12.js'), 'export {};');
   const kitchen = openKitchen(openDb(':memory:'), pino({ level: 'silent' }), DEMO_TIME);
   const app = createApp(kitchen, folder);
@@ -32,6 +35,19 @@ describe('the page', () => {
   it('keeps files with a fingerprint for good', async () => {
     const answer = await request(app).get('/main-ABCDEF12.js');
     expect(answer.headers['cache-control']).toContain('immutable');
+  });
+
+  it('stands in for no file that is missing: what is not there is 404', async () => {
+    for (const path of ['/main-GONE0001.js', '/chunk-GONE0001.js', '/styles-GONE0001.css', '/icons/gone.png']) {
+      const answer = await request(app).get(path).set('accept', '*/*');
+      expect(answer.status).withContext(path).toBe(404);
+      expect(answer.text).not.toContain('<title>');
+    }
+  });
+
+  it('is named in what a page begins with, so that an older one knows', async () => {
+    expect((await request(app).get('/api/v1/snapshot')).body.page).toBe('main-ABCDEF12.js');
+    expect((await request(createApp(kitchen, null)).get('/api/v1/snapshot')).body.page).toBeNull();
   });
 
   it('may run nothing but its own, nor be put into a frame', async () => {

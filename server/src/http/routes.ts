@@ -33,10 +33,12 @@ const ROUTES = [
 /** What the interface needs besides the kitchen. */
 export interface ApiSettings extends AccessSettings {
   readonly backups: BackupKeeper | null;
+  /** The name of the main script of the page that is given; null where none is. */
+  readonly page: string | null;
 }
 
 /** The public interface under /api/v1. */
-export function apiRoutes(kitchen: Kitchen, { backups, ...access }: ApiSettings): Router {
+export function apiRoutes(kitchen: Kitchen, { backups, page, ...access }: ApiSettings): Router {
   const { clock, events, room } = kitchen;
   const router = Router();
 
@@ -44,7 +46,7 @@ export function apiRoutes(kitchen: Kitchen, { backups, ...access }: ApiSettings)
     response.json({ ok: true, nowMs: clock.now() });
   });
   router.get('/snapshot', (request, response) => {
-    response.json(snapshot(kitchen, check(afterSchema, request.query).after));
+    response.json({ ...snapshot(kitchen, check(afterSchema, request.query).after), page });
   });
   router.get('/events', (request, response) => events.join(request, response, access.machineNow));
   router.get('/room', (request, response) => {
@@ -79,6 +81,7 @@ function snapshot(kitchen: Kitchen, after: number) {
     learned: kitchen.learned(),
     odd: kitchen.odd(),
     lastBackup: kitchen.backupRuns.newest(),
+    lastSeq: entries.newestSeq(),
     room: room.between((makes.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
   };
 }

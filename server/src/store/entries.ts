@@ -23,6 +23,8 @@ export class EntryClash extends Error {
 
 /** The append-only log of all batches. */
 export interface EntryStore {
+  /** The newest place in the order of arrival; 0 where there is none. */
+  readonly newestSeq: () => number;
   /** Writes entries in one transaction; those already written are left as they are. Gives back all, in order. */
   readonly append: (entries: readonly Entry[]) => { readonly all: StoredEntry[]; readonly fresh: StoredEntry[] };
   readonly since: (seq: number) => StoredEntry[];
@@ -93,7 +95,8 @@ export function entryStore(db: Db): EntryStore {
   );
 
   const count = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM entry');
-  const newestSeq = db.prepare<[], { seq: number | null }>('SELECT max(seq) AS seq FROM entry');
+  const last = db.prepare<[], { seq: number | null }>('SELECT max(seq) AS seq FROM entry');
+  const newestSeq = () => last.get()!.seq ?? 0;
   const page = db.prepare<[number, number, number], Row>(
     'SELECT * FROM entry WHERE seq > ? AND seq <= ? ORDER BY seq LIMIT ?',
   );
@@ -123,13 +126,14 @@ export function entryStore(db: Db): EntryStore {
       const rows = [...ofBatchByHand.all(batchId), ...(readings === 'minute' ? readByMinute.all(batchId) : [])];
       return rows.sort((a, b) => a.seq - b.seq).map(toEntry);
     },
+    newestSeq,
     count: () => count.get()!.n,
     *pages(size) {
-      const last = newestSeq.get()!.seq ?? 0;
-      for (let from = 0; from < last;) {
-        const rows = page.all(from, last, size);
+      const end = newestSeq();
+      for (let from = 0; from < end;) {
+        const rows = page.all(from, end, size);
         yield rows.map(entryIn);
-        from = rows.at(-1)?.seq ?? last;
+        from = rows.at(-1)?.seq ?? end;
       }
     },
     newestByHand: () => newest.all(),

@@ -1,6 +1,7 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
+import { isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, TitleStrategy, withComponentInputBinding, withPreloading } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { providePrimeNG } from 'primeng/config';
@@ -19,21 +20,26 @@ import { householdEffects } from './state/household.effects';
 import { instrumentsFeature } from './state/instruments.feature';
 import { recordsEffects } from './state/records.effects';
 import { recordsFeature } from './state/records.feature';
+import { lastSeenEffects } from './state/last-seen.effects';
 import { learnedFeature } from './state/learned.feature';
 import { logFeature } from './state/log.feature';
 import { oddFeature } from './state/odd.feature';
+import { pageFeature } from './state/page.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
+import { PlacesWhenIdle } from './places-when-idle';
+import { writesPastWorker } from './state/past-worker';
 import { PageTitle } from './shared/ui/page-title';
 import { StonewarePreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(routes, withComponentInputBinding(), withPreloading(PlacesWhenIdle)),
     { provide: TitleStrategy, useClass: PageTitle },
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([writesPastWorker])),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:15000' }),
     provideStore({
       [logFeature.name]: logFeature.reducer,
       [clockFeature.name]: clockFeature.reducer,
@@ -47,9 +53,11 @@ export const appConfig: ApplicationConfig = {
       [backupsFeature.name]: backupsFeature.reducer,
       [accessFeature.name]: accessFeature.reducer,
       [oddFeature.name]: oddFeature.reducer,
+      [pageFeature.name]: pageFeature.reducer,
     }),
     provideEffects(
       apiEffects,
+      lastSeenEffects,
       accessEffects,
       householdEffects,
       followEffects,

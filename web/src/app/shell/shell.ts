@@ -23,6 +23,7 @@ import { FirstLook } from './first-look';
 import { Guide } from './guide.state';
 import { Keys } from './keys';
 import { Looks } from './looks';
+import { NewerPage } from './newer-page';
 import { written } from '../shared/ui/dates';
 import { span, problemWords } from '../shared/ui/words';
 import { Alerts } from '../shared/tasks/alerts';
@@ -105,6 +106,9 @@ export class Shell {
   protected readonly places = PLACES;
   protected readonly rates = CLOCK_RATES;
   protected readonly line = this.store.selectSignal(clockFeature.selectLine);
+  /** When what stands here was last told, while it is only remembered. */
+  protected readonly seenMs = this.store.selectSignal(logFeature.selectSeenMs);
+  protected readonly newer = inject(NewerPage);
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
   protected readonly pending = this.store.selectSignal(logFeature.selectPending);
   protected readonly refused = this.store.selectSignal(logFeature.selectRefused);
@@ -124,6 +128,10 @@ export class Shell {
   protected readonly showing = signal<'keys' | 'goto' | 'household' | null>(null);
   protected readonly said = signal(SILENT);
   private readonly batches = this.store.selectSignal(logFeature.selectBatches);
+
+  protected asOf(seenMs: number): string {
+    return tell('page.shell.shell.asOf', { when: written(this.clock.atDevice(seenMs), 'record') });
+  }
 
   protected setRate(rate: number): void {
     this.store.dispatch(ClockActions.rateWanted({ rate }));

@@ -212,7 +212,8 @@ export class ApiClient {
       let source: EventSource;
       let again: ReturnType<typeof setTimeout> | undefined;
       const listen = () => {
-        source = new EventSource(`${API}/events`);
+        // A service worker would keep the line to itself.
+        source = new EventSource(`${API}/events?ngsw-bypass`);
         source.onopen = () => told.next('open');
         source.onerror = () => {
           told.next('lost');

@@ -34,6 +34,8 @@ class FakeApiClient {
   });
   up = true;
 
+  /** The newest place in the order of its log. */
+  lastSeq = 0;
   readonly readFrom: number[] = [];
   /** Reading the whole is answered with these first. */
   failing: number[] = [];
@@ -46,6 +48,7 @@ class FakeApiClient {
     return Promise.resolve({
       clock: KITCHEN,
       entries: [],
+      ...(after === 0 && { past: { count: 0, taken: [], delivered: [] } }),
       instruments: [],
       household: { version: 3, settings: USUAL_SETTINGS },
       learned: { pooled: { known: [], covariance: [] }, watched: [], settled: true },
@@ -53,6 +56,8 @@ class FakeApiClient {
       room: [{ atMs: 5, tempC: 19 }],
       lastBackup: null,
       odd: [],
+      lastSeq: this.lastSeq,
+      page: null,
     });
   }
   /** This device's clock is so far ahead. */
@@ -145,6 +150,23 @@ describe('the line to the server', () => {
     await until(() => wire.compared === 3);
     await turns(2);
     expect(state(clockFeature.selectAheadMs)).toBe(wire.aheadMs);
+  });
+
+  it('reads all anew from a server that was set back to an earlier day, and shows nothing that it does not know', async () => {
+    const [started, note] = entriesUntil(1);
+    store.dispatch(
+      LogActions.arrived({
+        entries: [
+          { ...started!, seq: 4 },
+          { ...(note ?? started!), id: 'later', seq: 9 },
+        ],
+      }),
+    );
+    wire.lastSeq = 4;
+    wire.line.next('open');
+    await until(() => state(logFeature.selectEntries).length === 0);
+    expect(wire.readFrom.slice(-2)).toEqual([9, 0]);
+    expect(state(logFeature.selectSeenMs)).toBeNull();
   });
 
   it('sends what is written, each once and in order', async () => {

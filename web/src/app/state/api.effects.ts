@@ -23,18 +23,21 @@ import {
 } from 'rxjs';
 import type { StoredEntry } from '@oat-crock/contract/api';
 import { replay } from '@oat-crock/core';
+import { deviceNowMs } from '../engine/device';
 import { AccessActions } from './access.feature';
 import { BackupActions } from './backups.feature';
 import { ClockActions } from './clock.feature';
 import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
 import { householdRecord } from './record-writing';
+import { besidesTold, recordsTold } from './whole-told';
 import { RecordActions, recordsFeature } from './records.feature';
 import { RecordsClient } from './records-client';
 import { LearnedActions } from './learned.feature';
 import { LogActions, logFeature, type UnsentEntry } from './log.feature';
 import { OddActions } from './odd.feature';
 import { RoomActions } from './room.feature';
+import { aloneOfTabs, tabNews, tellTabs } from './tabs';
 import { waiting } from './waiting';
 import { ApiClient, type Sent } from './api-client';
 
@@ -76,17 +79,20 @@ const listen = createEffect(
  */
 function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
   return defer(() => forkJoin([wire.compareClock(), wire.snapshot(lastSeq())])).pipe(
-    mergeMap(([compared, { entries, past, instruments, household, larder, learned, room, odd, lastBackup }]) => [
-      ClockActions.lineOpen(),
-      ClockActions.compared(compared),
-      InstrumentActions.received({ instruments }),
-      RecordActions.received({ records: { ...larder, settings: [householdRecord(household)] } }),
-      LearnedActions.received({ learned }),
-      RoomActions.received({ readings: room }),
-      BackupActions.lastReceived({ last: lastBackup }),
-      OddActions.received({ odd }),
-      LogActions.loaded({ entries, past }),
-    ]),
+    mergeMap(([compared, snapshot]) => {
+      // A server that knows less than this page was set back to an earlier day: what it has now is read from the beginning.
+      if (snapshot.lastSeq < lastSeq())
+        return concat(
+          of(LogActions.doubted({ seenMs: deviceNowMs() })),
+          readFrom(wire, () => 0),
+        );
+      return of<Action[]>(
+        ClockActions.lineOpen(),
+        RecordActions.received({ records: recordsTold(snapshot), all: true }),
+        ...besidesTold(compared, snapshot),
+        LogActions.loaded({ entries: snapshot.entries, past: snapshot.past }),
+      );
+    }),
     catchError((error: unknown) => {
       const again = timer(READ_AGAIN_MS).pipe(switchMap(() => readFrom(wire, lastSeq)));
       if (isStatus(error, NOT_LET_IN)) return of(AccessActions.shutOut());
@@ -115,19 +121,41 @@ const forgetRefused = createEffect(
   (actions$ = inject(Actions)) =>
     actions$.pipe(
       ofType(LogActions.refusalsSeen),
-      tap(() => void waiting.dropRefused().catch(() => undefined)),
+      tap(() => {
+        tellTabs({ kind: 'seen' });
+        void waiting.dropRefused().catch(() => undefined);
+      }),
     ),
   { functional: true, dispatch: false },
 );
 
-/** What is written is kept in the browser first. */
+/** Lines that the browser could not keep: this tab alone knows of them. */
+const unkept = new Set<string>();
+
+/** What is written is kept in the browser first, and told to its other tabs. */
 const keep = createEffect(
   (actions$ = inject(Actions)) =>
     actions$.pipe(
       ofType(LogActions.logged),
-      tap(({ entries }) => void waiting.keep(entries).catch(() => undefined)),
+      tap(({ entries }) => {
+        const kept = waiting.keep(entries).then(() => tellTabs({ kind: 'waits', entries }));
+        void kept.catch(() => entries.forEach(({ id }) => unkept.add(id)));
+      }),
     ),
   { functional: true, dispatch: false },
+);
+
+/** What the other tabs of this browser wrote, sent and were refused. */
+const hearTabs = createEffect(
+  () =>
+    tabNews.pipe(
+      map((news) => {
+        if (news.kind === 'waits') return LogActions.recovered({ entries: news.entries });
+        if (news.kind === 'stored') return LogActions.arrived({ entries: news.entries });
+        return news.kind === 'refused' ? LogActions.refused(news.refused) : LogActions.seenElsewhere();
+      }),
+    ),
+  { functional: true },
 );
 
 /** Sends what waits, in order, again and again until the server has answered for each. What names a lot that is still being written waits for that. */
@@ -149,11 +177,10 @@ function sendAll(pending: () => readonly UnsentEntry[], wire: ApiClient): Observ
   return defer(() => {
     const [first] = [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1));
     if (!first) return EMPTY;
-    return from(sendOne(first, wire)).pipe(
+    return aloneOfTabs('lines', () => sendWaiting(first, wire)).pipe(
       switchMap((sent) => {
+        if (sent.kind === 'elsewhere') return from(refusedElsewhere(first.id)).pipe(mergeMap((actions) => actions));
         if (sent.kind === 'unreachable') return sent.why ? of(LogActions.unsent({ why: sent.why })) : EMPTY;
-        if (sent.kind === 'stored') void waiting.drop([first.id]).catch(() => undefined);
-        else void waiting.refuse({ entry: first, errors: sent.problem.errors }).catch(() => undefined);
         const told =
           sent.kind === 'stored'
             ? LogActions.arrived({ entries: sent.entries })
@@ -162,6 +189,29 @@ function sendAll(pending: () => readonly UnsentEntry[], wire: ApiClient): Observ
       }),
     );
   });
+}
+
+/** What became of a line that another tab has sent: it is told by that tab, and looked up where that was missed. */
+async function refusedElsewhere(id: string): Promise<Action[]> {
+  const refused = await waiting.refused().catch(() => []);
+  return refused.filter(({ entry }) => entry.id === id).map((one) => LogActions.refused(one));
+}
+
+/** Sends a line that still waits. What became of it is kept, and told to the other tabs, before one of them may send. */
+async function sendWaiting(entry: UnsentEntry, wire: ApiClient): Promise<Sent | { readonly kind: 'elsewhere' }> {
+  const waits = unkept.has(entry.id) || (await waiting.has(entry.id).catch(() => true));
+  if (!waits) return { kind: 'elsewhere' };
+  const sent = await sendOne(entry, wire);
+  if (sent.kind === 'stored') {
+    await waiting.drop([entry.id]).catch(() => undefined);
+    tellTabs({ kind: 'stored', entries: sent.entries });
+  }
+  if (sent.kind === 'refused') {
+    const refused = { entry, errors: sent.problem.errors };
+    await waiting.refuse(refused).catch(() => undefined);
+    tellTabs({ kind: 'refused', refused });
+  }
+  return sent;
 }
 
 /** Sends a line, and before it the picture that it names. */
@@ -278,6 +328,7 @@ export const apiEffects = {
   recover,
   forgetRefused,
   keep,
+  hearTabs,
   send,
   compareClock,
   setRate,

@@ -11,6 +11,9 @@ export interface ClockState {
   readonly line: Line;
 }
 
+/** The kitchen's clock, held against this device's. */
+export type Compared = Pick<ClockState, 'aheadMs'> & { readonly clock: ClockReading };
+
 /** What the kitchen's clock shows while this device's shows a moment; the device's own until the kitchen's is known. */
 export function kitchenMsAt({ clock, aheadMs }: ClockState, deviceMs: number): number {
   return clock ? kitchenTime(clock, deviceMs - aheadMs) : deviceMs;
@@ -21,7 +24,7 @@ export const ClockActions = createActionGroup({
   events: {
     Received: props<{ clock: ClockReading }>(),
     /** The clock was asked for, and the two clocks held against each other. */
-    Compared: props<{ clock: ClockReading; aheadMs: number }>(),
+    Compared: props<Compared>(),
     /** This device slept, or its clock was set. */
     'Device Jumped': emptyProps(),
     'Rate Wanted': props<{ rate: number }>(),

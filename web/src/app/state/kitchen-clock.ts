@@ -33,6 +33,11 @@ export class KitchenClock {
     return Math.round(kitchenMsAt(this.state(), deviceNowMs()));
   }
 
+  /** What it showed when this device's clock showed a moment, ms. */
+  atDevice(deviceMs: number): number {
+    return kitchenMsAt(this.state(), deviceMs);
+  }
+
   /** A new id (ULID) of the kitchen's present, later than all before; of a moment `atLeastMs` where that is later still. */
   newId(atLeastMs = 0): string {
     return this.nextId(Math.max(this.exactMs(), atLeastMs));

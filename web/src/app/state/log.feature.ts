@@ -18,6 +18,8 @@ export interface LogState extends EntityState<UnsentEntry> {
   readonly refused: readonly Refused[];
   /** Why the server could not write what waits, in its words; empty where it can. */
   readonly unsentWhy: string;
+  /** When what stands here was last told by the server, while it is only remembered, ms by this device; null once it is told. */
+  readonly seenMs: number | null;
 }
 
 export const LogActions = createActionGroup({
@@ -25,6 +27,10 @@ export const LogActions = createActionGroup({
   events: {
     /** The log as the server has it, from the last place known here. */
     Loaded: props<{ entries: readonly StoredEntry[]; past?: PastMakes | undefined }>(),
+    /** The log as this browser last saw it. */
+    Recalled: props<{ entries: readonly StoredEntry[]; past: PastMakes; seenMs: number }>(),
+    /** What the server has is not what it had: all that stands here is only remembered, until it is told anew. */
+    Doubted: props<{ seenMs: number }>(),
     /** A make as a whole, which may be one that was not told to begin with. */
     'Make Unknown': props<{ batchId: string }>(),
     'Make Read': props<{ batchId: string; entries: readonly StoredEntry[] }>(),
@@ -36,6 +42,8 @@ export const LogActions = createActionGroup({
     Recovered: props<{ entries: readonly Entry[] }>(),
     Refused: props<Refused>(),
     'Refusals Seen': emptyProps(),
+    /** The same, in another tab. */
+    'Seen Elsewhere': emptyProps(),
     /** The server answers, and cannot write just now. */
     Unsent: props<{ why: string }>(),
   },
@@ -49,6 +57,7 @@ const initial: LogState = adapter.getInitialState({
   unknown: [],
   refused: [],
   unsentWhy: '',
+  seenMs: null,
 });
 
 const unsent = (entries: readonly Entry[]): UnsentEntry[] => entries.map((entry) => ({ ...entry, seq: null }));
@@ -57,13 +66,18 @@ export const logFeature = createFeature({
   name: 'log',
   reducer: createReducer(
     initial,
-    on(LogActions.loaded, (state, { entries, past }) =>
-      adapter.upsertMany([...entries], {
+    on(LogActions.loaded, (before, { entries, past }) => {
+      const state = past && before.seenMs !== null ? unsentOnly(before) : before;
+      return adapter.upsertMany([...entries], {
         ...state,
         loaded: true,
         ...(past && { past, readSince: notAmong(state, entries) }),
-      }),
+      });
+    }),
+    on(LogActions.recalled, (state, { entries, past, seenMs }) =>
+      state.loaded ? state : adapter.upsertMany([...entries], { ...state, loaded: true, past, seenMs }),
     ),
+    on(LogActions.doubted, (state, { seenMs }) => ({ ...state, seenMs })),
     on(LogActions.makeRead, (state, { batchId, entries }) =>
       adapter.upsertMany([...entries], {
         ...state,
@@ -74,12 +88,13 @@ export const logFeature = createFeature({
     on(LogActions.arrived, (state, { entries }) => adapter.upsertMany([...entries], { ...state, unsentWhy: '' })),
     on(LogActions.unsent, (state, { why }) => ({ ...state, unsentWhy: why })),
     on(LogActions.logged, LogActions.recovered, (state, { entries }) => adapter.addMany(unsent(entries), state)),
-    on(LogActions.refused, (state, { entry, errors }) =>
-      adapter.removeOne(entry.id, { ...state, refused: [...state.refused, { entry, errors }] }),
-    ),
-    on(LogActions.refusalsSeen, (state) => ({ ...state, refused: [] })),
+    on(LogActions.refused, (state, { entry, errors }) => {
+      const others = state.refused.filter((refused) => refused.entry.id !== entry.id);
+      return adapter.removeOne(entry.id, { ...state, refused: [...others, { entry, errors }] });
+    }),
+    on(LogActions.refusalsSeen, LogActions.seenElsewhere, (state) => ({ ...state, refused: [] })),
   ),
-  extraSelectors: ({ selectLogState, selectPast, selectReadSince }) => {
+  extraSelectors: ({ selectLogState, selectPast, selectReadSince, selectSeenMs }) => {
     const { selectAll } = adapter.getSelectors();
     const selectEntries = createSelector(selectLogState, selectAll);
     const selectBatches = createSelector(selectEntries, batchesOf);
@@ -87,11 +102,15 @@ export const logFeature = createFeature({
       selectEntries,
       selectPending: createSelector(selectEntries, (entries) => entries.filter((e) => e.seq === null)),
       selectBatches,
+      /** What the server has of it. */
+      selectStored: createSelector(selectEntries, (entries) =>
+        entries.filter((entry): entry is StoredEntry => entry.seq !== null),
+      ),
       /** Everything that makes took out of the larder, those among them that are not here; in order of time. */
       selectTaken: createSelector(selectBatches, selectPast, selectReadSince, takenByAll),
-      /** The last place in the server's order that is known here. */
-      selectLastSeq: createSelector(selectEntries, (entries) =>
-        entries.reduce((last, e) => Math.max(last, e.seq ?? 0), 0),
+      /** The last place in the server's order that is known here; 0 while it is only remembered: then all of it is read anew. */
+      selectLastSeq: createSelector(selectEntries, selectSeenMs, (entries, seenMs) =>
+        seenMs === null ? entries.reduce((last, e) => Math.max(last, e.seq ?? 0), 0) : 0,
       ),
       /** The same of lines by hand: what instruments read changes nothing of what was made. */
       selectLastByHand: createSelector(selectEntries, (entries) =>
@@ -100,6 +119,12 @@ export const logFeature = createFeature({
     };
   },
 });
+
+/** The log without what the server is known to have: what waits here to be sent. */
+function unsentOnly(state: LogState): LogState {
+  const waits = Object.values(state.entities).filter((entry): entry is UnsentEntry => entry?.seq === null);
+  return adapter.setAll(waits, { ...state, readSince: [], seenMs: null });
+}
 
 /** Makes that the server has and that are here, but not among what it told just now. */
 function notAmong({ entities }: LogState, told: readonly StoredEntry[]): readonly string[] {

@@ -2,6 +2,7 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import type { FieldProblem, Kept, Settings } from '@oat-crock/contract/api';
+import { dequal } from 'dequal/lite';
 import {
   concat,
   concatMap,
@@ -9,12 +10,13 @@ import {
   EMPTY,
   filter,
   from,
+  fromEvent,
   map,
   merge,
   mergeMap,
   type Observable,
   of,
-  skip,
+  pairwise,
   tap,
 } from 'rxjs';
 import { say } from '@oat-crock/core';
@@ -24,8 +26,9 @@ import { HouseholdActions } from './household';
 import { RECORD_FAMILIES, HOUSEHOLD_ID, type RecordFamily, type RecordItem, type Writing } from './record-writing';
 import { recordsFeature, RecordActions, type Stays } from './records.feature';
 import { RecordsClient, type Saved } from './records-client';
-import { keepHere, keptHere } from './kept-here';
+import { keepHere, keptHere, keptIn } from './kept-here';
 import { recordProblems } from './record-problems';
+import { aloneOfTabs } from './tabs';
 
 const KEY = 'oat-crock.records.writing';
 const RETRY_MS = 5000;
@@ -43,12 +46,19 @@ const save = createEffect(
         const written = writing()[id];
         if (!written) return EMPTY;
         const sent = RecordActions.sent({ id, draft: written.draft });
-        return concat(of(sent), from(send(wire, written)).pipe(mergeMap((actions) => actions)));
+        const done = aloneOfTabs(id, () => (isKeptToSend(id) ? send(wire, written) : Promise.resolve([])));
+        return concat(of(sent), done.pipe(mergeMap((actions) => actions)));
       }),
     );
   },
   { functional: true },
 );
+
+/** Whether the browser could keep what is being written: where not, this tab alone knows of it. */
+let isKept = true;
+
+/** Whether a record still waits to be saved: another tab may have done so. */
+const isKeptToSend = (id: string) => !isKept || keptHere(KEY, isWriting)?.[id] !== undefined;
 
 async function send(wire: RecordsClient, { family, draft, overVersion }: Writing): Promise<Action[]> {
   const errors = await recordProblems(family, draft);
@@ -205,14 +215,41 @@ const recover = createEffect(
   { functional: true },
 );
 
-/** What is being written is kept in the browser at once, so that leaving loses none of it. */
+/** What is being written is kept in the browser at once, so that leaving loses none of it; beside what other tabs write. */
 const keep = createEffect(
   (store = inject(Store)) =>
     store.select(recordsFeature.selectWriting).pipe(
-      skip(1),
-      tap((writing) => keepHere(KEY, writing)),
+      pairwise(),
+      tap(([before, now]) => {
+        const kept = new Map(Object.entries(keptHere(KEY, isWriting) ?? {}));
+        for (const id of Object.keys(before)) if (!(id in now)) kept.delete(id);
+        for (const [id, writing] of Object.entries(now)) if (before[id] !== writing) kept.set(id, writing);
+        isKept = keepHere(KEY, Object.fromEntries(kept));
+      }),
     ),
   { functional: true, dispatch: false },
+);
+
+/** What another tab wants saved is saved by this one where that is closed; what it has saved is no more to be done here. */
+const hearTabs = createEffect(
+  (store = inject(Store)) => {
+    const writing = store.selectSignal(recordsFeature.selectWriting);
+    return fromEvent<StorageEvent>(window, 'storage').pipe(
+      filter(({ key }) => key === KEY),
+      mergeMap(({ oldValue }): Action[] => {
+        const [before, now] = [keptIn(oldValue, isWriting) ?? {}, keptHere(KEY, isWriting) ?? {}];
+        const wanted = Object.entries(now).filter(([id, { wanted }]) => wanted && !(id in writing()));
+        const done = Object.keys(before).filter(
+          (id) => !(id in now) && dequal(before[id]!.draft, writing()[id]?.draft),
+        );
+        return [
+          ...(wanted.length > 0 ? [RecordActions.recovered({ writing: Object.fromEntries(wanted) })] : []),
+          ...done.map((id) => RecordActions.discarded({ id })),
+        ];
+      }),
+    );
+  },
+  { functional: true },
 );
 
 function isWriting(value: unknown): value is Writing {
@@ -222,4 +259,13 @@ function isWriting(value: unknown): value is Writing {
   return family && isWhole && typeof writing?.draft?.id === 'string' && Number.isInteger(writing.overVersion);
 }
 
-export const recordsEffects = { save, saveOverTheirs, removeOrRestore, changeHousehold, saveAgain, recover, keep };
+export const recordsEffects = {
+  save,
+  saveOverTheirs,
+  removeOrRestore,
+  changeHousehold,
+  saveAgain,
+  recover,
+  keep,
+  hearTabs,
+};

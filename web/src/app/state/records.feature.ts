@@ -2,6 +2,7 @@ import { createEntityAdapter, type EntityAdapter, type EntityState } from '@ngrx
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
 import { USUAL_SETTINGS, type FieldProblem, type Kept } from '@oat-crock/contract/api';
 import { dequal } from 'dequal/lite';
+import { LogActions } from './log.feature';
 import {
   edited,
   goesByField,
@@ -37,13 +38,17 @@ export interface RecordsState {
   readonly writing: Readonly<Record<string, Writing>>;
   /** What could not be taken away, brought back or forgotten, until somebody has seen it. */
   readonly stays: readonly Stays[];
+  /** Whether the records are only remembered: then what the server tells of all takes their place, whatever their versions. */
+  readonly isRecalled: boolean;
 }
 
 export const RecordActions = createActionGroup({
   source: 'records',
   events: {
     /** Records as the server has them: all, or those that changed. */
-    Received: props<{ records: Received }>(),
+    Received: props<{ records: Received; all?: boolean }>(),
+    /** Records as this browser last saw them. */
+    Recalled: props<{ records: Received }>(),
     /** A field was touched. */
     Edited: props<{ family: RecordFamily; draft: Draft; overVersion: number }>(),
     'Save Wanted': props<{ id: string }>(),
@@ -76,27 +81,29 @@ const ADAPTER = createEntityAdapter<Kept<RecordItem>>({ selectId: ({ item }) => 
 /** The adapter of one family: they differ in what they hold alone. */
 const adapterOf = <T extends { readonly id: string }>() => ADAPTER as unknown as EntityAdapter<Kept<T>>;
 
-const initial: RecordsState = {
-  families: {
-    lots: adapterOf<RecordFamilies['lots']>().getInitialState(),
-    gear: adapterOf<RecordFamilies['gear']>().getInitialState(),
-    methods: adapterOf<RecordFamilies['methods']>().getInitialState(),
-    orders: adapterOf<RecordFamilies['orders']>().getInitialState(),
-    plannedBatches: adapterOf<RecordFamilies['plannedBatches']>().getInitialState(),
-    supplies: adapterOf<RecordFamilies['supplies']>().getInitialState(),
-    settings: withTold(adapterOf<RecordFamilies['settings']>().getInitialState(), [
-      householdRecord({ version: 0, settings: USUAL_SETTINGS }),
-    ]),
-  },
-  writing: {},
-  stays: [],
+const NO_RECORDS: RecordsState['families'] = {
+  lots: adapterOf<RecordFamilies['lots']>().getInitialState(),
+  gear: adapterOf<RecordFamilies['gear']>().getInitialState(),
+  methods: adapterOf<RecordFamilies['methods']>().getInitialState(),
+  orders: adapterOf<RecordFamilies['orders']>().getInitialState(),
+  plannedBatches: adapterOf<RecordFamilies['plannedBatches']>().getInitialState(),
+  supplies: adapterOf<RecordFamilies['supplies']>().getInitialState(),
+  settings: withTold(adapterOf<RecordFamilies['settings']>().getInitialState(), [
+    householdRecord({ version: 0, settings: USUAL_SETTINGS }),
+  ]),
 };
+
+const initial: RecordsState = { families: NO_RECORDS, writing: {}, stays: [], isRecalled: false };
 
 export const recordsFeature = createFeature({
   name: 'records',
   reducer: createReducer(
     initial,
-    on(RecordActions.received, (state, { records }) => told(state, records)),
+    on(RecordActions.received, (state, { records, all = false }) =>
+      told(all && state.isRecalled ? { ...state, families: NO_RECORDS, isRecalled: false } : state, records),
+    ),
+    on(RecordActions.recalled, (state, { records }) => ({ ...told(state, records), isRecalled: true })),
+    on(LogActions.doubted, (state) => ({ ...state, isRecalled: true })),
     on(RecordActions.edited, (state, touched) => {
       const { id } = touched.draft;
       const base = state.families[touched.family].entities[id];

@@ -37,6 +37,8 @@ function open(): Promise<IDBPDatabase<WaitingDb>> {
 /** What was written here and the server has not yet acknowledged, or has refused: kept in the browser so that nothing is lost. */
 export const waiting = {
   all: async (): Promise<Entry[]> => (await open()).getAll('entry'),
+  /** Whether a line still waits; another tab may have sent it meanwhile. */
+  has: async (id: string): Promise<boolean> => (await (await open()).getKey('entry', id)) !== undefined,
   keep: async (entries: readonly Entry[]): Promise<void> => {
     const tx = (await open()).transaction('entry', 'readwrite');
     await Promise.all([...entries.map((entry) => tx.store.put(entry)), tx.done]);

@@ -7,9 +7,11 @@ const LOOKS = 8000;
  * Waits until something holds, however slow the machine: it looks again at every turn of the browser. Where it never
  * holds, the expectation fails with the condition's own text.
  */
-export async function until(holds: () => boolean): Promise<void> {
-  for (let i = 0; i < LOOKS && !holds(); i++) await turns(1);
-  expect(holds()).withContext(String(holds)).toBeTrue();
+export async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
+  for (let i = 0; i < LOOKS && !(await holds()); i++) await turns(1);
+  expect(await holds())
+    .withContext(String(holds))
+    .toBeTrue();
 }
 
 /** Lets the browser go round so many times, so that what is ready to run has run. */
