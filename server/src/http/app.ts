@@ -1,9 +1,8 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { say } from '@oat-crock/core';
-import { existsSync, readFileSync } from 'node:fs';
-import { extname, join } from 'node:path';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { identify } from '../access/who.js';
 import type { Kitchen } from '../kitchen.js';
@@ -11,9 +10,10 @@ import type { BackupKeeper } from '../safekeeping/keeper.js';
 import { machineNowMs } from '../time/machine.js';
 import { accessGate } from './access-gate.js';
 import { bodyTypes } from './body-types.js';
-import { errorHandler, notFound } from './errors.js';
+import { errorHandler } from './errors.js';
 import { limits, USUAL_LIMITS, type Limits } from './limits.js';
 import { ownPageOnly } from './own-page.js';
+import { mainScript, servePage } from './page.js';
 import { apiRoutes } from './routes.js';
 
 /** Only what the page ships may run, load or be asked. */
@@ -73,37 +73,4 @@ export function createApp(kitchen: Kitchen, webRoot: string | null, settings: Ap
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;
-}
-
-/** The name of the main script in a page. */
-const MAIN_SCRIPT = /src="(main[\w-]*\.js)"/;
-
-/** The name of the main script of a built page; null where there is no page. */
-function mainScript(webRoot: string | null): string | null {
-  const index = webRoot && join(webRoot, 'index.html');
-  return index && existsSync(index) ? (MAIN_SCRIPT.exec(readFileSync(index, 'utf8'))?.[1] ?? null) : null;
-}
-
-/**
- * Files with a fingerprint in their name never change; the page itself is always asked for. It stands at every address but those of
- * files: a script that is missing is missing, and no page to be run.
- */
-function servePage(app: Express, webRoot: string): void {
-  app.use(
-    express.static(webRoot, {
-      index: false,
-      setHeaders: (response, path) => {
-        const lasting = /-[A-Z0-9]{8}\.\w+$/.test(path);
-        response.setHeader('cache-control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
-      },
-    }),
-  );
-  app.get('/{*path}', (request, response, next) => {
-    if (extname(request.path) !== '') {
-      next(notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl })));
-      return;
-    }
-    response.setHeader('cache-control', 'no-cache');
-    response.sendFile(join(webRoot, 'index.html'));
-  });
 }
