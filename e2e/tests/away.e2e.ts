@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { copyFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newAppWindow, newerBuild, untilKept } from '../support/as-app.js';
@@ -19,6 +19,18 @@ async function demoIn(folder: string) {
   return { ...served, again: (webRoot?: string) => serveHere(file, true, port, false, webRoot ? { webRoot } : {}) };
 }
 
+/** A page of which the browser holds all, and whose server has gone since. */
+async function keptPage(browser: Browser, folder: string) {
+  const { address, close, again } = await demoIn(folder);
+  const window = await newAppWindow(browser);
+  const page = await window.newPage();
+  await page.goto(`${address}/today`);
+  await expect(page.locator('[data-next-hands]').first()).toBeVisible();
+  await untilKept(page);
+  await close();
+  return { window, page, address, again };
+}
+
 /** Logs a note on the pot in hand. */
 async function logNote(page: Page, text: string): Promise<void> {
   await expect(page.locator('[data-next-hands]').first()).toBeVisible();
@@ -34,18 +46,12 @@ test('with the server away the page opens, shows every place and logs; an hour l
   browser,
   folder,
 }) => {
-  const { address, close, again } = await demoIn(folder);
-  const window = await newAppWindow(browser);
-  const page = await window.newPage();
-  await page.goto(`${address}/today`);
-  await expect(page.locator('[data-next-hands]').first()).toBeVisible();
-  await untilKept(page);
-  await close();
+  const { window, page, address, again } = await keptPage(browser, folder);
 
   await page.reload();
   await expect(page.locator('[data-next-hands]').first()).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: AWAY })).toBeVisible();
-  await expect(page.getByText(/as the server last told it, on/)).toBeVisible();
+  await expect(page.getByText(/What you see is as of/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
   for (const [key, heading] of [
     ['2', 'Plan'],
@@ -76,7 +82,7 @@ test('with the server away the page opens, shows every place and logs; an hour l
   const { kitchen, close: closeAgain } = await again();
   kitchen.clock.set({ kitchenMs: kitchen.clock.now() + HOUR_MS });
   await expect(page.getByRole('status').filter({ hasText: AWAY })).toHaveCount(0);
-  await expect(page.getByText(/as the server last told it/)).toHaveCount(0);
+  await expect(page.getByText(/What you see is as of/)).toHaveCount(0);
   const notes = () =>
     kitchen.entries
       .since(0)
@@ -107,11 +113,22 @@ test('what one tab wrote is sent by the one that is still open, and what is refu
   await expect(first.getByRole('status').filter({ hasText: AWAY })).toBeVisible();
   await logNote(first, 'from the tab that closes');
   await expect(second.getByRole('status').filter({ hasText: '1 waiting' })).toBeVisible();
+  await first.keyboard.press('6');
+  await first
+    .getByRole('link', { name: /Skimmed-off cream/ })
+    .first()
+    .click();
+  await first.getByRole('textbox', { name: 'Name' }).fill('Cream for the inn');
+  await first.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(first.getByText(/server cannot be reached/)).toBeVisible();
   await first.close();
   const { kitchen, close: closeAgain } = await again();
   const notes = () =>
     kitchen.entries.since(0).filter(({ body }) => body.type === 'note' && body.text === 'from the tab that closes');
   await expect.poll(() => notes().length).toBe(1);
+  const named = () => kitchen.larder().lots.filter(({ item }) => item.name === 'Cream for the inn');
+  await expect.poll(() => named().length).toBe(1);
+  expect(named()[0]!.version).toBe(2);
 
   // What the server will not take is told where it was written, in the other tab, and after a reload; and seen once for all.
   const third = await window.newPage();
@@ -142,13 +159,7 @@ test('what one tab wrote is sent by the one that is still open, and what is refu
 });
 
 test('a newer page is told, and taken when nothing is open that would be lost', async ({ browser, folder }) => {
-  const { address, close, again } = await demoIn(folder);
-  const window = await newAppWindow(browser);
-  const page = await window.newPage();
-  await page.goto(`${address}/today`);
-  await expect(page.locator('[data-next-hands]').first()).toBeVisible();
-  await untilKept(page);
-  await close();
+  const { window, page, again } = await keptPage(browser, folder);
   await expect(page.getByRole('status').filter({ hasText: AWAY })).toBeVisible();
   await logNote(page, 'kept over the change');
   await page.keyboard.press('l');

@@ -3319,6 +3319,7 @@ export interface MessageValues {
   'page.whoMay.last': { readonly last: Value };
   'page.whoMay.makerOf': { readonly name: Value };
   'page.whoMay.nameOf': { readonly name: Value };
+  'page.whoMay.noAnswer': None;
   'page.whoMay.none': None;
   'page.whoMay.notYours': None;
   'page.whoMay.open': None;

@@ -28,6 +28,7 @@ import { pageFeature } from './state/page.feature';
 import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
+import { sendingEffects } from './state/sending.effects';
 import { PlacesWhenIdle } from './places-when-idle';
 import { writesPastWorker } from './state/past-worker';
 import { PageTitle } from './shared/ui/page-title';
@@ -57,6 +58,7 @@ export const appConfig: ApplicationConfig = {
     }),
     provideEffects(
       apiEffects,
+      sendingEffects,
       lastSeenEffects,
       accessEffects,
       householdEffects,

@@ -18,6 +18,7 @@ import { LogActions, logFeature } from './log.feature';
 import { roomFeature } from './room.feature';
 import { waiting, type WaitingPhoto } from './waiting';
 import { apiEffects } from './api.effects';
+import { sendingEffects } from './sending.effects';
 import { ApiClient, type Sent } from './api-client';
 import { turns, until } from '../testing/until';
 
@@ -112,7 +113,7 @@ describe('the line to the server', () => {
           [followFeature.name]: followFeature.reducer,
           [roomFeature.name]: roomFeature.reducer,
         }),
-        provideEffects(apiEffects),
+        provideEffects(apiEffects, sendingEffects),
       ],
     });
     store = TestBed.inject(Store);
@@ -167,6 +168,19 @@ describe('the line to the server', () => {
     await until(() => state(logFeature.selectEntries).length === 0);
     expect(wire.readFrom.slice(-2)).toEqual([9, 0]);
     expect(state(logFeature.selectSeenMs)).toBeNull();
+  });
+
+  it('sends what the browser lost while it waited', async () => {
+    wire.up = false;
+    const [line] = entriesUntil(0);
+    store.dispatch(LogActions.logged({ entries: [line!] }));
+    await until(() => wire.tried > 0);
+    await waiting.drop([line!.id]);
+    wire.up = true;
+    store.dispatch(ClockActions.lineOpen());
+    await turns(5);
+    await until(() => wire.sent.length > 0);
+    expect(wire.sent.map(({ id }) => id)).toEqual([line!.id]);
   });
 
   it('sends what is written, each once and in order', async () => {

@@ -8,7 +8,6 @@ import {
   concatMap,
   defer,
   EMPTY,
-  exhaustMap,
   forkJoin,
   from,
   map,
@@ -17,7 +16,6 @@ import {
   type Observable,
   of,
   switchMap,
-  tap,
   timer,
   withLatestFrom,
 } from 'rxjs';
@@ -31,17 +29,14 @@ import { FollowActions, followFeature } from './follow.feature';
 import { InstrumentActions } from './instruments.feature';
 import { householdRecord } from './record-writing';
 import { besidesTold, recordsTold } from './whole-told';
-import { RecordActions, recordsFeature } from './records.feature';
+import { RecordActions } from './records.feature';
 import { RecordsClient } from './records-client';
 import { LearnedActions } from './learned.feature';
-import { LogActions, logFeature, type UnsentEntry } from './log.feature';
+import { LogActions, logFeature } from './log.feature';
 import { OddActions } from './odd.feature';
 import { RoomActions } from './room.feature';
-import { aloneOfTabs, tabNews, tellTabs } from './tabs';
-import { waiting } from './waiting';
-import { ApiClient, type Sent } from './api-client';
+import { ApiClient } from './api-client';
 
-const RETRY_MS = 2000;
 /** What the server could not give is asked for again after so long, ms. */
 const READ_AGAIN_MS = 1000;
 const TOO_MANY_REQUESTS = 429;
@@ -105,124 +100,6 @@ function readFrom(wire: ApiClient, lastSeq: () => number): Observable<Action> {
  * Whether a server answered so: one that asks for patience, or that this device is let in first, is no server that does not answer.
  */
 const isStatus = (error: unknown, status: number) => error instanceof HttpErrorResponse && error.status === status;
-
-/** What waited in the browser from before comes back into the log. */
-const recover = createEffect(
-  () =>
-    merge(
-      from(waiting.all()).pipe(map((entries) => LogActions.recovered({ entries }))),
-      from(waiting.refused()).pipe(mergeMap((refused) => refused.map((one) => LogActions.refused(one)))),
-    ).pipe(catchError(() => EMPTY)),
-  { functional: true },
-);
-
-/** What was refused is kept until somebody has seen it. */
-const forgetRefused = createEffect(
-  (actions$ = inject(Actions)) =>
-    actions$.pipe(
-      ofType(LogActions.refusalsSeen),
-      tap(() => {
-        tellTabs({ kind: 'seen' });
-        void waiting.dropRefused().catch(() => undefined);
-      }),
-    ),
-  { functional: true, dispatch: false },
-);
-
-/** Lines that the browser could not keep: this tab alone knows of them. */
-const unkept = new Set<string>();
-
-/** What is written is kept in the browser first, and told to its other tabs. */
-const keep = createEffect(
-  (actions$ = inject(Actions)) =>
-    actions$.pipe(
-      ofType(LogActions.logged),
-      tap(({ entries }) => {
-        const kept = waiting.keep(entries).then(() => tellTabs({ kind: 'waits', entries }));
-        void kept.catch(() => entries.forEach(({ id }) => unkept.add(id)));
-      }),
-    ),
-  { functional: true, dispatch: false },
-);
-
-/** What the other tabs of this browser wrote, sent and were refused. */
-const hearTabs = createEffect(
-  () =>
-    tabNews.pipe(
-      map((news) => {
-        if (news.kind === 'waits') return LogActions.recovered({ entries: news.entries });
-        if (news.kind === 'stored') return LogActions.arrived({ entries: news.entries });
-        return news.kind === 'refused' ? LogActions.refused(news.refused) : LogActions.seenElsewhere();
-      }),
-    ),
-  { functional: true },
-);
-
-/** Sends what waits, in order, again and again until the server has answered for each. What names a lot that is still being written waits for that. */
-const send = createEffect(
-  (actions$ = inject(Actions), store = inject(Store), wire = inject(ApiClient)) => {
-    const all = store.selectSignal(logFeature.selectPending);
-    const writing = store.selectSignal(recordsFeature.selectWriting);
-    const pending = () => all().filter(({ body }) => body.type !== 'took' || !(body.lotId in writing()));
-    return merge(
-      actions$.pipe(ofType(LogActions.logged, LogActions.recovered, ClockActions.lineOpen, RecordActions.saved)),
-      timer(RETRY_MS, RETRY_MS),
-    ).pipe(exhaustMap(() => sendAll(pending, wire)));
-  },
-  { functional: true },
-);
-
-/** Sends one after the other for as long as something waits and the server answers. */
-function sendAll(pending: () => readonly UnsentEntry[], wire: ApiClient): Observable<Action> {
-  return defer(() => {
-    const [first] = [...pending()].sort((a, b) => (a.id < b.id ? -1 : 1));
-    if (!first) return EMPTY;
-    return aloneOfTabs('lines', () => sendWaiting(first, wire)).pipe(
-      switchMap((sent) => {
-        if (sent.kind === 'elsewhere') return from(refusedElsewhere(first.id)).pipe(mergeMap((actions) => actions));
-        if (sent.kind === 'unreachable') return sent.why ? of(LogActions.unsent({ why: sent.why })) : EMPTY;
-        const told =
-          sent.kind === 'stored'
-            ? LogActions.arrived({ entries: sent.entries })
-            : LogActions.refused({ entry: first, errors: sent.problem.errors });
-        return concat(of<Action>(told), sendAll(pending, wire));
-      }),
-    );
-  });
-}
-
-/** What became of a line that another tab has sent: it is told by that tab, and looked up where that was missed. */
-async function refusedElsewhere(id: string): Promise<Action[]> {
-  const refused = await waiting.refused().catch(() => []);
-  return refused.filter(({ entry }) => entry.id === id).map((one) => LogActions.refused(one));
-}
-
-/** Sends a line that still waits. What became of it is kept, and told to the other tabs, before one of them may send. */
-async function sendWaiting(entry: UnsentEntry, wire: ApiClient): Promise<Sent | { readonly kind: 'elsewhere' }> {
-  const waits = unkept.has(entry.id) || (await waiting.has(entry.id).catch(() => true));
-  if (!waits) return { kind: 'elsewhere' };
-  const sent = await sendOne(entry, wire);
-  if (sent.kind === 'stored') {
-    await waiting.drop([entry.id]).catch(() => undefined);
-    tellTabs({ kind: 'stored', entries: sent.entries });
-  }
-  if (sent.kind === 'refused') {
-    const refused = { entry, errors: sent.problem.errors };
-    await waiting.refuse(refused).catch(() => undefined);
-    tellTabs({ kind: 'refused', refused });
-  }
-  return sent;
-}
-
-/** Sends a line, and before it the picture that it names. */
-async function sendOne(entry: UnsentEntry, wire: ApiClient): Promise<Sent> {
-  const photoId = entry.body.type === 'photo' ? entry.body.photoId : null;
-  const photo = photoId === null ? null : await waiting.photo(photoId).catch(() => null);
-  const sent = photo ? await wire.sendPhoto(photo) : null;
-  if (sent?.kind === 'unreachable') return sent;
-  if (photo) void waiting.dropPhoto(photo.photoId).catch(() => undefined);
-  return sent?.kind === 'refused' ? sent : wire.send([entry]);
-}
 
 /** A device that slept, or whose clock was set, holds it against the server's anew. */
 const compareClock = createEffect(
@@ -325,11 +202,6 @@ const readWhole = createEffect(
 
 export const apiEffects = {
   listen,
-  recover,
-  forgetRefused,
-  keep,
-  hearTabs,
-  send,
   compareClock,
   setRate,
   place,

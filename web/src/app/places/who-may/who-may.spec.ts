@@ -1,6 +1,7 @@
 import type { Access, Device, Devices, Invited } from '@oat-crock/contract/api';
 import { AccessClient } from '../../state/access-client';
 import { AccessActions } from '../../state/access.feature';
+import { ClockActions } from '../../state/clock.feature';
 import { WritesHere } from '../../state/writes-here';
 import { Logger } from '../../state/logger';
 import { pageOf } from '../../testing/page';
@@ -117,5 +118,14 @@ describe('who may', () => {
     expect(TestBed.inject(Logger).write(log[0]!.batchId, { type: 'note', text: 'a' }).by).toBe('Per');
     writes.set('');
     expect('by' in TestBed.inject(Logger).write(log[0]!.batchId, { type: 'note', text: 'b' })).toBe(false);
+  });
+
+  it('says that the server has to be asked, where it does not answer', async () => {
+    const wire = { devices: () => Promise.reject(new Error('away')) };
+    const page = await pageOf(WhoMay, [], NOW, {}, [{ provide: AccessClient, useValue: wire }]);
+    expect(page.text()).not.toContain('does not answer');
+    page.store.dispatch(ClockActions.lineLost());
+    await until(() => page.text().includes('who may come in is kept there'));
+    expect(page.text()).toContain('The kitchen’s server does not answer');
   });
 });

@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import type { Device, Devices, Invited, Role } from '@oat-crock/contract/api';
 import { AccessClient } from '../../state/access-client';
 import { accessFeature } from '../../state/access.feature';
+import { clockFeature } from '../../state/clock.feature';
 import { written } from '../../shared/ui/dates';
 import { OptionField } from '../../shared/ui/option-field';
 import { SayPipe, tell } from '../../shared/ui/said';
@@ -24,6 +25,8 @@ export class WhoMay {
   private readonly wire = inject(AccessClient);
   private readonly store = inject(Store);
   protected readonly access = this.store.selectSignal(accessFeature.selectAccess);
+  private readonly line = this.store.selectSignal(clockFeature.selectLine);
+  protected readonly isAway = computed(() => this.line() === 'lost');
   protected readonly keeps = this.store.selectSignal(accessFeature.selectKeeps);
   protected readonly all = signal<Devices | null>(null);
   protected readonly wrong = signal('');
