@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/dairy.js';
+import { keptLine } from '../support/kept-lines.js';
 import { goTo, seriousFaults } from '../support/page.js';
 
 const panel = (page: Page) => page.locator('oc-culture-panel');
@@ -71,18 +72,11 @@ test('a starter of one’s own is taken on the sheet, and what is held back is a
 
   // its line knows of it, forward and back
   await goTo(page, '/cultures');
-  const recall = await page.evaluate(async (id) => {
-    const { cultures } = (await (await fetch('/api/v1/cultures')).json()) as {
-      cultures: { id: string; parents: string[]; generation: number }[];
-    };
-    const { entries } = (await (await fetch(`/api/v1/batches/${id}`)).json()) as {
-      entries: { body: { type: string; lotId?: string } }[];
-    };
-    const taken = entries.map((e) => e.body.lotId).filter((lotId) => lotId);
-    return cultures.filter((c) => taken.includes(c.id)).map((c) => c.generation);
-  }, batchId);
-  expect(recall.length).toBe(1);
-  expect(recall[0]).toBeGreaterThanOrEqual(3);
+  const { body } = await keptLine(page, demo, (line) => line.batchId === batchId && line.body.lotId !== undefined);
+  const { cultures } = (await (await page.request.get(`${demo.address}/api/v1/cultures`)).json()) as {
+    cultures: { id: string; generation: number }[];
+  };
+  expect(cultures.find(({ id }) => id === body.lotId)!.generation).toBeGreaterThanOrEqual(3);
 });
 
 test('a chain by the clock, a time away, and the open file, whole and by axe', async ({ page, demo, empty }) => {

@@ -1,4 +1,5 @@
 import { expect, test } from '../support/dairy.js';
+import { linesOf } from '../support/kept-lines.js';
 import { goTo } from '../support/page.js';
 
 test('readings and looks move the forecast; lines are corrected and taken back', async ({ page, demo }) => {
@@ -65,21 +66,14 @@ test('a fast clock brings the straining to its end; it is weighed, scored and th
   await goTo(page, '/today');
   await page.getByRole('link', { name: 'Thick yogurt for the school' }).first().click();
   await expect(page.locator('.headline')).toContainText('On the cloth');
-  const readings = await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json());
+  const before = (await linesOf(page, demo)).length;
   // most of the five hours at once, the rest at ten minutes a second
   demo.pass(180);
   await page.getByRole('button', { name: '×600' }).click();
 
   // the simulated instruments go on posting, and the stop comes
   const done = page.getByRole('button', { name: /^It has drained\. .*Weigh/i });
-  await expect
-    .poll(
-      async () => (await page.request.get(`${demo.address}/api/v1/snapshot`).then((r) => r.json())).entries.length,
-      {
-        timeout: 60_000,
-      },
-    )
-    .toBeGreaterThan(readings.entries.length + 20);
+  await expect.poll(async () => (await linesOf(page, demo)).length, { timeout: 60_000 }).toBeGreaterThan(before + 20);
   await expect(page.locator('.headline')).toContainText(/Stop (now|\d+ .* ago|in [1-9] min)/, { timeout: 150_000 });
   await page.getByRole('button', { name: '×1', exact: true }).click();
   await done.click();
@@ -122,11 +116,8 @@ test('a killed server loses nothing: what is logged meanwhile waits and is sent 
   await expect(page.getByRole('status').filter({ hasText: 'not answering' })).toBeHidden({ timeout: 30_000 });
   await expect
     .poll(async () => {
-      const { entries } = await page.request.get(`${killed.address}/api/v1/snapshot`).then((r) => r.json());
-      return entries
-        .filter((e: { body: { type: string } }) => e.body.type === 'note')
-        .slice(-2)
-        .map((e: { body: { text: string } }) => e.body.text);
+      const notes = (await linesOf(page, killed)).filter(({ body }) => body.type === 'note');
+      return notes.slice(-2).map(({ body }) => body.text);
     })
     .toEqual(['before the kill', 'while it was gone']);
   await page.reload();
@@ -162,12 +153,7 @@ test('a device whose clock is twenty minutes slow says so, and logs the kitchen�
     .getByRole('button', { name: 'wobbles' })
     .click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Tilted: wobbles' })).toBeVisible();
-  const said = async () => {
-    const { entries } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()) as {
-      entries: { atMs: number; body: { type: string } }[];
-    };
-    return entries.filter(({ body }) => body.type === 'cue').at(-1)!.atMs;
-  };
+  const said = async () => (await linesOf(page, demo)).findLast(({ body }) => body.type === 'cue')!.atMs;
   await expect.poll(async () => Math.abs((await said()) - demo.now())).toBeLessThan(60_000);
 });
 

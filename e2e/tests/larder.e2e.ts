@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
+import { keptLine } from '../support/kept-lines.js';
 import { goTo } from '../support/page.js';
 
 const board = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
@@ -186,9 +187,7 @@ test('a make is found by a line that says what there is, and asked whether it go
   await expect(sheet.getByText('1.90 kg', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Start this make' }).click();
   await expect(page).toHaveURL(/\/make\//);
-  const { entries } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()) as {
-    entries: { body: { type: string; gear?: string[] } }[];
-  };
-  const begun = entries.filter((e) => e.body.type === 'started').at(-1)!;
+  const batchId = new URL(page.url()).pathname.split('/').at(-1);
+  const begun = await keptLine(page, demo, (line) => line.batchId === batchId && line.body.type === 'started');
   expect(begun.body.gear).toHaveLength(1);
 });

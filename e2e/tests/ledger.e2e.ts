@@ -103,6 +103,8 @@ test('makes are compared, followed over time, and the whole dairy goes out and c
   await goTo(page, '/ledger');
   await expect(page.getByText(/^11 makes of 11$/)).toBeVisible();
   await page.getByLabel('Find a make').fill('thick yogurt bakery');
+  // Once the table shows what was found: until then its first line is another.
+  await expect(page.getByText(/^1 make of 11$/)).toBeVisible();
   await page.getByRole('checkbox').first().check();
   await page.getByRole('button', { name: 'Show all' }).click();
   await page.getByRole('checkbox', { name: 'Compare Spreadable for the quay stall' }).check();

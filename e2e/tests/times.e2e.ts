@@ -1,4 +1,5 @@
 import { expect, test } from '../support/dairy.js';
+import { linesOf } from '../support/kept-lines.js';
 
 const MIN = 60_000;
 
@@ -12,12 +13,7 @@ test('what was done before the page was opened is logged at its own time, and a 
   page,
   empty,
 }) => {
-  const entries = async () => {
-    const { entries: all } = (await (await page.request.get(`${empty.address}/api/v1/snapshot`)).json()) as {
-      entries: readonly { atMs: number; body: { type: string; stageId?: string; atMs?: number } }[];
-    };
-    return all;
-  };
+  const entries = () => linesOf(page, empty);
   await page.goto(`${empty.address}/methods/scalded-yogurt`);
   const begins = page.getByRole('group', { name: 'When does it begin, or did it?' });
   await begins.getByRole('button', { name: '10 min ago' }).click();

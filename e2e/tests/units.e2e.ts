@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
+import { keptLine } from '../support/kept-lines.js';
 import { goTo, pick, readAll } from '../support/page.js';
 
 /** A metric quantity, but for what a syringe or a bottle says in mL and a label for 100 g. */
@@ -103,10 +104,7 @@ test('units changed and changed back leave every number as it was; what is typed
   await expect(amounts).toContainText('4 lb 6.6 oz');
   await page.getByRole('button', { name: /^Start this make/ }).click();
   await expect(page.getByRole('list', { name: 'Stages' })).toBeVisible();
-  const { entries } = (await (await page.request.get(`${empty.address}/api/v1/snapshot`)).json()) as {
-    entries: { body: { type: string; choices?: Record<string, number> } }[];
-  };
-  const started = entries.find((e) => e.body.type === 'started')!;
+  const started = await keptLine(page, empty, ({ body }) => body.type === 'started');
   expect(started.body.choices!['massG']).toBeCloseTo(4.41 * 453.59237, 3);
 
   // a temperature is typed on the pad as their thermometer shows it

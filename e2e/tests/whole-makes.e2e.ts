@@ -1,23 +1,10 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test, type Dairy } from '../support/dairy.js';
+import { keptLine, linesOf } from '../support/kept-lines.js';
 import { goTo } from '../support/page.js';
 
 /** One make of each family, as their methods begin. */
 const MAKES = ['scalded-yogurt', 'clabber', 'quark', 'live-kefir', 'cultured-butter', 'smooth-curd'] as const;
-
-interface Line {
-  readonly batchId: string;
-  readonly id: string;
-  readonly body: {
-    readonly type: string;
-    readonly methodId?: string;
-    readonly stageId?: string;
-    readonly name?: string;
-  };
-}
-
-const linesOf = async (page: Page, dairy: Dairy): Promise<Line[]> =>
-  ((await (await page.request.get(`${dairy.address}/api/v1/snapshot`)).json()) as { entries: Line[] }).entries;
 
 /** Weighs what came out, as much as was expected; what a rule holds is held and let go by name first. */
 async function finish(page: Page): Promise<void> {
@@ -100,10 +87,9 @@ for (const method of MAKES) {
     }
     await expect(page.getByText('Nothing is on. Your hands are free.')).toBeVisible();
 
-    const lines = await linesOf(page, dairy);
-    const { batchId } = lines.find((l) => l.body.methodId === method && l.body.type === 'started')!;
-    const own = lines.filter((l) => l.batchId === batchId).map((l) => l.body);
-    expect(own.some((b) => b.type === 'finished')).toBe(true);
+    const { batchId } = await keptLine(page, dairy, ({ body }) => body.type === 'finished');
+    const own = (await linesOf(page, dairy)).filter((l) => l.batchId === batchId).map((l) => l.body);
+    expect(own.find(({ type }) => type === 'started')!.methodId).toBe(method);
     expect(new Set(own.flatMap((b) => b.stageId ?? [])).size, 'every stage was begun').toBeGreaterThan(3);
     expect(troubles).toEqual([]);
   });
