@@ -5,3 +5,5 @@ export * from './people.js';
 export * from './due-times.js';
 export * from './room.js';
 export * from './household.js';
+export * from './plan-tasks.js';
+export * from './calls.js';

@@ -8,6 +8,7 @@ export * from './api/event.js';
 export * from './api/makes.js';
 export * from './api/archive.js';
 export * from './api/access.js';
+export * from './api/alerts.js';
 export * from './api/backups.js';
 export * from './api/figures.js';
 export * from './api/orders.js';

@@ -19,6 +19,8 @@ export * from './api/makes.js';
 export * from './api/archive.js';
 export * from './api/access.js';
 export * from './api/access.schema.js';
+export * from './api/alerts.js';
+export * from './api/alerts.schema.js';
 export * from './api/backups.js';
 export * from './api/figures.js';
 export * from './api/makes.schema.js';

@@ -208,6 +208,7 @@ export { SAFE_PH } from './constants/safety-limits.js';
 export { shortName } from './materials/short-name.js';
 export { type Reply } from './follow/reply.js';
 export { follow, type Followed, type FollowedStage, type ReadyWindow, workOut } from './follow/follow.js';
+export { openHands, type OpenHands } from './follow/open-hands.js';
 export type { Task } from './follow/tasks.js';
 export type { Drawn, DrawnStage } from './follow/panel.js';
 export type { SafetyRecord } from './follow/safety-record.js';

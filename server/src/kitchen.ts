@@ -6,6 +6,7 @@ import { backupRunStore, type BackupRunStore } from './store/backup-runs.js';
 import { entryStore, type EntryStore } from './store/entries.js';
 import { newToken } from './access/secrets.js';
 import { accessStore, type AccessStore } from './store/access.js';
+import { alertStore, type AlertStore } from './store/alerts.js';
 import { householdStore, type HouseholdStore } from './store/household.js';
 import { pageLog } from './ledger/page-log.js';
 import { searchWords } from './ledger/search-words.js';
@@ -32,6 +33,8 @@ export interface Kitchen {
   readonly household: HouseholdStore;
   /** Who may use the dairy over a network. */
   readonly access: AccessStore;
+  /** Who is told of hands with no page open. */
+  readonly alerts: AlertStore;
   readonly photos: PhotoStore;
   readonly room: RoomStore;
   readonly lots: KeptStore<Lot>;
@@ -100,6 +103,7 @@ export function openKitchen(
     instruments: instrumentStore(db),
     household,
     access: accessStore(db, newToken),
+    alerts: alertStore(db),
     photos: photoStore(db),
     room: roomStore(db),
     ...kept,

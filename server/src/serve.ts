@@ -5,6 +5,8 @@ import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { isLoopback } from './access/who.js';
+import { openPostOffice, type PostOffice } from './alerts/post-office.js';
+import type { MailSettings } from './alerts/ways/mail.js';
 import { fillDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
@@ -37,6 +39,8 @@ export interface ServeSettings {
   readonly proxy?: string;
   /** A certificate and its key (PEM), to be reached by HTTPS. */
   readonly tls?: { readonly cert: Buffer; readonly key: Buffer };
+  /** How mail is sent; not at all unless it is given. */
+  readonly mail?: MailSettings;
   /** 0 for any that is free. */
   readonly port: number;
   readonly time: TimeSettings;
@@ -91,7 +95,18 @@ async function serveDairy({ db, letGo }: OpenDairy, folder: string, settings: Se
   const kitchen = openKitchen(db, log, time);
   if (demo) await fillDemo(kitchen, year);
   const backups = backupKeeper(kitchen, { file, folder, daily, machineNow: machineNowMs });
-  const { address, closed, inside, shut } = await openDoors(kitchen, backups, settings);
+  let reachedAt: readonly string[] = [];
+  const office = await openPostOffice(kitchen, {
+    ...{ mail: settings.mail ?? null, isSimulated: demo, machineNow: machineNowMs },
+    base: () => reachedAt[0] ?? null,
+  });
+  const doors = await openDoors(kitchen, { backups, office }, settings).catch(async (error: unknown) => {
+    await office.close();
+    throw error;
+  });
+  const { address, addresses, closed, inside, shut } = doors;
+  reachedAt = addresses;
+  office.caller.start();
   const stopSimulator = demo ? startSimulator(kitchen, inside) : () => undefined;
   const stopLearning = startLearning(kitchen, { file, zone: time.zone, engine: engineName() });
   const keeping = setInterval(() => keepClock(kitchen), KEEP_CLOCK_MS);
@@ -100,6 +115,7 @@ async function serveDairy({ db, letGo }: OpenDairy, folder: string, settings: Se
     stopSimulator();
     await stopLearning();
     await backups.stop();
+    await office.close();
     keepClock(kitchen);
     kitchen.events.close();
     await shut();
@@ -113,6 +129,8 @@ async function serveDairy({ db, letGo }: OpenDairy, folder: string, settings: Se
 /** Where a server is reached. */
 interface Doors {
   readonly address: string;
+  /** Where other devices reach it. */
+  readonly addresses: readonly string[];
   readonly closed: boolean;
   /** Where the simulated instruments post: they know no certificates. */
   readonly inside: string;
@@ -121,7 +139,7 @@ interface Doors {
 
 async function openDoors(
   kitchen: Kitchen,
-  backups: BackupKeeper,
+  rooms: { readonly backups: BackupKeeper; readonly office: PostOffice },
   { demo, host, port, names = [], proxy, tls, webRoot = WEB_ROOT }: ServeSettings,
 ): Promise<Doors> {
   const closed = !isLoopback(host) || proxy !== undefined;
@@ -129,7 +147,7 @@ async function openDoors(
   let at = port;
   const addresses = () =>
     proxy === undefined ? outsideNames(host).map((name) => `${way}://${name}:${at}`) : proxied(names);
-  const app = createApp(kitchen, webRoot, { names, backups, closed, proxy: proxy ?? null, addresses });
+  const app = createApp(kitchen, webRoot, { names, ...rooms, closed, proxy: proxy ?? null, addresses });
   const server = tls ? createSecureServer(tls, app) : createServer(app);
   at = await listening(server, port, host);
   const address = `${way}://${nameOf(host)}:${at}`;
@@ -143,7 +161,7 @@ async function openDoors(
     await new Promise<void>((closed) => server.close(() => closed()));
     clearTimeout(lastWords);
   };
-  return { address, closed, inside, shut };
+  return { address, addresses: addresses(), closed, inside, shut };
 }
 
 /** Opens a server, and gives back its port. */

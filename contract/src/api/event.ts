@@ -39,6 +39,8 @@ export type ServerEvent =
   | { readonly type: 'learned'; readonly learned: Learned }
   /** A backup is being made, or came to something. */
   | { readonly type: 'backups'; readonly backups: Safekeeping }
+  /** Somebody was told of hands, or could not be: the names of those who are not reached. */
+  | { readonly type: 'alerts'; readonly unreached: readonly string[] }
   /** So much is otherwise than it was that a page had better read everything anew. */
   | { readonly type: 'renewed' };
 
@@ -59,6 +61,8 @@ export interface Snapshot {
   readonly odd: readonly OddRecord[];
   /** What came of the last backup; null where none was tried yet. */
   readonly lastBackup: BackupRun | null;
+  /** Those who are to be told of hands with no page open, and are not reached. */
+  readonly unreached: readonly string[];
   /** The newest place in the log's order: one smaller than a page knows is of a server that was set back to an earlier day. */
   readonly lastSeq: number;
   /** The name of the main script of the page that this server gives ("main-5XK2A1BC.js"); null where it gives no page. */

@@ -99,6 +99,8 @@ const ASKED: readonly (readonly [method: RegExp, path: RegExp, role: Role | 'any
   [/./, /^\/access(\/|$)/, 'keeps'],
   // A backup has everything in it.
   [/./, /^\/backups(\/|$)/, 'keeps'],
+  // Who is told of hands, and their addresses, is nothing for an inspector.
+  [/./, /^\/alerts(\/|$)/, 'works'],
   [/POST/, /^\/archive$/, 'keeps'],
   [/./, /^\/archive$/, 'works'],
   [/PUT/, /^\/(settings|clock)$/, 'keeps'],

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { identify } from '../access/who.js';
 import type { Kitchen } from '../kitchen.js';
+import type { PostOffice } from '../alerts/post-office.js';
 import type { BackupKeeper } from '../safekeeping/keeper.js';
 import { machineNowMs } from '../time/machine.js';
 import { accessGate } from './access-gate.js';
@@ -45,6 +46,8 @@ export interface AppSettings {
   readonly limits?: Limits;
   /** What keeps its backups; null where it has none, as a kitchen in memory. */
   readonly backups?: BackupKeeper | null;
+  /** What tells people of hands with no page open; null where nothing does. */
+  readonly office?: PostOffice | null;
   /** This machine's clock, ms. */
   readonly machineNow?: () => number;
   /** Where other devices reach the dairy. */
@@ -56,7 +59,7 @@ export interface AppSettings {
  * @param webRoot folder of the built page, or null to serve the interface alone
  */
 export function createApp(kitchen: Kitchen, webRoot: string | null, settings: AppSettings = {}): Express {
-  const { names = [], closed = false, proxy = null, backups = null } = settings;
+  const { names = [], closed = false, proxy = null, backups = null, office = null } = settings;
   const { machineNow = machineNowMs, addresses = () => [] } = settings;
   const app = express();
   app.disable('x-powered-by');
@@ -69,7 +72,7 @@ export function createApp(kitchen: Kitchen, webRoot: string | null, settings: Ap
   app.use('/api/v1', identify(kitchen.access, { closed, proxied: proxy !== null }, machineNow));
   app.use('/api/v1', ...limits(kitchen, settings.limits ?? USUAL_LIMITS), accessGate);
   app.use('/api/v1', bodyTypes, express.json({ limit: '512kb' }));
-  app.use('/api/v1', apiRoutes(kitchen, { backups, closed, machineNow, addresses, page: mainScript(webRoot) }));
+  app.use('/api/v1', apiRoutes(kitchen, { backups, office, closed, machineNow, addresses, page: mainScript(webRoot) }));
   if (webRoot && existsSync(join(webRoot, 'index.html'))) servePage(app, webRoot);
   app.use(errorHandler(kitchen.log, kitchen.words));
   return app;

@@ -2,10 +2,6 @@ import {
   FAMILY_PATHS,
   afterSchema,
   clockChangeSchema,
-  deviceSchema,
-  enteringSchema,
-  invitationSchema,
-  passphraseSchema,
   planFeedSchema,
   entriesSchema,
   faultSchema,
@@ -25,6 +21,9 @@ import {
   type Family,
 } from '@oat-crock/contract';
 import type Joi from 'joi';
+import { ACCESS_OPERATIONS } from './access-operations.js';
+import { ALERT_OPERATIONS } from './alert-operations.js';
+import type { Operation } from './operation.js';
 
 /** Open forms of a plan, by the end of their address. */
 const PLAN_FORMS: Readonly<Record<string, string>> = {
@@ -32,16 +31,6 @@ const PLAN_FORMS: Readonly<Record<string, string>> = {
   csv: 'a table of its hands (RFC 4180)',
   json: 'orders and planned makes',
 };
-
-/** Something that can be asked of the server, as its documentation has it. */
-export interface Operation {
-  readonly path: string;
-  readonly method: 'get' | 'put' | 'post' | 'delete';
-  readonly summary: string;
-  readonly query?: Joi.ObjectSchema;
-  readonly body?: Joi.Schema;
-  readonly answers: Readonly<Record<string, string>>;
-}
 
 /** Everything that can be asked of the server. */
 export const OPERATIONS: readonly Operation[] = [
@@ -53,66 +42,7 @@ export const OPERATIONS: readonly Operation[] = [
     query: afterSchema,
     answers: { '200': 'Snapshot' },
   },
-  {
-    path: '/access',
-    method: 'get',
-    summary: 'Whether the dairy is closed, and who asks',
-    answers: { '200': 'Access' },
-  },
-  {
-    path: '/access/me',
-    method: 'delete',
-    summary: 'Sign this device out',
-    answers: { '200': 'Access' },
-  },
-  {
-    path: '/access/passphrase',
-    method: 'put',
-    summary: 'Set the passphrase, and sign everybody else out where that is wished',
-    body: passphraseSchema,
-    answers: { '200': 'Access' },
-  },
-  {
-    path: '/access/devices',
-    method: 'post',
-    summary:
-      'Let this device in, by the passphrase, a code or the secret of a link; it is known by its cookie from then on',
-    body: enteringSchema,
-    answers: { '201': 'Access' },
-  },
-  {
-    path: '/access/devices',
-    method: 'get',
-    summary: 'Devices that were let in, and ways in that wait',
-    answers: { '200': 'Devices' },
-  },
-  {
-    path: '/access/devices/{id}',
-    method: 'put',
-    summary: 'Change a device’s name, maker or role',
-    body: deviceSchema,
-    answers: { '200': 'Devices', '404': 'No such device' },
-  },
-  {
-    path: '/access/devices/{id}',
-    method: 'delete',
-    summary: 'Shut a device out',
-    answers: { '200': 'Devices', '404': 'No such device' },
-  },
-  {
-    path: '/access/invitations',
-    method: 'post',
-    summary:
-      'Make a code for one device, good for ten minutes, or a link that ends after some days; its secret is told once',
-    body: invitationSchema,
-    answers: { '201': 'Invitation' },
-  },
-  {
-    path: '/access/invitations/{id}',
-    method: 'delete',
-    summary: 'Take a way in back, and shut out who came in by it',
-    answers: { '200': 'Devices', '404': 'No such invitation' },
-  },
+  ...ACCESS_OPERATIONS,
   {
     path: '/events',
     method: 'get',
@@ -206,6 +136,7 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'A backup, to be kept elsewhere',
     answers: { '200': 'application/vnd.sqlite3', '404': 'No such backup' },
   },
+  ...ALERT_OPERATIONS,
   {
     path: '/tables/{name}.csv',
     method: 'get',

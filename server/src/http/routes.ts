@@ -6,7 +6,10 @@ import type { Kitchen } from '../kitchen.js';
 import { pageLog } from '../ledger/page-log.js';
 import { publicInstrument } from '../store/instruments.js';
 import type { BackupKeeper } from '../safekeeping/keeper.js';
+import { unreached } from '../alerts/caller.js';
+import type { PostOffice } from '../alerts/post-office.js';
 import { accessRoutes, type AccessSettings } from './access-routes.js';
+import { alertRoutes } from './alert-routes.js';
 import { archiveRoutes } from './archive-routes.js';
 import { backupRoutes } from './backup-routes.js';
 import { entryRoutes } from './entry-routes.js';
@@ -33,12 +36,14 @@ const ROUTES = [
 /** What the interface needs besides the kitchen. */
 export interface ApiSettings extends AccessSettings {
   readonly backups: BackupKeeper | null;
+  /** What tells people of hands; null where nothing does. */
+  readonly office: PostOffice | null;
   /** The name of the main script of the page that is given; null where none is. */
   readonly page: string | null;
 }
 
 /** The public interface under /api/v1. */
-export function apiRoutes(kitchen: Kitchen, { backups, page, ...access }: ApiSettings): Router {
+export function apiRoutes(kitchen: Kitchen, { backups, office, page, ...access }: ApiSettings): Router {
   const { clock, events, room } = kitchen;
   const router = Router();
 
@@ -62,6 +67,7 @@ export function apiRoutes(kitchen: Kitchen, { backups, page, ...access }: ApiSet
   }
   router.use(accessRoutes(kitchen, access));
   router.use(backupRoutes(backups));
+  router.use(alertRoutes(kitchen, office));
   router.use((request) => {
     throw notFound(say('server.http.routes.address', { method: request.method, originalUrl: request.originalUrl }));
   });
@@ -81,6 +87,7 @@ function snapshot(kitchen: Kitchen, after: number) {
     learned: kitchen.learned(),
     odd: kitchen.odd(),
     lastBackup: kitchen.backupRuns.newest(),
+    unreached: unreached(kitchen),
     lastSeq: entries.newestSeq(),
     room: room.between((makes.liveSinceMs() ?? clock.now()) - ROOM_BEFORE_MS, Number.MAX_SAFE_INTEGER),
   };

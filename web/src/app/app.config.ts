@@ -29,6 +29,7 @@ import { planEffects } from './state/plan.effects';
 import { planFeature } from './state/plan.feature';
 import { roomFeature } from './state/room.feature';
 import { sendingEffects } from './state/sending.effects';
+import { unreachedFeature } from './state/unreached.feature';
 import { PlacesWhenIdle } from './places-when-idle';
 import { writesPastWorker } from './state/past-worker';
 import { PageTitle } from './shared/ui/page-title';
@@ -54,6 +55,7 @@ export const appConfig: ApplicationConfig = {
       [backupsFeature.name]: backupsFeature.reducer,
       [accessFeature.name]: accessFeature.reducer,
       [oddFeature.name]: oddFeature.reducer,
+      [unreachedFeature.name]: unreachedFeature.reducer,
       [pageFeature.name]: pageFeature.reducer,
     }),
     provideEffects(

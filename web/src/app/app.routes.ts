@@ -104,6 +104,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/who-may/who-may').then((m) => m.WhoMay),
   },
   {
+    path: 'alerts',
+    title: 'page.alerts.title',
+    loadComponent: () => import('./places/alerts/alerts').then((m) => m.AlertsPlace),
+  },
+  {
     path: 'make',
     title: 'page.shell.places.make',
     loadComponent: () => import('./places/make/make').then((m) => m.Make),

@@ -6,7 +6,7 @@ import { OptionField } from '../shared/ui/option-field';
 import { WeekdayToggle } from '../shared/ui/weekday-toggle';
 import { tell, SayPipe, SaidPipe } from '../shared/ui/said';
 import { AwayList } from './away-list';
-import { HOURS } from './hour-options';
+import { HOURS } from '../shared/ui/hour-options';
 import { WeeklyAwayList } from './weekly-away-list';
 
 /** Somebody with working hours of their own works until then, until they say otherwise. */

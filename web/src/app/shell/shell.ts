@@ -16,6 +16,7 @@ import { RecordActions, recordsFeature, type Stays } from '../state/records.feat
 import { LogActions, logFeature, selectLive } from '../state/log.feature';
 import { BatchFocus } from '../state/focus';
 import { PlanRecords } from '../state/plan-records';
+import { unreachedFeature } from '../state/unreached.feature';
 import { Enter } from './enter';
 import { GoTo } from './goto';
 import { HouseholdForm } from './household';
@@ -30,7 +31,7 @@ import { Alerts } from '../shared/tasks/alerts';
 import { PlaceKeys } from '../shared/ui/place-keys';
 import { PLACES } from './places';
 import { Shelf } from './shelf';
-import { tell, SayPipe, SaidPipe } from '../shared/ui/said';
+import { tell, textList, SayPipe, SaidPipe } from '../shared/ui/said';
 import { Workers } from '../engine/workers';
 
 /** What is said stands for so long, ms. */
@@ -102,6 +103,10 @@ export class Shell {
     } = this.lastBackup() ?? { atMs: 0, wrong: [] };
     return why ? tell('page.shell.backup.wrong', { when: written(atMs, 'record'), why }) : '';
   });
+
+  private readonly unreachedNames = this.store.selectSignal(unreachedFeature.selectNames);
+  /** Who is to be told of hands with no page open and is not reached: "Ine and Per"; empty where everybody is. */
+  protected readonly unreached = computed(() => textList(this.unreachedNames()));
 
   protected readonly places = PLACES;
   protected readonly rates = CLOCK_RATES;

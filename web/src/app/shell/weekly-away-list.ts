@@ -3,7 +3,7 @@ import type { WeeklyAway } from '@oat-crock/contract/api';
 import { OptionField } from '../shared/ui/option-field';
 import { SayPipe, SaidPipe } from '../shared/ui/said';
 import { WeekdayToggle } from '../shared/ui/weekday-toggle';
-import { HOURS } from './hour-options';
+import { HOURS } from '../shared/ui/hour-options';
 import { ListField } from './list-field';
 
 /** Saturday mornings, until somebody says otherwise. */

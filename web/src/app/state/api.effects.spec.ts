@@ -56,6 +56,7 @@ class FakeApiClient {
       larder: { lots: [], gear: [], methods: [], orders: [], plannedBatches: [], supplies: [] },
       room: [{ atMs: 5, tempC: 19 }],
       lastBackup: null,
+      unreached: [],
       odd: [],
       lastSeq: this.lastSeq,
       page: null,

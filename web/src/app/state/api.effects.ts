@@ -36,6 +36,7 @@ import { LogActions, logFeature } from './log.feature';
 import { OddActions } from './odd.feature';
 import { RoomActions } from './room.feature';
 import { ApiClient } from './api-client';
+import { UnreachedActions } from './unreached.feature';
 
 /** What the server could not give is asked for again after so long, ms. */
 const READ_AGAIN_MS = 1000;
@@ -59,6 +60,7 @@ const listen = createEffect(
         if (event.type === 'learned') return of(LearnedActions.received({ learned: event.learned }));
         if (event.type === 'room') return of(RoomActions.received({ readings: event.readings }));
         if (event.type === 'backups') return of(BackupActions.received({ safekeeping: event.backups }));
+        if (event.type === 'alerts') return of(UnreachedActions.told({ names: event.unreached }));
         if (event.type === 'renewed') return readFrom(wire, () => 0);
         if (event.type === 'clock') return of(ClockActions.received({ clock: event.clock }));
         return of(InstrumentActions.received({ instruments: event.instruments }));

@@ -28,6 +28,7 @@ import { oddFeature } from './odd.feature';
 import { pageFeature } from './page.feature';
 import { HOUSEHOLD_ID } from './record-writing';
 import { RecordActions, recordsFeature } from './records.feature';
+import { unreachedFeature } from './unreached.feature';
 import { roomFeature } from './room.feature';
 import { besidesTold, recordsTold } from './whole-told';
 
@@ -98,6 +99,7 @@ function wholeHere(store: Store): () => Omit<LastSeen, 'form'> {
   const room = store.selectSignal(roomFeature.selectReadings);
   const odd = store.selectSignal(oddFeature.selectRecords);
   const lastBackup = store.selectSignal(backupsFeature.selectLast);
+  const unreached = store.selectSignal(unreachedFeature.selectNames);
   const page = store.selectSignal(pageFeature.selectServed);
   return () => {
     const clock = compared().clock!;
@@ -118,6 +120,7 @@ function wholeHere(store: Store): () => Omit<LastSeen, 'form'> {
       room: room(),
       odd: odd(),
       lastBackup: lastBackup(),
+      unreached: unreached(),
       page: page(),
     };
     return { seenMs: deviceNowMs(), compared: { clock, aheadMs: compared().aheadMs }, snapshot };

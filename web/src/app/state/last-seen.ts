@@ -13,7 +13,7 @@ export interface LastSeen {
 }
 
 /** Raised whenever a page could stumble over what an older one kept. */
-const FORM = 1;
+const FORM = 2;
 const STORE = 'dairy';
 const KEY = 'last';
 

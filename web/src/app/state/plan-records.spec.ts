@@ -5,7 +5,7 @@ import { cultured } from '@oat-crock/core/testing';
 import { RecordActions } from './records.feature';
 import { pageOf } from '../testing/page';
 import { PlanCard } from '../places/today/plan-card';
-import { planTasks } from '../shared/tasks/plan-tasks';
+import { planTasks } from '@oat-crock/calendar';
 import { PlanRecords } from './plan-records';
 import { HOUR, idOf, kept, NOW, written } from '../testing/plan-page';
 import { samplePlannedBatch } from '../testing/planned';

@@ -9,11 +9,12 @@ import { PageActions } from './page.feature';
 import { householdRecord } from './record-writing';
 import type { Received } from './records.feature';
 import { RoomActions } from './room.feature';
+import { UnreachedActions } from './unreached.feature';
 
 /** What a snapshot tells of the dairy besides its log and its records, as the page takes it in. */
 export function besidesTold(
   compared: Compared,
-  { instruments, learned, room, odd, lastBackup, page }: Omit<Snapshot, 'entries' | 'past'>,
+  { instruments, learned, room, odd, lastBackup, unreached, page }: Omit<Snapshot, 'entries' | 'past'>,
 ): readonly Action[] {
   return [
     ClockActions.compared(compared),
@@ -21,6 +22,7 @@ export function besidesTold(
     LearnedActions.received({ learned }),
     RoomActions.received({ readings: room }),
     BackupActions.lastReceived({ last: lastBackup }),
+    UnreachedActions.told({ names: unreached }),
     OddActions.received({ odd }),
     PageActions.served({ page }),
   ];

@@ -16,8 +16,10 @@ import { FollowActions, followFeature } from '../state/follow.feature';
 import { instrumentsFeature } from '../state/instruments.feature';
 import { recordsFeature } from '../state/records.feature';
 import { LogActions, logFeature } from '../state/log.feature';
+import { pageFeature } from '../state/page.feature';
 import { planFeature } from '../state/plan.feature';
 import { roomFeature } from '../state/room.feature';
+import { unreachedFeature } from '../state/unreached.feature';
 import { until } from './until';
 
 /** A component on a page with a store and no server; what it writes is seen in `written`. */
@@ -58,6 +60,8 @@ export async function pageOf<T>(
         [backupsFeature.name]: backupsFeature.reducer,
         [accessFeature.name]: accessFeature.reducer,
         [oddFeature.name]: oddFeature.reducer,
+        [pageFeature.name]: pageFeature.reducer,
+        [unreachedFeature.name]: unreachedFeature.reducer,
       }),
       ...provided,
     ],

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { say, type Text } from '@oat-crock/core';
 import { Alerts, type ToldBy } from '../../shared/tasks/alerts';
 import { SayPipe, SaidPipe } from '../../shared/ui/said';
@@ -13,7 +14,7 @@ const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
 @Component({
   selector: 'oc-alert-ask',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SaidPipe, SayPipe],
+  imports: [RouterLink, SaidPipe, SayPipe],
   template: `
     @if (asking()) {
       <div class="ask washed" role="group" aria-labelledby="alert-ask">
@@ -38,6 +39,7 @@ const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
         <button type="button" class="change" (click)="changing.set(true)">
           {{ 'page.today.alertAsk.changeIt' | say }}
         </button>
+        <a routerLink="/alerts">{{ 'page.alerts.open' | say }}</a>
       </p>
     }
   `,

@@ -7,7 +7,7 @@ import { OwnCultures } from '../../state/own-cultures';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { SaidPipe, tell, SayPipe } from '../../shared/ui/said';
 import { clockTime, fromNow, span } from '../../shared/ui/words';
-import { firstVisit, planTaskSays, type PlanTask } from '../../shared/tasks/plan-tasks';
+import { firstVisit, planTaskSays, type PlanTask } from '@oat-crock/calendar';
 
 const MIN_MS = 60_000;
 /** So near, it is begun. */

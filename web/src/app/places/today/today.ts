@@ -1,4 +1,4 @@
-import { wakeBefore } from '@oat-crock/calendar';
+import { firstVisit, planTasks, wakeBefore, type PlanTask } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -31,7 +31,6 @@ import { TaskCard } from './task-card';
 import { keptStarters } from './kept-starters';
 import { nextTasks, type NextTask } from '../../shared/tasks/next-tasks';
 import { PlanCard } from './plan-card';
-import { firstVisit, planTasks, type PlanTask } from '../../shared/tasks/plan-tasks';
 import { roomWords } from './room-words';
 import { SaidPipe, textOf, tell, AroundPipe, SayPipe, titled } from '../../shared/ui/said';
 import { Workers } from '../../engine/workers';

@@ -1,16 +1,14 @@
 import { computed, effect, inject, Injectable, InjectionToken, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { batchName } from '../ui/batch-name';
+import { handsCalls, isNews, type HandsCall } from '@oat-crock/calendar';
 import { KitchenClock } from '../../state/kitchen-clock';
 import { followFeature } from '../../state/follow.feature';
 import { keepHere, keptHere } from '../../state/kept-here';
 import { selectLive } from '../../state/log.feature';
-import { textOf, tell } from '../ui/said';
+import { named, textOf } from '../ui/said';
 import { clockTime, toFive } from '../ui/words';
 import { PlanRecords } from '../../state/plan-records';
 import { Bell } from './bell';
-import { nextTasks } from './next-tasks';
-import { planTasks, planTaskSays } from './plan-tasks';
 
 /** How somebody wants to be told: not asked yet, not at all, by a chime, or by a chime and a note of the device. */
 export type ToldBy = 'unasked' | 'nothing' | 'chime' | 'chime and note';
@@ -38,14 +36,6 @@ export const DEVICE_NOTES = new InjectionToken<{
   }),
 });
 
-/** Hands that are near: of what, when, and what they do. */
-interface Near {
-  readonly key: string;
-  readonly of: string;
-  readonly atMs: number;
-  readonly text: string;
-}
-
 /** Tells somebody, wherever they are in the house, that hands are near: once for each task. */
 @Injectable({ providedIn: 'root' })
 export class Alerts {
@@ -59,29 +49,19 @@ export class Alerts {
   readonly by = signal<ToldBy>(keptHere(KEPT, isWay)?.['by'] ?? 'unasked');
   /** What was told of last, in words: for screen readers and for those without sound. */
   readonly said = signal('');
-  private readonly told = new Set<string>();
+  /** For what somebody was told, and for which moment, ms. */
+  private readonly told = new Map<string, number>();
 
   private readonly planned = inject(PlanRecords).plannedBatches;
 
   /** The next hands of each make that are due within minutes, and what of the plan is to be begun or fed. */
-  readonly near = computed((): readonly Near[] => {
+  readonly near = computed((): readonly HandsCall[] => {
     const nowMs = this.clock.nowMs();
-    const live = nextTasks(this.live(), this.followed())
-      .filter(({ recordable, finishes }) => recordable || finishes)
-      .map(({ batch, task, finishes }): Near => ({
-        key: `${batch.id} ${task.stageId} ${finishes}`,
-        of: batch.name,
-        atMs: task.atMs,
-        text: finishes ? tell('page.today.alerts.weighLogWhatCame') : textOf(task.instruction),
-      }));
-    const open = this.planned().filter((p) => p.batchId === null);
-    const planned = planTasks(open, nowMs).map((task): Near => ({
-      key: `${task.plannedBatch.id} ${task.is} ${task.atMs}`,
-      of: batchName(task.plannedBatch),
-      atMs: task.atMs,
-      text: textOf(planTaskSays(task)),
-    }));
-    return [...live, ...planned].filter(({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS);
+    const followed = this.followed();
+    const live = this.live().map((batch) => ({ batch, followed: followed[batch.id] ?? null }));
+    return handsCalls(live, this.planned(), nowMs).filter(
+      ({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS,
+    );
   });
 
   constructor() {
@@ -96,11 +76,11 @@ export class Alerts {
     if (by !== 'nothing') this.bell.ring();
   }
 
-  private alert({ key, of, atMs, text }: Near): void {
-    if (this.told.has(key)) return;
-    this.told.add(key);
-    const words = textOf(text);
-    this.said.set(`${clockTime(toFive(atMs), this.clock.nowMs())}, ${of}: ${words}`);
+  private alert(call: HandsCall): void {
+    if (!isNews(call, this.told.get(call.key))) return;
+    this.told.set(call.key, call.atMs);
+    const [of, words] = [named(call.of), textOf(call.says)];
+    this.said.set(`${clockTime(toFive(call.atMs), this.clock.nowMs())}, ${of}: ${words}`);
     const by = this.by();
     if (by === 'chime' || by === 'chime and note') this.bell.ring();
     if (by === 'chime and note') this.notes.show(of, words);

@@ -1,4 +1,4 @@
-import type { Batch, Branch, CueScale, Followed, Task } from '@oat-crock/core';
+import { openHands, type Batch, type Branch, type CueScale, type Followed, type Task } from '@oat-crock/core';
 import { tell } from '../ui/said';
 
 /** Hands as Today lists them: with the make they belong to and what can be looked at meanwhile. */
@@ -29,16 +29,9 @@ function tasksOf(batch: Batch, followed: Followed): NextTask[] {
   const current = followed.stages.find((s) => s.status === 'now');
   const cues = followed.tasks.find((h) => h.stageId === current?.id)?.cues ?? [];
   const calls = current?.panel.branches ?? [];
-  const ahead = followed.tasks.filter((h) => h.status !== 'done');
-  if (ahead.length === 0 && current) {
-    const last = followed.tasks.find((h) => h.stageId === current.id)!;
-    return [{ batch, task: { ...last, status: 'due' }, recordable: false, finishes: true, cues, calls }];
-  }
-  return ahead.map((task, i) => ({
-    batch,
-    task,
-    recordable: i === 0,
-    finishes: false,
+  return openHands(followed).map(({ task, finishes }, i) => ({
+    ...{ batch, task, finishes },
+    recordable: i === 0 && !finishes,
     cues: i === 0 ? cues : [],
     calls: i === 0 ? calls : [],
   }));

@@ -1,5 +1,5 @@
-import { hourWord } from '../shared/ui/dates';
-import { tell } from '../shared/ui/said';
+import { hourWord } from './dates';
+import { tell } from './said';
 
 /** The hours of a day to choose from, the midnight at its end among them. */
 export const HOURS = () =>

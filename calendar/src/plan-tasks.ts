@@ -16,9 +16,9 @@ export const firstVisit = (plannedBatch: PlannedBatch): Visit | null =>
 
 /** What these hands do, in a sentence of metric quantities. */
 export function planTaskSays({ plannedBatch, is }: PlanTask): Text {
-  if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? say('page.today.planTasks.begin');
+  if (is === 'begin') return firstVisit(plannedBatch)?.tasks[0]?.says ?? say('hands.begin');
   const { starterG, milkG, tempC } = plannedBatch.feed!;
-  return say('page.today.planTasks.feed', { starter: massOf(starterG, 0), milk: weighed(milkG), temp: tempOf(tempC) });
+  return say('hands.feed', { starter: massOf(starterG, 0), milk: weighed(milkG), temp: tempOf(tempC) });
 }
 
 /** So long ahead the hands of a plan stand among those of Today. */
