@@ -13,6 +13,7 @@ const PLACES = [
   '/larder',
   '/ledger',
   '/cultures',
+  '/alerts',
 ];
 /** Waits until nothing moves any more: what is shown has been drawn, and faded in. */
 const settled = (page: Page) =>
@@ -68,10 +69,13 @@ test('the household’s dialog is free of serious faults, and is filled in by ke
   await page.keyboard.press('Enter');
   await expect(dialog).toHaveCount(0);
   await expect(page.getByRole('main').getByText(/\d °F/).first()).toBeVisible();
-  const { settings } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()).household as {
-    settings: { worksDays: number[] };
+  const worksDays = async () => {
+    const { household } = (await (await page.request.get(`${demo.address}/api/v1/snapshot`)).json()) as {
+      household: { settings: { worksDays: number[] } };
+    };
+    return household.settings.worksDays;
   };
-  expect(settings.worksDays).toEqual([1, 2, 3, 4, 5, 6]);
+  await expect.poll(worksDays).toEqual([1, 2, 3, 4, 5, 6]);
 });
 
 test('no place is wider than its window, from desk to telephone, nor broken by records from hell', async ({

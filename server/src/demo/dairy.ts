@@ -1,11 +1,24 @@
 import type { StockLot } from '@oat-crock/core';
 import type { Zone } from '@oat-crock/calendar';
+import type { KeptRecipient } from '../store/alerts.js';
 import type { Script } from './play.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** The hour at which the demonstration opens: hours of earlier days are told from it, so that each make is as old wherever it opens. */
 const OPENS_H = 14 + 20 / 60;
+
+/** Who is told of hands with no page open: their letters end in the demonstration's own mailbox. */
+export const DEMO_TOLD: readonly KeptRecipient[] = [
+  {
+    ...{ id: 'demo-ine', name: 'Ine', way: 'mail', address: 'ine@oat-crock.example', about: 'all', leadMin: 10 },
+    ...{ quiet: 'house', wakes: false, isPaused: false, secret: '', trouble: '' },
+  },
+  {
+    ...{ id: 'demo-per', name: 'Per', way: 'mail', address: 'per@oat-crock.example', about: 'own', leadMin: 20 },
+    ...{ quiet: { fromH: 21, toH: 7 }, wakes: true, isPaused: false, secret: '', trouble: '' },
+  },
+];
 
 /** The instruments of the demo dairy: two kits, one for each crock that may be on, and a logger on the wall. */
 export const DEMO_INSTRUMENTS = [

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { takeArchiveIn, tryArchive } from '../archive/take-in.js';
 import type { Kitchen } from '../kitchen.js';
-import { DEMO_CURRENCY, DEMO_NAME, DEMO_ROOM, DEMO_INSTRUMENTS, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
+import { DEMO_CURRENCY, DEMO_NAME, DEMO_ROOM, DEMO_INSTRUMENTS, DEMO_TOLD, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
 import { demoGear, demoLots } from './larder.js';
 import { begunForSchool, demoOrders, demoSupplies } from './orders.js';
 import { demoMakes } from './makes.js';
@@ -46,6 +46,7 @@ export function seedDemo(kitchen: Kitchen): void {
         token: randomBytes(24).toString('base64url'),
       });
     }
+    for (const recipient of DEMO_TOLD) kitchen.alerts.add(recipient);
     const lots = demoLots(nowMs, zone);
     const milk = lots.find((lot): lot is StockLot => lot.kind === 'milk' && lot.treatment === 'raw')!;
     for (const lot of lots) kitchen.lots.save(lot, 0);
