@@ -227,6 +227,17 @@ export {
   type SimulatedKind,
 } from './instruments/kinds.js';
 export { hiddenMember, readTruth, simulateReading } from './instruments/simulated.js';
+export {
+  bufferPh,
+  BUFFERS,
+  checkOutcome,
+  corrected,
+  type Buffer,
+  type BufferCheck,
+  type CheckOutcome,
+  type IceCheck,
+  type InstrumentCheck,
+} from './instruments/check.js';
 export { isKept, type KeptReading } from './instruments/thinning.js';
 export { probeTrouble } from './instruments/trouble.js';
 export { faultyReading, INSTRUMENT_FAULTS, type InstrumentFault } from './instruments/faults.js';

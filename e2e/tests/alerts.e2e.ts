@@ -17,6 +17,7 @@ test('with the page left, hands that come near are told of by letter and by requ
   await page.keyboard.type('The bell by the stove');
   await page.getByRole('combobox', { name: 'Told by' }).focus();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('option', { name: 'Request to an address' })).toBeVisible();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await page.getByLabel('Sent to').fill('bell');

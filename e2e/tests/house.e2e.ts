@@ -14,6 +14,7 @@ const PLACES = [
   '/ledger',
   '/cultures',
   '/alerts',
+  '/instruments',
 ];
 /** Waits until nothing moves any more: what is shown has been drawn, and faded in. */
 const settled = (page: Page) =>

@@ -1,12 +1,23 @@
-import { kindReading, INSTRUMENT_FAULTS, type InstrumentFault } from '@oat-crock/core';
+import {
+  BUFFERS,
+  INSTRUMENT_FAULTS,
+  INSTRUMENT_KINDS,
+  kindReading,
+  type InstrumentCheck,
+  type InstrumentFault,
+  type SimulatedKind,
+} from '@oat-crock/core';
 import Joi from 'joi';
 import { moment, ulid } from './entry-parts.js';
 import type { Instrument, InstrumentReading } from './instrument.js';
+import { tagged } from './tagged.js';
 
-/** Readings as an instrument posts them: `{ "readings": [{ "id", "atMs", "value" }] }`. */
-export const instrumentReadingsSchema: Joi.ObjectSchema<{ readings: InstrumentReading[] }> = Joi.object({
+/** Readings as an instrument posts them: `{ "readings": [{ "id", "atMs", "value" }] }`; one without a moment was read just now. */
+export const instrumentReadingsSchema: Joi.ObjectSchema<{
+  readings: (Omit<InstrumentReading, 'atMs'> & { readonly atMs?: number })[];
+}> = Joi.object({
   readings: Joi.array()
-    .items(Joi.object({ id: ulid, atMs: moment.required(), value: Joi.number().unsafe().required() }))
+    .items(Joi.object({ id: ulid, atMs: moment, value: Joi.number().unsafe().required() }))
     .min(1)
     .max(1000)
     .required(),
@@ -17,6 +28,39 @@ export function canBe(quantity: Instrument['quantity'], value: number): boolean 
   const { min, max } = kindReading(quantity).bounds;
   return value >= min && value <= max;
 }
+
+const name = Joi.string()
+  .trim()
+  .min(1)
+  .max(80)
+  .pattern(/^[^\p{Cc}\p{Zl}\p{Zp}]*$/u, 'one line');
+
+/** An instrument of one's own, as it is added: `{ "name", "kind" }`. */
+export const newInstrumentSchema: Joi.ObjectSchema<{ name: string; kind: SimulatedKind }> = Joi.object({
+  name: name.required(),
+  kind: Joi.valid(...Object.keys(INSTRUMENT_KINDS)).required(),
+});
+
+/** What is changed of an instrument. */
+export const instrumentChangeSchema: Joi.ObjectSchema<Pick<Instrument, 'name' | 'isPaused'>> = Joi.object({
+  name: name.required(),
+  isPaused: Joi.boolean().required(),
+});
+
+const shown = Joi.number().min(-2000).max(2000).required();
+
+/** How an instrument was checked: a pH meter in two buffers, or a thermometer in ice water. */
+export const instrumentCheckSchema: Joi.ObjectSchema<{ checked: InstrumentCheck }> = Joi.object({
+  checked: tagged('by', {
+    buffers: Joi.object({
+      by: Joi.valid('buffers').required(),
+      shows: Joi.valid('ph', 'mV').required(),
+      tempC: Joi.number().min(0).max(40).required(),
+      reads: Joi.object(Object.fromEntries(BUFFERS.map((buffer) => [buffer, shown]))).required(),
+    }),
+    ice: Joi.object({ by: Joi.valid('ice').required(), readsC: Joi.number().min(-100).max(100).required() }),
+  }).required(),
+});
 
 /** The fault that a simulated instrument is given, or null for none: `{ "fault": "stuck" }`. */
 export const faultSchema: Joi.ObjectSchema<{ fault: InstrumentFault | null }> = Joi.object({

@@ -1,13 +1,17 @@
-import type { InstrumentQuantity, InstrumentFault } from '@oat-crock/core';
+import type { InstrumentCheck, InstrumentFault, InstrumentQuantity, SimulatedKind } from '@oat-crock/core';
 
 /** An instrument that posts readings: what it measures, and the crock it stands in. */
 export interface Instrument {
   readonly id: string;
   readonly name: string;
+  /** What sort it is, by the engine's registry of kinds. */
+  readonly kind: SimulatedKind;
   readonly quantity: InstrumentQuantity;
   readonly simulated: boolean;
   /** The batch it measures, or null while it is on the shelf; what reads the room stands in none. */
   readonly batchId: string | null;
+  /** What it sends is not kept just now. */
+  readonly isPaused: boolean;
   /** When it last read something, ms, and what; since when it has shown the very same; the last that could not be. */
   readonly lastMs: number | null;
   readonly lastValue: number | null;
@@ -17,6 +21,14 @@ export interface Instrument {
   readonly fault: InstrumentFault | null;
   readonly faultSinceMs: number | null;
   readonly calibratedMs: number | null;
+  /** How it was last checked against what is known, and when, ms; null where it never was. What it reads since is corrected by that. */
+  readonly check: { readonly atMs: number; readonly checked: InstrumentCheck } | null;
+}
+
+/** An instrument as it is added, or its token as it is renewed: that is told this once. */
+export interface InstrumentMade {
+  readonly instrument: Instrument;
+  readonly token: string;
 }
 
 /** What became of readings that were posted. */

@@ -97,6 +97,9 @@ const ASKED: readonly (readonly [method: RegExp, path: RegExp, role: Role | 'any
   [/POST/, /^\/instruments\/[^/]+\/readings$/, 'anybody'],
   [/DELETE/, /^\/access\/me$/, 'looks'],
   [/./, /^\/access(\/|$)/, 'keeps'],
+  // Whoever has an instrument's token may post as it.
+  [/POST/, /^\/instruments(\/[^/]+\/token)?$/, 'keeps'],
+  [/DELETE/, /^\/instruments\/[^/]+$/, 'keeps'],
   // A backup has everything in it.
   [/./, /^\/backups(\/|$)/, 'keeps'],
   // Who is told of hands, and their addresses, is nothing for an inspector.

@@ -2,7 +2,7 @@ import { entrySchema, settingsSchema, type Family, type Settings } from '@oat-cr
 import { INSTRUMENT_KINDS, type Entry, type SimulatedKind } from '@oat-crock/core';
 import { dequal } from 'dequal/lite';
 import Joi from 'joi';
-import { randomBytes } from 'node:crypto';
+import { hashOf, newToken } from '../access/secrets.js';
 import type { Kitchen } from '../kitchen.js';
 import { RECORD_SCHEMAS } from '../store/kept.js';
 
@@ -125,8 +125,7 @@ function instrumentsPart({ instruments }: Kitchen): Part {
     },
     take: (all: readonly Line[]) => {
       const here = new Set(lines().map(({ id }) => id));
-      for (const line of all)
-        if (!here.has(line.id)) instruments.add({ ...line, token: randomBytes(24).toString('base64url') });
+      for (const line of all) if (!here.has(line.id)) instruments.add({ ...line, tokenHash: hashOf(newToken()) });
     },
   };
 }

@@ -1,7 +1,7 @@
 import { readingMoments, readTruth, replay, seededRandom, seedFromText, type StockLot } from '@oat-crock/core';
-import { randomBytes } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { hashOf, newToken } from '../access/secrets.js';
 import { takeArchiveIn, tryArchive } from '../archive/take-in.js';
 import type { Kitchen } from '../kitchen.js';
 import { DEMO_CURRENCY, DEMO_NAME, DEMO_ROOM, DEMO_INSTRUMENTS, DEMO_TOLD, FOR_SCHOOL, LIVE_KITS } from './dairy.js';
@@ -43,7 +43,7 @@ export function seedDemo(kitchen: Kitchen): void {
         ...instrument,
         simulated: true,
         batchId: null,
-        token: randomBytes(24).toString('base64url'),
+        tokenHash: hashOf(newToken()),
       });
     }
     for (const recipient of DEMO_TOLD) kitchen.alerts.add(recipient);

@@ -1,3 +1,4 @@
+import { hashOf } from '../access/secrets.js';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { ulid } from 'ulid';
@@ -82,7 +83,7 @@ describe('what open pages are told', () => {
       name: 'pH',
       kind: 'ph-probe',
       simulated: true,
-      token: 't',
+      tokenHash: hashOf('t'),
       batchId: null,
     });
     const page = await listen(3);
@@ -113,7 +114,7 @@ describe('too many requests', () => {
   }, 60_000);
 
   it('of an instrument keep nobody else from being answered', async () => {
-    const probe = { id: 'probe', name: 'Probe', kind: 'thermometer', token: 't' } as const;
+    const probe = { id: 'probe', name: 'Probe', kind: 'thermometer', tokenHash: hashOf('t') } as const;
     kitchen.instruments.add({ ...probe, simulated: false, batchId: null });
     const post = () =>
       fetch(`${address}/instruments/probe/readings`, {

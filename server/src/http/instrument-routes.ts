@@ -2,14 +2,19 @@ import {
   check,
   faultSchema,
   InputRefused,
+  instrumentChangeSchema,
+  instrumentCheckSchema,
   instrumentReadingsSchema,
+  newInstrumentSchema,
   placementSchema,
   problem,
   type Instrument,
+  type InstrumentMade,
 } from '@oat-crock/contract';
-import { isOfRoom, say } from '@oat-crock/core';
+import { checkOutcome, isOfRoom, say, type InstrumentCheck, type Text } from '@oat-crock/core';
 import { Router, text, type Request } from 'express';
-import { timingSafeEqual } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
+import { hashOf, newToken } from '../access/secrets.js';
 import type { Kitchen } from '../kitchen.js';
 import { publicInstrument, type KeptInstrument } from '../store/instruments.js';
 import { readingsFromCsv } from './csv-readings.js';
@@ -26,26 +31,71 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
     response.json({ instruments: shown() });
   });
 
+  router.post('/instruments', (request, response) => {
+    const { name, kind } = check(newInstrumentSchema, request.body);
+    if (instruments.all().length >= MOST)
+      throw refused('name', say('server.http.instruments.tooMany'), say('server.http.instruments.removeOne'));
+    const [id, token] = [randomUUID().slice(0, 13), newToken()];
+    instruments.add({ id, name, kind, simulated: false, batchId: null, tokenHash: hashOf(token) });
+    response.status(201).json({ instrument: tell(id), token } satisfies InstrumentMade);
+  });
+
+  router.put('/instruments/:id', (request, response) => {
+    const { id } = instrumentOf(request);
+    instruments.change(id, check(instrumentChangeSchema, request.body));
+    response.json(tell(id));
+  });
+
+  router.delete('/instruments/:id', (request, response) => {
+    instruments.remove(instrumentOf(request).id, clock.now());
+    tellAll();
+    response.json({ instruments: shown() });
+  });
+
+  router.post('/instruments/:id/token', (request, response) => {
+    const { id, simulated } = instrumentOf(request);
+    if (simulated)
+      throw new HttpProblem(
+        problem(409, say('server.http.instruments.isSimulated'), say('server.http.instruments.addReal')),
+      );
+    const token = newToken();
+    instruments.renew(id, hashOf(token));
+    response.json({ instrument: tell(id), token } satisfies InstrumentMade);
+  });
+
+  router.post('/instruments/:id/checks', (request, response) => {
+    const { id, quantity } = instrumentOf(request);
+    const { checked } = check(instrumentCheckSchema, request.body);
+    if (quantity !== CHECKED[checked.by])
+      throw refused('checked.by', say('server.http.instruments.otherCheck'), say('server.http.instruments.whichCheck'));
+    const { level, says } = checkOutcome(checked);
+    if (level === 'unfit') throw refused('checked', says, say('server.http.instruments.checkAgain'));
+    instruments.check(id, { atMs: clock.now(), checked });
+    response.status(201).json(tell(id));
+  });
+
+  router.delete('/instruments/:id/checks', (request, response) => {
+    const { id } = instrumentOf(request);
+    instruments.uncheck(id);
+    response.json(tell(id));
+  });
+
   router.put('/instruments/:id/placement', (request, response) => {
     const instrument = instrumentOf(request);
     const { batchId } = check(placementSchema, request.body);
     if (batchId !== null && isOfRoom(instrument.quantity)) {
-      throw new InputRefused([
-        {
-          field: 'batchId',
-          message: say('server.http.instrumentRoutes.readsRoomNotCrock'),
-          remedy: say('server.http.instrumentRoutes.leaveWhereHangsGive'),
-        },
-      ]);
+      throw refused(
+        'batchId',
+        say('server.http.instrumentRoutes.readsRoomNotCrock'),
+        say('server.http.instrumentRoutes.leaveWhereHangsGive'),
+      );
     }
     if (batchId !== null && !entries.has(batchId)) {
-      throw new InputRefused([
-        {
-          field: 'batchId',
-          message: say('server.http.instrumentRoutes.thereNoSuchBatch'),
-          remedy: say('server.http.instrumentRoutes.giveIdLiveBatch'),
-        },
-      ]);
+      throw refused(
+        'batchId',
+        say('server.http.instrumentRoutes.thereNoSuchBatch'),
+        say('server.http.instrumentRoutes.giveIdLiveBatch'),
+      );
     }
     instruments.place(instrument.id, batchId);
     response.json(tell(instrument.id));
@@ -66,9 +116,13 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
   router.post('/instruments/:id/readings', text({ type: 'text/csv', limit: '1mb' }), (request, response) => {
     const instrument = instrumentOf(request);
     demandToken(request, instrument);
+    if (instrument.isPaused) {
+      response.status(202).json({ ...NOTHING_TAKEN, why: 'It is paused.' });
+      return;
+    }
     const readings = request.is('text/csv')
       ? readingsFromCsv(String(request.body))
-      : check(instrumentReadingsSchema, request.body).readings;
+      : check(instrumentReadingsSchema, request.body).readings.map((reading) => ({ atMs: clock.now(), ...reading }));
     const { fresh, ...taken } = takeReadings(kitchen, instrument, readings);
     if (fresh.entries.length > 0) events.tell({ type: 'entries', entries: fresh.entries });
     if (fresh.room.length > 0) events.tell({ type: 'room', readings: fresh.room });
@@ -82,8 +136,12 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
 
   /** Tells every page how the instruments are, and gives this one back. */
   function tell(id: string): Instrument {
-    events.tell({ type: 'instruments', instruments: shown() });
+    tellAll();
     return publicInstrument(instruments.get(id)!);
+  }
+
+  function tellAll(): void {
+    events.tell({ type: 'instruments', instruments: shown() });
   }
 
   function instrumentOf(request: Request): KeptInstrument {
@@ -105,10 +163,17 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
   }
 }
 
-function demandToken(request: Request, instrument: KeptInstrument): void {
-  const given = Buffer.from(/^Bearer (.+)$/.exec(request.get('authorization') ?? '')?.[1] ?? '');
-  const wanted = Buffer.from(instrument.token);
-  if (given.length === wanted.length && timingSafeEqual(given, wanted)) return;
+/** What is checked how. */
+const CHECKED: Readonly<Record<InstrumentCheck['by'], Instrument['quantity']>> = { buffers: 'ph', ice: 'tempC' };
+/** So many instruments are here at the most. */
+const MOST = 200;
+const NOTHING_TAKEN = { kept: 0, thinned: 0, impossible: [] } as const;
+
+const refused = (field: string, message: Text, remedy: Text) => new InputRefused([{ field, message, remedy }]);
+
+function demandToken(request: Request, { tokenHash }: KeptInstrument): void {
+  const given = /^Bearer (.+)$/.exec(request.get('authorization') ?? '')?.[1] ?? '';
+  if (hashOf(given) === tokenHash) return;
   throw new HttpProblem(
     problem(
       401,

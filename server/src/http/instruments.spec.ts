@@ -4,6 +4,7 @@ import request from 'supertest';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
 import { INSTRUMENT_KINDS } from '@oat-crock/core';
+import { hashOf } from '../access/secrets.js';
 import type { Kitchen } from '../kitchen.js';
 import { entryOf, startOf, testKitchen } from '../testing/kitchen.js';
 import { takeReadings } from './take-readings.js';
@@ -21,7 +22,7 @@ beforeEach(() => {
   const probe = {
     name: 'Probe',
     kind: 'thermometer',
-    token: 'a-long-token',
+    tokenHash: hashOf('a-long-token'),
     batchId: batch,
   } as const;
   kitchen.instruments.add({ ...probe, id: 'probe', simulated: true });
@@ -165,7 +166,7 @@ describe('a logger in the room', () => {
   const MIN = 60_000;
 
   beforeEach(() => {
-    const wall = { id: 'wall', name: 'Logger', kind: 'room-logger', token: 'a-long-token' } as const;
+    const wall = { id: 'wall', name: 'Logger', kind: 'room-logger', tokenHash: hashOf('a-long-token') } as const;
     kitchen.instruments.add({ ...wall, simulated: false, batchId: null });
   });
 

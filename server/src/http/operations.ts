@@ -4,18 +4,15 @@ import {
   clockChangeSchema,
   planFeedSchema,
   entriesSchema,
-  faultSchema,
   gearSchema,
   orderSchema,
   plannedBatchSchema,
   supplySchema,
-  instrumentReadingsSchema,
   dryRunSchema,
   figuresSchema,
   lotSchema,
   makesSchema,
   methodSchema,
-  placementSchema,
   readingsSchema,
   settingsSchema,
   type Family,
@@ -23,6 +20,7 @@ import {
 import type Joi from 'joi';
 import { ACCESS_OPERATIONS } from './access-operations.js';
 import { ALERT_OPERATIONS } from './alert-operations.js';
+import { INSTRUMENT_OPERATIONS } from './instrument-operations.js';
 import type { Operation } from './operation.js';
 
 /** Open forms of a plan, by the end of their address. */
@@ -149,39 +147,12 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'The makes that something came of and that came of it, with what was logged of each by hand',
     answers: { '200': 'Entries; of very many makes those of the newest' },
   },
-  { path: '/instruments', method: 'get', summary: 'The instruments', answers: { '200': 'Instruments' } },
-  {
-    path: '/instruments/{id}/placement',
-    method: 'put',
-    summary: 'Put an instrument into a crock, or back on the shelf',
-    body: placementSchema,
-    answers: { '200': 'Placed', '404': 'No such instrument' },
-  },
-  {
-    path: '/instruments/{id}/readings',
-    method: 'post',
-    summary: 'Readings of an instrument, with its token as a bearer; as text/csv too, a moment and a value a line',
-    body: instrumentReadingsSchema,
-    answers: { '201': 'Kept', '202': 'It stands in no crock', '401': 'Not its token' },
-  },
+  ...INSTRUMENT_OPERATIONS,
   {
     path: '/room',
     method: 'get',
     summary: 'What loggers read of the room, from one moment to another',
     answers: { '200': 'Readings' },
-  },
-  {
-    path: '/instruments/{id}/fault',
-    method: 'put',
-    summary: 'Give a simulated instrument a fault, or none',
-    body: faultSchema,
-    answers: { '200': 'Given', '404': 'No such instrument', '409': 'It is a real one' },
-  },
-  {
-    path: '/instruments/{id}/calibration',
-    method: 'post',
-    summary: 'Calibrate a simulated instrument',
-    answers: { '200': 'Calibrated', '404': 'No such instrument', '409': 'It is a real one' },
   },
   { path: '/clock', method: 'get', summary: 'The kitchen’s clock', answers: { '200': 'Clock' } },
   {

@@ -1,5 +1,7 @@
 import { canBe, type InstrumentReading, type ReadingsTaken, type StoredEntry } from '@oat-crock/contract';
 import {
+  checkOutcome,
+  corrected,
   isKept,
   isOfRoom,
   kindReading,
@@ -11,7 +13,7 @@ import {
 import { createHash } from 'node:crypto';
 import { encodeTime } from 'ulid';
 import type { Kitchen } from '../kitchen.js';
-import type { KeptInstrument } from '../store/instruments.js';
+import type { CheckAt, KeptInstrument } from '../store/instruments.js';
 
 /** What was kept of what an instrument posted: lines of a crock's log, or readings of the room. */
 export interface Kept {
@@ -44,8 +46,11 @@ export function takeReadings(
     const impossible: number[] = [];
     let seen = instrument as Pick<KeptInstrument, 'lastMs' | 'lastValue' | 'sameSinceMs' | 'impossible'>;
     let kept = 0;
-    for (const [at, reading] of readings.entries()) {
-      const { atMs, value } = reading;
+    const asIs = correcting(kitchen.instruments.checks(source));
+    for (const [at, shown] of readings.entries()) {
+      const { atMs } = shown;
+      const value = asIs(shown);
+      const reading = { ...shown, value };
       if (!canBe(quantity, value)) {
         impossible.push(at);
         if (atMs >= (seen.impossible?.atMs ?? 0)) seen = { ...seen, impossible: { atMs, value } };
@@ -65,6 +70,15 @@ export function takeReadings(
     const thinned = readings.length - impossible.length - kept;
     return { kept, thinned, impossible, fresh: place?.kept ?? { entries: [], room: [] } };
   })();
+}
+
+/** What an instrument showed, as it is by the newest check before. */
+function correcting(checks: readonly CheckAt[]): (reading: InstrumentReading) => number {
+  const known = checks.map(({ atMs, checked }) => ({ atMs, correction: checkOutcome(checked).correction }));
+  return ({ atMs, value }) => {
+    const check = known.find((check) => check.atMs <= atMs);
+    return check ? corrected(value, check.correction) : value;
+  };
 }
 
 /** Where the readings of an instrument are kept; null while it stands in no crock. */

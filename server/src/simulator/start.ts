@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads';
+import { hashOf, newToken } from '../access/secrets.js';
 import type { Kitchen } from '../kitchen.js';
 import { threadBeside } from '../threads.js';
 
@@ -18,9 +19,16 @@ export function startSimulator(kitchen: Kitchen, address: string): () => void {
     instruments: kitchen.instruments
       .all()
       .filter((i) => i.simulated)
-      .map(({ id, kind, token }) => ({ id, kind, token })),
+      .map(({ id, kind }) => ({ id, kind, token: renewed(kitchen, id) })),
   };
   const thread = new Worker(threadBeside(import.meta.url), { workerData });
   thread.on('error', (error) => kitchen.log.error({ error }, 'the simulated instruments have stopped'));
   return () => void thread.terminate();
+}
+
+/** A new token, as only the hash of the last is known. */
+function renewed({ instruments }: Kitchen, id: string): string {
+  const token = newToken();
+  instruments.renew(id, hashOf(token));
+  return token;
 }

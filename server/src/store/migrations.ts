@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { hashOf } from '../access/secrets.js';
 import type { Db } from './open.js';
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'migrations');
@@ -24,6 +25,8 @@ export const formOf = (db: Db): number => db.pragma('user_version', { simple: tr
  */
 export function migrate(db: Db, until = NEWEST_FORM): void {
   const form = formOf(db);
+  // SQLite has no hash of its own.
+  db.function('hash_of', { deterministic: true }, (secret) => hashOf(String(secret)));
   for (const { number, path } of MIGRATIONS.filter((m) => m.number > form && m.number <= until)) {
     db.transaction(() => {
       db.exec(readFileSync(path, 'utf8'));

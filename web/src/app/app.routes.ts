@@ -104,6 +104,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/who-may/who-may').then((m) => m.WhoMay),
   },
   {
+    path: 'instruments',
+    title: 'page.instruments.title',
+    loadComponent: () => import('./places/instruments/instruments').then((m) => m.InstrumentsPlace),
+  },
+  {
     path: 'alerts',
     title: 'page.alerts.title',
     loadComponent: () => import('./places/alerts/alerts').then((m) => m.AlertsPlace),

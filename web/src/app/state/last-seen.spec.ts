@@ -16,6 +16,7 @@ import { lastSeenEffects } from './last-seen.effects';
 import { learnedFeature } from './learned.feature';
 import { LogActions, logFeature } from './log.feature';
 import { oddFeature } from './odd.feature';
+import { unreachedFeature } from './unreached.feature';
 import { pageFeature } from './page.feature';
 import { householdRecord } from './record-writing';
 import { RecordActions, recordsFeature } from './records.feature';
@@ -37,6 +38,7 @@ describe('the dairy as it was last seen', () => {
     learnedFeature,
     logFeature,
     oddFeature,
+    unreachedFeature,
     pageFeature,
     recordsFeature,
     roomFeature,

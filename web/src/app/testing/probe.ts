@@ -4,5 +4,6 @@ import type { Instrument } from '@oat-crock/contract/api';
 export function probeOf(more: Partial<Instrument> = {}): Instrument {
   const unread = { lastMs: null, lastValue: null, sameSinceMs: null, impossible: null };
   const sound = { fault: null, faultSinceMs: null, calibratedMs: null };
-  return { id: 'p', name: 'pH probe', quantity: 'ph', simulated: true, batchId: null, ...unread, ...sound, ...more };
+  const here = { simulated: true, batchId: null, isPaused: false, check: null };
+  return { id: 'p', name: 'pH probe', kind: 'ph-probe', quantity: 'ph', ...here, ...unread, ...sound, ...more };
 }

@@ -1,5 +1,6 @@
 import { usualRoomC } from '@oat-crock/calendar';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type Instrument } from '@oat-crock/contract/api';
 import {
@@ -35,7 +36,7 @@ const FAULTS = [
 @Component({
   selector: 'oc-probe-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OptionField, SaidPipe, SayPipe],
+  imports: [OptionField, RouterLink, SaidPipe, SayPipe],
   templateUrl: './probe-list.html',
   styleUrl: './probe-list.css',
 })
@@ -51,7 +52,7 @@ export class ProbeList {
   protected readonly rows = computed(() => {
     const nowMs = this.clock.nowMs();
     return this.all()
-      .filter((probe) => probe.batchId === null || probe.batchId === this.batchId())
+      .filter((probe) => !probe.isPaused && (probe.batchId === null || probe.batchId === this.batchId()))
       .map((probe) => {
         const ofRoom = isOfRoom(probe.quantity);
         const inIt = ofRoom || probe.batchId !== null;
