@@ -7,3 +7,4 @@ export * from './room.js';
 export * from './household.js';
 export * from './plan-tasks.js';
 export * from './calls.js';
+export * from './logger-file.js';

@@ -23,6 +23,20 @@ export const instrumentReadingsSchema: Joi.ObjectSchema<{
     .required(),
 });
 
+/** So many readings of a logger's file are sent at once. */
+export const MOST_OF_A_FILE = 5000;
+
+/** Readings out of a logger's file, and the make it stood in; null for one of the room. */
+export const loggerReadingsSchema: Joi.ObjectSchema<{ batchId: string | null; readings: InstrumentReading[] }> =
+  Joi.object({
+    batchId: ulid.allow(null).required(),
+    readings: Joi.array()
+      .items(Joi.object({ atMs: moment.required(), value: Joi.number().unsafe().required() }))
+      .min(1)
+      .max(MOST_OF_A_FILE)
+      .required(),
+  });
+
 /** Whether an instrument's reading can be. */
 export function canBe(quantity: Instrument['quantity'], value: number): boolean {
   const { min, max } = kindReading(quantity).bounds;

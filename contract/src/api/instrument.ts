@@ -40,6 +40,12 @@ export interface ReadingsTaken {
   readonly impossible: readonly number[];
 }
 
+/** What became of readings out of a logger's file. */
+export interface LoggerTaken extends ReadingsTaken {
+  /** Before the make was begun, after it had ended, or still to come. */
+  readonly outside: number;
+}
+
 /** A reading as it is posted; one without an id is known by its instrument and its moment. */
 export interface InstrumentReading {
   readonly id?: string;

@@ -4,6 +4,7 @@ import request from 'supertest';
 import type { EntryBody } from '@oat-crock/core';
 import type { Express } from 'express';
 import { ulid } from 'ulid';
+import { hashOf } from '../access/secrets.js';
 import { openKitchen, type Kitchen } from '../kitchen.js';
 import { DEMO_TIME, entryOf, startOf, testKitchen } from '../testing/kitchen.js';
 
@@ -224,7 +225,7 @@ describe('instruments', () => {
       name: 'pH',
       kind: 'ph-probe',
       simulated: true,
-      token,
+      tokenHash: hashOf(token),
       batchId: null,
     });
   });
@@ -247,7 +248,7 @@ describe('instruments', () => {
 
   it('never show their token', async () => {
     const answer = await request(app).get(`${API}/snapshot`);
-    expect(JSON.stringify(answer.body)).not.toContain(token);
+    for (const secret of [token, hashOf(token)]) expect(JSON.stringify(answer.body)).not.toContain(secret);
     expect(answer.body.instruments.length).toBe(1);
   });
 });

@@ -3,6 +3,7 @@ import {
   instrumentChangeSchema,
   instrumentCheckSchema,
   instrumentReadingsSchema,
+  loggerReadingsSchema,
   newInstrumentSchema,
   placementSchema,
 } from '@oat-crock/contract';
@@ -57,6 +58,13 @@ export const INSTRUMENT_OPERATIONS: readonly Operation[] = [
     method: 'delete',
     summary: 'Take an instrument away; what it read stays',
     answers: { '200': 'Instruments', '404': 'No such instrument' },
+  },
+  {
+    path: '/instruments/{id}/log',
+    method: 'post',
+    summary: 'Readings out of a logger’s file, by somebody who was let in; those within the make it stood in are kept',
+    body: loggerReadingsSchema,
+    answers: { '201': 'Kept', '404': 'No such instrument' },
   },
   {
     path: '/instruments/{id}/token',

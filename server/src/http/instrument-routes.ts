@@ -5,13 +5,16 @@ import {
   instrumentChangeSchema,
   instrumentCheckSchema,
   instrumentReadingsSchema,
+  loggerReadingsSchema,
   newInstrumentSchema,
   placementSchema,
   problem,
   type Instrument,
   type InstrumentMade,
+  type InstrumentReading,
+  type LoggerTaken,
 } from '@oat-crock/contract';
-import { checkOutcome, isOfRoom, say, type InstrumentCheck, type Text } from '@oat-crock/core';
+import { checkOutcome, isOfRoom, replay, say, type InstrumentCheck, type Text } from '@oat-crock/core';
 import { Router, text, type Request } from 'express';
 import { randomUUID } from 'node:crypto';
 import { hashOf, newToken } from '../access/secrets.js';
@@ -132,7 +135,33 @@ export function instrumentRoutes(kitchen: Kitchen): Router {
     else response.status(201).json(taken);
   });
 
+  router.post('/instruments/:id/log', (request, response) => {
+    const instrument = instrumentOf(request);
+    const { batchId, readings } = check(loggerReadingsSchema, request.body);
+    const inside = insideOf(instrument, batchId, readings);
+    const { fresh, ...taken } = takeReadings(kitchen, { ...instrument, batchId }, inside);
+    if (fresh.entries.length > 0) events.tell({ type: 'entries', entries: fresh.entries });
+    if (fresh.room.length > 0) events.tell({ type: 'room', readings: fresh.room });
+    tell(instrument.id);
+    response.status(201).json({ ...taken, outside: readings.length - inside.length } satisfies LoggerTaken);
+  });
+
   return router;
+
+  /** Those readings of a file that lie within the make it stood in, and not ahead of now. */
+  function insideOf({ quantity }: KeptInstrument, batchId: string | null, readings: readonly InstrumentReading[]) {
+    const nowMs = clock.now();
+    if (isOfRoom(quantity)) return readings.filter(({ atMs }) => atMs <= nowMs);
+    const batch = batchId === null ? null : replay(entries.ofBatch(batchId, 'none'));
+    if (!batch)
+      throw refused(
+        'batchId',
+        say('server.http.instrumentRoutes.thereNoSuchBatch'),
+        say('server.http.instruments.whichMake'),
+      );
+    const untilMs = Math.min(nowMs, batch.ended?.atMs ?? nowMs);
+    return readings.filter(({ atMs }) => atMs >= batch.startedMs && atMs <= untilMs);
+  }
 
   /** Tells every page how the instruments are, and gives this one back. */
   function tell(id: string): Instrument {

@@ -114,6 +114,33 @@ describe('an instrument of one’s own', () => {
   });
 });
 
+describe('a logger’s file', () => {
+  it('goes into the make it stood in, as far as that went on, once however often it is read in', async () => {
+    const { instrument } = await add('thermometer');
+    const started = Date.UTC(2026, 4, 2, 8);
+    const readings = [-1, 0, 60, 120].map((min) => ({ atMs: started + min * 60_000, value: 40 + min / 60 }));
+    const send = (batchId: string | null, of = readings) =>
+      request(app).post(`${API}/instruments/${instrument.id}/log`).send({ batchId, readings: of });
+    const ahead = { atMs: kitchen.clock.now() + 1, value: 40 };
+    const { status, body } = await send(batch, [...readings, ahead]);
+    expect([status, body]).toEqual([201, { kept: 3, thinned: 0, impossible: [], outside: 2 }]);
+    expect(kept(instrument.id)).toEqual([40, 41, 42]);
+    expect((await send(batch)).body).toEqual({ kept: 0, thinned: 3, impossible: [], outside: 1 });
+    // It stands on the shelf still.
+    expect(kitchen.instruments.get(instrument.id)!.batchId).toBeNull();
+    expect((await send(null)).status).toBe(422);
+    expect((await send(ulid(T0))).status).toBe(422);
+  });
+
+  it('of the room goes to the room', async () => {
+    const { instrument } = await add('room-logger');
+    const readings = [0, 30].map((min) => ({ atMs: T0 + min * 60_000, value: 19 }));
+    const sent = await request(app).post(`${API}/instruments/${instrument.id}/log`).send({ batchId: null, readings });
+    expect((sent.body as ReadingsTaken).kept).toBe(2);
+    expect(kitchen.room.between(T0, T0 + 3_600_000).map(({ tempC }) => tempC)).toEqual([19, 19]);
+  });
+});
+
 describe('an instrument that was checked', () => {
   it('reads corrected from then on, until that is forgotten; what came before stands', async () => {
     const { instrument, token } = await add('ph-probe');

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Instrument, InstrumentMade } from '@oat-crock/contract/api';
+import type { Instrument, InstrumentMade, InstrumentReading, LoggerTaken } from '@oat-crock/contract/api';
 import type { InstrumentCheck, SimulatedKind } from '@oat-crock/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 
@@ -29,6 +29,11 @@ export class InstrumentClient {
 
   remove(id: string): Promise<unknown> {
     return once(this.http.delete(`${API}/${id}`));
+  }
+
+  /** Readings out of a logger's file, as many as are sent at once. */
+  log(id: string, batchId: string | null, readings: readonly InstrumentReading[]): Promise<LoggerTaken> {
+    return once(this.http.post<LoggerTaken>(`${API}/${id}/log`, { batchId, readings }));
   }
 
   check(id: string, checked: InstrumentCheck): Promise<Instrument> {

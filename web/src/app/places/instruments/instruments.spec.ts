@@ -26,6 +26,7 @@ async function place(role: Me['role'] = 'keeps', instruments: readonly Instrumen
   const client = {
     ...{ add: hear('add', MADE), change: hear('change', MINE), place: hear('place', MINE) },
     ...{ renewToken: hear('renewToken', MADE), remove: hear('remove', {}), check: hear('check', MINE) },
+    log: hear('log', { kept: 2, thinned: 0, impossible: [], outside: 1 }),
     ...{ forgetCheck: hear('forgetCheck', MINE), ...wire },
   };
   const page = await pageOf(
@@ -121,5 +122,33 @@ describe('the instruments', () => {
     await click('Take Mine away');
     await until(() => text().includes('does not answer'));
     expect((await place('keeps', [])).text()).toContain('None yet.');
+  });
+
+  it('have a logger’s file read in: columns guessed, the clock corrected, the make it stood in found', async () => {
+    const { asked, click, element, fill, submit, text, fixture } = await place();
+    await click('Read a file of By the stove in');
+    await until(() => element.querySelector('oc-logger-form') !== null);
+    const clock = (min: number) => new Date(START_MS + min * MIN).toISOString().slice(0, 16).replace('T', ' ');
+    const lines = [-5, 5, 10].map((min, i) => `${i + 1};${clock(min + 60)};${40 + i},5`);
+    const files = new DataTransfer();
+    files.items.add(new File([`No.;Time;Temp (°C)\n${lines.join('\n')}\nstopped;;`], 'logger.csv'));
+    const chooser = element.querySelector<HTMLInputElement>('oc-logger-form input[type=file]')!;
+    chooser.files = files.files;
+    chooser.dispatchEvent(new Event('change'));
+    await until(() => text().includes('3 readings from'));
+    expect(text()).toContain('40.5 °C to 42.5 °C; 1 line left out.');
+    expect(text()).toContain('lies ahead of now');
+    await submit('oc-logger-form');
+    expect(text()).toContain('No make was on while it read');
+    await fill('#file-iceaheadMin', '60');
+    await fixture.whenStable();
+    expect(text()).not.toContain('lies ahead of now');
+    await submit('oc-logger-form');
+    await until(() => text().includes('2 readings kept, 1 outside of the make.'));
+    const [what, id, batchId, readings] = asked.at(-1)!;
+    expect([what, id, typeof batchId]).toEqual(['log', 'ice', 'string']);
+    expect(readings).toEqual(
+      [-5, 5, 10].map((min, i) => ({ atMs: Math.floor(START_MS / MIN) * MIN + min * MIN, value: 40.5 + i })),
+    );
   });
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Instrument, InstrumentMade } from '@oat-crock/contract/api';
+import type { Instrument, InstrumentMade, LoggerTaken } from '@oat-crock/contract/api';
 import { checkOutcome, isOfRoom } from '@oat-crock/core';
 import { accessFeature } from '../../state/access.feature';
 import { InstrumentClient } from '../../state/instrument-client';
@@ -11,14 +11,13 @@ import { written } from '../../shared/ui/dates';
 import { OptionField } from '../../shared/ui/option-field';
 import { SayPipe, tell, textOf } from '../../shared/ui/said';
 import { whyNot } from '../../shared/ui/why-not';
-import { acidity, fromNow, mass, temp } from '../../shared/ui/words';
+import { fromNow } from '../../shared/ui/words';
 import { AddInstrument } from './add-form';
 import { CheckForm } from './check-form';
+import { LoggerFileForm } from './logger-form';
+import { READ } from './read-words';
 import { TokenOnce } from './token-once';
 
-const READ: Readonly<Record<Instrument['quantity'], (value: number) => string>> = {
-  ...{ tempC: temp, ph: acidity, wheyG: mass, roomC: temp },
-};
 /** What a list has for the shelf. */
 const SHELF = 'shelf';
 
@@ -26,7 +25,7 @@ const SHELF = 'shelf';
 @Component({
   selector: 'oc-instruments',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddInstrument, CheckForm, OptionField, SayPipe, TokenOnce],
+  imports: [AddInstrument, CheckForm, LoggerFileForm, OptionField, SayPipe, TokenOnce],
   templateUrl: './instruments.html',
   styleUrl: './instruments.css',
 })
@@ -39,6 +38,8 @@ export class InstrumentsPlace {
   protected readonly loaded = this.store.selectSignal(logFeature.selectLoaded);
   protected readonly keeps = this.store.selectSignal(accessFeature.selectKeeps);
   protected readonly checking = signal<string | null>(null);
+  /** Of which a file is read in. */
+  protected readonly reading = signal<string | null>(null);
   protected readonly made = signal<InstrumentMade | null>(null);
   protected readonly wrong = signal('');
   protected readonly said = signal('');
@@ -104,6 +105,12 @@ export class InstrumentsPlace {
   protected taken({ name }: Instrument): void {
     this.checking.set(null);
     this.said.set(tell('page.instruments.isTaken', { name }));
+  }
+
+  protected fileTaken({ name }: Instrument, { kept, thinned, outside, impossible }: LoggerTaken): void {
+    this.reading.set(null);
+    const left = { thinned, outside, impossible: impossible.length };
+    this.said.set(tell('page.instruments.file.taken', { name, kept, ...left }));
   }
 
   /** How the instruments are is told by the server to every page, this one among them. */
