@@ -37,8 +37,9 @@ export const toBegin = (startMs: number, more: Partial<PlannedBatch> = {}): Plan
 /** A caller whose messages are kept instead of sent, with a machine's clock that is set by hand. */
 export function callerOf(kitchen: Kitchen) {
   const sent: (AlertMessage & { readonly to: string })[] = [];
-  const state = { machineMs: 0, answer: { is: 'sent' } as Sent | 'dies' };
+  const state = { machineMs: 0, answer: { is: 'sent' } as Sent | 'dies', whileSending: [] as string[] };
   const send = async (to: KeptRecipient, message: AlertMessage): Promise<Sent> => {
+    state.whileSending = kitchen.alerts.recent().map((alert) => alert.state);
     if (state.answer === 'dies') throw DIES;
     if (state.answer.is !== 'refused') sent.push({ ...message, to: to.name });
     return state.answer;
