@@ -1,6 +1,6 @@
-import { stringify } from 'csv-stringify/sync';
 import { finishedStockOf, methodOf, movedIn, replay, type Batch } from '@oat-crock/core';
 import type { Kitchen } from '../kitchen.js';
+import { spreadsheetRows } from '../spreadsheet.js';
 
 /** A table for a spreadsheet: its columns, and its rows a few at a time. */
 export interface Table {
@@ -19,15 +19,9 @@ export function tablesOf(kitchen: Kitchen): readonly Table[] {
   return [makesTable(kitchen), movementsTable(kitchen), readingsTable(kitchen)];
 }
 
-/** Some rows as text (RFC 4180); a text that a spreadsheet would take for a formula is marked as text. */
-export function csvText(table: Table, rows: readonly Row[], header: boolean): string {
-  return stringify([...rows], {
-    header,
-    columns: [...table.columns],
-    record_delimiter: 'windows',
-    escape_formulas: true,
-  });
-}
+/** Some rows of a table as text. */
+export const csvText = ({ columns }: Table, rows: readonly Row[], header: boolean): string =>
+  spreadsheetRows(rows, columns, header);
 
 function* batches({ entries, makes }: Kitchen): Iterable<readonly Batch[]> {
   const ids = makes.inOrder();

@@ -1,5 +1,5 @@
 import { doersOf, type PlannedBatch } from '@oat-crock/contract';
-import { stringify } from 'csv-stringify/sync';
+import { spreadsheetRows } from '../spreadsheet.js';
 import type { Words } from '../words.js';
 
 interface Row {
@@ -40,7 +40,7 @@ export function tableOf(plannedBatches: readonly PlannedBatch[], words: Words): 
     })),
   );
   rows.sort((a, b) => (a.at < b.at ? -1 : 1));
-  return stringify(rows, { header: true, columns: [...COLUMNS], record_delimiter: 'windows', escape_formulas: true });
+  return spreadsheetRows(rows, COLUMNS, true);
 }
 
 /** For whom it is made. */
