@@ -1,4 +1,4 @@
-import type { CDPSession } from '@playwright/test';
+import type { CDPSession, Page } from '@playwright/test';
 import { expect, test } from '../support/dairy.js';
 import { goTo } from '../support/page.js';
 
@@ -7,6 +7,14 @@ async function heapMb(devtools: CDPSession): Promise<number> {
   for (let i = 0; i < 3; i++) await devtools.send('HeapProfiler.collectGarbage');
   const { usedSize } = (await devtools.send('Runtime.getHeapUsage')) as { usedSize: number };
   return usedSize / 1e6;
+}
+
+/** Waits until all places are fetched: that begins four seconds after the page, and is no growth of a tab that is open. */
+async function allFetched(page: Page): Promise<void> {
+  const scripts = () =>
+    page.evaluate(() => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length);
+  for (let [before, now] = [-1, await scripts()]; before !== now; [before, now] = [now, await scripts()])
+    await page.waitForTimeout(5000);
 }
 
 /** Kitchen time that passes from one look of the page to the next. */
@@ -28,6 +36,7 @@ test('a tab that is open for eight hours holds no more at their end than at thei
       await expect(time).not.toHaveText(shown!);
     }
   };
+  await allFetched(page);
   await hours(1);
   const before = await heapMb(devtools);
   await hours(8);
