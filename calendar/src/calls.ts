@@ -1,6 +1,6 @@
 import { plannedBatchName, type PlannedBatch, type PlannedTask } from '@oat-crock/contract/api';
 import { openHands, say, type Followed, type Text } from '@oat-crock/core';
-import { planTasks, planTaskSays } from './plan-tasks.js';
+import { allPlanTasks, planTaskSays } from './plan-tasks.js';
 
 /** Hands that somebody is called for: of what, when, and what they do. */
 export interface HandsCall {
@@ -27,12 +27,8 @@ export interface OnNow {
 /** Hands put off by so long since somebody was called are called for anew, ms. */
 const PUT_OFF_MS = 30 * 60_000;
 
-/** The next hands of each make that is on, and what of the plan is to be begun or fed, in no order. */
-export function handsCalls(
-  live: readonly OnNow[],
-  planned: readonly PlannedBatch[],
-  nowMs: number,
-): readonly HandsCall[] {
+/** The next hands of each make that is on, and all that the plan has begun or fed, in no order. */
+export function handsCalls(live: readonly OnNow[], planned: readonly PlannedBatch[]): readonly HandsCall[] {
   const begun = new Map(planned.map((p) => [p.batchId, p]));
   const open = planned.filter(({ batchId }) => batchId === null);
   return [
@@ -50,7 +46,7 @@ export function handsCalls(
         },
       ];
     }),
-    ...planTasks(open, nowMs).map((task): HandsCall => {
+    ...allPlanTasks(open).map((task): HandsCall => {
       const { plannedBatch, is, atMs } = task;
       const { tasks, feed } = plannedBatch;
       const first = tasks[0];

@@ -24,15 +24,21 @@ export function planTaskSays({ plannedBatch, is }: PlanTask): Text {
 /** So long ahead the hands of a plan stand among those of Today. */
 const AHEAD_MS = 24 * 60 * MIN_MS;
 const SHOWN = 4;
+/** A feeding that was not begun by then is not begun at all: its make is planned anew. */
+const FEED_LATE_MS = 60 * MIN_MS;
 
-/** What of a plan comes next: what is to be begun, and what is to be fed for it. */
-export function planTasks(plannedBatches: readonly PlannedBatch[], nowMs: number): readonly PlanTask[] {
+/** Everything that a plan has begun or fed, in order of time. */
+export function allPlanTasks(plannedBatches: readonly PlannedBatch[]): readonly PlanTask[] {
   return plannedBatches
     .flatMap((plannedBatch): PlanTask[] => [
       { plannedBatch, is: 'begin', atMs: plannedBatch.startMs },
       ...(plannedBatch.feed ? [{ plannedBatch, is: 'feed' as const, atMs: plannedBatch.feed.beginMs }] : []),
     ])
-    .filter(({ is, atMs }) => atMs < nowMs + AHEAD_MS && (is === 'begin' || atMs > nowMs - 60 * MIN_MS))
-    .sort((a, b) => a.atMs - b.atMs)
-    .slice(0, SHOWN);
+    .sort((a, b) => a.atMs - b.atMs);
 }
+
+/** What of a plan comes next on Today: what is to be begun, and what is to be fed for it. */
+export const planTasks = (plannedBatches: readonly PlannedBatch[], nowMs: number): readonly PlanTask[] =>
+  allPlanTasks(plannedBatches)
+    .filter(({ is, atMs }) => atMs < nowMs + AHEAD_MS && (is === 'begin' || atMs > nowMs - FEED_LATE_MS))
+    .slice(0, SHOWN);

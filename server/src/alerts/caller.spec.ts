@@ -91,6 +91,51 @@ describe('somebody who is told of hands with no page open', () => {
     ]);
   });
 
+  it('is told of each of many makes that are to be begun, whatever stands in the plan from days before', async () => {
+    at(NOON);
+    kitchen.alerts.add(recipientOf());
+    for (let days = 2; days < 8; days++) plan(NOON - days * 1440 * MIN);
+    for (let min = 1; min <= 6; min++) plan(NOON + min * MIN, { whom: `${min}` });
+    await world.open().look();
+    expect(world.sent.map(({ hands }) => hands.map(({ dueMs }) => (dueMs - NOON) / MIN))).toEqual([[1, 2, 3, 4, 5, 6]]);
+  });
+
+  it('is told in the morning of a feeding that was to be begun by night', async () => {
+    const night = Date.UTC(2026, 4, 5, 2);
+    at(night);
+    kitchen.alerts.add(recipientOf({ quiet: 'house' }));
+    const feed = {
+      culture: 'thermophilic',
+      beginMs: night,
+      ripeMs: night,
+      milkG: 500,
+      starterG: 20,
+      tempC: 42,
+    } as const;
+    plan(night + 720 * MIN, { feed });
+    const { look } = world.open();
+    await look();
+    pass(4 * 60);
+    await look();
+    expect(world.sent.map(({ text }) => text.split('\n')[1])).toEqual(['This comes late: it was due 4 h ago.']);
+  });
+
+  it('goes on waiting for what a make wants that cannot be followed for a while', async () => {
+    at(NOON);
+    kitchen.alerts.add(recipientOf({ quiet: { fromH: 11, toH: 13 } }));
+    kitchen.entries.append([{ ...startOf('01J0000000000000000PQT0001'), atMs: NOON }]);
+    const { look } = world.open();
+    await look();
+    const learned = spyOn(kitchen, 'learned').and.throwError('held');
+    pass(10);
+    await look();
+    expect(states()).toEqual(['waits']);
+    learned.and.callThrough();
+    pass(60);
+    await look();
+    expect(states()).toEqual(['sent']);
+  });
+
   it('is told in the morning of what came by night, with a word that it is late, and not of what was done meanwhile', async () => {
     at(Date.UTC(2026, 4, 4, 23));
     kitchen.alerts.add(recipientOf({ quiet: 'house' }));

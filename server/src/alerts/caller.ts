@@ -32,6 +32,14 @@ export interface Caller {
   readonly stop: () => Promise<void>;
 }
 
+/** What hands are called for just now. */
+interface Calls {
+  readonly all: readonly HandsCall[];
+  readonly byKey: ReadonlyMap<string, HandsCall>;
+  /** Makes that are on and cannot be followed. */
+  readonly lost: ReadonlySet<string>;
+}
+
 /** How often it is looked who is to be told, ms of this machine's clock. */
 const LOOK_MS = 10_000;
 const MIN_MS = 60_000;
@@ -53,7 +61,7 @@ export function caller(kitchen: Kitchen, { ways, machineNow, base }: CallerSetti
   alerts.settle(clock.now(), say('server.alerts.died'));
 
   /** Makes are followed one after the other, and whoever else waits is answered in between. */
-  async function callsNow(): Promise<readonly HandsCall[]> {
+  async function callsNow(): Promise<Calls> {
     const live = [];
     for (const id of makes.live()) {
       const made = follow(id);
@@ -61,30 +69,28 @@ export function caller(kitchen: Kitchen, { ways, machineNow, base }: CallerSetti
       await new Promise(setImmediate);
     }
     const planned = plannedBatches.all().flatMap(({ item, goneMs }) => (goneMs === null ? [item] : []));
-    return handsCalls(live, planned, clock.now());
+    const calls = handsCalls(live, planned);
+    const lost = live.flatMap(({ batch, followed }) => (batch.ended || followed ? [] : [batch.id]));
+    return { all: calls, byKey: new Map(calls.map((call) => [call.key, call])), lost: new Set(lost) };
   }
 
   async function lookOnce(): Promise<void> {
     const told = alerts.recipients().filter(({ isPaused }) => !isPaused);
     if (told.length === 0) return;
     const calls = await callsNow();
-    const byKey = new Map(calls.map((call) => [call.key, call]));
     // Nobody waits for somebody else's mail server.
-    await Promise.all(told.map((recipient) => tell(recipient, calls, byKey)));
+    await Promise.all(told.map((recipient) => tell(recipient, calls)));
   }
 
-  async function tell(
-    recipient: KeptRecipient,
-    calls: readonly HandsCall[],
-    byKey: ReadonlyMap<string, HandsCall>,
-  ): Promise<void> {
+  async function tell(recipient: KeptRecipient, { all, byKey, lost }: Calls): Promise<void> {
     const nowMs = clock.now();
     const before = new Set(alerts.waiting(recipient.id).map(({ key }) => key));
-    const news = newCalls(recipient, calls, nowMs, (key) => alerts.toldFor(recipient.id, key)).filter(
+    const news = newCalls(recipient, all, nowMs, (key) => alerts.toldFor(recipient.id, key)).filter(
       ({ key }) => !before.has(key),
     );
     news.forEach((call) => alerts.note(recipient.id, call));
-    const waiting = alerts.waiting(recipient.id);
+    // Of a make that cannot be followed just now nobody knows whether they were done.
+    const waiting = alerts.waiting(recipient.id).filter(({ batchId }) => batchId === null || !lost.has(batchId));
     // Hands that were done meanwhile are told of no more; those that were put off are, once they are near again.
     const done = waiting.filter(({ key }) => !byKey.has(key));
     if (done.length > 0) alerts.mark(idsOf(done), 'over', nowMs);
@@ -114,8 +120,10 @@ export function caller(kitchen: Kitchen, { ways, machineNow, base }: CallerSetti
     }
     alerts.mark(ids, sent.is === 'unsure' ? 'unsure' : 'failed', clock.now(), sent.why);
     // A browser that takes no more notes, or an address that wants no more requests.
-    if (sent.is === 'gone') alerts.change(recipient.id, { ...recipient, isPaused: true });
-    if (sent.is === 'gone') alerts.trouble(recipient.id, sent.why);
+    if (sent.is === 'gone') {
+      alerts.change(recipient.id, { ...recipient, isPaused: true });
+      alerts.trouble(recipient.id, sent.why);
+    }
   }
 
   function taken({ id }: KeptRecipient, ids: readonly number[]): void {

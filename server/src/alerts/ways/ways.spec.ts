@@ -116,6 +116,9 @@ describe('a signed request', () => {
     await nobody.close();
     const unreached = await webhookWay(() => 0)(recipientOf({ address: nobody.address, secret: 'whsec_' }), message);
     expect([unreached.is, whyOf(unreached)]).toEqual(['refused', 'It was not reached (ECONNREFUSED).']);
+    const badPort = recipientOf({ address: 'http://127.0.0.1:25/', secret: 'whsec_' });
+    const notTried = await webhookWay(() => 0)(badPort, message);
+    expect([notTried.is, whyOf(notTried)]).toEqual(['refused', 'It was not reached (bad port).']);
   });
 
   it('is shown by the stand-in that ships with it', async () => {

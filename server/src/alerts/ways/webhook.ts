@@ -24,7 +24,14 @@ const GONE = [410];
 /** No connection was made: nothing was taken. */
 const UNREACHED: ReadonlySet<string> = new Set([
   ...['ECONNREFUSED', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH', 'ENETUNREACH', 'EACCES', 'EINVAL'],
-  ...['UND_ERR_CONNECT_TIMEOUT', 'DEPTH_ZERO_SELF_SIGNED_CERT', 'CERT_HAS_EXPIRED', 'ERR_TLS_CERT_ALTNAME_INVALID'],
+  // A port that `fetch` never goes to, as those of mail.
+  ...[
+    'bad port',
+    'UND_ERR_CONNECT_TIMEOUT',
+    'DEPTH_ZERO_SELF_SIGNED_CERT',
+    'CERT_HAS_EXPIRED',
+    'ERR_TLS_CERT_ALTNAME_INVALID',
+  ],
 ]);
 
 /** Sends signed requests, one JSON object each; where the answer leads elsewhere it is not followed. */
@@ -75,7 +82,8 @@ export async function post(
   }
 }
 
+/** What the system or `fetch` calls it: "ECONNREFUSED", "bad port", "TimeoutError". */
 function codeOf(error: unknown): string {
-  const { cause, name } = error as { cause?: { code?: string }; name: string };
-  return cause?.code ?? name;
+  const { cause, name } = error as { cause?: { code?: string; message?: string }; name: string };
+  return cause?.code ?? cause?.message ?? name;
 }

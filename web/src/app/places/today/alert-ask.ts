@@ -39,7 +39,7 @@ const WORDS: Readonly<Record<Exclude<ToldBy, 'unasked'>, Text>> = {
         <button type="button" class="change" (click)="changing.set(true)">
           {{ 'page.today.alertAsk.changeIt' | say }}
         </button>
-        <a routerLink="/alerts">{{ 'page.alerts.open' | say }}</a>
+        &ngsp;<a routerLink="/alerts">{{ 'page.alerts.open' | say }}</a>
       </p>
     }
   `,

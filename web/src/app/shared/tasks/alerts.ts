@@ -59,9 +59,7 @@ export class Alerts {
     const nowMs = this.clock.nowMs();
     const followed = this.followed();
     const live = this.live().map((batch) => ({ batch, followed: followed[batch.id] ?? null }));
-    return handsCalls(live, this.planned(), nowMs).filter(
-      ({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS,
-    );
+    return handsCalls(live, this.planned()).filter(({ atMs }) => atMs - nowMs <= NEAR_MS && nowMs - atMs < STALE_MS);
   });
 
   constructor() {
