@@ -1,7 +1,6 @@
 import type { Logger } from 'pino';
 import { createServer, type Server } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
-import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { isLoopback } from './access/who.js';
@@ -9,6 +8,7 @@ import { openPostOffice, type PostOffice } from './alerts/post-office.js';
 import type { MailSettings } from './alerts/ways/mail.js';
 import { fillDemo } from './demo/seed.js';
 import { createApp } from './http/app.js';
+import { portOf } from './listening.js';
 import { openKitchen, type Kitchen } from './kitchen.js';
 import { engineName } from './learning/engine-name.js';
 import { startLearning } from './learning/start.js';
@@ -167,9 +167,7 @@ async function openDoors(
 /** Opens a server, and gives back its port. */
 async function listening(server: Server, port: number, host: string): Promise<number> {
   server.keepAliveTimeout = KEEP_ALIVE_MS;
-  server.listen(port, host);
-  await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
-  return (server.address() as AddressInfo).port;
+  return portOf(server.listen(port, host));
 }
 
 /** Where a proxy has it reached: under the names it was given, by HTTPS. */

@@ -1,7 +1,6 @@
-import type { SimulatedLetter } from '@oat-crock/contract';
 import { simpleParser } from 'mailparser';
-import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
+import { portOf } from '../../listening.js';
 import type { Letters } from './letters.js';
 
 /** A mail server on this machine that takes every letter and sends none on. */
@@ -20,18 +19,15 @@ export async function simulatedMailbox(letters: Letters): Promise<SimulatedMailb
       simpleParser(stream).then(
         ({ subject = '', text = '' }) => {
           const to = session.envelope.rcptTo.map(({ address }) => address).join(', ');
-          letters.keep({ way: 'mail', to, subject, text: text.trim() } satisfies Partial<SimulatedLetter>);
+          letters.keep({ way: 'mail', to, subject, text: text.trim() });
           done();
         },
         (error: Error) => done(error),
       );
     },
   });
-  const listener = server.listen(0, '127.0.0.1');
-  await new Promise<void>((opened, failed) => listener.once('listening', opened).once('error', failed));
-  const { port } = listener.address() as AddressInfo;
   return {
-    address: `smtp://127.0.0.1:${port}`,
+    address: `smtp://127.0.0.1:${await portOf(server.listen(0, '127.0.0.1'))}`,
     close: () => new Promise((closed) => server.close(closed)),
   };
 }

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import { buffer } from 'node:stream/consumers';
-import type { AddressInfo } from 'node:net';
+import { portOf } from '../../listening.js';
 import type { Letters } from './letters.js';
 
 /** Something that takes requests on this machine, as an automatic house or a service for notes of browsers would. */
@@ -20,10 +20,8 @@ export async function simulatedReceiver(letters: Letters): Promise<SimulatedRece
       response.writeHead(isSealed ? 201 : 204).end();
     });
   });
-  server.listen(0, '127.0.0.1');
-  await new Promise<void>((opened, failed) => server.once('listening', opened).once('error', failed));
   return {
-    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}/bell`,
+    address: `http://127.0.0.1:${await portOf(server.listen(0, '127.0.0.1'))}/bell`,
     close: () =>
       new Promise((closed) => {
         server.closeAllConnections();

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Access, Devices, Invited, Role } from '@oat-crock/contract/api';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { firstValueFrom as once } from 'rxjs';
 
 const API = '/api/v1/access';
 
@@ -57,5 +57,3 @@ export class AccessClient {
     return once(this.http.delete<Devices>(`${API}/invitations/${id}`));
   }
 }
-
-const once = <T>(answer: Observable<T>): Promise<T> => firstValueFrom(answer);

@@ -8,7 +8,7 @@ import type {
   PushAddress,
   SimulatedLetter,
 } from '@oat-crock/contract/api';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { firstValueFrom as once } from 'rxjs';
 
 const API = '/api/v1/alerts';
 
@@ -46,5 +46,3 @@ export class AlertClient {
     return once(this.http.post<AlertRecipientMade>(`${API}/recipients/${id}/key`, null));
   }
 }
-
-const once = <T>(answer: Observable<T>): Promise<T> => firstValueFrom(answer);

@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Instrument, InstrumentMade, InstrumentReading, LoggerTaken } from '@oat-crock/contract/api';
 import type { InstrumentCheck, SimulatedKind } from '@oat-crock/core';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { firstValueFrom as once } from 'rxjs';
 
 const API = '/api/v1/instruments';
 
@@ -44,5 +44,3 @@ export class InstrumentClient {
     return once(this.http.delete<Instrument>(`${API}/${id}/checks`));
   }
 }
-
-const once = <T>(answer: Observable<T>): Promise<T> => firstValueFrom(answer);

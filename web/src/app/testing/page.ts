@@ -30,6 +30,10 @@ export interface TestPage<T> {
   readonly written: () => Entry[];
   readonly text: () => string;
   readonly click: (words: string | RegExp) => Promise<void>;
+  /** Types into a field; by "change" as one that is left. */
+  readonly fill: (selector: string, value: string, event?: 'input' | 'change') => Promise<void>;
+  /** Submits the form of a part. */
+  readonly submit: (part: string) => Promise<void>;
 }
 
 /** Puts a component on a page where some entries are known, at a moment of the kitchen's clock; what is `provided` stands in for services, `told` is known before. */
@@ -97,6 +101,16 @@ export async function pageOf<T>(
       if (!named) throw new Error(`nothing here is called ${String(words)}`);
       if (named instanceof HTMLButtonElement) await until(() => !named.disabled);
       named.click();
+      await fixture.whenStable();
+    },
+    fill: async (selector, value, event = 'input') => {
+      const field = element.querySelector<HTMLInputElement>(selector)!;
+      field.value = value;
+      field.dispatchEvent(new Event(event));
+      await fixture.whenStable();
+    },
+    submit: async (part) => {
+      element.querySelector(`${part} form`)!.dispatchEvent(new Event('submit', { cancelable: true }));
       await fixture.whenStable();
     },
   };

@@ -43,16 +43,8 @@ async function place({ book = BOOK, role = 'keeps' as Me['role'], wire = {}, not
   ];
   const page = await pageOf(AlertsPlace, [], NOW, {}, provided, [AccessActions.received({ access })]);
   await page.fixture.whenStable();
-  const fill = async (id: string, value: string) => {
-    const field = page.element.querySelector<HTMLInputElement>(`#told-${id}`)!;
-    field.value = value;
-    field.dispatchEvent(new Event('input'));
-    await page.fixture.whenStable();
-  };
-  const submit = async () => {
-    page.element.querySelector('oc-recipient-form form')!.dispatchEvent(new Event('submit', { cancelable: true }));
-    await page.fixture.whenStable();
-  };
+  const fill = (id: string, value: string) => page.fill(`#told-${id}`, value);
+  const submit = () => page.submit('oc-recipient-form');
   return { ...page, asked, fill, submit };
 }
 

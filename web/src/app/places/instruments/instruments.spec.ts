@@ -38,17 +38,7 @@ async function place(role: Me['role'] = 'keeps', instruments: readonly Instrumen
     [AccessActions.received({ access: access(role) }), InstrumentActions.received({ instruments })],
   );
   await page.fixture.whenStable();
-  const fill = async (selector: string, value: string, event = 'input') => {
-    const field = page.element.querySelector<HTMLInputElement>(selector)!;
-    field.value = value;
-    field.dispatchEvent(new Event(event));
-    await page.fixture.whenStable();
-  };
-  const submit = async (part: string) => {
-    page.element.querySelector(`${part} form`)!.dispatchEvent(new Event('submit', { cancelable: true }));
-    await page.fixture.whenStable();
-  };
-  return { ...page, asked, fill, submit };
+  return { ...page, asked };
 }
 
 describe('the instruments', () => {

@@ -46,17 +46,7 @@ async function place(access: Access = ME, more: object = {}) {
   const told = [AccessActions.received({ access })];
   const page = await pageOf(WhoMay, [], NOW, {}, [{ provide: AccessClient, useValue: wire }], told);
   await page.fixture.whenStable();
-  const fill = async (selector: string, value: string, event = 'input') => {
-    const field = page.element.querySelector<HTMLInputElement>(selector)!;
-    field.value = value;
-    field.dispatchEvent(new Event(event));
-    await page.fixture.whenStable();
-  };
-  const submit = async (part: string) => {
-    page.element.querySelector(`${part} form`)!.dispatchEvent(new Event('submit', { cancelable: true }));
-    await page.fixture.whenStable();
-  };
-  return { ...page, asked, fill, submit };
+  return { ...page, asked };
 }
 
 describe('who may', () => {
