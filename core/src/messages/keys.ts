@@ -1402,7 +1402,6 @@ export interface MessageValues {
   'page.alerts.form.about': None;
   'page.alerts.form.add': None;
   'page.alerts.form.begin': None;
-  'page.alerts.form.change': None;
   'page.alerts.form.deviceName': None;
   'page.alerts.form.from': None;
   'page.alerts.form.keyOnce': None;

@@ -120,6 +120,7 @@ describe('who is told with no page open', () => {
     await until(() => element.querySelector('article') !== null);
     await click('Change how Ine is told');
     await until(() => element.querySelector<HTMLInputElement>('#told-name')!.value === 'Ine');
+    expect(document.activeElement?.id).toBe('told-name');
     await fill('address', 'i@oat-crock.example');
     await submit();
     const { id, trouble, ...wish } = INE;

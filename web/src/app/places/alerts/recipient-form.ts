@@ -1,6 +1,8 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  ElementRef,
   computed,
   inject,
   input,
@@ -23,7 +25,7 @@ import { draftOf, NEW_WISH, wishFields, wishOf, type WishDraft } from './wish-fi
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AskedField, SayPipe],
   template: `
-    <h2>{{ (of() ? 'page.alerts.form.change' : 'page.alerts.form.add') | say }}</h2>
+    <h2>{{ title() }}</h2>
     <form (submit)="save(); $event.preventDefault()" novalidate>
       @for (field of fields(); track field.path) {
         <oc-asked-field
@@ -103,6 +105,10 @@ export class RecipientForm {
     const of = this.of();
     return of ? draftOf(of) : NEW_WISH;
   });
+  protected readonly title = computed(() => {
+    const of = this.of();
+    return of ? tell('page.alerts.changeOf', { name: of.name }) : tell('page.alerts.form.add');
+  });
   protected readonly isSaving = signal(false);
   protected readonly trouble = signal('');
   protected readonly secret = signal<string | null>(null);
@@ -114,6 +120,14 @@ export class RecipientForm {
       : ['mail', ...(this.mayRequest() ? ['webhook' as const] : []), ...(this.notes.canBe ? ['push' as const] : [])],
   );
   protected readonly fields = computed(() => wishFields(this.draft(), this.draft().way, this.ways()));
+
+  constructor() {
+    const host: HTMLElement = inject(ElementRef).nativeElement;
+    // Whoever is to be changed is changed here: on a telephone that is further down.
+    afterRenderEffect(() => {
+      if (this.of()) host.querySelector('input')?.focus();
+    });
+  }
 
   protected readonly wrongIn = (path: string) => this.errors().filter(({ field }) => fieldOf(field) === path);
 
